@@ -1,0 +1,69 @@
+package org.brantel.cli;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.Callable;
+import org.brantel.core.imaging.CareProfile;
+import org.brantel.core.imaging.Imager;
+import org.brantel.core.imaging.ImagingListener;
+import org.brantel.core.imaging.ImagingResult;
+import org.brantel.core.imaging.Planner;
+import org.brantel.core.json.Json;
+import org.brantel.core.source.BlockState;
+import org.brantel.core.source.ReadMap;
+import org.brantel.core.source.Source;
+import org.brantel.core.source.Sources;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+@Command(name = "image", mixinStandardHelpOptions = true,
+        description = "Reads SOURCE into an image; goes on where its map ends.")
+final class ImageVerb implements Callable<Integer> {
+
+    private record Summary(long size, long readBytes, long failedBytes, List<String> passes, double seconds,
+                           String sha256) { }
+
+    @Parameters(paramLabel = "SOURCE", description = "A path, or sim:FILE.json.")
+    private String source;
+
+    @Parameters(paramLabel = "DEST.img", description = "The image to write.")
+    private Path image;
+
+    @Option(names = "--profile", defaultValue = "healthy", description = "healthy, ageing, failing or last-chance.")
+    private String profile;
+
+    @Option(names = "--map", paramLabel = "FILE", description = "The map; DEST.img.map unless given.")
+    private Path map;
+
+    @Option(names = "--write-block-decided", description = "A writable block device may be read all the same.")
+    private boolean writeBlockDecided;
+
+    @Option(names = "--progress", description = "Show progress even when standard error is not a terminal.")
+    private boolean progress;
+
+    @Override
+    public Integer call() throws Exception {
+        CareProfile care = CareProfile.ofWord(profile);
+        ProgressLine line = new ProgressLine(progress);
+        ImagingListener listener = new ImagingListener() {
+            @Override
+            public void stepped(ReadMap m, Planner.Step step, long nanos) {
+                line.show(step.pass().word(), m.bytes(BlockState.READ), m.size());
+            }
+
+            @Override
+            public void hashing(long bytes, long size) {
+                line.show("hashing", bytes, size);
+            }
+        };
+        try (Source opened = Sources.open(source, writeBlockDecided)) {
+            ImagingResult result = new Imager(opened, image, map == null ? Sources.mapBeside(image) : map, care, listener)
+                    .run(() -> false);
+            line.done();
+            System.out.println(Json.write(new Summary(result.size(), result.readBytes(), result.failedBytes(),
+                    result.passes(), result.seconds(), result.sha256())));
+            return result.failedBytes() == 0 ? EngineCommand.DONE : EngineCommand.DONE_WITH_NOTE;
+        }
+    }
+}

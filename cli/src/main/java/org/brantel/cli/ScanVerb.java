@@ -1,0 +1,64 @@
+package org.brantel.cli;
+
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.Set;
+import java.util.concurrent.Callable;
+import org.brantel.core.scan.Scan;
+import org.brantel.core.scan.ScanListener;
+import org.brantel.core.scan.ScanMethod;
+import org.brantel.core.scan.ScanPlan;
+import org.brantel.core.scan.ScanReport;
+import org.brantel.core.source.Source;
+import org.brantel.core.source.Sources;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+@Command(name = "scan", mixinStandardHelpOptions = true,
+        description = "Looks for files on SOURCE; writes session.json and findings.ndjson.")
+final class ScanVerb implements Callable<Integer> {
+
+    @Parameters(paramLabel = "SOURCE")
+    private String source;
+
+    @Option(names = "--out", required = true, paramLabel = "DIR", description = "Folder for the results.")
+    private Path out;
+
+    @Option(names = "--method", defaultValue = "both", description = "structure, carve or both.")
+    private String method;
+
+    @Option(names = "--volume", paramLabel = "N", description = "Only this volume.")
+    private Integer volume;
+
+    @Option(names = "--kinds", split = ",", paramLabel = "KIND", description = "Only these kinds, like jpg,pdf.")
+    private Set<String> kinds = Set.of();
+
+    @Option(names = "--free-space-only", description = "Carve only what no live file uses.")
+    private boolean freeSpaceOnly;
+
+    @Option(names = "--hash", description = "SHA-256 of every finding that is fully read.")
+    private boolean hash;
+
+    @Option(names = "--progress", description = "Show progress even when standard error is not a terminal.")
+    private boolean progress;
+
+    @Override
+    public Integer call() throws Exception {
+        ProgressLine line = new ProgressLine(progress);
+        ScanListener listener = new ScanListener() {
+            @Override
+            public void progressed(String phase, long done, long all) {
+                line.show(phase, done, all);
+            }
+        };
+        ScanPlan plan = new ScanPlan(ScanMethod.ofWord(method), volume, kinds, freeSpaceOnly, hash);
+        try (Source opened = Sources.open(source)) {
+            ScanReport report = new Scan(opened, plan, listener, Clock.systemUTC()).run(out, () -> false);
+            line.done();
+            System.out.printf("%d findings on %d volumes in %.1f s; %d problems.%n", report.findings(),
+                    report.volumes().size(), report.seconds(), report.problems().size());
+            return report.problems().isEmpty() ? EngineCommand.DONE : EngineCommand.DONE_WITH_NOTE;
+        }
+    }
+}

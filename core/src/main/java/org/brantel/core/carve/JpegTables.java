@@ -1,0 +1,87 @@
+package org.brantel.core.carve;
+
+import java.io.IOException;
+import org.brantel.core.source.ByteView;
+
+/**
+ * The Huffman tables in force (ITU-T T.81, B.2.4.2 and annex C): for each table one byte of class (0 DC, 1 AC) and
+ * destination (0 to 3), 16 counts of codes by length, then the values.
+ */
+final class JpegTables {
+
+    /** One table, decoded length by length (T.81, F.2.2.3). */
+    static final class Table {
+        private final int[] maxCode = new int[17];
+        private final int[] valueAt = new int[17];
+        private final int[] values;
+
+        private Table(int[] counts, int[] values) {
+            this.values = values;
+            int code = 0;
+            int at = 0;
+            for (int length = 1; length <= 16; length++) {
+                valueAt[length] = at - code;
+                code += counts[length];
+                at += counts[length];
+                maxCode[length] = counts[length] == 0 ? -1 : code - 1;
+                code <<= 1;
+            }
+        }
+
+        /** @return the value, or -1 when the bits are no code of this table */
+        int decode(JpegBits bits) throws IOException {
+            int code = 0;
+            for (int length = 1; length <= 16; length++) {
+                code = code << 1 | bits.next();
+                if (code <= maxCode[length]) {
+                    int index = code + valueAt[length];
+                    return index >= 0 && index < values.length ? values[index] : -1;
+                }
+            }
+            return -1;
+        }
+    }
+
+    private final Table[][] tables = new Table[2][4];
+
+    /** @return false when a table leaves its segment or has more codes than fit their lengths */
+    boolean read(ByteView content, long at, int length) throws IOException {
+        long end = at + length;
+        while (at < end) {
+            int head = content.u8(at);
+            int kind = head >> 4;
+            if (kind > 1 || (head & 15) > 3 || end - at < 17) {
+                return false;
+            }
+            int[] counts = new int[17];
+            int total = 0;
+            int room = 1;
+            for (int i = 1; i <= 16; i++) {
+                counts[i] = content.u8(at + i);
+                total += counts[i];
+                room = room * 2 - counts[i];
+                if (room < 0) {
+                    return false;
+                }
+            }
+            if (total > 256 || total > end - at - 17) {
+                return false;
+            }
+            int[] values = new int[total];
+            for (int i = 0; i < total; i++) {
+                values[i] = content.u8(at + 17 + i);
+            }
+            tables[kind][head & 15] = new Table(counts, values);
+            at += 17 + total;
+        }
+        return true;
+    }
+
+    Table dc(int destination) {
+        return tables[0][destination];
+    }
+
+    Table ac(int destination) {
+        return tables[1][destination];
+    }
+}

@@ -1,0 +1,92 @@
+package org.brantel.core.carve;
+
+import java.io.IOException;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.brantel.core.source.ByteView;
+
+/** The kinds of content that the engine knows. A new kind is one class and one line here. */
+public final class Kinds {
+
+    private static final List<ContentKind> ALL = List.of(new Jpeg(), new Png(), new Pdf());
+
+    private static final Map<String, String> SAME = Map.of("jpeg", "jpg", "jpe", "jpg", "jfif", "jpg", "htm", "html",
+            "tif", "tiff", "text", "txt", "mpeg", "mpg", "aif", "aiff", "midi", "mid");
+
+    private static final Set<String> TEXT = Set.of("txt", "csv", "html", "xml", "json", "eml", "md", "log", "svg",
+            "ics", "vcf", "tsv", "ini", "css", "rtf");
+
+    /** Kinds that people name together. */
+    private static final Map<String, Set<String>> GROUPS = Map.of(
+            "image", Set.of("jpg", "png", "gif", "bmp", "tiff", "webp", "heic", "svg", "psd", "cr2", "cr3", "nef", "dng", "avif"),
+            "document", Set.of("pdf", "doc", "docx", "odt", "rtf", "txt", "html", "md", "epub", "tex"),
+            "sheet", Set.of("xls", "xlsx", "ods", "csv", "tsv"),
+            "slides", Set.of("ppt", "pptx", "odp"),
+            "audio", Set.of("mp3", "wav", "flac", "ogg", "opus", "m4a", "aiff", "mid", "wma", "aac"),
+            "video", Set.of("mp4", "mov", "avi", "mkv", "webm", "3gp", "mpg", "wmv", "m4v"),
+            "archive", Set.of("zip", "7z", "rar", "gz", "xz", "bz2", "tar", "zst"),
+            "mail", Set.of("eml", "mbox", "msg", "pst", "vcf", "ics"),
+            "database", Set.of("sqlite", "db", "mdb", "accdb", "json", "xml"));
+
+    private Kinds() { }
+
+    public static List<ContentKind> carvable() {
+        return ALL;
+    }
+
+    public static Optional<ContentKind> byCode(String code) {
+        return ALL.stream().filter(k -> k.code().equals(code)).findFirst();
+    }
+
+    /** The names of the groups, like {@code image}. */
+    public static Set<String> groups() {
+        return GROUPS.keySet();
+    }
+
+    /** Whether a kind is meant by a word: its own code, or a group that holds it. */
+    public static boolean isMeantBy(String kind, String word) {
+        return kind.equals(word) || GROUPS.getOrDefault(word, Set.of()).contains(kind);
+    }
+
+    public static boolean isKnownWord(String word) {
+        return GROUPS.containsKey(word) || GROUPS.values().stream().anyMatch(g -> g.contains(word));
+    }
+
+    /** The kind that a name's extension claims; {@code other} without one. */
+    public static String ofName(String name) {
+        int dot = name == null ? -1 : name.lastIndexOf('.');
+        if (dot < 0 || dot == name.length() - 1 || name.length() - dot > 12) {
+            return "other";
+        }
+        String extension = name.substring(dot + 1).toLowerCase(Locale.ROOT);
+        if (!extension.chars().allMatch(c -> c < 128 && Character.isLetterOrDigit(c))) {
+            return "other";
+        }
+        return SAME.getOrDefault(extension, extension);
+    }
+
+    public static boolean isText(String kind) {
+        return TEXT.contains(kind);
+    }
+
+    /**
+     * Checks the content of a file that a record names.
+     *
+     * @return empty when there is no check for this kind
+     * @throws ByteView.Unread when the check runs into bytes that were not read
+     */
+    public static Optional<ContentKind.Walk> check(String kind, ByteView content) throws IOException {
+        try {
+            Optional<ContentKind> known = byCode(kind);
+            if (known.isPresent()) {
+                return Optional.of(known.get().walk(content));
+            }
+            return isText(kind) ? Optional.of(PlainText.check(content)) : Optional.empty();
+        } catch (ByteView.End e) {
+            return Optional.of(ContentKind.Walk.broken(content.length(), "the content ends before its own end mark"));
+        }
+    }
+}

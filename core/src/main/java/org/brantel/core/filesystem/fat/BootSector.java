@@ -1,0 +1,134 @@
+package org.brantel.core.filesystem.fat;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import org.brantel.core.source.ByteView;
+import org.brantel.core.source.Range;
+import org.brantel.core.source.Source;
+
+/**
+ * The boot sector of a FAT volume, little-endian (ECMA-107 section 8.1; FAT32S "Boot Sector and BPB").
+ *
+ * <pre>
+ * offset size field
+ *     11    2  bytes per sector: 512, 1024, 2048 or 4096
+ *     13    1  sectors per cluster: a power of two
+ *     14    2  reserved sectors: the first table starts after them; not 0
+ *     16    1  number of tables: 1 or 2 in practice
+ *     17    2  root folder entries; 0 on FAT32
+ *     19    2  sectors in all, or 0 when the 4-byte count holds
+ *     22    2  sectors per table; 0 on FAT32
+ *     32    4  sectors in all, 4-byte count
+ *     36    4  sectors per table (FAT32)
+ *     44    4  first cluster of the root folder (FAT32)
+ *     43   11  label (FAT12, FAT16);  71  11  label (FAT32)
+ *    510    2  signature 55 AA
+ * </pre>
+ *
+ * @param start   first byte of the volume in the source
+ * @param fatBits 12, 16 or 32, from the number of clusters alone as FAT32S "FAT Type Determination" demands
+ */
+record BootSector(long start, int bytesPerSector, int sectorsPerCluster, int reservedSectors, int tables,
+                  int rootEntries, long totalSectors, long sectorsPerTable, long rootCluster, String label,
+                  int clusters, int fatBits) {
+
+    private static final int MAX_FAT12 = 4084;
+    private static final int MAX_FAT16 = 65524;
+    private static final int MAX_FAT32 = 0x0ffffff5;
+
+    /**
+     * @param room bytes that the volume may take at most: its partition, or the medium's rest
+     * @throws NotFatException   with field, place and value
+     * @throws ByteView.Unread   when the sector was not read
+     */
+    static BootSector read(Source source, long start, long room) throws IOException {
+        if (room < 512) {
+            throw new NotFatException("volume length", start, room, "at least 512");
+        }
+        ByteView v = ByteView.of(source, new Range(start, 512));
+        require(v.u16be(510) == 0x55aa, "signature", start + 510, v.u16be(510), "0x55AA");
+        int bytesPerSector = v.u16le(11);
+        require(bytesPerSector >= 512 && bytesPerSector <= 4096 && Integer.bitCount(bytesPerSector) == 1,
+                "bytes per sector", start + 11, bytesPerSector, "512 to 4096, a power of two");
+        int sectorsPerCluster = v.u8(13);
+        require(Integer.bitCount(sectorsPerCluster) == 1, "sectors per cluster", start + 13, sectorsPerCluster,
+                "a power of two");
+        int reserved = v.u16le(14);
+        require(reserved > 0, "reserved sectors", start + 14, reserved, "at least 1");
+        int tables = v.u8(16);
+        require(tables >= 1 && tables <= 4, "number of tables", start + 16, tables, "1 to 4");
+        int rootEntries = v.u16le(17);
+        long total = v.u16le(19) != 0 ? v.u16le(19) : v.u32le(32);
+        require(total > 0 && total <= Long.MAX_VALUE / bytesPerSector, "sectors in all", start + 19, total, "more than 0");
+        boolean wide = v.u16le(22) == 0;
+        long perTable = wide ? v.u32le(36) : v.u16le(22);
+        require(perTable > 0, "sectors per table", start + 22, perTable, "more than 0");
+        long rootSectors = (rootEntries * 32L + bytesPerSector - 1) / bytesPerSector;
+        long data = total - reserved - tables * perTable - rootSectors;
+        require(data >= sectorsPerCluster, "sectors for data", start + 19, data, "at least one cluster");
+        long clusters = data / sectorsPerCluster;
+        require(clusters <= MAX_FAT32, "clusters", start + 19, clusters, "at most " + MAX_FAT32);
+        int bits = clusters <= MAX_FAT12 ? 12 : clusters <= MAX_FAT16 ? 16 : 32;
+        // mkfs tools make FAT32 with fewer clusters than the specification asks for; the root folder's place tells.
+        if (wide && rootEntries == 0) {
+            bits = 32;
+        }
+        long tableClusters = perTable * bytesPerSector * 8 / bits - 2;
+        require(tableClusters > 0, "sectors per table", start + 22, perTable, "enough for one cluster");
+        require(bits == 32 || rootEntries > 0, "root folder entries", start + 17, rootEntries, "more than 0");
+        long rootCluster = bits == 32 ? v.u32le(44) : 0;
+        int usable = (int) Math.min(clusters, tableClusters);
+        require(bits != 32 || rootCluster >= 2 && rootCluster < usable + 2L, "root folder's cluster", start + 44,
+                rootCluster, "2 to " + (usable + 1L));
+        String label = new String(v.bytes(bits == 32 ? 71 : 43, 11), StandardCharsets.ISO_8859_1).strip();
+        return new BootSector(start, bytesPerSector, sectorsPerCluster, reserved, tables, rootEntries, total, perTable,
+                rootCluster, printable(label), usable, bits);
+    }
+
+    private static String printable(String label) {
+        return label.equals("NO NAME") || label.chars().anyMatch(c -> c < 0x20) ? "" : label;
+    }
+
+    private static void require(boolean holds, String field, long at, Object found, String expected)
+            throws NotFatException {
+        if (!holds) {
+            throw new NotFatException(field, at, found, expected);
+        }
+    }
+
+    long lengthBytes() {
+        return totalSectors * bytesPerSector;
+    }
+
+    int clusterBytes() {
+        return bytesPerSector * sectorsPerCluster;
+    }
+
+    /** First byte of a table, 0 being the first. */
+    long tableStart(int table) {
+        return start + (reservedSectors + table * sectorsPerTable) * bytesPerSector;
+    }
+
+    long tableBytes() {
+        return sectorsPerTable * bytesPerSector;
+    }
+
+    /** The fixed root folder of FAT12 and FAT16. */
+    Range fixedRoot() {
+        return new Range(tableStart(tables), rootEntries * 32L);
+    }
+
+    long dataStart() {
+        long rootSectors = (rootEntries * 32L + bytesPerSector - 1) / bytesPerSector;
+        return tableStart(tables) + rootSectors * bytesPerSector;
+    }
+
+    /** Clusters are numbered from 2. */
+    boolean isCluster(long number) {
+        return number >= 2 && number < clusters + 2L;
+    }
+
+    Range cluster(long number) {
+        return new Range(dataStart() + (number - 2) * clusterBytes(), clusterBytes());
+    }
+}

@@ -1,0 +1,220 @@
+package org.brantel.core.filesystem.fat;
+
+import java.io.IOException;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.Deque;
+import java.util.List;
+import org.brantel.core.filesystem.FindingSink;
+import org.brantel.core.source.Range;
+import org.brantel.core.source.RangeSet;
+import org.brantel.core.source.Source;
+
+/** Walks the tree of folders, live and deleted, and collects the records of files. */
+final class Folders {
+
+    /** A file as its folder records it. */
+    record FileRecord(String path, String name, DirectoryEntry entry, boolean deleted, boolean nameWhole) { }
+
+    /** FAT32S: a folder holds at most 65,536 entries. */
+    private static final int MAX_FOLDER_BYTES = 65536 * DirectoryEntry.SIZE;
+    private static final int MAX_DEPTH = 128;
+    private static final int MAX_PROBLEMS = 200;
+
+    private record Folder(String path, List<Range> where, boolean deleted, int depth) { }
+
+    private final Source source;
+    private final BootSector boot;
+    private final AllocationTable table;
+    private final FindingSink sink;
+    private final Deque<Folder> waiting = new ArrayDeque<>();
+    private final BitSet visited = new BitSet();
+    private final List<FileRecord> live = new ArrayList<>();
+    private final List<FileRecord> deleted = new ArrayList<>();
+    private int problems;
+
+    Folders(Source source, BootSector boot, AllocationTable table, FindingSink sink) {
+        this.source = source;
+        this.boot = boot;
+        this.table = table;
+        this.sink = sink;
+    }
+
+    List<FileRecord> live() {
+        return live;
+    }
+
+    List<FileRecord> deleted() {
+        return deleted;
+    }
+
+    void walk() throws IOException {
+        if (boot.fatBits() == 32) {
+            visited.set((int) boot.rootCluster());
+            waiting.add(new Folder("", liveClusters(boot.rootCluster(), "/"), false, 0));
+        } else {
+            waiting.add(new Folder("", List.of(boot.fixedRoot()), false, 0));
+        }
+        while (!waiting.isEmpty()) {
+            read(waiting.poll());
+        }
+    }
+
+    private List<Range> liveClusters(long first, String path) throws IOException {
+        AllocationTable.Chain chain = table.follow(first, MAX_FOLDER_BYTES / boot.clusterBytes() + 1L);
+        if (chain.brokenBy() != null) {
+            problem("The chain of folder " + path + " breaks after " + chain.clusters().size() + " clusters: "
+                    + chain.brokenBy() + ".");
+        }
+        return FatReader.ranges(boot, chain.clusters(), MAX_FOLDER_BYTES);
+    }
+
+    private void read(Folder folder) throws IOException {
+        LongName longName = new LongName();
+        for (Range extent : folder.where()) {
+            long end = Math.min(extent.end(), source.size());
+            for (long at = extent.offset(); at < end; ) {
+                int length = (int) Math.min(end - at, boot.clusterBytes());
+                byte[] block = new byte[length];
+                RangeSet unread = RangeSet.of(source.read(at, block, 0, length).failed());
+                if (!unread.isEmpty()) {
+                    problem("Folder " + shown(folder.path()) + ": " + unread.total() + " bytes at " + at
+                            + " were not read; entries there are missing.");
+                }
+                if (!entries(folder, block, at, unread, longName)) {
+                    return;
+                }
+                at += length;
+            }
+        }
+    }
+
+    /** @return false at the mark that says no more entries follow */
+    private boolean entries(Folder folder, byte[] block, long blockAt, RangeSet unread, LongName longName)
+            throws IOException {
+        for (int i = 0; i + DirectoryEntry.SIZE <= block.length; i += DirectoryEntry.SIZE) {
+            if (unread.overlaps(new Range(blockAt + i, DirectoryEntry.SIZE))) {
+                longName.clear();
+                continue;
+            }
+            if (block[i] == 0) {
+                return false;
+            }
+            if ((block[i + 11] & 0x3f) == DirectoryEntry.LONG_NAME) {
+                longName.add(block, i);
+                continue;
+            }
+            DirectoryEntry entry = DirectoryEntry.parse(block, i, boot.fatBits(), blockAt + i);
+            String name = longName.nameFor(entry);
+            if (entry.isLabel() || entry.isDots()) {
+                continue;
+            }
+            if (!entry.isPlausible(boot)) {
+                problem("Folder " + shown(folder.path()) + ": the entry at byte " + entry.entryByte()
+                        + " is malformed and was passed over.");
+                continue;
+            }
+            take(folder, entry, name);
+        }
+        return true;
+    }
+
+    private void take(Folder folder, DirectoryEntry entry, String longName) throws IOException {
+        boolean isDeleted = folder.deleted() || entry.deleted();
+        String name = longName != null ? longName : entry.shortName();
+        String path = folder.path() + "/" + name;
+        if (entry.isFolder()) {
+            enter(folder, entry, path, isDeleted);
+            return;
+        }
+        boolean nameWhole = longName != null || !entry.deleted();
+        (isDeleted ? deleted : live).add(new FileRecord(path, name, entry, isDeleted, nameWhole));
+    }
+
+    private void enter(Folder parent, DirectoryEntry entry, String path, boolean isDeleted) throws IOException {
+        long first = entry.firstCluster();
+        if (!boot.isCluster(first)) {
+            return;
+        }
+        if (visited.get((int) first)) {
+            if (!isDeleted) {
+                problem("Folder " + path + " starts at cluster " + first + ", which another folder uses; not entered again.");
+            }
+            return;
+        }
+        if (parent.depth() >= MAX_DEPTH) {
+            problem("Folder " + path + " is nested deeper than " + MAX_DEPTH + " levels; not entered.");
+            return;
+        }
+        List<Range> where = isDeleted ? deletedFolder(first) : liveClusters(first, path);
+        if (!where.isEmpty()) {
+            visited.set((int) first);
+            waiting.add(new Folder(path, where, isDeleted, parent.depth() + 1));
+        }
+    }
+
+    /**
+     * The clusters of a folder whose chain is erased: its first one if it still begins with its own {@code .} entry and
+     * nothing else uses it, and those after it while they are free and hold nothing but entries.
+     */
+    private List<Range> deletedFolder(long first) throws IOException {
+        List<Long> clusters = new ArrayList<>();
+        for (long c = first; boot.isCluster(c) && !table.isAllocated(c)
+                && clusters.size() < MAX_FOLDER_BYTES / boot.clusterBytes(); c++) {
+            byte[] block = new byte[boot.clusterBytes()];
+            Range where = boot.cluster(c);
+            if (where.end() > source.size() || !source.read(where.offset(), block, 0, block.length).isClean()) {
+                break;
+            }
+            if (c == first ? !beginsWithItself(block, first) : !holdsOnlyEntries(block)) {
+                break;
+            }
+            clusters.add(c);
+            if (endsHere(block)) {
+                break;
+            }
+        }
+        return FatReader.ranges(boot, clusters, MAX_FOLDER_BYTES);
+    }
+
+    private boolean beginsWithItself(byte[] block, long cluster) {
+        DirectoryEntry dot = DirectoryEntry.parse(block, 0, boot.fatBits(), 0);
+        return dot.isDots() && dot.isFolder() && dot.firstCluster() == cluster;
+    }
+
+    private boolean holdsOnlyEntries(byte[] block) {
+        if (block[0] == 0 || block[0] == '.') {
+            return false;
+        }
+        for (int i = 0; i < block.length && block[i] != 0; i += DirectoryEntry.SIZE) {
+            boolean longPart = (block[i + 11] & 0x3f) == DirectoryEntry.LONG_NAME && block[i + 26] == 0 && block[i + 27] == 0;
+            if (!longPart && !DirectoryEntry.parse(block, i, boot.fatBits(), 0).isPlausible(boot)) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private static boolean endsHere(byte[] block) {
+        for (int i = 0; i < block.length; i += DirectoryEntry.SIZE) {
+            if (block[i] == 0) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private static String shown(String path) {
+        return path.isEmpty() ? "/" : path;
+    }
+
+    private void problem(String what) {
+        problems++;
+        if (problems < MAX_PROBLEMS) {
+            sink.problem(what);
+        } else if (problems == MAX_PROBLEMS) {
+            sink.problem("More problems than " + MAX_PROBLEMS + " on this volume; the rest is not listed.");
+        }
+    }
+}

@@ -1,0 +1,64 @@
+package org.brantel.core.finding;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import org.brantel.core.source.Range;
+
+/**
+ * One file that a scan session found. Names are as found on the medium; they are made safe only when written out.
+ *
+ * @param id            number within the session, from 1
+ * @param volume        index of its volume in the session, or null
+ * @param path          absolute within the volume, parts joined by '/', or null when no record names it
+ * @param size          bytes of the content
+ * @param kind          code of {@link org.brantel.core.carve.Kinds}
+ * @param score         0 to 100, how far the prognosis can be trusted to mean every byte
+ * @param reasons       in words, with the numbers behind them
+ * @param extents       where the bytes are in the source, in file order; may hold less than {@code size}
+ * @param created       UTC; null where none is kept
+ * @param sha256        hex; null unless asked for and fully read
+ * @param suggestedName from what the content says, for nameless findings; never posing as the original
+ * @param container     id of the finding that holds this one, or null
+ */
+public record Finding(long id, Integer volume, String path, String name, long size, String kind, Origin origin,
+                      Prognosis prognosis, int score, List<String> reasons, List<Range> extents,
+                      Instant created, Instant modified, Instant accessed, String sha256,
+                      String suggestedName, Long container, String note) {
+
+    public Finding {
+        reasons = List.copyOf(reasons);
+        extents = List.copyOf(extents);
+    }
+
+    public Finding withId(long newId) {
+        return new Finding(newId, volume, path, name, size, kind, origin, prognosis, score, reasons, extents,
+                created, modified, accessed, sha256, suggestedName, container, note);
+    }
+
+    public Finding judged(Prognosis newPrognosis, int newScore, List<String> newReasons) {
+        return new Finding(id, volume, path, name, size, kind, origin, newPrognosis, newScore, newReasons, extents,
+                created, modified, accessed, sha256, suggestedName, container, note);
+    }
+
+    public Finding withHash(String hex) {
+        return new Finding(id, volume, path, name, size, kind, origin, prognosis, score, reasons, extents,
+                created, modified, accessed, hex, suggestedName, container, note);
+    }
+
+    /** A carving hit on the same bytes supports this finding. */
+    public Finding joinedByCarving() {
+        List<String> more = new ArrayList<>(reasons);
+        more.add("Carving found the same bytes by their content alone.");
+        return new Finding(id, volume, path, name, size, kind, origin, prognosis, score, more, extents,
+                created, modified, accessed, sha256, suggestedName, container, ALSO_CARVED);
+    }
+
+    /** The note of a finding that carving supports as well. */
+    public static final String ALSO_CARVED = "also carved";
+
+    /** Where the first byte is, or -1 for an empty file. */
+    public long firstByte() {
+        return extents.isEmpty() ? -1 : extents.get(0).offset();
+    }
+}

@@ -1,0 +1,101 @@
+package org.brantel.core.finding;
+
+import java.io.BufferedWriter;
+import java.io.Closeable;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.function.Consumer;
+import java.util.stream.Stream;
+import org.brantel.core.json.Json;
+import org.brantel.core.source.Range;
+
+/** findings.ndjson, version 1: one JSON object a line, UTF-8, in order of id. */
+public final class FindingsFile {
+
+    /** A line as it stands in the file; times are ISO 8601 in UTC. */
+    private record Line(long id, Integer volume, String path, String name, long size, String kind, String origin,
+                        String prognosis, int score, List<String> reasons, List<long[]> extents,
+                        String created, String modified, String accessed, String sha256,
+                        String suggestedName, Long container, String note) {
+
+        static Line of(Finding f) {
+            return new Line(f.id(), f.volume(), f.path(), f.name(), f.size(), f.kind(), f.origin().word(),
+                    f.prognosis().word(), f.score(), f.reasons(),
+                    f.extents().stream().map(e -> new long[] {e.offset(), e.length()}).toList(),
+                    text(f.created()), text(f.modified()), text(f.accessed()), f.sha256(),
+                    f.suggestedName(), f.container(), f.note());
+        }
+
+        Finding finding() {
+            List<Range> ranges = new ArrayList<>(extents.size());
+            for (long[] e : extents) {
+                if (e.length != 2) {
+                    throw new IllegalArgumentException("an extent has " + e.length + " numbers, not 2");
+                }
+                ranges.add(new Range(e[0], e[1]));
+            }
+            return new Finding(id, volume, path, name, size, kind, Origin.valueOf(origin.toUpperCase(Locale.ROOT)),
+                    Prognosis.valueOf(prognosis.toUpperCase(Locale.ROOT)), score, reasons, ranges,
+                    instant(created), instant(modified), instant(accessed), sha256, suggestedName, container, note);
+        }
+
+        private static String text(Instant time) {
+            return time == null ? null : time.toString();
+        }
+
+        private static Instant instant(String text) {
+            return text == null ? null : Instant.parse(text);
+        }
+    }
+
+    private FindingsFile() { }
+
+    /** Writes line by line. */
+    public static final class Writer implements Closeable {
+        private final BufferedWriter out;
+
+        public Writer(Path file) throws IOException {
+            out = Files.newBufferedWriter(file);
+        }
+
+        public void write(Finding finding) throws IOException {
+            out.write(Json.write(Line.of(finding)));
+            out.write('\n');
+        }
+
+        @Override
+        public void close() throws IOException {
+            out.close();
+        }
+    }
+
+    /** Reads a file of any length, one finding at a time. */
+    public static void read(Path file, Consumer<Finding> each) throws IOException {
+        if (!Files.isRegularFile(file)) {
+            throw new IOException("There are no findings at " + file + ".");
+        }
+        int number = 0;
+        try (Stream<String> lines = Files.lines(file)) {
+            for (String line : (Iterable<String>) lines::iterator) {
+                number++;
+                if (line.isBlank()) {
+                    continue;
+                }
+                String where = file + ", line " + number;
+                Line parsed = Json.read(line, Line.class, "finding", where);
+                Finding finding;
+                try {
+                    finding = parsed.finding();
+                } catch (RuntimeException e) {
+                    throw new IOException("The finding " + where + " is malformed: " + e.getMessage() + ".", e);
+                }
+                each.accept(finding);
+            }
+        }
+    }
+}

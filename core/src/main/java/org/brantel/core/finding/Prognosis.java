@@ -1,0 +1,19 @@
+package org.brantel.core.finding;
+
+import java.util.Locale;
+
+/** How intact a finding's bytes are judged to be. */
+public enum Prognosis {
+    /** Every byte was read from space nothing else claims, and the content passes its kind's check where there is one. */
+    WHOLE,
+    /** Some byte ranges were never read; they are listed. */
+    GAPPED,
+    /** Bytes may belong to another file, or the content fails its kind's check. */
+    DOUBTFUL,
+    /** Live data or zeros stand where the content was. */
+    OVERWRITTEN;
+
+    public String word() {
+        return name().toLowerCase(Locale.ROOT);
+    }
+}

@@ -1,0 +1,16 @@
+package org.brantel.core.imaging;
+
+import java.util.List;
+
+/**
+ * What a run of imaging came to.
+ *
+ * @param size        bytes of the medium
+ * @param readBytes   bytes in the image
+ * @param failedBytes bytes that are not, whatever the reason
+ * @param passes      passes that did something, in order
+ * @param sha256      of the whole image with zeros where nothing was read; null while unfinished
+ * @param finished    false when it was told to stop
+ */
+public record ImagingResult(long size, long readBytes, long failedBytes, List<String> passes, double seconds,
+                            String sha256, boolean finished) { }

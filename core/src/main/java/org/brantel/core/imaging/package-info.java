@@ -1,0 +1,7 @@
+/**
+ * Reading a medium into an image, once and gently: the order of work, the passes, the map and the hashes.
+ *
+ * <p>{@link org.brantel.core.imaging.Imager} does the work, {@link org.brantel.core.imaging.Planner} decides what is
+ * read next. Hashes are SHA-256 (FIPS 180-4).
+ */
+package org.brantel.core.imaging;

@@ -1,0 +1,59 @@
+package org.brantel.core.json;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.MapperFeature;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Reads and writes the engine's JSON. Property order is the records' own; unknown properties are refused. */
+public final class Json {
+
+    private static final JsonMapper MAPPER = JsonMapper.builder()
+            .disable(MapperFeature.SORT_PROPERTIES_ALPHABETICALLY)
+            .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
+            .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
+            .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
+            .build();
+
+    private Json() { }
+
+    public static String write(Object value) {
+        return MAPPER.writeValueAsString(value);
+    }
+
+    public static String writePretty(Object value) {
+        return MAPPER.writerWithDefaultPrettyPrinter().writeValueAsString(value);
+    }
+
+    /** @param what the kind of text, for the message; with {@code where} it says which one is malformed */
+    public static <T> T read(String text, Class<T> type, String what, String where) throws MalformedJson {
+        try {
+            return MAPPER.readValue(text, type);
+        } catch (JacksonException e) {
+            throw malformed(e, what, where);
+        }
+    }
+
+    public static <T> T read(Path file, Class<T> type, String what) throws IOException {
+        return read(Files.readString(file), type, what, file.toString());
+    }
+
+    private static MalformedJson malformed(JacksonException e, String what, String where) {
+        var at = e.getLocation();
+        String line = at == null || at.getLineNr() < 1 ? "" : ", line " + at.getLineNr();
+        return new MalformedJson("The " + what + " " + where + line + " is malformed: "
+                + e.getOriginalMessage() + ".", e);
+    }
+
+    /** The text is not what it should be; the message says where. */
+    public static final class MalformedJson extends IOException {
+        private static final long serialVersionUID = 1L;
+
+        MalformedJson(String message, Throwable cause) {
+            super(message, cause);
+        }
+    }
+}

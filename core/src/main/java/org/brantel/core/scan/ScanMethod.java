@@ -1,0 +1,33 @@
+package org.brantel.core.scan;
+
+import java.util.Locale;
+
+/** How a scan looks for files. */
+public enum ScanMethod {
+    /** By file-system records. */
+    STRUCTURE,
+    /** By content. */
+    CARVE,
+    BOTH;
+
+    public String word() {
+        return name().toLowerCase(Locale.ROOT);
+    }
+
+    public boolean readsRecords() {
+        return this != CARVE;
+    }
+
+    public boolean carves() {
+        return this != STRUCTURE;
+    }
+
+    public static ScanMethod ofWord(String word) {
+        for (ScanMethod method : values()) {
+            if (method.word().equals(word)) {
+                return method;
+            }
+        }
+        throw new IllegalArgumentException("There is no scan method '" + word + "'; take structure, carve or both.");
+    }
+}

@@ -1,0 +1,162 @@
+package org.brantel.core.source;
+
+import java.io.IOException;
+import java.util.Arrays;
+import java.util.List;
+
+/**
+ * Bytes of a source in the order of some extents: the content of a file, a table, or simply a stretch. Positions are
+ * from the view's start. Byte order is in each method's name; every value is unsigned.
+ *
+ * <p>Buffered for mostly ascending access. Three answers are kept apart: a value, {@link Unread} and {@link End}.
+ */
+public final class ByteView {
+
+    private static final int BUFFER = 64 << 10;
+
+    /** The bytes exist but were never read, or do not read. */
+    public static final class Unread extends IOException {
+        private static final long serialVersionUID = 1L;
+        private final transient Range where;
+
+        Unread(Range where) {
+            super("bytes " + where.offset() + " to " + where.end() + " of the source were not read");
+            this.where = where;
+        }
+
+        /** In offsets of the source. */
+        public Range where() {
+            return where;
+        }
+    }
+
+    /** The view ends before the bytes that were asked for. */
+    public static final class End extends IOException {
+        private static final long serialVersionUID = 1L;
+
+        End(long at, long length) {
+            super("position " + at + " is beyond the content's end at " + length);
+        }
+    }
+
+    private final Source source;
+    private final long[] startInView;
+    private final long[] startInSource;
+    private final long length;
+
+    private final byte[] buffer = new byte[BUFFER];
+    private long bufferAt;
+    private int bufferLength;
+    private List<Range> bufferFailed = List.of();
+    private int extent;
+
+    private ByteView(Source source, List<Range> extents, long limit) {
+        this.source = source;
+        startInView = new long[extents.size() + 1];
+        startInSource = new long[extents.size()];
+        long at = 0;
+        for (int i = 0; i < extents.size(); i++) {
+            startInView[i] = at;
+            startInSource[i] = extents.get(i).offset();
+            at += extents.get(i).length();
+        }
+        startInView[extents.size()] = at;
+        this.length = Math.min(at, limit);
+    }
+
+    /** @param limit bytes after which the content ends, when the extents hold more (a last cluster's slack) */
+    public static ByteView of(Source source, List<Range> extents, long limit) {
+        for (Range r : extents) {
+            if (r.end() > source.size()) {
+                throw new IndexOutOfBoundsException(r + " leaves " + source.description());
+            }
+        }
+        return new ByteView(source, extents, limit);
+    }
+
+    public static ByteView of(Source source, Range range) {
+        return of(source, List.of(range), range.length());
+    }
+
+    public long length() {
+        return length;
+    }
+
+    public int u8(long at) throws IOException {
+        if (at < bufferAt || at >= bufferAt + bufferLength || !bufferFailed.isEmpty()) {
+            load(at, 1);
+        }
+        return buffer[(int) (at - bufferAt)] & 0xff;
+    }
+
+    public int u16le(long at) throws IOException {
+        return u8(at) | u8(at + 1) << 8;
+    }
+
+    public int u16be(long at) throws IOException {
+        return u8(at) << 8 | u8(at + 1);
+    }
+
+    public long u32le(long at) throws IOException {
+        return u16le(at) | (long) u16le(at + 2) << 16;
+    }
+
+    public long u32be(long at) throws IOException {
+        return (long) u16be(at) << 16 | u16be(at + 2);
+    }
+
+    /** A copy; {@code count} must be small, it is allocated. */
+    public byte[] bytes(long at, int count) throws IOException {
+        byte[] copy = new byte[count];
+        for (int done = 0; done < count; ) {
+            u8(at + done);
+            int n = (int) Math.min(count - done, bufferAt + bufferLength - (at + done));
+            if (!bufferFailed.isEmpty()) {
+                n = 1;
+            }
+            System.arraycopy(buffer, (int) (at + done - bufferAt), copy, done, n);
+            done += n;
+        }
+        return copy;
+    }
+
+    public boolean startsWith(long at, byte[] expected) throws IOException {
+        return at >= 0 && at <= length - expected.length && Arrays.equals(bytes(at, expected.length), expected);
+    }
+
+    private void load(long at, int need) throws IOException {
+        if (at < 0 || at > length - need) {
+            throw new End(at, length);
+        }
+        if (at < bufferAt || at >= bufferAt + bufferLength) {
+            fill(at);
+        }
+        long inSource = sourceOffset(at);
+        for (Range bad : bufferFailed) {
+            if (bad.offset() <= inSource && inSource < bad.end()) {
+                throw new Unread(bad);
+            }
+        }
+    }
+
+    private void fill(long at) throws IOException {
+        long inSource = sourceOffset(at);
+        long untilExtentEnd = Math.min(startInView[extent + 1], length) - at;
+        int want = (int) Math.min(BUFFER, untilExtentEnd);
+        bufferAt = at;
+        bufferLength = 0;
+        bufferFailed = source.read(inSource, buffer, 0, want).failed();
+        bufferLength = want;
+    }
+
+    private long sourceOffset(long at) {
+        if (at < startInView[extent] || at >= startInView[extent + 1]) {
+            int found = Arrays.binarySearch(startInView, at);
+            extent = found >= 0 ? found : -found - 2;
+            while (startInView[extent + 1] == startInView[extent]) {
+                extent++;
+            }
+        }
+        return startInSource[extent] + (at - startInView[extent]);
+    }
+}

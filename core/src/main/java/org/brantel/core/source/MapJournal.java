@@ -1,0 +1,169 @@
+package org.brantel.core.source;
+
+import java.io.BufferedReader;
+import java.io.Closeable;
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.channels.FileChannel;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.nio.file.StandardOpenOption;
+import org.brantel.core.json.Json;
+
+/**
+ * The map of an image on disk, version 1: a journal of JSON lines that may be cut anywhere.
+ *
+ * <p>The first line is a {@link Header}, every other line a {@link Entry}; the last word on a range wins. A last line
+ * without its line end was being written when the power went: it says nothing. Compacted on a clean stop by writing
+ * a new file beside it and renaming.
+ */
+public final class MapJournal implements Closeable {
+
+    public static final String FORMAT = "brantel-map";
+    public static final int VERSION = 1;
+
+    public record Header(String format, int version, long size, int sectorSize, Identity identity) { }
+
+    /** @param pass the pass that said so, for people */
+    public record Entry(long off, long len, String state, String pass) { }
+
+    /** A journal read back. */
+    public record Loaded(Header header, ReadMap map) { }
+
+    private final Path file;
+    private final Header header;
+    private final StringBuilder pending = new StringBuilder();
+    private FileChannel channel;
+
+    private MapJournal(Path file, Header header, FileChannel channel) {
+        this.file = file;
+        this.header = header;
+        this.channel = channel;
+    }
+
+    /** Starts a new journal; refuses to overwrite one. */
+    public static MapJournal create(Path file, Source source) throws IOException {
+        Header header = new Header(FORMAT, VERSION, source.size(), source.sectorSize(), source.identity());
+        FileChannel channel = FileChannel.open(file, StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE);
+        MapJournal journal = new MapJournal(file, header, channel);
+        journal.pending.append(Json.write(header)).append('\n');
+        journal.flush();
+        return journal;
+    }
+
+    /** Goes on with a journal whose content was loaded; a torn last line is cut off first. */
+    public static MapJournal resume(Path file, Header header) throws IOException {
+        FileChannel channel = FileChannel.open(file, StandardOpenOption.READ, StandardOpenOption.WRITE);
+        channel.truncate(endOfLastWholeLine(channel));
+        channel.position(channel.size());
+        return new MapJournal(file, header, channel);
+    }
+
+    /** @throws SourceException when the file is not a map, or one of its whole lines is malformed */
+    public static Loaded load(Path file) throws IOException {
+        long whole;
+        try (FileChannel channel = FileChannel.open(file, StandardOpenOption.READ)) {
+            whole = endOfLastWholeLine(channel);
+        }
+        try (BufferedReader lines = Files.newBufferedReader(file)) {
+            String first = whole == 0 ? null : lines.readLine();
+            if (first == null) {
+                throw new SourceException("The map " + file + " has no header; delete it to image from the start.");
+            }
+            Header header = Json.read(first, Header.class, "map", file + ", line 1");
+            if (!FORMAT.equals(header.format()) || header.version() != VERSION || header.size() <= 0) {
+                throw new SourceException(file + " is not a map of version " + VERSION + " (format '" + header.format()
+                        + "', version " + header.version() + ", size " + header.size() + ").");
+            }
+            ReadMap map = new ReadMap(header.size());
+            long seen = bytesOf(first);
+            int number = 2;
+            for (String line; seen < whole && (line = lines.readLine()) != null; number++) {
+                seen += bytesOf(line);
+                apply(line, map, file + ", line " + number);
+            }
+            return new Loaded(header, map);
+        }
+    }
+
+    private static long bytesOf(String line) {
+        return line.getBytes(StandardCharsets.UTF_8).length + 1L;
+    }
+
+    private static void apply(String line, ReadMap map, String where) throws IOException {
+        Entry entry = Json.read(line, Entry.class, "map", where);
+        try {
+            map.set(new Range(entry.off(), entry.len()), BlockState.ofWord(entry.state()));
+        } catch (IllegalArgumentException e) {
+            throw new SourceException("The map " + where + " is malformed: " + e.getMessage() + ".", e);
+        }
+    }
+
+    private static long endOfLastWholeLine(FileChannel channel) throws IOException {
+        ByteBuffer block = ByteBuffer.allocate(4096);
+        long end = channel.size();
+        while (end > 0) {
+            long from = Math.max(0, end - block.capacity());
+            block.clear().limit((int) (end - from));
+            while (block.hasRemaining() && channel.read(block, from + block.position()) > 0) {
+                // until the block is full
+            }
+            for (int i = block.position() - 1; i >= 0; i--) {
+                if (block.get(i) == '\n') {
+                    return from + i + 1;
+                }
+            }
+            end = from;
+        }
+        return 0;
+    }
+
+    /** Notes what a pass found; on disk only after {@link #flush()}. */
+    public void note(Range range, BlockState state, String pass) {
+        pending.append(Json.write(new Entry(range.offset(), range.length(), state.word(), pass))).append('\n');
+    }
+
+    /** Puts what was noted on the disk. The image's own bytes must be there already. */
+    public void flush() throws IOException {
+        if (pending.isEmpty()) {
+            return;
+        }
+        ByteBuffer bytes = ByteBuffer.wrap(pending.toString().getBytes(StandardCharsets.UTF_8));
+        while (bytes.hasRemaining()) {
+            channel.write(bytes);
+        }
+        channel.force(false);
+        pending.setLength(0);
+    }
+
+    /** Replaces the journal by its sum. */
+    public void compact(ReadMap map) throws IOException {
+        StringBuilder sum = new StringBuilder(Json.write(header)).append('\n');
+        for (ReadMap.Run run : map.runs()) {
+            if (run.state() != BlockState.UNTRIED) {
+                sum.append(Json.write(new Entry(run.range().offset(), run.range().length(), run.state().word(), "sum")))
+                        .append('\n');
+            }
+        }
+        Path next = file.resolveSibling(file.getFileName() + ".new");
+        try (FileChannel out = FileChannel.open(next, StandardOpenOption.CREATE, StandardOpenOption.WRITE,
+                StandardOpenOption.TRUNCATE_EXISTING)) {
+            ByteBuffer bytes = ByteBuffer.wrap(sum.toString().getBytes(StandardCharsets.UTF_8));
+            while (bytes.hasRemaining()) {
+                out.write(bytes);
+            }
+            out.force(true);
+        }
+        channel.close();
+        Files.move(next, file, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+        channel = FileChannel.open(file, StandardOpenOption.WRITE, StandardOpenOption.APPEND);
+        pending.setLength(0);
+    }
+
+    @Override
+    public void close() throws IOException {
+        channel.close();
+    }
+}

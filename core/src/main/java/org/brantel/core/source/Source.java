@@ -1,0 +1,49 @@
+package org.brantel.core.source;
+
+import java.io.Closeable;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+
+/**
+ * A medium opened for reading only. Positions are bytes from its start. Implementations are safe for use by one
+ * thread at a time.
+ */
+public interface Source extends Closeable {
+
+    /** What it is, for messages and records. */
+    String description();
+
+    /** Bytes. */
+    long size();
+
+    /** Logical sector size in bytes; a power of two. */
+    int sectorSize();
+
+    Identity identity();
+
+    /**
+     * Fills {@code length} bytes of {@code buffer}, or says which sectors failed.
+     *
+     * @throws IndexOutOfBoundsException when the request leaves the source or the buffer
+     * @throws SourceException.Gone      when the medium no longer answers at all
+     */
+    ReadOutcome read(long offset, byte[] buffer, int at, int length) throws IOException;
+
+    /** Parts of a range that are known, without reading, not to be there; ascending. */
+    default List<Range> knownUnread(Range range) {
+        return List.of();
+    }
+
+    /** The files or device nodes that the bytes come from; output must not touch them. */
+    List<Path> filesBehind();
+
+    /** Guards a request against the source's bounds; by subtraction, so nothing overflows. */
+    static void checkBounds(Source source, long offset, byte[] buffer, int at, int length) {
+        if (offset < 0 || length < 0 || length > source.size() || offset > source.size() - length
+                || at < 0 || at > buffer.length - length) {
+            throw new IndexOutOfBoundsException("read of " + length + " bytes at " + offset + " leaves "
+                    + source.description() + " (" + source.size() + " bytes) or its buffer");
+        }
+    }
+}

@@ -1,0 +1,36 @@
+package org.brantel.core.source;
+
+import java.io.IOException;
+
+/** A source that cannot be opened or went away; the message is one sentence for a person. */
+public class SourceException extends IOException {
+
+    private static final long serialVersionUID = 1L;
+
+    public SourceException(String message) {
+        super(message);
+    }
+
+    public SourceException(String message, Throwable cause) {
+        super(message, cause);
+    }
+
+    /** The medium stopped answering altogether; a session pauses and nothing that was read is lost. */
+    public static final class Gone extends SourceException {
+        private static final long serialVersionUID = 1L;
+
+        public Gone(String description, String why) {
+            super(description + " went away: " + why + ". Nothing that was read is lost; attach it again and resume.");
+        }
+    }
+
+    /** A block device that the kernel would let us write to, without a recorded write-block decision. */
+    public static final class WriteBlockNeeded extends SourceException {
+        private static final long serialVersionUID = 1L;
+
+        public WriteBlockNeeded(String path) {
+            super(path + " is writable to the kernel; put it behind a write blocker, "
+                    + "or record a write-block decision first.");
+        }
+    }
+}

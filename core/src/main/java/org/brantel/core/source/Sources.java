@@ -1,0 +1,44 @@
+package org.brantel.core.source;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+
+/** Opens a source from how it is written: a path, an image with its map beside it, or {@code sim:FILE.json}. */
+public final class Sources {
+
+    private static final String SIMULATED = "sim:";
+
+    private Sources() { }
+
+    public static Source open(String written) throws IOException {
+        return open(written, false);
+    }
+
+    /** @param writeBlockDecided a recorded decision that a writable block device may be read */
+    public static Source open(String written, boolean writeBlockDecided) throws IOException {
+        if (written == null || written.isBlank()) {
+            throw new SourceException("No source is named; give an image file, a device, or sim:FILE.json.");
+        }
+        if (written.startsWith(SIMULATED)) {
+            return SimulatedSource.open(Path.of(written.substring(SIMULATED.length())));
+        }
+        if (written.startsWith("nbd:")) {
+            throw new SourceException("NBD exports cannot be read yet; image the device where it is attached.");
+        }
+        Path path = Path.of(written);
+        FileSource file = FileSource.open(path, writeBlockDecided);
+        Path map = mapBeside(path);
+        try {
+            return Files.exists(map) ? MappedImage.open(file, map) : file;
+        } catch (IOException | RuntimeException e) {
+            file.close();
+            throw e;
+        }
+    }
+
+    /** Where the map of an image lies unless said otherwise. */
+    public static Path mapBeside(Path image) {
+        return image.resolveSibling(image.getFileName() + ".map");
+    }
+}
