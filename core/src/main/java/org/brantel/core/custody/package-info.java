@@ -1,0 +1,2 @@
+/** The append-only, hash-chained record of a case: how an entry's hash is made, and how a break is found. */
+package org.brantel.core.custody;

@@ -1,0 +1,26 @@
+package org.brantel.core.finding;
+
+import org.brantel.core.source.Range;
+
+/** When two findings of a case's sessions are the same file: equal content is one catalogue line. */
+public final class Catalogue {
+
+    private Catalogue() { }
+
+    /**
+     * What makes a finding one line of the catalogue: its hash, or, while it has none, where its bytes are. A named
+     * record keeps its own line even where its content equals another's: the customer wants both names.
+     */
+    public static String identity(Finding finding) {
+        StringBuilder key = new StringBuilder();
+        if (finding.sha256() != null) {
+            key.append("sha256:").append(finding.sha256());
+        } else {
+            key.append("bytes:").append(finding.size());
+            for (Range e : finding.extents()) {
+                key.append(':').append(e.offset()).append('+').append(e.length());
+            }
+        }
+        return key.toString();
+    }
+}

@@ -1,0 +1,12 @@
+package org.brantel.core.manifest;
+
+import java.time.LocalDate;
+
+/**
+ * What bag-info.txt says (RFC 8493, 2.2.2), in the standard's own labels.
+ *
+ * @param organization the lab
+ * @param identifier   the case's number and the delivery's
+ * @param description  one line
+ */
+public record BagInfo(String organization, String identifier, String description, LocalDate date) { }
