@@ -1,0 +1,73 @@
+package org.brantel.server.bench;
+
+import jakarta.annotation.Nullable;
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.io.IOException;
+import java.time.Instant;
+import org.brantel.core.json.Json;
+import org.brantel.core.source.Identity;
+
+/** A medium that stands at the bench for a case, with the outcome of the identity check. */
+@Entity
+@Table(name = "attachment")
+class Attachment {
+
+    record View(long id, String medium, Identity identity, boolean matched, @Nullable String decision, String who, Instant at) { }
+
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    private Long id;
+    @Column(updatable = false)
+    private Long caseId;
+    @Column(updatable = false)
+    private String medium;
+    @Column(updatable = false)
+    private String identity;
+    @Column(updatable = false)
+    private boolean matched;
+    @Column(updatable = false)
+    private String decision;
+    @Column(updatable = false)
+    private String who;
+    @Column(updatable = false)
+    private Instant at;
+    private Instant detachedAt;
+
+    protected Attachment() { }
+
+    Attachment(Long caseId, String medium, Identity identity, boolean matched, String decision, String who, Instant at) {
+        this.caseId = caseId;
+        this.medium = medium;
+        this.identity = Json.write(identity);
+        this.matched = matched;
+        this.decision = decision;
+        this.who = who;
+        this.at = at;
+    }
+
+    void detach(Instant when) {
+        detachedAt = when;
+    }
+
+    Long id() {
+        return id;
+    }
+
+    String medium() {
+        return medium;
+    }
+
+    View view() {
+        try {
+            return new View(id, medium, Json.read(identity, Identity.class, "identity", "attachment " + id), matched,
+                    decision, who, at);
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+}

@@ -1,0 +1,30 @@
+package org.brantel.server.custody;
+
+import jakarta.persistence.LockModeType;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Lock;
+import org.springframework.data.jpa.repository.Modifying;
+import org.springframework.data.jpa.repository.Query;
+
+interface CustodyRecords extends JpaRepository<CustodyRecord, Long> {
+
+    List<CustodyRecord> findByCaseNumberOrderByNumber(String caseNumber);
+
+    long countByCaseNumber(String caseNumber);
+}
+
+interface CustodyHeads extends JpaRepository<CustodyHead, String> {
+
+    /** Makes sure that there is a head to lock. */
+    @Modifying
+    @Query(value = "insert into custody_head (case_number, last_number, last_hash) values (?1, 0, ?2) on conflict do nothing",
+            nativeQuery = true)
+    void ensure(String caseNumber, String start);
+
+    /** Entries of one case are written one after the other. */
+    @Lock(LockModeType.PESSIMISTIC_WRITE)
+    @Query("select h from CustodyHead h where h.caseNumber = ?1")
+    Optional<CustodyHead> lock(String caseNumber);
+}

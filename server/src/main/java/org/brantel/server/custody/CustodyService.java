@@ -1,0 +1,60 @@
+package org.brantel.server.custody;
+
+import java.time.Clock;
+import java.util.List;
+import org.brantel.core.custody.CustodyChain;
+import org.brantel.core.custody.CustodyEntry;
+import org.brantel.server.platform.Events;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Writes and checks the records. An entry stands or falls with the transaction of what it records. */
+@Service
+public class CustodyService {
+
+    /** Who acts when no person does. */
+    public static final String MACHINE = "Brantel";
+
+    /** A record and where it is torn; no tears when every seam meets. */
+    public record Tape(List<CustodyEntry> entries, List<CustodyChain.Tear> tears) { }
+
+    private final CustodyRecords records;
+    private final CustodyHeads heads;
+    private final Events events;
+    private final Clock clock;
+
+    CustodyService(CustodyRecords records, CustodyHeads heads, Events events, Clock clock) {
+        this.records = records;
+        this.heads = heads;
+        this.events = events;
+        this.clock = clock;
+    }
+
+    /**
+     * @param what   what was done, in words
+     * @param detail the facts behind it; may be empty
+     */
+    @Transactional
+    public void record(String caseNumber, String who, String what, String detail) {
+        heads.ensure(caseNumber, CustodyEntry.START);
+        CustodyHead head = heads.lock(caseNumber).orElseThrow();
+        CustodyEntry entry = CustodyEntry.next(caseNumber, head.lastNumber() + 1, head.lastHash(), clock.instant(), who,
+                what, detail == null ? "" : detail);
+        records.save(new CustodyRecord(entry));
+        head.moveTo(entry);
+        events.changed(caseNumber, "custody");
+    }
+
+    @Transactional(readOnly = true)
+    public Tape tape(String caseNumber) {
+        List<CustodyEntry> entries = records.findByCaseNumberOrderByNumber(caseNumber).stream()
+                .map(CustodyRecord::entry).toList();
+        CustodyHead head = heads.findById(caseNumber).orElseGet(() -> new CustodyHead(caseNumber));
+        return new Tape(entries, CustodyChain.check(entries, head.lastNumber(), head.lastHash()));
+    }
+
+    @Transactional(readOnly = true)
+    public long count(String caseNumber) {
+        return records.countByCaseNumber(caseNumber);
+    }
+}

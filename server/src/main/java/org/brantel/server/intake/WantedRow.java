@@ -1,0 +1,43 @@
+package org.brantel.server.intake;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.util.List;
+import org.brantel.core.wanted.WantedLine;
+
+@Entity
+@Table(name = "wanted_line")
+class WantedRow {
+
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    private Long id;
+    @Column(updatable = false)
+    private Long caseId;
+    private String words;
+    private String kinds;
+    private String pattern;
+    private int hopedFor;
+    private long minBytes;
+    private boolean mustHave;
+
+    protected WantedRow() { }
+
+    WantedRow(Long caseId, CaseForm.Wanted form) {
+        this.caseId = caseId;
+        words = form.words().strip();
+        kinds = String.join(",", form.kinds());
+        pattern = form.pattern().strip();
+        hopedFor = form.hopedFor();
+        mustHave = form.mustHave();
+    }
+
+    WantedLine line() {
+        return new WantedLine(id, words, kinds.isEmpty() ? List.of() : List.of(kinds.split(",")), pattern, hopedFor,
+                minBytes, mustHave);
+    }
+}

@@ -1,0 +1,5 @@
+/**
+ * Cases: the customer, the device, the facts, the wanted list, the stages. Public face: {@link
+ * org.brantel.server.intake.Cases} and its views.
+ */
+package org.brantel.server.intake;

@@ -1,0 +1,126 @@
+package org.brantel.server.platform;
+
+import java.io.IOException;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import org.postgresql.PGConnection;
+import org.postgresql.PGNotification;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.context.SmartLifecycle;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Component;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+
+/**
+ * Tells browsers that something changed: which case and what about it, nothing more; they fetch what they show.
+ * Carried by PostgreSQL's NOTIFY, so that browsers on any server process hear of work done by any other.
+ */
+@Component
+public class Events implements SmartLifecycle {
+
+    private static final Logger LOG = LoggerFactory.getLogger(Events.class);
+    private static final String CHANNEL = "brantel_events";
+
+    private final JdbcTemplate jdbc;
+    private final String url;
+    private final String user;
+    private final String password;
+    private final Set<SseEmitter> listeners = ConcurrentHashMap.newKeySet();
+    private volatile Thread thread;
+
+    Events(JdbcTemplate jdbc, @Value("${spring.datasource.url}") String url,
+           @Value("${spring.datasource.username}") String user, @Value("${spring.datasource.password}") String password) {
+        this.jdbc = jdbc;
+        this.url = url;
+        this.user = user;
+        this.password = password;
+    }
+
+    /** Sent when the surrounding transaction commits. @param what like {@code imaging} */
+    public void changed(String caseNumber, String what) {
+        jdbc.queryForList("select pg_notify(?, ?)", CHANNEL, what + " " + caseNumber);
+    }
+
+    SseEmitter listen() {
+        SseEmitter emitter = new SseEmitter(0L);
+        emitter.onCompletion(() -> listeners.remove(emitter));
+        emitter.onTimeout(() -> listeners.remove(emitter));
+        emitter.onError(e -> listeners.remove(emitter));
+        listeners.add(emitter);
+        send(emitter, "hello", "");
+        return emitter;
+    }
+
+    private void send(SseEmitter emitter, String name, String data) {
+        try {
+            emitter.send(SseEmitter.event().name(name).data(data));
+        } catch (IOException | IllegalStateException e) {
+            listeners.remove(emitter);
+        }
+    }
+
+    /** Keeps proxies from closing quiet connections, and notices browsers that left. */
+    @Scheduled(fixedDelay = 20_000)
+    void beat() {
+        listeners.forEach(l -> send(l, "beat", ""));
+    }
+
+    private void relay() {
+        while (isRunning()) {
+            try (Connection connection = DriverManager.getConnection(url, user, password);
+                    Statement statement = connection.createStatement()) {
+                statement.execute("listen " + CHANNEL);
+                PGConnection notices = connection.unwrap(PGConnection.class);
+                while (isRunning()) {
+                    PGNotification[] heard = notices.getNotifications(1000);
+                    for (PGNotification n : heard == null ? new PGNotification[0] : heard) {
+                        listeners.forEach(l -> send(l, "changed", n.getParameter()));
+                    }
+                }
+            } catch (SQLException e) {
+                if (isRunning()) {
+                    LOG.warn("Live events are interrupted and will be tried again in 2 s: {}", e.getMessage());
+                    pause();
+                }
+            }
+        }
+    }
+
+    private static void pause() {
+        try {
+            Thread.sleep(2000);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    @Override
+    public void start() {
+        Thread relay = new Thread(this::relay, "events");
+        relay.setDaemon(true);
+        thread = relay;
+        relay.start();
+    }
+
+    @Override
+    public void stop() {
+        Thread relay = thread;
+        thread = null;
+        if (relay != null) {
+            relay.interrupt();
+        }
+        listeners.forEach(SseEmitter::complete);
+    }
+
+    @Override
+    public boolean isRunning() {
+        return thread != null;
+    }
+}

@@ -1,0 +1,55 @@
+package org.brantel.server.platform;
+
+import org.springframework.http.HttpStatus;
+
+/** Something that is refused; the message is one sentence that says what is wrong and what to do. */
+public final class Refusal extends RuntimeException {
+
+    private static final long serialVersionUID = 1L;
+
+    private final HttpStatus status;
+    private final String field;
+
+    private Refusal(HttpStatus status, String field, String sentence) {
+        super(sentence);
+        this.status = status;
+        this.field = field;
+    }
+
+    public static Refusal badInput(String field, String sentence) {
+        return new Refusal(HttpStatus.BAD_REQUEST, field, sentence);
+    }
+
+    public static Refusal missing(String sentence) {
+        return new Refusal(HttpStatus.NOT_FOUND, null, sentence);
+    }
+
+    /** The state of the record does not allow it, or somebody else changed it first. */
+    public static Refusal conflict(String sentence) {
+        return new Refusal(HttpStatus.CONFLICT, null, sentence);
+    }
+
+    public static Refusal notAllowed(String sentence) {
+        return new Refusal(HttpStatus.FORBIDDEN, null, sentence);
+    }
+
+    public static Refusal notSignedIn(String sentence) {
+        return new Refusal(HttpStatus.UNAUTHORIZED, null, sentence);
+    }
+
+    public static Refusal tooOften(String sentence) {
+        return new Refusal(HttpStatus.TOO_MANY_REQUESTS, null, sentence);
+    }
+
+    public static Refusal gone(String sentence) {
+        return new Refusal(HttpStatus.GONE, null, sentence);
+    }
+
+    public HttpStatus status() {
+        return status;
+    }
+
+    public String field() {
+        return field;
+    }
+}

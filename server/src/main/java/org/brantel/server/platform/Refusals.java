@@ -1,0 +1,82 @@
+package org.brantel.server.platform;
+
+import jakarta.annotation.Nullable;
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.OptimisticLockingFailureException;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.security.access.AccessDeniedException;
+import org.springframework.web.HttpRequestMethodNotSupportedException;
+import org.springframework.web.bind.MethodArgumentNotValidException;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.context.request.async.AsyncRequestNotUsableException;
+import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
+import org.springframework.web.servlet.resource.NoResourceFoundException;
+
+/** Turns whatever is refused into one sentence with the right status. */
+@RestControllerAdvice
+class Refusals {
+
+    private static final Logger LOG = LoggerFactory.getLogger(Refusals.class);
+
+    /** @param field the form field that is meant, when it is one */
+    record Answer(String sentence, @Nullable String field) { }
+
+    @ExceptionHandler
+    ResponseEntity<Answer> refusal(Refusal e) {
+        return answer(e.status(), e.getMessage(), e.field());
+    }
+
+    @ExceptionHandler
+    ResponseEntity<Answer> invalid(MethodArgumentNotValidException e) {
+        var field = e.getBindingResult().getFieldError();
+        String name = field == null ? null : field.getField();
+        String words = field == null ? "Something is missing." : field.getDefaultMessage();
+        return answer(HttpStatus.BAD_REQUEST, words, name);
+    }
+
+    @ExceptionHandler
+    ResponseEntity<Answer> unreadable(HttpMessageNotReadableException e) {
+        return answer(HttpStatus.BAD_REQUEST, "The request could not be read; reload the page and try again.", null);
+    }
+
+    @ExceptionHandler
+    ResponseEntity<Answer> mismatch(MethodArgumentTypeMismatchException e) {
+        return answer(HttpStatus.BAD_REQUEST, "'" + e.getValue() + "' is not a possible value of " + e.getName() + ".", e.getName());
+    }
+
+    @ExceptionHandler
+    ResponseEntity<Answer> lostRace(OptimisticLockingFailureException e) {
+        return answer(HttpStatus.CONFLICT, "Somebody else changed this case a moment ago; nothing of yours was saved. "
+                + "Look at the new state and enter it again.", null);
+    }
+
+    @ExceptionHandler({NoResourceFoundException.class, HttpRequestMethodNotSupportedException.class})
+    ResponseEntity<Answer> nothingThere(Exception e, HttpServletRequest request) {
+        return answer(HttpStatus.NOT_FOUND, "There is nothing at " + request.getRequestURI() + ".", null);
+    }
+
+    /** The engine's own refusals are sentences already. */
+    @ExceptionHandler
+    ResponseEntity<Answer> engine(IOException e) {
+        if (e instanceof AsyncRequestNotUsableException) {
+            return null;
+        }
+        LOG.warn("Refused: {}", e.getMessage());
+        return answer(HttpStatus.UNPROCESSABLE_CONTENT, e.getMessage(), null);
+    }
+
+    @ExceptionHandler
+    ResponseEntity<Answer> denied(AccessDeniedException e) {
+        return answer(HttpStatus.FORBIDDEN, "Your role does not allow this; ask the manager.", null);
+    }
+
+    private static ResponseEntity<Answer> answer(HttpStatus status, String sentence, String field) {
+        return ResponseEntity.status(status).body(new Answer(sentence, field));
+    }
+}

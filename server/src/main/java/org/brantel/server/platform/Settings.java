@@ -1,0 +1,44 @@
+package org.brantel.server.platform;
+
+import java.nio.file.Path;
+import java.time.ZoneId;
+import org.springframework.boot.context.properties.ConfigurationProperties;
+
+/**
+ * The lab's settings, from the environment or application.yaml.
+ *
+ * @param home        folder of everything that the lab keeps: images, vault, bags, inbox, key
+ * @param lab         the lab's name, as it stands in bags and on customers' pages
+ * @param phone       what customers call
+ * @param zone        the lab's time zone
+ * @param demo        load the demo lab when there is no case yet
+ * @param demoDevices folder of the simulated devices that ship with the product
+ * @param linkDays    how long a customer's link lives
+ */
+@ConfigurationProperties("brantel")
+public record Settings(Path home, String lab, String phone, ZoneId zone, boolean demo, Path demoDevices, int linkDays) {
+
+    public Path inbox() {
+        return home.resolve("inbox");
+    }
+
+    public Path images() {
+        return home.resolve("images");
+    }
+
+    public Path scans() {
+        return home.resolve("scans");
+    }
+
+    public Path vault() {
+        return home.resolve("vault");
+    }
+
+    public Path bags() {
+        return home.resolve("bags");
+    }
+
+    public Path key() {
+        return home.resolve("lab-key.pem");
+    }
+}

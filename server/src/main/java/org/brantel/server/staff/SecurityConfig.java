@@ -1,0 +1,69 @@
+package org.brantel.server.staff;
+
+import jakarta.servlet.DispatcherType;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.http.HttpMethod;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.config.annotation.web.configurers.CsrfConfigurer;
+import org.springframework.security.core.userdetails.UserDetailsService;
+import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.security.provisioning.InMemoryUserDetailsManager;
+import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.authentication.HttpStatusEntryPoint;
+import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
+import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter;
+
+/** Every endpoint is denied unless opened here. */
+@Configuration(proxyBeanMethods = false)
+class SecurityConfig {
+
+    /** Nothing from elsewhere; hashing in the browser needs WebAssembly. */
+    private static final String CONTENT_POLICY = "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'; "
+            + "style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; font-src 'self'; connect-src 'self'; "
+            + "base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
+
+    @Bean
+    SecurityFilterChain chain(HttpSecurity http, SecurityContextRepository contexts) throws Exception {
+        return http
+                .securityContext(c -> c.securityContextRepository(contexts))
+                .csrf(CsrfConfigurer::spa)
+                .authorizeHttpRequests(r -> r
+                        .dispatcherTypeMatchers(DispatcherType.ERROR, DispatcherType.FORWARD, DispatcherType.ASYNC).permitAll()
+                        .requestMatchers(HttpMethod.GET, "/", "/index.html", "/favicon.svg", "/assets/**", "/desk", "/intake",
+                                "/bench", "/handover", "/ledger", "/sign-in", "/setup", "/cases/**", "/d/**").permitAll()
+                        .requestMatchers("/api/session", "/api/setup").permitAll()
+                        .requestMatchers("/api/portal/**").permitAll()
+                        .requestMatchers(HttpMethod.GET, "/actuator/health").permitAll()
+                        .requestMatchers("/api/**").authenticated()
+                        .anyRequest().denyAll())
+                .exceptionHandling(e -> e.authenticationEntryPoint(new HttpStatusEntryPoint(HttpStatus.UNAUTHORIZED)))
+                .headers(h -> h
+                        .contentSecurityPolicy(c -> c.policyDirectives(CONTENT_POLICY))
+                        .referrerPolicy(p -> p.policy(ReferrerPolicyHeaderWriter.ReferrerPolicy.NO_REFERRER))
+                        .permissionsPolicyHeader(p -> p.policy("camera=(), microphone=(), geolocation=()")))
+                .formLogin(f -> f.disable())
+                .httpBasic(b -> b.disable())
+                .logout(l -> l.disable())
+                .build();
+    }
+
+    @Bean
+    SecurityContextRepository contexts() {
+        return new HttpSessionSecurityContextRepository();
+    }
+
+    @Bean
+    PasswordEncoder passwords() {
+        return new BCryptPasswordEncoder();
+    }
+
+    /** Signing in is ours; without this Boot would make a user of its own. */
+    @Bean
+    UserDetailsService noOtherUsers() {
+        return new InMemoryUserDetailsManager();
+    }
+}

@@ -1,0 +1,51 @@
+package org.brantel.server.staff;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+
+@Entity
+@Table(name = "staff")
+class StaffMember {
+
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    private Long id;
+    private String login;
+    private String name;
+    @Enumerated(EnumType.STRING)
+    private Role role;
+    private String passwordHash;
+    private Instant createdAt;
+
+    protected StaffMember() { }
+
+    StaffMember(String login, String name, Role role, String passwordHash, Instant createdAt) {
+        this.login = login;
+        this.name = name;
+        this.role = role;
+        this.passwordHash = passwordHash;
+        this.createdAt = createdAt;
+    }
+
+    String login() {
+        return login;
+    }
+
+    String name() {
+        return name;
+    }
+
+    Role role() {
+        return role;
+    }
+
+    String passwordHash() {
+        return passwordHash;
+    }
+}
