@@ -4,7 +4,6 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import org.brantel.server.platform.Refusal;
-import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
@@ -13,16 +12,14 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class Throttle {
 
-    interface Rows extends JpaRepository<ThrottleRow, String> { }
-
     private static final int FREE_TRIES = 5;
     private static final Duration FIRST_WAIT = Duration.ofSeconds(15);
     private static final Duration LONGEST_WAIT = Duration.ofHours(1);
 
-    private final Rows rows;
+    private final ThrottleRows rows;
     private final Clock clock;
 
-    Throttle(Rows rows, Clock clock) {
+    Throttle(ThrottleRows rows, Clock clock) {
         this.rows = rows;
         this.clock = clock;
     }

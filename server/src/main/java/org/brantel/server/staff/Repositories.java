@@ -7,3 +7,5 @@ interface StaffMembers extends JpaRepository<StaffMember, Long> {
 
     Optional<StaffMember> findByLogin(String login);
 }
+
+interface ThrottleRows extends JpaRepository<ThrottleRow, String> { }

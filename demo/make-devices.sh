@@ -1,0 +1,36 @@
+#!/usr/bin/env bash
+# Makes the demo devices anew with the real mkfs tools (Debian: dosfstools, mtools). Run from anywhere.
+# The images are FAT volumes of the coast of Skerrow; the fault plans beside them are written by hand.
+set -euo pipefail
+here=$(cd "$(dirname "${BASH_SOURCE[0]}")" && pwd)
+work=$(mktemp -d)
+trap 'rm -rf "$work"' EXIT
+export MTOOLS_SKIP_CHECK=1 TZ=UTC
+java "$here/Content.java" "$work/content"
+
+fill() { # IMAGE FOLDER: copies a tree, folders first, in name order
+    local image=$1 from=$2
+    (cd "$from" && find . -mindepth 1 -type d | sort | sed 's|^\./||') | while read -r d; do mmd -i "$image" "::/$d"; done
+    (cd "$from" && find . -type f | sort | sed 's|^\./||') | while read -r f; do mcopy -m -i "$image" "$from/$f" "::/$f"; done
+}
+
+# A healthy stick whose pictures and two tables were deleted.
+truncate -s 32M "$work/moss.img"
+mkfs.vfat -F 16 -s 4 -n FENNELMOSS -i 4d4f5353 "$work/moss.img" >/dev/null
+fill "$work/moss.img" "$work/content/moss"
+for i in 1 2 3 5 6 8; do mdel -i "$work/moss.img" "::/Plots/Plot $i from the east.jpg"; done
+mdel -i "$work/moss.img" "::/Levels/Bog levels 2020.csv" "::/Levels/Bog levels 2021.csv" "::/Reports/Loggers and their places.pdf"
+
+# A card that reads badly; one folder was deleted before, and one picture stands where no record leads.
+truncate -s 48M "$work/theatre.img"
+mkfs.vfat -F 32 -s 1 -n PUPPETS -i 50555050 "$work/theatre.img" >/dev/null
+mv "$work/content/theatre/Puppets/Old puppet 9.jpg" "$work/loose.jpg"
+fill "$work/theatre.img" "$work/content/theatre"
+mdeltree -i "$work/theatre.img" "::/Backdrops"
+mdel -i "$work/theatre.img" "::/Plans/Lighting plan winter.pdf" "::/Puppets/Old puppet 4.jpg"
+dd if="$work/loose.jpg" of="$work/theatre.img" bs=1M seek=40 conv=notrunc status=none
+
+for name in moss:fennel-moss-stick theatre:little-quay-card; do
+    gzip -9nc "$work/${name%%:*}.img" > "$here/devices/${name##*:}.img.gz"
+done
+ls -l "$here/devices"

@@ -1,0 +1,79 @@
+package org.brantel.server.catalogue;
+
+import jakarta.persistence.criteria.CriteriaBuilder;
+import jakarta.persistence.criteria.Predicate;
+import jakarta.persistence.criteria.Root;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import org.brantel.core.finding.Prognosis;
+import org.brantel.server.platform.Refusal;
+import org.springframework.data.jpa.domain.Specification;
+
+/**
+ * Which lines of a catalogue are meant. Within one condition any value does; all conditions must hold.
+ *
+ * @param q      text in the name or the path
+ * @param wanted a wanted line that it must fit, or null
+ */
+record CatalogueFilter(List<String> kinds, List<String> origins, List<String> prognoses, String q, Long wanted,
+                       boolean selectedOnly) {
+
+    CatalogueFilter {
+        kinds = kinds == null ? List.of() : kinds;
+        origins = origins == null ? List.of() : origins;
+        prognoses = prognoses == null ? List.of() : prognoses;
+    }
+
+    /** The same filter with one condition left out, for the counts beside that condition. */
+    CatalogueFilter withoutKinds() {
+        return new CatalogueFilter(null, origins, prognoses, q, wanted, selectedOnly);
+    }
+
+    CatalogueFilter withoutOrigins() {
+        return new CatalogueFilter(kinds, null, prognoses, q, wanted, selectedOnly);
+    }
+
+    CatalogueFilter withoutPrognoses() {
+        return new CatalogueFilter(kinds, origins, null, q, wanted, selectedOnly);
+    }
+
+    Specification<CatalogueLine> of(long caseId) {
+        return (root, query, b) -> b.and(predicates(caseId, root, b).toArray(Predicate[]::new));
+    }
+
+    List<Predicate> predicates(long caseId, Root<CatalogueLine> root, CriteriaBuilder b) {
+        List<Predicate> all = new ArrayList<>();
+        all.add(b.equal(root.get("caseId"), caseId));
+        if (!kinds.isEmpty()) {
+            all.add(root.get("kind").in(kinds));
+        }
+        if (!origins.isEmpty()) {
+            all.add(b.or(origins.stream().map(o -> b.like(root.get("origins"), "%," + o + ",%")).toArray(Predicate[]::new)));
+        }
+        if (!prognoses.isEmpty()) {
+            all.add(root.get("prognosis").in(prognoses.stream().map(CatalogueFilter::prognosis).toList()));
+        }
+        if (q != null && !q.isBlank()) {
+            String like = "%" + q.strip().toLowerCase(Locale.ROOT).replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_") + "%";
+            all.add(b.or(b.like(b.lower(root.get("name")), like, '\\'), b.like(b.lower(root.get("path")), like, '\\')));
+        }
+        if (wanted != null) {
+            all.add(b.like(root.get("wanted"), "%," + wanted + ",%"));
+        }
+        if (selectedOnly) {
+            all.add(b.isTrue(root.get("selected")));
+        }
+        return all;
+    }
+
+    private static Prognosis prognosis(String word) {
+        for (Prognosis p : Prognosis.values()) {
+            if (p.word().equals(word)) {
+                return p;
+            }
+        }
+        throw Refusal.badInput("prognosis", "'" + word
+                + "' is not a prognosis; take whole, gapped, doubtful or overwritten.");
+    }
+}

@@ -1,0 +1,39 @@
+package org.brantel.server.catalogue;
+
+import jakarta.annotation.Nullable;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import org.brantel.core.source.Range;
+import org.brantel.core.wanted.WantedLine;
+import org.brantel.core.wanted.WantedTally;
+
+/** What others see of a catalogue. */
+public final class CatalogueViews {
+
+    private CatalogueViews() { }
+
+    /**
+     * @param places   every path that a record gives this content
+     * @param sessions scan sessions that found it
+     * @param wanted   wanted lines that it fits
+     */
+    public record Line(long id, @Nullable String path, String name, String kind, long size, List<String> origins,
+                       String prognosis, int score, long provenBytes, List<String> reasons, List<Range> extents,
+                       @Nullable Instant created, @Nullable Instant modified, @Nullable String sha256,
+                       List<String> places, List<Long> sessions, List<Long> wanted, boolean selected) { }
+
+    public record WantedState(WantedLine line, WantedTally tally) { }
+
+    public record SelectionSum(long files, long bytes, long whole, long gapped, long doubtful) { }
+
+    /**
+     * @param matching lines that pass the filter
+     * @param kinds    counts of the lines that pass, by kind; so for origins and prognoses
+     */
+    public record Page(List<Line> lines, long matching, long all, Map<String, Long> kinds, Map<String, Long> origins,
+                       Map<String, Long> prognoses, List<WantedState> wanted, SelectionSum selection) { }
+
+    /** @param type {@code picture}, {@code text} or {@code none} */
+    public record Preview(String type, @Nullable String text, String words) { }
+}

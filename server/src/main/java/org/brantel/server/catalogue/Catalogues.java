@@ -1,0 +1,247 @@
+package org.brantel.server.catalogue;
+
+import jakarta.persistence.EntityManager;
+import jakarta.persistence.criteria.CriteriaBuilder;
+import jakarta.persistence.criteria.CriteriaQuery;
+import jakarta.persistence.criteria.Predicate;
+import jakarta.persistence.criteria.Root;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import org.brantel.core.finding.Catalogue;
+import org.brantel.core.finding.Finding;
+import org.brantel.core.finding.FindingsFile;
+import org.brantel.core.finding.Prognosis;
+import org.brantel.core.source.Range;
+import org.brantel.core.source.Source;
+import org.brantel.core.source.Sources;
+import org.brantel.core.wanted.WantedLine;
+import org.brantel.core.wanted.WantedTally;
+import org.brantel.server.bench.Bench;
+import org.brantel.server.intake.Cases;
+import org.brantel.server.platform.Events;
+import org.brantel.server.platform.Refusal;
+import org.springframework.context.event.EventListener;
+import org.springframework.data.domain.Limit;
+import org.springframework.data.domain.PageRequest;
+import org.springframework.data.domain.Sort;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** The union of a case's findings. */
+@Service
+public class Catalogues {
+
+    /** What a session brought: lines that are new, and findings that were known. */
+    public record Merged(long added, long shared) { }
+
+    /** A selected line as the engine knows it, and the image that holds it. */
+    public record Selected(Finding finding, long imagingId) { }
+
+    private static final int BATCH = 500;
+    private static final int PAGE = 200;
+
+    private final CatalogueLines lines;
+    private final Cases cases;
+    private final Bench bench;
+    private final Events events;
+    private final EntityManager entities;
+    private final TransactionTemplate transaction;
+
+    Catalogues(CatalogueLines lines, Cases cases, Bench bench, Events events,
+               EntityManager entities, TransactionTemplate transaction) {
+        this.lines = lines;
+        this.cases = cases;
+        this.bench = bench;
+        this.events = events;
+        this.entities = entities;
+        this.transaction = transaction;
+    }
+
+    /** Brings a session's findings in; done twice, it changes nothing more. */
+    public Merged merge(String number, long session, long imagingId, Path findings) throws IOException {
+        long caseId = cases.id(number);
+        List<WantedLine> wanted = cases.docket(number).wanted();
+        long[] counts = new long[2];
+        List<Finding> batch = new ArrayList<>();
+        try (Source image = Sources.open(bench.image(imagingId).file().toString())) {
+            FindingsFile.read(findings, f -> {
+                batch.add(f);
+                if (batch.size() == BATCH) {
+                    mergeBatch(caseId, session, imagingId, image, wanted, batch, counts);
+                }
+            });
+            mergeBatch(caseId, session, imagingId, image, wanted, batch, counts);
+        }
+        return new Merged(counts[0], counts[1]);
+    }
+
+    private void mergeBatch(long caseId, long session, long imagingId, Source image, List<WantedLine> wanted,
+                            List<Finding> batch, long[] counts) {
+        transaction.executeWithoutResult(t -> {
+            Map<String, CatalogueLine> known = new HashMap<>();
+            lines.findByCaseIdAndIdentityKeyIn(caseId, batch.stream().map(Catalogue::identity).distinct().toList())
+                    .forEach(l -> known.put(l.identityKey(), l));
+            for (Finding f : batch) {
+                String key = Catalogue.identity(f);
+                CatalogueLine line = known.get(key);
+                if (line == null) {
+                    line = new CatalogueLine(caseId, key, imagingId, f, session, proven(f, image));
+                    known.put(key, line);
+                    counts[0]++;
+                } else {
+                    line.join(f, imagingId, session, proven(f, image));
+                    counts[1]++;
+                }
+                line.fit(wanted);
+            }
+            lines.saveAll(known.values());
+        });
+        batch.clear();
+    }
+
+    /** Bytes of a finding that are in the image. */
+    private static long proven(Finding finding, Source image) {
+        if (finding.prognosis() == Prognosis.OVERWRITTEN) {
+            return 0;
+        }
+        long proven = 0;
+        for (Range e : finding.extents()) {
+            proven += e.length() - image.knownUnread(e).stream().mapToLong(Range::length).sum();
+        }
+        return Math.min(proven, finding.size());
+    }
+
+    @EventListener
+    @Transactional
+    public void wantedChanged(Cases.WantedChanged changed) {
+        long caseId = cases.id(changed.caseNumber());
+        List<WantedLine> wanted = cases.docket(changed.caseNumber()).wanted();
+        long after = 0;
+        while (true) {
+            List<CatalogueLine> batch = lines.findByCaseIdAndIdGreaterThanOrderById(caseId, after, Limit.of(BATCH));
+            if (batch.isEmpty()) {
+                return;
+            }
+            batch.forEach(l -> l.fit(wanted));
+            after = batch.get(batch.size() - 1).id();
+        }
+    }
+
+    @Transactional(readOnly = true)
+    CatalogueViews.Page page(String number, CatalogueFilter filter, int page, String sort) {
+        long caseId = cases.id(number);
+        var found = lines.findAll(filter.of(caseId), PageRequest.of(page, PAGE, order(sort)));
+        return new CatalogueViews.Page(found.getContent().stream().map(CatalogueLine::view).toList(),
+                found.getTotalElements(), lines.countByCaseId(caseId), counts(caseId, filter.withoutKinds(), "kind"),
+                origins(caseId, filter.withoutOrigins()), counts(caseId, filter.withoutPrognoses(), "prognosis"),
+                wanted(number), selection(caseId));
+    }
+
+    private static Sort order(String sort) {
+        return switch (sort == null ? "" : sort) {
+            case "size" -> Sort.by(Sort.Order.desc("size"), Sort.Order.asc("id"));
+            case "modified" -> Sort.by(Sort.Order.desc("modified").nullsLast(), Sort.Order.asc("id"));
+            case "score" -> Sort.by(Sort.Order.desc("score"), Sort.Order.asc("id"));
+            case "name" -> Sort.by("name", "id");
+            default -> Sort.by(Sort.Order.asc("path").nullsLast(), Sort.Order.asc("id"));
+        };
+    }
+
+    private Map<String, Long> counts(long caseId, CatalogueFilter filter, String by) {
+        CriteriaBuilder b = entities.getCriteriaBuilder();
+        CriteriaQuery<Object[]> query = b.createQuery(Object[].class);
+        Root<CatalogueLine> root = query.from(CatalogueLine.class);
+        query.select(b.array(root.get(by), b.count(root))).groupBy(root.get(by))
+                .where(filter.predicates(caseId, root, b).toArray(Predicate[]::new));
+        Map<String, Long> counts = new TreeMap<>();
+        entities.createQuery(query).getResultList().forEach(row ->
+                counts.put(row[0] instanceof Prognosis p ? p.word() : (String) row[0], (Long) row[1]));
+        return counts;
+    }
+
+    /** A line may have several origins. */
+    private Map<String, Long> origins(long caseId, CatalogueFilter filter) {
+        Map<String, Long> counts = new LinkedHashMap<>();
+        counts(caseId, filter, "origins").forEach((set, n) -> {
+            for (String origin : set.split(",")) {
+                if (!origin.isEmpty()) {
+                    counts.merge(origin, n, Long::sum);
+                }
+            }
+        });
+        return counts;
+    }
+
+    /** How much of each wanted line is there. */
+    @Transactional(readOnly = true)
+    public List<CatalogueViews.WantedState> wanted(String number) {
+        long caseId = cases.id(number);
+        return cases.docket(number).wanted().stream().map(line -> {
+            long whole = 0;
+            long partly = 0;
+            for (Object[] row : lines.tally(caseId, "%," + line.id() + ",%")) {
+                if (row[0] == Prognosis.WHOLE) {
+                    whole += (Long) row[1];
+                } else if (row[0] != Prognosis.OVERWRITTEN) {
+                    partly += (Long) row[1];
+                }
+            }
+            return new CatalogueViews.WantedState(line, WantedTally.of(line, whole, partly));
+        }).toList();
+    }
+
+    private CatalogueViews.SelectionSum selection(long caseId) {
+        long[] sum = new long[5];
+        for (Object[] row : lines.selection(caseId)) {
+            sum[0] += (Long) row[1];
+            sum[1] += ((Number) row[2]).longValue();
+            int slot = row[0] == Prognosis.WHOLE ? 2 : row[0] == Prognosis.GAPPED ? 3 : 4;
+            sum[slot] += (Long) row[1];
+        }
+        return new CatalogueViews.SelectionSum(sum[0], sum[1], sum[2], sum[3], sum[4]);
+    }
+
+    @Transactional
+    CatalogueViews.SelectionSum select(String number, List<Long> ids, CatalogueFilter filter, boolean yes) {
+        long caseId = cases.id(number);
+        List<CatalogueLine> meant = filter == null ? lines.findByCaseIdAndIdIn(caseId, ids) : lines.findAll(filter.of(caseId));
+        meant.forEach(l -> l.select(yes));
+        lines.flush();
+        events.changed(number, "selection");
+        return selection(caseId);
+    }
+
+    /** What was selected, in order. */
+    @Transactional(readOnly = true)
+    public List<Selected> selected(String number) {
+        return lines.findByCaseIdAndSelectedTrueOrderById(cases.id(number)).stream()
+                .map(l -> new Selected(l.finding(), l.imagingId())).toList();
+    }
+
+    @Transactional(readOnly = true)
+    public long selectedCount(String number) {
+        return selection(cases.id(number)).files();
+    }
+
+    /** Wanted lines that a line fits. */
+    @Transactional(readOnly = true)
+    public Map<Long, List<Long>> wantedBySelected(String number) {
+        Map<Long, List<Long>> fits = new LinkedHashMap<>();
+        lines.findByCaseIdAndSelectedTrueOrderById(cases.id(number)).forEach(l -> fits.put(l.id(), l.view().wanted()));
+        return fits;
+    }
+
+    @Transactional(readOnly = true)
+    Selected line(String number, long id) {
+        return lines.findByCaseIdAndIdIn(cases.id(number), List.of(id)).stream().findFirst()
+                .map(l -> new Selected(l.finding(), l.imagingId()))
+                .orElseThrow(() -> Refusal.missing("There is no line " + id + " in this catalogue."));
+    }
+}

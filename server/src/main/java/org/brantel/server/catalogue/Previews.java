@@ -1,0 +1,131 @@
+package org.brantel.server.catalogue;
+
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.CharacterCodingException;
+import java.nio.charset.CodingErrorAction;
+import java.nio.charset.StandardCharsets;
+import java.nio.ByteBuffer;
+import java.util.Arrays;
+import java.util.Iterator;
+import java.util.Set;
+import javax.imageio.ImageIO;
+import javax.imageio.ImageReader;
+import javax.imageio.stream.ImageInputStream;
+import net.coobird.thumbnailator.Thumbnails;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.rendering.PDFRenderer;
+import org.brantel.core.carve.Kinds;
+import org.brantel.core.finding.Finding;
+import org.brantel.core.source.Range;
+import org.brantel.core.source.Source;
+import org.brantel.core.source.Sources;
+import org.brantel.server.bench.Bench;
+import org.brantel.server.platform.Refusal;
+import org.springframework.stereotype.Component;
+
+/** Shows what a finding holds, read from the image. Pictures are drawn anew, so no byte of the original reaches a browser. */
+@Component
+class Previews {
+
+    private static final Set<String> PICTURES = Set.of("jpg", "png", "gif", "bmp");
+    private static final int MOST_BYTES = 64 << 20;
+    private static final long MOST_POINTS = 120_000_000;
+    private static final int TEXT_BYTES = 16 << 10;
+    private static final int EDGE = 640;
+
+    private final Bench bench;
+
+    Previews(Bench bench) {
+        this.bench = bench;
+    }
+
+    CatalogueViews.Preview of(Catalogues.Selected line) throws IOException {
+        Finding f = line.finding();
+        if (PICTURES.contains(f.kind()) || f.kind().equals("pdf")) {
+            return f.size() > MOST_BYTES
+                    ? new CatalogueViews.Preview("none", null, "It is larger than what is previewed (64 MiB).")
+                    : new CatalogueViews.Preview("picture", null, f.kind().equals("pdf") ? "First page." : "Drawn anew from the image.");
+        }
+        if (Kinds.isText(f.kind())) {
+            byte[] head = bytes(line, TEXT_BYTES);
+            return new CatalogueViews.Preview("text", text(head), f.size() > head.length
+                    ? "The first " + head.length + " of " + f.size() + " bytes." : "All of it.");
+        }
+        return new CatalogueViews.Preview("none", null, "There is no preview of " + f.kind() + " files.");
+    }
+
+    /** PNG bytes. */
+    byte[] picture(Catalogues.Selected line) throws IOException {
+        Finding f = line.finding();
+        if (f.size() > MOST_BYTES) {
+            throw Refusal.badInput(null, "It is larger than what is previewed (64 MiB).");
+        }
+        byte[] content = bytes(line, MOST_BYTES);
+        try {
+            BufferedImage small = f.kind().equals("pdf") ? firstPage(content) : drawn(content);
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            ImageIO.write(Thumbnails.of(small).size(EDGE, EDGE).keepAspectRatio(true).asBufferedImage(), "png", out);
+            return out.toByteArray();
+        } catch (IOException | RuntimeException e) {
+            throw Refusal.missing("It cannot be drawn: " + (e instanceof Refusal ? e.getMessage() : "its content is damaged."));
+        }
+    }
+
+    private static BufferedImage drawn(byte[] content) throws IOException {
+        try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(content))) {
+            Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
+            if (!readers.hasNext()) {
+                throw Refusal.missing("its content is not the picture that its name says.");
+            }
+            ImageReader reader = readers.next();
+            try {
+                reader.setInput(in, true, true);
+                if ((long) reader.getWidth(0) * reader.getHeight(0) > MOST_POINTS) {
+                    throw Refusal.missing("it has more points than are drawn here.");
+                }
+                return reader.read(0);
+            } finally {
+                reader.dispose();
+            }
+        }
+    }
+
+    private static BufferedImage firstPage(byte[] content) throws IOException {
+        try (PDDocument document = Loader.loadPDF(content)) {
+            return new PDFRenderer(document).renderImageWithDPI(0, 72);
+        }
+    }
+
+    private byte[] bytes(Catalogues.Selected line, int most) throws IOException {
+        Finding f = line.finding();
+        byte[] bytes = new byte[(int) Math.min(f.size(), most)];
+        int at = 0;
+        try (Source image = Sources.open(bench.image(line.imagingId()).file().toString())) {
+            for (Range e : f.extents()) {
+                int n = (int) Math.min(e.length(), bytes.length - at);
+                if (n <= 0) {
+                    break;
+                }
+                image.read(e.offset(), bytes, at, n);
+                at += n;
+            }
+        }
+        return at == bytes.length ? bytes : Arrays.copyOf(bytes, at);
+    }
+
+    private static String text(byte[] head) {
+        for (int cut = 0; cut < 4 && cut < head.length; cut++) {
+            try {
+                return StandardCharsets.UTF_8.newDecoder().onMalformedInput(CodingErrorAction.REPORT)
+                        .decode(ByteBuffer.wrap(head, 0, head.length - cut)).toString();
+            } catch (CharacterCodingException e) {
+                continue;
+            }
+        }
+        return new String(head, StandardCharsets.ISO_8859_1);
+    }
+}

@@ -1,0 +1,5 @@
+/**
+ * The catalogue of a case: one line per distinct file over all sessions, what fits the wanted list, previews, the
+ * selection. Public face: {@link org.brantel.server.catalogue.Catalogues}.
+ */
+package org.brantel.server.catalogue;

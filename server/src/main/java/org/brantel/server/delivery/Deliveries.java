@@ -1,0 +1,181 @@
+package org.brantel.server.delivery;
+
+import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.security.SecureRandom;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Base64;
+import java.util.List;
+import org.brantel.core.manifest.Hashes;
+import org.brantel.server.custody.CustodyService;
+import org.brantel.server.intake.Cases;
+import org.brantel.server.intake.Stage;
+import org.brantel.server.platform.Events;
+import org.brantel.server.platform.Jobs;
+import org.brantel.server.platform.Refusal;
+import org.brantel.server.platform.Settings;
+import org.brantel.server.recovery.Recoveries;
+import org.brantel.server.staff.Throttle;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Deliveries: sealed by staff, opened by the customer. */
+@Service
+public class Deliveries {
+
+    /** What the customer's page works on. */
+    public record Opened(DeliveryViews.Delivery delivery, Path bag) { }
+
+    private static final String CUSTOMER = "the customer";
+    private static final SecureRandom RANDOM = new SecureRandom();
+
+    private final DeliveryRecords deliveries;
+    private final Recoveries recoveries;
+    private final Cases cases;
+    private final CustodyService custody;
+    private final Events events;
+    private final Jobs jobs;
+    private final OneTimeTask<Long> sealingTask;
+    private final PasswordEncoder passcodes;
+    private final Throttle throttle;
+    private final Settings settings;
+    private final Clock clock;
+
+    Deliveries(DeliveryRecords deliveries, Recoveries recoveries, Cases cases, CustodyService custody, Events events,
+               Jobs jobs, OneTimeTask<Long> sealingTask, PasswordEncoder passcodes, Throttle throttle, Settings settings,
+               Clock clock) {
+        this.deliveries = deliveries;
+        this.recoveries = recoveries;
+        this.cases = cases;
+        this.custody = custody;
+        this.events = events;
+        this.jobs = jobs;
+        this.sealingTask = sealingTask;
+        this.passcodes = passcodes;
+        this.throttle = throttle;
+        this.settings = settings;
+        this.clock = clock;
+    }
+
+    @Transactional
+    DeliveryViews.Delivery seal(String number, String who) {
+        long caseId = cases.id(number);
+        if (!custody.tape(number).tears().isEmpty()) {
+            throw Refusal.conflict("The custody record of " + number + " is torn; no delivery is sealed until the manager has looked at it.");
+        }
+        if (deliveries.existsByCaseIdAndState(caseId, Delivery.State.SEALING)) {
+            throw Refusal.conflict("A delivery of " + number + " is being sealed; wait for it.");
+        }
+        Recoveries.Finished run = recoveries.finished(number);
+        if (run.results().stream().noneMatch(r -> r.path() != null)) {
+            throw Refusal.conflict("The recovery run wrote no file, so there is nothing to deliver; choose other findings.");
+        }
+        Delivery delivery = deliveries.save(new Delivery(caseId, run.runId(), who, clock.instant()));
+        custody.record(number, who, "ordered a delivery", "delivery " + delivery.id() + " of run " + run.runId());
+        jobs.start(sealingTask, delivery.id());
+        events.changed(number, "delivery");
+        return delivery.view(number);
+    }
+
+    /** A new link; an older one stops working. */
+    @Transactional
+    DeliveryViews.Link link(long id, String who) {
+        Delivery delivery = deliveries.findById(id).orElseThrow(() -> Refusal.missing("There is no delivery " + id + "."));
+        if (delivery.state() != Delivery.State.SEALED) {
+            throw Refusal.conflict("This delivery is not sealed yet, so there is no link to it.");
+        }
+        String number = cases.number(delivery.caseId());
+        byte[] random = new byte[24];
+        RANDOM.nextBytes(random);
+        String token = Base64.getUrlEncoder().withoutPadding().encodeToString(random);
+        String passcode = "%04d-%04d".formatted(RANDOM.nextInt(10_000), RANDOM.nextInt(10_000));
+        Instant expires = clock.instant().plus(Duration.ofDays(settings.linkDays()));
+        delivery.link(hash(token), passcodes.encode(passcode), expires, clock.instant());
+        custody.record(number, who, "made a link for the customer", "delivery " + id + ", until " + expires);
+        events.changed(number, "delivery");
+        return new DeliveryViews.Link("/d/" + token, passcode, expires);
+    }
+
+    private static String hash(String token) {
+        byte[] bytes = token.getBytes(StandardCharsets.UTF_8);
+        return Hashes.sha256Hex(bytes, 0, bytes.length);
+    }
+
+    @Transactional(readOnly = true)
+    public List<DeliveryViews.Delivery> ofCase(String number) {
+        return deliveries.findByCaseIdOrderByIdDesc(cases.id(number)).stream().map(d -> d.view(number)).toList();
+    }
+
+    @Transactional(readOnly = true)
+    public List<DeliveryViews.Delivery> all() {
+        return deliveries.findAllByOrderByIdDesc().stream().map(d -> d.view(cases.number(d.caseId()))).toList();
+    }
+
+    /** Checks a link and its passcode. @return the delivery's number */
+    @Transactional
+    public long open(String token, String passcode) {
+        Delivery delivery = alive(token);
+        String subject = "passcode " + delivery.id();
+        throttle.check(subject);
+        if (!passcodes.matches(passcode.replaceAll("[^0-9]", "").replaceFirst("(....)(....)", "$1-$2"), delivery.passcodeHash())) {
+            throttle.failed(subject);
+            throw Refusal.notAllowed("This is not the passcode of this link; look at the message from the lab, or call us.");
+        }
+        throttle.succeeded(subject);
+        if (delivery.open(clock.instant())) {
+            custody.record(cases.number(delivery.caseId()), CUSTOMER, "opened the delivery", "delivery " + delivery.id());
+        }
+        return delivery.id();
+    }
+
+    /** The delivery of a link that was opened with its passcode before. */
+    @Transactional(readOnly = true)
+    public Opened opened(String token, long expectedId) {
+        Delivery delivery = alive(token);
+        if (delivery.id() != expectedId) {
+            throw Refusal.notSignedIn("Enter the passcode of this link first.");
+        }
+        return new Opened(delivery.view(cases.number(delivery.caseId())), delivery.bag());
+    }
+
+    private Delivery alive(String token) {
+        Delivery delivery = deliveries.findByTokenHash(hash(token)).orElseThrow(() ->
+                Refusal.missing("This link leads nowhere; open it exactly as the lab sent it, or call us for a new one."));
+        if (clock.instant().isAfter(delivery.expiresAt())) {
+            throw Refusal.gone("This link has expired; call the lab for a new one. Your files are kept.");
+        }
+        return delivery;
+    }
+
+    @Transactional
+    public void downloaded(long id, String what) {
+        Delivery delivery = deliveries.findById(id).orElseThrow();
+        delivery.downloaded(clock.instant());
+        String number = cases.number(delivery.caseId());
+        custody.record(number, CUSTOMER, "downloaded " + what, "delivery " + id);
+        events.changed(number, "delivery");
+    }
+
+    /** The customer confirms, after their own check. */
+    @Transactional
+    public void receive(long id, String name, int checked, int equal) {
+        Delivery delivery = deliveries.findById(id).orElseThrow();
+        String number = cases.number(delivery.caseId());
+        DeliveryViews.Delivery view = delivery.view(number);
+        if (view.receipt() != null) {
+            throw Refusal.conflict("The receipt of this delivery was confirmed already, by " + view.receipt().name() + ".");
+        }
+        if (checked > view.files() || equal > checked) {
+            throw Refusal.badInput("checked", "More files were checked than this delivery has; reload the page and check again.");
+        }
+        delivery.receive(name, checked, equal, clock.instant());
+        custody.record(number, CUSTOMER, "confirmed receipt", "delivery " + id + ", by " + name + ", " + checked + " of "
+                + view.files() + " files checked in the browser, " + equal + " equal");
+        cases.moveTo(number, Stage.CLOSED, CUSTOMER);
+        events.changed(number, "delivery");
+    }
+}

@@ -1,0 +1,43 @@
+package org.brantel.server.delivery;
+
+import java.util.List;
+import org.brantel.server.staff.Staff;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+class DeliveryController {
+
+    private final Deliveries deliveries;
+    private final Staff staff;
+
+    DeliveryController(Deliveries deliveries, Staff staff) {
+        this.deliveries = deliveries;
+        this.staff = staff;
+    }
+
+    @GetMapping("/api/deliveries")
+    List<DeliveryViews.Delivery> all() {
+        return deliveries.all();
+    }
+
+    @GetMapping("/api/cases/{number}/deliveries")
+    List<DeliveryViews.Delivery> ofCase(@PathVariable String number) {
+        return deliveries.ofCase(number);
+    }
+
+    @PostMapping("/api/cases/{number}/deliveries")
+    @ResponseStatus(HttpStatus.CREATED)
+    DeliveryViews.Delivery seal(@PathVariable String number) {
+        return deliveries.seal(number, staff.current().name());
+    }
+
+    @PostMapping("/api/deliveries/{id}/link")
+    DeliveryViews.Link link(@PathVariable long id) {
+        return deliveries.link(id, staff.current().name());
+    }
+}

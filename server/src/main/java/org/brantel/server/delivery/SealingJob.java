@@ -1,0 +1,113 @@
+package org.brantel.server.delivery;
+
+import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.function.BooleanSupplier;
+import org.brantel.core.manifest.Bag;
+import org.brantel.core.manifest.BagInfo;
+import org.brantel.core.manifest.LabKey;
+import org.brantel.server.catalogue.Catalogues;
+import org.brantel.server.custody.CustodyService;
+import org.brantel.server.intake.Cases;
+import org.brantel.server.intake.Stage;
+import org.brantel.server.platform.Events;
+import org.brantel.server.platform.Jobs;
+import org.brantel.server.platform.Settings;
+import org.brantel.server.recovery.Recoveries;
+import org.brantel.server.recovery.RecoveryViews;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** Packs a recovery run as a signed bag. Nothing goes in that does not hash as it did when it was read back. */
+@Configuration(proxyBeanMethods = false)
+class SealingJob {
+
+    private static final Logger LOG = LoggerFactory.getLogger(SealingJob.class);
+
+    private final DeliveryRecords deliveries;
+    private final Recoveries recoveries;
+    private final Catalogues catalogues;
+    private final Cases cases;
+    private final CustodyService custody;
+    private final Events events;
+    private final Settings settings;
+    private final TransactionTemplate transaction;
+    private final Clock clock;
+
+    SealingJob(DeliveryRecords deliveries, Recoveries recoveries, Catalogues catalogues, Cases cases, CustodyService custody,
+               Events events, Settings settings, TransactionTemplate transaction, Clock clock) {
+        this.deliveries = deliveries;
+        this.recoveries = recoveries;
+        this.catalogues = catalogues;
+        this.cases = cases;
+        this.custody = custody;
+        this.events = events;
+        this.settings = settings;
+        this.transaction = transaction;
+        this.clock = clock;
+    }
+
+    @Bean
+    OneTimeTask<Long> sealingTask() {
+        return Jobs.define("sealing", this::run);
+    }
+
+    private void run(long id, BooleanSupplier serverStops) {
+        Delivery delivery = deliveries.findById(id).orElseThrow();
+        if (delivery.state() != Delivery.State.SEALING) {
+            return;
+        }
+        String number = cases.number(delivery.caseId());
+        try {
+            Bag.Sealed sealed = seal(delivery, number);
+            transaction.executeWithoutResult(t -> {
+                deliveries.findById(id).orElseThrow().seal(sealed, clock.instant());
+                custody.record(number, CustodyService.MACHINE, "sealed a delivery", "delivery " + id + ", " + sealed.files()
+                        + " files, manifest SHA-256 " + sealed.manifestSha256() + ", signed by " + sealed.fingerprint());
+                cases.moveTo(number, Stage.HANDOVER, CustodyService.MACHINE);
+                events.changed(number, "delivery");
+            });
+        } catch (IOException | RuntimeException e) {
+            LOG.error("Delivery {} of {} was not sealed; the vault is untouched, seal it again", id, number, e);
+            transaction.executeWithoutResult(t -> {
+                deliveries.findById(id).orElseThrow().fail(e.getMessage());
+                custody.record(number, CustodyService.MACHINE, "sealing a delivery failed", String.valueOf(e.getMessage()));
+                events.changed(number, "delivery");
+            });
+        }
+    }
+
+    private Bag.Sealed seal(Delivery delivery, String number) throws IOException {
+        Recoveries.Finished run = recoveries.finished(delivery.runId());
+        Path bag = settings.bags().resolve(number).resolve(number + "-delivery-" + delivery.id()).toAbsolutePath();
+        Files.createDirectories(bag.getParent());
+        Files.createDirectories(run.files());
+        String account = Account.json(number, settings.lab(), run.results(), catalogues.wantedBySelected(number), catalogues.wanted(number));
+        Bag.Sealed sealed = Bag.seal(run.files(), bag, new BagInfo(settings.lab(), number + " delivery " + delivery.id(),
+                "Files recovered for " + cases.docket(number).customer().name(), LocalDate.now(clock.withZone(settings.zone()))),
+                account, LabKey.at(settings.key()));
+        long expected = 0;
+        for (RecoveryViews.File file : run.results()) {
+            if (file.path() == null) {
+                continue;
+            }
+            expected++;
+            if (!file.sha256().equals(sealed.sha256().get("data/" + file.path()))) {
+                throw new IOException("The file " + file.path() + " in the vault no longer hashes as it did when it was recovered; "
+                        + "recover the selection again.");
+            }
+        }
+        if (expected != sealed.files()) {
+            throw new IOException("The vault holds " + sealed.files() + " files, the recovery run wrote " + expected
+                    + "; recover the selection again.");
+        }
+        return sealed;
+    }
+}

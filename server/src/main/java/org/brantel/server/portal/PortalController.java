@@ -1,0 +1,181 @@
+package org.brantel.server.portal;
+
+import com.fasterxml.jackson.annotation.JsonIgnoreProperties;
+import jakarta.annotation.Nullable;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpSession;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Size;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Stream;
+import java.util.zip.Deflater;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+import org.brantel.core.json.Json;
+import org.brantel.core.manifest.Bag;
+import org.brantel.server.delivery.Deliveries;
+import org.brantel.server.delivery.DeliveryViews;
+import org.brantel.server.intake.CaseViews;
+import org.brantel.server.intake.Cases;
+import org.brantel.server.platform.Refusal;
+import org.brantel.server.platform.Settings;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
+
+@RestController
+@RequestMapping("/api/portal/{token}")
+class PortalController {
+
+    record Passcode(@NotBlank(message = "Enter the passcode from the lab's message.")
+                    @Size(max = 40, message = "A passcode has eight digits.") String passcode) { }
+
+    /** @param number for downloading it; 0 when it was not delivered */
+    record FileLine(int number, String name, @Nullable String path, long size, String delivered, @Nullable String sha256,
+                    long gapBytes, @Nullable String why, List<Long> wanted) { }
+
+    record WantedLine(long line, String words, boolean mustHave, int hopedFor, long whole, long gapped, long missing) { }
+
+    record PortalPage(String lab, String phone, String caseNumber, String contactPerson, String customer, String device,
+                      List<WantedLine> wanted, List<FileLine> files, long bytes, String fingerprint, Instant sealedAt,
+                      @Nullable Instant expiresAt, @Nullable DeliveryViews.Receipt receipt) { }
+
+    record Confirmation(@NotBlank(message = "Enter your name.") @Size(max = 200, message = "The name is longer than 200 characters.") String name,
+                        @Min(0) int checked, @Min(0) int equal) { }
+
+    /** What account.json says; only what this page shows of it. */
+    @JsonIgnoreProperties(ignoreUnknown = true)
+    private record Account(List<AccountLine> files, List<WantedLine> wanted) { }
+
+    @JsonIgnoreProperties(ignoreUnknown = true)
+    private record AccountLine(String name, String path, long size, String delivered, String sha256, List<Gap> gaps,
+                               String why, List<Long> wanted) { }
+
+    private record Gap(long offset, long length) { }
+
+    private static final String OPENED = "brantel.portal.";
+
+    private final Deliveries deliveries;
+    private final Cases cases;
+    private final Settings settings;
+
+    PortalController(Deliveries deliveries, Cases cases, Settings settings) {
+        this.deliveries = deliveries;
+        this.cases = cases;
+        this.settings = settings;
+    }
+
+    @PostMapping("/open")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void open(@PathVariable String token, @Valid @RequestBody Passcode form, HttpServletRequest request) {
+        long id = deliveries.open(token, form.passcode());
+        request.getSession();
+        request.changeSessionId();
+        request.getSession().setAttribute(OPENED + token, id);
+    }
+
+    @GetMapping
+    PortalPage page(@PathVariable String token, HttpServletRequest request) throws IOException {
+        Deliveries.Opened opened = opened(token, request);
+        DeliveryViews.Delivery d = opened.delivery();
+        CaseViews.Docket docket = cases.docket(d.caseNumber());
+        Account account = account(opened);
+        return new PortalPage(settings.lab(), settings.phone(), d.caseNumber(), docket.customer().contactPerson(),
+                docket.customer().name(), (docket.device().make() + " " + docket.device().model()).strip(), account.wanted(),
+                lines(account), d.bytes(), d.fingerprint(), d.sealedAt(), d.expiresAt(), d.receipt());
+    }
+
+    private static List<FileLine> lines(Account account) {
+        List<FileLine> lines = new ArrayList<>();
+        for (int i = 0; i < account.files().size(); i++) {
+            AccountLine f = account.files().get(i);
+            lines.add(new FileLine(f.path() == null ? 0 : i + 1, f.name(), f.path(), f.size(), f.delivered(), f.sha256(),
+                    f.gaps().stream().mapToLong(Gap::length).sum(), f.why(), f.wanted()));
+        }
+        return lines;
+    }
+
+    @GetMapping("/files/{number}")
+    ResponseEntity<StreamingResponseBody> file(@PathVariable String token, @PathVariable int number, HttpServletRequest request)
+            throws IOException {
+        Deliveries.Opened opened = opened(token, request);
+        List<AccountLine> files = account(opened).files();
+        if (number < 1 || number > files.size() || files.get(number - 1).path() == null) {
+            throw Refusal.missing("There is no file " + number + " in this delivery.");
+        }
+        Path file = opened.bag().resolve(files.get(number - 1).path()).normalize();
+        if (!file.startsWith(opened.bag())) {
+            throw Refusal.missing("There is no file " + number + " in this delivery.");
+        }
+        deliveries.downloaded(opened.delivery().id(), "one file, " + file.getFileName());
+        return attachment(file.getFileName().toString()).contentLength(Files.size(file)).body(out -> Files.copy(file, out));
+    }
+
+    @GetMapping("/all.zip")
+    ResponseEntity<StreamingResponseBody> all(@PathVariable String token, HttpServletRequest request) throws IOException {
+        Deliveries.Opened opened = opened(token, request);
+        Path bag = opened.bag();
+        List<Path> files;
+        try (Stream<Path> walk = Files.walk(bag)) {
+            files = walk.filter(Files::isRegularFile).sorted().toList();
+        }
+        deliveries.downloaded(opened.delivery().id(), "everything, " + files.size() + " files");
+        return attachment(bag.getFileName() + ".zip").body(out -> {
+            // Recovered files are mostly packed already: storing them is as small and leaves the time to the line.
+            try (ZipOutputStream zip = new ZipOutputStream(out, StandardCharsets.UTF_8)) {
+                zip.setLevel(Deflater.NO_COMPRESSION);
+                for (Path file : files) {
+                    ZipEntry entry = new ZipEntry(bag.getParent().relativize(file).toString().replace('\\', '/'));
+                    entry.setLastModifiedTime(Files.getLastModifiedTime(file));
+                    zip.putNextEntry(entry);
+                    try (InputStream in = Files.newInputStream(file)) {
+                        in.transferTo(zip);
+                    }
+                    zip.closeEntry();
+                }
+            }
+        });
+    }
+
+    /** Never something that a browser would run or show as a page. */
+    private static ResponseEntity.BodyBuilder attachment(String name) {
+        return ResponseEntity.ok().contentType(MediaType.APPLICATION_OCTET_STREAM)
+                .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString())
+                .header("Content-Security-Policy", "sandbox");
+    }
+
+    @PostMapping("/receipt")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void receive(@PathVariable String token, @Valid @RequestBody Confirmation form, HttpServletRequest request) {
+        deliveries.receive(opened(token, request).delivery().id(), form.name().strip(), form.checked(), form.equal());
+    }
+
+    private Deliveries.Opened opened(String token, HttpServletRequest request) {
+        HttpSession session = request.getSession(false);
+        Object id = session == null ? null : session.getAttribute(OPENED + token);
+        return deliveries.opened(token, id instanceof Long known ? known : -1);
+    }
+
+    private static Account account(Deliveries.Opened opened) throws IOException {
+        return Json.read(opened.bag().resolve(Bag.ACCOUNT), Account.class, "account");
+    }
+}

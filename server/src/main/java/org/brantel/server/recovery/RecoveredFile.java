@@ -1,0 +1,64 @@
+package org.brantel.server.recovery;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.io.IOException;
+import java.util.Arrays;
+import org.brantel.core.finding.Finding;
+import org.brantel.core.json.Json;
+import org.brantel.core.recovery.RecoveryResult;
+import org.brantel.core.source.Range;
+
+/** What became of one selected line in a run. */
+@Entity
+@Table(name = "recovered_file")
+class RecoveredFile {
+
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    private Long id;
+    @Column(updatable = false)
+    private Long runId;
+    @Column(updatable = false)
+    private Long lineId;
+    private String path;
+    private String name;
+    private long size;
+    private String outcome;
+    private String prognosis;
+    private String sha256;
+    private String gaps;
+    private String why;
+
+    protected RecoveredFile() { }
+
+    RecoveredFile(Long runId, Finding finding) {
+        this.runId = runId;
+        this.lineId = finding.id();
+    }
+
+    void take(RecoveryResult result, Finding finding) {
+        path = result.path();
+        name = finding.name();
+        size = finding.size();
+        outcome = result.outcome().name().toLowerCase().replace('_', '-');
+        prognosis = finding.prognosis().word();
+        sha256 = result.sha256();
+        gaps = Json.write(result.gaps());
+        why = result.why() != null ? result.why()
+                : finding.reasons().isEmpty() || prognosis.equals("whole") ? null : finding.reasons().get(0);
+    }
+
+    RecoveryViews.File view() {
+        try {
+            return new RecoveryViews.File(lineId, path, name, size, outcome, prognosis, sha256,
+                    Arrays.asList(Json.read(gaps, Range[].class, "gaps", "recovered file " + id)), why);
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+}

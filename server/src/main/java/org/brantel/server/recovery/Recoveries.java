@@ -1,0 +1,133 @@
+package org.brantel.server.recovery;
+
+import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Set;
+import org.brantel.server.catalogue.Catalogues;
+import org.brantel.server.custody.CustodyService;
+import org.brantel.server.intake.Cases;
+import org.brantel.server.intake.Stage;
+import org.brantel.server.platform.Events;
+import org.brantel.server.platform.Jobs;
+import org.brantel.server.platform.Refusal;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Starts, pauses and resumes recovery runs. */
+@Service
+public class Recoveries {
+
+    /** A run that went through, ready to be packed. */
+    public record Finished(long runId, Path files, List<RecoveryViews.File> results) { }
+
+    private static final Set<RecoveryRun.State> AT_WORK = EnumSet.of(RecoveryRun.State.WAITING, RecoveryRun.State.RUNNING);
+
+    private final RecoveryRuns runs;
+    private final RecoveredFiles files;
+    private final Catalogues catalogues;
+    private final Cases cases;
+    private final CustodyService custody;
+    private final Events events;
+    private final Jobs jobs;
+    private final OneTimeTask<Long> recoveryTask;
+    private final Clock clock;
+
+    Recoveries(RecoveryRuns runs, RecoveredFiles files, Catalogues catalogues, Cases cases, CustodyService custody,
+               Events events, Jobs jobs, OneTimeTask<Long> recoveryTask, Clock clock) {
+        this.runs = runs;
+        this.files = files;
+        this.catalogues = catalogues;
+        this.cases = cases;
+        this.custody = custody;
+        this.events = events;
+        this.jobs = jobs;
+        this.recoveryTask = recoveryTask;
+        this.clock = clock;
+    }
+
+    @Transactional
+    RecoveryViews.Run start(String number, String who) {
+        long caseId = cases.id(number);
+        if (runs.existsByCaseIdAndStateIn(caseId, AT_WORK)) {
+            throw Refusal.conflict("A recovery run of " + number + " is going on; wait for it.");
+        }
+        int selected = catalogues.selected(number).size();
+        if (selected == 0) {
+            throw Refusal.conflict("Nothing is selected; choose findings in the catalogue first.");
+        }
+        RecoveryRun run = runs.save(new RecoveryRun(caseId, selected, who, clock.instant()));
+        cases.moveTo(number, Stage.RECOVERY, who);
+        custody.record(number, who, "started recovery", "run " + run.id() + ", " + selected + " findings");
+        jobs.start(recoveryTask, run.id());
+        events.changed(number, "recovery");
+        return run.view(number);
+    }
+
+    @Transactional
+    RecoveryViews.Run pause(long id, String who) {
+        RecoveryRun run = find(id);
+        String number = cases.number(run.caseId());
+        if (!AT_WORK.contains(run.state())) {
+            throw Refusal.conflict("This run is not going on, so there is nothing to pause.");
+        }
+        run.ask("pause");
+        custody.record(number, who, "asked to pause recovery", "run " + id);
+        return run.view(number);
+    }
+
+    @Transactional
+    RecoveryViews.Run resume(long id, String who) {
+        RecoveryRun run = find(id);
+        String number = cases.number(run.caseId());
+        if (AT_WORK.contains(run.state()) || run.state() == RecoveryRun.State.DONE) {
+            throw Refusal.conflict("This run is " + run.state().name().toLowerCase() + "; there is nothing to resume.");
+        }
+        run.waitAgain();
+        custody.record(number, who, "resumed recovery", "run " + id);
+        jobs.start(recoveryTask, id);
+        events.changed(number, "recovery");
+        return run.view(number);
+    }
+
+    /** Newest first. */
+    @Transactional(readOnly = true)
+    public List<RecoveryViews.Run> runs(String number) {
+        return runs.findByCaseIdOrderByIdDesc(cases.id(number)).stream().map(r -> r.view(number)).toList();
+    }
+
+    /** Of all cases. */
+    @Transactional(readOnly = true)
+    public List<RecoveryViews.Run> running() {
+        return runs.findByStateInOrderById(AT_WORK).stream().map(r -> r.view(cases.number(r.caseId()))).toList();
+    }
+
+    @Transactional(readOnly = true)
+    List<RecoveryViews.File> files(long runId) {
+        return files.findByRunIdOrderById(runId).stream().map(RecoveredFile::view).toList();
+    }
+
+    /** The newest run, when it went through. @throws Refusal when there is none */
+    @Transactional(readOnly = true)
+    public Finished finished(String number) {
+        RecoveryRun run = runs.findByCaseIdOrderByIdDesc(cases.id(number)).stream().findFirst()
+                .filter(r -> r.state() == RecoveryRun.State.DONE)
+                .orElseThrow(() -> Refusal.conflict("There is no finished recovery run of " + number + "; recover the selection first."));
+        return finished(run);
+    }
+
+    @Transactional(readOnly = true)
+    public Finished finished(long runId) {
+        return finished(find(runId));
+    }
+
+    private Finished finished(RecoveryRun run) {
+        return new Finished(run.id(), Path.of(run.folder()).resolve("files"), files(run.id()));
+    }
+
+    private RecoveryRun find(long id) {
+        return runs.findById(id).orElseThrow(() -> Refusal.missing("There is no recovery run " + id + "."));
+    }
+}

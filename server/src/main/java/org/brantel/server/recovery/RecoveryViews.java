@@ -1,0 +1,25 @@
+package org.brantel.server.recovery;
+
+import jakarta.annotation.Nullable;
+import java.time.Instant;
+import java.util.List;
+import org.brantel.core.source.Range;
+
+/** What others see of recovery. */
+public final class RecoveryViews {
+
+    private RecoveryViews() { }
+
+    /** @param state waiting, running, paused, done, failed */
+    public record Run(long id, String caseNumber, String state, int total, int done, int whole, int gapped, int notWritten,
+                      long bytes, @Nullable String trouble, String who, Instant startedAt, @Nullable Instant endedAt) { }
+
+    /**
+     * @param line    of the catalogue
+     * @param path    in the vault; absent when nothing was written
+     * @param outcome whole, gapped, not-written
+     * @param gaps    offsets in the file that hold zeros
+     */
+    public record File(long line, @Nullable String path, String name, long size, String outcome, String prognosis,
+                       @Nullable String sha256, List<Range> gaps, @Nullable String why) { }
+}

@@ -1,0 +1,143 @@
+package org.brantel.server.scan;
+
+import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.Set;
+import java.util.function.BooleanSupplier;
+import java.util.function.Consumer;
+import org.brantel.core.finding.Finding;
+import org.brantel.core.scan.Scan;
+import org.brantel.core.scan.ScanListener;
+import org.brantel.core.scan.ScanMethod;
+import org.brantel.core.scan.ScanPlan;
+import org.brantel.core.scan.ScanReport;
+import org.brantel.core.source.Source;
+import org.brantel.core.source.Sources;
+import org.brantel.server.bench.Bench;
+import org.brantel.server.catalogue.Catalogues;
+import org.brantel.server.custody.CustodyService;
+import org.brantel.server.intake.Cases;
+import org.brantel.server.intake.Stage;
+import org.brantel.server.platform.Events;
+import org.brantel.server.platform.Jobs;
+import org.brantel.server.platform.Settings;
+import org.brantel.server.platform.Ticker;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** Runs a scan session on the image and brings what it found into the catalogue. Killed, it starts anew: scans only read. */
+@Configuration(proxyBeanMethods = false)
+class ScanJob {
+
+    private static final Logger LOG = LoggerFactory.getLogger(ScanJob.class);
+    private static final int EVERY_MILLIS = 300;
+
+    private final ScanSessions sessions;
+    private final Bench bench;
+    private final Catalogues catalogues;
+    private final Cases cases;
+    private final CustodyService custody;
+    private final Events events;
+    private final Settings settings;
+    private final TransactionTemplate transaction;
+    private final Clock clock;
+
+    ScanJob(ScanSessions sessions, Bench bench, Catalogues catalogues, Cases cases, CustodyService custody, Events events,
+            Settings settings, TransactionTemplate transaction, Clock clock) {
+        this.sessions = sessions;
+        this.bench = bench;
+        this.catalogues = catalogues;
+        this.cases = cases;
+        this.custody = custody;
+        this.events = events;
+        this.settings = settings;
+        this.transaction = transaction;
+        this.clock = clock;
+    }
+
+    @Bean
+    OneTimeTask<Long> scanTask() {
+        return Jobs.define("scan", this::run);
+    }
+
+    private void run(long id, BooleanSupplier serverStops) throws IOException {
+        ScanSession session = sessions.findById(id).orElseThrow();
+        if (session.state() != ScanSession.State.WAITING && session.state() != ScanSession.State.RUNNING) {
+            return;
+        }
+        String number = cases.number(session.caseId());
+        Path folder = settings.scans().resolve(number).resolve("scan-" + id).toAbsolutePath();
+        change(id, number, s -> s.run(folder.toString()));
+        ScanPlan plan = new ScanPlan(ScanMethod.ofWord(session.method()), null, Set.of(), false, true);
+        try (Source source = Sources.open(bench.image(session.imagingId()).file().toString())) {
+            Watch watch = new Watch(id, number, serverStops);
+            ScanReport report = new Scan(source, plan, watch, clock).run(folder, watch::stop);
+            if (serverStops.getAsBoolean()) {
+                throw new Ticker.ServerStops("scan session " + id);
+            }
+            change(id, number, s -> s.progress("catalogue", 0, report.findings(), watch.counts));
+            Catalogues.Merged merged = catalogues.merge(number, id, session.imagingId(), folder.resolve("findings.ndjson"));
+            transaction.executeWithoutResult(t -> {
+                sessions.findById(id).orElseThrow().end(report.finished(), report, merged.added(), merged.shared(), clock.instant());
+                custody.record(number, CustodyService.MACHINE, report.finished() ? "finished a scan" : "stopped a scan",
+                        "session " + id + ", " + report.method() + ", " + report.findings() + " findings, "
+                                + merged.added() + " new in the catalogue, " + report.problems().size() + " problems");
+                cases.moveTo(number, Stage.SELECTION, CustodyService.MACHINE);
+                events.changed(number, "scan");
+            });
+        } catch (Ticker.ServerStops e) {
+            throw e;
+        } catch (IOException | RuntimeException e) {
+            LOG.error("Scan session {} of {} ended; the image is untouched, start another scan", id, number, e);
+            change(id, number, s -> s.fail(e.getMessage(), clock.instant()));
+            custody.record(number, CustodyService.MACHINE, "a scan failed", String.valueOf(e.getMessage()));
+        }
+    }
+
+    private void change(long id, String number, Consumer<ScanSession> how) {
+        transaction.executeWithoutResult(t -> {
+            how.accept(sessions.findById(id).orElseThrow());
+            events.changed(number, "scan");
+        });
+    }
+
+    private final class Watch implements ScanListener {
+        private final long id;
+        private final String number;
+        private final BooleanSupplier serverStops;
+        private final Ticker ticker = new Ticker(EVERY_MILLIS);
+        private final Ticker questions = new Ticker(EVERY_MILLIS);
+        private ScanView.Counts counts = new ScanView.Counts();
+        private boolean asked;
+
+        Watch(long id, String number, BooleanSupplier serverStops) {
+            this.id = id;
+            this.number = number;
+            this.serverStops = serverStops;
+        }
+
+        boolean stop() {
+            if (!asked && questions.due()) {
+                asked = sessions.findById(id).map(s -> s.asked() != null).orElse(true);
+            }
+            return asked || serverStops.getAsBoolean();
+        }
+
+        @Override
+        public void found(Finding finding) {
+            counts = counts.with(finding);
+        }
+
+        @Override
+        public void progressed(String phase, long done, long all) {
+            if (ticker.due()) {
+                change(id, number, s -> s.progress(phase, done, all, counts));
+            }
+        }
+    }
+}

@@ -1,0 +1,133 @@
+package org.brantel.server.scan;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.io.IOException;
+import java.time.Instant;
+import org.brantel.core.json.Json;
+import org.brantel.core.scan.ScanReport;
+import org.hibernate.annotations.DynamicUpdate;
+
+@Entity
+@Table(name = "scan_session")
+@DynamicUpdate
+class ScanSession {
+
+    enum State { WAITING, RUNNING, DONE, STOPPED, FAILED }
+
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    private Long id;
+    @Column(updatable = false)
+    private Long caseId;
+    @Column(updatable = false)
+    private Long imagingId;
+    @Enumerated(EnumType.STRING)
+    private State state;
+    private String asked;
+    @Column(updatable = false)
+    private String method;
+    private String folder;
+    private String phase;
+    private long done;
+    private long total;
+    private String counts;
+    private String report;
+    private long added;
+    private long shared;
+    private String trouble;
+    @Column(updatable = false)
+    private String who;
+    @Column(updatable = false)
+    private Instant startedAt;
+    private Instant endedAt;
+
+    protected ScanSession() { }
+
+    ScanSession(Long caseId, Long imagingId, String method, String who, Instant startedAt) {
+        this.caseId = caseId;
+        this.imagingId = imagingId;
+        this.method = method;
+        this.who = who;
+        this.startedAt = startedAt;
+        this.state = State.WAITING;
+        this.folder = "";
+        this.phase = "waiting";
+        this.counts = Json.write(new ScanView.Counts());
+    }
+
+    void run(String where) {
+        state = State.RUNNING;
+        folder = where;
+        trouble = null;
+    }
+
+    void ask(String what) {
+        asked = what;
+    }
+
+    void progress(String newPhase, long doneNow, long all, ScanView.Counts found) {
+        phase = newPhase;
+        done = doneNow;
+        total = all;
+        counts = Json.write(found);
+    }
+
+    void end(boolean finished, ScanReport result, long addedLines, long sharedLines, Instant at) {
+        state = finished ? State.DONE : State.STOPPED;
+        asked = null;
+        report = Json.write(result);
+        added = addedLines;
+        shared = sharedLines;
+        phase = "done";
+        endedAt = at;
+    }
+
+    void fail(String why, Instant at) {
+        state = State.FAILED;
+        asked = null;
+        trouble = why;
+        endedAt = at;
+    }
+
+    Long id() {
+        return id;
+    }
+
+    Long caseId() {
+        return caseId;
+    }
+
+    Long imagingId() {
+        return imagingId;
+    }
+
+    State state() {
+        return state;
+    }
+
+    String asked() {
+        return asked;
+    }
+
+    String method() {
+        return method;
+    }
+
+    ScanView view(String caseNumber) {
+        try {
+            return new ScanView(id, caseNumber, imagingId, state.name().toLowerCase(), asked, method, phase, done, total,
+                    Json.read(counts, ScanView.Counts.class, "counts", "scan " + id),
+                    report == null ? null : Json.read(report, ScanReport.class, "report", "scan " + id), added, shared,
+                    trouble, who, startedAt, endedAt);
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+}

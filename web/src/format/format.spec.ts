@@ -1,0 +1,33 @@
+import { describe, expect, it } from 'vitest'
+import { duration, grouped, percent, shortHash, size } from './format'
+
+describe('sizes', () => {
+  it('are binary with three digits that mean something', () => {
+    expect(size(0)).toBe('0 B')
+    expect(size(1023)).toBe('1023 B')
+    expect(size(1024)).toBe('1.00 KiB')
+    expect(size(33554432)).toBe('32.0 MiB')
+    expect(size(2e12)).toBe('1.82 TiB')
+  })
+})
+
+describe('shares', () => {
+  it('say 100 % only when nothing is missing', () => {
+    expect(percent(999999, 1000000)).toBe('99.9 %')
+    expect(percent(1000000, 1000000)).toBe('100 %')
+    expect(percent(0, 0)).toBe('0 %')
+  })
+})
+
+describe('times and hashes', () => {
+  it('say how long in words', () => {
+    expect(duration(12)).toBe('12 s')
+    expect(duration(600)).toBe('10 min')
+    expect(duration(5400)).toBe('1 h 30 min')
+    expect(duration(Infinity)).toBe('not known')
+  })
+  it('shorten a hash in the middle and group it for reading out', () => {
+    expect(shortHash('a1a0ffffffffffff7e41')).toBe('a1a0…7e41')
+    expect(grouped('a1a07e41')).toBe('a1a0 7e41')
+  })
+})

@@ -1,0 +1,82 @@
+/** Numbers, sizes, times and hashes as the lab writes them. */
+
+const UNITS = ['B', 'KiB', 'MiB', 'GiB', 'TiB', 'PiB']
+
+/** Binary units; three digits that mean something. */
+export function size(bytes: number): string {
+  let value = bytes
+  let unit = 0
+  while (value >= 1024 && unit < UNITS.length - 1) {
+    value /= 1024
+    unit++
+  }
+  if (unit === 0) return `${value} B`
+  return `${value >= 100 ? value.toFixed(0) : value >= 10 ? value.toFixed(1) : value.toFixed(2)} ${UNITS[unit]}`
+}
+
+/** For a title: every byte. */
+export function bytes(value: number): string {
+  return `${count(value)} bytes`
+}
+
+export function count(value: number): string {
+  return value.toLocaleString('en-GB')
+}
+
+export function percent(part: number, whole: number): string {
+  if (whole === 0) return '0 %'
+  const share = (100 * part) / whole
+  if (share > 99.9 && part < whole) return '99.9 %'
+  return `${share >= 100 ? '100' : share.toFixed(1)} %`
+}
+
+let zone = 'UTC'
+
+/** The lab's time zone, from the server's settings. */
+export function useZone(name: string): void {
+  zone = name
+}
+
+export function zoneName(): string {
+  return zone
+}
+
+export function time(iso: string): string {
+  return new Date(iso).toLocaleTimeString('en-GB', { timeZone: zone, hour: '2-digit', minute: '2-digit' })
+}
+
+export function day(iso: string): string {
+  return new Date(iso).toLocaleDateString('en-GB', { timeZone: zone, weekday: 'short', day: 'numeric', month: 'short' })
+}
+
+export function dayAndTime(iso: string): string {
+  return `${day(iso)} ${time(iso)}`
+}
+
+export function dateAndTime(iso: string): string {
+  return new Date(iso).toLocaleString('en-GB', { timeZone: zone, day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' })
+}
+
+/** Seconds as people say them. */
+export function duration(seconds: number): string {
+  if (!Number.isFinite(seconds)) return 'not known'
+  if (seconds < 60) return `${Math.max(0, Math.round(seconds))} s`
+  if (seconds < 3600) return `${Math.round(seconds / 60)} min`
+  const hours = seconds / 3600
+  return hours < 48 ? `${Math.floor(hours)} h ${Math.round((hours % 1) * 60)} min` : `${Math.round(hours / 24)} days`
+}
+
+/** A hash shortened in the middle. */
+export function shortHash(hash: string): string {
+  return hash.length <= 12 ? hash : `${hash.slice(0, 4)}…${hash.slice(-4)}`
+}
+
+/** Four-character groups, to be read out. */
+export function grouped(hash: string): string {
+  return hash.replace(/(.{4})(?=.)/g, '$1 ')
+}
+
+/** The words of a path code, like image-then-scan. */
+export function words(code: string): string {
+  return code.replace(/-/g, ' ')
+}

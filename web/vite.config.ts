@@ -1,0 +1,16 @@
+import { fileURLToPath } from 'node:url'
+import vue from '@vitejs/plugin-vue'
+import { defineConfig } from 'vitest/config'
+
+const server = process.env.BRANTEL_SERVER ?? 'http://127.0.0.1:8420'
+
+export default defineConfig({
+  plugins: [vue()],
+  resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
+  server: { proxy: { '/api': server } },
+  build: { target: 'es2022', chunkSizeWarningLimit: 900 },
+  test: {
+    environment: 'happy-dom',
+    server: { deps: { inline: ['bootstrap-vue-next'] } },
+  },
+})
