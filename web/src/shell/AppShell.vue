@@ -1,0 +1,80 @@
+<script setup lang="ts">
+import { onMounted, onUnmounted, ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { api } from '@/api/client'
+import { useLive } from '@/api/live'
+import type { CaseSummary, Desk } from '@/api/types'
+import { time, zoneName } from '@/format/format'
+import { useSession } from '@/staff/session'
+import BrandMark from './BrandMark.vue'
+import FindBox from './FindBox.vue'
+import RunningWork from './RunningWork.vue'
+import { handleKey, shownKeys, useKeys } from './keys'
+import { currentTheme, switchTheme } from './theme'
+
+const session = useSession()
+const route = useRoute()
+const router = useRouter()
+const desk = useLive(() => api.get<Desk>('/api/desk'), () => true)
+const theme = ref(currentTheme())
+const keysOpen = ref(false)
+const now = ref(new Date().toISOString())
+let clock = 0
+
+useKeys([{ key: '?', does: 'all keys here', run: () => (keysOpen.value = !keysOpen.value) }])
+onMounted(() => {
+  document.addEventListener('keydown', handleKey)
+  clock = window.setInterval(() => (now.value = new Date().toISOString()), 10_000)
+})
+onUnmounted(() => {
+  document.removeEventListener('keydown', handleKey)
+  clearInterval(clock)
+})
+
+async function signOut(): Promise<void> {
+  await session.signOut()
+  await router.push('/sign-in')
+}
+const benchCount = () => desk.data.value?.running.filter((w) => w.place === 'imaging' || w.place === 'scanning').length ?? 0
+const handoverCount = (cases: CaseSummary[] | undefined) => cases?.filter((c) => c.stage === 'handover').length ?? 0
+const initials = (name: string) => name.split(' ').map((p) => p[0]).join('').slice(0, 2)
+</script>
+
+<template>
+  <div class="app">
+    <a class="visually-hidden-focusable" href="#work">To the work</a>
+    <header class="top">
+      <RouterLink to="/desk" class="brand"><BrandMark />Brantel</RouterLink>
+      <nav aria-label="Rooms" class="f">
+        <RouterLink to="/desk" class="room" :class="{ on: route.meta.room === 'desk' }">Desk <span class="n hot">{{ desk.data.value?.decisions.length || '' }}</span></RouterLink>
+        <RouterLink to="/bench" class="room" :class="{ on: route.meta.room === 'bench' }">Bench <span class="n">{{ benchCount() || '' }}</span></RouterLink>
+        <RouterLink to="/handover" class="room" :class="{ on: route.meta.room === 'handover' }">Handover <span class="n">{{ handoverCount(desk.data.value?.cases) || '' }}</span></RouterLink>
+        <RouterLink to="/ledger" class="room" :class="{ on: route.meta.room === 'ledger' }">Ledger</RouterLink>
+      </nav>
+      <span class="sp" />
+      <FindBox :cases="desk.data.value?.cases ?? []" />
+      <RunningWork :work="desk.data.value?.running ?? []" />
+      <div class="who">
+        <span class="init" aria-hidden="true">{{ initials(session.person?.name ?? '') }}</span>{{ session.person?.name }}
+        <button type="button" class="linkish xs" @click="signOut">Sign out</button>
+      </div>
+    </header>
+    <main id="work" class="main" tabindex="-1"><slot /></main>
+    <footer class="foot">
+      <span v-for="k in shownKeys" :key="k.key + k.does"><span class="kbd">{{ k.key === ' ' ? 'Space' : k.key }}</span>{{ k.does }}</span>
+      <span class="sp" />
+      <button type="button" class="linkish xs" @click="theme = switchTheme()">{{ theme === 'dark' ? 'Light' : 'Dark' }} theme</button>
+      <span :title="zoneName()">Lab time {{ time(now) }}</span>
+    </footer>
+    <dialog v-if="keysOpen" open class="keys sheet" aria-label="Keys of this screen">
+      <p class="b">Keys of this screen</p>
+      <p v-for="k in shownKeys" :key="k.key + k.does" class="s"><span class="kbd">{{ k.key === ' ' ? 'Space' : k.key }}</span> {{ k.does }}</p>
+      <p class="s"><span class="kbd">Ctrl K</span> find a case or go somewhere</p>
+      <button type="button" class="btn btn-quiet btn-sm" @click="keysOpen = false">Close</button>
+    </dialog>
+  </div>
+</template>
+
+<style scoped>
+.keys { position: fixed; bottom: 40px; left: 20px; top: auto; margin: 0; padding: 14px 18px; display: grid; gap: 6px; z-index: 20; color: var(--ink); }
+</style>
