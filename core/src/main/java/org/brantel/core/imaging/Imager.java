@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.BooleanSupplier;
 import org.brantel.core.source.BlockState;
+import org.brantel.core.source.DestinationFull;
 import org.brantel.core.source.DestinationGuard;
 import org.brantel.core.source.MapJournal;
 import org.brantel.core.source.Range;
@@ -48,6 +49,7 @@ public final class Imager {
      *
      * @param stop asked between two requests; when true, the map is saved and the run ends unfinished
      * @throws SourceException.Gone when the device vanished; what was read is saved
+     * @throws DestinationFull      when the image has no room; what was read is saved
      */
     public ImagingResult run(BooleanSupplier stop) throws IOException {
         long start = System.nanoTime();
@@ -171,8 +173,14 @@ public final class Imager {
         private void write(Range part, long bufferStart) throws IOException {
             ByteBuffer bytes = ByteBuffer.wrap(buffer, (int) (part.offset() - bufferStart), (int) part.length());
             long at = part.offset();
-            while (bytes.hasRemaining()) {
-                at += out.write(bytes, at);
+            try {
+                while (bytes.hasRemaining()) {
+                    at += out.write(bytes, at);
+                }
+            } catch (IOException e) {
+                throw DestinationFull.caused(e, image.toAbsolutePath().getParent(), part.length())
+                        ? new DestinationFull("The disk that holds " + image.getFileName()
+                        + " is full. What was read is kept; make room and resume.", e) : e;
             }
         }
 

@@ -1,5 +1,6 @@
 package org.brantel.core.json;
 
+import com.fasterxml.jackson.annotation.JsonAutoDetect;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -16,6 +17,8 @@ public final class Json {
             .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
             .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
             .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
+            // A record's properties are its components; isEmpty() and the like are questions, not data.
+            .changeDefaultVisibility(v -> v.withIsGetterVisibility(JsonAutoDetect.Visibility.NONE))
             .build();
 
     private Json() { }

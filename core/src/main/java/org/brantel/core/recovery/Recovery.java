@@ -20,6 +20,7 @@ import java.util.function.BooleanSupplier;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.Prognosis;
 import org.brantel.core.manifest.Hashes;
+import org.brantel.core.source.DestinationFull;
 import org.brantel.core.source.DestinationGuard;
 import org.brantel.core.source.Range;
 import org.brantel.core.source.RangeSet;
@@ -74,7 +75,7 @@ public final class Recovery {
                 if (result == null || !stillStands(result)) {
                     try {
                         result = write(finding, paths.get(finding.id()));
-                    } catch (NoRoom e) {
+                    } catch (DestinationFull e) {
                         return new Outcome(results, e.getMessage());
                     }
                     file.write(result);
@@ -113,8 +114,9 @@ public final class Recovery {
             setTimes(target, finding);
         } catch (IOException e) {
             Files.deleteIfExists(part);
-            if (isFull(e)) {
-                throw new NoRoom(finding.name());
+            if (DestinationFull.caused(e, target.getParent(), finding.size())) {
+                throw new DestinationFull("The destination is full; it stopped before '" + finding.name()
+                        + "'. What was written stands; make room and run it again to go on.", e);
             }
             if (e instanceof SourceException) {
                 throw e;
@@ -196,19 +198,5 @@ public final class Recovery {
             }
         }
         return Hashes.hex(digest.digest());
-    }
-
-    private static boolean isFull(IOException e) {
-        String message = String.valueOf(e.getMessage());
-        return message.contains("No space left on device") || message.contains("Disk quota exceeded");
-    }
-
-    private static final class NoRoom extends IOException {
-        private static final long serialVersionUID = 1L;
-
-        NoRoom(String name) {
-            super("The destination is full; it stopped before '" + name
-                    + "'. What was written stands; make room and run it again to go on.");
-        }
     }
 }

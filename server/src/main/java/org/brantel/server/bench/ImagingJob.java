@@ -13,6 +13,7 @@ import org.brantel.core.imaging.ImagingListener;
 import org.brantel.core.imaging.ImagingResult;
 import org.brantel.core.imaging.Planner;
 import org.brantel.core.source.BlockState;
+import org.brantel.core.source.DestinationFull;
 import org.brantel.core.source.ReadMap;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.SourceException;
@@ -99,10 +100,11 @@ class ImagingJob {
             }
         } catch (Ticker.ServerStops e) {
             throw e;
-        } catch (SourceException.Gone e) {
+        } catch (SourceException.Gone | DestinationFull e) {
             watch.flush();
             change(id, number, s -> s.pause(e.getMessage()));
-            custody.record(number, CustodyService.MACHINE, "paused imaging: the device went away", e.getMessage());
+            custody.record(number, CustodyService.MACHINE, e instanceof DestinationFull
+                    ? "paused imaging: no room for the image" : "paused imaging: the device went away", e.getMessage());
         } catch (IOException | RuntimeException e) {
             LOG.error("Imaging session {} of {} ended; what was read is in the image and its map, it can be resumed", id, number, e);
             change(id, number, s -> s.fail(e.getMessage(), clock.instant()));

@@ -230,11 +230,11 @@ public class Catalogues {
         return selection(cases.id(number)).files();
     }
 
-    /** Wanted lines that a line fits. */
+    /** Wanted lines that each of some catalogue lines fits. */
     @Transactional(readOnly = true)
-    public Map<Long, List<Long>> wantedBySelected(String number) {
+    public Map<Long, List<Long>> wantedBy(String number, List<Long> ids) {
         Map<Long, List<Long>> fits = new LinkedHashMap<>();
-        lines.findByCaseIdAndSelectedTrueOrderById(cases.id(number)).forEach(l -> fits.put(l.id(), l.view().wanted()));
+        lines.findByCaseIdAndIdIn(cases.id(number), ids).forEach(l -> fits.put(l.id(), l.view().wanted()));
         return fits;
     }
 

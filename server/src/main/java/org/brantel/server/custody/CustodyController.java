@@ -1,5 +1,6 @@
 package org.brantel.server.custody;
 
+import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
@@ -11,6 +12,11 @@ class CustodyController {
 
     CustodyController(CustodyService custody) {
         this.custody = custody;
+    }
+
+    @GetMapping("/api/ledger")
+    List<CustodyService.Summary> ledger() {
+        return custody.ledger();
     }
 
     @GetMapping("/api/cases/{number}/custody")

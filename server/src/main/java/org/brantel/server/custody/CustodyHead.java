@@ -26,6 +26,10 @@ class CustodyHead {
         lastHash = entry.hash();
     }
 
+    String caseNumber() {
+        return caseNumber;
+    }
+
     long lastNumber() {
         return lastNumber;
     }

@@ -5,6 +5,8 @@ import java.util.List;
 import org.brantel.core.custody.CustodyChain;
 import org.brantel.core.custody.CustodyEntry;
 import org.brantel.server.platform.Events;
+import org.springframework.data.domain.PageRequest;
+import org.springframework.data.domain.Sort;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -17,6 +19,11 @@ public class CustodyService {
 
     /** A record and where it is torn; no tears when every seam meets. */
     public record Tape(List<CustodyEntry> entries, List<CustodyChain.Tear> tears) { }
+
+    /** One case's record in short. */
+    record Summary(String caseNumber, long entries, boolean torn) { }
+
+    private static final int LEDGER = 200;
 
     private final CustodyRecords records;
     private final CustodyHeads heads;
@@ -51,6 +58,13 @@ public class CustodyService {
                 .map(CustodyRecord::entry).toList();
         CustodyHead head = heads.findById(caseNumber).orElseGet(() -> new CustodyHead(caseNumber));
         return new Tape(entries, CustodyChain.check(entries, head.lastNumber(), head.lastHash()));
+    }
+
+    /** The newest records and whether each holds. */
+    @Transactional(readOnly = true)
+    List<Summary> ledger() {
+        return heads.findAll(PageRequest.of(0, LEDGER, Sort.by(Sort.Direction.DESC, "caseNumber"))).stream()
+                .map(h -> new Summary(h.caseNumber(), h.lastNumber(), !tape(h.caseNumber()).tears().isEmpty())).toList();
     }
 
     @Transactional(readOnly = true)

@@ -89,7 +89,8 @@ class SealingJob {
         Path bag = settings.bags().resolve(number).resolve(number + "-delivery-" + delivery.id()).toAbsolutePath();
         Files.createDirectories(bag.getParent());
         Files.createDirectories(run.files());
-        String account = Account.json(number, settings.lab(), run.results(), catalogues.wantedBySelected(number), catalogues.wanted(number));
+        String account = Account.json(number, settings.lab(), run.results(), 
+                catalogues.wantedBy(number, run.results().stream().map(RecoveryViews.File::line).toList()), catalogues.wanted(number));
         Bag.Sealed sealed = Bag.seal(run.files(), bag, new BagInfo(settings.lab(), number + " delivery " + delivery.id(),
                 "Files recovered for " + cases.docket(number).customer().name(), LocalDate.now(clock.withZone(settings.zone()))),
                 account, LabKey.at(settings.key()));

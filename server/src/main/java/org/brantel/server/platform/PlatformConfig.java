@@ -1,13 +1,11 @@
 package org.brantel.server.platform;
 
-import io.swagger.v3.oas.models.media.Schema;
-import jakarta.annotation.Nullable;
+import com.fasterxml.jackson.annotation.JsonAutoDetect;
 import java.time.Clock;
-import java.util.ArrayList;
-import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.springdoc.core.customizers.OpenApiCustomizer;
-import org.springdoc.core.customizers.PropertyCustomizer;
+import org.springframework.boot.jackson.autoconfigure.JsonMapperBuilderCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.web.servlet.config.annotation.ViewControllerRegistry;
@@ -16,54 +14,31 @@ import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 @Configuration(proxyBeanMethods = false)
 class PlatformConfig implements WebMvcConfigurer {
 
-    private static final String MAY_BE_ABSENT = "x-may-be-absent";
-
     @Bean
     Clock clock() {
         return Clock.systemUTC();
     }
 
+    /** A record's properties are its components; {@code isEmpty()} and the like are questions, not data. */
     @Bean
-    PropertyCustomizer markNullable() {
-        return (property, type) -> {
-            if (type.getCtxAnnotations() != null) {
-                for (var annotation : type.getCtxAnnotations()) {
-                    if (annotation.annotationType() == Nullable.class) {
-                        property.addExtension(MAY_BE_ABSENT, true);
-                    }
-                }
-            }
-            return property;
-        };
+    JsonMapperBuilderCustomizer componentsOnly() {
+        return builder -> builder.changeDefaultVisibility(v -> v.withIsGetterVisibility(JsonAutoDetect.Visibility.NONE));
     }
 
-    /** Every property is always there unless it says that it may be absent. */
+    /** Every property is always there unless its record says that it may be absent. */
     @Bean
-    OpenApiCustomizer requireTheRest() {
+    OpenApiCustomizer requireTheRest(SchemaNames names) {
         return api -> {
             api.setServers(null);
             api.getInfo().title("Brantel").version("1");
-            api.getComponents().getSchemas().values().forEach(PlatformConfig::require);
-        };
-    }
-
-    @SuppressWarnings("rawtypes")
-    private static void require(Schema schema) {
-        Map<String, Schema> properties = schema.getProperties();
-        if (properties == null) {
-            return;
-        }
-        List<String> required = new ArrayList<>();
-        properties.forEach((name, property) -> {
-            if (property.getExtensions() != null && property.getExtensions().remove(MAY_BE_ABSENT) != null) {
-                if (property.getExtensions().isEmpty()) {
-                    property.setExtensions(null);
+            api.getComponents().getSchemas().forEach((name, schema) -> {
+                Map<String, ?> properties = schema.getProperties();
+                if (properties != null) {
+                    Set<String> absent = names.absentable(name);
+                    schema.setRequired(properties.keySet().stream().filter(p -> !absent.contains(p)).toList());
                 }
-            } else {
-                required.add(name);
-            }
-        });
-        schema.setRequired(required);
+            });
+        };
     }
 
     /** Deep links of the front end: it does its own routing. */

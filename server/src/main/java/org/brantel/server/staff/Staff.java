@@ -1,9 +1,11 @@
 package org.brantel.server.staff;
 
 import java.time.Clock;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import org.brantel.server.platform.Refusal;
+import org.springframework.data.domain.Sort;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.crypto.password.PasswordEncoder;
@@ -38,6 +40,21 @@ public class Staff {
         return person;
     }
 
+    /** @throws Refusal unless the current person has the role */
+    public Person require(Role role) {
+        Person person = current();
+        if (person.role() != role) {
+            throw Refusal.notAllowed("Only a " + role.name().toLowerCase(Locale.ROOT) + " may do this; ask one.");
+        }
+        return person;
+    }
+
+    /** Everybody, by name. */
+    @Transactional(readOnly = true)
+    public List<Person> all() {
+        return members.findAll(Sort.by("name")).stream().map(StaffMember::person).toList();
+    }
+
     @Transactional(readOnly = true)
     public boolean isEmpty() {
         return members.count() == 0;
@@ -52,14 +69,29 @@ public class Staff {
         if (name == null || name.isBlank()) {
             throw Refusal.badInput("name", "The person's name is missing.");
         }
-        if (password == null || password.length() < SHORTEST_PASSWORD) {
-            throw Refusal.badInput("password", "A password needs at least " + SHORTEST_PASSWORD + " characters.");
-        }
+        checkLength(password);
         if (members.findByLogin(plain).isPresent()) {
             throw Refusal.conflict("There is a person with the sign-in name '" + plain + "' already; choose another.");
         }
         members.save(new StaffMember(plain, name.strip(), role, passwords.encode(password), clock.instant()));
         return new Person(plain, name.strip(), role);
+    }
+
+    private static void checkLength(String password) {
+        if (password == null || password.length() < SHORTEST_PASSWORD) {
+            throw Refusal.badInput("password", "A password needs at least " + SHORTEST_PASSWORD + " characters.");
+        }
+    }
+
+    /** Lets the current person choose another password. */
+    @Transactional
+    public void changePassword(String old, String password) {
+        StaffMember member = members.findByLogin(current().login()).orElseThrow();
+        if (!passwords.matches(old, member.passwordHash())) {
+            throw Refusal.badInput("old", "This is not your present password; try again.");
+        }
+        checkLength(password);
+        member.changePassword(passwords.encode(password));
     }
 
     /** The person whose sign-in this is; empty when either part is wrong. Takes as long for unknown names. */
@@ -68,7 +100,7 @@ public class Staff {
         Optional<StaffMember> member = members.findByLogin(login.strip().toLowerCase(Locale.ROOT));
         String hash = member.map(StaffMember::passwordHash).orElse(NOBODY);
         boolean right = passwords.matches(password, hash);
-        return right ? member.map(m -> new Person(m.login(), m.name(), m.role())) : Optional.empty();
+        return right ? member.map(StaffMember::person) : Optional.empty();
     }
 
     /** A hash that no password has. */

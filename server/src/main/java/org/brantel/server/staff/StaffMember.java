@@ -33,16 +33,12 @@ class StaffMember {
         this.createdAt = createdAt;
     }
 
-    String login() {
-        return login;
+    Staff.Person person() {
+        return new Staff.Person(login, name, role);
     }
 
-    String name() {
-        return name;
-    }
-
-    Role role() {
-        return role;
+    void changePassword(String hash) {
+        passwordHash = hash;
     }
 
     String passwordHash() {
