@@ -40,6 +40,12 @@ class CatalogueController {
         return catalogues.page(number, new CatalogueFilter(kind, origin, prognosis, q, wanted, selectedOnly), page, sort);
     }
 
+    /** How much of each wanted line is there. */
+    @GetMapping("/wanted")
+    List<CatalogueViews.WantedState> wanted(@PathVariable String number) {
+        return catalogues.wanted(number);
+    }
+
     @PutMapping("/selection")
     CatalogueViews.SelectionSum select(@PathVariable String number, @Valid @RequestBody SelectionChange change) {
         return catalogues.select(number, change.ids(), change.filter(), change.selected());

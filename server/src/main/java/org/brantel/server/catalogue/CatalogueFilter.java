@@ -1,5 +1,6 @@
 package org.brantel.server.catalogue;
 
+import jakarta.annotation.Nullable;
 import jakarta.persistence.criteria.CriteriaBuilder;
 import jakarta.persistence.criteria.Predicate;
 import jakarta.persistence.criteria.Root;
@@ -16,7 +17,7 @@ import org.springframework.data.jpa.domain.Specification;
  * @param q      text in the name or the path
  * @param wanted a wanted line that it must fit, or null
  */
-record CatalogueFilter(List<String> kinds, List<String> origins, List<String> prognoses, String q, Long wanted,
+record CatalogueFilter(List<String> kinds, List<String> origins, List<String> prognoses, @Nullable String q, @Nullable Long wanted,
                        boolean selectedOnly) {
 
     CatalogueFilter {

@@ -11,6 +11,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -26,9 +27,10 @@ class CaseController {
         this.staff = staff;
     }
 
+    /** Open cases, or with {@code closed} all of them. */
     @GetMapping
-    List<CaseViews.Summary> open() {
-        return cases.open();
+    List<CaseViews.Summary> list(@RequestParam(defaultValue = "false") boolean closed) {
+        return closed ? cases.all() : cases.open();
     }
 
     /** The names of groups of kinds that a wanted line may use. */

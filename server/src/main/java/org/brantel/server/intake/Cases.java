@@ -17,6 +17,7 @@ import org.brantel.server.platform.Events;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Settings;
 import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.data.domain.Sort;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -150,8 +151,17 @@ public class Cases {
     /** Cases that are neither closed nor declined, newest first. */
     @Transactional(readOnly = true)
     public List<CaseViews.Summary> open() {
-        return cases.findByStageNotInOrderByCreatedAtDesc(List.of(Stage.CLOSED, Stage.DECLINED)).stream()
-                .map(c -> c.summary(deviceOf(c))).toList();
+        return summaries(cases.findByStageNotInOrderByCreatedAtDesc(List.of(Stage.CLOSED, Stage.DECLINED)));
+    }
+
+    /** Newest first. */
+    @Transactional(readOnly = true)
+    public List<CaseViews.Summary> all() {
+        return summaries(cases.findAll(Sort.by(Sort.Direction.DESC, "createdAt")));
+    }
+
+    private List<CaseViews.Summary> summaries(List<LabCase> found) {
+        return found.stream().map(c -> c.summary(deviceOf(c))).toList();
     }
 
     @Transactional(readOnly = true)

@@ -1,0 +1,69 @@
+<script setup lang="ts">
+import { BButton, BFormInput } from 'bootstrap-vue-next'
+import { computed, ref, watch } from 'vue'
+import { useAction } from '@/api/action'
+import { api, withQuery } from '@/api/client'
+import { useLive } from '@/api/live'
+import type { BenchView, Docket, IdentityCheck } from '@/api/types'
+import { bytes, size } from '@/format/format'
+import RefusedNote from '@/shell/RefusedNote.vue'
+
+const props = defineProps<{ docket: Docket }>()
+const emit = defineEmits<{ attached: [] }>()
+
+const bench = useLive(() => api.get<BenchView>('/api/bench'), (what) => what === 'bench')
+const medium = ref<string>()
+const check = ref<IdentityCheck>()
+const decision = ref('')
+const comparing = useAction()
+const attaching = useAction()
+const differs = computed(() => check.value?.lines.some((l) => l.verdict === 'DIFFERS') === true)
+const VERDICT = { EQUAL: 'equal', DIFFERS: 'differs', SILENT: 'one side is silent' } as const
+
+watch(medium, (key) => {
+  check.value = undefined
+  if (key) void comparing.run(async () => (check.value = await api.get<IdentityCheck>(withQuery(`/api/cases/${props.docket.number}/bench/identity`, { medium: key }))))
+})
+const shown = (what: string, value: string) => (what === 'size' && value ? `${size(Number(value))} (${bytes(Number(value))})` : value || 'not given')
+async function attach(): Promise<void> {
+  if (await attaching.run(() => api.post(`/api/cases/${props.docket.number}/bench/attachment`, { medium: medium.value, decision: decision.value || undefined }))) emit('attached')
+}
+</script>
+
+<template>
+  <section class="stack" aria-labelledby="h-attach">
+    <div class="hd"><h2 id="h-attach">Attach the device</h2><span class="mu">read-only; its identity is compared before the first read</span><span class="sp" /><button type="button" class="btn btn-quiet btn-sm" @click="bench.refresh">Look again</button></div>
+    <RefusedNote :refused="bench.refused.value" />
+    <ul class="media" role="radiogroup" aria-label="Medium">
+      <li v-for="m in bench.data.value?.media" :key="m.key">
+        <button type="button" role="radio" class="medium" :class="{ on: m.key === medium }" :aria-checked="m.key === medium" @click="medium = m.key">
+          <b>{{ `${m.identity.make} ${m.identity.model}`.trim() || m.name }}</b>
+          <span class="m xs">{{ m.identity.serial || 'no serial' }} · {{ size(m.identity.size) }}</span>
+          <span class="xs mu">{{ m.kind === 'inbox' ? `raw image in the inbox: ${m.name}` : `simulated device: ${m.name}` }}</span>
+        </button>
+      </li>
+    </ul>
+    <p v-if="bench.data.value && !bench.data.value.media.length" class="empty">No device is attached and the inbox is empty. Put a raw image into <span class="m">{{ bench.data.value.inbox }}</span> and look again.</p>
+    <p v-else class="xs mu">A raw image file becomes a medium when it lies in <span class="m">{{ bench.data.value?.inbox }}</span>.</p>
+    <RefusedNote :refused="comparing.refused.value" />
+    <template v-if="check">
+      <table class="rows">
+        <thead><tr><th>identity</th><th>the case says</th><th>the medium says</th><th>so</th></tr></thead>
+        <tbody><tr v-for="l in check.lines" :key="l.what"><td>{{ l.what }}</td><td class="m">{{ shown(l.what, l.onCase) }}</td><td class="m">{{ shown(l.what, l.onMedium) }}</td>
+          <td :class="{ 'c-stop b': l.verdict === 'DIFFERS', 'c-ok': l.verdict === 'EQUAL', mu: l.verdict === 'SILENT' }">{{ VERDICT[l.verdict] }}</td></tr></tbody>
+      </table>
+      <div v-if="differs" class="stopbox"><b>This may be the wrong device.</b> Nothing is read until you write down why it is attached all the same.
+        <BFormInput v-model="decision" class="why" aria-label="Why it is attached all the same" placeholder="for example: the label on the enclosure is not the drive's" /></div>
+      <RefusedNote :refused="attaching.refused.value" />
+      <p><BButton variant="primary" :disabled="attaching.busy.value || (differs && !decision.trim())" @click="attach">{{ differs ? 'Attach all the same' : 'Attach' }}</BButton></p>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.stack { display: grid; gap: 10px; align-content: start; }
+.media { display: grid; grid-template-columns: repeat(auto-fill, minmax(230px, 1fr)); gap: 8px; }
+.medium { display: grid; width: 100%; text-align: left; padding: 8px 12px; border: 1px solid var(--edge); border-radius: 3px; background: var(--sheet); color: var(--ink); }
+.medium.on { border-color: var(--verd); background: var(--verd-wash); box-shadow: inset 4px 0 var(--verd); }
+.why { margin-top: 6px; }
+</style>

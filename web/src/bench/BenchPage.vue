@@ -1,0 +1,56 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { api } from '@/api/client'
+import { useLive } from '@/api/live'
+import type { BenchView, CaseSummary } from '@/api/types'
+import { bytes, percent, size } from '@/format/format'
+import RefusedNote from '@/shell/RefusedNote.vue'
+import { stateWords } from './progress'
+
+const bench = useLive(() => api.get<BenchView>('/api/bench'), (what) => what === 'bench' || what === 'imaging')
+const cases = useLive(() => api.get<CaseSummary[]>('/api/cases'), (what) => what === 'case')
+const customer = (number: string) => cases.data.value?.find((c) => c.number === number)?.customer ?? ''
+/** Cases that wait for a device. */
+const waiting = computed(() => cases.data.value?.filter((c) => c.stage === 'triaged') ?? [])
+</script>
+
+<template>
+  <div class="page">
+    <div class="pagehead"><h1>Bench</h1><p class="mu">what is attached, and what is being read</p></div>
+    <RefusedNote :refused="bench.refused.value" />
+    <div class="cols">
+      <section aria-labelledby="h-reading">
+        <div class="hd"><h2 id="h-reading">Imaging sessions</h2><span class="mu">not finished yet</span></div>
+        <ul v-if="bench.data.value?.sessions.length">
+          <li v-for="s in bench.data.value.sessions" :key="s.id" class="session">
+            <p class="f g8"><RouterLink class="m link" :to="`/cases/${s.caseNumber}/imaging`">{{ s.caseNumber }}</RouterLink><b>{{ customer(s.caseNumber) }}</b><span class="sp" /><span class="s">{{ percent(s.readBytes, s.size) }} of {{ size(s.size) }}</span></p>
+            <div class="bar" role="progressbar" :aria-label="`Reading ${s.caseNumber}`" :aria-valuenow="Math.round((100 * s.readBytes) / s.size)" aria-valuemin="0" aria-valuemax="100"><i :style="{ width: `${(100 * s.readBytes) / s.size}%` }" /></div>
+            <p class="s mu">{{ stateWords(s) }}</p>
+          </li>
+        </ul>
+        <p v-else class="empty">Nothing is being read. Open a triaged case and attach its device.</p>
+        <div class="hd next"><h2>Waiting for their device</h2><span class="mu">{{ waiting.length }}</span></div>
+        <table v-if="waiting.length" class="rows"><tbody><tr v-for="c in waiting" :key="c.number"><td><RouterLink class="m link" :to="`/cases/${c.number}/imaging`">{{ c.number }}</RouterLink></td><td>{{ c.customer }}</td><td class="mu">{{ c.device.make }} {{ c.device.model }}</td><td class="m">{{ c.device.serial || 'no serial' }}</td></tr></tbody></table>
+        <p v-else class="empty">No decided case waits for its device.</p>
+      </section>
+      <section aria-labelledby="h-media">
+        <div class="hd"><h2 id="h-media">Stations</h2><span class="mu">simulated devices, and raw images in the inbox</span></div>
+        <table v-if="bench.data.value?.media.length" class="rows">
+          <thead><tr><th>medium</th><th>serial</th><th class="n">size</th></tr></thead>
+          <tbody><tr v-for="m in bench.data.value.media" :key="m.key"><td><b>{{ `${m.identity.make} ${m.identity.model}`.trim() || m.name }}</b><span class="xs mu d">{{ m.kind === 'inbox' ? 'inbox' : 'simulated' }}: {{ m.name }}</span></td><td class="m">{{ m.identity.serial || '–' }}</td><td class="n" :title="bytes(m.identity.size)">{{ size(m.identity.size) }}</td></tr></tbody>
+        </table>
+        <p v-else-if="bench.data.value" class="empty">No medium is there.</p>
+        <p v-if="bench.data.value" class="s mu note">A raw image becomes a medium when it lies in <span class="m">{{ bench.data.value.inbox }}</span>.</p>
+      </section>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.cols { display: grid; grid-template-columns: minmax(0, 1.4fr) minmax(0, 1fr); gap: 28px; }
+.session { padding: 10px 0; border-bottom: 1px solid var(--line); display: grid; gap: 5px; }
+.next { margin-top: 22px; }
+.d { display: block; }
+.note { margin-top: 10px; overflow-wrap: anywhere; }
+@media (max-width: 900px) { .cols { grid-template-columns: 1fr; } }
+</style>

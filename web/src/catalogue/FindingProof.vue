@@ -1,0 +1,52 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { Refused, api } from '@/api/client'
+import type { CatalogueLine, Preview } from '@/api/types'
+import { bytes, count, percent, size } from '@/format/format'
+import FillGauge from '@/instruments/FillGauge.vue'
+
+const props = defineProps<{ number: string; line: CatalogueLine }>()
+
+const preview = ref<Preview>()
+const trouble = ref('')
+const path = `/api/cases/${props.number}/catalogue/${props.line.id}`
+void api.get<Preview>(`${path}/preview`).then((p) => (preview.value = p), (e: unknown) => {
+  trouble.value = e instanceof Refused ? e.message : 'The preview could not be fetched.'
+})
+</script>
+
+<template>
+  <div class="proof">
+    <div class="look">
+      <p v-if="trouble" class="s mu">{{ trouble }}</p>
+      <img v-else-if="preview?.type === 'picture'" :src="`${path}/picture`" :alt="`What ${line.name} shows`" @error="trouble = 'It cannot be drawn: its content is damaged.'" />
+      <pre v-else-if="preview?.type === 'text'" tabindex="0" :aria-label="`Text of ${line.name}`">{{ preview.text }}</pre>
+      <p v-if="preview && !trouble" class="xs mu">{{ preview.words }}</p>
+    </div>
+    <div class="why">
+      <p class="f g8"><FillGauge :prognosis="line.prognosis" :share="line.size ? line.provenBytes / line.size : 1" :height="34" />
+        <span><b>{{ line.prognosis }}</b>: {{ percent(line.provenBytes, line.size) }} of its bytes are in the image<br /><span class="xs mu">score {{ line.score }} of 100</span></span></p>
+      <ul class="s"><li v-for="r in line.reasons" :key="r">{{ r }}</li></ul>
+    </div>
+    <dl class="kv where">
+      <dt>Size</dt><dd>{{ bytes(line.size) }}</dd>
+      <dt>Found</dt><dd>{{ line.origins.join(', ') }}; sessions {{ line.sessions.join(', ') }}</dd>
+      <template v-if="line.places.length > 1"><dt>Also at</dt><dd v-for="p in line.places.filter((p) => p !== line.path)" :key="p" class="m xs">{{ p }}</dd></template>
+      <dt>Extents</dt><dd class="m xs"><span v-for="e in line.extents.slice(0, 6)" :key="e.offset" class="ext">{{ count(e.offset) }} + {{ size(e.length) }}</span><span v-if="line.extents.length > 6">and {{ line.extents.length - 6 }} more</span></dd>
+      <dt>SHA-256</dt><dd class="m xs hash">{{ line.sha256 ?? 'not fully read' }}</dd>
+    </dl>
+  </div>
+</template>
+
+<style scoped>
+.proof { display: grid; grid-template-columns: 300px minmax(0, 1fr) minmax(0, 1fr); gap: 18px; padding: 8px 12px 12px 44px; background: var(--verd-wash); }
+.look img { max-width: 300px; max-height: 210px; border: 1px solid var(--line-2); background: var(--sheet); display: block; }
+.look pre { max-height: 200px; overflow: auto; margin: 0; padding: 6px 8px; background: var(--sheet); border: 1px solid var(--line-2); font: 12px/16px var(--mono); white-space: pre-wrap; }
+.why ul { display: grid; gap: 3px; margin-top: 6px; }
+.why li { padding-left: 12px; text-indent: -12px; }
+.why li::before { content: '– '; }
+.ext { display: block; }
+.hash { overflow-wrap: anywhere; }
+.kv dd { grid-column: 2; }
+@media (max-width: 900px) { .proof { grid-template-columns: 1fr; padding-left: 12px; } }
+</style>

@@ -1,0 +1,44 @@
+import { withQuery } from '@/api/client'
+import type { CatalogueFilter } from '@/api/types'
+
+/** What the catalogue shows. */
+export interface Filter {
+  kinds: string[]
+  origins: string[]
+  prognoses: string[]
+  q: string
+  wanted: number | undefined
+  selectedOnly: boolean
+}
+
+export const EVERYTHING: Filter = { kinds: [], origins: [], prognoses: [], q: '', wanted: undefined, selectedOnly: false }
+
+export type Facet = 'kinds' | 'origins' | 'prognoses'
+
+export function toggled(filter: Filter, facet: Facet, value: string): Filter {
+  const now = filter[facet]
+  return { ...filter, [facet]: now.includes(value) ? now.filter((v) => v !== value) : [...now, value] }
+}
+
+export function isEverything(filter: Filter): boolean {
+  return !filter.kinds.length && !filter.origins.length && !filter.prognoses.length && !filter.q.trim() && filter.wanted === undefined && !filter.selectedOnly
+}
+
+export function pagePath(number: string, filter: Filter, page: number, sort: string): string {
+  return withQuery(`/api/cases/${number}/catalogue`, {
+    kind: filter.kinds, origin: filter.origins, prognosis: filter.prognoses, q: filter.q.trim(), wanted: filter.wanted,
+    selectedOnly: filter.selectedOnly, page: page || undefined, sort: sort || undefined,
+  })
+}
+
+/** The same filter as the server takes it in a change of the selection. */
+export function asRequest(filter: Filter): CatalogueFilter {
+  return { kinds: filter.kinds, origins: filter.origins, prognoses: filter.prognoses, q: filter.q.trim() || undefined, wanted: filter.wanted, selectedOnly: filter.selectedOnly }
+}
+
+/** Counts of a facet in a fixed order, what is chosen always among them. */
+export function facetRows(counts: Readonly<Record<string, number>>, chosen: readonly string[], order: readonly string[] = []): { value: string; count: number; on: boolean }[] {
+  const values = new Set([...order.filter((v) => counts[v]), ...Object.keys(counts), ...chosen])
+  const rows = [...values].map((value) => ({ value, count: counts[value] ?? 0, on: chosen.includes(value) }))
+  return order.length ? rows : rows.sort((a, b) => b.count - a.count || a.value.localeCompare(b.value))
+}

@@ -1,0 +1,15 @@
+<script setup lang="ts">
+import { api } from '@/api/client'
+import { useLive } from '@/api/live'
+import type { Docket, Tape } from '@/api/types'
+import RefusedNote from '@/shell/RefusedNote.vue'
+import CustodyRecord from './CustodyRecord.vue'
+
+const props = defineProps<{ docket: Docket }>()
+const tape = useLive(() => api.get<Tape>(`/api/cases/${props.docket.number}/custody`), (what, c) => c === props.docket.number && what === 'custody')
+</script>
+
+<template>
+  <RefusedNote :refused="tape.refused.value" />
+  <CustodyRecord v-if="tape.data.value" :tape="tape.data.value" @check="tape.refresh" />
+</template>

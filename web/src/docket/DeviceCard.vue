@@ -1,0 +1,65 @@
+<script setup lang="ts">
+import { ArrowRight, CircleX, ListChecks } from 'lucide-vue-next'
+import { computed } from 'vue'
+import type { Docket, Ranking, Vocabulary, WantedState } from '@/api/types'
+import { bytes, size, words } from '@/format/format'
+import WantedTally from '@/instruments/WantedTally.vue'
+import StopRules from '@/triage/StopRules.vue'
+import DeviceSketch from './DeviceSketch.vue'
+import { nextMove } from './next'
+
+const props = defineProps<{
+  docket: Docket
+  ranking: Ranking | undefined
+  wanted: WantedState[]
+  vocabulary: Vocabulary | undefined
+  /** The stage that is shown; its own action is not offered again. */
+  place: string
+}>()
+const d = computed(() => props.docket.device)
+const searched = computed(() => !['received', 'triaged', 'imaging'].includes(props.docket.stage))
+const next = computed(() => nextMove(props.docket, props.vocabulary?.paths.find((p) => p.code === props.docket.path)?.firstMove))
+</script>
+
+<template>
+  <aside class="tagcard" aria-label="Device card">
+    <div class="tagwrap">
+      <div class="tag-top">
+        <span class="hole" aria-hidden="true" />
+        <div class="f g12">
+          <DeviceSketch :type="d.type" />
+          <div>
+            <p class="b">{{ `${d.make} ${d.model}`.trim() || words(d.type) }}</p>
+            <p class="m xs" :title="d.capacity ? bytes(d.capacity) : ''">{{ d.capacity ? size(d.capacity) : 'size not known' }} · {{ words(d.type) }}</p>
+            <p class="m xs">{{ d.serial || 'no serial noted' }}</p>
+          </div>
+        </div>
+      </div>
+    </div>
+    <div class="sec">
+      <h3><CircleX class="ic s14 c-stop" aria-hidden="true" /> Stop rules</h3>
+      <StopRules v-if="ranking" :stops="ranking.stopRules" />
+    </div>
+    <div class="sec">
+      <h3><ListChecks class="ic s14" aria-hidden="true" /> Wanted list <span v-if="!searched" class="mu">not searched yet</span></h3>
+      <p v-if="!wanted.length" class="mu">Nothing on it.</p>
+      <div v-for="(w, i) in wanted" :key="w.line.id" class="want">
+        <p class="f g6"><span class="m xs">W{{ i + 1 }}</span><span class="quote el" :title="w.line.words">“{{ w.line.words }}”</span></p>
+        <p v-if="searched" class="f g6"><WantedTally :whole="w.tally.whole" :gapped="w.tally.gapped" :missing="w.tally.missing" :height="14" />
+          <span class="m xs nw">{{ w.tally.whole + w.tally.gapped }}{{ w.line.hopedFor ? ` of ${w.line.hopedFor}` : '' }}</span></p>
+        <p v-else class="xs mu">{{ w.line.hopedFor ? `about ${w.line.hopedFor}` : 'nobody can say how many' }}{{ w.line.mustHave ? ', must have' : '' }}</p>
+      </div>
+    </div>
+    <div class="sec">
+      <h3><ArrowRight class="ic s14" aria-hidden="true" /> Next move</h3>
+      <p>{{ next.words }}</p>
+      <RouterLink v-if="next.place !== place" class="btn btn-quiet btn-sm go" :to="`/cases/${docket.number}/${next.place}`">{{ next.action }}</RouterLink>
+    </div>
+  </aside>
+</template>
+
+<style scoped>
+.hole { position: absolute; top: 6px; left: calc(50% - 5px); width: 10px; height: 10px; border: 1px solid var(--line-2); border-radius: 50%; background: var(--paper); }
+.want { padding: 4px 0; }
+.go { margin-top: 6px; }
+</style>

@@ -1,0 +1,75 @@
+<script setup lang="ts">
+import { computed, type Component } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { api } from '@/api/client'
+import { useLive } from '@/api/live'
+import type { Docket, Ranking, WantedState } from '@/api/types'
+import ImagingWork from '@/bench/ImagingWork.vue'
+import CatalogueWork from '@/catalogue/CatalogueWork.vue'
+import CustodyWork from '@/custody/CustodyWork.vue'
+import { size, words } from '@/format/format'
+import HandoverWork from '@/handover/HandoverWork.vue'
+import RecoveryWork from '@/recovery/RecoveryWork.vue'
+import ScanWork from '@/scan/ScanWork.vue'
+import RefusedNote from '@/shell/RefusedNote.vue'
+import { useKeys } from '@/shell/keys'
+import TriageWork from '@/triage/TriageWork.vue'
+import { useVocabulary } from '@/triage/vocabulary'
+import CaseSpine from './CaseSpine.vue'
+import DeviceCard from './DeviceCard.vue'
+import ReceivedWork from './ReceivedWork.vue'
+
+
+const WORK: Record<string, Component> = {
+  received: ReceivedWork, triaged: TriageWork, declined: TriageWork, imaging: ImagingWork, scanning: ScanWork, selection: CatalogueWork,
+  recovery: RecoveryWork, handover: HandoverWork, closed: HandoverWork, custody: CustodyWork,
+}
+const route = useRoute()
+const router = useRouter()
+const number = String(route.params.number)
+const mine = (_: string, c: string) => c === number
+const docket = useLive(() => api.get<Docket>(`/api/cases/${number}`), mine)
+const ranking = useLive(() => api.get<Ranking>(`/api/cases/${number}/triage`), (what, c) => c === number && what === 'case')
+const wanted = useLive(() => api.get<WantedState[]>(`/api/cases/${number}/catalogue/wanted`), (what, c) => c === number && (what === 'scan' || what === 'case'))
+const vocabulary = useVocabulary()
+const place = computed(() => String(route.params.place || docket.data.value?.stage || 'received'))
+const work = computed(() => WORK[place.value])
+const wide = computed(() => place.value === 'selection')
+
+useKeys([{ key: 'E', does: 'edit intake', run: () => void router.push(`/cases/${number}/intake`) }])
+</script>
+
+<template>
+  <div v-if="docket.data.value" class="docket">
+    <header class="dk-head">
+      <h1 class="dk-no">{{ number }}</h1>
+      <span class="whose">{{ docket.data.value.customer.name }}</span>
+      <span class="mu s el">{{ [docket.data.value.customer.contactPerson, `${words(docket.data.value.device.type)}${docket.data.value.device.capacity ? ` ${size(docket.data.value.device.capacity)}` : ''}`, docket.data.value.path ? words(docket.data.value.path) : 'path not decided'].filter(Boolean).join(' · ') }}</span>
+      <span class="sp" />
+      <span v-if="wide" class="s nw c-stop b">nothing is written to the device</span>
+      <a v-if="docket.data.value.customer.phone" class="btn btn-quiet" :href="`tel:${docket.data.value.customer.phone.replace(/\s/g, '')}`">Call <span class="m">{{ docket.data.value.customer.phone }}</span></a>
+    </header>
+    <RefusedNote :refused="docket.refused.value" />
+    <div class="dk-cols" :class="{ wide }">
+      <CaseSpine :docket="docket.data.value" :place="place" :folded="wide" />
+      <section class="work" :aria-label="place">
+        <component :is="work" v-if="work" :docket="docket.data.value" :ranking="ranking.data.value" :wanted="wanted.data.value ?? []" :vocabulary="vocabulary" @changed="docket.refresh" />
+        <p v-else class="empty">There is no stage ‘{{ place }}’. <RouterLink class="link" :to="`/cases/${number}`">Go to where the case stands</RouterLink></p>
+      </section>
+      <DeviceCard v-if="!wide" :docket="docket.data.value" :ranking="ranking.data.value" :wanted="wanted.data.value ?? []" :vocabulary="vocabulary" :place="place" />
+    </div>
+  </div>
+  <div v-else class="page">
+    <RefusedNote :refused="docket.refused.value" />
+    <p v-if="docket.refused.value"><RouterLink class="link" to="/desk">Go to the Desk</RouterLink></p>
+    <p v-else class="mu">Fetching {{ number }} …</p>
+  </div>
+</template>
+
+<style scoped>
+.whose { font-size: 16px; font-weight: 650; white-space: nowrap; }
+.dk-no { margin: 0; }
+.wide { grid-template-columns: 44px minmax(0, 1fr); }
+.wide .work { padding: 0; border-right: 0; }
+@media (max-width: 900px) { .dk-head { flex-wrap: wrap; padding: 8px 14px; gap: 6px 10px; } .docket { grid-template-rows: auto 1fr; } }
+</style>

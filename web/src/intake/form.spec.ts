@@ -1,0 +1,65 @@
+import { describe, expect, it } from 'vitest'
+import type { Docket } from '@/api/types'
+import { capacityText, differences, emptyForm, factsForRanking, formOf, toggleFact } from './form'
+
+describe('capacities', () => {
+  it('come back as people write them', () => {
+    expect(capacityText(2e12)).toBe('2 TB')
+    expect(capacityText(500e9)).toBe('500 GB')
+    expect(capacityText(33_500_000)).toBe('33.5 MB')
+    expect(capacityText(32 * 2 ** 20)).toBe('32 MiB')
+  })
+  it('lose no byte where no unit fits', () => {
+    expect(capacityText(500_107_862_016)).toBe('500107862016 bytes')
+    expect(capacityText(0)).toBe('')
+  })
+})
+
+describe('facts', () => {
+  it('replace each other where a code holds one value', () => {
+    const once = toggleFact([], 'symptom.noise', 'clicking', false)
+    expect(toggleFact(once, 'symptom.noise', 'none', false)).toEqual([{ code: 'symptom.noise', value: 'none', source: 'told' }])
+  })
+  it('stand together where it holds several, but not beside unknown', () => {
+    const two = toggleFact(toggleFact([], 'loss.event', 'dropped', true), 'loss.event', 'heat', true)
+    expect(two.map((f) => f.value)).toEqual(['dropped', 'heat'])
+    expect(toggleFact(two, 'loss.event', 'unknown', true).map((f) => f.value)).toEqual(['unknown'])
+  })
+  it('are taken back by the same key', () => {
+    expect(toggleFact(toggleFact([], 'worth', 'important', false), 'worth', 'important', false)).toEqual([])
+  })
+  it('leave alone what the bench observed', () => {
+    const seen = [{ code: 'symptom.noise', value: 'clicking', source: 'observed' }]
+    expect(toggleFact(seen, 'symptom.noise', 'none', false)).toHaveLength(2)
+  })
+  it('include the device type for ranking, once', () => {
+    const form = { ...emptyForm(), device: { ...emptyForm().device, type: 'hdd' } }
+    expect(factsForRanking(form)).toEqual([{ code: 'medium.type', value: 'hdd', source: 'told' }])
+  })
+})
+
+describe('somebody else saved first', () => {
+  it('says what they changed', () => {
+    const mine = emptyForm()
+    const theirs = { ...emptyForm(), customer: { ...emptyForm().customer, phone: '0148 1' }, story: 'wet' }
+    expect(differences(mine, theirs)).toEqual(['phone: 0148 1', 'the story'])
+    expect(differences(mine, emptyForm())).toEqual([])
+  })
+})
+
+describe('editing a case', () => {
+  it('starts from what stands, with its version', () => {
+    const docket = {
+      customer: { name: 'Band', contactPerson: '', phone: '', email: '' },
+      device: { type: 'hdd', make: 'Halden', model: 'Stern', serial: 'S', capacity: 1e12 },
+      story: 's', facts: [{ code: 'worth', value: 'important', source: 'told', who: 'Una', at: '' }],
+      wanted: [{ id: 4, words: 'w', kinds: ['image'], pattern: '', hopedFor: 3, minBytes: 0, mustHave: true }], version: 7,
+    } as unknown as Docket
+    expect(formOf(docket)).toEqual({
+      customer: docket.customer,
+      device: { type: 'hdd', make: 'Halden', model: 'Stern', serial: 'S', capacity: '1 TB' },
+      story: 's', facts: [{ code: 'worth', value: 'important', source: 'told' }],
+      wanted: [{ words: 'w', kinds: ['image'], pattern: '', hopedFor: 3, mustHave: true }], version: 7,
+    })
+  })
+})

@@ -1,0 +1,34 @@
+import { onScopeDispose, ref, watch, type Ref } from 'vue'
+import { api, Refused } from '@/api/client'
+import type { FactForm, Ranking } from '@/api/types'
+
+const PAUSE_MS = 120
+
+/** The ranking for facts that are still being entered; late answers to earlier facts are dropped. */
+export function useRanking(facts: () => FactForm[]): { ranking: Ref<Ranking | undefined>; refused: Ref<Refused | undefined> } {
+  const ranking = ref<Ranking>()
+  const refused = ref<Refused>()
+  let latest = 0
+  let timer = 0
+
+  async function rank(given: FactForm[]): Promise<void> {
+    const mine = ++latest
+    try {
+      const found = await api.post<Ranking>('/api/triage/ranking', { facts: given })
+      if (mine === latest) {
+        ranking.value = found
+        refused.value = undefined
+      }
+    } catch (e) {
+      if (!(e instanceof Refused)) throw e
+      if (mine === latest) refused.value = e
+    }
+  }
+
+  watch(facts, (given) => {
+    clearTimeout(timer)
+    timer = window.setTimeout(() => void rank(given), PAUSE_MS)
+  }, { immediate: true, deep: true })
+  onScopeDispose(() => clearTimeout(timer))
+  return { ranking, refused }
+}
