@@ -11,5 +11,5 @@ const bare = computed(() => route.meta.bare === true)
 <template>
   <Patterns />
   <RouterView v-if="bare" />
-  <AppShell v-else><RouterView :key="String(route.params.number ?? route.path)" /></AppShell>
+  <AppShell v-else-if="route.matched.length"><RouterView :key="String(route.params.number ?? route.path)" /></AppShell>
 </template>

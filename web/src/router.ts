@@ -1,5 +1,6 @@
 import { createRouter, createWebHistory } from 'vue-router'
 import { onSignedOut } from './api/client'
+import type { Room } from './shell/rooms'
 import { useSession } from './staff/session'
 
 declare module 'vue-router' {
@@ -8,7 +9,7 @@ declare module 'vue-router' {
     bare?: boolean
     /** Opens without signing in. */
     open?: boolean
-    room?: 'desk' | 'bench' | 'handover' | 'ledger'
+    room?: Room
     title: string
   }
 }

@@ -99,11 +99,11 @@ useKeys([
 .searchbox { width: 300px; }
 .total { font-size: 13px; }
 .total b { font-size: 18px; font-weight: 600; }
-.facets { display: grid; grid-template-columns: repeat(3, minmax(0, 220px)); gap: 32px; margin-top: 6px; max-height: 128px; overflow: auto; }
+.facets { display: flex; gap: 34px; margin-top: 4px; overflow-x: auto; }
 .scroll { overflow: auto; }
 .more { padding: 10px; text-align: center; }
 .chosen { display: flex; align-items: center; gap: 18px; padding: 8px 18px; border-top: 2px solid var(--heather); background: var(--paper); flex-wrap: wrap; }
 .parts > span { margin-right: 10px; display: inline-flex; gap: 5px; align-items: center; }
 .pad, .empty { margin: 16px; }
-@media (max-width: 900px) { .facets { grid-template-columns: 1fr 1fr; } .catalogue { height: auto; } }
+@media (max-width: 900px) { .facets { flex-wrap: wrap; } .catalogue { height: auto; } }
 </style>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { onMounted, ref, useTemplateRef } from 'vue'
 import { Refused, api } from '@/api/client'
 import type { CatalogueLine, Preview } from '@/api/types'
 import { bytes, count, percent, size } from '@/format/format'
@@ -7,16 +7,18 @@ import FillGauge from '@/instruments/FillGauge.vue'
 
 const props = defineProps<{ number: string; line: CatalogueLine }>()
 
+const box = useTemplateRef<HTMLElement>('box')
 const preview = ref<Preview>()
 const trouble = ref('')
 const path = `/api/cases/${props.number}/catalogue/${props.line.id}`
 void api.get<Preview>(`${path}/preview`).then((p) => (preview.value = p), (e: unknown) => {
   trouble.value = e instanceof Refused ? e.message : 'The preview could not be fetched.'
 })
+onMounted(() => box.value?.scrollIntoView({ block: 'nearest' }))
 </script>
 
 <template>
-  <div class="proof">
+  <div ref="box" class="proof">
     <div class="look">
       <p v-if="trouble" class="s mu">{{ trouble }}</p>
       <img v-else-if="preview?.type === 'picture'" :src="`${path}/picture`" :alt="`What ${line.name} shows`" @error="trouble = 'It cannot be drawn: its content is damaged.'" />
@@ -40,6 +42,7 @@ void api.get<Preview>(`${path}/preview`).then((p) => (preview.value = p), (e: un
 
 <style scoped>
 .proof { display: grid; grid-template-columns: 300px minmax(0, 1fr) minmax(0, 1fr); gap: 18px; padding: 8px 12px 12px 44px; background: var(--verd-wash); }
+.look { min-height: 216px; }
 .look img { max-width: 300px; max-height: 210px; border: 1px solid var(--line-2); background: var(--sheet); display: block; }
 .look pre { max-height: 200px; overflow: auto; margin: 0; padding: 6px 8px; background: var(--sheet); border: 1px solid var(--line-2); font: 12px/16px var(--mono); white-space: pre-wrap; }
 .why ul { display: grid; gap: 3px; margin-top: 6px; }

@@ -51,7 +51,7 @@ const headline = computed(() => {
           <li v-for="(d, i) in decisions" :key="d.caseNumber" :class="{ on: i === chosen }" @mouseenter="chosen = i">
             <div class="q"><p class="b">{{ d.question }}</p><p class="s mu">{{ d.reason }}</p></div>
             <div class="w"><p>{{ d.customer }}</p><p class="xs mu"><span class="m">{{ d.caseNumber }}</span> · since {{ dayAndTime(d.since) }}</p></div>
-            <RouterLink class="btn btn-quiet" :to="`/cases/${d.caseNumber}/${d.place}`">{{ d.action }}</RouterLink>
+            <RouterLink class="btn btn-quiet act" :to="`/cases/${d.caseNumber}/${d.place}`">{{ d.action }}</RouterLink>
           </li>
         </ul>
         <p v-else-if="desk.data.value" class="empty">Nothing waits. Log the next device with <b>New intake</b>.</p>
@@ -74,9 +74,10 @@ const headline = computed(() => {
 <style scoped>
 .cols { display: grid; grid-template-columns: minmax(0, 1fr) 320px; gap: 28px; }
 .queue { margin: 6px 0 20px; }
-.queue li { display: grid; grid-template-columns: minmax(0, 1.3fr) minmax(0, 1fr) auto; gap: 16px; align-items: center; padding: 9px 12px 9px 16px; border-top: 1px solid var(--line); border-left: 4px solid transparent; }
+.queue li { display: grid; grid-template-columns: minmax(0, 1.5fr) minmax(0, 1fr) 132px; gap: 16px; align-items: center; padding: 9px 12px 9px 16px; border-top: 1px solid var(--line); border-left: 4px solid transparent; }
 .queue li:first-child { border-top: 0; }
 .queue li.on { background: var(--verd-wash); border-left-color: var(--verd); }
+.act { justify-self: end; }
 .run { padding: 8px 0; display: grid; gap: 4px; }
 @media (max-width: 900px) { .cols { grid-template-columns: 1fr; } .queue li { grid-template-columns: 1fr; } }
 </style>

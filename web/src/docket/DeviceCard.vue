@@ -30,7 +30,7 @@ const next = computed(() => nextMove(props.docket, props.vocabulary?.paths.find(
           <DeviceSketch :type="d.type" />
           <div>
             <p class="b">{{ `${d.make} ${d.model}`.trim() || words(d.type) }}</p>
-            <p class="m xs" :title="d.capacity ? bytes(d.capacity) : ''">{{ d.capacity ? size(d.capacity) : 'size not known' }} · {{ words(d.type) }}</p>
+            <p class="xs"><span class="m" :title="d.capacity ? bytes(d.capacity) : ''">{{ d.capacity ? size(d.capacity) : 'size not known' }}</span> {{ words(d.type) }}</p>
             <p class="m xs">{{ d.serial || 'no serial noted' }}</p>
           </div>
         </div>

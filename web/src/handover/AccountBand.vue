@@ -21,7 +21,7 @@ const missed = (f: RecoveredFile) => f.gaps.reduce((n, g) => n + g.length, 0)
       <div v-if="sum.gapped.length + sum.doubtful.length">
         <p class="xs mu">with gaps or in doubt, every missing range listed in the account</p>
         <table class="rows"><tbody>
-          <tr v-for="f in sum.gapped.slice(0, 8)" :key="f.line"><td>{{ f.name }}</td><td class="n">{{ f.gaps.length }} gaps, {{ size(missed(f)) }} of {{ size(f.size) }}</td></tr>
+          <tr v-for="f in sum.gapped.slice(0, 8)" :key="f.line"><td>{{ f.name }}</td><td class="n">{{ f.gaps.length === 1 ? '1 gap' : `${f.gaps.length} gaps` }}, {{ size(missed(f)) }} of {{ size(f.size) }}</td></tr>
           <tr v-for="f in sum.doubtful.slice(0, 8)" :key="f.line"><td>{{ f.name }}</td><td class="n">doubtful</td></tr>
         </tbody></table>
       </div>

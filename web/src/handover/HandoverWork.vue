@@ -55,7 +55,7 @@ useKeys([{ key: 'L', does: 'link', run: () => void link.value?.make() }])
           <section aria-labelledby="h-bag">
             <div class="hd"><h2 id="h-bag">In the bag</h2><span class="mu">BagIt 1.0</span></div>
             <table class="rows"><tbody>
-              <tr v-for="n in ['bagit.txt', 'bag-info.txt', 'manifest-sha256.txt', 'manifest-sha512.txt', 'manifest-sha256.txt.sig', 'lab-key.pem', 'account.json', 'READ-ME.txt']" :key="n"><td class="m xs">{{ n }}</td><td></td></tr>
+              <tr v-for="n in ['bagit.txt', 'bag-info.txt', 'manifest-sha256.txt', 'manifest-sha512.txt', 'manifest-sha256.txt.sig', 'lab-key.pem', 'account.json', 'READ-ME.txt']" :key="n"><td class="m xs" colspan="2">{{ n }}</td></tr>
               <tr><td class="m xs">data/</td><td class="n" :title="bytes(delivery.bytes)">{{ count(delivery.files) }} files, {{ size(delivery.bytes) }}</td></tr>
             </tbody></table>
           </section>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { RankedPath } from '@/api/types'
-import { factWords, reach, rowsOf, type Segment } from './scale'
+import { factWords, reach, rowsOf, speaks, type Segment } from './scale'
 
 const props = defineProps<{
   /** Paths in their order. */
@@ -13,7 +13,8 @@ const LABEL = 150
 const NET = 46
 const ROW = 30
 const TOP = 22
-const rows = computed(() => rowsOf(props.ranking))
+const rows = computed(() => rowsOf(props.ranking).filter(speaks))
+const silent = computed(() => rowsOf(props.ranking).filter((r) => !speaks(r)).map((r) => r.label))
 const limits = computed(() => reach(rows.value))
 const unit = computed(() => Math.min(24, (W - LABEL - NET - 16) / (limits.value.against + limits.value.for)))
 const centre = computed(() => LABEL + limits.value.against * unit.value + 8)
@@ -27,7 +28,7 @@ const net = (score: number) => (score > 0 ? `+${score}` : score < 0 ? `−${-sco
 
 <template>
   <div class="scale">
-    <svg :viewBox="`0 0 ${W} ${height}`" role="group" aria-label="Ranking of the recovery paths">
+    <svg v-if="rows.length" :viewBox="`0 0 ${W} ${height}`" role="group" aria-label="Ranking of the recovery paths">
       <text :x="centre - 10" y="12" text-anchor="end" class="axis">speaks against</text>
       <text :x="centre + 10" y="12" class="axis">speaks for</text>
       <g v-for="(row, i) in rows" :key="row.path">
@@ -54,7 +55,7 @@ const net = (score: number) => (score > 0 ? `+${score}` : score < 0 ? `−${-sco
             height="4"
             :fill="s.speaksFor ? tint(s).line : s.observed ? 'url(#p-against)' : 'url(#p-against-told)'"
           />
-          <text v-if="fits(s)" :x="centre + (s.from + s.width / 2) * unit" :y="TOP + i * ROW + 18" text-anchor="middle" class="fact">{{ factWords(s.fact) }}</text>
+          <text v-if="fits(s)" :x="centre + (s.from + s.width / 2) * unit" :y="TOP + i * ROW + 18" text-anchor="middle" class="inside">{{ factWords(s.fact) }}</text>
           <rect v-if="shown?.key === s.key" :x="centre + s.from * unit - 2" :y="TOP + i * ROW + 2" :width="s.width * unit + 4" height="27" fill="none" stroke="var(--verd)" stroke-width="2" rx="2" />
         </g>
         <text v-if="row.barred" :x="W - NET - 6" :y="TOP + i * ROW + 20" text-anchor="end" class="stop">barred</text>
@@ -66,19 +67,20 @@ const net = (score: number) => (score > 0 ? `+${score}` : score < 0 ? `−${-sco
       <span class="fact" :class="{ told: !shown.observed }">{{ shown.fact || 'no fact' }}</span>
       <span><b>{{ shown.speaksFor ? '+' : '−' }}{{ shown.weight }}</b> {{ shown.reason }}</span>
     </p>
-    <p v-else class="note s mu">No fact speaks for or against a path yet.</p>
+    <p v-if="silent.length" class="xs mu silent">Nothing speaks for or against {{ silent.join(', ').toLowerCase() }}{{ rows.length ? '' : ' yet' }}.</p>
   </div>
 </template>
 
 <style scoped>
 .scale svg { width: 100%; height: auto; }
+.silent { margin-top: 6px; }
 .axis { font-size: 12px; fill: var(--ink-2); }
 .name { font-size: 14px; }
 .name.lead, .net.lead { font-weight: 700; }
 .name.barred { fill: var(--ink-2); }
 .stop { font-size: 12px; font-weight: 600; fill: var(--madder-d); }
 .net { font-size: 14px; }
-text.fact { font-size: 12px; border: 0; }
+.inside { font-size: 12px; }
 .piece { outline: none; cursor: default; }
 .piece:focus-visible rect:first-child { stroke-width: 2.5; }
 .note { display: flex; gap: 10px; align-items: baseline; border: 1px solid var(--verd); border-radius: 3px; background: var(--sheet); padding: 7px 10px; margin-top: 6px; }

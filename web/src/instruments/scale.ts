@@ -57,6 +57,11 @@ function side(p: RankedPath, speaksFor: boolean): Segment[] {
     })
 }
 
+/** Whether there is anything to show of a path. */
+export function speaks(row: Row): boolean {
+  return row.segments.length > 0 || row.barred
+}
+
 /** The farthest any bar reaches to each side; at least 4, so that a near-empty scale does not look loud. */
 export function reach(rows: readonly Row[]): { against: number; for: number } {
   const edges = rows.flatMap((r) => r.segments)

@@ -7,7 +7,7 @@ const customer = defineModel<CaseForm['customer']>({ required: true })
 </script>
 
 <template>
-  <fieldset class="who">
+  <fieldset class="reach">
     <legend class="visually-hidden">Customer</legend>
     <div><label for="customer">Customer</label><BFormInput id="customer" v-model="customer.name" autocomplete="off" placeholder="person or organisation" :aria-invalid="wrong === 'customer.name'" /></div>
     <div><label for="contact">Who is calling</label><BFormInput id="contact" v-model="customer.contactPerson" autocomplete="off" /></div>
@@ -17,7 +17,7 @@ const customer = defineModel<CaseForm['customer']>({ required: true })
 </template>
 
 <style scoped>
-.who { display: grid; grid-template-columns: 1.3fr 1fr 0.8fr 1.2fr; gap: 6px; }
-.who label { font-size: 12px; line-height: 16px; color: var(--ink-2); }
-@media (max-width: 600px) { .who { grid-template-columns: 1fr 1fr; } }
+.reach { display: grid; grid-template-columns: 1.3fr 1fr 0.8fr 1.2fr; gap: 6px; }
+.reach label { font-size: 12px; line-height: 16px; color: var(--ink-2); }
+@media (max-width: 600px) { .reach { grid-template-columns: 1fr 1fr; } }
 </style>

@@ -4,11 +4,12 @@ import type { CaseForm } from '@/api/types'
 import ChoiceRow from './ChoiceRow.vue'
 
 defineProps<{ types: string[]; /** The field that was refused, when it is one. */ wrong?: string }>()
+const COMMON = ['hdd', 'ssd', 'usb-stick', 'memory-card', 'phone', 'nas']
 const device = defineModel<CaseForm['device']>({ required: true })
 </script>
 
 <template>
-  <ChoiceRow label="Device" ask="What kind of device is it?" :values="types" :is-on="(v) => device.type === v" @toggle="(v) => (device.type = v)" />
+  <ChoiceRow label="Device" ask="What kind of device is it?" :values="types" :common="COMMON" :is-on="(v) => device.type === v" @toggle="(v) => (device.type = v)" />
   <div class="label-fields">
     <div><label for="make">Make</label><BFormInput id="make" v-model="device.make" /></div>
     <div><label for="model">Model</label><BFormInput id="model" v-model="device.model" /></div>

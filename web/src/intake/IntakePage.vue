@@ -41,7 +41,7 @@ const rows = computed(() => [
   ...ROWS,
   ...(more.value
     ? (vocabulary.value?.facts ?? []).filter((f) => !f.number && !f.code.startsWith('bench.') && f.code !== 'medium.type' && !ROWS.some((r) => r.code === f.code))
-        .map((f) => ({ code: f.code, label: f.code.split('.').at(-1) ?? f.code }))
+        .map((f) => ({ code: f.code, label: f.code.split('.').at(-1) ?? f.code, common: [] }))
     : []),
 ].map((r) => ({ ...r, fact: code(r.code) })))
 const told = computed(() => form.value.facts.filter((f) => f.source === 'told').length)
@@ -124,7 +124,8 @@ async function startOver(): Promise<void> {
           :key="r.code"
           :label="r.label"
           :ask="r.fact?.ask ?? r.label"
-          :values="[...(r.fact?.values ?? []), 'unknown']"
+          :values="r.fact?.values ?? []"
+          :common="r.common"
           :is-on="(v) => hasFact(form.facts, r.code, v)"
           :asked="ranking?.nextQuestion?.fact === r.code"
           @toggle="(v) => toggle(r.code, v)"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { nextTick, useTemplateRef } from 'vue'
 import { Plus, X } from 'lucide-vue-next'
 import { BFormCheckbox, BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import type { WantedForm } from '@/api/types'
@@ -8,8 +9,12 @@ const wanted = defineModel<WantedForm[]>({ required: true })
 
 const options = () => [{ value: '', text: 'any kind' }, ...props.kinds.map((k) => ({ value: k, text: k }))]
 
-function add(): void {
+const list = useTemplateRef<HTMLElement>('list')
+
+async function add(): Promise<void> {
   wanted.value = [...wanted.value, { words: '', kinds: [], pattern: '', hopedFor: 0, mustHave: true }]
+  await nextTick()
+  list.value?.querySelector<HTMLInputElement>('.line:last-of-type input')?.focus()
 }
 function change(i: number, part: Partial<WantedForm>): void {
   wanted.value = wanted.value.map((w, at) => (at === i ? { ...w, ...part } : w))
@@ -21,7 +26,7 @@ defineExpose({ add })
 </script>
 
 <template>
-  <section aria-labelledby="h-wanted">
+  <section ref="list" aria-labelledby="h-wanted">
     <div class="hd"><h2 id="h-wanted">Wanted list</h2><span class="mu">in their words, then as lines that can be checked</span><span class="sp" />
       <button type="button" class="btn btn-quiet btn-sm" @click="add"><Plus class="ic s14" aria-hidden="true" /> Add line</button></div>
     <p v-if="!wanted.length" class="s mu">Nothing yet: ask what they would miss most.</p>

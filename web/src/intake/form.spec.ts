@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Docket } from '@/api/types'
-import { capacityText, differences, emptyForm, factsForRanking, formOf, toggleFact } from './form'
+import { capacityText, differences, emptyForm, factsForRanking, formOf, shownValues, toggleFact } from './form'
 
 describe('capacities', () => {
   it('come back as people write them', () => {
@@ -35,6 +35,15 @@ describe('facts', () => {
   it('include the device type for ranking, once', () => {
     const form = { ...emptyForm(), device: { ...emptyForm().device, type: 'hdd' } }
     expect(factsForRanking(form)).toEqual([{ code: 'medium.type', value: 'hdd', source: 'told' }])
+  })
+})
+
+describe('a row of choices', () => {
+  it('shows what is common and what is chosen, all of it when opened', () => {
+    const values = ['none', 'clicking', 'grinding', 'beeping']
+    expect(shownValues(values, ['none', 'clicking'], (v) => v === 'beeping', false)).toEqual(['none', 'clicking', 'beeping'])
+    expect(shownValues(values, ['none'], () => false, true)).toEqual([...values, 'unknown'])
+    expect(shownValues(values, [], () => false, false)).toHaveLength(5)
   })
 })
 

@@ -2,18 +2,30 @@ import type { CaseForm, Docket, FactForm } from '@/api/types'
 
 /** The intake form: what a coordinator enters, and how it comes from and goes to the server. */
 
-/** Codes that the form asks in this order; each is one row of choices. */
-export const ROWS: readonly { code: string; label: string }[] = [
-  { code: 'loss.event', label: 'Happened' },
-  { code: 'symptom.appears', label: 'Shows' },
-  { code: 'symptom.noise', label: 'Noise' },
-  { code: 'symptom.speed', label: 'Speed' },
-  { code: 'since.tried', label: 'Tried' },
-  { code: 'since.use', label: 'Used since' },
-  { code: 'copy.backup', label: 'Backup' },
-  { code: 'copy.trash', label: 'In the trash' },
-  { code: 'worth', label: 'Worth' },
+/** A row of choices: what callers say most often stands first, the rest is one key away. */
+export interface FormRow {
+  code: string
+  label: string
+  common: readonly string[]
+}
+
+export const ROWS: readonly FormRow[] = [
+  { code: 'loss.event', label: 'Happened', common: ['deleted-directly', 'formatted', 'dropped', 'liquid', 'power-cut', 'none-known'] },
+  { code: 'symptom.appears', label: 'Shows', common: ['normal', 'files-missing', 'asks-to-format', 'read-errors', 'not-detected'] },
+  { code: 'symptom.noise', label: 'Noise', common: ['none', 'clicking', 'scratching', 'beeping', 'not-heard'] },
+  { code: 'symptom.speed', label: 'Speed', common: ['normal', 'slow', 'very-slow'] },
+  { code: 'since.tried', label: 'Tried', common: ['nothing', 'power-cycled', 'repair-tool', 'rescue-program'] },
+  { code: 'since.use', label: 'Used since', common: ['none', 'little', 'heavy'] },
+  { code: 'copy.backup', label: 'Backup', common: ['current', 'older', 'none'] },
+  { code: 'copy.trash', label: 'In the trash', common: ['yes', 'no'] },
+  { code: 'worth', label: 'Worth', common: ['irreplaceable', 'important', 'replaceable'] },
 ]
+
+/** What a row shows: its common values and whatever else is chosen; all of them when it is opened. */
+export function shownValues(values: readonly string[], common: readonly string[], chosen: (value: string) => boolean, open: boolean): string[] {
+  const all = [...values, 'unknown']
+  return open || !common.length ? all : all.filter((v) => common.includes(v) || chosen(v))
+}
 
 export function emptyForm(): CaseForm {
   return {

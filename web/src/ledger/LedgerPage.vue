@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Link, Unlink } from 'lucide-vue-next'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { api } from '@/api/client'
 import { useLive } from '@/api/live'
 import type { CaseSummary, LedgerLine, Person, Tape } from '@/api/types'
@@ -22,17 +22,14 @@ const shown = computed(() => (tape.data.value?.entries[0]?.caseNumber === chosen
 const load = computed(() => workload(people.data.value ?? [], cases.data.value ?? []))
 const customer = (number: string) => cases.data.value?.find((c) => c.number === number)?.customer ?? ''
 
-function pick(number: string): void {
-  picked.value = number
-  void tape.refresh()
-}
+watch(chosen, () => void tape.refresh())
 </script>
 
 <template>
   <div class="ledger">
     <nav class="side" aria-label="Tapes">
       <div class="hd"><h2>Tapes</h2></div>
-      <button v-for="l in ledger.data.value" :key="l.caseNumber" type="button" class="tape1" :class="{ on: l.caseNumber === chosen }" :aria-current="l.caseNumber === chosen" @click="pick(l.caseNumber)">
+      <button v-for="l in ledger.data.value" :key="l.caseNumber" type="button" class="tape1" :class="{ on: l.caseNumber === chosen }" :aria-current="l.caseNumber === chosen" @click="picked = l.caseNumber">
         <span class="m">{{ l.caseNumber }}</span><span class="m xs mu">{{ l.entries }}</span>
         <span class="xs" :class="l.torn ? 'c-stop b' : 'mu'"><component :is="l.torn ? Unlink : Link" class="ic s14" aria-hidden="true" /> {{ l.torn ? 'torn' : 'meets' }}</span>
         <span class="xs mu who1 el">{{ customer(l.caseNumber) }}</span>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { onMounted, onUnmounted, ref } from 'vue'
+import { computed, onMounted, onUnmounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api } from '@/api/client'
 import { useLive } from '@/api/live'
@@ -9,13 +9,15 @@ import { useSession } from '@/staff/session'
 import BrandMark from './BrandMark.vue'
 import FindBox from './FindBox.vue'
 import RunningWork from './RunningWork.vue'
-import { handleKey, shownKeys, useKeys } from './keys'
+import { handleKey, keyName, shownKeys, useKeys } from './keys'
+import { roomOf } from './rooms'
 import { currentTheme, switchTheme } from './theme'
 
 const session = useSession()
 const route = useRoute()
 const router = useRouter()
 const desk = useLive(() => api.get<Desk>('/api/desk'), () => true)
+const room = computed(() => roomOf(route.meta.room, String(route.params.place ?? '')))
 const theme = ref(currentTheme())
 const keysOpen = ref(false)
 const now = ref(new Date().toISOString())
@@ -45,11 +47,11 @@ const initials = (name: string) => name.split(' ').map((p) => p[0]).join('').sli
     <a class="visually-hidden-focusable" href="#work">To the work</a>
     <header class="top">
       <RouterLink to="/desk" class="brand"><BrandMark />Brantel</RouterLink>
-      <nav aria-label="Rooms" class="f">
-        <RouterLink to="/desk" class="room" :class="{ on: route.meta.room === 'desk' }">Desk <span class="n hot">{{ desk.data.value?.decisions.length || '' }}</span></RouterLink>
-        <RouterLink to="/bench" class="room" :class="{ on: route.meta.room === 'bench' }">Bench <span class="n">{{ benchCount() || '' }}</span></RouterLink>
-        <RouterLink to="/handover" class="room" :class="{ on: route.meta.room === 'handover' }">Handover <span class="n">{{ handoverCount(desk.data.value?.cases) || '' }}</span></RouterLink>
-        <RouterLink to="/ledger" class="room" :class="{ on: route.meta.room === 'ledger' }">Ledger</RouterLink>
+      <nav aria-label="Rooms" class="rooms">
+        <RouterLink to="/desk" class="room" :class="{ on: room === 'desk' }">Desk <span class="n hot">{{ desk.data.value?.decisions.length || '' }}</span></RouterLink>
+        <RouterLink to="/bench" class="room" :class="{ on: room === 'bench' }">Bench <span class="n">{{ benchCount() || '' }}</span></RouterLink>
+        <RouterLink to="/handover" class="room" :class="{ on: room === 'handover' }">Handover <span class="n">{{ handoverCount(desk.data.value?.cases) || '' }}</span></RouterLink>
+        <RouterLink to="/ledger" class="room" :class="{ on: room === 'ledger' }">Ledger</RouterLink>
       </nav>
       <span class="sp" />
       <FindBox :cases="desk.data.value?.cases ?? []" />
@@ -61,14 +63,14 @@ const initials = (name: string) => name.split(' ').map((p) => p[0]).join('').sli
     </header>
     <main id="work" class="main" tabindex="-1"><slot /></main>
     <footer class="foot">
-      <span v-for="k in shownKeys" :key="k.key + k.does"><span class="kbd">{{ k.key === ' ' ? 'Space' : k.key }}</span>{{ k.does }}</span>
+      <span v-for="k in shownKeys" :key="k.key + k.does"><span class="kbd">{{ keyName(k.key) }}</span>{{ k.does }}</span>
       <span class="sp" />
       <button type="button" class="linkish xs" @click="theme = switchTheme()">{{ theme === 'dark' ? 'Light' : 'Dark' }} theme</button>
       <span :title="zoneName()">Lab time {{ time(now) }}</span>
     </footer>
     <dialog v-if="keysOpen" open class="keys sheet" aria-label="Keys of this screen">
       <p class="b">Keys of this screen</p>
-      <p v-for="k in shownKeys" :key="k.key + k.does" class="s"><span class="kbd">{{ k.key === ' ' ? 'Space' : k.key }}</span> {{ k.does }}</p>
+      <p v-for="k in shownKeys" :key="k.key + k.does" class="s"><span class="kbd">{{ keyName(k.key) }}</span> {{ k.does }}</p>
       <p class="s"><span class="kbd">Ctrl K</span> find a case or go somewhere</p>
       <button type="button" class="btn btn-quiet btn-sm" @click="keysOpen = false">Close</button>
     </dialog>
@@ -76,5 +78,6 @@ const initials = (name: string) => name.split(' ').map((p) => p[0]).join('').sli
 </template>
 
 <style scoped>
+.rooms { display: flex; align-items: stretch; }
 .keys { position: fixed; bottom: 40px; left: 20px; top: auto; margin: 0; padding: 14px 18px; display: grid; gap: 6px; z-index: 20; color: var(--ink); }
 </style>

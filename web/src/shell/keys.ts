@@ -18,6 +18,13 @@ export function useKeys(own: Key[]): void {
   onScopeDispose(() => own.forEach((k) => keys.splice(keys.findIndex((x) => x.key === k.key && x.does === k.does), 1)))
 }
 
+const NAMES: Record<string, string> = { ' ': 'Space', ArrowLeft: '←', ArrowRight: '→', ArrowUp: '↑', ArrowDown: '↓' }
+
+/** A key as it is printed on a keyboard. */
+export function keyName(key: string): string {
+  return NAMES[key] ?? key
+}
+
 function inField(target: EventTarget | null): boolean {
   return target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))
 }

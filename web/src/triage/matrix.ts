@@ -6,8 +6,9 @@ export interface Matrix {
   rows: { fact: string; observed: boolean; weights: number[] }[]
 }
 
-/** Rows in order of what they weigh in all; facts that weigh nothing are left out. */
-export function matrixOf(ranking: readonly RankedPath[]): Matrix {
+/** Rows in order of what they weigh in all; facts that weigh nothing and paths that no fact touches are left out. */
+export function matrixOf(all: readonly RankedPath[]): Matrix {
+  const ranking = all.filter((p) => p.for.length + p.against.length > 0)
   const byFact = new Map<string, { observed: boolean; weights: number[] }>()
   ranking.forEach((path, column) => {
     const take = (fact: string, observed: boolean, weight: number) => {

@@ -8,7 +8,6 @@ import jakarta.persistence.criteria.Root;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -85,7 +84,7 @@ public class Catalogues {
     private void mergeBatch(long caseId, long session, long imagingId, Source image, List<WantedLine> wanted,
                             List<Finding> batch, long[] counts) {
         transaction.executeWithoutResult(t -> {
-            Map<String, CatalogueLine> known = new HashMap<>();
+            Map<String, CatalogueLine> known = new LinkedHashMap<>();
             lines.findByCaseIdAndIdentityKeyIn(caseId, batch.stream().map(Catalogue::identity).distinct().toList())
                     .forEach(l -> known.put(l.identityKey(), l));
             for (Finding f : batch) {

@@ -1,5 +1,6 @@
 package org.brantel.server.delivery;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import org.brantel.core.json.Json;
@@ -19,10 +20,13 @@ record Account(String format, int version, String caseNumber, String lab, List<L
 
     record Wanted(long line, String words, boolean mustHave, int hopedFor, long whole, long gapped, long missing) { }
 
+    private static final Comparator<RecoveryViews.File> BY_PATH =
+            Comparator.comparing(RecoveryViews.File::path, Comparator.nullsLast(String::compareToIgnoreCase));
+
     static String json(String caseNumber, String lab, List<RecoveryViews.File> results, Map<Long, List<Long>> fits,
                        List<CatalogueViews.WantedState> wanted) {
         return Json.writePretty(new Account("brantel-account", 1, caseNumber, lab,
-                results.stream().map(r -> new Line(r.line(), r.name(), r.path() == null ? null : "data/" + r.path(), r.size(),
+                results.stream().sorted(BY_PATH).map(r -> new Line(r.line(), r.name(), r.path() == null ? null : "data/" + r.path(), r.size(),
                         delivered(r), r.sha256(), r.gaps(), r.why(), fits.getOrDefault(r.line(), List.of()))).toList(),
                 wanted.stream().map(w -> new Wanted(w.line().id(), w.line().words(), w.line().mustHave(), w.line().hopedFor(),
                         w.tally().whole(), w.tally().gapped(), w.tally().missing())).toList()));

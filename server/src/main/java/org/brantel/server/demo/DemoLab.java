@@ -72,7 +72,7 @@ class DemoLab {
                 "Card asks to be formatted since the power cut; it reads slowly and stops in places.",
                 List.of(told("loss.event", "power-cut"), told("symptom.appears", "read-errors"), told("symptom.speed", "slow"),
                         told("copy.backup", "none"), told("worth", "irreplaceable")),
-                List.of(new CaseForm.Wanted("photos of the old puppets", List.of("image"), "", 8, true),
+                List.of(new CaseForm.Wanted("photos of the old puppets", List.of("image"), "Puppets/*", 9, true),
                         new CaseForm.Wanted("stage plans", List.of("document"), "*plan*", 5, false)));
         triage.decide(number, cases.docket(number).version(), "careful-imaging", "", "Una Farrow");
     }
