@@ -50,6 +50,9 @@ final class AllocationTable {
         }
         if (table.copies.isEmpty()) {
             sink.problem("No copy of the allocation table lies on the medium; live chains are unknown.");
+            // Nothing to read, however many clusters the boot sector claims.
+            table.unknown.set(2, (int) Math.min(Integer.MAX_VALUE, boot.clusters() + 2L));
+            return table;
         }
         for (long c = 2; c < boot.clusters() + 2L; c++) {
             long value = table.next(c);

@@ -1,0 +1,18 @@
+package org.brantel.core.imaging;
+
+import java.nio.file.Path;
+import org.brantel.core.source.Source;
+import org.brantel.core.source.Sources;
+
+/** A process of its own that images, to be killed. */
+public final class ImagingChild {
+
+    private ImagingChild() { }
+
+    public static void main(String[] args) throws Exception {
+        Path image = Path.of(args[1]);
+        try (Source source = Sources.open("sim:" + args[0])) {
+            new Imager(source, image, Sources.mapBeside(image), CareProfile.FAILING, new ImagingListener() { }).run(() -> false);
+        }
+    }
+}

@@ -1,0 +1,69 @@
+package org.brantel.core.testing;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import org.brantel.core.source.SimulatedSource;
+
+/** Writes a simulated device for a test: random content and a fault plan. */
+public final class SimulatedDevice {
+
+    private final Path folder;
+    private final byte[] content;
+    private final List<String> dead = new ArrayList<>();
+    private final List<String> weak = new ArrayList<>();
+    private final List<String> slow = new ArrayList<>();
+    private String dropOut = "";
+    private String serial = "TEST-1";
+
+    public SimulatedDevice(Path folder, int bytes, long seed) {
+        this.folder = folder;
+        this.content = new byte[bytes];
+        new Random(seed).nextBytes(content);
+    }
+
+    public byte[] content() {
+        return content;
+    }
+
+    public SimulatedDevice dead(long offset, long length) {
+        dead.add("{\"offset\":%d,\"length\":%d}".formatted(offset, length));
+        return this;
+    }
+
+    public SimulatedDevice weak(long offset, long length, int tries) {
+        weak.add("{\"offset\":%d,\"length\":%d,\"tries\":%d}".formatted(offset, length, tries));
+        return this;
+    }
+
+    public SimulatedDevice slow(long offset, long length, int microsPerSector) {
+        slow.add("{\"offset\":%d,\"length\":%d,\"microsPerSector\":%d}".formatted(offset, length, microsPerSector));
+        return this;
+    }
+
+    public SimulatedDevice dropsOutAfter(int reads) {
+        dropOut = ",\"dropOut\":{\"afterReads\":%d}".formatted(reads);
+        return this;
+    }
+
+    public SimulatedDevice serial(String is) {
+        serial = is;
+        return this;
+    }
+
+    /** @return the JSON file */
+    public Path write() throws IOException {
+        Files.write(folder.resolve("backing.img"), content);
+        return Files.writeString(folder.resolve("device.json"), """
+                {"format":"brantel-simulated-device","version":1,"backing":"backing.img","make":"Test","model":"Sim",
+                 "serial":"%s","sectorSize":512,"dead":[%s],"weak":[%s],"slow":[%s]%s}
+                """.formatted(serial, String.join(",", dead), String.join(",", weak), String.join(",", slow), dropOut));
+    }
+
+    public SimulatedSource open() throws IOException {
+        return SimulatedSource.open(write());
+    }
+}
