@@ -1,0 +1,115 @@
+package org.brantel.core.filesystem.fat;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+
+class NamesAndTimesTest {
+
+    private static byte[] entry(String name11) {
+        byte[] b = new byte[32];
+        System.arraycopy(name11.getBytes(StandardCharsets.ISO_8859_1), 0, b, 0, 11);
+        b[11] = 0x20;
+        return b;
+    }
+
+    private static DirectoryEntry parse(byte[] b) {
+        return DirectoryEntry.parse(b, 0, 16, 0);
+    }
+
+    /** The parts of a long name as they stand before their short entry. */
+    private static byte[][] parts(String longName, String short11, boolean deleted) {
+        int sum = LongName.checksum(short11.getBytes(StandardCharsets.ISO_8859_1));
+        int count = (longName.length() + 12) / 13;
+        byte[][] parts = new byte[count][];
+        for (int p = count; p >= 1; p--) {
+            byte[] b = new byte[32];
+            Arrays.fill(b, (byte) 0xff);
+            b[0] = (byte) (deleted ? 0xe5 : p | (p == count ? 0x40 : 0));
+            b[11] = 0x0f;
+            b[12] = 0;
+            b[13] = (byte) sum;
+            b[26] = 0;
+            b[27] = 0;
+            int[] places = {1, 3, 5, 7, 9, 14, 16, 18, 20, 22, 24, 28, 30};
+            for (int i = 0; i < 13; i++) {
+                int at = (p - 1) * 13 + i;
+                int c = at < longName.length() ? longName.charAt(at) : at == longName.length() ? 0 : 0xffff;
+                b[places[i]] = (byte) c;
+                b[places[i] + 1] = (byte) (c >> 8);
+            }
+            parts[count - p] = b;
+        }
+        return parts;
+    }
+
+    private static String nameOf(byte[][] parts, byte[] shortEntry) {
+        LongName name = new LongName();
+        for (byte[] part : parts) {
+            name.add(part, 0);
+        }
+        return name.nameFor(parse(shortEntry));
+    }
+
+    @Test
+    void longNamesOfAnyLengthAndScriptAreReadBack() {
+        Random random = new Random(3);
+        for (int i = 0; i < 200; i++) {
+            StringBuilder name = new StringBuilder("x");
+            for (int n = random.nextInt(120); n > 0; n--) {
+                name.append((char) (random.nextBoolean() ? 'a' + random.nextInt(26) : 0x4e00 + random.nextInt(2000)));
+            }
+            assertThat(nameOf(parts(name.toString(), "X~1     JPG", false), entry("X~1     JPG"))).isEqualTo(name.toString());
+        }
+    }
+
+    @Test
+    void aLongNameWithAnotherShortNamesChecksumIsNotTaken() {
+        assertThat(nameOf(parts("Somebody else.jpg", "OTHER   JPG", false), entry("MINE    JPG"))).isNull();
+    }
+
+    @Test
+    void aMissingPartMakesNoName() {
+        byte[][] parts = parts("A name of more than thirteen letters.jpg", "ANAME~1 JPG", false);
+        assertThat(nameOf(Arrays.copyOfRange(parts, 1, parts.length), entry("ANAME~1 JPG"))).isNull();
+        assertThat(nameOf(Arrays.copyOf(parts, parts.length - 1), entry("ANAME~1 JPG"))).isNull();
+    }
+
+    @Test
+    void aDeletedLongNameGivesBackTheLostFirstLetter() {
+        byte[] gone = entry("PLOTON~1JPG");
+        gone[0] = (byte) 0xe5;
+        assertThat(nameOf(parts("Plot one.jpg", "PLOTON~1JPG", true), gone)).isEqualTo("Plot one.jpg");
+        assertThat(nameOf(parts("Quite another.jpg", "ZZZZZZ~1JPG", true), gone)).isNull();
+    }
+
+    @Test
+    void shortNamesFollowTheirCaseFlags() {
+        byte[] b = entry("README  TXT");
+        assertThat(parse(b).shortName()).isEqualTo("README.TXT");
+        b[12] = 0x18;
+        assertThat(parse(b).shortName()).isEqualTo("readme.txt");
+        b[0] = (byte) 0xe5;
+        assertThat(parse(b).shortName()).startsWith("_");
+    }
+
+    @Test
+    void timesAreToTheSecondPairAndImpossibleOnesAreNone() {
+        byte[] b = entry("A          ");
+        b[22] = (byte) 0b1010_0001;
+        b[23] = (byte) 0b0110_0101;
+        b[24] = (byte) 0b0010_0111;
+        b[25] = (byte) 0b0101_1000;
+        assertThat(parse(b).modified()).isEqualTo(Instant.parse("2024-01-07T12:45:02Z"));
+        b[24] = 0;
+        b[25] = 0;
+        assertThat(parse(b).modified()).isNull();
+        b[24] = (byte) 0xff;
+        b[25] = (byte) 0xff;
+        assertThat(parse(b).modified()).isNull();
+    }
+}

@@ -1,0 +1,176 @@
+package org.brantel.core.scan;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Random;
+import java.util.Set;
+import org.brantel.core.finding.Finding;
+import org.brantel.core.finding.FindingsFile;
+import org.brantel.core.finding.Prognosis;
+import org.brantel.core.json.Json;
+import org.brantel.core.source.MapJournal;
+import org.brantel.core.source.BlockState;
+import org.brantel.core.source.Range;
+import org.brantel.core.source.Source;
+import org.brantel.core.source.Sources;
+import org.brantel.core.testing.Corpus;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
+import org.junit.jupiter.api.io.TempDir;
+
+class ScanTest {
+
+    private static final Clock CLOCK = Clock.fixed(Instant.parse("2026-11-24T09:00:00Z"), ZoneOffset.UTC);
+
+    @TempDir
+    private Path folder;
+
+    private ScanReport scan(Path image, ScanPlan plan) throws IOException {
+        try (Source source = Sources.open(image.toString())) {
+            return new Scan(source, plan, ScanListener.NONE, CLOCK).run(folder.resolve("out"), () -> false);
+        }
+    }
+
+    private List<Finding> findings() throws IOException {
+        List<Finding> found = new ArrayList<>();
+        FindingsFile.read(folder.resolve("out/findings.ndjson"), found::add);
+        return found;
+    }
+
+    @Test
+    void theSessionFileSaysWhatWasDoneAndFound() throws IOException {
+        Path image = Corpus.image("d01-fat16", folder);
+        ScanReport report = scan(image, ScanPlan.of(ScanMethod.BOTH));
+        ScanReport written = Json.read(folder.resolve("out/session.json"), ScanReport.class, "session");
+        assertThat(written.format()).isEqualTo("brantel-scan-session");
+        assertThat(written.version()).isEqualTo(1);
+        assertThat(written.started()).isEqualTo("2026-11-24T09:00:00Z");
+        assertThat(written.method()).isEqualTo("both");
+        assertThat(written.volumes()).hasSize(1).allMatch(v -> v.fs().equals("fat16") && v.state().equals("live"));
+        assertThat(written.findings()).isEqualTo(findings().size()).isEqualTo(report.findings());
+        assertThat(written.origins().values().stream().mapToLong(n -> n).sum()).isEqualTo(written.findings());
+        assertThat(findings()).extracting(Finding::id).containsExactlyElementsOf(
+                java.util.stream.LongStream.rangeClosed(1, written.findings()).boxed().toList());
+    }
+
+    @Test
+    void aVolumeInAPartitionIsFoundWhereItsTableSays() throws IOException {
+        byte[] volume = Files.readAllBytes(Corpus.image("d01-fat16", folder));
+        int start = 2048 * 512;
+        byte[] disk = new byte[start + volume.length];
+        System.arraycopy(volume, 0, disk, start, volume.length);
+        disk[446 + 4] = 6;
+        put32(disk, 446 + 8, 2048);
+        put32(disk, 446 + 12, volume.length / 512);
+        disk[510] = 0x55;
+        disk[511] = (byte) 0xaa;
+        ScanReport report = scan(Files.write(folder.resolve("disk.img"), disk), new ScanPlan(ScanMethod.STRUCTURE, null, Set.of(), false, true));
+        assertThat(report.volumes()).hasSize(1).allMatch(v -> v.startByte() == start);
+        Set<String> hashes = Set.copyOf(Corpus.files("d01-fat16").stream().filter(f -> f.state().equals("live")).map(Corpus.TrueFile::sha256).toList());
+        assertThat(findings().stream().map(Finding::sha256).filter(hashes::contains)).hasSize(hashes.size());
+    }
+
+    private static void put32(byte[] bytes, int at, long value) {
+        for (int i = 0; i < 4; i++) {
+            bytes[at + i] = (byte) (value >> (8 * i));
+        }
+    }
+
+    @Test
+    void unreadRangesOfAnImageMakeFilesGapped() throws IOException {
+        Path image = Corpus.image("d12-fat32-healthy", folder);
+        Finding victim = Corpus.files("d12-fat32-healthy").stream().filter(f -> f.size() > 20_000).findFirst().map(f -> {
+            try {
+                scan(image, ScanPlan.of(ScanMethod.STRUCTURE));
+                return findings().stream().filter(x -> x.size() == f.size()).findFirst().orElseThrow();
+            } catch (IOException e) {
+                throw new AssertionError(e);
+            }
+        }).orElseThrow();
+        long size = Files.size(image);
+        Range hole = new Range(victim.firstByte() + 4096, 1024);
+        try (MapJournal journal = MapJournal.create(Sources.mapBeside(image), Sources.open(image.toString()))) {
+            journal.note(new Range(0, hole.offset()), BlockState.READ, "sweep");
+            journal.note(hole, BlockState.FAILED, "single-sector");
+            journal.note(new Range(hole.end(), size - hole.end()), BlockState.READ, "sweep");
+            journal.flush();
+        }
+        scan(image, new ScanPlan(ScanMethod.BOTH, null, Set.of(), false, true));
+        Finding now = findings().stream().filter(f -> victim.path().equals(f.path())).findFirst().orElseThrow();
+        assertThat(now.prognosis()).isEqualTo(Prognosis.GAPPED);
+        assertThat(now.sha256()).isNull();
+        assertThat(now.reasons().get(0)).startsWith("1024 of " + now.size());
+    }
+
+    @Test
+    void aTruncatedImageIsScannedAsFarAsItGoes() throws IOException {
+        byte[] whole = Files.readAllBytes(Corpus.image("d12-fat32-healthy", folder));
+        Path cut = Files.write(folder.resolve("cut.img"), Arrays.copyOf(whole, 1_600_000));
+        ScanReport report = scan(cut, new ScanPlan(ScanMethod.BOTH, null, Set.of(), false, true));
+        assertThat(report.problems()).anyMatch(p -> p.contains("claims " + whole.length));
+        Set<String> right = Set.copyOf(Corpus.files("d12-fat32-healthy").stream().map(Corpus.TrueFile::sha256).distinct().toList());
+        assertThat(findings()).filteredOn(f -> f.prognosis() == Prognosis.WHOLE).isNotEmpty().allMatch(f -> right.contains(f.sha256()));
+        assertThat(findings()).filteredOn(f -> f.prognosis() == Prognosis.GAPPED).isNotEmpty();
+    }
+
+    @Test
+    void onlyWantedKindsAreKept() throws IOException {
+        scan(Corpus.image("d01-fat16", folder), new ScanPlan(ScanMethod.BOTH, null, Set.of("jpg", "pdf"), false, false));
+        assertThat(findings()).isNotEmpty().allMatch(f -> Set.of("jpg", "pdf").contains(f.kind()));
+    }
+
+    @Test
+    void freeSpaceOnlyCarvesNoLiveFile() throws IOException {
+        Path image = Corpus.image("d01-fat16", folder);
+        scan(image, new ScanPlan(ScanMethod.CARVE, null, Set.of(), true, true));
+        Set<String> live = Set.copyOf(Corpus.files("d01-fat16").stream().filter(f -> f.state().equals("live")).map(Corpus.TrueFile::sha256).toList());
+        assertThat(findings()).isNotEmpty().noneMatch(f -> live.contains(f.sha256()));
+    }
+
+    @Test
+    void aVolumeThatIsNotThereIsRefused() throws IOException {
+        Path image = Corpus.image("d01-fat16", folder);
+        assertThatThrownBy(() -> scan(image, new ScanPlan(ScanMethod.BOTH, 3, Set.of(), false, false)))
+                .hasMessageContaining("There is no volume 3").hasMessageContaining("it has 1");
+    }
+
+    @Test
+    void stoppedItKeepsWhatItHasAndSaysThatItIsNotFinished() throws IOException {
+        int[] asked = new int[1];
+        try (Source source = Sources.open(Corpus.image("d09-raw-card", folder).toString())) {
+            ScanReport report = new Scan(source, ScanPlan.of(ScanMethod.CARVE), ScanListener.NONE, CLOCK)
+                    .run(folder.resolve("out"), () -> asked[0]++ > 3);
+            assertThat(report.finished()).isFalse();
+        }
+        assertThat(findings()).hasSizeLessThan(7);
+    }
+
+    /** Real structures with random damage: whatever becomes of them, the scan ends with findings inside the medium. */
+    @Test
+    @Timeout(120)
+    void randomDamageNeverEndsAScan() throws IOException {
+        byte[] whole = Arrays.copyOf(Files.readAllBytes(Corpus.image("d01-fat16", folder)), 2 << 20);
+        Random random = new Random(41);
+        for (int round = 0; round < 60; round++) {
+            byte[] damaged = whole.clone();
+            for (int i = 1 + random.nextInt(200); i > 0; i--) {
+                // Boot sector, tables, root folder and the first folders lie in the first 800 KB.
+                damaged[random.nextInt(800_000)] = (byte) random.nextInt();
+            }
+            Path image = Files.write(folder.resolve("fuzz.img"), damaged);
+            ScanReport report = scan(image, ScanPlan.of(ScanMethod.BOTH));
+            assertThat(report.finished()).isTrue();
+            assertThat(findings()).allMatch(f -> f.extents().stream().allMatch(e -> e.end() <= damaged.length));
+        }
+    }
+}
