@@ -40,9 +40,8 @@ public final class EngineCommand {
         return new CommandLine(new EngineCommand())
                 .setExecutionExceptionHandler((e, line, parsed) -> refuse(line, e))
                 .setParameterExceptionHandler((e, unused) -> {
-                    e.getCommandLine().getErr().println(e.getMessage());
-                    e.getCommandLine().getErr().println("See: ./brantel engine "
-                            + e.getCommandLine().getCommandName() + " --help");
+                    String verb = e.getCommandLine().getParent() == null ? "" : e.getCommandLine().getCommandName() + " ";
+                    e.getCommandLine().getErr().println(e.getMessage().strip() + ". See: ./brantel engine " + verb + "--help");
                     return BAD_INPUT;
                 })
                 .execute(args);

@@ -1,0 +1,160 @@
+package org.brantel.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.brantel.core.testing.Corpus;
+import org.brantel.core.testing.SimulatedDevice;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The command line as a person or a script uses it: exit codes, one clear line, JSON on standard output. */
+class EngineCommandTest {
+
+    private record Run(int exit, String out, String err) {
+        JsonNode json() {
+            return JsonMapper.shared().readTree(out);
+        }
+    }
+
+    @TempDir
+    private Path folder;
+    private final PrintStream out = System.out;
+    private final PrintStream err = System.err;
+
+    @BeforeEach
+    @AfterEach
+    void restore() {
+        System.setOut(out);
+        System.setErr(err);
+    }
+
+    private Run run(Object... words) {
+        ByteArrayOutputStream said = new ByteArrayOutputStream();
+        ByteArrayOutputStream complained = new ByteArrayOutputStream();
+        System.setOut(new PrintStream(said, true, StandardCharsets.UTF_8));
+        System.setErr(new PrintStream(complained, true, StandardCharsets.UTF_8));
+        int exit = EngineCommand.run(Arrays.stream(words).map(String::valueOf).toArray(String[]::new));
+        restore();
+        return new Run(exit, said.toString(StandardCharsets.UTF_8), complained.toString(StandardCharsets.UTF_8));
+    }
+
+    @Test
+    void imagesScansExtractsBagsAndVerifies() throws IOException {
+        Path source = Corpus.image("d01-fat16", folder);
+        Path image = folder.resolve("copy.img");
+        Run imaged = run("image", source, image);
+        assertThat(imaged.exit()).as(imaged.err()).isZero();
+        assertThat(imaged.json().get("sha256").asString()).isEqualTo(Corpus.truth("d01-fat16").get("sha256").asString());
+        assertThat(imaged.json().get("failedBytes").asLong()).isZero();
+        assertThat(Files.mismatch(source, image)).isEqualTo(-1);
+
+        Run scanned = run("scan", image, "--out", folder.resolve("scan"), "--hash");
+        assertThat(scanned.exit()).as(scanned.err()).isZero();
+        Run extracted = run("extract", image, folder.resolve("scan/findings.ndjson"), folder.resolve("files"), "--prognosis", "whole");
+        assertThat(extracted.exit()).as(extracted.err()).isZero();
+        Set<String> written;
+        try (Stream<String> lines = Files.lines(folder.resolve("files/results.ndjson"))) {
+            written = lines.map(l -> JsonMapper.shared().readTree(l).get("sha256").asString()).collect(Collectors.toSet());
+        }
+        List<Corpus.TrueFile> expected = Corpus.files("d01-fat16").stream().filter(f -> "whole".equals(f.structure())).toList();
+        assertThat(expected).allSatisfy(f -> assertThat(written).as(f.path()).contains(f.sha256()));
+
+        Files.delete(folder.resolve("files/results.ndjson"));
+        assertThat(run("bag", folder.resolve("files"), folder.resolve("bag"), "--key", folder.resolve("key.pem")).exit()).isZero();
+        assertThat(run("verify", folder.resolve("bag")).out()).contains("signature right");
+        try (Stream<Path> data = Files.walk(folder.resolve("bag/data"))) {
+            Files.writeString(data.filter(Files::isRegularFile).findFirst().orElseThrow(), "tampered");
+        }
+        Run torn = run("verify", folder.resolve("bag"));
+        assertThat(torn.exit()).isEqualTo(1);
+        assertThat(torn.out()).contains("differs from the manifest");
+    }
+
+    @Test
+    void failedSectorsAreSomethingToKnow() throws IOException {
+        Path plan = new SimulatedDevice(folder, 1 << 20, 1).dead(512_000, 1024).write();
+        Run run = run("image", "sim:" + plan, folder.resolve("x.img"), "--profile", "failing");
+        assertThat(run.exit()).isEqualTo(1);
+        assertThat(run.json().get("failedBytes").asLong()).isEqualTo(1024);
+        assertThat(run.json().get("passes").size()).isGreaterThan(1);
+    }
+
+    @Test
+    void badInputIsOneClearLineAndExitTwo() throws IOException {
+        Path image = Corpus.image("d10-blank", folder);
+        assertRefused(run("image", folder.resolve("none.img"), folder.resolve("x.img")), "There is no file or device at");
+        assertRefused(run("image", image, image), "is the source itself");
+        assertRefused(run("image", image, folder.resolve("x.img"), "--profile", "rough"), "There is no care profile 'rough'");
+        assertRefused(run("scan", image, "--out", folder.resolve("s"), "--method", "guess"), "There is no scan method 'guess'");
+        assertRefused(run("scan", image, "--out", folder.resolve("s"), "--volume", "2"), "There is no volume 2");
+        assertRefused(run("extract", image, folder.resolve("none"), folder.resolve("d")), "There are no findings at");
+        assertRefused(run("verify", folder), "is not a bag");
+        assertRefused(run("volumes", folder), "is a folder");
+    }
+
+    private static void assertRefused(Run run, String words) {
+        assertThat(run.exit()).as(run.err()).isEqualTo(2);
+        assertThat(run.err()).contains(words).doesNotContain("Exception");
+        assertThat(run.err().strip().lines()).hasSize(1);
+    }
+
+    @Test
+    void wrongUseExplainsItself() {
+        Run run = run("image");
+        assertThat(run.exit()).isEqualTo(2);
+        assertThat(run.err()).contains("SOURCE").contains("./brantel engine image --help").hasLineCount(1);
+        assertThat(run("mend", "x").exit()).isEqualTo(2);
+        assertThat(run("--help").out()).contains("image").contains("scan").contains("verify");
+    }
+
+    @Test
+    void findingsOfAnotherSourceAreRefused() throws IOException {
+        Path image = Corpus.image("d01-fat16", folder);
+        run("scan", image, "--out", folder.resolve("s"), "--method", "structure");
+        Path small = Files.write(folder.resolve("small.img"), new byte[4096]);
+        assertRefused(run("extract", small, folder.resolve("s/findings.ndjson"), folder.resolve("d")), "these findings are of another source");
+    }
+
+    @Test
+    void aBlankMediumIsAResultNotAnError() throws IOException {
+        Path image = Corpus.image("d10-blank", folder);
+        Run run = run("scan", image, "--out", folder.resolve("s"));
+        assertThat(run.exit()).isZero();
+        assertThat(Files.size(folder.resolve("s/findings.ndjson"))).isZero();
+    }
+
+    @Test
+    void volumesAreListedAsJson() throws IOException {
+        JsonNode volumes = run("volumes", Corpus.image("d12-fat32-healthy", folder)).json().get("volumes");
+        assertThat(volumes.size()).isEqualTo(1);
+        assertThat(volumes.get(0).get("fs").asString()).isEqualTo("fat32");
+    }
+
+    @Test
+    void triageReadsFactsAndRefusesUnknownOnes() throws IOException {
+        Path facts = Files.writeString(folder.resolve("facts.json"), "{\"facts\":{\"symptom.noise\":\"clicking\",\"loss.event\":[\"dropped\"]},\"observed\":{}}");
+        JsonNode ranking = run("triage", facts).json();
+        assertThat(ranking.get("ranking").get(0).get("path").asString()).isEqualTo("hardware-work");
+        assertThat(ranking.get("ranking").get(0).has("for")).isTrue();
+        assertThat(ranking.get("stopRules").get(0).get("code").asString()).isEqualTo("no-power");
+        Files.writeString(facts, "{\"facts\":{\"symptom.noise\":\"cliking\"}}");
+        assertRefused(run("triage", facts), "the nearest is 'clicking'");
+        Files.writeString(facts, "{\"facts\":");
+        assertRefused(run("triage", facts), "facts.json");
+    }
+}

@@ -1,0 +1,61 @@
+package org.brantel.core.finding;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import org.brantel.core.source.Range;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class FindingsTest {
+
+    @TempDir
+    private Path folder;
+
+    private static Finding finding(Prognosis prognosis, String path, String sha256, Range... extents) {
+        return new Finding(1, 0, path, path == null ? "at-0.jpg" : path.substring(1), 100, "jpg", Origin.LIVE, prognosis, 90,
+                List.of("because"), List.of(extents), Instant.parse("2024-01-02T03:04:05Z"), null, null, sha256, null, null, null);
+    }
+
+    @Test
+    void aFindingSurvivesBeingWrittenAndReadBack() throws IOException {
+        Path file = folder.resolve("findings.ndjson");
+        Finding strange = finding(Prognosis.GAPPED, "/a \"name\" with\nline end and ☂", null, new Range(5, 10), new Range(900, 90));
+        try (FindingsFile.Writer writer = new FindingsFile.Writer(file)) {
+            writer.write(strange);
+        }
+        List<Finding> read = new ArrayList<>();
+        FindingsFile.read(file, read::add);
+        assertThat(read).containsExactly(strange);
+        assertThat(Files.readAllLines(file)).hasSize(1).allMatch(l -> l.contains("\"extents\":[[5,10],[900,90]]") && l.contains("\"origin\":\"live\""));
+    }
+
+    @Test
+    void namesTheLineOfAMalformedFinding() throws IOException {
+        Path file = Files.writeString(folder.resolve("f"), "\n{\"id\":1}\n");
+        assertThatThrownBy(() -> FindingsFile.read(file, f -> { })).isInstanceOf(IOException.class).hasMessageContaining("line 2");
+        assertThatThrownBy(() -> FindingsFile.read(folder.resolve("none"), f -> { })).hasMessageContaining("There are no findings");
+    }
+
+    @Test
+    void equalContentIsOneCatalogueLineWhereverItLies() {
+        assertThat(Catalogue.identity(finding(Prognosis.WHOLE, "/a.jpg", "abc", new Range(0, 100))))
+                .isEqualTo(Catalogue.identity(finding(Prognosis.WHOLE, "/copy of a.jpg", "abc", new Range(5000, 100))));
+        assertThat(Catalogue.identity(finding(Prognosis.WHOLE, "/a.jpg", null, new Range(0, 100))))
+                .isEqualTo(Catalogue.identity(finding(Prognosis.GAPPED, "/b.jpg", null, new Range(0, 100))));
+    }
+
+    @Test
+    void findingsInDoubtStandForThemselves() {
+        assertThat(Catalogue.identity(finding(Prognosis.OVERWRITTEN, "/a.jpg", "abc", new Range(0, 100))))
+                .isNotEqualTo(Catalogue.identity(finding(Prognosis.WHOLE, "/b.jpg", "abc", new Range(0, 100))));
+        assertThat(Catalogue.identity(finding(Prognosis.DOUBTFUL, "/a.jpg", null, new Range(0, 100))))
+                .isNotEqualTo(Catalogue.identity(finding(Prognosis.DOUBTFUL, "/b.jpg", null, new Range(0, 100))));
+    }
+}

@@ -1,0 +1,175 @@
+package org.brantel.core.triage;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.stream.Stream;
+import org.brantel.core.json.Json;
+import org.junit.jupiter.api.DynamicTest;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestFactory;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+class TriageTest {
+
+    private static final Protocol PROTOCOL = Protocol.current();
+    private static final Triage TRIAGE = new Triage(PROTOCOL);
+
+    private static Ranking rank(Map<String, List<String>> told, Map<String, List<String>> observed) {
+        return TRIAGE.rank(Facts.of(told, observed, PROTOCOL));
+    }
+
+    private static Ranking rank(String... codesAndValues) {
+        Map<String, List<String>> told = new LinkedHashMap<>();
+        for (int i = 0; i < codesAndValues.length; i += 2) {
+            told.computeIfAbsent(codesAndValues[i], k -> new ArrayList<>()).add(codesAndValues[i + 1]);
+        }
+        return rank(told, Map.of());
+    }
+
+    /** The worked cases: which paths may come first, which are barred, which stop rules stand and which do not. */
+    @TestFactory
+    Stream<DynamicTest> workedCases() throws IOException {
+        try (InputStream in = TriageTest.class.getResourceAsStream("/triage-cases.json")) {
+            JsonNode cases = JsonMapper.shared().readTree(in);
+            List<DynamicTest> tests = new ArrayList<>();
+            for (JsonNode c : cases.get("cases")) {
+                tests.add(DynamicTest.dynamicTest(c.get("id").asString() + " " + c.get("story").asString(), () -> check(c)));
+            }
+            assertThat(tests).hasSizeGreaterThan(20);
+            return tests.stream();
+        }
+    }
+
+    private static void check(JsonNode c) {
+        Ranking ranking = rank(facts(c.get("facts")), facts(c.get("observed")));
+        List<String> open = ranking.ranking().stream().filter(r -> !r.barred()).map(Ranking.Ranked::path).toList();
+        List<String> barred = ranking.ranking().stream().filter(Ranking.Ranked::barred).map(Ranking.Ranked::path).toList();
+        List<String> stops = ranking.stopRules().stream().map(Ranking.Stop::code).toList();
+        assertThat(texts(c, "top")).contains(open.isEmpty() ? barred.get(0) : open.get(0));
+        assertThat(barred).containsAll(texts(c, "mustBar"));
+        assertThat(stops).containsAll(texts(c, "mustStop"));
+        assertThat(texts(c, "mustNotStop")).noneMatch(stops::contains);
+    }
+
+    private static List<String> texts(JsonNode node, String field) {
+        List<String> texts = new ArrayList<>();
+        if (node.get(field) != null) {
+            node.get(field).forEach(t -> texts.add(t.asString()));
+        }
+        return texts;
+    }
+
+    private static Map<String, List<String>> facts(JsonNode node) {
+        Map<String, List<String>> facts = new LinkedHashMap<>();
+        if (node != null) {
+            node.properties().forEach(e -> {
+                List<String> values = new ArrayList<>();
+                if (e.getValue().isArray()) {
+                    e.getValue().forEach(v -> values.add(v.asString()));
+                } else {
+                    values.add(e.getValue().asString());
+                }
+                facts.put(e.getKey(), values);
+            });
+        }
+        return facts;
+    }
+
+    @Test
+    void clickingBarsEveryReadAndForbidsPower() {
+        Ranking ranking = rank("symptom.noise", "clicking", "medium.type", "hdd");
+        assertThat(ranking.ranking().get(0).path()).isEqualTo("hardware-work");
+        assertThat(ranking.ranking()).filteredOn(r -> List.of("straight-copy", "image-then-scan", "careful-imaging").contains(r.path()))
+                .hasSize(3).allMatch(r -> r.barred() && !r.barredBecause().isEmpty());
+        assertThat(ranking.stopRules()).anyMatch(s -> s.code().equals("no-power") && s.because().contains("symptom.noise=clicking"));
+    }
+
+    @Test
+    void whatTheBenchSawOutweighsWhatWasTold() {
+        Ranking ranking = rank(Map.of("symptom.noise", List.of("none"), "bench.detected", List.of("yes")), Map.of("symptom.noise", List.of("clicking")));
+        assertThat(ranking.ranking().get(0).path()).isEqualTo("hardware-work");
+        assertThat(ranking.conflicts()).anyMatch(c -> c.contains("told none, observed clicking"));
+        assertThat(ranking.ranking().get(0).speaksFor()).anyMatch(Ranking.Piece::observed);
+    }
+
+    @Test
+    void unknownIsAnAnswerThatWeighsNothingAndIsNotAskedAgain() {
+        Ranking nothing = rank();
+        String asked = nothing.nextQuestion().fact();
+        Ranking after = rank(asked, "unknown");
+        assertThat(after.unknownFacts()).containsExactly(asked);
+        assertThat(after.nextQuestion().fact()).isNotEqualTo(asked);
+        assertThat(after.ranking()).allMatch(r -> r.score() == 0);
+    }
+
+    @Test
+    void scoresAreTheSumOfTheirPieces() {
+        Random random = new Random(17);
+        for (int round = 0; round < 300; round++) {
+            Ranking ranking = rank(randomFacts(random), randomFacts(random));
+            for (Ranking.Ranked r : ranking.ranking()) {
+                int sum = r.speaksFor().stream().mapToInt(Ranking.Piece::weight).sum() - r.against().stream().mapToInt(Ranking.Piece::weight).sum();
+                assertThat(r.score()).as("%s", r).isEqualTo(sum);
+                assertThat(r.speaksFor()).allMatch(p -> p.weight() > 0 && !p.reason().isBlank());
+            }
+            List<Boolean> barred = ranking.ranking().stream().map(Ranking.Ranked::barred).toList();
+            assertThat(barred).as("open paths first").isSorted();
+        }
+    }
+
+    private static Map<String, List<String>> randomFacts(Random random) {
+        Map<String, List<String>> facts = new LinkedHashMap<>();
+        for (Protocol.FactCode code : PROTOCOL.facts()) {
+            if (random.nextInt(4) == 0) {
+                facts.put(code.code(), List.of(code.number() ? "5" : code.values().get(random.nextInt(code.values().size()))));
+            }
+        }
+        return facts;
+    }
+
+    @Test
+    void theSameFactsGiveTheSameRankingInWhateverOrder() {
+        Random random = new Random(18);
+        for (int round = 0; round < 50; round++) {
+            Map<String, List<String>> facts = randomFacts(random);
+            Map<String, List<String>> reversed = new LinkedHashMap<>();
+            new ArrayList<>(facts.entrySet()).stream().sorted((a, b) -> b.getKey().compareTo(a.getKey())).forEach(e -> reversed.put(e.getKey(), e.getValue()));
+            assertThat(Json.write(rank(facts, Map.of()))).isEqualTo(Json.write(rank(reversed, Map.of())));
+        }
+    }
+
+    @Test
+    void anUnknownCodeOrValueNamesTheNearestKnownOne() {
+        assertThatThrownBy(() -> rank("symptom.nois", "clicking")).isInstanceOf(Facts.UnknownFact.class).hasMessageContaining("'symptom.noise'");
+        assertThatThrownBy(() -> rank("symptom.noise", "cliking")).hasMessageContaining("'clicking'");
+        assertThatThrownBy(() -> rank("since.hours", "two")).hasMessageContaining("whole number");
+        assertThatThrownBy(() -> rank("symptom.noise", "clicking", "symptom.noise", "none")).hasMessageContaining("holds one value");
+    }
+
+    @Test
+    void aMalformedProtocolIsRefusedWithWhatIsWrong() {
+        String good = Json.write(PROTOCOL);
+        assertThat(parse(good)).isEqualTo(PROTOCOL);
+        assertThatThrownBy(() -> parse(good.replace("symptom.noise|bench.noise=clicking", "symptom.nose|bench.noise=clicking")))
+                .rootCause().hasMessageContaining("there is no fact 'symptom.nose'");
+        assertThatThrownBy(() -> parse(good.replaceFirst("\"path\":\"existing-copy\"", "\"path\":\"existing-cop\""))).rootCause().hasMessageContaining("existing-cop");
+        assertThatThrownBy(() -> parse(good.substring(0, 500))).hasMessageContaining("malformed");
+    }
+
+    private static Protocol parse(String text) {
+        try {
+            return Protocol.parse(text, "test");
+        } catch (IOException e) {
+            throw new IllegalStateException(e.getMessage(), e);
+        }
+    }
+}
