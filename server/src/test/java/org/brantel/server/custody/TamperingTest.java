@@ -1,0 +1,60 @@
+package org.brantel.server.custody;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import org.brantel.server.testing.CaseForms;
+import org.brantel.server.testing.Lab;
+import org.brantel.server.testing.Story;
+import org.junit.jupiter.api.Test;
+import org.springframework.jdbc.core.JdbcTemplate;
+import tools.jackson.databind.JsonNode;
+
+/** Somebody with the database's password tries to change what happened. */
+class TamperingTest {
+
+    private final JdbcTemplate sql = Lab.open().sql();
+
+    private void force(String statement, Object... values) {
+        sql.execute("alter table custody_entry disable trigger custody_entry_only_grows");
+        try {
+            sql.update(statement, values);
+        } finally {
+            sql.execute("alter table custody_entry enable trigger custody_entry_only_grows");
+        }
+    }
+
+    private static JsonNode tears(Story story) {
+        return story.una.get(story.path("/custody")).json().get("tears");
+    }
+
+    @Test
+    void theDatabaseItselfLetsTheRecordOnlyGrow() {
+        Story story = Story.of(new CaseForms()).decided();
+        assertThatThrownBy(() -> sql.update("update custody_entry set who = 'x' where case_number = ?", story.number)).hasMessageContaining("only grows");
+        assertThatThrownBy(() -> sql.update("delete from custody_entry where case_number = ?", story.number)).hasMessageContaining("only grows");
+        assertThat(tears(story).size()).isZero();
+    }
+
+    @Test
+    void aChangedAMissingAndACutOffEntryAreAllShown() {
+        Story changed = Story.of(new CaseForms()).decided();
+        force("update custody_entry set detail = 'nothing happened' where case_number = ? and number = 1", changed.number);
+        assertThat(tears(changed).get(0).get("words").asString()).contains("Entry 1 was changed");
+        Story missing = Story.of(new CaseForms()).decided();
+        force("delete from custody_entry where case_number = ? and number = 1", missing.number);
+        assertThat(tears(missing).toString()).contains("Entry 1 is missing");
+        Story cut = Story.of(new CaseForms()).decided();
+        force("delete from custody_entry where case_number = ? and number = 2", cut.number);
+        assertThat(tears(cut).toString()).contains("ends at entry 1, but 2 were written");
+        assertThat(cut.una.get("/api/ledger").expect(200).text()).contains("\"torn\":true");
+    }
+
+    @Test
+    void nothingIsSealedOnATornRecord() {
+        Story story = Story.ofD01().imaged("inbox/d01-fat16.img").scanned("structure").selectedWhole();
+        story.recovered();
+        force("update custody_entry set who = 'Nobody' where case_number = ? and number = 2", story.number);
+        assertThat(story.una.post(story.path("/deliveries")).expect(409).sentence()).contains("torn");
+    }
+}

@@ -1,0 +1,109 @@
+package org.brantel.server.testing;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import org.brantel.core.testing.Corpus;
+import tools.jackson.databind.JsonNode;
+
+/** Takes a case along, step by step; each test stops where it wants to look. */
+public final class Story {
+
+    public final Lab lab = Lab.open();
+    public final Visitor una = lab.as("una");
+    public final String number;
+
+    private Story(CaseForms form) {
+        number = form.log(una);
+    }
+
+    /** A case whose device is the corpus image d01 in the inbox. */
+    public static Story ofD01() {
+        Corpus.image("d01-fat16", lab().inbox());
+        return new Story(new CaseForms().told("loss.event", "deleted-directly").told("since.use", "none")
+                .wanted("the pictures", "image", "", 6).wanted("letters and notes", "document", "", 3));
+    }
+
+    public static Story of(CaseForms form) {
+        return new Story(form);
+    }
+
+    private static Lab lab() {
+        return Lab.open();
+    }
+
+    public String path(String rest) {
+        return "/api/cases/" + number + rest;
+    }
+
+    public Story decided() {
+        JsonNode docket = una.get(path("")).json();
+        String first = una.get(path("/triage")).json().get("ranking").get(0).get("path").asString();
+        una.post(path("/triage/decision"), Map.of("path", first, "version", docket.get("version").asInt())).expect(200);
+        return this;
+    }
+
+    public Story attached(String medium) {
+        una.post(path("/bench/attachment"), Map.of("medium", medium)).expect(201);
+        return this;
+    }
+
+    /** @return the session's number */
+    public long imaging(String profile) {
+        return una.post(path("/imaging"), Map.of("profile", profile)).expect(201).json().get("id").asLong();
+    }
+
+    public JsonNode session() {
+        return una.get(path("/bench")).expect(200).json().get("sessions").get(0);
+    }
+
+    public JsonNode awaitImaging(String state) {
+        return una.await(path("/bench"), b -> b.get("sessions").get(0).get("state").asString().equals(state)).get("sessions").get(0);
+    }
+
+    public Story imaged(String medium) {
+        decided().attached(medium).imaging("healthy");
+        awaitImaging("done");
+        return this;
+    }
+
+    public Story scanned(String method) {
+        una.post(path("/scans"), Map.of("method", method)).expect(201);
+        JsonNode scans = una.await(path("/scans"), s -> !List.of("waiting", "running").contains(last(s).get("state").asString()));
+        assertThat(last(scans).get("state").asString()).as("%s", last(scans)).isEqualTo("done");
+        return this;
+    }
+
+    public static JsonNode last(JsonNode list) {
+        return list.get(list.size() - 1);
+    }
+
+    public Story selectedWhole() {
+        una.put(path("/catalogue/selection"), Map.of("ids", List.of(), "selected", true, "filter",
+                Map.of("kinds", List.of(), "origins", List.of(), "prognoses", List.of("whole"), "selectedOnly", false))).expect(200);
+        return this;
+    }
+
+    public JsonNode recovered() {
+        una.post(path("/recovery")).expect(201);
+        return una.await(path("/recovery"), r -> r.get(0).get("state").asString().equals("done")).get(0);
+    }
+
+    public JsonNode sealed() {
+        una.post(path("/deliveries")).expect(201);
+        return una.await(path("/deliveries"), d -> d.get(0).get("state").asString().equals("sealed")).get(0);
+    }
+
+    /** @return path and passcode of the customer's link */
+    public JsonNode link() {
+        long delivery = una.get(path("/deliveries")).json().get(0).get("id").asLong();
+        return una.post("/api/deliveries/" + delivery + "/link").expect(200).json();
+    }
+
+    public Path bag() {
+        long delivery = una.get(path("/deliveries")).json().get(0).get("id").asLong();
+        return lab.home().resolve("bags").resolve(number).resolve(number + "-delivery-" + delivery);
+    }
+}
