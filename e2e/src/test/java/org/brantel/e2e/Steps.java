@@ -1,0 +1,64 @@
+package org.brantel.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.regex.Pattern;
+
+/** What people do on the screens, in the screens' own words. */
+final class Steps {
+
+    private final Page page;
+
+    Steps(Page page) {
+        this.page = page;
+    }
+
+    Locator button(String name) {
+        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name));
+    }
+
+    Locator link(String name) {
+        return page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(name)).first();
+    }
+
+    void signIn(String login, String password) {
+        page.navigate("/sign-in");
+        page.getByLabel("Sign-in name").fill(login);
+        page.getByLabel("Password").fill(password);
+        button("Sign in").click();
+        page.waitForURL("**/desk");
+    }
+
+    /** Chooses a value in a row of the intake, opening the row where the value is not among the common ones. */
+    void choose(String row, String value) {
+        Locator group = page.locator(".row-choices", new Page.LocatorOptions().setHas(page.getByText(row, new Page.GetByTextOptions().setExact(true))));
+        Locator choice = group.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(value).setExact(true));
+        if (choice.count() == 0) {
+            group.getByText("more").click();
+        }
+        choice.click();
+        assertThat(choice).hasAttribute("aria-pressed", "true");
+    }
+
+    void wanted(int number, String words, String kind, String pattern, int howMany) {
+        button("Add line").click();
+        page.getByLabel("Line " + number + ", in their words").fill(words);
+        page.getByLabel("Line " + number + ", kind").selectOption(kind);
+        page.getByLabel("Line " + number + ", name or folder pattern").fill(pattern);
+        page.getByLabel("Line " + number + ", how many").fill(Integer.toString(howMany));
+    }
+
+    /** The case that the address names. */
+    String caseNumber() {
+        page.waitForURL(Pattern.compile(".*/cases/BR-.*"));
+        return page.url().replaceFirst(".*/cases/(BR-\\d{4}-\\d{4}).*", "$1");
+    }
+
+    void attach(String medium) {
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(medium)).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Attach").setExact(true)).click();
+    }
+}
