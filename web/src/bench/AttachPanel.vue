@@ -34,15 +34,13 @@ async function attach(): Promise<void> {
   <section class="stack" aria-labelledby="h-attach">
     <div class="hd"><h2 id="h-attach">Attach the device</h2><span class="mu">read-only; its identity is compared before the first read</span><span class="sp" /><button type="button" class="btn btn-quiet btn-sm" @click="bench.refresh">Look again</button></div>
     <RefusedNote :refused="bench.refused.value" />
-    <ul class="media" role="radiogroup" aria-label="Medium">
-      <li v-for="m in bench.data.value?.media" :key="m.key">
-        <button type="button" role="radio" class="medium" :class="{ on: m.key === medium }" :aria-checked="m.key === medium" @click="medium = m.key">
+    <div class="media" role="radiogroup" aria-label="Medium">
+        <button v-for="m in bench.data.value?.media" :key="m.key" type="button" role="radio" class="medium" :class="{ on: m.key === medium }" :aria-checked="m.key === medium" @click="medium = m.key">
           <b>{{ `${m.identity.make} ${m.identity.model}`.trim() || m.name }}</b>
           <span class="m xs">{{ m.identity.serial || 'no serial' }} · {{ size(m.identity.size) }}</span>
           <span class="xs mu">{{ m.kind === 'inbox' ? `raw image in the inbox: ${m.name}` : `simulated device: ${m.name}` }}</span>
         </button>
-      </li>
-    </ul>
+    </div>
     <p v-if="bench.data.value && !bench.data.value.media.length" class="empty">No device is attached and the inbox is empty. Put a raw image into <span class="m">{{ bench.data.value.inbox }}</span> and look again.</p>
     <p v-else class="xs mu">A raw image file becomes a medium when it lies in <span class="m">{{ bench.data.value?.inbox }}</span>.</p>
     <RefusedNote :refused="comparing.refused.value" />

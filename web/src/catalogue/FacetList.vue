@@ -28,7 +28,7 @@ const emit = defineEmits<{ toggle: [value: string] }>()
 <style scoped>
 .facet legend { font-size: 12px; font-weight: 650; margin-bottom: 2px; }
 .values { display: grid; grid-auto-flow: column; grid-template-rows: repeat(4, auto); grid-auto-columns: 150px; gap: 0 26px; justify-content: start; }
-.row1 { display: flex; align-items: center; gap: 6px; font-size: 13px; line-height: 19px; }
+.row1 { display: flex; align-items: center; gap: 6px; font-size: 13px; line-height: 18px; min-height: 24px; }
 .v { flex: 1; }
 .c { font-size: 12px; color: var(--ink-2); }
 </style>

@@ -1,0 +1,93 @@
+package org.brantel.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.deque.html.axecore.results.AxeResults;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.ColorScheme;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.brantel.server.testing.CaseForms;
+import org.brantel.server.testing.Lab;
+import org.brantel.server.testing.Story;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.TestInstance;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+import tools.jackson.databind.JsonNode;
+
+/** WCAG 2.2 AA, as far as a machine can tell, on every screen, light and dark. */
+@TestInstance(TestInstance.Lifecycle.PER_CLASS)
+class AccessibilityTest {
+
+    private static final List<String> RULES = List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa");
+
+    private final Lab lab = Lab.open();
+    private Story delivered;
+    private String received;
+    private JsonNode link;
+    private final List<String> violations = new ArrayList<>();
+
+    @BeforeAll
+    void takeACaseAlong() {
+        delivered = Story.ofD01().imaged("inbox/d01-fat16.img").scanned("both").selectedWhole();
+        delivered.recovered();
+        delivered.sealed();
+        link = delivered.link();
+        received = new CaseForms().device("type", "hdd").told("symptom.noise", "clicking").told("loss.event", "dropped").told("copy.backup", "older").log(lab.as("una"));
+    }
+
+    /** Only two of the values: without a preference nothing new is shown. */
+    @ParameterizedTest
+    @EnumSource(names = {"LIGHT", "DARK"})
+    void everyScreenPasses(ColorScheme scheme) {
+        try (Chromium.Tab tab = Chromium.open(lab.address(), 1280, 800, scheme)) {
+            Page page = tab.page();
+            page.navigate("/sign-in");
+            check(page, "Sign in");
+            new Steps(page).signIn("petra", Lab.PASSWORD);
+            check(page, "Needs a decision now");
+            for (Map.Entry<String, String> screen : Map.ofEntries(Map.entry("/intake", "Say this now"), Map.entry("/bench", "Stations"),
+                    Map.entry("/handover", "deliveries and receipts"), Map.entry("/ledger", "none was changed"),
+                    Map.entry("/cases/" + received + "/received", "What was said"), Map.entry("/cases/" + received + "/triaged", "Decide"),
+                    Map.entry("/cases/" + received + "/imaging", "Attach the device"), Map.entry("/cases/" + number() + "/imaging", "Every byte was read"),
+                    Map.entry("/cases/" + number() + "/scanning", "each joins the one catalogue"), Map.entry("/cases/" + number() + "/selection", "selected"),
+                    Map.entry("/cases/" + number() + "/recovery", "Result by file"), Map.entry("/cases/" + number() + "/handover", "In the bag"),
+                    Map.entry("/cases/" + number() + "/custody", "none was changed")).entrySet()) {
+                page.navigate(screen.getKey());
+                check(page, screen.getValue());
+            }
+            page.navigate("/cases/" + number() + "/selection");
+            page.locator(".nameb").first().click();
+            check(page, "of its bytes are in the image");
+        }
+        try (Chromium.Tab tab = Chromium.open(lab.address(), 1280, 800, scheme)) {
+            Page page = tab.page();
+            page.navigate(link.get("path").asString());
+            check(page, "Your files are ready");
+            page.getByLabel("Passcode").fill(link.get("passcode").asString());
+            new Steps(page).button("Open").click();
+            check(page, "The list is ours");
+            page.setViewportSize(390, 844);
+            assertThat((Boolean) page.evaluate("document.documentElement.scrollWidth <= 390")).as("the customer's page fits a phone").isTrue();
+        }
+        assertThat(violations).isEmpty();
+    }
+
+    private String number() {
+        return delivered.number;
+    }
+
+    private void check(Page page, String shows) {
+        assertThat(page.getByText(shows).first()).isVisible();
+        // What is not a matter of colour is the same in both themes.
+        boolean dark = "dark".equals(page.evaluate("document.documentElement.dataset.bsTheme"));
+        AxeBuilder axe = new AxeBuilder(page);
+        AxeResults results = (dark ? axe.withRules(List.of("color-contrast")) : axe.withTags(RULES)).analyze();
+        results.getViolations().forEach(v -> v.getNodes().stream().limit(3).forEach(n -> violations.add(page.url() + " in "
+                + page.evaluate("document.documentElement.dataset.bsTheme") + ": " + v.getId() + " " + n.getHtml() + " " + n.getFailureSummary())));
+    }
+}
