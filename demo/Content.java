@@ -56,6 +56,24 @@ public final class Content {
         notes("theatre/Scripts/The Selkie, act 2.txt", "The sea is a blue cloth; two hands move it from below.");
         notes("theatre/Scripts/Three Herrings, prompts.txt", "Cue 4: the lamp. Cue 5: the third herring speaks.");
         table("theatre/Tickets 2024.csv", 2024);
+
+        for (int year = 2020; year <= 2025; year++) {
+            table("hives/Hive logs/Hive log %d.csv".formatted(year), year);
+        }
+        for (int i = 1; i <= 5; i++) {
+            jpeg("hives/Combs/Comb %d.jpg".formatted(i), 800, 560);
+        }
+        pdf("hives/Minutes/Minutes 2024.pdf", "Beekeepers' circle, minutes 2024", 4);
+        pdf("hives/Minutes/Minutes 2025.pdf", "Beekeepers' circle, minutes 2025", 4);
+        notes("hives/Swarm calls.txt", "Swarm in the lamp house, 4 June, taken before noon.");
+
+        for (int i = 1; i <= 6; i++) {
+            jpeg("weather/Mast/Mast camera %d.jpg".formatted(i), 1000, 640);
+        }
+        for (int year = 2021; year <= 2025; year++) {
+            table("weather/Readings/Readings %d.csv".formatted(year), year);
+        }
+        notes("weather/Log.txt", "Gale from the south-west; the mast camera turned to the wall.");
     }
 
     private static Path file(String name) throws IOException {

@@ -30,7 +30,19 @@ mdeltree -i "$work/theatre.img" "::/Backdrops"
 mdel -i "$work/theatre.img" "::/Plans/Lighting plan winter.pdf" "::/Puppets/Old puppet 4.jpg"
 dd if="$work/loose.jpg" of="$work/theatre.img" bs=1M seek=40 conv=notrunc status=none
 
-for name in moss:fennel-moss-stick theatre:little-quay-card; do
+# A small FAT12 card of hive logs, two of them deleted.
+truncate -s 4M "$work/hives.img"
+mkfs.vfat -F 12 -s 4 -n HIVES -i 48495645 "$work/hives.img" >/dev/null
+fill "$work/hives.img" "$work/content/hives"
+mdel -i "$work/hives.img" "::/Hive logs/Hive log 2022.csv" "::/Hive logs/Hive log 2023.csv" "::/Combs/Comb 3.jpg"
+
+# A card that drops out while it is read.
+truncate -s 16M "$work/weather.img"
+mkfs.vfat -F 16 -s 4 -n WEATHER -i 57454154 "$work/weather.img" >/dev/null
+fill "$work/weather.img" "$work/content/weather"
+mdel -i "$work/weather.img" "::/Mast/Mast camera 2.jpg"
+
+for name in moss:fennel-moss-stick theatre:little-quay-card hives:beekeepers-card weather:weather-post-card; do
     gzip -9nc "$work/${name%%:*}.img" > "$here/devices/${name##*:}.img.gz"
 done
 ls -l "$here/devices"

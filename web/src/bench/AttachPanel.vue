@@ -5,7 +5,7 @@ import { useAction } from '@/api/action'
 import { api, withQuery } from '@/api/client'
 import { useLive } from '@/api/live'
 import type { BenchView, Docket, IdentityCheck } from '@/api/types'
-import { bytes, size } from '@/format/format'
+import { bytes, shortPath, size } from '@/format/format'
 import RefusedNote from '@/shell/RefusedNote.vue'
 
 const props = defineProps<{ docket: Docket }>()
@@ -41,8 +41,8 @@ async function attach(): Promise<void> {
           <span class="xs mu">{{ m.kind === 'inbox' ? `raw image in the inbox: ${m.name}` : `simulated device: ${m.name}` }}</span>
         </button>
     </div>
-    <p v-if="bench.data.value && !bench.data.value.media.length" class="empty">No device is attached and the inbox is empty. Put a raw image into <span class="m">{{ bench.data.value.inbox }}</span> and look again.</p>
-    <p v-else class="xs mu">A raw image file becomes a medium when it lies in <span class="m">{{ bench.data.value?.inbox }}</span>.</p>
+    <p v-if="bench.data.value && !bench.data.value.media.length" class="empty">No device is attached and the inbox is empty. Put a raw image into <span class="m" :title="bench.data.value.inbox">{{ shortPath(bench.data.value.inbox) }}</span> and look again.</p>
+    <p v-else-if="bench.data.value" class="xs mu">A raw image file becomes a medium when it lies in <span class="m" :title="bench.data.value.inbox">{{ shortPath(bench.data.value.inbox) }}</span>.</p>
     <RefusedNote :refused="comparing.refused.value" />
     <template v-if="check">
       <table class="rows">

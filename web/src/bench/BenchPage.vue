@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { api } from '@/api/client'
 import { useLive } from '@/api/live'
 import type { BenchView, CaseSummary } from '@/api/types'
-import { bytes, percent, size } from '@/format/format'
+import { bytes, percent, shortPath, size } from '@/format/format'
 import RefusedNote from '@/shell/RefusedNote.vue'
 import { stateWords } from './progress'
 
@@ -40,7 +40,7 @@ const waiting = computed(() => cases.data.value?.filter((c) => c.stage === 'tria
           <tbody><tr v-for="m in bench.data.value.media" :key="m.key"><td><b>{{ `${m.identity.make} ${m.identity.model}`.trim() || m.name }}</b><span class="xs mu d">{{ m.kind === 'inbox' ? 'inbox' : 'simulated' }}: {{ m.name }}</span></td><td class="m">{{ m.identity.serial || '–' }}</td><td class="n" :title="bytes(m.identity.size)">{{ size(m.identity.size) }}</td></tr></tbody>
         </table>
         <p v-else-if="bench.data.value" class="empty">No medium is there.</p>
-        <p v-if="bench.data.value" class="s mu note">A raw image becomes a medium when it lies in <span class="m">{{ bench.data.value.inbox }}</span>.</p>
+        <p v-if="bench.data.value" class="s mu note">A raw image becomes a medium when it lies in <span class="m" :title="bench.data.value.inbox">{{ shortPath(bench.data.value.inbox) }}</span>.</p>
       </section>
     </div>
   </div>

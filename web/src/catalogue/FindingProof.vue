@@ -50,6 +50,7 @@ onMounted(() => box.value?.scrollIntoView({ block: 'nearest' }))
 .why li::before { content: '– '; }
 .ext { display: block; }
 .hash { overflow-wrap: anywhere; }
+.where { align-content: start; }
 .kv dd { grid-column: 2; }
 @media (max-width: 900px) { .proof { grid-template-columns: 1fr; padding-left: 12px; } }
 </style>

@@ -14,7 +14,7 @@ const emit = defineEmits<{ /** Read the record and check it once more. */ check:
       <ul><li v-for="t in tape.tears" :key="t.words">{{ t.words }}</li></ul>
       Nothing was lost from images or deliveries by this; no delivery of the case is sealed until the manager has looked at it.
     </div>
-    <p v-else class="s c-ok" role="status">All {{ tape.entries.length }} entries meet; none was changed, none is missing.</p>
+    <p v-else class="s c-ok" role="status">{{ tape.entries.length === 1 ? 'The one entry stands' : `All ${tape.entries.length} entries meet` }}; none was changed, none is missing.</p>
     <CustodyTape :tape="tape" />
   </div>
 </template>

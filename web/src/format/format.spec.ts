@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { duration, grouped, percent, shortHash, size } from './format'
+import { duration, grouped, percent, shortHash, shortPath, size } from './format'
 
 describe('sizes', () => {
   it('are binary with three digits that mean something', () => {
@@ -16,6 +16,13 @@ describe('shares', () => {
     expect(percent(999999, 1000000)).toBe('99.9 %')
     expect(percent(1000000, 1000000)).toBe('100 %')
     expect(percent(0, 0)).toBe('0 %')
+  })
+})
+
+describe('places', () => {
+  it('show a folder by its last two parts', () => {
+    expect(shortPath('/srv/lab/.brantel/inbox')).toBe('.brantel/inbox')
+    expect(shortPath('inbox')).toBe('inbox')
   })
 })
 

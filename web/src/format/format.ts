@@ -76,6 +76,11 @@ export function grouped(hash: string): string {
   return hash.replace(/(.{4})(?=.)/g, '$1 ')
 }
 
+/** The last two parts of a folder's path; the whole belongs in a title. */
+export function shortPath(path: string): string {
+  return path.split('/').slice(-2).join('/')
+}
+
 /** The words of a path code, like image-then-scan. */
 export function words(code: string): string {
   return code.replace(/-/g, ' ')

@@ -17,7 +17,7 @@ const customer = defineModel<CaseForm['customer']>({ required: true })
 </template>
 
 <style scoped>
-.reach { display: grid; grid-template-columns: 1.3fr 1fr 0.8fr 1.2fr; gap: 6px; }
+.reach { display: grid; grid-template-columns: 1.2fr 0.95fr 0.95fr 1.25fr; gap: 6px; }
 .reach label { font-size: 12px; line-height: 16px; color: var(--ink-2); }
 @media (max-width: 600px) { .reach { grid-template-columns: 1fr 1fr; } }
 </style>

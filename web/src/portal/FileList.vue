@@ -34,4 +34,10 @@ const WORDS: Record<string, string> = { whole: 'whole', gapped: 'with gaps', dou
 .path { overflow-wrap: anywhere; }
 .d { display: block; }
 .more { margin-top: 8px; }
+@media (max-width: 700px) {
+  .files thead { display: none; }
+  .files tr { display: grid; grid-template-columns: 1fr auto auto; border-bottom: 1px solid var(--line); }
+  .files td { border: 0; }
+  .files td.path { grid-column: 1 / -1; padding-bottom: 0; }
+}
 </style>

@@ -55,7 +55,7 @@ const initials = (name: string) => name.split(' ').map((p) => p[0]).join('').sli
       </nav>
       <span class="sp" />
       <FindBox :cases="desk.data.value?.cases ?? []" />
-      <RunningWork :work="desk.data.value?.running ?? []" />
+      <RunningWork :work="desk.data.value?.running" />
       <div class="who">
         <span class="init" aria-hidden="true">{{ initials(session.person?.name ?? '') }}</span>{{ session.person?.name }}
         <button type="button" class="linkish xs" @click="signOut">Sign out</button>

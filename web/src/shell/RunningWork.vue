@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import type { Work } from '@/api/types'
 
-defineProps<{ /** Work of all cases. */ work: Work[] }>()
+defineProps<{ /** Work of all cases; nothing is said before it is known. */ work: Work[] | undefined }>()
 </script>
 
 <template>
   <div class="running" aria-live="off">
-    <span class="bars" aria-hidden="true"><i v-for="w in work.slice(0, 3)" :key="w.caseNumber + w.what"><b :style="{ width: `${100 * w.share}%` }" /></i></span>
-    <RouterLink v-if="work[0]" :to="`/cases/${work[0].caseNumber}/${work[0].place}`">{{ work.length }} under way</RouterLink>
-    <span v-else class="mu">nothing running</span>
+    <span class="bars" aria-hidden="true"><i v-for="w in work?.slice(0, 3)" :key="w.caseNumber + w.what"><b :style="{ width: `${100 * w.share}%` }" /></i></span>
+    <RouterLink v-if="work?.[0]" :to="`/cases/${work[0].caseNumber}/${work[0].place}`">{{ work.length }} under way</RouterLink>
+    <span v-else-if="work" class="mu">nothing running</span>
   </div>
 </template>
 

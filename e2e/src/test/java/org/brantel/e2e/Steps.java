@@ -2,10 +2,17 @@ package org.brantel.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
+import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.regex.Pattern;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
 
 /** What people do on the screens, in the screens' own words. */
 final class Steps {
@@ -60,5 +67,18 @@ final class Steps {
     void attach(String medium) {
         page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(medium)).click();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Attach").setExact(true)).click();
+    }
+
+    /** Downloads the customer's ZIP and unpacks it. @return the folder that was unpacked into */
+    Path downloadEverything(Path into) throws IOException {
+        Download download = page.waitForDownload(() -> link("Download everything").click());
+        try (InputStream in = Files.newInputStream(download.path()); ZipInputStream zip = new ZipInputStream(in)) {
+            for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
+                Path file = into.resolve(entry.getName());
+                Files.createDirectories(file.getParent());
+                Files.copy(zip, file);
+            }
+        }
+        return into;
     }
 }

@@ -8,15 +8,11 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
-import java.io.IOException;
-import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.concurrent.TimeUnit;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipInputStream;
 import org.brantel.core.testing.Corpus;
 import org.brantel.server.testing.Lab;
 import org.junit.jupiter.api.Test;
@@ -187,7 +183,7 @@ class WholeStoryTest {
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Ruth"))).isVisible();
         assertThat(page.getByText("“the pictures from the trip”")).isVisible();
 
-        Path unpacked = unpack(page.waitForDownload(() -> steps.link("Download everything").click()));
+        Path unpacked = steps.downloadEverything(folder.resolve("unpacked"));
         Path bag;
         try (Stream<Path> top = Files.list(unpacked)) {
             bag = top.findFirst().orElseThrow();
@@ -221,17 +217,5 @@ class WholeStoryTest {
         assertThat(page.getByText("Thank you, Ruth Ansley.")).isVisible();
         page.reload();
         assertThat(page.getByText("17 of 17 checked files were equal")).isVisible();
-    }
-
-    private Path unpack(Download download) throws IOException {
-        Path unpacked = Files.createDirectory(folder.resolve("unpacked"));
-        try (InputStream in = Files.newInputStream(download.path()); ZipInputStream zip = new ZipInputStream(in)) {
-            for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
-                Path file = unpacked.resolve(entry.getName());
-                Files.createDirectories(file.getParent());
-                Files.copy(zip, file);
-            }
-        }
-        return unpacked;
     }
 }

@@ -75,7 +75,7 @@ public final class SimulatedSource implements Source {
     public ReadOutcome read(long offset, byte[] buffer, int at, int length) throws IOException {
         Source.checkBounds(this, offset, buffer, at, length);
         if (plan.dropOut() != null && reads >= plan.dropOut().afterReads()) {
-            throw new SourceException.Gone(description(), "the simulated device dropped out after " + reads + " reads");
+            throw new SourceException.Gone(label(), "the simulated device dropped out after " + reads + " reads");
         }
         reads++;
         long start = System.nanoTime();
@@ -90,6 +90,11 @@ public final class SimulatedSource implements Source {
             Arrays.fill(buffer, from, from + (int) bad.length(), (byte) 0);
         }
         return new ReadOutcome(failed.ranges(), System.nanoTime() - start);
+    }
+
+    private String label() {
+        String label = (identity().make() + " " + identity().model()).strip();
+        return label.isEmpty() ? name : label;
     }
 
     private Range outToSectors(Range range, Range within) {

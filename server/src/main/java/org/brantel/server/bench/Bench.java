@@ -99,6 +99,12 @@ public class Bench {
         return attachment.view();
     }
 
+    /** Attaches a medium whose identity is the case's. @throws Refusal when it is not */
+    @Transactional
+    public void attach(String number, String medium, String who) throws IOException {
+        attach(number, medium, null, who);
+    }
+
     private Optional<Attachment> standing(long caseId) {
         return attachments.findFirstByCaseIdAndDetachedAtIsNullOrderByIdDesc(caseId);
     }
@@ -109,7 +115,7 @@ public class Bench {
     }
 
     @Transactional
-    ImagingView start(String number, String profile, String who) {
+    public ImagingView start(String number, String profile, String who) {
         long caseId = cases.id(number);
         try {
             CareProfile.ofWord(profile);

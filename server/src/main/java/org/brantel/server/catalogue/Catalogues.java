@@ -217,6 +217,12 @@ public class Catalogues {
         return selection(caseId);
     }
 
+    /** Selects everything of which some bytes can be given back. */
+    @Transactional
+    public void selectRecoverable(String number) {
+        select(number, List.of(), new CatalogueFilter(null, null, List.of(Prognosis.WHOLE.word(), Prognosis.GAPPED.word()), null, null, false), true);
+    }
+
     /** What was selected, in order. */
     @Transactional(readOnly = true)
     public List<Selected> selected(String number) {

@@ -62,7 +62,7 @@ public class Deliveries {
     }
 
     @Transactional
-    DeliveryViews.Delivery seal(String number, String who) {
+    public DeliveryViews.Delivery seal(String number, String who) {
         long caseId = cases.id(number);
         if (!custody.tape(number).tears().isEmpty()) {
             throw Refusal.conflict("The custody record of " + number + " is torn; no delivery is sealed until the manager has looked at it.");

@@ -22,12 +22,14 @@ class DemoLab {
     private final Staff staff;
     private final Cases cases;
     private final TriageService triage;
+    private final DemoStory story;
 
-    DemoLab(Settings settings, Staff staff, Cases cases, TriageService triage) {
+    DemoLab(Settings settings, Staff staff, Cases cases, TriageService triage, DemoStory story) {
         this.settings = settings;
         this.staff = staff;
         this.cases = cases;
         this.triage = triage;
+        this.story = story;
     }
 
     @EventListener(ApplicationReadyEvent.class)
@@ -39,10 +41,37 @@ class DemoLab {
         staff.add("una", "Una Farrow", Role.COORDINATOR, PASSWORD);
         staff.add("tom", "Tom Gale", Role.ENGINEER, PASSWORD);
         staff.add("petra", "Petra Lunn", Role.MANAGER, PASSWORD);
+        String hives = beekeepers();
+        String weather = weatherPost();
         band();
         peatStation();
         theatre();
         lighthouse();
+        story.begin(hives, weather);
+    }
+
+    private String beekeepers() {
+        String number = log("Skerrow Beekeepers' Circle", "Hilda Crane", "0148 20 30", "hives@skerrow.example",
+                new CaseForm.Device("memory-card", "Mossbank", "Brook 4", "MB2-4B7-00931", "4 MiB"),
+                "Two hive logs and a picture of a comb were deleted by mistake; one file does not open.",
+                List.of(told("loss.event", "deleted-directly"), told("since.use", "none"), told("symptom.appears", "files-missing"),
+                        told("copy.backup", "none"), told("copy.trash", "no"), told("worth", "important")),
+                List.of(new CaseForm.Wanted("hive logs, six years", List.of("sheet"), "Hive log*", 6, true),
+                        new CaseForm.Wanted("pictures of the combs", List.of("image"), "Combs/*", 6, false)));
+        triage.decide(number, cases.docket(number).version(), "image-then-scan", "", "Una Farrow");
+        return number;
+    }
+
+    private String weatherPost() {
+        String number = log("Island Weather Post", "Alan Moyle", "0148 26 12", "weather@skerrow.example",
+                new CaseForm.Device("memory-card", "Corran", "Sound 16", "CS4-16S-07715", "16 MiB"),
+                "The card of the mast camera comes and goes in every reader.",
+                List.of(told("symptom.appears", "comes-and-goes"), told("symptom.speed", "slow"), told("copy.backup", "none"),
+                        told("worth", "important")),
+                List.of(new CaseForm.Wanted("the mast pictures of the gale", List.of("image"), "Mast/*", 6, true),
+                        new CaseForm.Wanted("the readings of five years", List.of("sheet"), "Readings/*", 5, true)));
+        triage.decide(number, cases.docket(number).version(), "careful-imaging", "", "Una Farrow");
+        return number;
     }
 
     private void band() {

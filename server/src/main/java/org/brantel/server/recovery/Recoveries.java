@@ -49,7 +49,7 @@ public class Recoveries {
     }
 
     @Transactional
-    RecoveryViews.Run start(String number, String who) {
+    public RecoveryViews.Run start(String number, String who) {
         long caseId = cases.id(number);
         if (runs.existsByCaseIdAndStateIn(caseId, AT_WORK)) {
             throw Refusal.conflict("A recovery run of " + number + " is going on; wait for it.");

@@ -44,7 +44,7 @@ public class Scans {
     }
 
     @Transactional
-    ScanView start(String number, String method, String who) {
+    public ScanView start(String number, String method, String who) {
         try {
             ScanMethod.ofWord(method);
         } catch (IllegalArgumentException e) {

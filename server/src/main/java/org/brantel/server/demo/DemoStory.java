@@ -1,0 +1,85 @@
+package org.brantel.server.demo;
+
+import java.io.IOException;
+import java.time.Duration;
+import java.util.function.BooleanSupplier;
+import org.brantel.server.bench.Bench;
+import org.brantel.server.catalogue.Catalogues;
+import org.brantel.server.delivery.Deliveries;
+import org.brantel.server.recovery.Recoveries;
+import org.brantel.server.scan.Scans;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Component;
+
+/** Takes two demo cases along, by the same services and jobs that people use, so that every room has something in it. */
+@Component
+class DemoStory {
+
+    private static final Logger LOG = LoggerFactory.getLogger(DemoStory.class);
+    private static final String ENGINEER = "Tom Gale";
+    private static final String COORDINATOR = "Una Farrow";
+    private static final Duration LONGEST = Duration.ofMinutes(2);
+
+    private final Bench bench;
+    private final Scans scans;
+    private final Catalogues catalogues;
+    private final Recoveries recoveries;
+    private final Deliveries deliveries;
+
+    DemoStory(Bench bench, Scans scans, Catalogues catalogues, Recoveries recoveries, Deliveries deliveries) {
+        this.bench = bench;
+        this.scans = scans;
+        this.catalogues = catalogues;
+        this.recoveries = recoveries;
+        this.deliveries = deliveries;
+    }
+
+    /**
+     * @param delivered is taken as far as a sealed delivery
+     * @param droppedOut its card drops out while it is read, and waits for a decision
+     */
+    void begin(String delivered, String droppedOut) {
+        Thread teller = new Thread(() -> {
+            try {
+                read(droppedOut, "sim/weather-post-card", "failing");
+                deliver(delivered);
+            } catch (IOException | RuntimeException e) {
+                LOG.warn("The demo story ended early; the lab works, two of its cases stay where they are: {}", e.getMessage());
+            }
+        }, "demo-story");
+        teller.setDaemon(true);
+        teller.start();
+    }
+
+    private void read(String number, String medium, String profile) throws IOException {
+        bench.attach(number, medium, ENGINEER);
+        bench.start(number, profile, ENGINEER);
+    }
+
+    private void deliver(String number) throws IOException {
+        read(number, "sim/beekeepers-card", "healthy");
+        await(() -> bench.sessions(number).get(0).state().equals("done"));
+        scans.start(number, "both", ENGINEER);
+        await(() -> scans.sessions(number).get(0).state().equals("done"));
+        catalogues.selectRecoverable(number);
+        recoveries.start(number, COORDINATOR);
+        await(() -> recoveries.runs(number).get(0).state().equals("done"));
+        deliveries.seal(number, COORDINATOR);
+    }
+
+    private static void await(BooleanSupplier done) {
+        long until = System.nanoTime() + LONGEST.toNanos();
+        while (!done.getAsBoolean()) {
+            if (System.nanoTime() > until) {
+                throw new IllegalStateException("a job took longer than " + LONGEST.toMinutes() + " minutes");
+            }
+            try {
+                Thread.sleep(100);
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                throw new IllegalStateException("the server stops", e);
+            }
+        }
+    }
+}
