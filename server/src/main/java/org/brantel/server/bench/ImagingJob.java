@@ -23,6 +23,7 @@ import org.brantel.server.intake.Cases;
 import org.brantel.server.platform.Events;
 import org.brantel.server.platform.Jobs;
 import org.brantel.server.platform.Settings;
+import org.brantel.server.platform.StopRequest;
 import org.brantel.server.platform.Ticker;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -81,10 +82,11 @@ class ImagingJob {
         custody.record(number, CustodyService.MACHINE, resumed ? "went on imaging" : "began imaging",
                 "session " + id + ", profile " + session.profile() + ", image " + image.getFileName());
         Attachment attachment = attachments.findById(session.attachmentId()).orElseThrow();
-        Watch watch = new Watch(id, number, serverStops);
+        Watch watch = new Watch(id, number);
+        StopRequest stop = new StopRequest(serverStops, () -> sessions.findById(id).map(s -> s.asked() != null).orElse(true));
         try (Source source = Sources.open(media.specification(attachment.medium()))) {
             ImagingResult result = new Imager(source, image, Sources.mapBeside(image),
-                    CareProfile.ofWord(session.profile()), watch).run(watch::stop);
+                    CareProfile.ofWord(session.profile()), watch).run(stop);
             watch.flush();
             if (result.finished()) {
                 change(id, number, s -> s.finish(result.sha256(), clock.instant()));
@@ -123,28 +125,17 @@ class ImagingJob {
     private final class Watch implements ImagingListener {
         private final long id;
         private final String number;
-        private final BooleanSupplier serverStops;
         private final Ticker ticker = new Ticker(EVERY_MILLIS);
-        private final Ticker questions = new Ticker(EVERY_MILLIS);
         private final int[] rates = new int[RibbonCells.CELLS];
-        private boolean asked;
         private ReadMap map;
         private Planner.Step step;
         private long bytesSince;
         private long since = System.nanoTime();
         private double rate;
 
-        Watch(long id, String number, BooleanSupplier serverStops) {
+        Watch(long id, String number) {
             this.id = id;
             this.number = number;
-            this.serverStops = serverStops;
-        }
-
-        boolean stop() {
-            if (!asked && questions.due()) {
-                asked = sessions.findById(id).map(s -> s.asked() != null).orElse(true);
-            }
-            return asked || serverStops.getAsBoolean();
         }
 
         @Override

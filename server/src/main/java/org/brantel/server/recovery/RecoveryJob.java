@@ -22,6 +22,7 @@ import org.brantel.server.intake.Cases;
 import org.brantel.server.platform.Events;
 import org.brantel.server.platform.Jobs;
 import org.brantel.server.platform.Settings;
+import org.brantel.server.platform.StopRequest;
 import org.brantel.server.platform.Ticker;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -104,14 +105,7 @@ class RecoveryJob {
     private String write(long id, String number, Path folder, BooleanSupplier serverStops) throws IOException {
         Map<Long, List<Finding>> byImage = catalogues.selected(number).stream().collect(Collectors.groupingBy(
                 Catalogues.Selected::imagingId, TreeMap::new, Collectors.mapping(Catalogues.Selected::finding, Collectors.toList())));
-        Ticker questions = new Ticker(400);
-        boolean[] asked = new boolean[1];
-        BooleanSupplier stop = () -> {
-            if (!asked[0] && questions.due()) {
-                asked[0] = runs.findById(id).map(r -> r.asked() != null).orElse(true);
-            }
-            return asked[0] || serverStops.getAsBoolean();
-        };
+        StopRequest stop = new StopRequest(serverStops, () -> runs.findById(id).map(r -> r.asked() != null).orElse(true));
         int images = 0;
         for (Map.Entry<Long, List<Finding>> part : byImage.entrySet()) {
             // Files of a second image of the same case get a folder of their own, so that names cannot meet.

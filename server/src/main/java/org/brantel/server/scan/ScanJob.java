@@ -23,6 +23,7 @@ import org.brantel.server.intake.Stage;
 import org.brantel.server.platform.Events;
 import org.brantel.server.platform.Jobs;
 import org.brantel.server.platform.Settings;
+import org.brantel.server.platform.StopRequest;
 import org.brantel.server.platform.Ticker;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -75,8 +76,9 @@ class ScanJob {
         change(id, number, s -> s.run(folder.toString()));
         ScanPlan plan = new ScanPlan(ScanMethod.ofWord(session.method()), null, Set.of(), false, true);
         try (Source source = Sources.open(bench.image(session.imagingId()).file().toString())) {
-            Watch watch = new Watch(id, number, serverStops);
-            ScanReport report = new Scan(source, plan, watch, clock).run(folder, watch::stop);
+            Watch watch = new Watch(id, number);
+            StopRequest stop = new StopRequest(serverStops, () -> sessions.findById(id).map(s -> s.asked() != null).orElse(true));
+            ScanReport report = new Scan(source, plan, watch, clock).run(folder, stop);
             if (serverStops.getAsBoolean()) {
                 throw new Ticker.ServerStops("scan session " + id);
             }
@@ -109,23 +111,12 @@ class ScanJob {
     private final class Watch implements ScanListener {
         private final long id;
         private final String number;
-        private final BooleanSupplier serverStops;
         private final Ticker ticker = new Ticker(EVERY_MILLIS);
-        private final Ticker questions = new Ticker(EVERY_MILLIS);
         private ScanView.Counts counts = new ScanView.Counts();
-        private boolean asked;
 
-        Watch(long id, String number, BooleanSupplier serverStops) {
+        Watch(long id, String number) {
             this.id = id;
             this.number = number;
-            this.serverStops = serverStops;
-        }
-
-        boolean stop() {
-            if (!asked && questions.due()) {
-                asked = sessions.findById(id).map(s -> s.asked() != null).orElse(true);
-            }
-            return asked || serverStops.getAsBoolean();
         }
 
         @Override
