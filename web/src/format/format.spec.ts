@@ -29,6 +29,8 @@ describe('places', () => {
 describe('times and hashes', () => {
   it('say how long in words', () => {
     expect(duration(12)).toBe('12 s')
+    expect(duration(0.2)).toBe('under 1 s')
+    expect(duration(0)).toBe('0 s')
     expect(duration(600)).toBe('10 min')
     expect(duration(5400)).toBe('1 h 30 min')
     expect(duration(Infinity)).toBe('not known')

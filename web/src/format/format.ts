@@ -60,6 +60,7 @@ export function dateAndTime(iso: string): string {
 /** Seconds as people say them. */
 export function duration(seconds: number): string {
   if (!Number.isFinite(seconds)) return 'not known'
+  if (seconds > 0 && seconds < 0.5) return 'under 1 s'
   if (seconds < 60) return `${Math.max(0, Math.round(seconds))} s`
   if (seconds < 3600) return `${Math.round(seconds / 60)} min`
   const hours = seconds / 3600
