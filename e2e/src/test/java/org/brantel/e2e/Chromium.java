@@ -5,6 +5,7 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.ColorScheme;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -24,6 +25,8 @@ final class Chromium {
     private static synchronized Browser browser() {
         if (browser == null) {
             Playwright playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+            // A busy machine is slow, not wrong.
+            PlaywrightAssertions.setDefaultAssertionTimeout(60_000);
             String chromium = System.getenv().getOrDefault("BRANTEL_CHROMIUM", "/usr/bin/chromium");
             browser = playwright.chromium().launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of(chromium)).setArgs(ARGUMENTS));
             Runtime.getRuntime().addShutdownHook(new Thread(playwright::close));
@@ -42,7 +45,7 @@ final class Chromium {
     static Tab open(String address, int width, int height, ColorScheme scheme) {
         BrowserContext context = browser().newContext(new Browser.NewContextOptions().setBaseURL(address).setViewportSize(width, height)
                 .setColorScheme(scheme).setAcceptDownloads(true).setPermissions(List.of("clipboard-read", "clipboard-write")));
-        context.setDefaultTimeout(20_000);
+        context.setDefaultTimeout(90_000);
         Page page = context.newPage();
         List<String> faults = new ArrayList<>();
         page.onPageError(faults::add);

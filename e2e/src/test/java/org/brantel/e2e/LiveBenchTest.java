@@ -53,14 +53,14 @@ class LiveBenchTest {
             steps.button("Start imaging").click();
 
             Locator percent = page.locator(".fig.big b");
-            assertThat(percent).not().hasText("0.0 %", new LocatorAssertions.HasTextOptions().setTimeout(20_000));
+            assertThat(percent).not().hasText("0.0 %", new LocatorAssertions.HasTextOptions().setTimeout(90_000));
             String early = percent.textContent();
             assertThat(percent).not().hasText(early);
             assertThat(page.getByText("1 under way")).isVisible();
             assertThat(page.locator("svg.ribbon rect[fill='var(--fill)']").first()).isVisible();
 
             page.locator("main").press(" ");
-            assertThat(steps.button("Resume")).isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(20_000));
+            assertThat(steps.button("Resume")).isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(90_000));
             String paused = percent.textContent();
             page.reload();
             assertThat(percent).hasText(paused);
@@ -68,7 +68,7 @@ class LiveBenchTest {
 
             steps.button("Resume").click();
             assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Scan the image")))
-                    .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(60_000));
+                    .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(240_000));
             assertThat(page.getByText("8,192 bytes in 1 places did not read")).isVisible();
             assertThat(page.locator("svg.ribbon path[fill='var(--madder)']").first()).isVisible();
             assertThat(tab.faults()).isEmpty();

@@ -126,7 +126,7 @@ class WholeStoryTest {
     }
 
     private static LocatorAssertions.IsVisibleOptions patient() {
-        return new LocatorAssertions.IsVisibleOptions().setTimeout(60_000);
+        return new LocatorAssertions.IsVisibleOptions().setTimeout(240_000);
     }
 
     private static void scan(Page page, Steps steps) {
@@ -190,7 +190,7 @@ class WholeStoryTest {
         }
         Process check = new ProcessBuilder("sha256sum", "--strict", "-c", "manifest-sha256.txt").directory(bag.toFile()).redirectErrorStream(true).start();
         assertThat(new String(check.getInputStream().readAllBytes())).doesNotContain("FAILED");
-        assertThat(check.waitFor(20, TimeUnit.SECONDS) && check.exitValue() == 0).isTrue();
+        assertThat(check.waitFor(120, TimeUnit.SECONDS) && check.exitValue() == 0).isTrue();
 
         Download one = page.waitForDownload(() -> steps.link("Download Frame with brood.jpg").click());
         assertThat(one.suggestedFilename()).isEqualTo("Frame with brood.jpg");

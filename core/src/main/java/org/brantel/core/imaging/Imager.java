@@ -3,6 +3,7 @@ package org.brantel.core.imaging;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
+import java.nio.channels.OverlappingFileLockException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
@@ -49,6 +50,7 @@ public final class Imager {
      *
      * @param stop asked between two requests; when true, the map is saved and the run ends unfinished
      * @throws SourceException.Gone when the device vanished; what was read is saved
+     * @throws ImageInUse           when another session writes the same image
      * @throws DestinationFull      when the image has no room; what was read is saved
      */
     public ImagingResult run(BooleanSupplier stop) throws IOException {
@@ -84,7 +86,21 @@ public final class Imager {
         if (!Files.isDirectory(folder)) {
             throw new SourceException("There is no folder " + folder + " for the image.");
         }
-        return FileChannel.open(image, StandardOpenOption.CREATE, StandardOpenOption.WRITE);
+        FileChannel channel = FileChannel.open(image, StandardOpenOption.CREATE, StandardOpenOption.WRITE);
+        if (!isLocked(channel)) {
+            channel.close();
+            throw new ImageInUse(image);
+        }
+        return channel;
+    }
+
+    /** The kernel gives the lock back when the channel is closed, or the process dies. */
+    private static boolean isLocked(FileChannel channel) throws IOException {
+        try {
+            return channel.tryLock() != null;
+        } catch (OverlappingFileLockException e) {
+            return false;
+        }
     }
 
     private MapJournal openJournal(ReadMap map) throws IOException {

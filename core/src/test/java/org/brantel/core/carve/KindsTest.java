@@ -156,7 +156,7 @@ class KindsTest {
     }
 
     @Test
-    @Timeout(60)
+    @Timeout(600)
     void noDamageMakesAWalkThrowOrHang() throws IOException {
         Random random = new Random(3);
         for (Object[] sample : List.of(new Object[] {"png", png()}, new Object[] {"jpg", jpeg(false)}, new Object[] {"jpg", jpeg(true)},

@@ -114,6 +114,25 @@ class ImagerTest {
     }
 
     @Test
+    void twoSessionsNeverWriteOneImage() throws IOException {
+        SimulatedDevice device = new SimulatedDevice(folder, SIZE, 9);
+        int[] refused = new int[1];
+        ImagingResult result = run(device.open(), CareProfile.FAILING, new ImagingListener() {
+            @Override
+            public void stepped(ReadMap map, Planner.Step step, long nanos) {
+                if (refused[0] == 0) {
+                    assertThatThrownBy(() -> run(device.open(), CareProfile.HEALTHY)).isInstanceOf(ImageInUse.class).hasMessageContaining("another imaging session");
+                    refused[0]++;
+                }
+            }
+        }, Integer.MAX_VALUE);
+        assertThat(refused[0]).isEqualTo(1);
+        assertThat(result.finished()).isTrue();
+        assertThat(Files.readAllBytes(image)).isEqualTo(device.content());
+        assertThat(run(device.open(), CareProfile.HEALTHY).finished()).isTrue();
+    }
+
+    @Test
     void refusesToGoOnWithAnotherDevice() throws IOException {
         run(new SimulatedDevice(folder, SIZE, 5).open(), CareProfile.HEALTHY, new ImagingListener() { }, 1);
         Source other = new SimulatedDevice(folder, SIZE, 5).serial("OTHER-2").open();

@@ -26,7 +26,7 @@ class KillTest {
     private Path folder;
 
     @Test
-    @Timeout(180)
+    @Timeout(900)
     void killedAtAnyMomentItGoesOnWithATruthfulMap() throws Exception {
         SimulatedDevice device = new SimulatedDevice(folder, 12 << 20, 9).dead(1_000_448, 8192).dead(5_000_192, 1024)
                 .slow(0, 12 << 20, 300);
@@ -53,7 +53,7 @@ class KillTest {
         }
         assertThat(killed).as("kills that hit a running process").isGreaterThanOrEqualTo(5);
         Process last = start(plan, image);
-        assertThat(last.waitFor(90, TimeUnit.SECONDS)).isTrue();
+        assertThat(last.waitFor(300, TimeUnit.SECONDS)).isTrue();
         assertThat(last.exitValue()).as(new String(last.getErrorStream().readAllBytes())).isZero();
         byte[] expected = device.content().clone();
         Arrays.fill(expected, 1_000_448, 1_008_640, (byte) 0);

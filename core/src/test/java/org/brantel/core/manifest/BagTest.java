@@ -41,7 +41,7 @@ class BagTest {
     private static String run(Path in, String... command) throws Exception {
         Process process = new ProcessBuilder(command).directory(in.toFile()).redirectErrorStream(true).start();
         String output = new String(process.getInputStream().readAllBytes());
-        assertThat(process.waitFor(30, TimeUnit.SECONDS)).isTrue();
+        assertThat(process.waitFor(120, TimeUnit.SECONDS)).isTrue();
         assertThat(process.exitValue()).as(output).isZero();
         return output;
     }

@@ -157,7 +157,7 @@ class ScanTest {
 
     /** Real structures with random damage: whatever becomes of them, the scan ends with findings inside the medium. */
     @Test
-    @Timeout(120)
+    @Timeout(600)
     void randomDamageNeverEndsAScan() throws IOException {
         byte[] whole = Arrays.copyOf(Files.readAllBytes(Corpus.image("d01-fat16", folder)), 2 << 20);
         Random random = new Random(41);

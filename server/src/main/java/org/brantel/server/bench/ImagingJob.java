@@ -8,6 +8,7 @@ import java.time.Clock;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import org.brantel.core.imaging.CareProfile;
+import org.brantel.core.imaging.ImageInUse;
 import org.brantel.core.imaging.Imager;
 import org.brantel.core.imaging.ImagingListener;
 import org.brantel.core.imaging.ImagingResult;
@@ -102,6 +103,9 @@ class ImagingJob {
             }
         } catch (Ticker.ServerStops e) {
             throw e;
+        } catch (ImageInUse e) {
+            // A stall let this job be taken for dead and started again; the one that was there first goes on.
+            LOG.warn("Imaging session {} of {} is at work already", id, number);
         } catch (SourceException.Gone | DestinationFull e) {
             watch.flush();
             change(id, number, s -> s.pause(e.getMessage()));

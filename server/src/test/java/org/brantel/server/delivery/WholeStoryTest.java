@@ -126,7 +126,7 @@ class WholeStoryTest {
     private void run(String... command) throws Exception {
         Process process = new ProcessBuilder(command).directory(story.bag().toFile()).redirectErrorStream(true).start();
         String output = new String(process.getInputStream().readAllBytes());
-        assertThat(process.waitFor(30, TimeUnit.SECONDS)).isTrue();
+        assertThat(process.waitFor(120, TimeUnit.SECONDS)).isTrue();
         assertThat(process.exitValue()).as(output).isZero();
     }
 

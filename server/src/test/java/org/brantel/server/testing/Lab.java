@@ -82,7 +82,7 @@ public final class Lab {
         Process process = builder.start();
         String output = new String(process.getInputStream().readAllBytes()).strip();
         try {
-            if (!process.waitFor(60, TimeUnit.SECONDS) || process.exitValue() != 0) {
+            if (!process.waitFor(240, TimeUnit.SECONDS) || process.exitValue() != 0) {
                 throw new IOException("scripts/cluster " + verb + " failed");
             }
         } catch (InterruptedException e) {

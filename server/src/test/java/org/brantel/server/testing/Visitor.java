@@ -47,7 +47,7 @@ public final class Visitor {
         }
     }
 
-    private static final Duration LONGEST = Duration.ofSeconds(60);
+    private static final Duration LONGEST = Duration.ofSeconds(240);
 
     private final CookieManager cookies = new CookieManager(null, CookiePolicy.ACCEPT_ALL);
     private final HttpClient client = HttpClient.newBuilder().cookieHandler(cookies).build();

@@ -20,7 +20,7 @@ import org.brantel.core.testing.FaultySource;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 
-@Timeout(60)
+@Timeout(600)
 class FatReaderTest {
 
     private final List<String> problems = new ArrayList<>();
