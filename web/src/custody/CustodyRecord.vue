@@ -12,7 +12,7 @@ const emit = defineEmits<{ /** Read the record and check it once more. */ check:
     <div v-if="tape.tears.length" class="stopbox" role="alert">
       <b>The record is torn at {{ tape.tears.length === 1 ? 'one place' : `${tape.tears.length} places` }}.</b>
       <ul><li v-for="t in tape.tears" :key="t.words">{{ t.words }}</li></ul>
-      Nothing was lost from images or deliveries by this; no delivery of the case is sealed until the manager has looked at it.
+      Nothing was lost from images or deliveries by this; only a manager may seal a delivery of this case now.
     </div>
     <p v-else class="s c-ok" role="status">{{ tape.entries.length === 1 ? 'The one entry stands' : `All ${tape.entries.length} entries meet` }}; none was changed, none is missing.</p>
     <CustodyTape :tape="tape" />

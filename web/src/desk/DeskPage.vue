@@ -39,7 +39,7 @@ const headline = computed(() => {
   <div class="page">
     <div class="pagehead">
       <h1>{{ day(today) }}</h1>
-      <p><b>{{ headline }}</b></p>
+      <p v-if="desk.data.value"><b>{{ headline }}</b></p>
       <span class="sp" />
       <RouterLink to="/intake" class="btn btn-primary"><Phone class="ic" aria-hidden="true" /> New intake <span class="kbd">N</span></RouterLink>
     </div>
@@ -65,7 +65,7 @@ const headline = computed(() => {
             <div class="bar" :class="{ verd: w.place !== 'imaging' }" role="progressbar" :aria-label="`${w.what} ${w.caseNumber}`" :aria-valuenow="Math.round(100 * w.share)" aria-valuemin="0" aria-valuemax="100"><i :style="{ width: `${100 * w.share}%` }" /></div>
           </li>
         </ul>
-        <p v-else class="empty s">Nothing is being read, scanned or written.</p>
+        <p v-else-if="desk.data.value" class="empty s">Nothing is being read, scanned or written.</p>
       </aside>
     </div>
   </div>

@@ -79,6 +79,7 @@ class IntakeTest {
             String number = new Steps(page).caseNumber();
             page.keyboard().press("Control+k");
             page.keyboard().type("boatyard");
+            assertThat(page.getByRole(AriaRole.OPTION).first()).containsText(number);
             page.keyboard().press("Enter");
             page.waitForURL("**/cases/" + number);
             page.locator("main").press("?");

@@ -9,6 +9,8 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Base64;
 import java.util.List;
+import java.util.stream.Collectors;
+import org.brantel.core.custody.CustodyChain;
 import org.brantel.core.manifest.Hashes;
 import org.brantel.server.custody.CustodyService;
 import org.brantel.server.intake.Cases;
@@ -61,11 +63,13 @@ public class Deliveries {
         this.clock = clock;
     }
 
+    /** @param manager whether a manager orders it: only they may, where the custody record is torn */
     @Transactional
-    public DeliveryViews.Delivery seal(String number, String who) {
+    public DeliveryViews.Delivery seal(String number, String who, boolean manager) {
         long caseId = cases.id(number);
-        if (!custody.tape(number).tears().isEmpty()) {
-            throw Refusal.conflict("The custody record of " + number + " is torn; no delivery is sealed until the manager has looked at it.");
+        List<CustodyChain.Tear> tears = custody.tape(number).tears();
+        if (!tears.isEmpty() && !manager) {
+            throw Refusal.conflict("The custody record of " + number + " is torn; ask a manager to look at it, only they may seal its delivery now.");
         }
         if (deliveries.existsByCaseIdAndState(caseId, Delivery.State.SEALING)) {
             throw Refusal.conflict("A delivery of " + number + " is being sealed; wait for it.");
@@ -75,7 +79,8 @@ public class Deliveries {
             throw Refusal.conflict("The recovery run wrote no file, so there is nothing to deliver; choose other findings.");
         }
         Delivery delivery = deliveries.save(new Delivery(caseId, run.runId(), who, clock.instant()));
-        custody.record(number, who, "ordered a delivery", "delivery " + delivery.id() + " of run " + run.runId());
+        custody.record(number, who, tears.isEmpty() ? "ordered a delivery" : "ordered a delivery although the record is torn",
+                "delivery " + delivery.id() + " of run " + run.runId() + tears.stream().map(t -> "; " + t.words()).collect(Collectors.joining()));
         jobs.start(sealingTask, delivery.id());
         events.changed(number, "delivery");
         return delivery.view(number);

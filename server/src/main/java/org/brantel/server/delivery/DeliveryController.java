@@ -1,6 +1,7 @@
 package org.brantel.server.delivery;
 
 import java.util.List;
+import org.brantel.server.staff.Role;
 import org.brantel.server.staff.Staff;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -33,7 +34,8 @@ class DeliveryController {
     @PostMapping("/api/cases/{number}/deliveries")
     @ResponseStatus(HttpStatus.CREATED)
     DeliveryViews.Delivery seal(@PathVariable String number) {
-        return deliveries.seal(number, staff.current().name());
+        Staff.Person person = staff.current();
+        return deliveries.seal(number, person.name(), person.role() == Role.MANAGER);
     }
 
     @PostMapping("/api/deliveries/{id}/link")

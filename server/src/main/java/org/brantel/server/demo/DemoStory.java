@@ -65,7 +65,7 @@ class DemoStory {
         catalogues.selectRecoverable(number);
         recoveries.start(number, COORDINATOR);
         await(() -> recoveries.runs(number).get(0).state().equals("done"));
-        deliveries.seal(number, COORDINATOR);
+        deliveries.seal(number, COORDINATOR, false);
     }
 
     private static void await(BooleanSupplier done) {

@@ -2,6 +2,7 @@ package org.brantel.server.platform;
 
 import jakarta.annotation.Nullable;
 import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -14,9 +15,9 @@ import org.springframework.web.HttpRequestMethodNotSupportedException;
 import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
-import org.springframework.web.context.request.async.AsyncRequestNotUsableException;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.servlet.resource.NoResourceFoundException;
+import org.springframework.web.util.DisconnectedClientHelper;
 
 /** Turns whatever is refused into one sentence with the right status. */
 @RestControllerAdvice
@@ -61,10 +62,10 @@ class Refusals {
         return answer(HttpStatus.NOT_FOUND, "There is nothing at " + request.getRequestURI() + ".", null);
     }
 
-    /** The engine's own refusals are sentences already. */
+    /** The engine's own refusals are sentences already. A browser that went away needs none. */
     @ExceptionHandler
-    ResponseEntity<Answer> engine(IOException e) {
-        if (e instanceof AsyncRequestNotUsableException) {
+    ResponseEntity<Answer> engine(IOException e, HttpServletResponse response) {
+        if (response.isCommitted() || DisconnectedClientHelper.isClientDisconnectedException(e)) {
             return null;
         }
         LOG.warn("Refused: {}", e.getMessage());

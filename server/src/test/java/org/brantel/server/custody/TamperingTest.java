@@ -51,10 +51,12 @@ class TamperingTest {
     }
 
     @Test
-    void nothingIsSealedOnATornRecord() {
+    void onATornRecordOnlyAManagerSealsAndTheRecordSaysSo() {
         Story story = Story.ofD01().imaged("inbox/d01-fat16.img").scanned("structure").selectedWhole();
         story.recovered();
         force("update custody_entry set who = 'Nobody' where case_number = ? and number = 2", story.number);
-        assertThat(story.una.post(story.path("/deliveries")).expect(409).sentence()).contains("torn");
+        assertThat(story.una.post(story.path("/deliveries")).expect(409).sentence()).contains("torn").contains("manager");
+        Lab.open().as("petra").post(story.path("/deliveries")).expect(201);
+        assertThat(story.una.get(story.path("/custody")).text()).contains("ordered a delivery although the record is torn").contains("Entry 2 was changed");
     }
 }
