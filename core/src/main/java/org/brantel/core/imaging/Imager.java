@@ -30,6 +30,8 @@ public final class Imager {
 
     private static final long SAVE_BYTES = 16L << 20;
     private static final long SAVE_NANOS = 1_000_000_000L;
+    /** Room that the map's next lines take at most, for telling a full disk from another failure. */
+    private static final long MAP_LINES = 64 << 10;
 
     private final Source source;
     private final Path image;
@@ -144,24 +146,37 @@ public final class Imager {
         }
 
         boolean work(BooleanSupplier stop, List<String> passes) throws IOException {
-            Planner planner = new Planner(map, profile, source.sectorSize());
+            boolean finished;
             try {
-                while (!stop.getAsBoolean()) {
-                    Optional<Planner.Step> step = planner.next();
-                    if (step.isEmpty()) {
-                        extendToFullSize();
-                        return true;
-                    }
-                    take(planner, step.get());
-                    String pass = step.get().pass().word();
-                    if (passes.isEmpty() || !passes.get(passes.size() - 1).equals(pass)) {
-                        passes.add(pass);
-                    }
+                finished = steps(stop, passes);
+            } catch (IOException | RuntimeException e) {
+                try {
+                    save();
+                } catch (IOException unsaved) {
+                    e.addSuppressed(unsaved);
                 }
-                return false;
-            } finally {
-                save();
+                throw e;
             }
+            save();
+            return finished;
+        }
+
+        /** @return whether all was done; false when told to stop */
+        private boolean steps(BooleanSupplier stop, List<String> passes) throws IOException {
+            Planner planner = new Planner(map, profile, source.sectorSize());
+            while (!stop.getAsBoolean()) {
+                Optional<Planner.Step> step = planner.next();
+                if (step.isEmpty()) {
+                    extendToFullSize();
+                    return true;
+                }
+                take(planner, step.get());
+                String pass = step.get().pass().word();
+                if (passes.isEmpty() || !passes.get(passes.size() - 1).equals(pass)) {
+                    passes.add(pass);
+                }
+            }
+            return false;
         }
 
         private void take(Planner planner, Planner.Step step) throws IOException {
@@ -194,10 +209,14 @@ public final class Imager {
                     at += out.write(bytes, at);
                 }
             } catch (IOException e) {
-                throw DestinationFull.caused(e, image.toAbsolutePath().getParent(), part.length())
-                        ? new DestinationFull("The disk that holds " + image.getFileName()
-                        + " is full. What was read is kept; make room and resume.", e) : e;
+                throw asFull(e, part.length());
             }
+        }
+
+        private IOException asFull(IOException e, long needed) throws IOException {
+            return DestinationFull.caused(e, image.toAbsolutePath().getParent(), needed)
+                    ? new DestinationFull("The disk that holds " + image.getFileName()
+                    + " is full. What was read is kept; make room and resume.", e) : e;
         }
 
         private void record(Range range, BlockState state, Pass pass) {
@@ -206,8 +225,12 @@ public final class Imager {
         }
 
         private void save() throws IOException {
-            out.force(false);
-            journal.flush();
+            try {
+                out.force(false);
+                journal.flush();
+            } catch (IOException e) {
+                throw asFull(e, MAP_LINES);
+            }
             unsavedBytes = 0;
             lastSave = System.nanoTime();
             listener.saved(map);

@@ -131,8 +131,15 @@ public final class MapJournal implements Closeable {
             return;
         }
         ByteBuffer bytes = ByteBuffer.wrap(pending.toString().getBytes(StandardCharsets.UTF_8));
-        while (bytes.hasRemaining()) {
-            channel.write(bytes);
+        long end = channel.size();
+        try {
+            while (bytes.hasRemaining()) {
+                channel.write(bytes);
+            }
+        } catch (IOException e) {
+            // Half a line in the middle would spoil the map once more is written after it.
+            channel.truncate(end);
+            throw e;
         }
         channel.force(false);
         pending.setLength(0);

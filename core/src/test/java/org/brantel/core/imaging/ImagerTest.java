@@ -3,21 +3,27 @@ package org.brantel.core.imaging;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import com.google.common.jimfs.Configuration;
+import com.google.common.jimfs.Jimfs;
 import java.io.IOException;
+import java.nio.file.FileSystem;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Random;
 import org.brantel.core.json.Json;
 import org.brantel.core.manifest.Hashes;
 import org.brantel.core.source.BlockState;
+import org.brantel.core.source.DestinationFull;
 import org.brantel.core.source.MapJournal;
 import org.brantel.core.source.Range;
 import org.brantel.core.source.ReadMap;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.SourceException;
 import org.brantel.core.source.Sources;
+import org.brantel.core.testing.FaultySource;
 import org.brantel.core.testing.SimulatedDevice;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -156,6 +162,32 @@ class ImagerTest {
         assertThatThrownBy(() -> new Imager(source, backing, folder.resolve("m"), CareProfile.HEALTHY, new ImagingListener() { })
                 .run(() -> false)).hasMessageContaining("is the source itself");
         assertThat(Files.readAllBytes(backing)).isEqualTo(device.content());
+    }
+
+    @Test
+    void aFullDiskPausesWithATruthfulMapAndGoesOnWhenThereIsRoom() throws IOException {
+        byte[] content = new byte[SIZE];
+        new Random(14).nextBytes(content);
+        try (FileSystem small = Jimfs.newFileSystem(Configuration.unix().toBuilder().setMaxSize(1 << 20).setBlockSize(4096).build())) {
+            Path crowded = Files.createDirectories(small.getPath("/images"));
+            Path other = Files.write(crowded.resolve("other.bin"), new byte[512 << 10]);
+            image = crowded.resolve("out.img");
+            assertThatThrownBy(() -> run(new FaultySource(content), CareProfile.FAILING)).isInstanceOf(DestinationFull.class)
+                    .hasMessageContaining("out.img is full").hasMessageContaining("make room and resume");
+            long kept = assertMapIsTrue(content);
+            Files.delete(other);
+            assertThatThrownBy(() -> run(new FaultySource(content), CareProfile.FAILING)).isInstanceOf(DestinationFull.class);
+            assertThat(assertMapIsTrue(content)).isGreaterThan(kept);
+        }
+    }
+
+    private long assertMapIsTrue(byte[] content) throws IOException {
+        byte[] held = Files.readAllBytes(image);
+        ReadMap map = MapJournal.load(Sources.mapBeside(image)).map();
+        for (Range r : map.ranges(BlockState.READ)) {
+            assertThat(Arrays.equals(held, (int) r.offset(), (int) r.end(), content, (int) r.offset(), (int) r.end())).as("%s", r).isTrue();
+        }
+        return map.bytes(BlockState.READ);
     }
 
     @Test
