@@ -174,18 +174,10 @@ class KindsTest {
         }
     }
 
-    @Test
-    void theCarverFindsEachAtItsSectorAndNothingInside() throws IOException {
-        byte[] disk = new byte[1 << 20];
-        byte[] png = png();
-        byte[] jpeg = jpeg(false);
-        System.arraycopy(png, 0, disk, 512 * 10, png.length);
-        System.arraycopy(jpeg, 0, disk, 512 * 900, jpeg.length);
-        // A start that leads nowhere.
-        System.arraycopy(jpeg, 0, disk, 512 * 1500, 300);
+    /** @return each find as kind, place and length */
+    private static List<String> carve(Carver carver, long length) throws IOException {
         List<String> found = new ArrayList<>();
-        Carver carver = new Carver(new FaultySource(disk), Kinds.carvable());
-        carver.run(new Range(0, disk.length), new Carver.Listener() {
+        carver.run(new Range(0, length), new Carver.Listener() {
             @Override
             public void found(ContentKind kind, Range where, ContentKind.Walk walk) {
                 found.add(kind.code() + "@" + where.offset() + "+" + where.length());
@@ -199,6 +191,20 @@ class KindsTest {
                 return true;
             }
         }, () -> false);
+        return found;
+    }
+
+    @Test
+    void theCarverFindsEachAtItsSectorAndNothingInside() throws IOException {
+        byte[] disk = new byte[1 << 20];
+        byte[] png = png();
+        byte[] jpeg = jpeg(false);
+        System.arraycopy(png, 0, disk, 512 * 10, png.length);
+        System.arraycopy(jpeg, 0, disk, 512 * 900, jpeg.length);
+        // A start that leads nowhere.
+        System.arraycopy(jpeg, 0, disk, 512 * 1500, 300);
+        Carver carver = new Carver(new FaultySource(disk), Kinds.carvable());
+        List<String> found = carve(carver, disk.length);
         assertThat(found).containsExactly("png@5120+" + png.length, "jpg@460800+" + jpeg.length);
         assertThat(carver.rejected()).isEqualTo(1);
     }
@@ -206,21 +212,7 @@ class KindsTest {
     @Test
     void contentWithAnUnreadSectorIsNotCarved() throws IOException {
         byte[] disk = Arrays.copyOf(png(), 64 << 10);
-        List<Range> found = new ArrayList<>();
-        new Carver(new FaultySource(disk, new Range(1024, 512)), Kinds.carvable()).run(new Range(0, disk.length), new Carver.Listener() {
-            @Override
-            public void found(ContentKind kind, Range where, ContentKind.Walk walk) {
-                found.add(where);
-            }
-
-            @Override
-            public void progressed(long bytes) { }
-
-            @Override
-            public boolean isWanted(long offset) {
-                return true;
-            }
-        }, () -> false);
+        List<String> found = carve(new Carver(new FaultySource(disk, new Range(1024, 512)), Kinds.carvable()), disk.length);
         assertThat(found).isEmpty();
     }
 
