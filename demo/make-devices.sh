@@ -42,7 +42,25 @@ mkfs.vfat -F 16 -s 4 -n WEATHER -i 57454154 "$work/weather.img" >/dev/null
 fill "$work/weather.img" "$work/content/weather"
 mdel -i "$work/weather.img" "::/Mast/Mast camera 2.jpg"
 
-for name in moss:fennel-moss-stick theatre:little-quay-card hives:beekeepers-card weather:weather-post-card; do
+# Three more, for other kinds of trouble: a disk with a dead stripe, an ageing one, an SSD that discarded blocks.
+truncate -s 64M "$work/tide.img"
+mkfs.vfat -F 32 -s 1 -n TIDEGAUGE -i 54494445 "$work/tide.img" >/dev/null
+fill "$work/tide.img" "$work/content/weather"
+mmd -i "$work/tide.img" "::/Moss"
+mcopy -s -m -i "$work/tide.img" "$work/content/moss/Plots" "::/Moss/"
+mdel -i "$work/tide.img" "::/Mast/Mast camera 3.jpg"
+
+truncate -s 48M "$work/harbour.img"
+mkfs.vfat -F 16 -s 4 -n HARBOUR -i 48415242 "$work/harbour.img" >/dev/null
+fill "$work/harbour.img" "$work/content/hives"
+mdel -i "$work/harbour.img" "::/Hive logs/Hive log 2021.csv"
+
+truncate -s 32M "$work/exhibition.img"
+mkfs.vfat -F 16 -s 4 -n EXHIBITION -i 45584849 "$work/exhibition.img" >/dev/null
+fill "$work/exhibition.img" "$work/content/moss"
+mdel -i "$work/exhibition.img" "::/Levels/Bog levels 2020.csv"
+
+for name in tide:tide-office-disk harbour:harbour-disk exhibition:exhibition-ssd moss:fennel-moss-stick theatre:little-quay-card hives:beekeepers-card weather:weather-post-card; do
     gzip -9nc "$work/${name%%:*}.img" > "$here/devices/${name##*:}.img.gz"
 done
 ls -l "$here/devices"

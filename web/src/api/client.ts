@@ -36,6 +36,10 @@ async function refusalOf(response: Response): Promise<Refused> {
 }
 
 async function call<T>(method: Method, path: string, body?: unknown): Promise<T> {
+  return send(method, path, body === undefined ? undefined : JSON.stringify(body), 'application/json')
+}
+
+async function send<T>(method: Method, path: string, body: BodyInit | undefined, type: string): Promise<T> {
   let response: Response
   try {
     response = await fetch(path, {
@@ -43,10 +47,10 @@ async function call<T>(method: Method, path: string, body?: unknown): Promise<T>
       credentials: 'same-origin',
       headers: {
         Accept: 'application/json',
-        ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
+        ...(body === undefined ? {} : { 'Content-Type': type }),
         ...(method === 'GET' ? {} : { 'X-XSRF-TOKEN': decodeURIComponent(csrfToken()) }),
       },
-      body: body === undefined ? undefined : JSON.stringify(body),
+      body,
     })
   } catch {
     throw new Refused(0, 'The server cannot be reached; nothing was changed. It is tried again when you repeat it.')
@@ -65,6 +69,11 @@ export const api = {
   post: <T>(path: string, body: unknown = {}) => call<T>('POST', path, body),
   put: <T>(path: string, body: unknown) => call<T>('PUT', path, body),
   delete: <T>(path: string) => call<T>('DELETE', path),
+}
+
+/** Sends a file as it is. */
+export function upload<T>(path: string, file: Blob): Promise<T> {
+  return send<T>('POST', path, file, file.type || 'application/octet-stream')
 }
 
 /** A path with its query, leaving out what is empty. */

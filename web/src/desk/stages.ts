@@ -11,6 +11,6 @@ export function stageName(stage: string): string {
 
 /** Cases by stage, in the order of the stages; stages without a case are left out. */
 export function byStage(cases: readonly CaseSummary[]): { stage: string; cases: CaseSummary[] }[] {
-  const order: string[] = [...STAGES, 'on-hold']
+  const order: string[] = [...STAGES.filter((s) => s !== 'closed'), 'on-hold', 'closed', 'declined']
   return order.map((stage) => ({ stage, cases: cases.filter((c) => c.stage === stage) })).filter((g) => g.cases.length > 0)
 }

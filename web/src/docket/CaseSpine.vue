@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { Docket } from '@/api/types'
 import { stageName } from '@/desk/stages'
 import { dayAndTime, words, zoneName } from '@/format/format'
+import Wick from '@/instruments/Wick.vue'
 import { spineOf } from './spine'
 
 const props = defineProps<{ docket: Docket; /** The stage that is shown. */ place: string; /** Folded to its ticks, where the work needs the room. */ folded: boolean }>()
@@ -16,10 +17,12 @@ const stops = computed(() => spineOf(props.docket.stage, props.docket.stages))
         <span class="nm">{{ stageName(s.stage) }}</span>
         <span v-if="s.at" class="md" :title="zoneName()">{{ dayAndTime(s.at) }}</span>
         <span v-if="s.who" class="md">{{ s.who }}</span>
+        <Wick v-if="s.state === 'now' && docket.due" :since="docket.stageSince" :due="docket.due" class="md" />
         <span v-if="s.stage === 'triaged' && docket.path && s.state !== 'next'" class="md">{{ words(docket.path) }}</span>
       </RouterLink>
     </div>
     <div class="spine-foot">
+      <RouterLink v-for="p in ['notes', 'photos', 'messages']" :key="p" :to="`/cases/${docket.number}/${p}`" :class="{ b: place === p }"><span>{{ stageName(p) }}</span></RouterLink>
       <RouterLink :to="`/cases/${docket.number}/custody`" :class="{ b: place === 'custody' }"><span>Custody</span><span class="m">{{ docket.custodyEntries }}</span></RouterLink>
     </div>
   </nav>

@@ -16,8 +16,9 @@ const props = defineProps<{
   /** The stage that is shown; its own action is not offered again. */
   place: string
 }>()
-const d = computed(() => props.docket.device)
-const searched = computed(() => !['received', 'triaged', 'imaging'].includes(props.docket.stage))
+const d = computed(() => props.docket.devices[0]!)
+const others = computed(() => props.docket.devices.slice(1))
+const searched = computed(() => !['received', 'triaged', 'imaging'].includes(props.docket.hold?.from ?? props.docket.stage))
 const next = computed(() => nextMove(props.docket, props.vocabulary?.paths.find((p) => p.code === props.docket.path)?.firstMove))
 </script>
 
@@ -30,12 +31,15 @@ const next = computed(() => nextMove(props.docket, props.vocabulary?.paths.find(
           <DeviceSketch :type="d.type" />
           <div>
             <p class="b">{{ `${d.make} ${d.model}`.trim() || words(d.type) }}</p>
-            <p class="xs"><span class="m" :title="d.capacity ? bytes(d.capacity) : ''">{{ d.capacity ? size(d.capacity) : 'size not known' }}</span> {{ words(d.type) }}</p>
+            <p class="xs"><span class="m" :title="d.capacity ? bytes(d.capacity) : ''">{{ d.capacity ? size(d.capacity) : 'size not known' }}</span> {{ `${d.make}${d.model}`.trim() ? words(d.type) : '' }}</p>
             <p class="m xs">{{ d.serial || 'no serial noted' }}</p>
           </div>
         </div>
       </div>
     </div>
+    <ul v-if="others.length" class="sec xs others" aria-label="More devices of the case">
+      <li v-for="o in others" :key="o.id" class="f g6"><span class="m">{{ o.slot ? `slot ${o.slot}` : o.position }}</span><span class="el">{{ `${o.make} ${o.model}`.trim() || words(o.type) }}</span><span class="sp" /><span class="mu el">{{ o.condition || (o.capacity ? size(o.capacity) : '') }}</span></li>
+    </ul>
     <div class="sec">
       <h3><CircleX class="ic s14 c-stop" aria-hidden="true" /> Stop rules</h3>
       <StopRules v-if="ranking" :stops="ranking.stopRules" />

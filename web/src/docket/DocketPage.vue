@@ -7,7 +7,7 @@ import type { Docket, Ranking, WantedState } from '@/api/types'
 import ImagingWork from '@/bench/ImagingWork.vue'
 import CatalogueWork from '@/catalogue/CatalogueWork.vue'
 import CustodyWork from '@/custody/CustodyWork.vue'
-import { size, words } from '@/format/format'
+import { day, size, words } from '@/format/format'
 import HandoverWork from '@/handover/HandoverWork.vue'
 import RecoveryWork from '@/recovery/RecoveryWork.vue'
 import ScanWork from '@/scan/ScanWork.vue'
@@ -17,12 +17,17 @@ import TriageWork from '@/triage/TriageWork.vue'
 import { useVocabulary } from '@/triage/vocabulary'
 import CaseSpine from './CaseSpine.vue'
 import DeviceCard from './DeviceCard.vue'
+import CaseActions from './CaseActions.vue'
+import MessagesWork from '@/outbox/MessagesWork.vue'
+import NotesWork from '@/notes/NotesWork.vue'
+import PhotosWork from '@/photos/PhotosWork.vue'
 import ReceivedWork from './ReceivedWork.vue'
 
 
 const WORK: Record<string, Component> = {
   received: ReceivedWork, triaged: TriageWork, declined: TriageWork, imaging: ImagingWork, scanning: ScanWork, selection: CatalogueWork,
   recovery: RecoveryWork, handover: HandoverWork, closed: HandoverWork, custody: CustodyWork,
+  notes: NotesWork, photos: PhotosWork, messages: MessagesWork,
 }
 const route = useRoute()
 const router = useRouter()
@@ -32,8 +37,13 @@ const docket = useLive(() => api.get<Docket>(`/api/cases/${number}`), mine)
 const ranking = useLive(() => api.get<Ranking>(`/api/cases/${number}/triage`), (what, c) => c === number && what === 'case')
 const wanted = useLive(() => api.get<WantedState[]>(`/api/cases/${number}/catalogue/wanted`), (what, c) => c === number && (what === 'scan' || what === 'case'))
 const vocabulary = useVocabulary()
-const place = computed(() => String(route.params.place || docket.data.value?.stage || 'received'))
+const stageNow = computed(() => (docket.data.value?.hold ? docket.data.value.hold.from : docket.data.value?.stage))
+const place = computed(() => String(route.params.place || stageNow.value || 'received'))
 const work = computed(() => WORK[place.value])
+const lead = computed(() => {
+  const [first, ...rest] = docket.data.value?.devices ?? []
+  return first ? `${words(first.type)}${first.capacity ? ` ${size(first.capacity)}` : ''}${rest.length ? ` and ${rest.length} more` : ''}` : ''
+})
 const wide = computed(() => place.value === 'selection')
 
 useKeys([{ key: 'E', does: 'edit intake', run: () => void router.push(`/cases/${number}/intake`) }])
@@ -44,12 +54,13 @@ useKeys([{ key: 'E', does: 'edit intake', run: () => void router.push(`/cases/${
     <header class="dk-head">
       <h1 class="dk-no">{{ number }}</h1>
       <span class="whose">{{ docket.data.value.customer.name }}</span>
-      <span class="mu s el">{{ [docket.data.value.customer.contactPerson, `${words(docket.data.value.device.type)}${docket.data.value.device.capacity ? ` ${size(docket.data.value.device.capacity)}` : ''}`, docket.data.value.path ? words(docket.data.value.path) : 'path not decided'].filter(Boolean).join(' · ') }}</span>
+      <span class="mu s el">{{ [docket.data.value.contactPerson, lead, docket.data.value.path ? words(docket.data.value.path) : 'path not decided', docket.data.value.deadline ? `needed by ${day(docket.data.value.deadline)}` : ''].filter(Boolean).join(' · ') }}</span>
       <span class="sp" />
       <span v-if="wide" class="s nw c-stop b">nothing is written to the device</span>
-      <a v-if="docket.data.value.customer.phone" class="btn btn-quiet" :href="`tel:${docket.data.value.customer.phone.replace(/\s/g, '')}`">Call <span class="m">{{ docket.data.value.customer.phone }}</span></a>
+      <CaseActions :docket="docket.data.value" @changed="docket.refresh" />
     </header>
     <RefusedNote :refused="docket.refused.value" />
+    <p v-if="docket.data.value.hold" class="warnbox held"><b>On hold until {{ day(docket.data.value.hold.until) }}.</b> {{ docket.data.value.hold.reason }}</p>
     <div class="dk-cols" :class="{ wide }">
       <CaseSpine :docket="docket.data.value" :place="place" :folded="wide" />
       <section class="work" :aria-label="place">
@@ -69,7 +80,9 @@ useKeys([{ key: 'E', does: 'edit intake', run: () => void router.push(`/cases/${
 <style scoped>
 .whose { font-size: 16px; font-weight: 650; white-space: nowrap; }
 .dk-no { margin: 0; }
+.docket { grid-template-rows: auto auto 1fr; }
+.docket > .dk-head { min-height: 56px; grid-row: 1; } .docket > .dk-cols { grid-row: 3; } .held, .docket > .refused { grid-row: 2; margin: 6px 20px; }
 .wide { grid-template-columns: 44px minmax(0, 1fr); }
 .wide .work { padding: 0; border-right: 0; }
-@media (max-width: 900px) { .dk-head { flex-wrap: wrap; padding: 8px 14px; gap: 6px 10px; } .docket { grid-template-rows: auto 1fr; } }
+@media (max-width: 900px) { .dk-head { flex-wrap: wrap; padding: 8px 14px; gap: 6px 10px; } .docket { grid-template-rows: auto auto 1fr; } }
 </style>

@@ -8,6 +8,7 @@ export interface NextMove {
 }
 
 export function nextMove(docket: Docket, firstMove: string | undefined): NextMove {
+  if (docket.hold) return { words: `It waits: ${docket.hold.reason} It comes up on the Desk by itself.`, place: docket.hold.from, action: 'Open the stage that it waits in' }
   switch (docket.stage) {
     case 'received':
       return { words: 'Look at the ranking and decide on a path; another than the first asks for a reason.', place: 'triaged', action: 'Open triage' }

@@ -63,8 +63,8 @@ export function duration(seconds: number): string {
   if (seconds > 0 && seconds < 0.5) return 'under 1 s'
   if (seconds < 60) return `${Math.max(0, Math.round(seconds))} s`
   if (seconds < 3600) return `${Math.round(seconds / 60)} min`
-  const hours = seconds / 3600
-  return hours < 48 ? `${Math.floor(hours)} h ${Math.round((hours % 1) * 60)} min` : `${Math.round(hours / 24)} days`
+  const minutes = Math.round(seconds / 60)
+  return minutes < 48 * 60 ? `${Math.floor(minutes / 60)} h${minutes % 60 ? ` ${minutes % 60} min` : ''}` : `${Math.round(minutes / 1440)} days`
 }
 
 /** A hash shortened in the middle. */

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { api } from '@/api/client'
 import { useLive } from '@/api/live'
-import type { CaseSummary, Delivery } from '@/api/types'
+import type { Delivery } from '@/api/types'
+import { useCustomers } from '@/docket/useCustomers'
 import { bytes, count, dayAndTime, size } from '@/format/format'
 import RefusedNote from '@/shell/RefusedNote.vue'
 import { deliveryWords } from './words'
 
 const deliveries = useLive(() => api.get<Delivery[]>('/api/deliveries'), (what) => what === 'delivery')
-const cases = useLive(() => api.get<CaseSummary[]>('/api/cases?closed=true'), (what) => what === 'case')
-const customer = (number: string) => cases.data.value?.find((c) => c.number === number)?.customer ?? ''
+const customer = useCustomers(() => (deliveries.data.value ?? []).map((d) => d.caseNumber))
 </script>
 
 <template>

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { MessageSquareQuote } from 'lucide-vue-next'
 import { computed, ref, watch } from 'vue'
-import type { Ranking, Vocabulary } from '@/api/types'
+import type { Estimate, Ranking, Vocabulary } from '@/api/types'
 import RankingScale from '@/instruments/RankingScale.vue'
 import AskNext from '@/triage/AskNext.vue'
+import EstimateStrip from '@/triage/EstimateStrip.vue'
 import StopRules from '@/triage/StopRules.vue'
 import { sentences } from '@/triage/stops'
 
-const props = defineProps<{ ranking: Ranking; vocabulary: Vocabulary | undefined; told: number; observed: number }>()
+const props = defineProps<{ ranking: Ranking; vocabulary: Vocabulary | undefined; told: number; observed: number; /** For the path that leads. */ estimate: Estimate | undefined }>()
 const emit = defineEmits<{ answer: [code: string, value: string] }>()
 
 const say = computed(() => sentences(props.ranking.stopRules))
@@ -24,12 +25,13 @@ function tick(sentence: string): void {
 function sayNext(): void {
   if (next.value) tick(next.value)
 }
+const pathName = (code: string) => props.vocabulary?.paths.find((p) => p.code === code)?.label ?? code
 defineExpose({ sayNext })
 </script>
 
 <template>
   <section class="sheet say" aria-labelledby="h-say">
-    <p class="hd"><MessageSquareQuote class="ic" aria-hidden="true" /><b id="h-say">Say this now</b><span class="sp" /><span class="mu xs">tick what you said</span></p>
+    <p class="hd"><MessageSquareQuote class="ic" aria-hidden="true" /><b id="h-say">Say this now</b><span class="sp" /><span class="mu xs">tick what you said <span class="kbd">S</span></span></p>
     <p v-if="!say.length" class="s mu">Nothing must be said yet. As facts are entered, the right ‘do not’s stand here.</p>
     <label v-for="s in say" :key="s" class="sentence" :class="{ said: said.has(s), next: s === next }">
       <input type="checkbox" class="form-check-input" :checked="said.has(s)" @change="tick(s)" />
@@ -45,6 +47,7 @@ defineExpose({ sayNext })
     <div class="hd"><h2 id="h-path">Which path, so far</h2><span class="mu">{{ told }} told, {{ observed }} observed</span></div>
     <RankingScale :ranking="ranking.ranking" />
   </section>
+  <EstimateStrip v-if="estimate" :estimate="estimate" :label="pathName(estimate.path)" />
   <p v-if="ranking.meanwhile.length" class="s then"><b>Meanwhile</b> {{ ranking.meanwhile.join(' ') }}</p>
 </template>
 

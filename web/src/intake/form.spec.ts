@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Docket } from '@/api/types'
-import { capacityText, differences, emptyForm, factsForRanking, formOf, shownValues, toggleFact } from './form'
+import { capacityText, differences, emptyDevice, emptyForm, factsForRanking, formOf, shownValues, toggleFact, toSend } from './form'
 
 describe('capacities', () => {
   it('come back as people write them', () => {
@@ -33,7 +33,7 @@ describe('facts', () => {
     expect(toggleFact(seen, 'symptom.noise', 'none', false)).toHaveLength(2)
   })
   it('include the device type for ranking, once', () => {
-    const form = { ...emptyForm(), device: { ...emptyForm().device, type: 'hdd' } }
+    const form = { ...emptyForm(), devices: [{ ...emptyDevice(), type: 'hdd' }] }
     expect(factsForRanking(form)).toEqual([{ code: 'medium.type', value: 'hdd', source: 'told' }])
   })
 })
@@ -50,25 +50,39 @@ describe('a row of choices', () => {
 describe('somebody else saved first', () => {
   it('says what they changed', () => {
     const mine = emptyForm()
-    const theirs = { ...emptyForm(), customer: { ...emptyForm().customer, phone: '0148 1' }, story: 'wet' }
-    expect(differences(mine, theirs)).toEqual(['phone: 0148 1', 'the story'])
+    const theirs = emptyForm()
+    theirs.customer.ways[0]!.value = '0148 1'
+    theirs.story = 'wet'
+    theirs.devices.push(emptyDevice())
+    expect(differences(mine, theirs)).toEqual(['phone: 0148 1', '2 devices', 'the story'])
     expect(differences(mine, emptyForm())).toEqual([])
   })
 })
 
 describe('editing a case', () => {
+  const device = { id: 3, type: 'hdd', make: 'Halden', model: 'Stern', serial: 'S', attachedBy: 'SATA', accessories: '', condition: '', setName: '', entitlement: '' }
+  const consent = { look: 'names', told: '', mail: true, termsRead: true }
   it('starts from what stands, with its version', () => {
     const docket = {
-      customer: { name: 'Band', contactPerson: '', phone: '', email: '' },
-      device: { type: 'hdd', make: 'Halden', model: 'Stern', serial: 'S', capacity: 1e12 },
-      story: 's', facts: [{ code: 'worth', value: 'important', source: 'told', who: 'Una', at: '' }],
-      wanted: [{ id: 4, words: 'w', kinds: ['image'], pattern: '', hopedFor: 3, minBytes: 0, mustHave: true }], version: 7,
+      customer: { id: 9, kind: 'organisation', name: 'Band', preferred: 'phone', ways: [{ kind: 'post', value: 'Quay 1' }] }, contactPerson: 'Edwin',
+      devices: [{ ...device, position: 1, capacity: 1e12 }], story: 's', facts: [{ code: 'worth', value: 'important', source: 'told', who: 'Una', at: '' }],
+      wanted: [{ id: 4, words: 'w', kinds: ['image'], pattern: '', hopedFor: 3, minBytes: 0, from: '2011-01-01', mustHave: true }], consent, version: 7,
     } as unknown as Docket
-    expect(formOf(docket)).toEqual({
-      customer: docket.customer,
-      device: { type: 'hdd', make: 'Halden', model: 'Stern', serial: 'S', capacity: '1 TB' },
-      story: 's', facts: [{ code: 'worth', value: 'important', source: 'told' }],
-      wanted: [{ words: 'w', kinds: ['image'], pattern: '', hopedFor: 3, mustHave: true }], version: 7,
+    const form = formOf(docket)
+    expect(form.customer.ways.map((w) => w.kind)).toEqual(['post', 'phone', 'email'])
+    expect(form).toMatchObject({
+      customer: { id: 9, name: 'Band' }, contactPerson: 'Edwin', devices: [{ ...device, capacity: '1 TB' }], story: 's',
+      facts: [{ code: 'worth', value: 'important', source: 'told' }], wanted: [{ words: 'w', changedFrom: '2011-01-01' }], consent, version: 7,
     })
+  })
+  it('sends no empty way, no empty wanted line and no empty date', () => {
+    const form = emptyForm()
+    form.customer.ways[0]!.value = '0148'
+    form.deadline = ''
+    form.wanted.push({ words: ' ', kinds: [], pattern: '', hopedFor: 0, minBytes: 0, mustHave: true })
+    const sent = toSend(form)
+    expect(sent.customer.ways).toEqual([{ kind: 'phone', value: '0148' }])
+    expect(sent.wanted).toEqual([])
+    expect(sent.deadline).toBeUndefined()
   })
 })

@@ -3,8 +3,9 @@ import { Link, Unlink } from 'lucide-vue-next'
 import { computed, ref, watch } from 'vue'
 import { api } from '@/api/client'
 import { useLive } from '@/api/live'
-import type { CaseSummary, LedgerLine, Person, Tape } from '@/api/types'
+import type { LedgerLine, Person, Tape } from '@/api/types'
 import CustodyRecord from '@/custody/CustodyRecord.vue'
+import { useCustomers } from '@/docket/useCustomers'
 import RefusedNote from '@/shell/RefusedNote.vue'
 import { useSession } from '@/staff/session'
 import AddPerson from './AddPerson.vue'
@@ -13,14 +14,14 @@ import { workload } from './workload'
 
 const session = useSession()
 const ledger = useLive(() => api.get<LedgerLine[]>('/api/ledger'), (what) => what === 'custody')
-const cases = useLive(() => api.get<CaseSummary[]>('/api/cases?closed=true'), (what) => what === 'case')
+const open = useLive(() => api.get<Record<string, number>>('/api/cases/workload'), (what) => what === 'case')
 const people = useLive(() => api.get<Person[]>('/api/staff'), (what) => what === 'staff')
 const picked = ref<string>()
 const chosen = computed(() => picked.value ?? ledger.data.value?.[0]?.caseNumber)
 const tape = useLive<Tape | undefined>(async () => (chosen.value ? api.get<Tape>(`/api/cases/${chosen.value}/custody`) : undefined), (what, c) => what === 'custody' && c === chosen.value)
 const shown = computed(() => (tape.data.value?.entries[0]?.caseNumber === chosen.value ? tape.data.value : undefined))
-const load = computed(() => workload(people.data.value ?? [], cases.data.value ?? []))
-const customer = (number: string) => cases.data.value?.find((c) => c.number === number)?.customer ?? ''
+const load = computed(() => workload(people.data.value ?? [], open.data.value ?? {}))
+const customer = useCustomers(() => (ledger.data.value ?? []).map((l) => l.caseNumber))
 
 watch(chosen, () => void tape.refresh())
 </script>
@@ -47,6 +48,7 @@ watch(chosen, () => void tape.refresh())
         <span class="bars" aria-hidden="true"><i v-for="n in Math.min(12, p.open)" :key="n" /></span><span class="m">{{ p.open }}</span></li></ul>
       <AddPerson v-if="session.person?.role === 'MANAGER'" @added="people.refresh" />
       <p v-else class="xs mu">A manager adds people here.</p>
+      <RouterLink class="btn btn-quiet" to="/settings">Settings: prices, clocks, letters, protocol</RouterLink>
       <OwnPassword />
     </aside>
   </div>

@@ -1,11 +1,8 @@
-import type { CaseSummary, Person } from '@/api/types'
-
-const OVER = ['closed', 'declined']
+import type { Person } from '@/api/types'
 
 /** How many open cases each person owns, most first. */
-export function workload(people: readonly Person[], cases: readonly CaseSummary[]): { name: string; role: string; open: number }[] {
-  const open = cases.filter((c) => !OVER.includes(c.stage))
+export function workload(people: readonly Person[], open: Readonly<Record<string, number>>): { name: string; role: string; open: number }[] {
   return people
-    .map((p) => ({ name: p.name, role: p.role.toLowerCase(), open: open.filter((c) => c.owner === p.name).length }))
+    .map((p) => ({ name: p.name, role: p.role.toLowerCase(), open: open[p.name] ?? 0 }))
     .sort((a, b) => b.open - a.open || a.name.localeCompare(b.name))
 }

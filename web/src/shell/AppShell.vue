@@ -1,14 +1,13 @@
 <script setup lang="ts">
 import { computed, onMounted, onUnmounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api } from '@/api/client'
-import { useLive } from '@/api/live'
-import type { CaseSummary, Desk } from '@/api/types'
+import { useDesk } from '@/desk/useDesk'
 import { time, zoneName } from '@/format/format'
 import { useSession } from '@/staff/session'
 import BrandMark from './BrandMark.vue'
 import FindBox from './FindBox.vue'
 import RunningWork from './RunningWork.vue'
+import UndoBar from './UndoBar.vue'
 import { handleKey, keyName, shownKeys, useKeys } from './keys'
 import { roomOf } from './rooms'
 import { currentTheme, switchTheme } from './theme'
@@ -16,7 +15,7 @@ import { currentTheme, switchTheme } from './theme'
 const session = useSession()
 const route = useRoute()
 const router = useRouter()
-const desk = useLive(() => api.get<Desk>('/api/desk'), () => true)
+const { desk, running } = useDesk()
 const room = computed(() => roomOf(route.meta.room, String(route.params.place ?? '')))
 const theme = ref(currentTheme())
 const keysOpen = ref(false)
@@ -37,8 +36,8 @@ async function signOut(): Promise<void> {
   await session.signOut()
   await router.push('/sign-in')
 }
-const benchCount = () => desk.data.value?.running.filter((w) => w.place === 'imaging' || w.place === 'scanning').length ?? 0
-const handoverCount = (cases: CaseSummary[] | undefined) => cases?.filter((c) => c.stage === 'handover').length ?? 0
+const benchCount = () => running.value?.filter((w) => w.place === 'imaging' || w.place === 'scanning').length ?? 0
+const handoverCount = () => desk.value?.stages.find((s) => s.stage === 'handover')?.cases ?? 0
 const initials = (name: string) => name.split(' ').map((p) => p[0]).join('').slice(0, 2)
 </script>
 
@@ -48,14 +47,14 @@ const initials = (name: string) => name.split(' ').map((p) => p[0]).join('').sli
     <header class="top">
       <RouterLink to="/desk" class="brand"><BrandMark />Brantel</RouterLink>
       <nav aria-label="Rooms" class="rooms">
-        <RouterLink to="/desk" class="room" :class="{ on: room === 'desk' }">Desk <span class="n hot">{{ desk.data.value?.decisions.length || '' }}</span></RouterLink>
+        <RouterLink to="/desk" class="room" :class="{ on: room === 'desk' }">Desk <span class="n hot">{{ desk?.waiting || '' }}</span></RouterLink>
         <RouterLink to="/bench" class="room" :class="{ on: room === 'bench' }">Bench <span class="n">{{ benchCount() || '' }}</span></RouterLink>
-        <RouterLink to="/handover" class="room" :class="{ on: room === 'handover' }">Handover <span class="n">{{ handoverCount(desk.data.value?.cases) || '' }}</span></RouterLink>
+        <RouterLink to="/handover" class="room" :class="{ on: room === 'handover' }">Handover <span class="n">{{ handoverCount() || '' }}</span></RouterLink>
         <RouterLink to="/ledger" class="room" :class="{ on: room === 'ledger' }">Ledger</RouterLink>
       </nav>
       <span class="sp" />
-      <FindBox :cases="desk.data.value?.cases ?? []" />
-      <RunningWork :work="desk.data.value?.running" />
+      <FindBox />
+      <RunningWork :work="running" />
       <div class="who">
         <span class="init" aria-hidden="true">{{ initials(session.person?.name ?? '') }}</span>{{ session.person?.name }}
         <button type="button" class="linkish xs" @click="signOut">Sign out</button>
@@ -63,14 +62,15 @@ const initials = (name: string) => name.split(' ').map((p) => p[0]).join('').sli
     </header>
     <main id="work" class="main" tabindex="-1"><slot /></main>
     <footer class="foot">
-      <span v-for="k in shownKeys" :key="k.key + k.does"><span class="kbd">{{ keyName(k.key) }}</span>{{ k.does }}</span>
+      <span v-for="k in shownKeys.filter((x) => x.does)" :key="k.key + k.does"><span class="kbd">{{ keyName(k.key) }}</span>{{ k.does }}</span>
       <span class="sp" />
       <button type="button" class="linkish xs" @click="theme = switchTheme()">{{ theme === 'dark' ? 'Light' : 'Dark' }} theme</button>
       <span :title="zoneName()">Lab time {{ time(now) }}</span>
     </footer>
+    <UndoBar />
     <dialog v-if="keysOpen" open class="keys sheet" aria-label="Keys of this screen">
       <p class="b">Keys of this screen</p>
-      <p v-for="k in shownKeys" :key="k.key + k.does" class="s"><span class="kbd">{{ keyName(k.key) }}</span> {{ k.does }}</p>
+      <p v-for="k in shownKeys.filter((x) => x.does)" :key="k.key + k.does" class="s"><span class="kbd">{{ keyName(k.key) }}</span> {{ k.does }}</p>
       <p class="s"><span class="kbd">Ctrl K</span> find a case or go somewhere</p>
       <button type="button" class="btn btn-quiet btn-sm" @click="keysOpen = false">Close</button>
     </dialog>

@@ -1,18 +1,36 @@
 <script setup lang="ts">
 import { Search } from 'lucide-vue-next'
-import { computed, onMounted, onUnmounted, ref, useTemplateRef } from 'vue'
+import { computed, onMounted, onUnmounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import type { CaseSummary } from '@/api/types'
+import { api, Refused } from '@/api/client'
+import type { FindGoal } from '@/api/types'
 import { goalsFor } from './find'
-
-const props = defineProps<{ cases: readonly CaseSummary[] }>()
 
 const router = useRouter()
 const text = ref('')
 const open = ref(false)
 const chosen = ref(0)
 const field = useTemplateRef<HTMLInputElement>('field')
-const goals = computed(() => goalsFor(text.value, props.cases))
+const PAUSE_MS = 60
+const cases = shallowRef<FindGoal[]>([])
+const goals = computed(() => goalsFor(text.value, cases.value))
+let latest = 0
+let timer = 0
+
+async function look(typed: string): Promise<void> {
+  const mine = ++latest
+  try {
+    const found = typed.trim() ? await api.get<FindGoal[]>(`/api/find?q=${encodeURIComponent(typed)}`) : []
+    if (mine === latest) cases.value = found
+  } catch (e) {
+    if (!(e instanceof Refused)) throw e
+    if (mine === latest) cases.value = [] // rooms and actions are still offered
+  }
+}
+watch(text, (typed) => {
+  clearTimeout(timer)
+  timer = window.setTimeout(() => void look(typed), PAUSE_MS)
+})
 
 function hotkey(event: KeyboardEvent): void {
   if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k') {
@@ -60,9 +78,9 @@ function go(to: string | undefined): void {
     </label>
     <ul v-show="open" id="find-goals" role="listbox" aria-label="Found" class="goals sheet">
       <li v-for="(g, i) in goals" :id="`goal-${i}`" :key="g.to" role="option" :aria-selected="i === chosen" :class="{ on: i === chosen }" @mousedown.prevent="go(g.to)">
-        {{ g.label }} <span class="mu xs">{{ g.hint }}</span>
+        <span class="el">{{ g.label }}</span><span class="mu xs el">{{ g.near ? 'nearly: ' : '' }}{{ g.hint }}</span>
       </li>
-      <li v-if="!goals.length" role="option" aria-selected="false" class="mu">Nothing open matches “{{ text }}”.</li>
+      <li v-if="!goals.length" role="option" aria-selected="false" class="mu">Nothing matches “{{ text }}”.</li>
     </ul>
   </div>
 </template>
@@ -72,7 +90,8 @@ function go(to: string | undefined): void {
 .find input { border: 0; background: none; color: inherit; flex: 1; min-width: 0; font-size: 13px; outline: none; }
 .find:focus-within { outline: 2px solid var(--focus); }
 .find input::placeholder { color: var(--ink-2); }
-.goals { position: absolute; top: 42px; left: 0; right: 0; z-index: 30; padding: 4px; border-color: var(--edge); }
-.goals li { padding: 5px 8px; font-size: 13px; cursor: pointer; }
+.goals { position: absolute; top: 42px; right: 0; z-index: 30; padding: 4px; border-color: var(--edge); }
+.goals { width: min(420px, 94vw); }
+.goals li { padding: 5px 8px; font-size: 13px; cursor: pointer; display: flex; gap: 10px; justify-content: space-between; }
 .goals li.on { background: var(--verd-wash); }
 </style>

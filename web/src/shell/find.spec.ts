@@ -1,20 +1,17 @@
 import { describe, expect, it } from 'vitest'
-import type { CaseSummary } from '@/api/types'
 import { goalsFor } from './find'
 
-const cases = [
-  { number: 'BR-2611-0001', customer: 'Skerrow Village Band', contactPerson: 'Edwin Shore', device: { make: 'Halden', model: 'Stern 35', serial: 'HS3-52C-70714', type: 'hdd', capacity: 1 } },
-  { number: 'BR-2611-0002', customer: 'Fennel Moss Peat Station', contactPerson: 'Callum Reeve', device: { make: 'Corran', model: 'Fjord', serial: 'CF1', type: 'usb-stick', capacity: 1 } },
-] as CaseSummary[]
+const goal = (label: string, near = false) => ({ label, hint: '', to: `/cases/${label}`, near })
 
-describe('find', () => {
-  it('leads to a case by serial, in any case', () => {
-    expect(goalsFor('hs3-52', cases).map((g) => g.to)).toEqual(['/cases/BR-2611-0001'])
+describe('what Ctrl K offers', () => {
+  it('is actions when nothing is typed', () => {
+    expect(goalsFor('', []).map((g) => g.label)).toContain('New intake')
   })
-  it('needs every word', () => {
-    expect(goalsFor('fennel edwin', cases)).toEqual([])
+  it('is cases first, then actions, then what was only nearly meant', () => {
+    const found = goalsFor('bench', [goal('BR-1 Bench Makers'), goal('BR-2 Benchley', true)])
+    expect(found.map((g) => g.label)).toEqual(['BR-1 Bench Makers', 'Bench', 'BR-2 Benchley'])
   })
-  it('leads to actions too', () => {
-    expect(goalsFor('new', cases).map((g) => g.to)).toEqual(['/intake'])
+  it('is never more than fits', () => {
+    expect(goalsFor('', Array.from({ length: 20 }, (_, i) => goal(`BR-${i}`)))).toHaveLength(8)
   })
 })

@@ -1,31 +1,24 @@
-import type { CaseSummary } from '@/api/types'
+import type { FindGoal } from '@/api/types'
 
-/** Something that `Ctrl K` can lead to. */
-export interface Goal {
-  label: string
-  hint: string
-  to: string
-}
-
-const ACTIONS: Goal[] = [
-  { label: 'New intake', hint: 'action', to: '/intake' },
-  { label: 'Desk', hint: 'room', to: '/desk' },
-  { label: 'Bench', hint: 'room', to: '/bench' },
-  { label: 'Handover', hint: 'room', to: '/handover' },
-  { label: 'Ledger', hint: 'room', to: '/ledger' },
+/** Where Ctrl K can lead besides cases. */
+export const ACTIONS: readonly FindGoal[] = [
+  { label: 'New intake', hint: 'action', to: '/intake', near: false },
+  { label: 'Desk', hint: 'room', to: '/desk', near: false },
+  { label: 'Bench', hint: 'room', to: '/bench', near: false },
+  { label: 'Handover', hint: 'room', to: '/handover', near: false },
+  { label: 'Ledger', hint: 'room', to: '/ledger', near: false },
+  { label: 'Outbox', hint: 'messages to customers', to: '/outbox', near: false },
+  { label: 'Settings: prices, clocks, letters, protocol', hint: 'settings', to: '/settings', near: false },
+  { label: 'Overdue cases', hint: 'filter', to: '/desk?late=true', near: false },
 ]
 
-/** Every word must be somewhere; cases before actions. */
-export function goalsFor(text: string, cases: readonly CaseSummary[]): Goal[] {
+const MOST = 8
+
+/** What is offered: cases first, then actions whose every word is there. */
+export function goalsFor(text: string, cases: readonly FindGoal[]): FindGoal[] {
   const words = text.toLowerCase().split(/\s+/).filter(Boolean)
-  const goals = [
-    ...cases.map((c): Goal & { text: string } => ({
-      label: `${c.number} ${c.customer}`,
-      hint: `${c.device.make} ${c.device.model} ${c.device.serial}`.trim(),
-      to: `/cases/${c.number}`,
-      text: `${c.number} ${c.customer} ${c.contactPerson} ${c.device.make} ${c.device.model} ${c.device.serial}`.toLowerCase(),
-    })),
-    ...ACTIONS.map((a) => ({ ...a, text: a.label.toLowerCase() })),
-  ]
-  return goals.filter((g) => words.every((w) => g.text.includes(w))).slice(0, 8)
+  const actions = ACTIONS.filter((a) => words.every((w) => a.label.toLowerCase().includes(w)))
+  // An action that is named outright comes before a case that was only nearly meant.
+  const [sure, near] = [cases.filter((c) => !c.near), cases.filter((c) => c.near)]
+  return [...sure, ...actions, ...near].slice(0, MOST)
 }

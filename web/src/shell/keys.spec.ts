@@ -31,6 +31,17 @@ describe('the keys of a screen', () => {
     expect(run).not.toHaveBeenCalled()
     scope.stop()
   })
+  it('win over those of the frame around it', () => {
+    const frame = vi.fn()
+    const screen = vi.fn()
+    const scope = effectScope()
+    scope.run(() => useKeys([{ key: 'U', does: 'undo', run: frame }]))
+    scope.run(() => useKeys([{ key: 'U', does: 'undo the selection', run: screen }]))
+    press('u')
+    expect(screen).toHaveBeenCalledOnce()
+    expect(frame).not.toHaveBeenCalled()
+    scope.stop()
+  })
   it('are named as on a keyboard', () => {
     expect([keyName(' '), keyName('ArrowLeft'), keyName('X')]).toEqual(['Space', '←', 'X'])
   })

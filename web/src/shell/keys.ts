@@ -32,7 +32,8 @@ function inField(target: EventTarget | null): boolean {
 export function handleKey(event: KeyboardEvent): void {
   if (event.ctrlKey || event.metaKey || event.altKey || inField(event.target)) return
   if (event.key === ' ' && event.target instanceof HTMLButtonElement) return
-  const key = keys.find((k) => k.key.toLowerCase() === event.key.toLowerCase())
+  // The screen's own keys come after the frame's, and win.
+  const key = [...keys].reverse().find((k) => k.key.toLowerCase() === event.key.toLowerCase())
   if (!key) return
   event.preventDefault()
   key.run()

@@ -13,3 +13,9 @@ export function useVocabulary(): Readonly<ShallowRef<Vocabulary | undefined>> {
   )
   return vocabulary
 }
+
+/** After another protocol was adopted. */
+export function forgetVocabulary(): void {
+  asked = undefined
+  useVocabulary()
+}

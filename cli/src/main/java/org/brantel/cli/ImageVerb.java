@@ -1,13 +1,18 @@
 package org.brantel.cli;
 
+import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.brantel.core.imaging.CareProfile;
 import org.brantel.core.imaging.Imager;
 import org.brantel.core.imaging.ImagingListener;
 import org.brantel.core.imaging.ImagingResult;
+import org.brantel.core.imaging.Orders;
 import org.brantel.core.imaging.Planner;
+import org.brantel.core.imaging.SharedRate;
+import org.brantel.core.imaging.StopLimits;
 import org.brantel.core.json.Json;
 import org.brantel.core.source.BlockState;
 import org.brantel.core.source.ReadMap;
@@ -24,7 +29,7 @@ final class ImageVerb implements Callable<Integer> {
     private record Summary(long size, long readBytes, long failedBytes, List<String> passes, double seconds,
                            String sha256) { }
 
-    @Parameters(paramLabel = "SOURCE", description = "A path, or sim:FILE.json.")
+    @Parameters(paramLabel = "SOURCE", description = "A path, nbd://HOST:PORT/NAME, or sim:FILE.json.")
     private String source;
 
     @Parameters(paramLabel = "DEST.img", description = "The image to write.")
@@ -38,6 +43,12 @@ final class ImageVerb implements Callable<Integer> {
 
     @Option(names = "--write-block-decided", description = "A writable block device may be read all the same.")
     private boolean writeBlockDecided;
+
+    @Option(names = "--stop-at-limits", description = "Stop, or rest, at the profile's limits; nobody is asked here.")
+    private boolean stopAtLimits;
+
+    @Option(names = "--rate", paramLabel = "MIB", description = "Read at most so many MiB a second.")
+    private long mebibytes;
 
     @Option(names = "--progress", description = "Show progress even when standard error is not a terminal.")
     private boolean progress;
@@ -57,13 +68,33 @@ final class ImageVerb implements Callable<Integer> {
                 line.show("hashing", bytes, size);
             }
         };
+        SharedRate pace = new SharedRate(() -> mebibytes * 1048576L);
+        Orders orders = new Orders() {
+            @Override
+            public boolean stop() {
+                return false;
+            }
+
+            @Override
+            public Optional<StopLimits> limits() {
+                return stopAtLimits ? Optional.empty() : Optional.of(StopLimits.NONE);
+            }
+
+            @Override
+            public void pace(long bytes) throws IOException {
+                pace.take(bytes, () -> false);
+            }
+        };
         try (Source opened = Sources.open(source, writeBlockDecided)) {
             ImagingResult result = new Imager(opened, image, map == null ? Sources.mapBeside(image) : map, care, listener)
-                    .run(() -> false);
+                    .run(orders);
             line.done();
+            if (result.reached() != null) {
+                System.err.println("Stopped at a limit: " + result.reached().words() + ". What was read is kept; the same command goes on.");
+            }
             System.out.println(Json.write(new Summary(result.size(), result.readBytes(), result.failedBytes(),
                     result.passes(), result.seconds(), result.sha256())));
-            return result.failedBytes() == 0 ? EngineCommand.DONE : EngineCommand.DONE_WITH_NOTE;
+            return result.failedBytes() == 0 && result.finished() ? EngineCommand.DONE : EngineCommand.DONE_WITH_NOTE;
         }
     }
 }

@@ -157,4 +157,30 @@ class EngineCommandTest {
         Files.writeString(facts, "{\"facts\":");
         assertRefused(run("triage", facts), "facts.json");
     }
+
+    @Test
+    void listsWhatWasNotReadTakesMapsAlongAndRechecksImages() throws IOException {
+        Path plan = new SimulatedDevice(folder, 1 << 20, 3).dead(300_032, 80 * 512).with("\"onFault\":\"stops\"").write();
+        Path image = folder.resolve("out.img");
+        Run stopped = run("image", "sim:" + plan, image, "--profile", "last-chance", "--stop-at-limits");
+        assertThat(stopped.exit()).isEqualTo(1);
+        assertThat(stopped.err()).contains("Stopped at a limit: 24 faults in a row").contains("the same command goes on");
+        Run whole = run("image", "sim:" + plan, image, "--profile", "failing");
+        assertThat(whole.json().get("failedBytes").asLong()).isEqualTo(80 * 512);
+        Run unread = run("map", "unread", image);
+        assertThat(unread.exit()).isEqualTo(1);
+        assertThat(unread.json().get("ranges").get(0).get("off").asLong()).isEqualTo(300_032);
+        Path sum = folder.resolve("sum.json");
+        assertThat(run("map", "export", image, sum).exit()).isZero();
+        assertThat(run("map", "import", sum, folder.resolve("other.img")).exit()).isZero();
+        assertThat(run("map", "unread", folder.resolve("other.img")).out()).isEqualTo(unread.out());
+        assertThat(run("map", "import", sum, folder.resolve("other.img")).err()).contains("is there already");
+        assertThat(run("recheck", image).exit()).isZero();
+        byte[] bytes = Files.readAllBytes(image);
+        bytes[9] ^= 1;
+        Files.write(image, bytes);
+        Run damaged = run("recheck", image);
+        assertThat(damaged.exit()).isEqualTo(1);
+        assertThat(damaged.json().get("damaged").get(0).get("offset").asLong()).isZero();
+    }
 }

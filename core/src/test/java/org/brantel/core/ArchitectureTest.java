@@ -15,14 +15,18 @@ class ArchitectureTest {
 
     @ArchTest
     static final ArchRule DEPENDS_ON_THE_JDK_AND_JSON_ALONE = classes().should().onlyDependOnClassesThat()
-            .resideInAnyPackage("java..", "org.brantel.core..", "tools.jackson..", "com.fasterxml.jackson.annotation..");
+            .resideInAnyPackage("java..", "org.brantel.core..", "tools.jackson..", "com.fasterxml.jackson.annotation..", "com.sun.nio.file..");
 
     @ArchTest
     static final ArchRule JSON_LIBRARY_IN_ONE_PLACE = noClasses().that().resideOutsideOfPackage("org.brantel.core.json..")
             .should().dependOnClassesThat().resideInAnyPackage("tools.jackson..");
 
     @ArchTest
-    static final ArchRule NO_DATABASE_NO_NETWORK = noClasses().should().dependOnClassesThat().resideInAnyPackage("java.sql..", "java.net..", "javax..");
+    static final ArchRule NO_DATABASE = noClasses().should().dependOnClassesThat().resideInAnyPackage("java.sql..", "javax..");
+
+    @ArchTest
+    static final ArchRule NETWORK_FOR_EXPORTS_ALONE = noClasses().that().resideOutsideOfPackage("org.brantel.core.source.nbd")
+            .should().dependOnClassesThat().resideInAnyPackage("java.net..");
 
     @ArchTest
     static final ArchRule PACKAGES_FORM_NO_CIRCLES = slices().matching("org.brantel.core.(*)..").should().beFreeOfCycles();

@@ -7,9 +7,11 @@ import com.deque.html.axecore.playwright.AxeBuilder;
 import com.deque.html.axecore.results.AxeResults;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.ColorScheme;
+import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import org.brantel.server.testing.BenchDevices;
 import org.brantel.server.testing.CaseForms;
 import org.brantel.server.testing.Lab;
 import org.brantel.server.testing.Story;
@@ -28,15 +30,23 @@ class AccessibilityTest {
     private final Lab lab = Lab.open();
     private Story delivered;
     private String received;
+    private String failing;
+    private String waiting;
     private JsonNode link;
     private final List<String> violations = new ArrayList<>();
 
     @BeforeAll
-    void takeACaseAlong() {
+    void takeACaseAlong() throws IOException {
         delivered = Story.ofD01().imaged("inbox/d01-fat16.img").scanned("both").selectedWhole();
         delivered.recovered();
         delivered.sealed();
         link = delivered.link();
+        Story sick = Story.of(new CaseForms().told("loss.event", "deleted-directly")).decided().attached(BenchDevices.put(lab, "sick-card", BenchDevices.device(lab, 1 << 20)
+                .dead(300_032, 8 * 512).with("\"onFault\":\"stops\",\"health\":{\"celsius\":31,\"celsiusMost\":40,\"pending\":30,\"reallocated\":3}")));
+        sick.una.post(sick.path("/imaging"), Map.of("profile", "failing", "limits", Map.of("faultsInRow", 0, "faultsInAll", 3, "celsius", 55, "growth", 0, "minutes", 0))).expect(201);
+        sick.awaitImaging("paused");
+        failing = sick.number;
+        waiting = Story.of(new CaseForms().told("loss.event", "deleted-directly")).decided().attached(BenchDevices.put(lab, "waiting-card", BenchDevices.device(lab, 1 << 20))).number;
         received = new CaseForms().device("type", "hdd").told("symptom.noise", "clicking").told("loss.event", "dropped").told("copy.backup", "older").log(lab.as("una"));
     }
 
@@ -53,6 +63,8 @@ class AccessibilityTest {
             for (Map.Entry<String, String> screen : Map.ofEntries(Map.entry("/intake", "Say this now"), Map.entry("/bench", "Stations"),
                     Map.entry("/handover", "deliveries and receipts"), Map.entry("/ledger", "none was changed"),
                     Map.entry("/cases/" + received + "/received", "What was said"), Map.entry("/cases/" + received + "/triaged", "Decide"),
+                    Map.entry("/cases/" + received + "/notes", "Notes and calls"), Map.entry("/cases/" + received + "/photos", "or drop them here"),
+                    Map.entry("/cases/" + received + "/messages", "did not agree to e-mail"), Map.entry("/settings", "Price list"), Map.entry("/outbox", "what customers are told"),
                     Map.entry("/cases/" + received + "/imaging", "Attach the device"), Map.entry("/cases/" + number() + "/imaging", "Every byte was read"),
                     Map.entry("/cases/" + number() + "/scanning", "each joins the one catalogue"), Map.entry("/cases/" + number() + "/selection", "selected"),
                     Map.entry("/cases/" + number() + "/recovery", "Result by file"), Map.entry("/cases/" + number() + "/handover", "In the bag"),
@@ -60,6 +72,26 @@ class AccessibilityTest {
                 page.navigate(screen.getKey());
                 check(page, screen.getValue());
             }
+            page.navigate("/cases/" + received + "/triaged");
+            assertThat(page.getByText("Ask next")).isVisible();
+            page.locator("main").press("b");
+            check(page, "what you see counts more");
+            page.locator("main").press("h");
+            check(page, "What it waits for");
+            page.navigate("/intake");
+            page.locator("#story").fill("fell off the bench, clicks, about forty letters since 2011");
+            check(page, "noise=clicking");
+            page.navigate("/cases/" + number() + "/imaging");
+            new Steps(page).link("Report").click();
+            check(page, "What stayed unread");
+            page.navigate("/cases/" + failing + "/imaging");
+            check(page, "the limit is 3");
+            new Steps(page).button("Change").click();
+            new Steps(page).button("Enter…").click();
+            check(page, "End with what is read");
+            page.navigate("/cases/" + waiting + "/imaging");
+            page.getByText("Stops at").click();
+            check(page, "Why healthy:");
             page.navigate("/cases/" + number() + "/selection");
             page.locator(".nameb").first().click();
             check(page, "of its bytes are in the image");

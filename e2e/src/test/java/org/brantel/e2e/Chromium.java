@@ -7,6 +7,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.ReducedMotion;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -44,7 +45,8 @@ final class Chromium {
 
     static Tab open(String address, int width, int height, ColorScheme scheme) {
         BrowserContext context = browser().newContext(new Browser.NewContextOptions().setBaseURL(address).setViewportSize(width, height)
-                .setColorScheme(scheme).setAcceptDownloads(true).setPermissions(List.of("clipboard-read", "clipboard-write")));
+                // Colours are judged as they come to rest, not half way through a fade.
+                .setReducedMotion(ReducedMotion.REDUCE).setColorScheme(scheme).setLocale("en-GB").setAcceptDownloads(true).setPermissions(List.of("clipboard-read", "clipboard-write")));
         context.setDefaultTimeout(90_000);
         Page page = context.newPage();
         List<String> faults = new ArrayList<>();

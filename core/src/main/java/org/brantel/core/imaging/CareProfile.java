@@ -1,64 +1,64 @@
 package org.brantel.core.imaging;
 
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
-import java.util.Locale;
+import java.util.List;
 import java.util.stream.Collectors;
+import org.brantel.core.json.Json;
 
 /**
- * How gently a device is read.
+ * How gently a device is read. The four that ship are data ({@code profiles.json} beside this package); docs/imaging.md
+ * explains every value.
  *
- * <p>Sizes are bytes. The large block keeps a healthy device streaming; a failing one gets smaller requests, since
- * one bad sector fails the whole request and costs the device its own retries. After trouble the sweep jumps away,
- * each time {@code jumpGrowth} times further, so that the good parts come first.
+ * @param code           how it is named in records and on the command line
+ * @param words          what it does, in a sentence
+ * @param blockBytes     of one request in the sweep; a multiple of every sector size
+ * @param firstJumpBytes left out behind a first fault
+ * @param jumpBytes      left out behind the second fault in a row
+ * @param jumpGrowth     times farther at each further one
+ * @param jumpMostShare  of the device that is jumped at most
+ * @param slowTimes      a request so many times slower than is usual on this device is trouble too; it is left for later
+ * @param retries        of a sector that failed by itself
+ * @param timeoutSeconds a request may take, where the source can be told
+ * @param restMillis     after a fault
+ * @param limits         when the session stops by itself, unless it is given others
  */
-public enum CareProfile {
-    HEALTHY(1 << 20, 1 << 20, 2, 2),
-    AGEING(256 << 10, 1 << 20, 2, 2),
-    FAILING(64 << 10, 2 << 20, 2, 1),
-    LAST_CHANCE(64 << 10, 4 << 20, 4, 0);
+public record CareProfile(String code, String words, int blockBytes, long firstJumpBytes, long jumpBytes, int jumpGrowth,
+                          double jumpMostShare, double slowTimes, int retries, int timeoutSeconds, int restMillis,
+                          StopLimits limits) {
 
-    private final int blockBytes;
-    private final int jumpBytes;
-    private final int jumpGrowth;
-    private final int retries;
+    private static final List<CareProfile> SHIPPED = shipped();
 
-    CareProfile(int blockBytes, int jumpBytes, int jumpGrowth, int retries) {
-        this.blockBytes = blockBytes;
-        this.jumpBytes = jumpBytes;
-        this.jumpGrowth = jumpGrowth;
-        this.retries = retries;
+    public static final CareProfile HEALTHY = ofWord("healthy");
+    public static final CareProfile AGEING = ofWord("ageing");
+    public static final CareProfile FAILING = ofWord("failing");
+    public static final CareProfile LAST_CHANCE = ofWord("last-chance");
+
+    /** From the least gentle to the gentlest. */
+    public static List<CareProfile> all() {
+        return SHIPPED;
     }
 
-    /** Size of one request in the sweep. */
-    public int blockBytes() {
-        return blockBytes;
+    /** Bytes of the largest request that any profile makes. */
+    static int mostBlockBytes() {
+        return SHIPPED.stream().mapToInt(CareProfile::blockBytes).max().orElseThrow();
     }
 
-    /** First distance to jump over after a fault. */
-    public int jumpBytes() {
-        return jumpBytes;
-    }
-
-    public int jumpGrowth() {
-        return jumpGrowth;
-    }
-
-    /** How often a single sector that failed is tried again. */
-    public int retries() {
-        return retries;
-    }
-
-    public String word() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
-    }
-
+    /** @throws IllegalArgumentException with a sentence for a person */
     public static CareProfile ofWord(String word) {
-        for (CareProfile profile : values()) {
-            if (profile.word().equals(word)) {
-                return profile;
-            }
+        return SHIPPED.stream().filter(p -> p.code.equals(word)).findFirst().orElseThrow(() ->
+                new IllegalArgumentException("There is no care profile '" + word + "'; take one of "
+                        + SHIPPED.stream().map(CareProfile::code).collect(Collectors.joining(", ")) + "."));
+    }
+
+    private static List<CareProfile> shipped() {
+        try (InputStream in = CareProfile.class.getResourceAsStream("profiles.json")) {
+            return List.copyOf(Arrays.asList(Json.read(new String(in.readAllBytes(), StandardCharsets.UTF_8),
+                    CareProfile[].class, "list of care profiles", "profiles.json")));
+        } catch (IOException e) {
+            throw new IllegalStateException("the care profiles that ship with the product are malformed", e);
         }
-        throw new IllegalArgumentException("There is no care profile '" + word + "'; take one of "
-                + Arrays.stream(values()).map(CareProfile::word).collect(Collectors.joining(", ")) + ".");
     }
 }

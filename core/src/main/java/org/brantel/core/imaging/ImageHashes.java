@@ -22,7 +22,7 @@ import org.brantel.core.manifest.Hashes;
 public record ImageHashes(String format, int version, long size, String sha256, long chunkBytes, List<String> chunks) {
 
     public static final String FORMAT = "brantel-image-hashes";
-    private static final int CHUNK = 4 << 20;
+    static final int CHUNK = 4 << 20;
 
     /** Told how far the hash is. */
     public interface Progress {

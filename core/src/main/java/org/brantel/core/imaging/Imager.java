@@ -1,37 +1,32 @@
 package org.brantel.core.imaging;
 
 import java.io.IOException;
-import java.nio.ByteBuffer;
-import java.nio.channels.FileChannel;
-import java.nio.channels.OverlappingFileLockException;
+import java.io.InterruptedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardOpenOption;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.BooleanSupplier;
+import org.brantel.core.health.HealthReading;
 import org.brantel.core.source.BlockState;
 import org.brantel.core.source.DestinationFull;
 import org.brantel.core.source.DestinationGuard;
 import org.brantel.core.source.MapJournal;
 import org.brantel.core.source.Range;
-import org.brantel.core.source.RangeSet;
 import org.brantel.core.source.ReadMap;
 import org.brantel.core.source.ReadOutcome;
+import org.brantel.core.source.Rounds;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.SourceException;
 
 /**
  * Reads a source into an image beside its map. Bytes are on the disk before the map says so: killed at any moment, it
- * goes on from the map with nothing read lost and nothing unread called read.
+ * goes on from the map with nothing read lost and nothing unread called read. Reading, writing and the two hashes run
+ * side by side.
  */
 public final class Imager {
 
-    private static final long SAVE_BYTES = 16L << 20;
-    private static final long SAVE_NANOS = 1_000_000_000L;
-    /** Room that the map's next lines take at most, for telling a full disk from another failure. */
-    private static final long MAP_LINES = 64 << 10;
+    private static final long NAP_MILLIS = 100;
 
     private final Source source;
     private final Path image;
@@ -48,66 +43,72 @@ public final class Imager {
     }
 
     /**
-     * Works until done or told to stop.
+     * Works until done, told to stop, or a stop limit is reached.
      *
-     * @param stop asked between two requests; when true, the map is saved and the run ends unfinished
      * @throws SourceException.Gone when the device vanished; what was read is saved
      * @throws ImageInUse           when another session writes the same image
+     * @throws DeviceInUse          when another session reads the device
      * @throws DestinationFull      when the image has no room; what was read is saved
      */
-    public ImagingResult run(BooleanSupplier stop) throws IOException {
+    public ImagingResult run(Orders orders) throws IOException {
         long start = System.nanoTime();
         DestinationGuard.check(source, image);
         DestinationGuard.check(source, mapFile);
         ReadMap map = new ReadMap(source.size());
-        List<String> passes = new ArrayList<>();
-        boolean finished;
-        try (FileChannel out = openImage(); MapJournal journal = openJournal(map)) {
-            Session session = new Session(map, out, journal);
-            finished = session.work(stop, passes);
-            journal.compact(map);
-        }
+        Session session;
         ImageHashes hashes = null;
-        if (finished) {
-            hashes = ImageHashes.of(image, source.size(), listener::hashing, stop);
-            finished = hashes != null;
+        try (ImageFile out = ImageFile.open(image, Files.exists(mapFile)); DeviceLock lock = DeviceLock.take(source)) {
+            Opened opened = openJournal(map);
+            try (MapJournal journal = opened.journal(); SettledHashes settled = new SettledHashes(out, source.size(), ImageHashes.CHUNK)) {
+                out.checkRoom(source.size() - map.bytes(BlockState.READ));
+                map.ranges(BlockState.READ).forEach(settled::settled);
+                settled.start();
+                session = new Session(map, opened.rounds(), orders);
+                try (ImageWriter writer = new ImageWriter(out, journal, settled, CareProfile.mostBlockBytes())) {
+                    session.work(writer);
+                }
+                if (session.finished) {
+                    // An image always has the medium's size, also where its end did not read.
+                    out.extendTo(source.size());
+                    hashes = settled.finish(listener::hashing, orders::stop).orElse(null);
+                }
+                journal.compact(map, session.planner.rounds());
+            }
         }
         if (hashes != null) {
             hashes.write(ImageHashes.beside(image));
         }
-        return new ImagingResult(source.size(), map.bytes(BlockState.READ), source.size() - map.bytes(BlockState.READ),
-                passes, (System.nanoTime() - start) / 1e9, hashes == null ? null : hashes.sha256(), finished);
+        return new ImagingResult(source.size(), map.bytes(BlockState.READ), source.size() - map.bytes(BlockState.READ), session.passes,
+                (System.nanoTime() - start) / 1e9, hashes == null ? null : hashes.sha256(), hashes != null, session.reached);
     }
 
-    private FileChannel openImage() throws IOException {
-        boolean fresh = !Files.exists(mapFile);
-        if (fresh && Files.exists(image) && Files.size(image) > 0) {
-            throw new SourceException(image + " exists without a map; choose another name, or remove it to start over.");
+    /**
+     * Ends an image with what it has, without its device: what was never read stays zeros, and all of it is hashed.
+     *
+     * @throws SourceException when there is no such image with its map
+     */
+    public static ImagingResult conclude(Path image, Path mapFile, ImagingListener listener, Orders orders) throws IOException {
+        long start = System.nanoTime();
+        if (!Files.exists(image) || !Files.exists(mapFile)) {
+            throw new SourceException("Nothing was read into " + image + " yet, so there is nothing to end with.");
         }
-        Path folder = image.toAbsolutePath().getParent();
-        if (!Files.isDirectory(folder)) {
-            throw new SourceException("There is no folder " + folder + " for the image.");
-        }
-        FileChannel channel = FileChannel.open(image, StandardOpenOption.CREATE, StandardOpenOption.WRITE);
-        if (!isLocked(channel)) {
-            channel.close();
-            throw new ImageInUse(image);
-        }
-        return channel;
-    }
-
-    /** The kernel gives the lock back when the channel is closed, or the process dies. */
-    private static boolean isLocked(FileChannel channel) throws IOException {
-        try {
-            return channel.tryLock() != null;
-        } catch (OverlappingFileLockException e) {
-            return false;
+        ReadMap map = MapJournal.load(mapFile).map();
+        try (ImageFile out = ImageFile.open(image, true)) {
+            out.extendTo(map.size());
+            ImageHashes hashes = ImageHashes.of(image, map.size(), listener::hashing, orders::stop);
+            if (hashes != null) {
+                hashes.write(ImageHashes.beside(image));
+            }
+            return new ImagingResult(map.size(), map.bytes(BlockState.READ), map.size() - map.bytes(BlockState.READ), List.of(),
+                    (System.nanoTime() - start) / 1e9, hashes == null ? null : hashes.sha256(), hashes != null, null);
         }
     }
 
-    private MapJournal openJournal(ReadMap map) throws IOException {
+    private record Opened(MapJournal journal, Rounds rounds) { }
+
+    private Opened openJournal(ReadMap map) throws IOException {
         if (!Files.exists(mapFile)) {
-            return MapJournal.create(mapFile, source);
+            return new Opened(MapJournal.create(mapFile, source), Rounds.NONE);
         }
         MapJournal.Loaded loaded = MapJournal.load(mapFile);
         if (loaded.header().size() != source.size()) {
@@ -120,126 +121,138 @@ public final class Imager {
             throw new SourceException("The map " + mapFile + " is of the device " + was + ", but "
                     + source.description() + " is " + is + "; this is another device.");
         }
-        long there = Files.exists(image) ? Files.size(image) : 0;
+        long there = Files.size(image);
         for (ReadMap.Run run : loaded.map().runs()) {
             // An image shorter than its map was cut; what is gone must be read again.
             if (run.state() != BlockState.READ || run.range().end() <= there) {
                 map.set(run.range(), run.state());
             }
         }
-        return MapJournal.resume(mapFile, loaded.header());
+        return new Opened(MapJournal.resume(mapFile, loaded.header()), loaded.rounds());
     }
 
-    /** The part of a run that has the image and its journal open. */
+    /** The part of a run that asks the device. */
     private final class Session {
         private final ReadMap map;
-        private final FileChannel out;
-        private final MapJournal journal;
-        private final byte[] buffer = new byte[profile.blockBytes()];
-        private long unsavedBytes;
-        private long lastSave = System.nanoTime();
+        private final Orders orders;
+        private final Planner planner;
+        private final LimitWatch watch = new LimitWatch();
+        private final List<String> passes = new ArrayList<>();
+        private CareProfile care = profile;
+        private long readingDue = System.nanoTime();
+        private boolean tooWarm;
+        private boolean finished;
+        private LimitReached reached;
 
-        Session(ReadMap map, FileChannel out, MapJournal journal) {
+        Session(ReadMap map, Rounds rounds, Orders orders) {
             this.map = map;
-            this.out = out;
-            this.journal = journal;
+            this.orders = orders;
+            planner = new Planner(map, profile, source.requestUnit(), rounds);
         }
 
-        boolean work(BooleanSupplier stop, List<String> passes) throws IOException {
-            boolean finished;
-            try {
-                finished = steps(stop, passes);
-            } catch (IOException | RuntimeException e) {
-                try {
-                    save();
-                } catch (IOException unsaved) {
-                    e.addSuppressed(unsaved);
+        void work(ImageWriter writer) throws IOException {
+            source.timeout(care.timeoutSeconds());
+            while (!orders.stop()) {
+                changeProfile();
+                readHealth(false);
+                if (!orders.enough() && isResting()) {
+                    continue;
                 }
-                throw e;
-            }
-            save();
-            return finished;
-        }
-
-        /** @return whether all was done; false when told to stop */
-        private boolean steps(BooleanSupplier stop, List<String> passes) throws IOException {
-            Planner planner = new Planner(map, profile, source.sectorSize());
-            while (!stop.getAsBoolean()) {
-                Optional<Planner.Step> step = planner.next();
+                Optional<LimitReached> end = watch.ends(limits());
+                if (end.isPresent()) {
+                    reached = end.get();
+                    readHealth(true);
+                    return;
+                }
+                Optional<Planner.Step> step = orders.enough() ? Optional.empty() : planner.next();
                 if (step.isEmpty()) {
-                    extendToFullSize();
-                    return true;
+                    finished = true;
+                    readHealth(true);
+                    return;
                 }
-                take(planner, step.get());
-                String pass = step.get().pass().word();
-                if (passes.isEmpty() || !passes.get(passes.size() - 1).equals(pass)) {
-                    passes.add(pass);
-                }
+                orders.pace(step.get().range().length());
+                take(step.get(), writer);
             }
-            return false;
         }
 
-        private void take(Planner planner, Planner.Step step) throws IOException {
+        private StopLimits limits() {
+            return orders.limits().orElse(care.limits());
+        }
+
+        private void changeProfile() throws IOException {
+            CareProfile wanted = orders.profile().orElse(care);
+            if (!wanted.equals(care)) {
+                care = wanted;
+                planner.profile(wanted);
+                source.timeout(wanted.timeoutSeconds());
+            }
+        }
+
+        private void readHealth(boolean now) throws IOException {
+            if (!now && System.nanoTime() < readingDue) {
+                return;
+            }
+            readingDue = System.nanoTime() + orders.healthSeconds() * 1_000_000_000L;
+            Optional<HealthReading> reading = source.health();
+            if (reading.isPresent()) {
+                watch.reading(reading.get());
+                listener.health(reading.get());
+            }
+        }
+
+        /** A while without requests, when one is due. @return whether it was */
+        private boolean isResting() throws IOException {
+            Optional<LimitReached> warm = watch.tooWarm(limits(), tooWarm);
+            tooWarm = warm.isPresent();
+            Optional<String> why = orders.rest();
+            if (warm.isEmpty() && why.isEmpty()) {
+                listener.resting(null, null);
+                return false;
+            }
+            listener.resting(why.orElse(null), warm.orElse(null));
+            if (warm.isPresent()) {
+                // Cooling is watched closely, whatever the usual interval.
+                readingDue = Math.min(readingDue, System.nanoTime() + 1_000_000_000L);
+            }
+            nap();
+            return true;
+        }
+
+        private void take(Planner.Step step, ImageWriter writer) throws IOException {
             Range range = step.range();
+            byte[] buffer = writer.buffer();
             ReadOutcome outcome = source.read(range.offset(), buffer, 0, (int) range.length());
-            RangeSet good = new RangeSet();
-            good.add(range);
-            outcome.failed().forEach(good::remove);
-            for (Range part : good.ranges()) {
-                write(part, range.offset());
-                record(part, BlockState.READ, step.pass());
-            }
-            for (Range bad : outcome.failed()) {
-                record(bad, planner.stateOfUnread(step), step.pass());
-                listener.fault(bad, step.pass());
-            }
-            planner.done(step, outcome.isClean());
-            listener.stepped(map, step, outcome.nanos());
-            unsavedBytes += range.length();
-            if (unsavedBytes >= SAVE_BYTES || System.nanoTime() - lastSave > SAVE_NANOS) {
-                save();
-            }
-        }
-
-        private void write(Range part, long bufferStart) throws IOException {
-            ByteBuffer bytes = ByteBuffer.wrap(buffer, (int) (part.offset() - bufferStart), (int) part.length());
-            long at = part.offset();
-            try {
-                while (bytes.hasRemaining()) {
-                    at += out.write(bytes, at);
+            List<ReadMap.Run> marks = planner.marks(step, outcome);
+            for (ReadMap.Run mark : marks) {
+                map.set(mark.range(), mark.state());
+                if (mark.state() != BlockState.READ) {
+                    listener.fault(mark.range(), step.pass());
                 }
-            } catch (IOException e) {
-                throw asFull(e, part.length());
+            }
+            int round = step.pass() == Pass.PERSISTENCE ? planner.rounds().round() : 0;
+            writer.write(buffer, range, marks, step.pass(), round);
+            planner.done(step, outcome);
+            watch.request(step.pass(), !outcome.isClean(), outcome.nanos());
+            listener.stepped(map, step, outcome.nanos());
+            String pass = step.pass().word();
+            if (passes.isEmpty() || !passes.get(passes.size() - 1).equals(pass)) {
+                passes.add(pass);
+            }
+            if (!outcome.isClean() && care.restMillis() > 0) {
+                nap(care.restMillis());
             }
         }
 
-        private IOException asFull(IOException e, long needed) throws IOException {
-            return DestinationFull.caused(e, image.toAbsolutePath().getParent(), needed)
-                    ? new DestinationFull("The disk that holds " + image.getFileName()
-                    + " is full. What was read is kept; make room and resume.", e) : e;
+        private void nap() throws IOException {
+            nap(NAP_MILLIS);
         }
 
-        private void record(Range range, BlockState state, Pass pass) {
-            map.set(range, state);
-            journal.note(range, state, pass.word());
-        }
-
-        private void save() throws IOException {
+        private void nap(long millis) throws IOException {
             try {
-                out.force(false);
-                journal.flush();
-            } catch (IOException e) {
-                throw asFull(e, MAP_LINES);
-            }
-            unsavedBytes = 0;
-            lastSave = System.nanoTime();
-            listener.saved(map);
-        }
-
-        /** An image always has the medium's size, also where its end did not read. */
-        private void extendToFullSize() throws IOException {
-            if (out.size() < source.size()) {
-                out.write(ByteBuffer.wrap(new byte[1]), source.size() - 1);
+                Thread.sleep(millis);
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                throw new InterruptedIOException("interrupted while the device rested");
             }
         }
     }

@@ -1,5 +1,6 @@
 package org.brantel.core.imaging;
 
+import org.brantel.core.health.HealthReading;
 import org.brantel.core.source.Range;
 import org.brantel.core.source.ReadMap;
 
@@ -12,8 +13,16 @@ public interface ImagingListener {
     /** A stretch that did not read. */
     default void fault(Range range, Pass pass) { }
 
-    /** The map is safely on disk up to here. */
-    default void saved(ReadMap map) { }
+    /** The device was asked for its health. */
+    default void health(HealthReading reading) { }
+
+    /**
+     * Told before every request and while there is none.
+     *
+     * @param ordered why somebody wants a rest, or null
+     * @param warm    the temperature limit that asks for one, or null; when both are null it does not rest
+     */
+    default void resting(String ordered, LimitReached warm) { }
 
     /** @param bytes bytes of the image that the closing hash has seen */
     default void hashing(long bytes, long size) { }

@@ -10,7 +10,8 @@ import java.util.List;
  * @param failedBytes bytes that are not, whatever the reason
  * @param passes      passes that did something, in order
  * @param sha256      of the whole image with zeros where nothing was read; null while unfinished
- * @param finished    false when it was told to stop
+ * @param finished    false when it was told to stop, or a limit was reached
+ * @param reached     the stop limit that ended it, or null
  */
 public record ImagingResult(long size, long readBytes, long failedBytes, List<String> passes, double seconds,
-                            String sha256, boolean finished) { }
+                            String sha256, boolean finished, LimitReached reached) { }

@@ -1,14 +1,14 @@
 package org.brantel.core.imaging;
 
-import java.util.Locale;
-
 /** The passes of an imaging session, in order. */
 public enum Pass {
-    /** Large blocks from the start; after a fault it jumps away. */
+    /** Large blocks from the start; after trouble it jumps away, farther each time. */
     SWEEP("sweep"),
-    /** Back over what the sweep jumped, from the far end, still in large blocks. */
+    /** What the sweep jumped over, from the far end. */
     BACK_SWEEP("back-sweep"),
-    /** What failed in a large block, sector by sector. */
+    /** Closes in on each bad stretch: looks for islands in what was never reached, then goes through what was only slow, then comes in from the edges of what failed in a block. */
+    NARROWING("narrowing"),
+    /** What is left of failed blocks, sector by sector. */
     SINGLE_SECTOR("single-sector"),
     /** Sectors that failed alone, tried again a bounded number of times. */
     PERSISTENCE("persistence");
@@ -16,7 +16,7 @@ public enum Pass {
     private final String word;
 
     Pass(String word) {
-        this.word = word.toLowerCase(Locale.ROOT);
+        this.word = word;
     }
 
     public String word() {

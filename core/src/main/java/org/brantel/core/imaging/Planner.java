@@ -1,136 +1,108 @@
 package org.brantel.core.imaging;
 
-import java.util.ArrayDeque;
-import java.util.Deque;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.brantel.core.source.BlockState;
 import org.brantel.core.source.Range;
+import org.brantel.core.source.RangeSet;
 import org.brantel.core.source.ReadMap;
+import org.brantel.core.source.ReadOutcome;
+import org.brantel.core.source.Rounds;
 
 /**
  * Decides which range is read next. Pure: it sees the map, its profile and what just happened, and touches no device.
  *
- * <p>Every sector is asked for once before any is asked for again; no range is read twice within a pass; each pass
- * ends because it only shrinks the state that it works on.
+ * <p>Every sector is asked for once before any is asked for again; what was read is never asked for again; a sector that
+ * failed by itself is tried as often as the profile allows. Each pass ends, because every request takes something out of
+ * the state that it works on, or out of a bounded number of tries.
  */
 public final class Planner {
 
     /** One request to make. */
     public record Step(Pass pass, Range range) { }
 
-    private final ReadMap map;
-    private final CareProfile profile;
-    private final int sectorSize;
-
+    private final Situation it;
     private Pass pass = Pass.SWEEP;
-    private long position;
-    private long jump;
-    private int retryRound;
-    private Deque<Range> retries = new ArrayDeque<>();
+    /** Narrowing has two halves. */
+    private boolean edges;
+    private PassWork work;
 
     public Planner(ReadMap map, CareProfile profile, int sectorSize) {
-        this.map = map;
-        this.profile = profile;
-        this.sectorSize = sectorSize;
-        this.jump = profile.jumpBytes();
+        this(map, profile, sectorSize, Rounds.NONE);
+    }
+
+    /** @param rounds how far an earlier run got with its retries */
+    public Planner(ReadMap map, CareProfile profile, int sectorSize, Rounds rounds) {
+        it = new Situation(map, profile, sectorSize, rounds);
+        work = new Sweep(it);
+    }
+
+    /** How far the retries are. */
+    public Rounds rounds() {
+        return it.rounds;
     }
 
     public Pass pass() {
         return pass;
     }
 
+    /** From the next request on. */
+    public void profile(CareProfile profile) {
+        it.profile = profile;
+    }
+
     /** The next request, or empty when everything was done that the profile allows. */
     public Optional<Step> next() {
         while (true) {
-            Optional<Range> range = switch (pass) {
-                case SWEEP -> forward();
-                case BACK_SWEEP -> backward();
-                case SINGLE_SECTOR -> map.firstFrom(0, BlockState.DEFERRED).map(this::firstSector);
-                case PERSISTENCE -> nextRetry();
-            };
+            Optional<Range> range = work.next();
             if (range.isPresent()) {
                 return Optional.of(new Step(pass, range.get()));
             }
             if (pass == Pass.PERSISTENCE) {
                 return Optional.empty();
             }
-            pass = Pass.values()[pass.ordinal() + 1];
+            turn();
         }
+    }
+
+    private void turn() {
+        if (pass == Pass.NARROWING && !edges) {
+            edges = true;
+            work = new Edges(it);
+            return;
+        }
+        pass = Pass.values()[pass.ordinal() + 1];
+        work = switch (pass) {
+            case SWEEP -> throw new IllegalStateException("the sweep is the first pass");
+            case BACK_SWEEP -> new BackSweep(it);
+            case NARROWING -> new Islands(it);
+            case SINGLE_SECTOR -> new SingleSectors(it);
+            case PERSISTENCE -> new Persistence(it);
+        };
     }
 
     /**
-     * Tells what came of a step. The map must already hold it.
-     *
-     * @param clean whether every byte of the step was read
+     * What an outcome says about the map, in order: what was delivered is read; what the device blames, or what failed as a
+     * single sector, has failed; what failed in a larger request that blames nothing is deferred; what stands behind a
+     * blamed sector was not reached and keeps its state.
      */
-    public void done(Step step, boolean clean) {
-        if (step.pass() != Pass.SWEEP) {
-            return;
+    public List<ReadMap.Run> marks(Step step, ReadOutcome outcome) {
+        RangeSet good = new RangeSet();
+        good.add(step.range());
+        outcome.failed().forEach(good::remove);
+        List<ReadMap.Run> marks = new ArrayList<>();
+        good.ranges().forEach(r -> marks.add(new ReadMap.Run(r, BlockState.READ)));
+        outcome.named().forEach(r -> marks.add(new ReadMap.Run(r, BlockState.FAILED)));
+        if (outcome.named().isEmpty()) {
+            boolean alone = step.range().length() <= it.sectorSize;
+            outcome.failed().forEach(r -> marks.add(new ReadMap.Run(r, alone ? BlockState.FAILED : BlockState.DEFERRED)));
         }
-        position = step.range().end();
-        if (clean) {
-            jump = profile.jumpBytes();
-            return;
-        }
-        position = align(Math.min(map.size(), position + jump));
-        jump = Math.min(jump * profile.jumpGrowth(), Math.max(profile.jumpBytes(), map.size() / 8));
+        return marks;
     }
 
-    /** What state the unread parts of a step get: a single sector that failed alone has failed. */
-    public BlockState stateOfUnread(Step step) {
-        return step.pass().compareTo(Pass.SINGLE_SECTOR) >= 0 ? BlockState.FAILED : BlockState.DEFERRED;
-    }
-
-    private Optional<Range> forward() {
-        return map.firstFrom(position, BlockState.UNTRIED).map(this::block);
-    }
-
-    private Optional<Range> backward() {
-        List<Range> left = map.ranges(BlockState.UNTRIED);
-        if (left.isEmpty()) {
-            return Optional.empty();
-        }
-        Range last = left.get(left.size() - 1);
-        long length = Math.min(last.length(), profile.blockBytes());
-        return Optional.of(new Range(last.end() - length, length));
-    }
-
-    private Optional<Range> nextRetry() {
-        while (retries.isEmpty()) {
-            if (retryRound >= profile.retries()) {
-                return Optional.empty();
-            }
-            retryRound++;
-            retries = sectorsOf(map.ranges(BlockState.FAILED));
-            if (retries.isEmpty()) {
-                return Optional.empty();
-            }
-        }
-        return Optional.of(retries.poll());
-    }
-
-    private Deque<Range> sectorsOf(List<Range> failed) {
-        Deque<Range> sectors = new ArrayDeque<>();
-        for (Range range : failed) {
-            for (long at = range.offset(); at < range.end(); at += sectorSize) {
-                sectors.add(new Range(at, Math.min(sectorSize, range.end() - at)));
-            }
-        }
-        return sectors;
-    }
-
-    /** Large blocks end on their own multiples, so that a resumed sweep makes the same requests. */
-    private Range block(Range run) {
-        long boundary = (run.offset() / profile.blockBytes() + 1) * profile.blockBytes();
-        return new Range(run.offset(), Math.min(run.length(), boundary - run.offset()));
-    }
-
-    private Range firstSector(Range run) {
-        return new Range(run.offset(), Math.min(run.length(), sectorSize));
-    }
-
-    private long align(long offset) {
-        return offset >= map.size() ? map.size() : offset / sectorSize * sectorSize;
+    /** Tells what came of a step. The map must already hold its marks. */
+    public void done(Step step, ReadOutcome outcome) {
+        work.done(step.range(), outcome, it.isTrouble(step.range(), outcome));
     }
 }

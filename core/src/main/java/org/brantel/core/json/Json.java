@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import tools.jackson.core.JacksonException;
+import tools.jackson.core.JsonParser;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.MapperFeature;
 import tools.jackson.databind.json.JsonMapper;
@@ -42,6 +43,18 @@ public final class Json {
 
     public static <T> T read(Path file, Class<T> type, String what) throws IOException {
         return read(Files.readString(file), type, what, file.toString());
+    }
+
+    /** The line where the value at a JSON pointer begins, 1 for the first; for naming what is wrong inside. */
+    public static int lineOf(String text, String pointer) {
+        try (JsonParser parser = MAPPER.createParser(text)) {
+            while (parser.nextToken() != null) {
+                if (parser.streamReadContext().pathAsPointer().toString().equals(pointer)) {
+                    return parser.currentTokenLocation().getLineNr();
+                }
+            }
+        }
+        return 1;
     }
 
     private static MalformedJson malformed(JacksonException e, String what, String where) {

@@ -19,7 +19,6 @@ import org.brantel.core.carve.Carver;
 import org.brantel.core.carve.ContentKind;
 import org.brantel.core.carve.Kinds;
 import org.brantel.core.filesystem.FindingSink;
-import org.brantel.core.filesystem.fat.FatReader;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.FindingsFile;
 import org.brantel.core.finding.Origin;

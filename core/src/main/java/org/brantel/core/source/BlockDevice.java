@@ -4,9 +4,11 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
+import org.brantel.core.health.HealthReading;
 
 /**
  * What the kernel says about a block device, from sysfs (Documentation/ABI/stable/sysfs-block: {@code size} in
@@ -44,6 +46,11 @@ final class BlockDevice {
         return Files.exists(entry) ? Optional.of(new BlockDevice(entry.toRealPath())) : Optional.empty();
     }
 
+    /** Whether the kernel still knows it, and has not lost its medium. */
+    boolean isThere() throws IOException {
+        return Files.exists(sys) && size() > 0;
+    }
+
     long size() throws IOException {
         return Long.parseLong(text(sys.resolve("size"), "0")) * 512;
     }
@@ -60,6 +67,34 @@ final class BlockDevice {
         Path device = disk().resolve("device");
         return new Identity(text(device.resolve("vendor"), ""), text(device.resolve("model"), ""),
                 text(device.resolve("serial"), ""), size());
+    }
+
+    /** The whole disk's place in sysfs, whichever of its partitions this is. */
+    Path wholeDisk() {
+        return disk();
+    }
+
+    /**
+     * Temperature by the kernel's own sensors (Documentation/hwmon: {@code temp1_input}, thousandths of a degree), for
+     * drives that have one there; and the requests that failed since it was attached ({@code device/ioerr_cnt}, hexadecimal).
+     */
+    Optional<HealthReading> health() throws IOException {
+        Path device = disk().resolve("device");
+        Integer celsius = null;
+        for (Path sensors : List.of(device.resolve("hwmon"), device)) {
+            if (celsius == null && Files.isDirectory(sensors)) {
+                try (Stream<Path> found = Files.list(sensors)) {
+                    for (Path sensor : (Iterable<Path>) found.filter(f -> f.getFileName().toString().startsWith("hwmon"))::iterator) {
+                        String milli = text(sensor.resolve("temp1_input"), "");
+                        celsius = milli.matches("-?\\d{1,9}") ? Integer.valueOf(Integer.parseInt(milli) / 1000) : celsius;
+                    }
+                }
+            }
+        }
+        String errors = text(device.resolve("ioerr_cnt"), "");
+        Long uncorrectable = errors.matches("0x[0-9a-fA-F]{1,15}") ? Long.valueOf(errors.substring(2), 16) : null;
+        return celsius == null && uncorrectable == null ? Optional.empty() : Optional.of(new HealthReading(HealthReading.Origin.KERNEL,
+                celsius, null, null, null, uncorrectable, null, null, null, null, 0, List.of()));
     }
 
     /** Names of every physical disk under this device: itself, its whole disk, and what device-mapper stacks on. */

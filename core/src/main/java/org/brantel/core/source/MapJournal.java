@@ -26,15 +26,20 @@ public final class MapJournal implements Closeable {
 
     public record Header(String format, int version, long size, int sectorSize, Identity identity) { }
 
-    /** @param pass the pass that said so, for people */
-    public record Entry(long off, long len, String state, String pass) { }
+    /**
+     * @param pass  the pass that said so, for people
+     * @param round of retries that it belongs to, from 1; 0 for none
+     */
+    public record Entry(long off, long len, String state, String pass, int round) { }
 
-    /** A journal read back. */
-    public record Loaded(Header header, ReadMap map) { }
+    /** A journal read back. @param rounds how far the retries are */
+    public record Loaded(Header header, ReadMap map, Rounds rounds) { }
 
     private final Path file;
     private final Header header;
     private final StringBuilder pending = new StringBuilder();
+    /** The newest note, which the next one may continue. */
+    private Entry last;
     private FileChannel channel;
 
     private MapJournal(Path file, Header header, FileChannel channel) {
@@ -45,7 +50,10 @@ public final class MapJournal implements Closeable {
 
     /** Starts a new journal; refuses to overwrite one. */
     public static MapJournal create(Path file, Source source) throws IOException {
-        Header header = new Header(FORMAT, VERSION, source.size(), source.sectorSize(), source.identity());
+        return create(file, new Header(FORMAT, VERSION, source.size(), source.sectorSize(), source.identity()));
+    }
+
+    static MapJournal create(Path file, Header header) throws IOException {
         FileChannel channel = FileChannel.open(file, StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE);
         MapJournal journal = new MapJournal(file, header, channel);
         journal.pending.append(Json.write(header)).append('\n');
@@ -78,13 +86,15 @@ public final class MapJournal implements Closeable {
                         + "', version " + header.version() + ", size " + header.size() + ").");
             }
             ReadMap map = new ReadMap(header.size());
+            Rounds rounds = Rounds.NONE;
             long seen = bytesOf(first);
             int number = 2;
             for (String line; seen < whole && (line = lines.readLine()) != null; number++) {
                 seen += bytesOf(line);
-                apply(line, map, file + ", line " + number);
+                Entry entry = apply(line, map, file + ", line " + number);
+                rounds = entry.round() > 0 ? new Rounds(entry.round(), entry.off() + entry.len()) : rounds;
             }
-            return new Loaded(header, map);
+            return new Loaded(header, map, rounds);
         }
     }
 
@@ -92,10 +102,14 @@ public final class MapJournal implements Closeable {
         return line.getBytes(StandardCharsets.UTF_8).length + 1L;
     }
 
-    private static void apply(String line, ReadMap map, String where) throws IOException {
+    private static Entry apply(String line, ReadMap map, String where) throws IOException {
         Entry entry = Json.read(line, Entry.class, "map", where);
         try {
             map.set(new Range(entry.off(), entry.len()), BlockState.ofWord(entry.state()));
+            if (entry.round() < 0) {
+                throw new IllegalArgumentException("round " + entry.round() + " is none");
+            }
+            return entry;
         } catch (IllegalArgumentException e) {
             throw new SourceException("The map " + where + " is malformed: " + e.getMessage() + ".", e);
         }
@@ -122,11 +136,41 @@ public final class MapJournal implements Closeable {
 
     /** Notes what a pass found; on disk only after {@link #flush()}. */
     public void note(Range range, BlockState state, String pass) {
-        pending.append(Json.write(new Entry(range.offset(), range.length(), state.word(), pass))).append('\n');
+        note(range, state, pass, 0);
     }
+
+    /** @param round of retries, from 1 */
+    public void note(Range range, BlockState state, String pass, int round) {
+        Entry next = new Entry(range.offset(), range.length(), state.word(), pass, round);
+        Entry both = last == null ? null : joined(last, next);
+        if (both == null && last != null) {
+            pending.append(line(last));
+        }
+        last = both == null ? next : both;
+    }
+
+    /** One entry for two that touch and say the same; null when they do not. Retries stand alone: their order says how far they are. */
+    private static Entry joined(Entry a, Entry b) {
+        if (!a.state().equals(b.state()) || !a.pass().equals(b.pass()) || a.round() != 0 || b.round() != 0) {
+            return null;
+        }
+        return a.off() + a.len() == b.off() ? new Entry(a.off(), a.len() + b.len(), a.state(), a.pass(), 0)
+                : b.off() + b.len() == a.off() ? new Entry(b.off(), a.len() + b.len(), a.state(), a.pass(), 0) : null;
+    }
+
+    private static String line(Entry entry) {
+        return (entry.round() > 0 ? Json.write(entry) : Json.write(new Plain(entry.off(), entry.len(), entry.state(), entry.pass()))) + "\n";
+    }
+
+    /** An entry outside the rounds, as it is written. */
+    private record Plain(long off, long len, String state, String pass) { }
 
     /** Puts what was noted on the disk. The image's own bytes must be there already. */
     public void flush() throws IOException {
+        if (last != null) {
+            pending.append(line(last));
+            last = null;
+        }
         if (pending.isEmpty()) {
             return;
         }
@@ -146,13 +190,15 @@ public final class MapJournal implements Closeable {
     }
 
     /** Replaces the journal by its sum. */
-    public void compact(ReadMap map) throws IOException {
+    public void compact(ReadMap map, Rounds rounds) throws IOException {
         StringBuilder sum = new StringBuilder(Json.write(header)).append('\n');
         for (ReadMap.Run run : map.runs()) {
             if (run.state() != BlockState.UNTRIED) {
-                sum.append(Json.write(new Entry(run.range().offset(), run.range().length(), run.state().word(), "sum")))
-                        .append('\n');
+                sum.append(line(new Entry(run.range().offset(), run.range().length(), run.state().word(), "sum", 0)));
             }
+        }
+        if (rounds.round() > 0) {
+            sum.append(line(new Entry(rounds.position(), 0, BlockState.FAILED.word(), "sum", rounds.round())));
         }
         Path next = file.resolveSibling(file.getFileName() + ".new");
         try (FileChannel out = FileChannel.open(next, StandardOpenOption.CREATE, StandardOpenOption.WRITE,
@@ -167,6 +213,7 @@ public final class MapJournal implements Closeable {
         Files.move(next, file, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
         channel = FileChannel.open(file, StandardOpenOption.WRITE, StandardOpenOption.APPEND);
         pending.setLength(0);
+        last = null;
     }
 
     @Override

@@ -3,6 +3,7 @@ package org.brantel.core.source;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 
 /** A set of bytes kept as disjoint, merged ranges in ascending order. Not thread-safe. */
@@ -64,6 +65,16 @@ public final class RangeSet {
     public boolean contains(Range range) {
         Map.Entry<Long, Long> before = endByStart.floorEntry(range.offset());
         return before != null && before.getValue() >= range.end();
+    }
+
+    /** The first part of this set at or after a place, cut to begin there. */
+    public Optional<Range> firstFrom(long offset) {
+        Map.Entry<Long, Long> holder = endByStart.floorEntry(offset);
+        if (holder != null && holder.getValue() > offset) {
+            return Optional.of(new Range(offset, holder.getValue() - offset));
+        }
+        Map.Entry<Long, Long> next = endByStart.higherEntry(offset);
+        return next == null ? Optional.empty() : Optional.of(new Range(next.getKey(), next.getValue() - next.getKey()));
     }
 
     /** The parts of this set inside the range, ascending. */

@@ -105,6 +105,19 @@ public final class ReadMap {
         return Optional.of(new Range(from, (end == null ? size : end) - from));
     }
 
+    /** The last run of a state that begins before a position, cut to end there. */
+    public Optional<Range> lastBefore(long position, BlockState state) {
+        Map.Entry<Long, BlockState> run = stateFrom.lowerEntry(position);
+        while (run != null && run.getValue() != state) {
+            run = stateFrom.lowerEntry(run.getKey());
+        }
+        if (run == null) {
+            return Optional.empty();
+        }
+        Long end = stateFrom.higherKey(run.getKey());
+        return Optional.of(new Range(run.getKey(), Math.min(position, end == null ? size : end) - run.getKey()));
+    }
+
     /** Bytes in a state. */
     public long bytes(BlockState state) {
         return bytes[state.ordinal()];

@@ -6,34 +6,47 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.Arrays;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.locks.LockSupport;
 import java.util.zip.GZIPInputStream;
+import org.brantel.core.health.HealthReading;
 import org.brantel.core.json.Json;
 
 /** A stand-in for a real device: a backing image that shows the faults of its plan. */
 public final class SimulatedSource implements Source {
 
+    private final Path file;
     private final String name;
     private final FileSource image;
     private final FaultPlan plan;
-    private final RangeSet dead = new RangeSet();
-    private final RangeSet weak = new RangeSet();
-    private final Map<Long, Integer> triesBySector = new HashMap<>();
-    private long reads;
+    private final Physics physics;
+    private final SimulatedHealth health;
+    private long idleSince = System.nanoTime();
 
-    private SimulatedSource(String name, FileSource image, FaultPlan plan) {
-        this.name = name;
+    private SimulatedSource(Path file, FileSource image, FaultPlan plan) {
+        this.file = file;
+        name = "sim:" + file;
         this.image = image;
         this.plan = plan;
-        plan.dead().forEach(d -> dead.add(new Range(d.offset(), d.length())));
-        plan.weak().forEach(w -> weak.add(new Range(w.offset(), w.length())));
+        physics = new Physics(plan, image.size());
+        health = plan.health() == null ? null : new SimulatedHealth(plan.health());
     }
 
     /** @throws SourceException when the plan or its backing image is missing or malformed */
     public static SimulatedSource open(Path file) throws IOException {
+        FaultPlan plan = plan(file);
+        Path backing = file.toAbsolutePath().resolveSibling(plan.backing());
+        return new SimulatedSource(file, FileSource.open(unpacked(backing), true), plan);
+    }
+
+    /** Seconds after which a device that dropped out is there again by itself; 0 when somebody has to attach it anew. */
+    public static double backSeconds(Path file) throws IOException {
+        FaultPlan.DropOut dropOut = plan(file).dropOut();
+        return dropOut == null ? 0 : dropOut.backSeconds();
+    }
+
+    private static FaultPlan plan(Path file) throws IOException {
         if (!Files.isRegularFile(file)) {
             throw new SourceException("There is no simulated device at " + file + ".");
         }
@@ -45,8 +58,12 @@ public final class SimulatedSource implements Source {
         if (plan.backing() == null || Integer.bitCount(plan.sectorSize()) != 1) {
             throw new SourceException(file + " names no backing image or has a sector size of " + plan.sectorSize() + ".");
         }
-        Path backing = file.toAbsolutePath().resolveSibling(plan.backing());
-        return new SimulatedSource("sim:" + file, FileSource.open(unpacked(backing), true), plan);
+        try {
+            plan.habit();
+        } catch (IllegalArgumentException e) {
+            throw new SourceException(file + " says '" + plan.onFault() + "' for onFault; it is goes-on, stops or fails-whole.", e);
+        }
+        return plan;
     }
 
     /** Demo devices ship compressed; the raw image is made once, beside the packed one. */
@@ -74,57 +91,52 @@ public final class SimulatedSource implements Source {
     @Override
     public ReadOutcome read(long offset, byte[] buffer, int at, int length) throws IOException {
         Source.checkBounds(this, offset, buffer, at, length);
-        if (plan.dropOut() != null && reads >= plan.dropOut().afterReads()) {
-            throw new SourceException.Gone(label(), "the simulated device dropped out after " + reads + " reads");
+        if (physics.isGone()) {
+            throw new SourceException.Gone(label(), "the simulated device dropped out after "
+                    + (plan.dropOut().afterReads() == 0 ? physics.faults() + " faults" : physics.reads() + " reads"));
         }
-        reads++;
         long start = System.nanoTime();
         Range wanted = new Range(offset, length);
-        RangeSet failed = new RangeSet();
-        dead.within(wanted).forEach(r -> failed.add(outToSectors(r, wanted)));
-        weak.within(wanted).forEach(r -> failWeak(outToSectors(r, wanted), failed));
-        dawdle(wanted);
+        ReadOutcome outcome = physics.request(wanted);
         image.read(offset, buffer, at, length);
-        for (Range bad : failed.ranges()) {
-            int from = at + (int) (bad.offset() - offset);
-            Arrays.fill(buffer, from, from + (int) bad.length(), (byte) 0);
+        physics.trimmedWithin(wanted).forEach(r -> blank(r, offset, buffer, at));
+        outcome.failed().forEach(r -> blank(r, offset, buffer, at));
+        long left = outcome.nanos() - (System.nanoTime() - start);
+        if (left > 0) {
+            LockSupport.parkNanos(left);
         }
-        return new ReadOutcome(failed.ranges(), System.nanoTime() - start);
+        long end = System.nanoTime();
+        if (health != null) {
+            health.rested(start - idleSince);
+            health.worked(end - start);
+            idleSince = end;
+        }
+        return new ReadOutcome(outcome.failed(), outcome.named(), end - start);
+    }
+
+    private static void blank(Range range, long offset, byte[] buffer, int at) {
+        int from = at + (int) (range.offset() - offset);
+        Arrays.fill(buffer, from, from + (int) range.length(), (byte) 0);
+    }
+
+    @Override
+    public Optional<HealthReading> health() {
+        if (health == null || physics.isGone()) {
+            return Optional.empty();
+        }
+        health.rested(System.nanoTime() - idleSince);
+        idleSince = System.nanoTime();
+        return Optional.of(health.reading(physics.faultsEver()));
+    }
+
+    @Override
+    public String lockKey() throws IOException {
+        return "simulated " + file.toRealPath();
     }
 
     private String label() {
         String label = (identity().make() + " " + identity().model()).strip();
         return label.isEmpty() ? name : label;
-    }
-
-    private Range outToSectors(Range range, Range within) {
-        long s = sectorSize();
-        long from = range.offset() / s * s;
-        long to = (range.end() + s - 1) / s * s;
-        return new Range(from, to - from).intersection(within);
-    }
-
-    private void failWeak(Range range, RangeSet failed) {
-        for (long pos = range.offset(); pos < range.end(); pos += sectorSize()) {
-            long sector = pos / sectorSize();
-            int tries = triesBySector.merge(sector, 1, Integer::sum);
-            for (FaultPlan.Weak w : plan.weak()) {
-                if (pos < w.offset() + w.length() && pos + sectorSize() > w.offset() && tries <= w.tries()) {
-                    failed.add(new Range(pos, Math.min(sectorSize(), range.end() - pos)));
-                }
-            }
-        }
-    }
-
-    private void dawdle(Range wanted) {
-        long micros = 0;
-        for (FaultPlan.Slow zone : plan.slow()) {
-            long bytes = new Range(zone.offset(), zone.length()).intersection(wanted).length();
-            micros += (bytes + sectorSize() - 1) / sectorSize() * zone.microsPerSector();
-        }
-        if (micros > 0) {
-            LockSupport.parkNanos(micros * 1000);
-        }
     }
 
     @Override

@@ -4,6 +4,8 @@ import java.io.Closeable;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
+import org.brantel.core.health.HealthReading;
 
 /**
  * A medium opened for reading only. Positions are bytes from its start. Implementations are safe for use by one
@@ -29,6 +31,24 @@ public interface Source extends Closeable {
      * @throws SourceException.Gone      when the medium no longer answers at all
      */
     ReadOutcome read(long offset, byte[] buffer, int at, int length) throws IOException;
+
+    /** Smallest stretch that can be asked for by itself, in bytes; a multiple of the sector. */
+    default int requestUnit() {
+        return sectorSize();
+    }
+
+    /** What the device says about its own health just now; empty when it cannot be asked. */
+    default Optional<HealthReading> health() throws IOException {
+        return Optional.empty();
+    }
+
+    /** How long a request may take from now on, where the source can be told; 0 for as long as it takes. */
+    default void timeout(int seconds) throws IOException { }
+
+    /** The same for any way by which the same device is reached: two sessions never have one key at a time. */
+    default String lockKey() throws IOException {
+        return description();
+    }
 
     /** Parts of a range that are known, without reading, not to be there; ascending. */
     default List<Range> knownUnread(Range range) {

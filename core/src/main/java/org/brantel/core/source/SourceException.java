@@ -29,7 +29,12 @@ public class SourceException extends IOException {
         private static final long serialVersionUID = 1L;
 
         public WriteBlockNeeded(String path) {
-            super(path + " is writable to the kernel; put it behind a write blocker, "
+            this(path, "the kernel");
+        }
+
+        /** @param to who would let us write to it */
+        public WriteBlockNeeded(String path, String to) {
+            super(path + " is writable to " + to + "; put it behind a write blocker, "
                     + "or record a write-block decision first.");
         }
     }

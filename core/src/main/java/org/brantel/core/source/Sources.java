@@ -3,8 +3,10 @@ package org.brantel.core.source;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import org.brantel.core.source.nbd.NbdAddress;
+import org.brantel.core.source.nbd.NbdSource;
 
-/** Opens a source from how it is written: a path, an image with its map beside it, or {@code sim:FILE.json}. */
+/** Opens a source from how it is written: a path, an image with its map beside it, {@code nbd://HOST:PORT/NAME}, or {@code sim:FILE.json}. */
 public final class Sources {
 
     private static final String SIMULATED = "sim:";
@@ -18,13 +20,13 @@ public final class Sources {
     /** @param writeBlockDecided a recorded decision that a writable block device may be read */
     public static Source open(String written, boolean writeBlockDecided) throws IOException {
         if (written == null || written.isBlank()) {
-            throw new SourceException("No source is named; give an image file, a device, or sim:FILE.json.");
+            throw new SourceException("No source is named; give an image file, a device, nbd://HOST:PORT/NAME, or sim:FILE.json.");
         }
         if (written.startsWith(SIMULATED)) {
             return SimulatedSource.open(Path.of(written.substring(SIMULATED.length())));
         }
-        if (written.startsWith("nbd:")) {
-            throw new SourceException("NBD exports cannot be read yet; image the device where it is attached.");
+        if (written.startsWith(NbdAddress.SCHEME)) {
+            return NbdSource.open(NbdAddress.parse(written), writeBlockDecided);
         }
         Path path = Path.of(written);
         FileSource file = FileSource.open(path, writeBlockDecided);

@@ -10,24 +10,48 @@ import java.util.regex.Pattern;
  * One condition of a rule: {@code code|code=value|value} holds when any of the codes has any of the values;
  * {@code code!=value} when none has (also when nothing is known); {@code code>=number} compares numbers.
  */
-record Condition(List<String> codes, String operator, List<String> values) {
+public record Condition(List<String> codes, String operator, List<String> values) {
 
     private static final Pattern FORM = Pattern.compile("([a-z.|-]+)(!=|>=|=)([a-z0-9|-]+)");
 
-    static Condition parse(String text, Protocol protocol) {
+    /** @throws IllegalArgumentException for what is no condition, or speaks of a fact that the protocol does not have */
+    public static Condition parse(String text, Protocol protocol) {
         Matcher m = FORM.matcher(text);
         if (!m.matches()) {
             throw new IllegalArgumentException("it is not of the form code=value");
         }
         Condition condition = new Condition(List.of(m.group(1).split("\\|")), m.group(2), List.of(m.group(3).split("\\|")));
-        for (String code : condition.codes) {
-            Protocol.FactCode fact = protocol.fact(code)
-                    .orElseThrow(() -> new IllegalArgumentException("there is no fact '" + code + "'"));
-            if (condition.codes.size() == 1) {
-                condition.values.forEach(fact::check);
+        List<Protocol.FactCode> facts = condition.codes.stream().map(code -> protocol.fact(code)
+                .orElseThrow(() -> new IllegalArgumentException("there is no fact '" + code + "'"))).toList();
+        for (Protocol.FactCode fact : facts) {
+            if (condition.operator.equals(">=") && !(fact.number() && condition.values.get(0).matches("\\d{1,9}"))) {
+                throw new IllegalArgumentException("only a fact that is a number is compared with a number");
+            }
+        }
+        for (String value : condition.values) {
+            if (facts.stream().noneMatch(f -> f.holds(value))) {
+                facts.get(0).check(value);
             }
         }
         return condition;
+    }
+
+    /** All of them, parsed. */
+    public static List<Condition> all(List<String> texts, Protocol protocol) {
+        return texts.stream().map(t -> parse(t, protocol)).toList();
+    }
+
+    /** The facts that make all of them hold; null when one does not hold. */
+    public static List<String> allHoldBecause(List<Condition> conditions, Facts facts) {
+        List<String> because = new ArrayList<>();
+        for (Condition condition : conditions) {
+            List<String> held = condition.holdsBecause(facts);
+            if (held == null) {
+                return null;
+            }
+            because.addAll(held);
+        }
+        return because;
     }
 
     /** Which facts make it hold, as {@code code=value}; null when it does not hold. */

@@ -4,7 +4,6 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.SortedSet;
 import java.util.TreeMap;
@@ -71,6 +70,10 @@ public final class Facts {
         return known;
     }
 
+    public boolean has(String code, String value) {
+        return values(code).contains(value);
+    }
+
     /** Asked at least once, whatever the answer. */
     boolean isAsked(String code) {
         return told.containsKey(code) || observed.containsKey(code);
@@ -96,11 +99,18 @@ public final class Facts {
         return more;
     }
 
-    /** Codes where what was observed differs from what was told. */
-    public Map<String, String> conflicts() {
+    /** Codes where what was observed differs from what was told, under the same code or under the one that it checks. */
+    Map<String, String> conflicts(Protocol protocol) {
         Map<String, String> conflicts = new LinkedHashMap<>();
-        observed.forEach((code, seen) -> Optional.ofNullable(told.get(code)).filter(t -> !t.equals(seen))
-                .ifPresent(t -> conflicts.put(code, "told " + String.join(", ", t) + ", observed " + String.join(", ", seen))));
+        observed.forEach((code, seen) -> {
+            String checked = protocol.fact(code).map(Protocol.FactCode::checks).orElse(null);
+            for (String told : checked == null ? List.of(code) : List.of(code, checked)) {
+                Set<String> said = known(this.told.get(told));
+                if (!said.isEmpty() && !said.equals(known(seen)) && !known(seen).isEmpty()) {
+                    conflicts.put(told, "told " + String.join(", ", said) + ", observed " + String.join(", ", seen));
+                }
+            }
+        });
         return conflicts;
     }
 }

@@ -3,11 +3,8 @@ package org.brantel.core.triage;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
-import java.util.stream.Collectors;
 import org.brantel.core.json.Json;
 
 /**
@@ -16,34 +13,50 @@ import org.brantel.core.json.Json;
  * @param evidence  positive weights speak for a path, negative ones against it
  * @param bars      what rules paths out absolutely
  * @param stopRules the absolute 'do not's and what to say
+ * @param prospects what limits the chance of getting the files back
  */
 public record Protocol(String name, String version, List<Path> paths, List<FactCode> facts, List<Evidence> evidence,
-                       List<Bar> bars, List<StopRule> stopRules, List<Advice> meanwhile) {
+                       List<Bar> bars, List<StopRule> stopRules, List<Advice> meanwhile, List<Prospect> prospects) {
+
+    /** A protocol that cannot be used; the message names the line and what is wrong there. */
+    public static final class Malformed extends IOException {
+        private static final long serialVersionUID = 1L;
+
+        Malformed(String message) {
+            super(message);
+        }
+    }
 
     public record Path(String code, String label, String firstMove) { }
 
     /**
      * A code and what it may hold.
      *
-     * @param many   may hold several values
-     * @param number holds a number
-     * @param ask    the question in words one can say
+     * @param many    may hold several values
+     * @param number  holds a number
+     * @param ask     the question in words one can say
+     * @param askWhen when the question makes sense at all: nobody asks whether a card spins
+     * @param checks  the code of what customers tell that this one sees on the bench; null for none
      */
-    public record FactCode(String code, boolean many, boolean number, List<String> values, String ask) {
+    public record FactCode(String code, boolean many, boolean number, List<String> values, String ask, List<String> askWhen,
+                           String checks) {
 
         public FactCode {
             values = values == null ? List.of() : List.copyOf(values);
+            askWhen = askWhen == null ? List.of() : List.copyOf(askWhen);
+        }
+
+        boolean holds(String value) {
+            return Facts.UNKNOWN.equals(value) || (number ? value.matches("\\d{1,9}") : values.contains(value));
         }
 
         void check(String value) {
-            if (Facts.UNKNOWN.equals(value)) {
+            if (holds(value)) {
                 return;
             }
             if (number) {
-                if (!value.matches("\\d{1,9}")) {
-                    throw new Facts.UnknownFact("The fact '" + code + "' is a whole number, not '" + value + "'.");
-                }
-            } else if (!values.contains(value)) {
+                throw new Facts.UnknownFact("The fact '" + code + "' is a whole number, not '" + value + "'.");
+            } else {
                 throw new Facts.UnknownFact("The fact '" + code + "' has no value '" + value + "'; the nearest is '"
                         + Nearest.of(value, values) + "'.");
             }
@@ -58,6 +71,18 @@ public record Protocol(String name, String version, List<Path> paths, List<FactC
 
     public record Advice(List<String> when, String say) { }
 
+    /**
+     * How likely it is that the wanted files come back, at best, when the conditions hold.
+     *
+     * @param paths where it counts; null for every path that works on the device itself, which an existing copy does not
+     */
+    public record Prospect(List<String> when, Chance chance, String reason, List<String> paths) {
+
+        boolean countsFor(String path) {
+            return paths == null ? !path.equals("existing-copy") : paths.contains(path);
+        }
+    }
+
     /** The protocol that ships with the product. */
     public static Protocol current() {
         try (InputStream in = Protocol.class.getResourceAsStream("protocol.json")) {
@@ -67,12 +92,13 @@ public record Protocol(String name, String version, List<Path> paths, List<FactC
         }
     }
 
-    /** @throws IOException naming the line, or the rule that speaks of something unknown */
+    /** @throws IOException naming the line and what is wrong there */
     public static Protocol parse(String text, String where) throws IOException {
         Protocol protocol = Json.read(text, Protocol.class, "triage protocol", where);
-        List<String> faults = protocol.faults();
-        if (!faults.isEmpty()) {
-            throw new IOException("The triage protocol " + where + " is malformed: " + faults.get(0) + ".");
+        ProtocolCheck.Fault fault = ProtocolCheck.firstFault(protocol);
+        if (fault != null) {
+            throw new Malformed("The triage protocol " + where + ", line " + Json.lineOf(text, fault.place()) + " is malformed: "
+                    + fault.what() + ".");
         }
         return protocol;
     }
@@ -83,35 +109,5 @@ public record Protocol(String name, String version, List<Path> paths, List<FactC
 
     public Optional<Path> path(String code) {
         return paths.stream().filter(p -> p.code().equals(code)).findFirst();
-    }
-
-    private List<String> faults() {
-        List<String> faults = new ArrayList<>();
-        Set<String> known = paths.stream().map(Path::code).collect(Collectors.toSet());
-        List<List<String>> conditions = new ArrayList<>();
-        for (Evidence e : evidence) {
-            conditions.add(e.when());
-            if (!known.contains(e.path()) || e.weight() == 0) {
-                faults.add("evidence '" + e.reason() + "' has the path '" + e.path() + "' and the weight " + e.weight());
-            }
-        }
-        for (Bar b : bars) {
-            conditions.add(b.when());
-            if (!known.containsAll(b.paths())) {
-                faults.add("the bar '" + b.reason() + "' has an unknown path in " + b.paths());
-            }
-        }
-        stopRules.forEach(s -> conditions.add(s.when()));
-        meanwhile.forEach(a -> conditions.add(a.when()));
-        for (List<String> when : conditions) {
-            for (String text : when) {
-                try {
-                    Condition.parse(text, this);
-                } catch (IllegalArgumentException e) {
-                    faults.add("the condition '" + text + "': " + e.getMessage());
-                }
-            }
-        }
-        return faults;
     }
 }

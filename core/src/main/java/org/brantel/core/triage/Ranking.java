@@ -16,6 +16,11 @@ import java.util.List;
 public record Ranking(String protocol, List<Ranked> ranking, List<Stop> stopRules, Question nextQuestion,
                       List<String> meanwhile, List<String> unknownFacts, List<String> conflicts) {
 
+    /** The first open path; null when every path is barred. */
+    public String leader() {
+        return ranking.stream().filter(r -> !r.barred()).map(Ranked::path).findFirst().orElse(null);
+    }
+
     /** @param barredBecause reasons; empty when the path is open */
     public record Ranked(String path, String label, int score, boolean barred, List<String> barredBecause,
                          @JsonProperty("for") List<Piece> speaksFor, List<Piece> against) { }

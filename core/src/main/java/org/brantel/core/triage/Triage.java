@@ -7,43 +7,86 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Function;
 
-/** Applies a protocol to facts. Pure and deterministic. */
+/** Applies a protocol to facts. Pure and deterministic; safe for several threads. */
 public final class Triage {
 
     private static final int NEAR = 6;
 
+    /** A rule with its conditions parsed. */
+    private record Rule<T>(List<Condition> when, T says) {
+        static <T> List<Rule<T>> all(List<T> rules, Function<T, List<String>> when, Protocol protocol) {
+            return rules.stream().map(r -> new Rule<>(Condition.all(when.apply(r), protocol), r)).toList();
+        }
+
+        List<String> because(Facts facts) {
+            return Condition.allHoldBecause(when, facts);
+        }
+    }
+
     private final Protocol protocol;
+    private final List<Rule<Protocol.Evidence>> evidence;
+    private final List<Rule<Protocol.Bar>> bars;
+    private final List<Rule<Protocol.StopRule>> stopRules;
+    private final List<Rule<Protocol.Advice>> meanwhile;
+    private final List<Rule<Protocol.FactCode>> questions;
+    private final List<Rule<Protocol.Prospect>> prospects;
 
     public Triage(Protocol protocol) {
         this.protocol = protocol;
+        evidence = Rule.all(protocol.evidence(), Protocol.Evidence::when, protocol);
+        bars = Rule.all(protocol.bars(), Protocol.Bar::when, protocol);
+        stopRules = Rule.all(protocol.stopRules(), Protocol.StopRule::when, protocol);
+        meanwhile = Rule.all(protocol.meanwhile(), Protocol.Advice::when, protocol);
+        questions = Rule.all(protocol.facts(), Protocol.FactCode::askWhen, protocol);
+        prospects = Rule.all(protocol.prospects(), Protocol.Prospect::when, protocol);
+    }
+
+    public Protocol protocol() {
+        return protocol;
     }
 
     public Ranking rank(Facts facts) {
-        List<Ranking.Ranked> ranking = ranking(facts);
-        return new Ranking(protocol.name() + " " + protocol.version(), ranking, stopRules(facts),
-                nextQuestion(facts, ranking), meanwhile(facts), facts.unknownCodes(),
-                facts.conflicts().entrySet().stream().map(e -> e.getKey() + ": " + e.getValue()).toList());
+        return rank(facts, true);
     }
 
-    private List<Ranking.Ranked> ranking(Facts facts) {
+    /** Without the question, which takes a hundred times the work of all the rest; for comparing many cases. */
+    public Ranking rankUnasked(Facts facts) {
+        return rank(facts, false);
+    }
+
+    private Ranking rank(Facts facts, boolean ask) {
+        List<Ranking.Ranked> ranking = ranking(facts);
+        return new Ranking(name(), ranking, stopRules(facts), ask ? nextQuestion(facts, ranking) : null, meanwhile(facts), facts.unknownCodes(),
+                facts.conflicts(protocol).entrySet().stream().map(e -> e.getKey() + ": " + e.getValue()).toList());
+    }
+
+    /** Name and version of the protocol. */
+    public String name() {
+        return protocol.name() + " " + protocol.version();
+    }
+
+    /** The ranking alone. */
+    public List<Ranking.Ranked> ranking(Facts facts) {
         Map<String, List<Ranking.Piece>> pieces = new LinkedHashMap<>();
         Map<String, Set<String>> barred = new LinkedHashMap<>();
         protocol.paths().forEach(p -> {
             pieces.put(p.code(), new ArrayList<>());
             barred.put(p.code(), new LinkedHashSet<>());
         });
-        for (Protocol.Evidence e : protocol.evidence()) {
-            List<String> because = because(e.when(), facts);
+        for (Rule<Protocol.Evidence> rule : evidence) {
+            List<String> because = rule.because(facts);
             if (because != null) {
+                Protocol.Evidence e = rule.says();
                 String fact = because.isEmpty() ? "" : because.get(0);
                 boolean observed = facts.isObserved(fact.replaceFirst("=.*", ""));
                 pieces.get(e.path()).add(new Ranking.Piece(fact, e.weight(), e.reason(), observed));
             }
         }
-        for (Protocol.Bar bar : protocol.bars()) {
-            if (because(bar.when(), facts) != null) {
-                bar.paths().forEach(p -> barred.get(p).add(bar.reason()));
+        for (Rule<Protocol.Bar> bar : bars) {
+            if (bar.because(facts) != null) {
+                bar.says().paths().forEach(p -> barred.get(p).add(bar.says().reason()));
             }
         }
         List<Ranking.Ranked> ranking = new ArrayList<>();
@@ -60,12 +103,13 @@ public final class Triage {
         return ranking;
     }
 
-    private List<Ranking.Stop> stopRules(Facts facts) {
+    public List<Ranking.Stop> stopRules(Facts facts) {
         Map<String, Ranking.Stop> stops = new LinkedHashMap<>();
-        for (Protocol.StopRule rule : protocol.stopRules()) {
-            List<String> because = because(rule.when(), facts);
+        for (Rule<Protocol.StopRule> rule : stopRules) {
+            List<String> because = rule.because(facts);
             if (because != null) {
-                stops.merge(rule.code(), new Ranking.Stop(rule.code(), because, rule.say()), Triage::joined);
+                String code = rule.says().code();
+                stops.merge(code, new Ranking.Stop(code, because, rule.says().say()), Triage::joined);
             }
         }
         return List.copyOf(stops.values());
@@ -78,16 +122,16 @@ public final class Triage {
     }
 
     private List<String> meanwhile(Facts facts) {
-        return protocol.meanwhile().stream().filter(a -> because(a.when(), facts) != null)
-                .map(Protocol.Advice::say).distinct().toList();
+        return meanwhile.stream().filter(a -> a.because(facts) != null).map(a -> a.says().say()).distinct().toList();
     }
 
     /** The question whose answers differ most in which path leads, and by how much. */
     private Ranking.Question nextQuestion(Facts facts, List<Ranking.Ranked> now) {
         Ranking.Question best = null;
         int bestGain = 0;
-        for (Protocol.FactCode code : protocol.facts()) {
-            if (facts.isAsked(code.code()) || code.number() || code.code().startsWith("bench.")) {
+        for (Rule<Protocol.FactCode> question : questions) {
+            Protocol.FactCode code = question.says();
+            if (facts.isAsked(code.code()) || code.number() || code.code().startsWith("bench.") || question.because(facts) == null) {
                 continue;
             }
             int gain = 0;
@@ -133,15 +177,14 @@ public final class Triage {
         return Math.max(-20, Math.min(20, own - other));
     }
 
-    private List<String> because(List<String> when, Facts facts) {
-        List<String> because = new ArrayList<>();
-        for (String text : when) {
-            List<String> held = Condition.parse(text, protocol).holdsBecause(facts);
-            if (held == null) {
-                return null;
-            }
-            because.addAll(held);
-        }
-        return because;
+    /** The chance in words on a path: the least of the prospects that hold, and all reasons for that one. */
+    public Outlook outlook(String path, Facts facts) {
+        List<Protocol.Prospect> holding = prospects.stream().filter(p -> p.says().countsFor(path) && p.because(facts) != null).map(Rule::says).toList();
+        return holding.stream().map(Protocol.Prospect::chance).min(Comparator.naturalOrder())
+                .map(least -> new Outlook(least, holding.stream().filter(p -> p.chance() == least).map(Protocol.Prospect::reason).distinct().toList()))
+                .orElse(new Outlook(Chance.FAIR, List.of("Nothing is known yet that would decide it.")));
     }
+
+    /** @param restsOn the reasons, in words */
+    public record Outlook(Chance chance, List<String> restsOn) { }
 }

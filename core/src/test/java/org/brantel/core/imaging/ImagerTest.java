@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import com.google.common.jimfs.Configuration;
 import com.google.common.jimfs.Jimfs;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.FileSystem;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -165,19 +166,46 @@ class ImagerTest {
     }
 
     @Test
-    void aFullDiskPausesWithATruthfulMapAndGoesOnWhenThereIsRoom() throws IOException {
+    void withoutRoomForTheMediumNothingIsRead() throws IOException {
         byte[] content = new byte[SIZE];
         new Random(14).nextBytes(content);
         try (FileSystem small = Jimfs.newFileSystem(Configuration.unix().toBuilder().setMaxSize(1 << 20).setBlockSize(4096).build())) {
             Path crowded = Files.createDirectories(small.getPath("/images"));
-            Path other = Files.write(crowded.resolve("other.bin"), new byte[512 << 10]);
             image = crowded.resolve("out.img");
             assertThatThrownBy(() -> run(new FaultySource(content), CareProfile.FAILING)).isInstanceOf(DestinationFull.class)
+                    .hasMessageContaining("has room for").hasMessageContaining("3145728 are to come").hasMessageContaining("make room");
+            assertThat(Files.size(image)).as("nothing was read").isZero();
+        }
+    }
+
+    @Test
+    void aDiskThatFillsUpMeanwhilePausesWithATruthfulMapAndGoesOnWhenThereIsRoom() throws IOException {
+        byte[] content = new byte[SIZE];
+        new Random(14).nextBytes(content);
+        try (FileSystem small = Jimfs.newFileSystem(Configuration.unix().toBuilder().setMaxSize(4 << 20).setBlockSize(4096).build())) {
+            Path crowded = Files.createDirectories(small.getPath("/images"));
+            Path other = crowded.resolve("other.bin");
+            image = crowded.resolve("out.img");
+            ImagingListener crowd = new ImagingListener() {
+                @Override
+                public void stepped(ReadMap map, Planner.Step step, long nanos) {
+                    try {
+                        if (!Files.exists(other)) {
+                            Files.write(other, new byte[2 << 20]);
+                        }
+                    } catch (IOException e) {
+                        throw new UncheckedIOException(e);
+                    }
+                }
+            };
+            assertThatThrownBy(() -> run(new FaultySource(content), CareProfile.FAILING, crowd, Integer.MAX_VALUE)).isInstanceOf(DestinationFull.class)
                     .hasMessageContaining("out.img is full").hasMessageContaining("make room and resume");
             long kept = assertMapIsTrue(content);
+            assertThat(kept).isLessThan(SIZE);
             Files.delete(other);
-            assertThatThrownBy(() -> run(new FaultySource(content), CareProfile.FAILING)).isInstanceOf(DestinationFull.class);
-            assertThat(assertMapIsTrue(content)).isGreaterThan(kept);
+            assertThat(run(new FaultySource(content), CareProfile.FAILING).finished()).isTrue();
+            assertThat(assertMapIsTrue(content)).isEqualTo(SIZE).isGreaterThan(kept);
+            assertThat(Files.readAllBytes(image)).isEqualTo(content);
         }
     }
 

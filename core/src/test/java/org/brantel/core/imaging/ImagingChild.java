@@ -11,7 +11,7 @@ public final class ImagingChild {
 
     public static void main(String[] args) throws Exception {
         Path image = Path.of(args[1]);
-        try (Source source = Sources.open("sim:" + args[0])) {
+        try (Source source = Sources.open(args[0])) {
             new Imager(source, image, Sources.mapBeside(image), CareProfile.FAILING, new ImagingListener() { }).run(() -> false);
         }
     }

@@ -30,14 +30,14 @@ class KillTest {
     void killedAtAnyMomentItGoesOnWithATruthfulMap() throws Exception {
         SimulatedDevice device = new SimulatedDevice(folder, 12 << 20, 9).dead(1_000_448, 8192).dead(5_000_192, 1024)
                 .slow(0, 12 << 20, 300);
-        Path plan = device.write();
+        String source = "sim:" + device.write();
         Path image = folder.resolve("out.img");
         Path map = Sources.mapBeside(image);
         Random random = new Random(10);
         long kept = 0;
         int killed = 0;
         for (int i = 0; i < KILLS; i++) {
-            Process child = start(plan, image);
+            Process child = start(source, image);
             // A moment that depends on what is on the disk, so that each run gets somewhere, and a little beyond it.
             long size = Files.exists(map) ? Files.size(map) : 0;
             while (child.isAlive() && (!Files.exists(map) || Files.size(map) == size)) {
@@ -52,7 +52,7 @@ class KillTest {
             kept = now;
         }
         assertThat(killed).as("kills that hit a running process").isGreaterThanOrEqualTo(5);
-        Process last = start(plan, image);
+        Process last = start(source, image);
         assertThat(last.waitFor(300, TimeUnit.SECONDS)).isTrue();
         assertThat(last.exitValue()).as(new String(last.getErrorStream().readAllBytes())).isZero();
         byte[] expected = device.content().clone();
@@ -62,13 +62,13 @@ class KillTest {
         assertThat(MapJournal.load(map).map().bytes(BlockState.FAILED)).isEqualTo(8192 + 1024);
     }
 
-    private static Process start(Path plan, Path image) throws IOException {
+    static Process start(String source, Path image) throws IOException {
         return new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-Xmx128m", "-cp",
-                System.getProperty("java.class.path"), ImagingChild.class.getName(), plan.toString(), image.toString()).start();
+                System.getProperty("java.class.path"), ImagingChild.class.getName(), source, image.toString()).start();
     }
 
     /** @return bytes that the map calls read */
-    private static long assertTruthful(Path map, Path image, byte[] content) throws IOException {
+    static long assertTruthful(Path map, Path image, byte[] content) throws IOException {
         if (!Files.exists(map) || Files.size(map) == 0) {
             return 0;
         }

@@ -88,7 +88,7 @@ class MapJournalTest {
         write();
         ReadMap before = MapJournal.load(file).map();
         try (MapJournal journal = MapJournal.resume(file, MapJournal.load(file).header())) {
-            journal.compact(before);
+            journal.compact(before, Rounds.NONE);
             journal.note(new Range(3072, 1024), BlockState.READ, "sweep");
             journal.flush();
         }
@@ -118,5 +118,25 @@ class MapJournalTest {
     void neverOverwritesAMap() throws IOException {
         write();
         assertThatThrownBy(this::create).isInstanceOf(java.nio.file.FileAlreadyExistsException.class);
+    }
+
+    /** A day of small requests is not a day of lines. */
+    @Test
+    void notesThatTouchAndSayTheSameAreOneLine() throws IOException {
+        try (MapJournal journal = create()) {
+            for (int at = 0; at < 2048; at += 512) {
+                journal.note(new Range(at, 512), BlockState.READ, "sweep");
+            }
+            for (int at = 3584; at >= 3072; at -= 512) {
+                journal.note(new Range(at, 512), BlockState.READ, "back-sweep");
+            }
+            journal.note(new Range(2048, 512), BlockState.FAILED, "persistence", 1);
+            journal.note(new Range(2560, 512), BlockState.FAILED, "persistence", 1);
+            journal.flush();
+        }
+        assertThat(Files.readAllLines(file)).hasSize(5);
+        MapJournal.Loaded loaded = MapJournal.load(file);
+        assertThat(loaded.map().ranges(BlockState.READ)).containsExactly(new Range(0, 2048), new Range(3072, 1024));
+        assertThat(loaded.rounds()).isEqualTo(new Rounds(1, 3072));
     }
 }

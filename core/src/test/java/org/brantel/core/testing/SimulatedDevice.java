@@ -17,6 +17,7 @@ public final class SimulatedDevice {
     private final List<String> weak = new ArrayList<>();
     private final List<String> slow = new ArrayList<>();
     private String dropOut = "";
+    private String more = "";
     private String serial = "TEST-1";
 
     public SimulatedDevice(Path folder, int bytes, long seed) {
@@ -49,6 +50,12 @@ public final class SimulatedDevice {
         return this;
     }
 
+    /** @param json further fields, like {@code "onFault":"stops"} */
+    public SimulatedDevice with(String json) {
+        more += "," + json;
+        return this;
+    }
+
     public SimulatedDevice serial(String is) {
         serial = is;
         return this;
@@ -59,8 +66,8 @@ public final class SimulatedDevice {
         Files.write(folder.resolve("backing.img"), content);
         return Files.writeString(folder.resolve("device.json"), """
                 {"format":"brantel-simulated-device","version":1,"backing":"backing.img","make":"Test","model":"Sim",
-                 "serial":"%s","sectorSize":512,"dead":[%s],"weak":[%s],"slow":[%s]%s}
-                """.formatted(serial, String.join(",", dead), String.join(",", weak), String.join(",", slow), dropOut));
+                 "serial":"%s","sectorSize":512,"dead":[%s],"weak":[%s],"slow":[%s]%s%s}
+                """.formatted(serial, String.join(",", dead), String.join(",", weak), String.join(",", slow), dropOut, more));
     }
 
     public SimulatedSource open() throws IOException {

@@ -157,12 +157,44 @@ class TriageTest {
 
     @Test
     void aMalformedProtocolIsRefusedWithWhatIsWrong() {
-        String good = Json.write(PROTOCOL);
+        String good = Json.writePretty(PROTOCOL);
         assertThat(parse(good)).isEqualTo(PROTOCOL);
-        assertThatThrownBy(() -> parse(good.replace("symptom.noise|bench.noise=clicking", "symptom.nose|bench.noise=clicking")))
-                .rootCause().hasMessageContaining("there is no fact 'symptom.nose'");
-        assertThatThrownBy(() -> parse(good.replaceFirst("\"path\":\"existing-copy\"", "\"path\":\"existing-cop\""))).rootCause().hasMessageContaining("existing-cop");
+        refuses(good, "\"symptom.noise|bench.noise=clicking\"", "\"symptom.nose|bench.noise=clicking\"", "there is no fact 'symptom.nose'");
+        refuses(good, "\"path\" : \"existing-copy\"", "\"path\" : \"existing-cop\"", "there is no path 'existing-cop'; the nearest is 'existing-copy'");
+        refuses(good, "\"weight\" : 9", "\"weight\" : 0", "weight 0");
+        refuses(good, "\"chance\" : \"good\"", "\"chance\" : \"gold\"", "gold");
+        refuses(good, "\"copy.trash=yes\"", "\"copy.trash=yess\"", "the nearest is 'yes'");
+        refuses(good, "\"copy.trash=yes\"", "\"copy.trash>=3\"", "only a fact that is a number");
         assertThatThrownBy(() -> parse(good.substring(0, 500))).hasMessageContaining("malformed");
+        assertThatThrownBy(() -> parse("{\"name\":\"x\",\"version\":\"1\"}")).hasMessageContaining("it has no 'paths'");
+    }
+
+    /** One change, and the refusal names the line of the rule that it is in, or a line just above the change. */
+    private static void refuses(String good, String from, String to, String why) {
+        int at = good.indexOf(from);
+        assertThat(at).as(from).isPositive();
+        long line = good.substring(0, at).lines().count();
+        assertThatThrownBy(() -> parse(good.substring(0, at) + to + good.substring(at + from.length()))).hasMessageContaining(why)
+                .satisfies(e -> assertThat(Integer.parseInt(e.getMessage().replaceFirst("(?s).*line (\\d+).*", "$1"))).isBetween((int) line - 6, (int) line + 1));
+    }
+
+    @Test
+    void nobodyIsAskedWhatMakesNoSenseForTheMedium() {
+        Random random = new Random(23);
+        for (int round = 0; round < 60; round++) {
+            Map<String, List<String>> facts = randomFacts(random);
+            facts.put("medium.type", List.of("ssd"));
+            Ranking.Question q = rank(facts, Map.of()).nextQuestion();
+            if (q != null) {
+                assertThat(q.fact()).isNotIn("symptom.noise", "symptom.spins", "set.layout");
+            }
+        }
+    }
+
+    @Test
+    void whatTheBenchHearsAgainstWhatWasToldIsShown() {
+        Ranking ranking = rank(Map.of("symptom.noise", List.of("none")), Map.of("bench.noise", List.of("scratching")));
+        assertThat(ranking.conflicts()).containsExactly("symptom.noise: told none, observed scratching");
     }
 
     private static Protocol parse(String text) {

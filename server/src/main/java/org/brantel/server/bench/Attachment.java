@@ -17,7 +17,10 @@ import org.brantel.core.source.Identity;
 @Table(name = "attachment")
 class Attachment {
 
-    record View(long id, String medium, Identity identity, boolean matched, @Nullable String decision, String who, Instant at) { }
+    record View(long id, String medium, Identity identity, boolean matched, @Nullable String decision, @Nullable String writeBlock, String who, Instant at) { }
+
+    /** What a person decided when it was attached. */
+    record Decisions(String identity, String writeBlock) { }
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
@@ -33,6 +36,8 @@ class Attachment {
     @Column(updatable = false)
     private String decision;
     @Column(updatable = false)
+    private String writeBlock;
+    @Column(updatable = false)
     private String who;
     @Column(updatable = false)
     private Instant at;
@@ -40,12 +45,14 @@ class Attachment {
 
     protected Attachment() { }
 
-    Attachment(Long caseId, String medium, Identity identity, boolean matched, String decision, String who, Instant at) {
+    /** @param decisions why it is attached although its identity differs, and why it may be read although it could be written to; null for none */
+    Attachment(Long caseId, String medium, Identity identity, boolean matched, Decisions decisions, String who, Instant at) {
         this.caseId = caseId;
         this.medium = medium;
         this.identity = Json.write(identity);
         this.matched = matched;
-        this.decision = decision;
+        this.decision = decisions.identity();
+        this.writeBlock = decisions.writeBlock();
         this.who = who;
         this.at = at;
     }
@@ -58,6 +65,14 @@ class Attachment {
         return id;
     }
 
+    Long caseId() {
+        return caseId;
+    }
+
+    boolean mayBeWritable() {
+        return writeBlock != null;
+    }
+
     String medium() {
         return medium;
     }
@@ -65,7 +80,7 @@ class Attachment {
     View view() {
         try {
             return new View(id, medium, Json.read(identity, Identity.class, "identity", "attachment " + id), matched,
-                    decision, who, at);
+                    decision, writeBlock, who, at);
         } catch (IOException e) {
             throw new IllegalStateException(e);
         }

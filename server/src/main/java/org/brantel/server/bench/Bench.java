@@ -7,17 +7,15 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.util.EnumSet;
 import java.util.List;
-import java.util.Optional;
-import java.util.Set;
-import org.brantel.core.imaging.CareProfile;
-import org.brantel.core.source.Identity;
-import org.brantel.core.source.IdentityCheck;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.brantel.core.estimate.Measured;
+import org.brantel.core.source.MapFile;
 import org.brantel.core.source.MapJournal;
 import org.brantel.core.source.Range;
-import org.brantel.core.source.Source;
 import org.brantel.core.source.Sources;
 import org.brantel.server.custody.CustodyService;
-import org.brantel.server.intake.CaseViews;
+import org.brantel.server.intake.CaseLists;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.intake.Stage;
 import org.brantel.server.platform.Events;
@@ -27,107 +25,57 @@ import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Attaches media to cases and starts, pauses and resumes imaging sessions. */
+/** Starts imaging sessions, pauses them, takes them up again, and says how they are. */
 @Service
 public class Bench {
 
     /** An image that a case has. */
     public record Image(long imagingId, Path file, long size, long readBytes, String sha256) { }
 
-    private static final Set<ImagingSession.State> AT_WORK = EnumSet.of(ImagingSession.State.WAITING, ImagingSession.State.RUNNING);
-
-    private final Attachments attachments;
+    private final Stations stations;
     private final ImagingSessions sessions;
-    private final Media media;
     private final Cases cases;
+    private final CaseLists lists;
     private final CustodyService custody;
     private final Events events;
     private final Jobs jobs;
     private final OneTimeTask<Long> imagingTask;
+    private final OneTimeTask<Long> recheckTask;
     private final Clock clock;
+    private final ImagingEvents log;
+    private final Steering steering;
 
-    Bench(Attachments attachments, ImagingSessions sessions, Media media, Cases cases, CustodyService custody,
-          Events events, Jobs jobs, OneTimeTask<Long> imagingTask, Clock clock) {
-        this.attachments = attachments;
+    Bench(Stations stations, ImagingSessions sessions, Cases cases, CaseLists lists, CustodyService custody,
+          Events events, Jobs jobs, OneTimeTask<Long> imagingTask, OneTimeTask<Long> recheckTask, Clock clock, ImagingEvents log, Steering steering) {
+        this.stations = stations;
         this.sessions = sessions;
-        this.media = media;
         this.cases = cases;
+        this.lists = lists;
         this.custody = custody;
         this.events = events;
         this.jobs = jobs;
         this.imagingTask = imagingTask;
+        this.recheckTask = recheckTask;
         this.clock = clock;
-    }
-
-    /** Compares a medium with the case's device, without attaching it. */
-    IdentityCheck compare(String number, String medium) throws IOException {
-        CaseViews.Device device = cases.docket(number).device();
-        return IdentityCheck.compare(device.identity(), identityOf(medium));
-    }
-
-    private Identity identityOf(String medium) throws IOException {
-        try (Source source = Sources.open(media.specification(medium))) {
-            return source.identity();
-        }
-    }
-
-    /** @param decision why it is attached all the same, when its identity differs */
-    @Transactional
-    Attachment.View attach(String number, String medium, String decision, String who) throws IOException {
-        long caseId = cases.id(number);
-        Identity found = identityOf(medium);
-        IdentityCheck check = compare(number, medium);
-        String reason = decision == null || decision.isBlank() ? null : decision.strip();
-        if (!check.matches() && reason == null) {
-            throw Refusal.badInput("decision", "This is not the device of the case by its "
-                    + check.lines().stream().filter(l -> l.verdict() == IdentityCheck.Verdict.DIFFERS)
-                    .map(IdentityCheck.Line::what).reduce((a, b) -> a + " and " + b).orElse("identity")
-                    + "; nothing is read until you write down why it is attached all the same.");
-        }
-        standing(caseId).ifPresent(a -> {
-            if (sessions.existsByAttachmentIdAndStateIn(a.id(), AT_WORK)) {
-                throw Refusal.conflict("A medium of this case is being read; pause that session before attaching another.");
-            }
-            a.detach(clock.instant());
-        });
-        Attachment attachment = attachments.save(new Attachment(caseId, medium, found, check.matches(), reason, who, clock.instant()));
-        custody.record(number, who, check.matches() ? "attached the device, identity equal"
-                : "attached a device although its identity differs", medium + ", serial "
-                + (found.serial().isEmpty() ? "not given" : found.serial()) + ", " + found.size() + " bytes"
-                + (reason == null ? "" : "; decision: " + reason));
-        events.changed(number, "bench");
-        return attachment.view();
-    }
-
-    /** Attaches a medium whose identity is the case's. @throws Refusal when it is not */
-    @Transactional
-    public void attach(String number, String medium, String who) throws IOException {
-        attach(number, medium, null, who);
-    }
-
-    private Optional<Attachment> standing(long caseId) {
-        return attachments.findFirstByCaseIdAndDetachedAtIsNullOrderByIdDesc(caseId);
-    }
-
-    @Transactional(readOnly = true)
-    Optional<Attachment.View> attachment(String number) {
-        return standing(cases.id(number)).map(Attachment::view);
+        this.log = log;
+        this.steering = steering;
     }
 
     @Transactional
     public ImagingView start(String number, String profile, String who) {
+        return start(number, new ImagingSession.Wanted(profile, null, 0), who);
+    }
+
+    @Transactional
+    ImagingView start(String number, ImagingSession.Wanted wanted, String who) {
         long caseId = cases.id(number);
-        try {
-            CareProfile.ofWord(profile);
-        } catch (IllegalArgumentException e) {
-            throw Refusal.badInput("profile", e.getMessage());
-        }
-        Attachment attachment = standing(caseId).orElseThrow(() ->
+        Steering.checked(wanted.profile());
+        Attachment attachment = stations.standing(caseId).orElseThrow(() ->
                 Refusal.conflict("No medium is attached to " + number + "; attach one at the Bench first."));
-        if (sessions.existsByAttachmentIdAndStateIn(attachment.id(), AT_WORK)) {
+        if (stations.isBeingRead(attachment)) {
             throw Refusal.conflict("This medium is being read already; there is never a second session on one device.");
         }
-        ImagingSession session = new ImagingSession(caseId, attachment, profile, attachment.view().identity().size(), who,
+        ImagingSession session = new ImagingSession(caseId, attachment, wanted, attachment.view().identity().size(), who,
                 clock.instant());
         try {
             sessions.saveAndFlush(session);
@@ -136,7 +84,7 @@ public class Bench {
         }
         cases.moveTo(number, Stage.IMAGING, who);
         custody.record(number, who, "started an imaging session", "session " + session.id() + ", " + attachment.medium()
-                + ", profile " + profile);
+                + ", profile " + wanted.profile());
         jobs.start(imagingTask, session.id());
         events.changed(number, "imaging");
         return session.view(number);
@@ -146,7 +94,7 @@ public class Bench {
     ImagingView pause(long id, String who) {
         ImagingSession session = find(id);
         String number = cases.number(session.caseId());
-        if (!AT_WORK.contains(session.state())) {
+        if (!ImagingSession.AT_WORK.contains(session.state())) {
             throw Refusal.conflict("This session is not running, so there is nothing to pause.");
         }
         session.ask("pause");
@@ -155,24 +103,88 @@ public class Bench {
         return session.view(number);
     }
 
+    /** @param who a person, or {@link CustodyService#MACHINE} when the device came back by itself */
     @Transactional
     ImagingView resume(long id, String who) {
         ImagingSession session = find(id);
         String number = cases.number(session.caseId());
-        if (AT_WORK.contains(session.state()) || session.state() == ImagingSession.State.DONE) {
+        if (ImagingSession.AT_WORK.contains(session.state()) || session.state() == ImagingSession.State.DONE) {
             throw Refusal.conflict("This session is " + session.state().name().toLowerCase() + "; there is nothing to resume.");
         }
+        boolean cameBack = who.equals(CustodyService.MACHINE);
         session.waitAgain();
-        custody.record(number, who, "resumed imaging", "session " + id);
+        if (cameBack) {
+            log.save(new ImagingEvent(id, clock.instant(), ImagingEvent.Kind.BACK, "the same device is back"));
+        }
+        custody.record(number, who, cameBack ? "resumed imaging: the same device is back" : "resumed imaging", "session " + id);
         jobs.start(imagingTask, id);
         events.changed(number, "imaging");
         return session.view(number);
+    }
+
+    /** Ends a session with what it has: at once when it runs, by taking it up for its hashes when it is paused. */
+    @Transactional
+    ImagingView enough(long id, String who) {
+        ImagingView view = steering.enough(id, who);
+        ImagingSession session = find(id);
+        if (!ImagingSession.AT_WORK.contains(session.state())) {
+            session.waitAgain();
+            session.ask("enough");
+            jobs.start(imagingTask, id);
+        }
+        return session.view(view.caseNumber());
+    }
+
+    /** Hashes the image of a session again; it must have been hashed. */
+    @Transactional
+    ImagingView recheck(long id, String who) {
+        ImagingSession session = find(id);
+        String number = cases.number(session.caseId());
+        if (session.state() != ImagingSession.State.DONE) {
+            throw Refusal.conflict("This image is not finished, so there are no hashes to check it against.");
+        }
+        session.rechecked("Waiting for a free worker.");
+        custody.record(number, who, "asked for a recheck of the image", "session " + id);
+        jobs.start(recheckTask, id);
+        events.changed(number, "imaging");
+        return session.view(number);
+    }
+
+    /** The map of a session's image, to be taken elsewhere. */
+    @Transactional(readOnly = true)
+    MapFile map(long id) throws IOException {
+        Path map = find(id).image().isEmpty() ? null : Sources.mapBeside(Path.of(find(id).image()));
+        if (map == null || !Files.exists(map)) {
+            throw Refusal.missing("Nothing was read in this session yet, so it has no map.");
+        }
+        return MapFile.of(map);
+    }
+
+    @Transactional(readOnly = true)
+    BenchController.Events events(long id) {
+        find(id);
+        return new BenchController.Events(log.findTop400BySessionIdOrderByIdDesc(id).stream().map(ImagingEvent::view).toList(), log.countFaults(id));
     }
 
     /** Newest first. */
     @Transactional(readOnly = true)
     public List<ImagingView> sessions(String number) {
         return sessions.findByCaseIdOrderByIdDesc(cases.id(number)).stream().map(s -> s.view(number)).toList();
+    }
+
+    /** The newest session of each of these cases that has one, by case number. */
+    @Transactional(readOnly = true)
+    public Map<String, ImagingView> newest(Map<Long, String> cases) {
+        return sessions.findNewest(cases.keySet()).stream().map(s -> s.view(cases.get(s.caseId())))
+                .collect(Collectors.toMap(ImagingView::caseNumber, v -> v));
+    }
+
+    /** Sessions of this lab that ended, newest first; for estimating others. */
+    @Transactional(readOnly = true)
+    public List<Measured> measured() {
+        List<ImagingSession> done = sessions.findTop400ByStateOrderByIdDesc(ImagingSession.State.DONE);
+        Map<Long, String> media = lists.mediums(done.stream().map(ImagingSession::caseId).toList());
+        return done.stream().map(s -> s.measured(media.get(s.caseId()))).toList();
     }
 
     /** Sessions of all cases that are waiting, running, paused or failed. */
@@ -186,7 +198,7 @@ public class Bench {
     @Transactional(readOnly = true)
     public Image image(String number) {
         ImagingSession session = sessions.findByCaseIdOrderByIdDesc(cases.id(number)).stream()
-                .filter(s -> !AT_WORK.contains(s.state()) && !s.image().isEmpty()).findFirst()
+                .filter(s -> !ImagingSession.AT_WORK.contains(s.state()) && !s.image().isEmpty()).findFirst()
                 .orElseThrow(() -> Refusal.conflict("There is no image of " + number + " yet; image its device first."));
         return image(session, number);
     }

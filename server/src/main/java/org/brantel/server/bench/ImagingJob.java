@@ -5,26 +5,25 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.util.List;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
+import org.brantel.core.health.HealthReading;
 import org.brantel.core.imaging.CareProfile;
+import org.brantel.core.imaging.DeviceInUse;
 import org.brantel.core.imaging.ImageInUse;
 import org.brantel.core.imaging.Imager;
-import org.brantel.core.imaging.ImagingListener;
 import org.brantel.core.imaging.ImagingResult;
-import org.brantel.core.imaging.Planner;
-import org.brantel.core.source.BlockState;
 import org.brantel.core.source.DestinationFull;
-import org.brantel.core.source.ReadMap;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.SourceException;
 import org.brantel.core.source.Sources;
 import org.brantel.server.custody.CustodyService;
+import org.brantel.server.health.HealthReadings;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.platform.Events;
 import org.brantel.server.platform.Jobs;
 import org.brantel.server.platform.Settings;
-import org.brantel.server.platform.StopRequest;
 import org.brantel.server.platform.Ticker;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -37,25 +36,32 @@ import org.springframework.transaction.support.TransactionTemplate;
 class ImagingJob {
 
     private static final Logger LOG = LoggerFactory.getLogger(ImagingJob.class);
-    private static final int EVERY_MILLIS = 400;
 
     private final ImagingSessions sessions;
     private final Attachments attachments;
     private final Media media;
     private final Cases cases;
     private final CustodyService custody;
+    private final ImagingEvents log;
+    private final HealthReadings readings;
+    private final SessionReports reports;
+    private final LabRate lab;
     private final Events events;
     private final Settings settings;
     private final TransactionTemplate transaction;
     private final Clock clock;
 
-    ImagingJob(ImagingSessions sessions, Attachments attachments, Media media, Cases cases, CustodyService custody,
-               Events events, Settings settings, TransactionTemplate transaction, Clock clock) {
+    ImagingJob(ImagingSessions sessions, Attachments attachments, Media media, Cases cases, CustodyService custody, ImagingEvents log,
+               HealthReadings readings, SessionReports reports, LabRate lab, Events events, Settings settings, TransactionTemplate transaction, Clock clock) {
         this.sessions = sessions;
         this.attachments = attachments;
         this.media = media;
         this.cases = cases;
         this.custody = custody;
+        this.log = log;
+        this.readings = readings;
+        this.reports = reports;
+        this.lab = lab;
         this.events = events;
         this.settings = settings;
         this.transaction = transaction;
@@ -83,21 +89,32 @@ class ImagingJob {
         custody.record(number, CustodyService.MACHINE, resumed ? "went on imaging" : "began imaging",
                 "session " + id + ", profile " + session.profile() + ", image " + image.getFileName());
         Attachment attachment = attachments.findById(session.attachmentId()).orElseThrow();
-        Watch watch = new Watch(id, number);
-        StopRequest stop = new StopRequest(serverStops, () -> sessions.findById(id).map(s -> s.asked() != null).orElse(true));
-        try (Source source = Sources.open(media.specification(attachment.medium()))) {
-            ImagingResult result = new Imager(source, image, Sources.mapBeside(image),
-                    CareProfile.ofWord(session.profile()), watch).run(stop);
-            watch.flush();
+        SessionWatch watch = new SessionWatch(id, session.passes(), session.faults(), log.countFaults(id), clock,
+                new OnRecord(id, new HealthReadings.Place(number, session.caseId(), session.attachmentId(), id)));
+        watch.note(ImagingEvent.Kind.BEGAN, (resumed ? "went on" : "began") + ", profile " + session.profile());
+        SessionOrders orders = new SessionOrders(serverStops, () -> sessions.findById(id).orElseThrow().wish(), lab,
+                () -> clock.instant().atZone(settings.zone()));
+        try {
+            ImagingResult result = orders.enough() && resumed ? Imager.conclude(image, Sources.mapBeside(image), watch, orders)
+                    : read(attachment, image, CareProfile.ofWord(session.profile()), watch, orders);
             if (result.finished()) {
+                watch.note(ImagingEvent.Kind.FINISHED, result.readBytes() + " of " + result.size() + " bytes read");
+                watch.flush();
                 change(id, number, s -> s.finish(result.sha256(), clock.instant()));
                 custody.record(number, CustodyService.MACHINE, "finished imaging", "session " + id + ", "
                         + result.readBytes() + " of " + result.size() + " bytes read, " + result.failedBytes()
                         + " not, SHA-256 " + result.sha256());
+                keepReport(id, number);
+            } else if (result.reached() != null) {
+                watch.note(ImagingEvent.Kind.LIMIT, result.reached().words());
+                watch.flush();
+                change(id, number, s -> s.stopAt(result.reached()));
+                custody.record(number, CustodyService.MACHINE, "stopped imaging at a limit", "session " + id + ", " + result.reached().words());
             } else if (serverStops.getAsBoolean()) {
+                watch.flush();
                 throw new Ticker.ServerStops("imaging session " + id);
             } else {
-                change(id, number, s -> s.pause(null));
+                pause(id, number, watch, ImagingEvent.Kind.PAUSED, null);
                 custody.record(number, CustodyService.MACHINE, "paused imaging", "session " + id + ", " + result.readBytes()
                         + " of " + result.size() + " bytes read");
             }
@@ -106,16 +123,45 @@ class ImagingJob {
         } catch (ImageInUse e) {
             // A stall let this job be taken for dead and started again; the one that was there first goes on.
             LOG.warn("Imaging session {} of {} is at work already", id, number);
-        } catch (SourceException.Gone | DestinationFull e) {
+        } catch (DestinationFull | DeviceInUse e) {
+            pause(id, number, watch, ImagingEvent.Kind.FULL, e.getMessage());
+            custody.record(number, CustodyService.MACHINE, e instanceof DestinationFull ? "paused imaging: no room for the image"
+                    : "paused imaging: the device is in use", e.getMessage());
+        } catch (SourceException.Gone e) {
+            watch.note(ImagingEvent.Kind.VANISHED, e.getMessage());
             watch.flush();
-            change(id, number, s -> s.pause(e.getMessage()));
-            custody.record(number, CustodyService.MACHINE, e instanceof DestinationFull
-                    ? "paused imaging: no room for the image" : "paused imaging: the device went away", e.getMessage());
+            boolean returns = media.returnsByItself(attachment.medium(), attachment.view().identity());
+            change(id, number, s -> s.vanish(e.getMessage(), returns ? clock.instant() : null));
+            custody.record(number, CustodyService.MACHINE, "paused imaging: the device went away", e.getMessage());
         } catch (IOException | RuntimeException e) {
             LOG.error("Imaging session {} of {} ended; what was read is in the image and its map, it can be resumed", id, number, e);
+            watch.note(ImagingEvent.Kind.FAILED, String.valueOf(e.getMessage()));
+            watch.flush();
             change(id, number, s -> s.fail(e.getMessage(), clock.instant()));
             custody.record(number, CustodyService.MACHINE, "imaging failed", String.valueOf(e.getMessage()));
         }
+    }
+
+    /** The image is done and hashed, whatever becomes of its report. */
+    private void keepReport(long id, String number) {
+        try {
+            reports.keep(id);
+        } catch (IOException e) {
+            LOG.error("The report of imaging session {} of {} could not be kept", id, number, e);
+            custody.record(number, CustodyService.MACHINE, "could not keep the report of imaging", "session " + id + ": " + e.getMessage());
+        }
+    }
+
+    private ImagingResult read(Attachment attachment, Path image, CareProfile profile, SessionWatch watch, SessionOrders orders) throws IOException {
+        try (Source source = media.open(attachment.medium(), attachment.mayBeWritable())) {
+            return new Imager(source, image, Sources.mapBeside(image), profile, watch).run(orders);
+        }
+    }
+
+    private void pause(long id, String number, SessionWatch watch, ImagingEvent.Kind kind, String why) {
+        watch.note(kind, why == null ? "paused" : why);
+        watch.flush();
+        change(id, number, s -> s.pause(why));
     }
 
     private void change(long id, String number, Consumer<ImagingSession> how) {
@@ -125,69 +171,40 @@ class ImagingJob {
         });
     }
 
-    /** Turns what the imager does into progress on the record. */
-    private final class Watch implements ImagingListener {
+    /** Writes down what the watch tells. */
+    private final class OnRecord implements SessionWatch.Records {
         private final long id;
-        private final String number;
-        private final Ticker ticker = new Ticker(EVERY_MILLIS);
-        private final int[] rates = new int[RibbonCells.CELLS];
-        private ReadMap map;
-        private Planner.Step step;
-        private long bytesSince;
-        private long since = System.nanoTime();
-        private double rate;
+        private final HealthReadings.Place place;
 
-        Watch(long id, String number) {
+        OnRecord(long id, HealthReadings.Place place) {
             this.id = id;
-            this.number = number;
+            this.place = place;
         }
 
         @Override
-        public void stepped(ReadMap current, Planner.Step made, long nanos) {
-            map = current;
-            step = made;
-            bytesSince += made.range().length();
-            double mib = made.range().length() / 1048576.0 / Math.max(nanos, 1000) * 1e9;
-            int last = RibbonCells.cellOf(made.range().end() - 1, current.size(), rates.length);
-            for (int c = RibbonCells.cellOf(made.range().offset(), current.size(), rates.length); c <= last; c++) {
-                rates[c] = (int) Math.max(1, Math.min(100_000, mib));
-            }
-            if (ticker.due()) {
-                flush();
-            }
-        }
-
-        @Override
-        public void hashing(long bytes, long size) {
-            if (ticker.due()) {
-                change(id, number, s -> s.hashing(bytes));
-            }
-        }
-
-        void flush() {
-            if (map == null) {
-                return;
-            }
-            long now = System.nanoTime();
-            rate = 0.5 * rate + 0.5 * bytesSince / Math.max(1e-3, (now - since) / 1e9);
-            long millis = (now - since) / 1_000_000;
-            ImagingSession.Progress progress = new ImagingSession.Progress(map.bytes(BlockState.READ),
-                    map.bytes(BlockState.FAILED), map.bytes(BlockState.DEFERRED), map.ranges(BlockState.FAILED).size(),
-                    step.pass().word(), step.range().offset(), rate, RibbonCells.of(map), joined());
-            change(id, number, s -> {
-                s.progress(progress);
+        public void progress(ImagingSession.Progress progress, long millis, List<ImagingEvent> told) {
+            change(id, place.number(), s -> {
+                log.saveAll(told);
+                if (progress != null) {
+                    s.progress(progress);
+                }
                 s.ranFor(millis);
             });
-            bytesSince = 0;
-            since = now;
         }
 
-        private String joined() {
-            StringBuilder text = new StringBuilder();
-            for (int i = 0; i < rates.length; i++) {
-                text.append(i == 0 ? "" : ",").append(rates[i] == 0 ? "" : rates[i]);
-            }
-            return text.toString();
+        @Override
+        public void hashing(long bytes) {
+            change(id, place.number(), s -> s.hashing(bytes));
+        }
+
+        @Override
+        public void resting(String why) {
+            change(id, place.number(), s -> s.rests(why, why == null ? null : clock.instant()));
+        }
+
+        @Override
+        public void health(HealthReading reading) {
+            readings.record(place, reading, CustodyService.MACHINE);
         }
     }
 }

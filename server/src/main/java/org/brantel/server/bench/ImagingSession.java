@@ -8,8 +8,17 @@ import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Instant;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Set;
+import org.brantel.core.estimate.Measured;
+import org.brantel.core.imaging.CareProfile;
+import org.brantel.core.imaging.LimitReached;
+import org.brantel.core.imaging.StopLimits;
+import org.brantel.core.json.Json;
 import org.hibernate.annotations.DynamicUpdate;
 
 /** One run of reading a medium into an image. The job writes progress, people write {@code asked}. */
@@ -20,9 +29,15 @@ class ImagingSession {
 
     enum State { WAITING, RUNNING, PAUSED, DONE, FAILED }
 
+    /** States in which nobody else may have the device. */
+    static final Set<State> AT_WORK = EnumSet.of(State.WAITING, State.RUNNING);
+
     /** Numbers of a running session. */
     record Progress(long readBytes, long failedBytes, long deferredBytes, int failedPlaces, String pass, long head,
-                    double rate, String cells, String rates) { }
+                    double rate, String cells, String rates, long faults, List<PassWork> passes) { }
+
+    /** What one pass came to so far. */
+    record PassWork(String pass, long requests, long readBytes, long faults, long millis) { }
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
@@ -34,8 +49,19 @@ class ImagingSession {
     @Enumerated(EnumType.STRING)
     private State state;
     private String asked;
-    @Column(updatable = false)
     private String profile;
+    private String limits;
+    private long rateLimit;
+    private boolean restAsked;
+    private Instant awakeUntil;
+    private String resting;
+    private Instant restingSince;
+    private String reached;
+    private long faults;
+    private Instant vanishedAt;
+    private boolean endedEarly;
+    private String passWork;
+    private String recheck;
     private String image;
     private long size;
     private long readBytes;
@@ -59,10 +85,14 @@ class ImagingSession {
 
     protected ImagingSession() { }
 
-    ImagingSession(Long caseId, Attachment attachment, String profile, long size, String who, Instant startedAt) {
+    /** @param wanted how it is to be read */
+    ImagingSession(Long caseId, Attachment attachment, Wanted wanted, long size, String who, Instant startedAt) {
         this.caseId = caseId;
         this.attachmentId = attachment.id();
-        this.profile = profile;
+        this.profile = wanted.profile();
+        this.limits = wanted.limits() == null ? null : Json.write(wanted.limits());
+        this.rateLimit = wanted.bytesPerSecond();
+        this.passWork = "[]";
         this.size = size;
         this.who = who;
         this.startedAt = startedAt;
@@ -87,6 +117,66 @@ class ImagingSession {
         state = State.WAITING;
         asked = null;
         trouble = null;
+        reached = null;
+        vanishedAt = null;
+        restAsked = false;
+    }
+
+    void askRest() {
+        restAsked = true;
+    }
+
+    /** @param quietUntil when the quiet hours end that hold now, and do not hold for it; null when none do */
+    void work(Instant quietUntil) {
+        restAsked = false;
+        awakeUntil = quietUntil;
+    }
+
+    void rests(String why, Instant since) {
+        resting = why;
+        restingSince = since;
+    }
+
+    /** @param words what it says so far */
+    void rechecked(String words) {
+        recheck = words;
+    }
+
+    void profile(String code) {
+        profile = code;
+    }
+
+    /** @param wanted null for the profile's own */
+    void limits(StopLimits wanted) {
+        limits = wanted == null ? null : Json.write(wanted);
+    }
+
+    void rateLimit(long bytesPerSecond) {
+        rateLimit = bytesPerSecond;
+    }
+
+    /** It ended at a stop limit, and waits for a decision. */
+    void stopAt(LimitReached limit) {
+        pause("It stopped by itself: " + limit.words() + ".");
+        reached = Json.write(limit);
+    }
+
+    /** The device went away. @param at when; reading goes on once it is back as the one that it was. Null when somebody has to say so */
+    void vanish(String why, Instant at) {
+        pause(why);
+        vanishedAt = at;
+    }
+
+    SessionOrders.Wish wish() {
+        return new SessionOrders.Wish(asked, restAsked, awakeUntil, profile, read(limits, StopLimits.class), rateLimit);
+    }
+
+    private static <T> T read(String json, Class<T> type) {
+        try {
+            return json == null ? null : Json.read(json, type, "record", "imaging session");
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
     }
 
     void ask(String what) {
@@ -103,6 +193,17 @@ class ImagingSession {
         rate = p.rate();
         cells = p.cells();
         rates = p.rates();
+        faults = p.faults();
+        passWork = Json.write(p.passes());
+    }
+
+    /** What its passes came to in earlier runs. */
+    List<PassWork> passes() {
+        return List.of(read(passWork, PassWork[].class));
+    }
+
+    long faults() {
+        return faults;
     }
 
     void hashing(long bytes) {
@@ -119,6 +220,8 @@ class ImagingSession {
         asked = null;
         rate = 0;
         trouble = why;
+        resting = null;
+        restingSince = null;
     }
 
     void fail(String why, Instant at) {
@@ -126,12 +229,15 @@ class ImagingSession {
         asked = null;
         rate = 0;
         trouble = why;
+        resting = null;
         endedAt = at;
     }
 
     void finish(String hash, Instant at) {
         state = State.DONE;
+        endedEarly = "enough".equals(asked);
         asked = null;
+        resting = null;
         rate = 0;
         sha256 = hash;
         hashedBytes = size;
@@ -146,16 +252,16 @@ class ImagingSession {
         return caseId;
     }
 
+    Instant vanishedAt() {
+        return vanishedAt;
+    }
+
     Long attachmentId() {
         return attachmentId;
     }
 
     State state() {
         return state;
-    }
-
-    String asked() {
-        return asked;
     }
 
     String profile() {
@@ -166,10 +272,21 @@ class ImagingSession {
         return image;
     }
 
+    /** @param medium the type of the case's device */
+    Measured measured(String medium) {
+        return new Measured("imaging", medium, failedPlaces == 0, readBytes, runningMillis / 1000.0);
+    }
+
+    /** How a session is to be read. @param limits null for the profile's own */
+    record Wanted(String profile, StopLimits limits, long bytesPerSecond) { }
+
     ImagingView view(String caseNumber) {
-        return new ImagingView(id, caseNumber, state.name().toLowerCase(), asked, profile,
+        StopLimits own = read(limits, StopLimits.class);
+        LimitReached limit = read(reached, LimitReached.class);
+        return new ImagingView(id, caseNumber, attachmentId, state.name().toLowerCase(), asked, profile,
                 image.isEmpty() ? "" : Path.of(image).getFileName().toString(), size, readBytes, failedBytes, deferredBytes,
-                failedPlaces, pass, head, rate, cells, rates, hashedBytes, sha256, trouble, who, startedAt, endedAt,
-                runningMillis);
+                failedPlaces, faults, pass, head, rate, cells, rates, hashedBytes, sha256, trouble, who, startedAt, endedAt,
+                runningMillis, own == null ? CareProfile.ofWord(profile).limits() : own, rateLimit,
+                limit == null ? null : limit.limit().word(), vanishedAt != null, resting, restingSince, restAsked, endedEarly, recheck, passes());
     }
 }

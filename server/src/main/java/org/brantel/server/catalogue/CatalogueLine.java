@@ -121,7 +121,7 @@ class CatalogueLine {
     /** Marks which wanted lines it fits. */
     void fit(List<WantedLine> lines) {
         StringBuilder fits = new StringBuilder(",");
-        lines.stream().filter(l -> l.fits(kind, path, name, size)).forEach(l -> fits.append(l.id()).append(','));
+        lines.stream().filter(l -> l.fits(kind, path, name, size, modified)).forEach(l -> fits.append(l.id()).append(','));
         wanted = fits.toString();
     }
 

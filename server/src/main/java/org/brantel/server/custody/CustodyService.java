@@ -8,6 +8,8 @@ import org.brantel.server.platform.Events;
 import org.springframework.data.domain.PageRequest;
 import org.springframework.data.domain.Sort;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Isolation;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Writes and checks the records. An entry stands or falls with the transaction of what it records. */
@@ -52,8 +54,13 @@ public class CustodyService {
         events.changed(caseNumber, "custody");
     }
 
-    @Transactional(readOnly = true)
+    /** Entries and their end are read as of one moment, or one that is written just now would look like a tear. */
+    @Transactional(readOnly = true, propagation = Propagation.REQUIRES_NEW, isolation = Isolation.REPEATABLE_READ)
     public Tape tape(String caseNumber) {
+        return read(caseNumber);
+    }
+
+    private Tape read(String caseNumber) {
         List<CustodyEntry> entries = records.findByCaseNumberOrderByNumber(caseNumber).stream()
                 .map(CustodyRecord::entry).toList();
         CustodyHead head = heads.findById(caseNumber).orElseGet(() -> new CustodyHead(caseNumber));
@@ -61,10 +68,10 @@ public class CustodyService {
     }
 
     /** The newest records and whether each holds. */
-    @Transactional(readOnly = true)
+    @Transactional(readOnly = true, propagation = Propagation.REQUIRES_NEW, isolation = Isolation.REPEATABLE_READ)
     List<Summary> ledger() {
         return heads.findAll(PageRequest.of(0, LEDGER, Sort.by(Sort.Direction.DESC, "caseNumber"))).stream()
-                .map(h -> new Summary(h.caseNumber(), h.lastNumber(), !tape(h.caseNumber()).tears().isEmpty())).toList();
+                .map(h -> new Summary(h.caseNumber(), h.lastNumber(), !read(h.caseNumber()).tears().isEmpty())).toList();
     }
 
     @Transactional(readOnly = true)

@@ -9,6 +9,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Base64;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Collectors;
 import org.brantel.core.custody.CustodyChain;
 import org.brantel.core.manifest.Hashes;
@@ -28,6 +29,9 @@ import org.springframework.transaction.annotation.Transactional;
 /** Deliveries: sealed by staff, opened by the customer. */
 @Service
 public class Deliveries {
+
+    /** A delivery of a case was sealed. */
+    public record Sealed(String caseNumber) { }
 
     /** What the customer's page works on. */
     public record Opened(DeliveryViews.Delivery delivery, Path bag) { }
@@ -115,9 +119,17 @@ public class Deliveries {
         return deliveries.findByCaseIdOrderByIdDesc(cases.id(number)).stream().map(d -> d.view(number)).toList();
     }
 
+    /** The newest delivery of each of these cases that has one, by case number. */
+    @Transactional(readOnly = true)
+    public Map<String, DeliveryViews.Delivery> newest(Map<Long, String> cases) {
+        return deliveries.findNewest(cases.keySet()).stream().map(d -> d.view(cases.get(d.caseId())))
+                .collect(Collectors.toMap(DeliveryViews.Delivery::caseNumber, v -> v));
+    }
+
+    /** The newest deliveries of all cases. */
     @Transactional(readOnly = true)
     public List<DeliveryViews.Delivery> all() {
-        return deliveries.findAllByOrderByIdDesc().stream().map(d -> d.view(cases.number(d.caseId()))).toList();
+        return deliveries.findTop300ByOrderByIdDesc().stream().map(d -> d.view(cases.number(d.caseId()))).toList();
     }
 
     /** Checks a link and its passcode. @return the delivery's number */

@@ -1,8 +1,10 @@
 package org.brantel.server.delivery;
 
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
 
 interface DeliveryRecords extends JpaRepository<Delivery, Long> {
 
@@ -10,7 +12,10 @@ interface DeliveryRecords extends JpaRepository<Delivery, Long> {
 
     Optional<Delivery> findByTokenHash(String tokenHash);
 
-    List<Delivery> findAllByOrderByIdDesc();
+    List<Delivery> findTop300ByOrderByIdDesc();
+
+    @Query("select d from Delivery d where d.id in (select max(x.id) from Delivery x where x.caseId in ?1 group by x.caseId)")
+    List<Delivery> findNewest(Collection<Long> caseIds);
 
     boolean existsByCaseIdAndState(Long caseId, Delivery.State state);
 }

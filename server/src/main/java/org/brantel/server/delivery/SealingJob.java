@@ -21,6 +21,7 @@ import org.brantel.server.recovery.Recoveries;
 import org.brantel.server.recovery.RecoveryViews;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -37,18 +38,20 @@ class SealingJob {
     private final Cases cases;
     private final CustodyService custody;
     private final Events events;
+    private final ApplicationEventPublisher announcer;
     private final Settings settings;
     private final TransactionTemplate transaction;
     private final Clock clock;
 
     SealingJob(DeliveryRecords deliveries, Recoveries recoveries, Catalogues catalogues, Cases cases, CustodyService custody,
-               Events events, Settings settings, TransactionTemplate transaction, Clock clock) {
+               Events events, ApplicationEventPublisher announcer, Settings settings, TransactionTemplate transaction, Clock clock) {
         this.deliveries = deliveries;
         this.recoveries = recoveries;
         this.catalogues = catalogues;
         this.cases = cases;
         this.custody = custody;
         this.events = events;
+        this.announcer = announcer;
         this.settings = settings;
         this.transaction = transaction;
         this.clock = clock;
@@ -72,6 +75,7 @@ class SealingJob {
                 custody.record(number, CustodyService.MACHINE, "sealed a delivery", "delivery " + id + ", " + sealed.files()
                         + " files, manifest SHA-256 " + sealed.manifestSha256() + ", signed by " + sealed.fingerprint());
                 cases.moveTo(number, Stage.HANDOVER, CustodyService.MACHINE);
+                announcer.publishEvent(new Deliveries.Sealed(number));
                 events.changed(number, "delivery");
             });
         } catch (IOException | RuntimeException e) {

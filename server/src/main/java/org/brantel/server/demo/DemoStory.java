@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.time.Duration;
 import java.util.function.BooleanSupplier;
 import org.brantel.server.bench.Bench;
+import org.brantel.server.bench.Stations;
 import org.brantel.server.catalogue.Catalogues;
 import org.brantel.server.delivery.Deliveries;
 import org.brantel.server.recovery.Recoveries;
@@ -21,13 +22,15 @@ class DemoStory {
     private static final String COORDINATOR = "Una Farrow";
     private static final Duration LONGEST = Duration.ofMinutes(2);
 
+    private final Stations stations;
     private final Bench bench;
     private final Scans scans;
     private final Catalogues catalogues;
     private final Recoveries recoveries;
     private final Deliveries deliveries;
 
-    DemoStory(Bench bench, Scans scans, Catalogues catalogues, Recoveries recoveries, Deliveries deliveries) {
+    DemoStory(Stations stations, Bench bench, Scans scans, Catalogues catalogues, Recoveries recoveries, Deliveries deliveries) {
+        this.stations = stations;
         this.bench = bench;
         this.scans = scans;
         this.catalogues = catalogues;
@@ -53,7 +56,7 @@ class DemoStory {
     }
 
     private void read(String number, String medium, String profile) throws IOException {
-        bench.attach(number, medium, ENGINEER);
+        stations.attach(number, medium, ENGINEER);
         bench.start(number, profile, ENGINEER);
     }
 

@@ -1,8 +1,14 @@
 package org.brantel.server.intake;
 
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import org.brantel.core.carve.Kinds;
+import org.brantel.server.platform.Refusal;
 import org.brantel.server.staff.Staff;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -19,18 +25,41 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/cases")
 class CaseController {
 
+    record Hold(@NotBlank(message = "Write down what the case waits for.")
+                @Size(max = 500, message = "The reason is longer than 500 characters.") String reason,
+                @NotNull(message = "Choose the day on which it comes up again.") LocalDate until) { }
+
+    record NewOwner(@NotBlank(message = "Choose a colleague.") String login) { }
+
     private final Cases cases;
+    private final CaseLists lists;
     private final Staff staff;
 
-    CaseController(Cases cases, Staff staff) {
+    CaseController(Cases cases, CaseLists lists, Staff staff) {
         this.cases = cases;
+        this.lists = lists;
         this.staff = staff;
     }
 
-    /** Open cases, or with {@code closed} all of them. */
+    /** Open cases unless asked otherwise; each part of the filter narrows the list. */
     @GetMapping
-    List<CaseViews.Summary> list(@RequestParam(defaultValue = "false") boolean closed) {
-        return closed ? cases.all() : cases.open();
+    CaseViews.Page list(@RequestParam(defaultValue = "open") String state, @RequestParam(defaultValue = "") String stage,
+                        @RequestParam(defaultValue = "") String owner, @RequestParam(defaultValue = "") String path,
+                        @RequestParam(defaultValue = "") String medium, @RequestParam(defaultValue = "false") boolean late,
+                        @RequestParam(defaultValue = "0") int page, @RequestParam(defaultValue = "100") int size) {
+        return lists.page(new CaseLists.Filter(state, stage, owner, path, medium, late), page, size);
+    }
+
+    /** Whose cases these are. */
+    @GetMapping("/names")
+    Map<String, String> names(@RequestParam List<String> numbers) {
+        return lists.customers(numbers);
+    }
+
+    /** How many open cases each person has. */
+    @GetMapping("/workload")
+    Map<String, Long> workload() {
+        return lists.openByOwner();
     }
 
     /** The names of groups of kinds that a wanted line may use. */
@@ -50,9 +79,36 @@ class CaseController {
         return cases.docket(number);
     }
 
+    @GetMapping("/{number}/corrected")
+    List<CaseViews.Withdrawn> corrected(@PathVariable String number) {
+        return cases.corrected(number);
+    }
+
     @PutMapping("/{number}")
     CaseViews.Docket edit(@PathVariable String number, @Valid @RequestBody CaseForm form) {
         cases.edit(number, form, staff.current().name());
+        return cases.docket(number);
+    }
+
+    @PostMapping("/{number}/hold")
+    CaseViews.Docket hold(@PathVariable String number, @Valid @RequestBody Hold hold) {
+        cases.hold(number, hold.reason(), hold.until(), staff.current().name());
+        return cases.docket(number);
+    }
+
+    @PostMapping("/{number}/wake")
+    CaseViews.Docket wake(@PathVariable String number) {
+        cases.wake(number, staff.current().name());
+        return cases.docket(number);
+    }
+
+    @PostMapping("/{number}/owner")
+    CaseViews.Docket handOver(@PathVariable String number, @Valid @RequestBody NewOwner to) {
+        Staff.Person colleague = staff.all().stream().filter(p -> p.login().equals(to.login())).findFirst().orElse(null);
+        if (colleague == null) {
+            throw Refusal.badInput("login", "There is nobody with the sign-in name '" + to.login() + "'.");
+        }
+        cases.handOver(number, colleague.name(), staff.current().name());
         return cases.docket(number);
     }
 }

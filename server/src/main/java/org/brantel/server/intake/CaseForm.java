@@ -5,47 +5,91 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
+import java.time.LocalDate;
 import java.util.List;
+import org.brantel.server.customers.CustomerViews;
+import org.brantel.server.protocol.LabProtocol;
 
 /**
  * What a coordinator enters about a case.
  *
- * @param version the version that was edited; absent for a new case
+ * @param contactPerson who calls for the customer
+ * @param devices       the first one leads: its type is the case's medium
+ * @param deadline      when the files are needed
+ * @param version       the version that was edited; absent for a new case
  */
-public record CaseForm(@Valid @NotNull(message = "The customer is missing.") Customer customer,
-                       @Valid @NotNull(message = "The device is missing.") Device device,
-                       @NotNull @Size(max = 20_000, message = "The story is longer than 20,000 characters; shorten it.") String story,
-                       @Valid @NotNull List<Fact> facts,
-                       @Valid @NotNull @Size(max = 100, message = "More than 100 wanted lines; join some.") List<Wanted> wanted,
-                       @Nullable Integer version) {
+public record CaseForm(@Valid @NotNull(message = "The customer is missing.") CustomerViews.Form customer,
+                       @NotNull @Size(max = 200, message = "The contact's name is longer than 200 characters.") String contactPerson,
+                       @NotEmpty(message = "The device is missing.")
+                       @Size(max = 48, message = "More than 48 devices in one case; log them as several cases.") List<@NotNull @Valid Device> devices,
+                       @NotNull @Size(max = 20_000, message = "The story is longer than 20,000 characters; shorten it. Nothing of it is lost.") String story,
+                       @NotNull List<@NotNull @Valid Fact> facts,
+                       @NotNull @Size(max = 100, message = "More than 100 wanted lines; join some.") List<@NotNull @Valid Wanted> wanted,
+                       @Valid @NotNull Consent consent, @Nullable LocalDate deadline, @Nullable Integer version) {
 
-    public record Customer(@NotBlank(message = "The customer's name is missing.")
-                           @Size(max = 200, message = "The customer's name is longer than 200 characters.") String name,
-                           @NotNull @Size(max = 200, message = "The contact's name is longer than 200 characters.") String contactPerson,
-                           @NotNull @Size(max = 60, message = "The phone number is longer than 60 characters.") String phone,
-                           @NotNull @Pattern(regexp = "\\s*|[^@\\s]+@[^@\\s]+", message = "The e-mail address has no @, or blanks in it.")
-                           @Size(max = 200, message = "The e-mail address is longer than 200 characters.") String email) { }
-
-    /** @param capacity as people write it: {@code 2TB}, {@code 500 GB}, {@code 14.9 GiB}; empty when not known */
-    public record Device(@NotBlank(message = "The device's type is missing.") String type,
+    /**
+     * @param id            of a device that the case has already
+     * @param capacity      as people write it: {@code 2TB}, {@code 500 GB}, {@code 14.9 GiB}; empty when not known
+     * @param setName       the set that it is a member of; empty for a device on its own
+     * @param slot          its place in the set, from 1
+     * @param entitlement   warranty or rescue entitlement, in words
+     * @param entitledUntil its last day
+     */
+    public record Device(@Nullable Long id, @NotBlank(message = "The device's type is missing.") String type,
                          @NotNull @Size(max = 200, message = "The make is longer than 200 characters.") String make,
                          @NotNull @Size(max = 200, message = "The model is longer than 200 characters.") String model,
                          @NotNull @Size(max = 200, message = "The serial is longer than 200 characters.") String serial,
-                         @NotNull @Size(max = 60, message = "The capacity is longer than 60 characters.") String capacity) { }
+                         @NotNull @Size(max = 60, message = "The capacity is longer than 60 characters.") String capacity,
+                         @NotNull @Size(max = 60, message = "The interface is longer than 60 characters.") String attachedBy,
+                         @NotNull @Size(max = 500, message = "The accessories are longer than 500 characters.") String accessories,
+                         @NotNull @Size(max = 500, message = "The condition is longer than 500 characters.") String condition,
+                         @NotNull @Size(max = 60, message = "The set's name is longer than 60 characters.") String setName,
+                         @Nullable @Min(value = 1, message = "Slots are counted from 1.")
+                         @Max(value = 255, message = "A slot above 255 is not plausible; check it.") Integer slot,
+                         @NotNull @Size(max = 200, message = "The entitlement is longer than 200 characters.") String entitlement,
+                         @Nullable LocalDate entitledUntil) {
+
+        /** What a label says, nothing more. */
+        public static Device of(String type, String make, String model, String serial, String capacity) {
+            return new Device(null, type, make, model, serial, capacity, "", "", "", "", null, "", null);
+        }
+    }
 
     /** @param source {@code told} or {@code observed} */
     public record Fact(@NotBlank(message = "A fact has no code.") String code,
                        @NotBlank(message = "A fact has no value.") String value,
-                       @Pattern(regexp = "told|observed", message = "A fact is told or observed.") String source) { }
+                       @Pattern(regexp = "told|observed", message = "A fact is told or observed.") String source) implements LabProtocol.Stated { }
 
+    /** @param changedFrom first day, by when the files were last changed; {@code changedTo} the last day */
     public record Wanted(@NotBlank(message = "A wanted line has no words.")
                          @Size(max = 500, message = "A wanted line is longer than 500 characters.") String words,
-                         @NotNull List<String> kinds,
+                         @NotNull List<@NotNull String> kinds,
                          @NotNull @Size(max = 200, message = "A name pattern is longer than 200 characters.") String pattern,
                          @Min(value = 0, message = "How many cannot be less than 0.")
                          @Max(value = 10_000_000, message = "How many cannot be more than ten million.") int hopedFor,
-                         boolean mustHave) { }
+                         @Min(value = 0, message = "A size cannot be less than 0.") long minBytes,
+                         @Nullable LocalDate changedFrom, @Nullable LocalDate changedTo, boolean mustHave) {
+
+        public static Wanted of(String words, List<String> kinds, String pattern, int hopedFor, boolean mustHave) {
+            return new Wanted(words, kinds, pattern, hopedFor, 0, null, null, mustHave);
+        }
+    }
+
+    /**
+     * What the customer agrees to.
+     *
+     * @param look what the lab may look at: nothing said, names only, previews, or contents where the work needs it
+     * @param told who else may be told about the case; empty for nobody
+     * @param mail whether messages by e-mail are welcome
+     */
+    public record Consent(@Pattern(regexp = "|names|previews|contents", message = "What may be looked at is names, previews or contents.") String look,
+                          @NotNull @Size(max = 300, message = "Who may be told is longer than 300 characters.") String told,
+                          boolean mail, boolean termsRead) {
+
+        public static final Consent NOT_ASKED = new Consent("", "", false, false);
+    }
 }

@@ -2,34 +2,68 @@ package org.brantel.server.intake;
 
 import jakarta.annotation.Nullable;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.List;
 import org.brantel.core.source.Identity;
 import org.brantel.core.wanted.WantedLine;
+import org.brantel.server.customers.CustomerViews;
+import org.brantel.server.protocol.LabProtocol;
 
 /** What others see of a case. */
 public final class CaseViews {
 
     private CaseViews() { }
 
-    public record Customer(String name, String contactPerson, String phone, String email) { }
-
     /** @param capacity bytes; 0 when not known */
-    public record Device(String type, String make, String model, String serial, long capacity) {
+    public record Device(long id, int position, String type, String make, String model, String serial, long capacity, String attachedBy,
+                         String accessories, String condition, String setName, @Nullable Integer slot, String entitlement,
+                         @Nullable LocalDate entitledUntil) {
+
         public Identity identity() {
             return new Identity(make, model, serial, capacity);
         }
+
+        /** Make and model, or else its type. */
+        public String label() {
+            String name = (make + " " + model).strip();
+            return name.isEmpty() ? type.replace('-', ' ') : name;
+        }
     }
 
-    public record Fact(String code, String value, String source, String who, Instant at) { }
+    /** @param measured by a station rather than entered by a person */
+    public record Fact(String code, String value, String source, boolean measured, String who, Instant at) implements LabProtocol.Stated { }
+
+    /** A fact that was corrected: it counts no longer and stays on record. */
+    public record Withdrawn(Fact fact, @Nullable String withdrawnBy, @Nullable Instant withdrawnAt) { }
 
     public record StageVisit(String stage, Instant at, String who) { }
 
-    public record Summary(String number, String customer, String contactPerson, Device device, String stage, String owner,
-                          @Nullable String path, Instant createdAt) { }
+    /** @param from the stage that it waits in */
+    public record Hold(String reason, LocalDate until, String from) { }
+
+    /**
+     * One line of a list of cases.
+     *
+     * @param device   the first one
+     * @param due      when the clock of its stage runs out; absent where there is none
+     */
+    public record Summary(String number, String customer, String contactPerson, Device device, int devices, String stage, String owner,
+                          @Nullable String path, Instant createdAt, Instant stageSince, @Nullable Instant due,
+                          @Nullable LocalDate deadline, @Nullable Hold hold) { }
+
+    /** @param total how many there are in all */
+    public record Page(List<Summary> cases, long total) { }
 
     /** @param version to be sent back with an edit, so that nobody overwrites another's */
-    public record Docket(String number, Customer customer, Device device, String story, String stage, String owner,
-                         @Nullable String path, @Nullable String pathReason, @Nullable String protocol, List<Fact> facts,
-                         List<WantedLine> wanted, List<StageVisit> stages, long custodyEntries, Instant createdAt,
-                         int version) { }
+    public record Docket(String number, CustomerViews.Customer customer, String contactPerson, List<Device> devices, String story,
+                         String stage, String owner, @Nullable String path, @Nullable String pathReason, @Nullable String protocol,
+                         List<Fact> facts, List<WantedLine> wanted, CaseForm.Consent consent, @Nullable LocalDate deadline,
+                         @Nullable Hold hold, List<StageVisit> stages, Instant stageSince, @Nullable Instant due, long custodyEntries,
+                         Instant createdAt, int version) {
+
+        /** The one that leads. */
+        public Device device() {
+            return devices.get(0);
+        }
+    }
 }

@@ -1,76 +1,77 @@
 package org.brantel.server.intake;
 
-import java.time.Clock;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
+import java.util.Locale;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.brantel.core.carve.Kinds;
-import org.brantel.core.triage.Facts;
-import org.brantel.core.triage.Protocol;
-import org.brantel.core.wanted.WantedLine;
+import org.brantel.server.customers.CustomerViews;
+import org.brantel.server.customers.Customers;
 import org.brantel.server.custody.CustodyService;
 import org.brantel.server.platform.Events;
 import org.brantel.server.platform.Refusal;
-import org.brantel.server.platform.Settings;
+import org.brantel.server.protocol.LabProtocol;
+import org.brantel.server.settings.LabSettings;
 import org.springframework.context.ApplicationEventPublisher;
-import org.springframework.data.domain.Sort;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** The lab's cases. */
+/** The lab's cases, one by one; {@link CaseLists} has many at once. */
 @Service
 public class Cases {
 
     /** The wanted list of a case was changed; what fits it must be found anew. */
     public record WantedChanged(String caseNumber) { }
 
-    private static final Protocol PROTOCOL = Protocol.current();
+    /** A case was logged. */
+    public record Logged(String caseNumber) { }
 
     private final LabCases cases;
-    private final Devices devices;
-    private final FactRows facts;
-    private final WantedRows wanted;
+    private final Entries entries;
     private final StageRows stages;
+    private final IntakeCheck check;
+    private final Customers customers;
     private final CustodyService custody;
+    private final LabSettings settings;
+    private final LabProtocol protocol;
     private final Events events;
     private final ApplicationEventPublisher announcer;
-    private final Settings settings;
-    private final Clock clock;
+    private final CaseClock clock;
 
-    Cases(LabCases cases, Devices devices, FactRows facts, WantedRows wanted, StageRows stages, CustodyService custody,
-          Events events, ApplicationEventPublisher announcer, Settings settings, Clock clock) {
+    Cases(LabCases cases, Entries entries, StageRows stages, IntakeCheck check, Customers customers, CustodyService custody,
+          LabSettings settings, LabProtocol protocol, Events events, ApplicationEventPublisher announcer, CaseClock clock) {
         this.cases = cases;
-        this.devices = devices;
-        this.facts = facts;
-        this.wanted = wanted;
+        this.entries = entries;
         this.stages = stages;
+        this.check = check;
+        this.customers = customers;
         this.custody = custody;
+        this.settings = settings;
+        this.protocol = protocol;
         this.events = events;
         this.announcer = announcer;
-        this.settings = settings;
         this.clock = clock;
     }
 
     /** Logs a new case. @return its number */
     @Transactional
     public String log(CaseForm form, String who) {
-        long capacity = check(form);
-        LabCase labCase = new LabCase(freeNumber(), who, clock.instant());
-        labCase.describe(form.customer(), form.story());
+        List<Long> capacities = check.check(form, null, clock.today());
+        Instant now = clock.now();
+        LabCase labCase = new LabCase(freeNumber(), who, now);
+        labCase.describe(form, customers.take(form.customer()));
         cases.save(labCase);
-        DeviceRecord device = new DeviceRecord(labCase.id());
-        device.describe(form.device(), capacity);
-        devices.save(device);
-        form.facts().forEach(f -> facts.save(new FactRow(labCase.id(), f.code(), f.value(), f.source(), who, clock.instant())));
-        form.wanted().forEach(w -> wanted.save(new WantedRow(labCase.id(), w)));
-        stages.save(new StageRow(labCase.id(), Stage.RECEIVED, clock.instant(), who));
-        custody.record(labCase.number(), who, "logged the case", form.customer().name().strip() + ": " + form.device().type()
-                + " " + form.device().make() + " " + form.device().model() + ", serial " + form.device().serial()
-                + ", " + form.facts().size() + " facts, " + form.wanted().size() + " wanted lines");
+        entries.replaceDevices(labCase, form.devices(), capacities);
+        entries.replaceFacts(labCase, form.facts(), who);
+        entries.replaceWanted(labCase, form.wanted());
+        stages.save(new StageRow(labCase.id(), Stage.RECEIVED, now, who));
+        custody.record(labCase.number(), who, "logged the case", form.customer().name().strip() + ": "
+                + form.devices().stream().map(d -> (d.type() + " " + d.make() + " " + d.model()).strip() + ", serial " + d.serial()).collect(Collectors.joining("; "))
+                + "; " + form.facts().size() + " facts, " + form.wanted().size() + " wanted lines");
+        index(labCase);
+        announcer.publishEvent(new Logged(labCase.number()));
         events.changed(labCase.number(), "case");
         return labCase.number();
     }
@@ -78,52 +79,97 @@ public class Cases {
     /** Changes what was entered; the old facts stay on record. */
     @Transactional
     public void edit(String number, CaseForm form, String who) {
-        long capacity = check(form);
         LabCase labCase = cases.findForEdit(number).orElseThrow(() -> missing(number));
+        List<Long> capacities = check.check(form, labCase.deadline(), clock.today());
         expectVersion(labCase, form.version());
-        labCase.describe(form.customer(), form.story());
-        deviceOf(labCase).describe(form.device(), capacity);
-        replaceFacts(labCase, form.facts(), who);
-        if (replaceWanted(labCase, form.wanted())) {
+        labCase.describe(form, customers.take(form.customer().of(labCase.customerId())));
+        entries.replaceDevices(labCase, form.devices(), capacities);
+        entries.replaceFacts(labCase, form.facts(), who);
+        if (entries.replaceWanted(labCase, form.wanted())) {
             announcer.publishEvent(new WantedChanged(number));
         }
         custody.record(number, who, "changed the intake", form.facts().size() + " facts, " + form.wanted().size() + " wanted lines");
+        index(labCase);
         events.changed(number, "case");
     }
 
-    private void replaceFacts(LabCase labCase, List<CaseForm.Fact> given, String who) {
-        Set<CaseForm.Fact> wantedNow = Set.copyOf(given);
-        Set<CaseForm.Fact> standing = facts.findByCaseIdAndWithdrawnFalseOrderById(labCase.id()).stream().filter(row -> {
-            CaseViews.Fact f = row.view();
-            boolean stays = wantedNow.contains(new CaseForm.Fact(f.code(), f.value(), f.source()));
-            if (!stays) {
-                row.withdraw();
-            }
-            return stays;
-        }).map(row -> new CaseForm.Fact(row.view().code(), row.view().value(), row.view().source())).collect(Collectors.toSet());
-        given.stream().filter(f -> !standing.contains(f)).forEach(f ->
-                facts.save(new FactRow(labCase.id(), f.code(), f.value(), f.source(), who, clock.instant())));
-    }
-
-    /** @return whether anything changed */
-    private boolean replaceWanted(LabCase labCase, List<CaseForm.Wanted> given) {
-        List<CaseForm.Wanted> standing = wanted.findByCaseIdOrderById(labCase.id()).stream().map(WantedRow::line)
-                .map(l -> new CaseForm.Wanted(l.words(), l.kinds(), l.pattern(), l.hopedFor(), l.mustHave())).toList();
-        if (!standing.equals(given)) {
-            wanted.deleteAll(wanted.findByCaseIdOrderById(labCase.id()));
-            given.forEach(w -> wanted.save(new WantedRow(labCase.id(), w)));
-            return true;
-        }
-        return false;
+    /** Records what was seen on the bench. @param measured codes whose value a station measured by itself */
+    @Transactional
+    public void observe(String number, List<CaseForm.Fact> seen, Set<String> measured, String who) {
+        LabCase labCase = cases.findForEdit(number).orElseThrow(() -> missing(number));
+        protocol.facts(seen);
+        entries.observe(labCase, seen, measured, who);
+        custody.record(number, who, "checked the device on the bench", seen.stream().map(f -> f.code() + "=" + f.value()
+                + (measured.contains(f.code()) ? " (measured)" : "")).collect(Collectors.joining(", ")));
+        events.changed(number, "case");
     }
 
     /** Records the decision on a recovery path and moves the case on. */
     @Transactional
-    public void decide(String number, int version, String path, String reason, String protocol, String who) {
+    public void decide(String number, int version, String path, String reason, String protocolName, String who) {
         LabCase labCase = find(number);
         expectVersion(labCase, version);
-        labCase.decide(path, reason, protocol);
-        moveTo(labCase, path.equals("decline") ? Stage.DECLINED : Stage.TRIAGED, who);
+        labCase.decide(path, reason, protocolName);
+        if (path.equals("decline")) {
+            moveTo(labCase, Stage.DECLINED, who);
+        } else if (labCase.stage() == Stage.RECEIVED || !labCase.stage().isOpen()) {
+            // A case that is further on stays there: another path is another way of going on. One that was over is open again.
+            moveTo(labCase, Stage.TRIAGED, who);
+        }
+        events.changed(number, "case");
+    }
+
+    /** Puts back what a decision changed. */
+    @Transactional
+    public void undecide(String number, String path, String reason, String protocolName, Stage stage) {
+        LabCase labCase = find(number);
+        labCase.decide(path, reason, protocolName);
+        // Its clock goes on as if nothing had been decided.
+        labCase.moveTo(stage, stages.findByCaseIdOrderById(labCase.id()).stream().filter(s -> s.stage() == stage).reduce((a, b) -> b)
+                .map(StageRow::at).orElse(clock.now()));
+        events.changed(number, "case");
+    }
+
+    /** Sets a case aside. @param until the day on which it comes up again */
+    @Transactional
+    public void hold(String number, String reason, LocalDate until, String who) {
+        LabCase labCase = find(number);
+        if (!labCase.stage().isOpen()) {
+            throw Refusal.conflict(number + " is " + labCase.stage().word() + "; only an open case can be held.");
+        }
+        if (reason == null || reason.isBlank()) {
+            throw Refusal.badInput("reason", "Write down what the case waits for.");
+        }
+        if (until == null || !until.isAfter(clock.today()) || until.isAfter(clock.today().plusYears(1))) {
+            throw Refusal.badInput("until", "A case wakes on a day from tomorrow to a year from now.");
+        }
+        boolean fresh = labCase.stage() != Stage.ON_HOLD;
+        labCase.hold(reason.strip(), until, clock.now());
+        if (fresh) {
+            stages.save(new StageRow(labCase.id(), Stage.ON_HOLD, clock.now(), who));
+        }
+        custody.record(number, who, fresh ? "held the case" : "holds the case longer", "until " + until + ": " + reason.strip());
+        events.changed(number, "case");
+    }
+
+    /** Takes a held case up again, where it was. */
+    @Transactional
+    public void wake(String number, String who) {
+        LabCase labCase = find(number);
+        if (labCase.stage() != Stage.ON_HOLD) {
+            throw Refusal.conflict(number + " is not on hold; somebody took it up already.");
+        }
+        custody.record(number, who, "took the case up again", "");
+        moveTo(labCase, labCase.holdFrom(), who);
+    }
+
+    /** @param owner the colleague's name */
+    @Transactional
+    public void handOver(String number, String owner, String who) {
+        LabCase labCase = find(number);
+        custody.record(number, who, "handed the case over", "from " + labCase.owner() + " to " + owner);
+        labCase.handTo(owner);
+        events.changed(number, "case");
     }
 
     @Transactional
@@ -133,8 +179,9 @@ public class Cases {
 
     private void moveTo(LabCase labCase, Stage stage, String who) {
         if (labCase.stage() != stage) {
-            labCase.moveTo(stage);
-            stages.save(new StageRow(labCase.id(), stage, clock.instant(), who));
+            Instant now = clock.now();
+            labCase.moveTo(stage, now);
+            stages.save(new StageRow(labCase.id(), stage, now, who));
         }
         events.changed(labCase.number(), "case");
     }
@@ -142,26 +189,16 @@ public class Cases {
     @Transactional(readOnly = true)
     public CaseViews.Docket docket(String number) {
         LabCase c = find(number);
-        return new CaseViews.Docket(c.number(), c.customer(), deviceOf(c).view(), c.story(), c.stage().word(), c.owner(),
-                c.path(), c.pathReason(), c.protocol(), factsOf(c), wantedOf(c),
-                stages.findByCaseIdOrderById(c.id()).stream().map(StageRow::view).toList(), custody.count(number),
-                c.createdAt(), c.version());
+        return new CaseViews.Docket(c.number(), customers.view(c.customerId()), c.contactPerson(), entries.devices(c), c.story(),
+                c.stage().word(), c.owner(), c.path(), c.pathReason(), c.protocol(), entries.facts(c), entries.wanted(c), c.consent(),
+                c.deadline(), c.hold(), stages.findByCaseIdOrderById(c.id()).stream().map(StageRow::view).toList(), c.stageSince(),
+                clock.due(c, settings.clocks()), custody.count(number), c.createdAt(), c.version());
     }
 
-    /** Cases that are neither closed nor declined, newest first. */
+    /** Facts that were corrected, newest first. */
     @Transactional(readOnly = true)
-    public List<CaseViews.Summary> open() {
-        return summaries(cases.findByStageNotInOrderByCreatedAtDesc(List.of(Stage.CLOSED, Stage.DECLINED)));
-    }
-
-    /** Newest first. */
-    @Transactional(readOnly = true)
-    public List<CaseViews.Summary> all() {
-        return summaries(cases.findAll(Sort.by(Sort.Direction.DESC, "createdAt")));
-    }
-
-    private List<CaseViews.Summary> summaries(List<LabCase> found) {
-        return found.stream().map(c -> c.summary(deviceOf(c))).toList();
+    public List<CaseViews.Withdrawn> corrected(String number) {
+        return entries.corrected(find(number));
     }
 
     @Transactional(readOnly = true)
@@ -180,16 +217,30 @@ public class Cases {
         return cases.findById(id).orElseThrow().number();
     }
 
-    private List<CaseViews.Fact> factsOf(LabCase c) {
-        return facts.findByCaseIdAndWithdrawnFalseOrderById(c.id()).stream().map(FactRow::view).toList();
+    /** Numbers of a customer's cases, newest first. */
+    @Transactional(readOnly = true)
+    public List<String> ofCustomer(long customer) {
+        return cases.findByCustomerIdOrderByIdDesc(customer).stream().map(LabCase::number).toList();
     }
 
-    private List<WantedLine> wantedOf(LabCase c) {
-        return wanted.findByCaseIdOrderById(c.id()).stream().map(WantedRow::line).toList();
+    /** Gives cases to another customer. */
+    @Transactional
+    public void giveTo(List<String> numbers, CustomerViews.Customer customer, String who) {
+        for (LabCase c : cases.findByNumberIn(numbers)) {
+            custody.record(c.number(), who, "gave the case to another customer record", "from " + c.customerName() + " (" + c.customerId()
+                    + ") to " + customer.name() + " (" + customer.id() + ")");
+            c.isOf(customer.id(), customer.name());
+            index(c);
+            events.changed(c.number(), "case");
+        }
     }
 
-    private DeviceRecord deviceOf(LabCase c) {
-        return devices.findByCaseId(c.id()).orElseThrow();
+    private void index(LabCase c) {
+        CustomerViews.Customer customer = customers.view(c.customerId());
+        cases.saveAndFlush(c);
+        String words = FindWords.of(c.number(), c.contactPerson(), customer, entries.devices(c), entries.wanted(c));
+        cases.index(c.id(), words);
+        cases.indexWords(words);
     }
 
     private LabCase find(String number) {
@@ -207,29 +258,8 @@ public class Cases {
         }
     }
 
-    /** @return the capacity in bytes */
-    private static long check(CaseForm form) {
-        try {
-            Facts.of(grouped(form.facts(), "told"), grouped(form.facts(), "observed"), PROTOCOL);
-        } catch (Facts.UnknownFact e) {
-            throw Refusal.badInput("facts", e.getMessage());
-        }
-        if (PROTOCOL.fact("medium.type").orElseThrow().values().stream().noneMatch(form.device().type()::equals)) {
-            throw Refusal.badInput("device.type", "'" + form.device().type() + "' is not a device type; choose one of the list.");
-        }
-        form.wanted().stream().flatMap(w -> w.kinds().stream()).filter(k -> !Kinds.isKnownWord(k)).findFirst().ifPresent(k -> {
-            throw Refusal.badInput("wanted", "'" + k + "' is not a kind of file; take one like image, document or jpg.");
-        });
-        return Capacity.parse(form.device().capacity());
-    }
-
-    private static Map<String, List<String>> grouped(List<CaseForm.Fact> facts, String source) {
-        return facts.stream().filter(f -> f.source().equals(source)).collect(Collectors.groupingBy(CaseForm.Fact::code,
-                LinkedHashMap::new, Collectors.mapping(CaseForm.Fact::value, Collectors.toList())));
-    }
-
     private String freeNumber() {
-        String month = LocalDate.now(clock.withZone(settings.zone())).format(DateTimeFormatter.ofPattern("yyMM"));
+        String month = clock.today().format(DateTimeFormatter.ofPattern("yyMM", Locale.ROOT));
         return "BR-" + month + "-%04d".formatted(cases.nextNumber() % 10_000);
     }
 }

@@ -6,6 +6,7 @@ import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import java.time.LocalDate;
 
 @Entity
 @Table(name = "device")
@@ -16,11 +17,21 @@ class DeviceRecord {
     private Long id;
     @Column(updatable = false)
     private Long caseId;
+    private int position;
     private String type;
     private String make;
     private String model;
     private String serial;
     private long capacity;
+    @Column(name = "interface")
+    private String attachedBy;
+    private String accessories;
+    private String condition;
+    private String setName;
+    private Integer slot;
+    private String entitlement;
+    private LocalDate entitledUntil;
+    private boolean removed;
 
     protected DeviceRecord() { }
 
@@ -28,15 +39,38 @@ class DeviceRecord {
         this.caseId = caseId;
     }
 
-    void describe(CaseForm.Device device, long bytes) {
+    void describe(CaseForm.Device device, int place, long bytes) {
+        position = place;
         type = device.type();
         make = device.make().strip();
         model = device.model().strip();
         serial = device.serial().strip();
         capacity = bytes;
+        attachedBy = device.attachedBy().strip();
+        accessories = device.accessories().strip();
+        condition = device.condition().strip();
+        setName = device.setName().strip();
+        slot = device.slot();
+        entitlement = device.entitlement().strip();
+        entitledUntil = device.entitledUntil();
+        removed = false;
+    }
+
+    /** It was logged by mistake; photos and records that speak of it stay. */
+    void remove() {
+        removed = true;
+    }
+
+    Long id() {
+        return id;
+    }
+
+    Long caseId() {
+        return caseId;
     }
 
     CaseViews.Device view() {
-        return new CaseViews.Device(type, make, model, serial, capacity);
+        return new CaseViews.Device(id, position, type, make, model, serial, capacity, attachedBy, accessories, condition, setName, slot,
+                entitlement, entitledUntil);
     }
 }

@@ -13,6 +13,9 @@ import java.time.Instant;
 @Table(name = "fact")
 class FactRow {
 
+    /** When the facts of a case changed last. */
+    record Changed(Long caseId, Instant at) { }
+
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     private Long id;
@@ -28,24 +31,43 @@ class FactRow {
     private String who;
     @Column(updatable = false)
     private Instant at;
+    @Column(updatable = false)
+    private boolean measured;
     private boolean withdrawn;
+    private String withdrawnBy;
+    private Instant withdrawnAt;
 
     protected FactRow() { }
 
-    FactRow(Long caseId, String code, String value, String source, String who, Instant at) {
+    FactRow(Long caseId, CaseForm.Fact fact, boolean measured, String who, Instant at) {
         this.caseId = caseId;
-        this.code = code;
-        this.value = value;
-        this.source = source;
+        this.code = fact.code();
+        this.value = fact.value();
+        this.source = fact.source();
+        this.measured = measured;
         this.who = who;
         this.at = at;
     }
 
-    void withdraw() {
+    void withdraw(String by, Instant when) {
         withdrawn = true;
+        withdrawnBy = by;
+        withdrawnAt = when;
+    }
+
+    CaseForm.Fact stated() {
+        return new CaseForm.Fact(code, value, source);
     }
 
     CaseViews.Fact view() {
-        return new CaseViews.Fact(code, value, source, who, at);
+        return new CaseViews.Fact(code, value, source, measured, who, at);
+    }
+
+    CaseViews.Withdrawn withdrawnView() {
+        return new CaseViews.Withdrawn(view(), withdrawnBy, withdrawnAt);
+    }
+
+    Long caseId() {
+        return caseId;
     }
 }

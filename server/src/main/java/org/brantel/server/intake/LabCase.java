@@ -10,6 +10,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.Instant;
+import java.time.LocalDate;
 
 @Entity
 @Table(name = "lab_case")
@@ -22,11 +23,20 @@ class LabCase {
     private String number;
     private String customerName;
     private String contactPerson;
-    private String phone;
-    private String email;
+    private Long customerId;
+    private LocalDate deadline;
+    private String consentLook;
+    private String consentTold;
+    private boolean consentMail;
+    private boolean termsRead;
     private String story;
     @Enumerated(EnumType.STRING)
     private Stage stage;
+    private Instant stageSince;
+    private String holdReason;
+    private LocalDate holdUntil;
+    @Enumerated(EnumType.STRING)
+    private Stage holdFrom;
     private String owner;
     private String path;
     private String pathReason;
@@ -43,14 +53,23 @@ class LabCase {
         this.owner = owner;
         this.stage = Stage.RECEIVED;
         this.createdAt = createdAt;
+        this.stageSince = createdAt;
     }
 
-    void describe(CaseForm.Customer customer, String newStory) {
-        customerName = customer.name().strip();
-        contactPerson = customer.contactPerson().strip();
-        phone = customer.phone().strip();
-        email = customer.email().strip();
-        story = newStory.strip();
+    void describe(CaseForm form, long customer) {
+        isOf(customer, form.customer().name());
+        contactPerson = form.contactPerson().strip();
+        story = form.story().strip();
+        deadline = form.deadline();
+        consentLook = form.consent().look();
+        consentTold = form.consent().told().strip();
+        consentMail = form.consent().mail();
+        termsRead = form.consent().termsRead();
+    }
+
+    void isOf(long customer, String name) {
+        customerId = customer;
+        customerName = name.strip();
     }
 
     void decide(String newPath, String reason, String protocolVersion) {
@@ -59,8 +78,27 @@ class LabCase {
         protocol = protocolVersion;
     }
 
-    void moveTo(Stage newStage) {
+    void moveTo(Stage newStage, Instant at) {
         stage = newStage;
+        stageSince = at;
+        if (newStage != Stage.ON_HOLD) {
+            holdReason = null;
+            holdUntil = null;
+            holdFrom = null;
+        }
+    }
+
+    void hold(String reason, LocalDate until, Instant at) {
+        if (stage != Stage.ON_HOLD) {
+            holdFrom = stage;
+            moveTo(Stage.ON_HOLD, at);
+        }
+        holdReason = reason;
+        holdUntil = until;
+    }
+
+    void handTo(String newOwner) {
+        owner = newOwner;
     }
 
     Long id() {
@@ -79,12 +117,37 @@ class LabCase {
         return version;
     }
 
-    CaseViews.Summary summary(DeviceRecord device) {
-        return new CaseViews.Summary(number, customerName, contactPerson, device.view(), stage.word(), owner, path, createdAt);
+    long customerId() {
+        return customerId;
     }
 
-    CaseViews.Customer customer() {
-        return new CaseViews.Customer(customerName, contactPerson, phone, email);
+    String customerName() {
+        return customerName;
+    }
+
+    String contactPerson() {
+        return contactPerson;
+    }
+
+    LocalDate deadline() {
+        return deadline;
+    }
+
+    CaseForm.Consent consent() {
+        return new CaseForm.Consent(consentLook, consentTold, consentMail, termsRead);
+    }
+
+    Instant stageSince() {
+        return stageSince;
+    }
+
+    /** Null unless it is on hold. */
+    CaseViews.Hold hold() {
+        return stage == Stage.ON_HOLD && holdUntil != null ? new CaseViews.Hold(holdReason, holdUntil, holdFrom.word()) : null;
+    }
+
+    Stage holdFrom() {
+        return holdFrom;
     }
 
     String story() {

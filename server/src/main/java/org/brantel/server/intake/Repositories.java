@@ -5,10 +5,12 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.JpaSpecificationExecutor;
 import org.springframework.data.jpa.repository.Lock;
+import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 
-interface LabCases extends JpaRepository<LabCase, Long> {
+interface LabCases extends JpaRepository<LabCase, Long>, JpaSpecificationExecutor<LabCase> {
 
     Optional<LabCase> findByNumber(String number);
 
@@ -17,20 +19,40 @@ interface LabCases extends JpaRepository<LabCase, Long> {
     @Query("select c from LabCase c where c.number = ?1")
     Optional<LabCase> findForEdit(String number);
 
-    List<LabCase> findByStageNotInOrderByCreatedAtDesc(Collection<Stage> stages);
+    List<LabCase> findByNumberIn(Collection<String> numbers);
+
+    List<LabCase> findByCustomerIdOrderByIdDesc(Long customerId);
 
     @Query(value = "select nextval('case_number_seq')", nativeQuery = true)
     long nextNumber();
+
+    /** What Ctrl K looks in. */
+    @Modifying
+    @Query(value = "insert into find_text (case_id, words) values (?1, ?2) on conflict (case_id) do update set words = excluded.words", nativeQuery = true)
+    void index(long caseId, String words);
+
+    @Modifying
+    @Query(value = "insert into find_word (word) select distinct w from regexp_split_to_table(?1, '[^[:alnum:]]+') w where length(w) > 2 on conflict do nothing", nativeQuery = true)
+    void indexWords(String words);
 }
 
 interface Devices extends JpaRepository<DeviceRecord, Long> {
 
-    Optional<DeviceRecord> findByCaseId(Long caseId);
+    List<DeviceRecord> findByCaseIdAndRemovedFalseOrderByPosition(Long caseId);
+
+    List<DeviceRecord> findByCaseIdInAndRemovedFalseOrderByPosition(Collection<Long> caseIds);
 }
 
 interface FactRows extends JpaRepository<FactRow, Long> {
 
     List<FactRow> findByCaseIdAndWithdrawnFalseOrderById(Long caseId);
+
+    List<FactRow> findByCaseIdInAndWithdrawnFalseOrderById(Collection<Long> caseIds);
+
+    @Query("select new org.brantel.server.intake.FactRow$Changed(f.caseId, max(coalesce(f.withdrawnAt, f.at))) from FactRow f where f.caseId in ?1 group by f.caseId")
+    List<FactRow.Changed> findChanged(Collection<Long> caseIds);
+
+    List<FactRow> findByCaseIdAndWithdrawnTrueOrderByWithdrawnAtDesc(Long caseId);
 }
 
 interface WantedRows extends JpaRepository<WantedRow, Long> {

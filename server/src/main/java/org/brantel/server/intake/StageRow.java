@@ -37,6 +37,14 @@ class StageRow {
         this.who = who;
     }
 
+    Stage stage() {
+        return stage;
+    }
+
+    Instant at() {
+        return at;
+    }
+
     CaseViews.StageVisit view() {
         return new CaseViews.StageVisit(stage.word(), at, who);
     }

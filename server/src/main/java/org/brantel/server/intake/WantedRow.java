@@ -6,6 +6,7 @@ import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import java.time.LocalDate;
 import java.util.List;
 import org.brantel.core.wanted.WantedLine;
 
@@ -23,6 +24,8 @@ class WantedRow {
     private String pattern;
     private int hopedFor;
     private long minBytes;
+    private LocalDate changedFrom;
+    private LocalDate changedTo;
     private boolean mustHave;
 
     protected WantedRow() { }
@@ -33,11 +36,14 @@ class WantedRow {
         kinds = String.join(",", form.kinds());
         pattern = form.pattern().strip();
         hopedFor = form.hopedFor();
+        minBytes = form.minBytes();
+        changedFrom = form.changedFrom();
+        changedTo = form.changedTo();
         mustHave = form.mustHave();
     }
 
     WantedLine line() {
         return new WantedLine(id, words, kinds.isEmpty() ? List.of() : List.of(kinds.split(",")), pattern, hopedFor,
-                minBytes, mustHave);
+                minBytes, changedFrom, changedTo, mustHave);
     }
 }

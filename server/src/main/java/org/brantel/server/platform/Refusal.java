@@ -41,6 +41,10 @@ public final class Refusal extends RuntimeException {
         return new Refusal(HttpStatus.TOO_MANY_REQUESTS, null, sentence);
     }
 
+    public static Refusal tooLarge(String sentence) {
+        return new Refusal(HttpStatus.CONTENT_TOO_LARGE, null, sentence);
+    }
+
     public static Refusal gone(String sentence) {
         return new Refusal(HttpStatus.GONE, null, sentence);
     }

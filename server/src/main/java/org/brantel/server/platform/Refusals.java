@@ -4,6 +4,7 @@ import jakarta.annotation.Nullable;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.time.DateTimeException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.OptimisticLockingFailureException;
@@ -43,6 +44,13 @@ class Refusals {
 
     @ExceptionHandler
     ResponseEntity<Answer> unreadable(HttpMessageNotReadableException e) {
+        // A value that refuses to be made says why.
+        if (e.getMostSpecificCause() instanceof IllegalArgumentException own && own.getMessage() != null && !(own instanceof NumberFormatException)) {
+            return answer(HttpStatus.BAD_REQUEST, "It could not be taken: " + own.getMessage() + ".", null);
+        }
+        if (e.getMostSpecificCause() instanceof DateTimeException) {
+            return answer(HttpStatus.BAD_REQUEST, "A date could not be read; write it like 2026-11-25.", null);
+        }
         return answer(HttpStatus.BAD_REQUEST, "The request could not be read; reload the page and try again.", null);
     }
 

@@ -21,7 +21,9 @@ import org.springframework.context.annotation.Configuration;
 class SchemaNames {
 
     /** The core knows no annotation for it; its Javadoc says which of its properties may be absent. */
-    private static final Map<String, Set<String>> OF_THE_CORE = Map.of("Ranking", Set.of("nextQuestion"));
+    private static final Map<String, Set<String>> OF_THE_CORE = Map.of("Ranking", Set.of("nextQuestion"),
+            "ProtocolFactCode", Set.of("checks"), "Movement", Set.of("ledBefore", "leadsNow"), "Estimate", Set.of("imaging", "scanning"),
+            "WantedLine", Set.of("from", "to"));
 
     private final Map<String, Class<?>> named = new ConcurrentHashMap<>();
 

@@ -14,9 +14,20 @@ import org.springframework.boot.context.properties.ConfigurationProperties;
  * @param demo        load the demo lab when there is no case yet
  * @param demoDevices folder of the simulated devices that ship with the product
  * @param linkDays    how long a customer's link lives
+ * @param demoCases   how many cases of past years the demo lab has besides its own
+ * @param smtp        the mail server that takes the lab's messages
  */
 @ConfigurationProperties("brantel")
-public record Settings(Path home, String lab, String phone, ZoneId zone, boolean demo, Path demoDevices, int linkDays) {
+public record Settings(Path home, String lab, String phone, ZoneId zone, boolean demo, Path demoDevices, int linkDays, int demoCases,
+                       Smtp smtp) {
+
+    /**
+     * @param host     empty when the lab sends no mail
+     * @param user     empty where the server asks for none
+     * @param startTls whether the connection is turned into an encrypted one before anything is said
+     * @param from     the sender's address
+     */
+    public record Smtp(String host, int port, String user, String password, boolean startTls, String from) { }
 
     public Path inbox() {
         return home.resolve("inbox");

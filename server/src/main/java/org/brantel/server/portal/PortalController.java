@@ -99,7 +99,7 @@ class PortalController {
         DeliveryViews.Delivery d = opened.delivery();
         CaseViews.Docket docket = cases.docket(d.caseNumber());
         Account account = account(opened);
-        return new PortalPage(settings.lab(), settings.phone(), d.caseNumber(), docket.customer().contactPerson(),
+        return new PortalPage(settings.lab(), settings.phone(), d.caseNumber(), docket.contactPerson(),
                 docket.customer().name(), (docket.device().make() + " " + docket.device().model()).strip(), account.wanted(),
                 lines(account), d.bytes(), d.fingerprint(), d.sealedAt(), d.expiresAt(), d.receipt());
     }

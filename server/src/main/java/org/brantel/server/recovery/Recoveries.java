@@ -5,7 +5,9 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.brantel.server.catalogue.Catalogues;
 import org.brantel.server.custody.CustodyService;
 import org.brantel.server.intake.Cases;
@@ -96,6 +98,12 @@ public class Recoveries {
     @Transactional(readOnly = true)
     public List<RecoveryViews.Run> runs(String number) {
         return runs.findByCaseIdOrderByIdDesc(cases.id(number)).stream().map(r -> r.view(number)).toList();
+    }
+
+    /** The newest run of each of these cases that has one, by case number. */
+    @Transactional(readOnly = true)
+    public Map<String, RecoveryViews.Run> newest(Map<Long, String> cases) {
+        return runs.findNewest(cases.keySet()).stream().map(r -> r.view(cases.get(r.caseId()))).collect(Collectors.toMap(RecoveryViews.Run::caseNumber, v -> v));
     }
 
     /** Of all cases. */

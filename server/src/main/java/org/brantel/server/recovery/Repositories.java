@@ -4,10 +4,14 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
 
 interface RecoveryRuns extends JpaRepository<RecoveryRun, Long> {
 
     List<RecoveryRun> findByCaseIdOrderByIdDesc(Long caseId);
+
+    @Query("select r from RecoveryRun r where r.id in (select max(x.id) from RecoveryRun x where x.caseId in ?1 group by x.caseId)")
+    List<RecoveryRun> findNewest(Collection<Long> caseIds);
 
     List<RecoveryRun> findByStateInOrderById(Collection<RecoveryRun.State> states);
 

@@ -9,7 +9,9 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.io.IOException;
+import java.time.Duration;
 import java.time.Instant;
+import org.brantel.core.estimate.Measured;
 import org.brantel.core.json.Json;
 import org.brantel.core.scan.ScanReport;
 import org.hibernate.annotations.DynamicUpdate;
@@ -118,6 +120,10 @@ class ScanSession {
 
     String method() {
         return method;
+    }
+
+    Measured measured() {
+        return new Measured(method, "", true, total, Duration.between(startedAt, endedAt).toMillis() / 1000.0);
     }
 
     ScanView view(String caseNumber) {

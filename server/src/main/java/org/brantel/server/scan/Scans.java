@@ -4,7 +4,10 @@ import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
 import java.time.Clock;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
+import org.brantel.core.estimate.Measured;
 import org.brantel.core.scan.ScanMethod;
 import org.brantel.server.bench.Bench;
 import org.brantel.server.custody.CustodyService;
@@ -78,6 +81,19 @@ public class Scans {
     @Transactional(readOnly = true)
     public List<ScanView> sessions(String number) {
         return sessions.findByCaseIdOrderById(cases.id(number)).stream().map(s -> s.view(number)).toList();
+    }
+
+    /** The newest session of each of these cases that has one, by case number. */
+    @Transactional(readOnly = true)
+    public Map<String, ScanView> newest(Map<Long, String> cases) {
+        return sessions.findNewest(cases.keySet()).stream().map(s -> s.view(cases.get(s.caseId()))).collect(Collectors.toMap(ScanView::caseNumber, v -> v));
+    }
+
+    /** Scans of one method that ended, newest first; for estimating others. */
+    @Transactional(readOnly = true)
+    public List<Measured> measured() {
+        return sessions.findTop200ByStateAndMethodInOrderByIdDesc(ScanSession.State.DONE, List.of("structure", "carve")).stream()
+                .map(ScanSession::measured).toList();
     }
 
     /** Of all cases. */

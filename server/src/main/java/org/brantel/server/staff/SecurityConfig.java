@@ -34,7 +34,7 @@ class SecurityConfig {
                 .authorizeHttpRequests(r -> r
                         .dispatcherTypeMatchers(DispatcherType.ERROR, DispatcherType.FORWARD, DispatcherType.ASYNC).permitAll()
                         .requestMatchers(HttpMethod.GET, "/", "/index.html", "/favicon.svg", "/assets/**", "/desk", "/intake",
-                                "/bench", "/handover", "/ledger", "/sign-in", "/setup", "/cases/**", "/d/**").permitAll()
+                                "/bench", "/handover", "/ledger", "/settings", "/outbox", "/sign-in", "/setup", "/cases/**", "/imaging/**", "/d/**").permitAll()
                         .requestMatchers("/api/session", "/api/setup").permitAll()
                         .requestMatchers("/api/portal/**").permitAll()
                         .requestMatchers(HttpMethod.GET, "/actuator/health").permitAll()

@@ -1,67 +1,134 @@
 package org.brantel.server.triage;
 
-import java.util.LinkedHashMap;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
-import java.util.stream.Collectors;
-import org.brantel.core.triage.Facts;
-import org.brantel.core.triage.Protocol;
+import java.util.Optional;
+import java.util.Set;
+import org.brantel.core.estimate.Estimate;
+import org.brantel.core.estimate.Estimator;
+import org.brantel.core.estimate.Measured;
+import org.brantel.core.json.Json;
+import org.brantel.core.triage.Movement;
 import org.brantel.core.triage.Ranking;
 import org.brantel.core.triage.Triage;
+import org.brantel.server.bench.Bench;
 import org.brantel.server.custody.CustodyService;
 import org.brantel.server.intake.CaseForm;
+import org.brantel.server.intake.CaseLists;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.platform.Refusal;
+import org.brantel.server.platform.Settings;
+import org.brantel.server.protocol.LabProtocol;
+import org.brantel.server.scan.Scans;
+import org.brantel.server.settings.LabSettings;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Ranks and decides. */
+/** Ranks, estimates and decides. */
 @Service
 public class TriageService {
 
-    private final Protocol protocol = Protocol.current();
-    private final Triage triage = new Triage(protocol);
+    /** A path was decided on; {@code label} is its name, {@code reason} may be empty. */
+    public record Decided(String caseNumber, String path, String label, String reason) { }
+
+    /** The latest decision was taken back. */
+    public record Undecided(String caseNumber) { }
+
+    /** What a case's latest decision would be made of today. */
+    public record Moved(String caseNumber, String path, Movement movement) { }
+
+    private static final Set<String> BOXES = Set.of("nas", "raid-set");
+
+    private final LabProtocol protocol;
+    private final Decisions decisions;
     private final Cases cases;
+    private final CaseLists lists;
+    private final Bench bench;
+    private final Scans scans;
+    private final LabSettings labSettings;
     private final CustodyService custody;
+    private final ApplicationEventPublisher announcer;
+    private final Settings settings;
+    private final Clock clock;
 
-    TriageService(Cases cases, CustodyService custody) {
+    TriageService(LabProtocol protocol, Decisions decisions, Cases cases, CaseLists lists, Bench bench, Scans scans, LabSettings labSettings,
+                  CustodyService custody, ApplicationEventPublisher announcer, Settings settings, Clock clock) {
+        this.protocol = protocol;
+        this.decisions = decisions;
         this.cases = cases;
+        this.lists = lists;
+        this.bench = bench;
+        this.scans = scans;
+        this.labSettings = labSettings;
         this.custody = custody;
-    }
-
-    Protocol protocol() {
-        return protocol;
+        this.announcer = announcer;
+        this.settings = settings;
+        this.clock = clock;
     }
 
     /** The ranking for facts that are still being entered. */
-    Ranking rank(List<CaseForm.Fact> facts) {
-        try {
-            return triage.rank(Facts.of(grouped(facts, "told"), grouped(facts, "observed"), protocol));
-        } catch (Facts.UnknownFact e) {
-            throw Refusal.badInput("facts", e.getMessage());
-        }
+    public Ranking rank(List<CaseForm.Fact> facts) {
+        return protocol.triage().rank(protocol.facts(facts));
     }
 
-    /** The ranking for a case as it stands; the device's type is a fact of its own. */
-    public Ranking rank(CaseViews.Docket docket) {
-        List<CaseForm.Fact> facts = docket.facts().stream()
-                .map(f -> new CaseForm.Fact(f.code(), f.value(), f.source())).collect(Collectors.toList());
+    /** The ranking for a case as it stands; the lead device's type is a fact of its own. */
+    @Transactional(readOnly = true)
+    public Ranking rank(String number) {
+        return rank(factsOf(number));
+    }
+
+    private List<CaseForm.Fact> factsOf(String number) {
+        return facts(cases.docket(number));
+    }
+
+    private static List<CaseForm.Fact> facts(CaseViews.Docket docket) {
+        List<CaseForm.Fact> facts = new ArrayList<>(docket.facts().stream().map(f -> new CaseForm.Fact(f.code(), f.value(), f.source())).toList());
         if (facts.stream().noneMatch(f -> f.code().equals("medium.type"))) {
             facts.add(new CaseForm.Fact("medium.type", docket.device().type(), "told"));
         }
-        return rank(facts);
+        return facts;
     }
 
-    private static Map<String, List<String>> grouped(List<CaseForm.Fact> facts, String source) {
-        return facts.stream().filter(f -> f.source().equals(source)).collect(Collectors.groupingBy(CaseForm.Fact::code,
-                LinkedHashMap::new, Collectors.mapping(CaseForm.Fact::value, Collectors.toList())));
+    /** @param path empty for the one that leads */
+    @Transactional(readOnly = true)
+    public Estimate estimate(String number, String path) {
+        CaseViews.Docket docket = cases.docket(number);
+        return estimate(facts(docket), path, docket.device().type(), readable(docket.devices().stream()
+                .map(d -> Map.entry(d.type(), d.capacity())).toList()), docket.device().attachedBy(), docket.deadline());
     }
 
-    /** @param reason needed when the path is not the first of the ranking */
+    /** Bytes to be read: of a set its members, not the box that holds them. */
+    static long readable(List<Map.Entry<String, Long>> devices) {
+        boolean members = devices.stream().anyMatch(d -> !BOXES.contains(d.getKey()));
+        return devices.stream().filter(d -> !members || !BOXES.contains(d.getKey())).mapToLong(Map.Entry::getValue).sum();
+    }
+
+    /** @param capacity bytes of all devices together; 0 when not known */
+    Estimate estimate(List<CaseForm.Fact> facts, String path, String medium, long capacity, String attachedBy, LocalDate deadline) {
+        Triage triage = protocol.triage();
+        String meant = path.isEmpty() ? triage.ranking(protocol.facts(facts)).get(0).path() : path;
+        if (triage.protocol().path(meant).isEmpty()) {
+            throw Refusal.badInput("path", "There is no recovery path '" + meant + "'.");
+        }
+        List<Measured> history = new ArrayList<>(bench.measured());
+        history.addAll(scans.measured());
+        return protocol.estimator().estimate(meant, protocol.facts(facts), new Estimator.Job(medium, capacity, attachedBy, deadline), history,
+                labSettings.prices(), LocalDate.now(clock.withZone(settings.zone())));
+    }
+
+    /** @param reason needed when the path is not the first of the ranking, or is barred */
     @Transactional
     public void decide(String number, int version, String path, String reason, String who) {
-        Ranking ranking = rank(cases.docket(number));
+        CaseViews.Docket docket = cases.docket(number);
+        Ranking ranking = rank(facts(docket));
         Ranking.Ranked chosen = ranking.ranking().stream().filter(r -> r.path().equals(path)).findFirst()
                 .orElseThrow(() -> Refusal.badInput("path", "There is no recovery path '" + path + "'."));
         boolean first = ranking.ranking().get(0).path().equals(path);
@@ -73,8 +140,90 @@ public class TriageService {
         if (!first && words.isEmpty()) {
             throw Refusal.badInput("reason", chosen.label() + " is not the first of the ranking; write down why you take it.");
         }
+        if (docket.hold() != null) {
+            throw Refusal.conflict(number + " is on hold until " + docket.hold().until() + "; take it up again first.");
+        }
         cases.decide(number, version, path, words, ranking.protocol(), who);
-        custody.record(number, who, "decided on " + chosen.label().toLowerCase() + (first ? "" : ", not the first of the ranking"),
+        decisions.save(new Decision(cases.id(number), docket, path, words, ranking, who, clock.instant()));
+        custody.record(number, who, "decided on " + chosen.label().toLowerCase(Locale.ROOT) + (first ? "" : ", not the first of the ranking"),
                 ranking.protocol() + "; score " + chosen.score() + (words.isEmpty() ? "" : "; reason: " + words));
+        announcer.publishEvent(new Decided(number, path, chosen.label(), words));
+    }
+
+    /** Takes the latest decision back, as long as nothing was done on it. */
+    @Transactional
+    public void undo(String number, String who) {
+        CaseViews.Docket docket = cases.docket(number);
+        Decision last = decisions.findByCaseIdOrderByIdDesc(cases.id(number)).stream().filter(d -> !d.isUndone()).findFirst()
+                .orElseThrow(() -> Refusal.conflict("No decision stands on " + number + ", so there is none to undo."));
+        if (!docket.stage().equals(last.stageAfter())) {
+            throw Refusal.conflict(number + " has gone on since (it is in " + docket.stage() + "), so its decision cannot be undone; decide anew instead.");
+        }
+        last.undo(clock.instant());
+        cases.undecide(number, last.pathBefore(), last.reasonBefore(), last.protocolBefore(), last.stageBefore());
+        custody.record(number, who, "took the decision back", last.path().replace('-', ' '));
+        announcer.publishEvent(new Undecided(number));
+    }
+
+    /** Decisions of a case, newest first. */
+    @Transactional(readOnly = true)
+    List<Decision.View> history(String number) {
+        return decisions.findByCaseIdOrderByIdDesc(cases.id(number)).stream().map(Decision::view).toList();
+    }
+
+    /** What has moved since the latest decision that stands; empty when none does, or nothing moved. */
+    @Transactional(readOnly = true)
+    Optional<Movement> movedSince(String number) {
+        return decisions.findByCaseIdOrderByIdDesc(cases.id(number)).stream().filter(d -> !d.isUndone()).findFirst()
+                .map(d -> Movement.between(d.ranking(), rank(number))).filter(m -> !m.moves().isEmpty() || !m.newStops().isEmpty());
+    }
+
+    /** Which of these cases have moved so far since they were decided that a person should look again. */
+    @Transactional(readOnly = true)
+    public List<Moved> movedFar(List<String> numbers) {
+        Triage triage = protocol.triage();
+        Map<Long, String> byId = lists.ids(numbers);
+        Map<Long, Instant> changed = lists.factsChanged(byId.keySet());
+        // Most cases stand as they were decided; their rankings need not be read.
+        List<Long> touched = decisions.findStandingInShort(byId.keySet()).stream()
+                .filter(d -> !d.protocol().equals(triage.name()) || changed.getOrDefault(d.caseId(), d.at()).isAfter(d.at())).map(Decision.Short::id).toList();
+        List<Decision> standing = decisions.findAllById(touched);
+        Map<String, List<CaseForm.Fact>> facts = lists.facts(standing.stream().map(d -> byId.get(d.caseId())).toList());
+        return standing.stream().map(d -> {
+            String number = byId.get(d.caseId());
+            return new Moved(number, d.path(), Movement.between(d.ranking(), triage.rankUnasked(protocol.facts(facts.get(number)))));
+        }).filter(m -> m.movement().matters() && !m.path().equals(m.movement().leadsNow())).toList();
+    }
+
+    /**
+     * What another protocol would say of the open cases.
+     *
+     * @param text the candidate; empty to replay the protocol in force over decisions that were made with another one
+     */
+    @Transactional(readOnly = true)
+    List<Moved> replay(String text) {
+        Triage now = protocol.triage();
+        Triage candidate = text.isBlank() ? now : LabProtocol.candidate(text);
+        List<CaseViews.Summary> open = lists.open();
+        Map<String, List<CaseForm.Fact>> facts = lists.facts(open.stream().map(CaseViews.Summary::number).toList());
+        List<Moved> moved = new ArrayList<>();
+        Map<Long, String> byId = lists.ids(facts.keySet());
+        if (text.isBlank()) {
+            decisions.findStanding(byId.keySet()).stream().filter(d -> !d.protocol().equals(now.name())).forEach(d -> moved.add(new Moved(byId.get(d.caseId()), d.path(),
+                    Movement.between(d.ranking(), now.rankUnasked(protocol.facts(facts.get(byId.get(d.caseId()))))))));
+        } else {
+            for (CaseViews.Summary c : open) {
+                List<CaseForm.Fact> own = facts.get(c.number());
+                moved.add(new Moved(c.number(), c.path() == null ? "" : c.path(), Movement.between(now.rankUnasked(LabProtocol.facts(own, now.protocol())),
+                        candidate.rankUnasked(LabProtocol.facts(own, candidate.protocol())))));
+            }
+        }
+        return moved.stream().filter(m -> !m.movement().moves().isEmpty() || !m.movement().newStops().isEmpty() || !m.movement().goneStops().isEmpty())
+                .sorted(Comparator.comparing((Moved m) -> !m.movement().matters()).thenComparing(Moved::caseNumber)).toList();
+    }
+
+    /** The protocol in force, as it can be saved, changed and given back. */
+    String protocolText() {
+        return Json.writePretty(protocol.triage().protocol());
     }
 }

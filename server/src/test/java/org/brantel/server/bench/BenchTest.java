@@ -8,6 +8,7 @@ import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.Map;
 import org.brantel.core.testing.SimulatedDevice;
+import org.brantel.server.testing.BenchDevices;
 import org.brantel.server.testing.CaseForms;
 import org.brantel.server.testing.Lab;
 import org.brantel.server.testing.Story;
@@ -22,21 +23,13 @@ class BenchTest {
         return new CaseForms().told("loss.event", "deleted-directly");
     }
 
-    /** Puts a simulated device at the bench. @return its key */
-    private String device(String name, SimulatedDevice device) throws IOException {
-        Path made = device.write();
-        Files.move(made.resolveSibling("backing.img"), lab.devices().resolve(name + ".img"));
-        Files.writeString(lab.devices().resolve(name + ".json"), Files.readString(made).replace("backing.img", name + ".img"));
-        return "sim/" + name;
-    }
-
     private SimulatedDevice sim(int bytes) throws IOException {
-        return new SimulatedDevice(Files.createTempDirectory(lab.home(), "sim"), bytes, 77);
+        return BenchDevices.device(lab, bytes);
     }
 
     @Test
     void identityIsComparedFirstAndAnotherDeviceNeedsADecision() throws IOException {
-        String key = device("identity", sim(1 << 20).serial("OTHER-SERIAL"));
+        String key = BenchDevices.put(lab, "identity", sim(1 << 20).serial("OTHER-SERIAL"));
         Story story = Story.of(form().device("serial", "MINE-1").device("capacity", "1 MiB")).decided();
         JsonNode check = story.una.get(story.path("/bench/identity?medium=" + key)).expect(200).json();
         assertThat(check.get("lines").get(0).get("verdict").asString()).isEqualTo("DIFFERS");
@@ -51,7 +44,7 @@ class BenchTest {
     @Test
     void aFailingDeviceIsReadAroundItsFaultsPausedAndResumed() throws IOException {
         SimulatedDevice faulty = sim(6 << 20).dead(2_097_152, 4096).slow(0, 6 << 20, 250);
-        Story story = Story.of(form()).decided().attached(device("failing", faulty));
+        Story story = Story.of(form()).decided().attached(BenchDevices.put(lab, "failing", faulty));
         long id = story.imaging("failing");
         story.una.await(story.path("/bench"), b -> b.get("sessions").get(0).get("readBytes").asLong() > 500_000);
         story.una.post("/api/imaging/" + id + "/pause").expect(200);
@@ -60,7 +53,7 @@ class BenchTest {
         assertThat(read).isPositive().isLessThan(6 << 20);
         assertThat(paused.get("cells").asString()).contains(".").contains("r");
         assertThat(story.una.post("/api/imaging/" + id + "/pause").expect(409).sentence()).contains("nothing to pause");
-        assertThat(lab.as("tom").get("/api/desk").text()).contains("Go on reading?");
+        assertThat(lab.as("tom").get("/api/desk?listed=1000").text()).contains("Go on reading?");
         story.una.post("/api/imaging/" + id + "/resume").expect(200);
         JsonNode done = story.awaitImaging("done");
         assertThat(done.get("failedBytes").asLong()).isEqualTo(4096);
@@ -78,7 +71,7 @@ class BenchTest {
     @Test
     void aDeviceThatDropsOutPausesItsSessionAndGoesOnWhenItIsBack() throws IOException {
         SimulatedDevice device = sim(2 << 20).dropsOutAfter(12);
-        Story story = Story.of(form()).decided().attached(device("dropout", device));
+        Story story = Story.of(form()).decided().attached(BenchDevices.put(lab, "dropout", device));
         long id = story.imaging("failing");
         JsonNode paused = story.awaitImaging("paused");
         assertThat(paused.get("trouble").asString()).contains("went away").contains("Nothing that was read is lost");
@@ -93,7 +86,7 @@ class BenchTest {
 
     @Test
     void thereIsNeverASecondSessionOnOneDevice() throws IOException {
-        Story story = Story.of(form()).decided().attached(device("alone", sim(4 << 20).slow(0, 4 << 20, 300)));
+        Story story = Story.of(form()).decided().attached(BenchDevices.put(lab, "alone", sim(4 << 20).slow(0, 4 << 20, 300)));
         story.imaging("failing");
         assertThat(story.una.post(story.path("/imaging"), Map.of("profile", "healthy")).expect(409).sentence()).contains("never a second session");
         assertThat(story.una.post(story.path("/bench/attachment"), Map.of("medium", "sim/alone")).expect(409).sentence()).contains("pause that session");
@@ -125,7 +118,7 @@ class BenchTest {
     void anEmptyFileInTheInboxIsNotOffered() throws IOException {
         Files.write(lab.inbox().resolve("empty.img"), new byte[0]);
         Files.write(lab.inbox().resolve("there.img"), new byte[4096]);
-        String media = lab.as("tom").get("/api/bench").expect(200).json().get("media").toString();
+        String media = lab.as("tom").get("/api/bench").expect(200).json().get("stations").toString();
         assertThat(media).contains("inbox/there.img").doesNotContain("inbox/empty.img");
     }
 

@@ -3,6 +3,10 @@ package org.brantel.server.custody;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.util.Map;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicBoolean;
 import org.brantel.server.testing.CaseForms;
 import org.brantel.server.testing.Lab;
 import org.brantel.server.testing.Story;
@@ -58,5 +62,25 @@ class TamperingTest {
         assertThat(story.una.post(story.path("/deliveries")).expect(409).sentence()).contains("torn").contains("manager");
         Lab.open().as("petra").post(story.path("/deliveries")).expect(201);
         assertThat(story.una.get(story.path("/custody")).text()).contains("ordered a delivery although the record is torn").contains("Entry 2 was changed");
+    }
+
+    /** Reading a record while it is being written shows no tear. */
+    @Test
+    void aRecordThatGrowsMeanwhileIsNotTorn() throws Exception {
+        Story story = Story.of(new CaseForms());
+        AtomicBoolean going = new AtomicBoolean(true);
+        CompletableFuture<Void> writer = CompletableFuture.runAsync(() -> {
+            while (going.get()) {
+                story.una.post("/api/cases/" + story.number + "/owner", Map.of("login", "tom")).expect(200);
+            }
+        });
+        try {
+            for (int i = 0; i < 60; i++) {
+                assertThat(story.lab.as("petra").get(story.path("/custody")).json().get("tears").size()).isZero();
+            }
+        } finally {
+            going.set(false);
+            writer.get(60, TimeUnit.SECONDS);
+        }
     }
 }

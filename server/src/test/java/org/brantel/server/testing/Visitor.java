@@ -65,6 +65,11 @@ public final class Visitor {
         return send(withToken(request(path)).header("Content-Type", "application/json").POST(json(body)));
     }
 
+    /** The body is a file as it is. */
+    public Answer postBytes(String path, byte[] body) {
+        return send(withToken(request(path)).header("Content-Type", "application/octet-stream").POST(BodyPublishers.ofByteArray(body)));
+    }
+
     public Answer post(String path) {
         return send(withToken(request(path)).POST(BodyPublishers.noBody()));
     }

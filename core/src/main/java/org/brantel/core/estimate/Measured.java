@@ -1,0 +1,21 @@
+package org.brantel.core.estimate;
+
+/**
+ * One session of this lab that ended.
+ *
+ * @param work    {@code imaging}, {@code structure} or {@code carve}
+ * @param medium  the medium's type
+ * @param healthy whether it read without a fault; sessions of both sorts are never mixed
+ * @param bytes   got through
+ * @param seconds of work, rests included
+ */
+public record Measured(String work, String medium, boolean healthy, long bytes, double seconds) {
+
+    double rate() {
+        return bytes / seconds;
+    }
+
+    boolean isUsable() {
+        return bytes >= 1 << 20 && seconds > 0.05;
+    }
+}

@@ -1,0 +1,62 @@
+package org.brantel.core.health;
+
+import java.util.List;
+
+/**
+ * What a device said about its own health at one moment. What it did not say is null, never 0.
+ *
+ * @param origin          where the numbers come from
+ * @param celsius         temperature
+ * @param powerOnHours    hours
+ * @param reallocated     sectors that were replaced by spare ones
+ * @param pending         sectors that wait for being replaced, because they did not read
+ * @param uncorrectable   sectors, or requests, that could not be read
+ * @param linkErrors      transfers that were damaged on the cable
+ * @param percentUsed     of the endurance that the maker promises; may exceed 100
+ * @param spare           percent of the spare capacity that is left
+ * @param spareThreshold  percent of spare below which the maker expects failure
+ * @param warnings        bits of {@link NvmeLog}'s critical warning; 0 when there is none
+ * @param attributes      as they stand in the ATA table; empty for other origins
+ */
+public record HealthReading(Origin origin, Integer celsius, Long powerOnHours, Long reallocated, Long pending,
+                            Long uncorrectable, Long linkErrors, Integer percentUsed, Integer spare, Integer spareThreshold,
+                            int warnings, List<Attribute> attributes) {
+
+    /** Where the numbers come from. */
+    public enum Origin { ATA, NVME, KERNEL, BY_HAND }
+
+    /**
+     * One line of the ATA table.
+     *
+     * @param value     normalised, 1 to 253, smaller is worse
+     * @param worst     the smallest value so far
+     * @param threshold the value at or below which the maker says it has failed; 0 when never
+     * @param preFail   falling below the threshold foretells failure, rather than wear
+     */
+    public record Attribute(int id, String name, int value, int worst, int threshold, long raw, boolean preFail) {
+
+        public boolean hasFailed() {
+            return threshold > 0 && value > 0 && value <= threshold;
+        }
+    }
+
+    public HealthReading {
+        attributes = attributes == null ? List.of() : List.copyOf(attributes);
+    }
+
+    /** Numbers that somebody read off another instrument. */
+    public static HealthReading byHand(Integer celsius, Long powerOnHours, Long reallocated, Long pending, Long uncorrectable,
+                                       Long linkErrors, Integer percentUsed) {
+        return new HealthReading(Origin.BY_HAND, celsius, powerOnHours, reallocated, pending, uncorrectable, linkErrors, percentUsed,
+                null, null, 0, List.of());
+    }
+
+    /** Reallocated, pending and uncorrectable sectors together: the counters that grow while a medium wears away. */
+    public long damaged() {
+        return orZero(reallocated) + orZero(pending) + orZero(uncorrectable);
+    }
+
+    private static long orZero(Long number) {
+        return number == null ? 0 : number;
+    }
+}

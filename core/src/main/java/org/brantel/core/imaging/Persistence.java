@@ -1,0 +1,37 @@
+package org.brantel.core.imaging;
+
+import java.util.Optional;
+import org.brantel.core.source.BlockState;
+import org.brantel.core.source.Range;
+import org.brantel.core.source.ReadOutcome;
+import org.brantel.core.source.Rounds;
+
+/** Sectors that failed alone, round after round, as often as the profile allows. */
+final class Persistence implements PassWork {
+
+    private final Situation it;
+
+    Persistence(Situation situation) {
+        it = situation;
+        if (it.rounds.round() == 0) {
+            it.rounds = new Rounds(1, 0);
+        }
+    }
+
+    @Override
+    public Optional<Range> next() {
+        while (it.rounds.round() <= it.profile.retries()) {
+            Optional<Range> left = it.map.firstFrom(it.rounds.position(), BlockState.FAILED);
+            if (left.isPresent()) {
+                return left.map(r -> it.sector(r.offset()));
+            }
+            it.rounds = new Rounds(it.rounds.round() + 1, 0);
+        }
+        return Optional.empty();
+    }
+
+    @Override
+    public void done(Range range, ReadOutcome outcome, boolean trouble) {
+        it.rounds = new Rounds(it.rounds.round(), range.end());
+    }
+}

@@ -1,0 +1,59 @@
+package org.brantel.core.imaging;
+
+import java.util.List;
+import java.util.Optional;
+import org.brantel.core.source.BlockState;
+import org.brantel.core.source.Range;
+import org.brantel.core.source.ReadMap;
+import org.brantel.core.source.ReadOutcome;
+
+/**
+ * Forward in large blocks. The first fault of a row costs nothing but itself; the second is taken for the edge of a bad
+ * stretch, and each further one sends the sweep farther away. Clean blocks take the distance back step by step, so that
+ * a lucky block inside a bad stretch does not bring it down to nothing.
+ */
+final class Sweep implements PassWork {
+
+    private final Situation it;
+    private long position;
+    private int level;
+
+    Sweep(Situation situation) {
+        it = situation;
+        position = resumedAt(situation.map);
+    }
+
+    /** A sweep that goes on begins behind all that was ever asked for; what lies before was jumped over for a reason. */
+    private static long resumedAt(ReadMap map) {
+        List<Range> untried = map.ranges(BlockState.UNTRIED);
+        if (untried.isEmpty()) {
+            return map.size();
+        }
+        Range last = untried.get(untried.size() - 1);
+        return last.end() == map.size() ? last.offset() : map.size();
+    }
+
+    @Override
+    public Optional<Range> next() {
+        return it.map.firstFrom(position, BlockState.UNTRIED).map(it::firstBlock);
+    }
+
+    @Override
+    public void done(Range range, ReadOutcome outcome, boolean trouble) {
+        position = outcome.named().isEmpty() ? range.end() : outcome.named().get(outcome.named().size() - 1).end();
+        if (!trouble) {
+            level = Math.max(0, level - 1);
+            return;
+        }
+        level++;
+        position = it.align(Math.min(it.map.size(), position + jump(outcome.isClean())));
+    }
+
+    private long jump(boolean onlySlow) {
+        if (level == 1) {
+            return onlySlow ? it.profile.blockBytes() : it.profile.firstJumpBytes();
+        }
+        double most = Math.max(it.profile.blockBytes(), it.map.size() * it.profile.jumpMostShare());
+        return (long) Math.min(most, it.profile.jumpBytes() * Math.pow(it.profile.jumpGrowth(), level - 2));
+    }
+}

@@ -1,0 +1,150 @@
+package org.brantel.core.source;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Stream;
+
+/**
+ * The disks of this machine, from sysfs (/sys/block), /dev/disk/by-id, the mounts and the swaps. Asking costs a few dozen
+ * small reads of the kernel's memory and none of the disks, so it can be done every other second.
+ */
+public final class AttachedDisks {
+
+    /** Memory, and devices that are only made of others. */
+    private static final List<String> NOT_DISKS = List.of("ram", "zram", "dm-", "md", "nbd", "fd");
+    /** From the best kind of name to the worst; by-id has several links to a disk. */
+    private static final List<String> BEST_NAMES = List.of("ata-", "nvme-", "usb-", "mmc-", "scsi-", "wwn-");
+    private static final int SERIAL_AT = 4;
+
+    private final Path root;
+
+    private AttachedDisks(Path root) {
+        this.root = root;
+    }
+
+    public static List<AttachedDisk> now() throws IOException {
+        return under(Path.of("/"));
+    }
+
+    /** @param root where /sys, /proc and /dev are looked for */
+    static List<AttachedDisk> under(Path root) throws IOException {
+        return new AttachedDisks(root).list();
+    }
+
+    private List<AttachedDisk> list() throws IOException {
+        List<AttachedDisk> disks = new ArrayList<>();
+        for (Path sys : children(root.resolve("sys/block"))) {
+            String name = sys.getFileName().toString();
+            if (NOT_DISKS.stream().noneMatch(name::startsWith)) {
+                try {
+                    disk(sys, name).ifPresent(disks::add);
+                } catch (NoSuchFileException gone) {
+                    // Pulled out while it was looked at; it is no longer attached.
+                    continue;
+                }
+            }
+        }
+        return disks;
+    }
+
+    private Optional<AttachedDisk> disk(Path sys, String name) throws IOException {
+        long size = number(text(sys.resolve("size"))) * 512;
+        if (size == 0) {
+            return Optional.empty();
+        }
+        List<String> partitions = children(sys).stream().filter(p -> Files.exists(p.resolve("partition"))).map(p -> "/dev/" + p.getFileName()).toList();
+        String best = byId(name).orElse(name);
+        Identity identity = name.startsWith("loop") ? new Identity("", text(sys.resolve("loop/backing_file")), "", size) : identity(sys.resolve("device"), best, size);
+        return Optional.of(new AttachedDisk("/dev/" + name, best, identity, (int) Math.max(512, number(text(sys.resolve("queue/logical_block_size")))),
+                text(sys.resolve("ro")).equals("1"), text(sys.resolve("removable")).equals("1"), partitions, inUse(sys, name, partitions)));
+    }
+
+    private Identity identity(Path device, String best, long size) throws IOException {
+        String serial = text(device.resolve("serial"));
+        Path page = device.resolve("vpd_pg80");
+        if (serial.isEmpty() && Files.isReadable(page)) {
+            // SCSI Primary Commands, unit serial number page: a header of four bytes, then the number.
+            byte[] bytes = Files.readAllBytes(page);
+            serial = bytes.length <= SERIAL_AT ? "" : new String(bytes, SERIAL_AT, bytes.length - SERIAL_AT, StandardCharsets.US_ASCII).replaceAll("[^\\x21-\\x7e]", "");
+        }
+        if (serial.isEmpty() && best.matches("(ata|usb)-.*_[^_]+")) {
+            serial = best.substring(best.lastIndexOf('_') + 1).replaceAll("-\\d+:\\d+$", "");
+        }
+        String model = text(device.resolve("model"));
+        return new Identity(text(device.resolve("vendor")), model.isEmpty() ? text(device.resolve("name")) : model, serial, size);
+    }
+
+    private Optional<String> byId(String name) throws IOException {
+        return children(root.resolve("dev/disk/by-id")).stream().filter(link -> leadsTo(link, name)).map(l -> l.getFileName().toString())
+                .min(Comparator.comparingInt((String n) -> rank(n)).thenComparing(n -> n));
+    }
+
+    private static int rank(String name) {
+        return (int) BEST_NAMES.stream().takeWhile(b -> !name.startsWith(b)).count();
+    }
+
+    private static boolean leadsTo(Path link, String name) {
+        try {
+            return Files.isSymbolicLink(link) && Files.readSymbolicLink(link).getFileName().toString().equals(name);
+        } catch (IOException e) {
+            return false;
+        }
+    }
+
+    private String inUse(Path sys, String name, List<String> partitions) throws IOException {
+        Set<String> nodes = new TreeSet<>(partitions);
+        nodes.add("/dev/" + name);
+        for (String line : lines(root.resolve("proc/self/mounts"))) {
+            String[] words = line.split(" ");
+            if (words.length > 1 && nodes.contains(words[0])) {
+                return words[0] + " is mounted at " + words[1];
+            }
+        }
+        if (lines(root.resolve("proc/swaps")).stream().anyMatch(l -> nodes.contains(l.split("\\s")[0]))) {
+            return "this machine swaps to it";
+        }
+        List<Path> holders = new ArrayList<>(children(sys.resolve("holders")));
+        for (String partition : partitions) {
+            holders.addAll(children(sys.resolve(Path.of(partition).getFileName()).resolve("holders")));
+        }
+        return holders.isEmpty() ? "" : "it is part of " + holders.get(0).getFileName();
+    }
+
+    private static List<Path> children(Path folder) throws IOException {
+        if (!Files.isDirectory(folder)) {
+            return List.of();
+        }
+        try (Stream<Path> all = Files.list(folder)) {
+            return all.sorted().toList();
+        }
+    }
+
+    private static List<String> lines(Path file) throws IOException {
+        return Files.isReadable(file) ? Arrays.asList(Files.readString(file).split("\n")) : List.of();
+    }
+
+    private static String text(Path file) throws IOException {
+        try {
+            return Files.isReadable(file) ? Files.readString(file).strip() : "";
+        } catch (NoSuchFileException e) {
+            throw e;
+        } catch (IOException unreadable) {
+            // sysfs answers some files with an error while a device is on its way in or out.
+            return "";
+        }
+    }
+
+    private static long number(String text) {
+        return text.matches("\\d{1,18}") ? Long.parseLong(text) : 0;
+    }
+}

@@ -1,0 +1,63 @@
+package org.brantel.core.spoken;
+
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.util.Locale;
+import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** Capacities as people write them. Units without an i are decimal, as makers print them. */
+public final class Capacity {
+
+    /** The text is not a capacity; the message says what is wrong and what to do. */
+    public static final class NotACapacity extends IllegalArgumentException {
+        private static final long serialVersionUID = 1L;
+
+        NotACapacity(String message) {
+            super(message);
+        }
+    }
+
+    private static final Pattern FORM = Pattern.compile("([0-9]{1,20}(?:[.,][0-9]{1,20})?)\\s*(bytes?|[kmgtp]?i?b?|"
+            + "(?:kilo|mega|giga|tera|peta)bytes?|(?:kibi|mebi|gibi|tebi|pebi)bytes?|megs?|gigs?|teras?)", Pattern.CASE_INSENSITIVE);
+    private static final Map<Character, Integer> POWER = Map.of('k', 1, 'm', 2, 'g', 3, 't', 4, 'p', 5);
+    private static final BigDecimal LARGEST = new BigDecimal("1e15");
+
+    private Capacity() { }
+
+    /**
+     * @return bytes; 0 for an empty text
+     * @throws NotACapacity for what is no capacity, none at all, or more than a petabyte
+     */
+    public static long parse(String text) {
+        String plain = text.strip().toLowerCase(Locale.ROOT);
+        if (plain.isEmpty()) {
+            return 0;
+        }
+        Matcher m = FORM.matcher(plain);
+        if (!m.matches()) {
+            throw new NotACapacity("'" + text.strip() + "' is not a capacity; write it like 2 TB, 500 GB or 14.9 GiB.");
+        }
+        BigDecimal bytes = bytes(new BigDecimal(m.group(1).replace(',', '.')), m.group(2));
+        if (bytes.signum() == 0) {
+            throw new NotACapacity("A capacity of 0 is not possible; leave it empty when it is not known.");
+        }
+        if (bytes.compareTo(LARGEST) > 0) {
+            throw new NotACapacity("'" + text.strip() + "' is more than any device holds (1 PB); check the unit.");
+        }
+        return bytes.setScale(0, RoundingMode.HALF_UP).longValueExact();
+    }
+
+    /** @param unit of the form's; empty or {@code bytes} for bytes */
+    static BigDecimal bytes(BigDecimal number, String unit) {
+        boolean binary = unit.matches("[kmgtp]ib?|.*bibytes?");
+        int power = unit.isEmpty() || unit.startsWith("b") ? 0 : POWER.getOrDefault(unit.charAt(0), 0);
+        return number.multiply(BigDecimal.valueOf(binary ? 1024 : 1000).pow(power));
+    }
+
+    /** Whether a word is a unit of more than bytes. */
+    static boolean isUnit(String word) {
+        return word.matches("[kmgtp]i?b|(kilo|mega|giga|tera|peta|kibi|mebi|gibi|tebi|pebi)bytes?|megs?|gigs?|teras?");
+    }
+}

@@ -1,0 +1,213 @@
+package org.brantel.core.spoken;
+
+import java.time.DateTimeException;
+import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.time.Month;
+import java.time.YearMonth;
+import java.time.temporal.TemporalAdjusters;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+
+/**
+ * A day or a stretch of days as people say it, seen from today: {@code yesterday}, {@code on monday}, {@code last June},
+ * {@code three weeks ago}, {@code 2011}, {@code 24 November}, {@code 2026-11-24}. Weekdays and months without a year are
+ * the latest past ones, or the next ones when something is due.
+ *
+ * @param words how many words it takes
+ */
+public record SpokenDate(LocalDate from, LocalDate to, int words) {
+
+    private static final Map<String, Month> MONTHS = IntStream.rangeClosed(1, 12).mapToObj(Month::of).flatMap(m -> {
+        String name = m.name().toLowerCase(Locale.ROOT);
+        return List.of(Map.entry(name, m), Map.entry(name.substring(0, 3), m)).stream();
+    }).distinct().collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue, (a, b) -> a));
+    private static final Map<String, DayOfWeek> DAYS = Map.ofEntries(Map.entry("monday", DayOfWeek.MONDAY), Map.entry("mon", DayOfWeek.MONDAY),
+            Map.entry("tuesday", DayOfWeek.TUESDAY), Map.entry("tue", DayOfWeek.TUESDAY), Map.entry("tues", DayOfWeek.TUESDAY),
+            Map.entry("wednesday", DayOfWeek.WEDNESDAY), Map.entry("wed", DayOfWeek.WEDNESDAY), Map.entry("thursday", DayOfWeek.THURSDAY),
+            Map.entry("thu", DayOfWeek.THURSDAY), Map.entry("thurs", DayOfWeek.THURSDAY), Map.entry("friday", DayOfWeek.FRIDAY),
+            Map.entry("fri", DayOfWeek.FRIDAY), Map.entry("saturday", DayOfWeek.SATURDAY), Map.entry("sat", DayOfWeek.SATURDAY),
+            Map.entry("sunday", DayOfWeek.SUNDAY), Map.entry("sun", DayOfWeek.SUNDAY));
+    private static final Map<String, Integer> SEASONS = Map.of("spring", 3, "summer", 6, "autumn", 9, "winter", 12);
+
+    private static SpokenDate day(LocalDate d, int words) {
+        return new SpokenDate(d, d, words);
+    }
+
+    /** The date that begins at a word. @param due the next rather than the last such day is meant */
+    static Optional<SpokenDate> at(List<Word> words, int i, LocalDate today, boolean due) {
+        try {
+            return Optional.ofNullable(find(new Reading(words, i, today, due)));
+        } catch (DateTimeException e) {
+            return Optional.empty(); // 31 February and the like are no dates
+        }
+    }
+
+    /** A whole text that is one date, as in a field. */
+    public static Optional<SpokenDate> parse(String text, LocalDate today, boolean due) {
+        List<Word> words = Word.of(text.strip());
+        return at(words, 0, today, due).filter(d -> d.words == words.size());
+    }
+
+    private record Reading(List<Word> words, int i, LocalDate today, boolean due) {
+        String word(int k) {
+            return i + k < words.size() ? words.get(i + k).text() : "";
+        }
+
+        int year(int k) {
+            return i + k < words.size() ? words.get(i + k).year() : 0;
+        }
+    }
+
+    private static SpokenDate find(Reading r) {
+        String w = r.word(0);
+        if (w.matches("\\d{4}-\\d{1,2}-\\d{1,2}")) {
+            String[] p = w.split("-");
+            return day(LocalDate.of(Integer.parseInt(p[0]), Integer.parseInt(p[1]), Integer.parseInt(p[2])), 1);
+        }
+        switch (w) {
+            case "today", "tonight" -> {
+                return day(r.today, 1);
+            }
+            case "yesterday" -> {
+                return day(r.today.minusDays(1), 1);
+            }
+            case "tomorrow" -> {
+                return day(r.today.plusDays(1), 1);
+            }
+            default -> { }
+        }
+        if (w.equals("the") || w.equals("on") || w.equals("in")) {
+            SpokenDate rest = find(new Reading(r.words, r.i + 1, r.today, r.due));
+            return rest == null ? null : new SpokenDate(rest.from, rest.to, rest.words + 1);
+        }
+        SpokenDate named = ago(r);
+        named = named != null ? named : weekday(r);
+        named = named != null ? named : month(r);
+        named = named != null ? named : season(r);
+        named = named != null ? named : stretch(r);
+        return named != null ? named : year(r);
+    }
+
+    /** {@code three weeks ago}. */
+    private static SpokenDate ago(Reading r) {
+        SpokenNumber n = SpokenNumber.at(r.words, r.i).orElse(r.word(0).matches("an?|one") ? new SpokenNumber(1, 1) : null);
+        if (n == null || n.value() > 4000 || !r.word(n.words() + 1).equals("ago")) {
+            return null;
+        }
+        long many = Math.round(n.value());
+        LocalDate d = switch (r.word(n.words()).replaceAll("s$", "")) {
+            case "hour", "minute" -> r.today;
+            case "day" -> r.today.minusDays(many);
+            case "week" -> r.today.minusWeeks(many);
+            case "month" -> r.today.minusMonths(many);
+            case "year" -> r.today.minusYears(many);
+            default -> null;
+        };
+        return d == null ? null : day(d, n.words() + 2);
+    }
+
+    private static SpokenDate weekday(Reading r) {
+        int skip = r.word(0).matches("last|next|this") ? 1 : 0;
+        DayOfWeek d = DAYS.get(r.word(skip));
+        if (d == null) {
+            return null;
+        }
+        boolean ahead = r.due && !r.word(0).equals("last") || r.word(0).equals("next");
+        return day(r.today.with(ahead ? TemporalAdjusters.next(d) : TemporalAdjusters.previousOrSame(d)), skip + 1);
+    }
+
+    /** {@code last June}, {@code June 2019}, {@code 24 November}, {@code November 24th}. */
+    private static SpokenDate month(Reading r) {
+        int dayNumber = ordinal(r.word(0));
+        int at = dayNumber > 0 ? r.word(1).equals("of") ? 2 : 1 : r.word(0).matches("last|next|this|early|late") ? 1 : 0;
+        Month m = MONTHS.get(r.word(at));
+        // 'may' and 'mar' are words too; alone they mean nothing.
+        if (m == null || r.word(at).equals("may") && at == 0 && r.year(1) == 0 && ordinal(r.word(1)) == 0 && !r.due) {
+            return null;
+        }
+        int used = at + 1;
+        if (dayNumber == 0 && ordinal(r.word(used)) > 0 && r.year(used) == 0) {
+            dayNumber = ordinal(r.word(used));
+            used++;
+        }
+        int year = r.year(used);
+        if (year > 0) {
+            used++;
+        }
+        if (dayNumber > 0) {
+            LocalDate d = LocalDate.of(year > 0 ? year : r.today.getYear(), m, dayNumber);
+            return day(year > 0 ? d : nearest(d, r), used);
+        }
+        YearMonth month = YearMonth.of(year > 0 ? year : r.today.getYear(), m);
+        if (year == 0) {
+            month = r.due && month.atEndOfMonth().isBefore(r.today) ? month.plusYears(1)
+                    : !r.due && month.atDay(1).isAfter(r.today) ? month.minusYears(1) : month;
+            if (r.word(0).equals("last") && month.equals(YearMonth.from(r.today))) {
+                month = month.minusYears(1);
+            }
+        }
+        return new SpokenDate(month.atDay(1), month.atEndOfMonth(), used);
+    }
+
+    private static LocalDate nearest(LocalDate d, Reading r) {
+        return r.due && d.isBefore(r.today) ? d.plusYears(1) : !r.due && d.isAfter(r.today) ? d.minusYears(1) : d;
+    }
+
+    private static int ordinal(String word) {
+        String digits = word.replaceFirst("(st|nd|rd|th)$", "");
+        return digits.matches("[1-9]|[12]\\d|3[01]") ? Integer.parseInt(digits) : 0;
+    }
+
+    private static SpokenDate season(Reading r) {
+        int at = r.word(0).matches("last|this") ? 1 : 0;
+        Integer first = SEASONS.get(r.word(at));
+        int year = r.year(at + 1);
+        if (first == null || at == 0 && year == 0) {
+            return null;
+        }
+        YearMonth start = YearMonth.of(year > 0 ? year : r.today.getYear(), first);
+        if (year == 0 && (start.atDay(1).isAfter(r.today) || r.word(0).equals("last") && start.plusMonths(2).atEndOfMonth().isAfter(r.today))) {
+            start = start.minusYears(1);
+        }
+        return new SpokenDate(start.atDay(1), start.plusMonths(2).atEndOfMonth(), at + (year > 0 ? 2 : 1));
+    }
+
+    /** {@code last week}, {@code this year}, {@code next month}. */
+    private static SpokenDate stretch(Reading r) {
+        int by = switch (r.word(0)) {
+            case "last" -> -1;
+            case "this" -> 0;
+            case "next" -> 1;
+            default -> 9;
+        };
+        if (by == 9) {
+            return null;
+        }
+        return switch (r.word(1)) {
+            case "week" -> {
+                LocalDate monday = r.today.plusWeeks(by).with(TemporalAdjusters.previousOrSame(DayOfWeek.MONDAY));
+                yield new SpokenDate(monday, monday.plusDays(6), 2);
+            }
+            case "month" -> {
+                YearMonth m = YearMonth.from(r.today).plusMonths(by);
+                yield new SpokenDate(m.atDay(1), m.atEndOfMonth(), 2);
+            }
+            case "year" -> wholeYear(r.today.getYear() + by, 2);
+            case "night" -> by == -1 ? day(r.today.minusDays(1), 2) : null;
+            default -> null;
+        };
+    }
+
+    private static SpokenDate year(Reading r) {
+        return r.year(0) > 0 ? wholeYear(r.year(0), 1) : null;
+    }
+
+    private static SpokenDate wholeYear(int year, int words) {
+        return new SpokenDate(LocalDate.of(year, 1, 1), LocalDate.of(year, 12, 31), words);
+    }
+}

@@ -1,0 +1,190 @@
+package org.brantel.core.spoken;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import org.brantel.core.carve.Kinds;
+import org.brantel.core.wanted.WantedLine;
+
+/**
+ * Reads a wanted line out of the customer's words, as far as they say what can be checked: {@code about forty voice memos
+ * from last June}. What they do not say stays open.
+ */
+public final class WantedWords {
+
+    /** Words for kinds; the start of a word is enough, so plurals need no line of their own. */
+    private static final Map<String, String> KINDS = Map.ofEntries(Map.entry("photo", "image"), Map.entry("picture", "image"),
+            Map.entry("image", "image"), Map.entry("scan", "image"), Map.entry("snapshot", "image"), Map.entry("drawing", "image"),
+            Map.entry("note", "document"), Map.entry("letter", "document"), Map.entry("document", "document"), Map.entry("text", "document"),
+            Map.entry("minutes", "document"), Map.entry("manuscript", "document"), Map.entry("thesis", "document"), Map.entry("report", "document"),
+            Map.entry("contract", "document"), Map.entry("invoice", "document"), Map.entry("score", "document"), Map.entry("script", "document"),
+            Map.entry("diary", "document"), Map.entry("diaries", "document"), Map.entry("paper", "document"), Map.entry("recipe", "document"),
+            Map.entry("spreadsheet", "sheet"), Map.entry("table", "sheet"), Map.entry("reading", "sheet"), Map.entry("ledger", "sheet"),
+            Map.entry("accounts", "sheet"), Map.entry("logbook", "sheet"), Map.entry("measurement", "sheet"),
+            Map.entry("slide", "slides"), Map.entry("presentation", "slides"), Map.entry("recording", "audio"), Map.entry("memo", "audio"),
+            Map.entry("song", "audio"), Map.entry("music", "audio"), Map.entry("interview", "audio"), Map.entry("concert", "audio"),
+            Map.entry("sound", "audio"), Map.entry("video", "video"), Map.entry("film", "video"), Map.entry("footage", "video"),
+            Map.entry("clip", "video"), Map.entry("movie", "video"), Map.entry("mail", "mail"), Map.entry("e-mail", "mail"),
+            Map.entry("email", "mail"), Map.entry("mailbox", "mail"), Map.entry("contacts", "mail"), Map.entry("database", "database"),
+            Map.entry("archive", "archive"));
+    private static final Set<String> FILE_WORDS = Set.of("files", "file", "folders", "things", "pieces", "items");
+    private static final Pattern NAMED = Pattern.compile("(?:called|named)\\s+[\"“]?([\\p{L}\\p{N}*?_.-]+)", Pattern.CASE_INSENSITIVE | Pattern.UNICODE_CASE);
+    private static final Pattern FOLDER = Pattern.compile("(?:in|under|from)\\s+(?:the\\s+|a\\s+)?(?:folder\\s+(?:called\\s+|named\\s+)?[\"“]?([\\p{L}\\p{N}_.-]+)"
+            + "|[\"“]([^\"”]{1,100})[\"”]\\s+folder|([\\p{Lu}][\\p{L}\\p{N}_.-]*)\\s+folder)", Pattern.UNICODE_CASE);
+    private static final Pattern QUOTED = Pattern.compile("[\"“]([^\"”]{1,100})[\"”]");
+    private static final Pattern GLOB = Pattern.compile("(?<!\\S)([\\p{L}\\p{N}_./-]*[*][\\p{L}\\p{N}*?_./-]*)");
+
+    private WantedWords() { }
+
+    /** @return empty for an empty text */
+    public static Optional<WantedLine> read(String text, LocalDate today) {
+        String plain = text.strip();
+        if (plain.isEmpty()) {
+            return Optional.empty();
+        }
+        List<Word> words = Word.of(plain);
+        SpokenDate span = span(words, today);
+        return Optional.of(new WantedLine(0, plain, kinds(words), pattern(plain), hopedFor(words), minBytes(words),
+                span == null ? null : span.from(), span == null ? null : span.to(), !isOnlyNice(plain)));
+    }
+
+    private static List<String> kinds(List<Word> words) {
+        Set<String> kinds = new LinkedHashSet<>();
+        for (int i = 0; i < words.size(); i++) {
+            String w = words.get(i).text();
+            boolean voice = w.equals("voice") && i + 1 < words.size();
+            String kind = kindOf(w);
+            if (voice) {
+                kinds.add("audio");
+            } else if (kind != null && !(i > 0 && words.get(i - 1).text().equals("voice"))) {
+                kinds.add(kind);
+            }
+        }
+        return List.copyOf(kinds);
+    }
+
+    private static String kindOf(String word) {
+        String bare = word.replaceFirst("^[*]?[.]", "");
+        if (Kinds.isKnownWord(bare) && bare.length() > 1 && !bare.matches("md|log|mid|db|tar|text")) {
+            return bare;
+        }
+        for (String stem : List.of(word, word.replaceFirst("s$", ""), word.replaceFirst("es$", ""))) {
+            if (KINDS.containsKey(stem)) {
+                return KINDS.get(stem);
+            }
+        }
+        return null;
+    }
+
+    /** Letters in the customer's own case; without a wild card the name may stand anywhere. */
+    private static String pattern(String text) {
+        Matcher glob = GLOB.matcher(text);
+        if (glob.find()) {
+            return glob.group(1);
+        }
+        Matcher folder = FOLDER.matcher(text);
+        if (folder.find()) {
+            return Stream.of(folder.group(1), folder.group(2), folder.group(3)).filter(Objects::nonNull).findFirst().orElse("") + "/*";
+        }
+        Matcher named = NAMED.matcher(text);
+        if (named.find()) {
+            return named.group(1).indexOf('*') >= 0 ? named.group(1) : "*" + named.group(1) + "*";
+        }
+        Matcher quoted = QUOTED.matcher(text);
+        return quoted.find() ? "*" + quoted.group(1).strip() + "*" : "";
+    }
+
+    /** A number that stands before what it counts; years, sizes and dates are none. */
+    private static int hopedFor(List<Word> words) {
+        for (int i = 0; i < words.size(); i++) {
+            Optional<SpokenNumber> n = SpokenNumber.at(words, i);
+            if (n.isEmpty()) {
+                continue;
+            }
+            int next = i + n.get().words();
+            String before = i > 0 ? words.get(i - 1).text() : "";
+            String after = next < words.size() ? words.get(next).text() : "";
+            boolean counts = words.get(i).year() == 0 && !Capacity.isUnit(after) && !before.matches("since|from|in|to|until|before|after|last|track|chapter|page")
+                    && !after.matches("years?|months?|weeks?|days?|hours?|minutes?|ago|st|nd|rd|th|seconds?")
+                    && (countedWithin(words, next) || before.matches("maybe|about|around|roughly|perhaps|some")
+                    && (next >= words.size() || words.get(next).isBreak()));
+            if (counts && n.get().value() >= 1 && n.get().value() <= 10_000_000) {
+                return (int) Math.round(n.get().value());
+            }
+            i = next - 1;
+        }
+        return 0;
+    }
+
+    private static boolean countedWithin(List<Word> words, int from) {
+        for (int i = from; i < Math.min(words.size(), from + 5) && !words.get(i).isBreak(); i++) {
+            if (kindOf(words.get(i).text()) != null || FILE_WORDS.contains(words.get(i).text()) || words.get(i).text().equals("voice")) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** {@code over 20 MB}. */
+    private static long minBytes(List<Word> words) {
+        for (int i = 0; i + 1 < words.size(); i++) {
+            if (!words.get(i).text().matches("over|than|least|above")) {
+                continue;
+            }
+            String glued = words.get(i + 1).text();
+            if (glued.matches("\\d+([.]\\d+)?[a-z]+") && Capacity.isUnit(glued.replaceFirst("^[\\d.]+", ""))) {
+                return Capacity.bytes(new BigDecimal(glued.replaceFirst("[a-z]+$", "")), glued.replaceFirst("^[\\d.]+", "")).longValue();
+            }
+            Optional<SpokenNumber> n = SpokenNumber.at(words, i + 1);
+            int unit = i + 1 + n.map(SpokenNumber::words).orElse(0);
+            if (n.isPresent() && unit < words.size() && Capacity.isUnit(words.get(unit).text()) && n.get().value() < 1e6) {
+                return Math.min(Capacity.bytes(BigDecimal.valueOf(n.get().value()), words.get(unit).text()).longValue(), 1L << 50);
+            }
+        }
+        return 0;
+    }
+
+    /** From when to when; an open end is null, null when nothing is said. */
+    private static SpokenDate span(List<Word> words, LocalDate today) {
+        for (int i = 0; i < words.size(); i++) {
+            String w = words.get(i).text();
+            if (w.matches("(19[5-9]|20\\d)\\d[-/](19[5-9]|20\\d)\\d")) {
+                return new SpokenDate(LocalDate.of(Integer.parseInt(w.substring(0, 4)), 1, 1), LocalDate.of(Integer.parseInt(w.substring(5)), 12, 31), 1);
+            }
+            int at = w.matches("since|from|before|until|till|after|between|of|in|during") ? i + 1 : i;
+            Optional<SpokenDate> first = SpokenDate.at(words, at, today, false);
+            if (first.isEmpty()) {
+                continue;
+            }
+            int next = at + first.get().words();
+            if (next < words.size() && words.get(next).text().matches("to|until|till|and|through")) {
+                Optional<SpokenDate> last = next + 1 < words.size() && words.get(next + 1).text().matches("now|today")
+                        ? Optional.of(new SpokenDate(today, null, 1)) : SpokenDate.at(words, next + 1, today, false);
+                if (last.isPresent()) {
+                    return new SpokenDate(first.get().from(), last.get().to(), 0);
+                }
+            }
+            return switch (w) {
+                case "since" -> new SpokenDate(first.get().from(), null, 0);
+                case "after" -> new SpokenDate(first.get().to().plusDays(1), null, 0);
+                case "before" -> new SpokenDate(null, first.get().from().minusDays(1), 0);
+                case "until", "till" -> new SpokenDate(null, first.get().to(), 0);
+                default -> first.get();
+            };
+        }
+        return null;
+    }
+
+    private static boolean isOnlyNice(String text) {
+        return text.toLowerCase(Locale.ROOT).matches(".*\\b(if you can|if possible|nice to have|would be nice|not so important|if there is time)\\b.*");
+    }
+}

@@ -1,0 +1,178 @@
+package org.brantel.server.bench;
+
+import java.io.IOException;
+import java.time.Clock;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.brantel.core.firstlook.FirstLook;
+import org.brantel.core.health.HealthReading;
+import org.brantel.core.imaging.ProfileAdvice;
+import org.brantel.core.source.Identity;
+import org.brantel.core.source.IdentityCheck;
+import org.brantel.core.source.Source;
+import org.brantel.server.custody.CustodyService;
+import org.brantel.server.health.HealthReadings;
+import org.brantel.server.intake.CaseViews;
+import org.brantel.server.intake.Cases;
+import org.brantel.server.platform.Events;
+import org.brantel.server.platform.Refusal;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Which medium stands for which case: compared, attached, asked a few things, given back. */
+@Service
+public class Stations {
+
+    private final Attachments attachments;
+    private final ImagingSessions sessions;
+    private final Media media;
+    private final Cases cases;
+    private final CustodyService custody;
+    private final Events events;
+    private final Clock clock;
+
+    Stations(Attachments attachments, ImagingSessions sessions, Media media, Cases cases, CustodyService custody, Events events, Clock clock) {
+        this.attachments = attachments;
+        this.sessions = sessions;
+        this.media = media;
+        this.cases = cases;
+        this.custody = custody;
+        this.events = events;
+        this.clock = clock;
+    }
+
+    /** Compares a medium with the case's device, without attaching it. */
+    IdentityCheck compare(String number, String medium) throws IOException {
+        return compare(number, media.identity(medium));
+    }
+
+    private IdentityCheck compare(String number, Identity found) {
+        return IdentityCheck.compare(meant(cases.docket(number).devices(), found).identity(), found);
+    }
+
+    /** Which of a case's devices a medium is: the one whose serial it has, else the first that it may be, else the lead. */
+    private static CaseViews.Device meant(List<CaseViews.Device> devices, Identity found) {
+        return devices.stream().filter(d -> IdentityCheck.compare(d.identity(), found).lines().stream()
+                        .anyMatch(l -> l.what().equals("serial") && l.verdict() == IdentityCheck.Verdict.EQUAL)).findFirst()
+                .or(() -> devices.stream().filter(d -> IdentityCheck.compare(d.identity(), found).matches()).findFirst())
+                .orElse(devices.get(0));
+    }
+
+    /** What the station can tell by itself about the medium that is attached to a case. */
+    List<FirstLook.Seen> firstLook(String number) throws IOException {
+        Attachment attachment = standing(cases.id(number)).orElseThrow(() ->
+                Refusal.conflict("No medium is attached to " + number + ", so the station has nothing to measure; attach it, or fill the form in by hand."));
+        if (isBeingRead(attachment)) {
+            throw Refusal.conflict("This medium is being read already; its own session tells more than a first look.");
+        }
+        try (Source source = media.open(attachment.medium(), attachment.mayBeWritable())) {
+            return FirstLook.at(source, meant(cases.docket(number).devices(), source.identity()).identity());
+        }
+    }
+
+    /** @param decisions what a person wrote down, where it takes a decision */
+    @Transactional
+    Attachment.View attach(String number, String medium, Attachment.Decisions decisions, String who) throws IOException {
+        long caseId = cases.id(number);
+        Identity found = media.identity(medium);
+        IdentityCheck check = compare(number, found);
+        String reason = written(decisions.identity());
+        String writeBlock = written(decisions.writeBlock());
+        if (!check.matches() && reason == null) {
+            throw Refusal.badInput("decision", "This is not the device of the case by its "
+                    + check.lines().stream().filter(l -> l.verdict() == IdentityCheck.Verdict.DIFFERS)
+                    .map(IdentityCheck.Line::what).reduce((a, b) -> a + " and " + b).orElse("identity")
+                    + "; nothing is read until you write down why it is attached all the same.");
+        }
+        // Opened once: a device that could be written to is refused here, before anybody counts on it.
+        media.open(medium, writeBlock != null).close();
+        standing(caseId).ifPresent(a -> {
+            if (isBeingRead(a)) {
+                throw Refusal.conflict("A medium of this case is being read; pause that session before attaching another.");
+            }
+            a.detach(clock.instant());
+        });
+        Attachment attachment = attachments.save(new Attachment(caseId, medium, found, check.matches(), new Attachment.Decisions(reason, writeBlock), who, clock.instant()));
+        custody.record(number, who, check.matches() ? "attached the device, identity equal"
+                : "attached a device although its identity differs", medium + ", serial "
+                + (found.serial().isEmpty() ? "not given" : found.serial()) + ", " + found.size() + " bytes"
+                + (reason == null ? "" : "; decision: " + reason) + (writeBlock == null ? "" : "; write-block decision: " + writeBlock));
+        events.changed(number, "bench");
+        return attachment.view();
+    }
+
+    /** Attaches a medium whose identity is the case's. @throws Refusal when it is not */
+    @Transactional
+    public void attach(String number, String medium, String who) throws IOException {
+        attach(number, medium, new Attachment.Decisions(null, null), who);
+    }
+
+    private static String written(String text) {
+        return text == null || text.isBlank() ? null : text.strip();
+    }
+
+    /** Where a health reading of the attached device belongs. */
+    HealthReadings.Place place(String number) {
+        long caseId = cases.id(number);
+        Attachment attachment = standing(caseId).orElseThrow(() ->
+                Refusal.conflict("No medium is attached to " + number + ", so there is nothing that a reading could be of; attach it first."));
+        return new HealthReadings.Place(number, caseId, attachment.id(), null);
+    }
+
+    /** What the attached device says of its own health. */
+    HealthReading askHealth(String number) throws IOException {
+        Attachment attachment = standing(cases.id(number)).orElseThrow(() -> Refusal.conflict("No medium is attached to " + number + "; attach it first."));
+        if (isBeingRead(attachment)) {
+            throw Refusal.conflict("This medium is being read; its session reads its health as well.");
+        }
+        try (Source source = media.open(attachment.medium(), attachment.mayBeWritable())) {
+            return source.health().orElseThrow(() -> Refusal.conflict(
+                    "This device gives no health readings by the kernel's interface; upload a log page, or enter the numbers by hand."));
+        }
+    }
+
+    /** What the lab would read the attached device with, and why. */
+    @Transactional(readOnly = true)
+    ProfileAdvice advice(String number) {
+        CaseViews.Docket docket = cases.docket(number);
+        Map<String, Set<String>> facts = docket.facts().stream().collect(Collectors.groupingBy(CaseViews.Fact::code,
+                Collectors.mapping(CaseViews.Fact::value, Collectors.toSet())));
+        return ProfileAdvice.of(docket.path() == null ? "" : docket.path(), facts);
+    }
+
+    /** Which case each attached medium belongs to, by its key. */
+    @Transactional(readOnly = true)
+    Map<String, String> attachedTo() {
+        return attachments.findByDetachedAtIsNullOrderById().stream().collect(Collectors.toMap(Attachment::medium, a -> cases.number(a.caseId()), (a, b) -> b));
+    }
+
+    /** Gives the medium back; its image stays. */
+    @Transactional
+    void detach(String number, String who) {
+        Attachment attachment = standing(cases.id(number)).orElseThrow(() -> Refusal.conflict("No medium is attached to " + number + "."));
+        if (isBeingRead(attachment)) {
+            throw Refusal.conflict("This medium is being read; pause that session before detaching it.");
+        }
+        attachment.detach(clock.instant());
+        custody.record(number, who, "detached the device", attachment.medium());
+        events.changed(number, "bench");
+    }
+
+    /** Whether a session waits for it or reads it. */
+    boolean isBeingRead(Attachment attachment) {
+        return sessions.existsByAttachmentIdAndStateIn(attachment.id(), ImagingSession.AT_WORK);
+    }
+
+    /** The medium that is attached to a case now. */
+    Optional<Attachment> standing(long caseId) {
+        return attachments.findFirstByCaseIdAndDetachedAtIsNullOrderByIdDesc(caseId);
+    }
+
+    @Transactional(readOnly = true)
+    Optional<Attachment.View> attachment(String number) {
+        return standing(cases.id(number)).map(Attachment::view);
+    }
+}

@@ -1,0 +1,86 @@
+package org.brantel.server.desk;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import org.brantel.server.drafts.Drafts;
+import org.brantel.server.intake.CaseLists;
+import org.brantel.server.intake.CaseViews;
+import org.brantel.server.platform.Refusal;
+import org.brantel.server.platform.Settings;
+import org.brantel.server.staff.Staff;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Draws together what needs a person. Everything on it comes from the records. */
+@Service
+class Desk {
+
+    private static final int MOST_LISTED = 1000;
+    private static final int EVENTS = 12;
+    /** When a deadline's day ends for the lab. */
+    private static final int CLOSING_HOUR = 17;
+
+    private final CaseLists lists;
+    private final Questions questions;
+    private final RunningWork running;
+    private final Drafts drafts;
+    private final Settings settings;
+    private final Clock clock;
+
+    Desk(CaseLists lists, Questions questions, RunningWork running, Drafts drafts, Settings settings, Clock clock) {
+        this.lists = lists;
+        this.questions = questions;
+        this.running = running;
+        this.drafts = drafts;
+        this.settings = settings;
+        this.clock = clock;
+    }
+
+    @Transactional(readOnly = true)
+    DeskViews.Desk of(Staff.Person person, int listed) {
+        if (listed < 1 || listed > MOST_LISTED) {
+            throw Refusal.badInput("listed", "The Desk lists 1 to " + MOST_LISTED + " decisions.");
+        }
+        List<CaseViews.Summary> open = lists.open();
+        List<DeskViews.Decision> all = questions.of(open, person);
+        Instant now = clock.instant();
+        all.sort(Comparator.comparing(DeskViews.Decision::due, Comparator.nullsLast(Comparator.naturalOrder())).thenComparing(DeskViews.Decision::since));
+        List<DeskViews.Work> work = running.all();
+        int overdue = (int) open.stream().filter(c -> isLate(c, now)).count();
+        return new DeskViews.Desk(all.stream().limit(listed).toList(), all.size(), overdue, work, today(open, work, now), stages(open, now), drafts.count());
+    }
+
+    private static boolean isLate(CaseViews.Summary c, Instant now) {
+        return c.due() != null && c.due().isBefore(now) && c.hold() == null;
+    }
+
+    private static List<DeskViews.Count> stages(List<CaseViews.Summary> open, Instant now) {
+        return open.stream().collect(Collectors.groupingBy(CaseViews.Summary::stage, TreeMap::new, Collectors.toList())).entrySet().stream()
+                .map(e -> new DeskViews.Count(e.getKey(), e.getValue().size(), e.getValue().stream().filter(c -> isLate(c, now)).count())).toList();
+    }
+
+    /** What has a time today: clocks that run out, cases that wake, deadlines, work that will end. */
+    private List<DeskViews.Event> today(List<CaseViews.Summary> open, List<DeskViews.Work> work, Instant now) {
+        LocalDate today = LocalDate.now(clock.withZone(settings.zone()));
+        Instant tomorrow = today.plusDays(1).atStartOfDay(settings.zone()).toInstant();
+        List<DeskViews.Event> events = new ArrayList<>();
+        for (CaseViews.Summary c : open) {
+            if (c.hold() == null && c.due() != null && !c.due().isBefore(now.minus(Duration.ofHours(1))) && c.due().isBefore(tomorrow)) {
+                events.add(new DeskViews.Event(c.due(), "Clock of " + c.stage() + " runs out", c.number(), c.customer(), c.stage()));
+            }
+            if (c.deadline() != null && c.deadline().equals(today)) {
+                events.add(new DeskViews.Event(today.atTime(CLOSING_HOUR, 0).atZone(settings.zone()).toInstant(), "Files are needed", c.number(), c.customer(), c.stage()));
+            }
+        }
+        work.stream().filter(w -> w.ends() != null && w.ends().isBefore(tomorrow))
+                .forEach(w -> events.add(new DeskViews.Event(w.ends(), w.what() + " done", w.caseNumber(), w.customer(), w.place())));
+        return events.stream().sorted(Comparator.comparing(DeskViews.Event::at)).limit(EVENTS).toList();
+    }
+}

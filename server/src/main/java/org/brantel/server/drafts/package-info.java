@@ -1,0 +1,2 @@
+/** Intakes that are not logged yet: kept as they are typed, found again by whoever takes the next call. */
+package org.brantel.server.drafts;

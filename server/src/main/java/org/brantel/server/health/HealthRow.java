@@ -1,0 +1,84 @@
+package org.brantel.server.health;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.io.IOException;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import org.brantel.core.health.HealthReading;
+import org.brantel.core.json.Json;
+import org.springframework.data.jpa.repository.JpaRepository;
+
+/** One reading, as it was taken. Never changed. */
+@Entity
+@Table(name = "health_reading")
+class HealthRow {
+
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    private Long id;
+    @Column(updatable = false)
+    private Long caseId;
+    @Column(updatable = false)
+    private Long attachmentId;
+    @Column(updatable = false)
+    private Long sessionId;
+    @Column(updatable = false)
+    private Instant at;
+    @Column(updatable = false)
+    private String reading;
+    @Column(updatable = false)
+    private String grade;
+    @Column(updatable = false)
+    private String who;
+
+    protected HealthRow() { }
+
+    HealthRow(HealthReadings.Place place, Instant at, HealthReading reading, String grade, String who) {
+        this.caseId = place.caseId();
+        this.attachmentId = place.attachmentId();
+        this.sessionId = place.sessionId();
+        this.at = at;
+        this.reading = Json.write(reading);
+        this.grade = grade;
+        this.who = who;
+    }
+
+    Long sessionId() {
+        return sessionId;
+    }
+
+    Instant at() {
+        return at;
+    }
+
+    String grade() {
+        return grade;
+    }
+
+    String who() {
+        return who;
+    }
+
+    HealthReading reading() {
+        try {
+            return Json.read(reading, HealthReading.class, "health reading", String.valueOf(id));
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+}
+
+interface HealthRows extends JpaRepository<HealthRow, Long> {
+
+    List<HealthRow> findByAttachmentIdOrderById(Long attachmentId);
+
+    Optional<HealthRow> findFirstByAttachmentIdOrderById(Long attachmentId);
+
+    Optional<HealthRow> findFirstByAttachmentIdOrderByIdDesc(Long attachmentId);
+}

@@ -1,0 +1,165 @@
+package org.brantel.server.intake;
+
+import jakarta.persistence.criteria.Predicate;
+import jakarta.persistence.criteria.Root;
+import jakarta.persistence.criteria.Subquery;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.brantel.server.platform.Refusal;
+import org.brantel.server.settings.LabSettings;
+import org.springframework.data.domain.Page;
+import org.springframework.data.domain.PageRequest;
+import org.springframework.data.domain.Sort;
+import org.springframework.data.jpa.domain.Specification;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Lists of cases. */
+@Service
+public class CaseLists {
+
+    /**
+     * Which cases; what is empty is not asked.
+     *
+     * @param state  open, closed (declined ones too) or all
+     * @param late   only those whose clock has run out
+     * @param medium the type of any of its devices
+     */
+    public record Filter(String state, String stage, String owner, String path, String medium, boolean late) {
+
+        public static final Filter OPEN = new Filter("open", "", "", "", "", false);
+    }
+
+    private static final int LONGEST = 1000;
+    private static final List<Stage> OPEN = Arrays.stream(Stage.values()).filter(Stage::isOpen).toList();
+
+    private final LabCases cases;
+    private final Devices devices;
+    private final FactRows facts;
+    private final LabSettings settings;
+    private final CaseClock clock;
+
+    CaseLists(LabCases cases, Devices devices, FactRows facts, LabSettings settings, CaseClock clock) {
+        this.cases = cases;
+        this.devices = devices;
+        this.facts = facts;
+        this.settings = settings;
+        this.clock = clock;
+    }
+
+    /** Newest first. */
+    @Transactional(readOnly = true)
+    public CaseViews.Page page(Filter filter, int page, int size) {
+        if (page < 0 || size < 1 || size > LONGEST) {
+            throw Refusal.badInput("page", "A page has a number from 0 and a size from 1 to " + LONGEST + ".");
+        }
+        LabSettings.Clocks clocks = settings.clocks();
+        Page<LabCase> found = cases.findAll(matching(filter, clocks), PageRequest.of(page, size, Sort.by(Sort.Direction.DESC, "createdAt", "id")));
+        return new CaseViews.Page(summaries(found.getContent(), clocks), found.getTotalElements());
+    }
+
+    /** Cases that are neither closed nor declined, newest first. */
+    @Transactional(readOnly = true)
+    public List<CaseViews.Summary> open() {
+        return page(Filter.OPEN, 0, LONGEST).cases();
+    }
+
+    private Specification<LabCase> matching(Filter f, LabSettings.Clocks clocks) {
+        return (root, query, is) -> {
+            List<Predicate> all = new ArrayList<>();
+            switch (f.state()) {
+                case "open" -> all.add(root.get("stage").in(OPEN));
+                case "closed" -> all.add(root.get("stage").in(Stage.CLOSED, Stage.DECLINED));
+                case "all" -> { }
+                default -> throw Refusal.badInput("state", "A case is open, closed or all of them, not '" + f.state() + "'.");
+            }
+            if (!f.stage().isEmpty()) {
+                all.add(is.equal(root.get("stage"), Stage.ofWord(f.stage()).orElseThrow(() ->
+                        Refusal.badInput("stage", "There is no stage '" + f.stage() + "'."))));
+            }
+            if (!f.owner().isEmpty()) {
+                all.add(is.equal(root.get("owner"), f.owner()));
+            }
+            if (!f.path().isEmpty()) {
+                all.add(f.path().equals("none") ? is.isNull(root.get("path")) : is.equal(root.get("path"), f.path()));
+            }
+            if (!f.medium().isEmpty()) {
+                Subquery<Long> ofMedium = query.subquery(Long.class);
+                Root<DeviceRecord> device = ofMedium.from(DeviceRecord.class);
+                ofMedium.select(device.get("caseId")).where(is.equal(device.get("caseId"), root.get("id")), is.equal(device.get("type"), f.medium()), is.isFalse(device.get("removed")));
+                all.add(is.exists(ofMedium));
+            }
+            if (f.late()) {
+                all.add(is.or(clocks.hours().entrySet().stream().filter(e -> Stage.ofWord(e.getKey()).isPresent()).map(e -> is.and(
+                        is.equal(root.get("stage"), Stage.ofWord(e.getKey()).get()),
+                        is.lessThan(root.get("stageSince"), clock.now().minus(Duration.ofHours(e.getValue()))))).toArray(Predicate[]::new)));
+            }
+            return is.and(all.toArray(Predicate[]::new));
+        };
+    }
+
+    private List<CaseViews.Summary> summaries(List<LabCase> found, LabSettings.Clocks clocks) {
+        Map<Long, List<DeviceRecord>> byCase = devices.findByCaseIdInAndRemovedFalseOrderByPosition(found.stream().map(LabCase::id).toList())
+                .stream().collect(Collectors.groupingBy(DeviceRecord::caseId));
+        return found.stream().map(c -> {
+            List<DeviceRecord> own = byCase.get(c.id());
+            return new CaseViews.Summary(c.number(), c.customerName(), c.contactPerson(), own.get(0).view(), own.size(), c.stage().word(), c.owner(),
+                    c.path(), c.createdAt(), c.stageSince(), clock.due(c, clocks), c.deadline(), c.hold());
+        }).toList();
+    }
+
+    /** The facts of many cases at once, by number; the lead device's type is among them. */
+    @Transactional(readOnly = true)
+    public Map<String, List<CaseForm.Fact>> facts(Collection<String> numbers) {
+        Map<Long, LabCase> byId = cases.findByNumberIn(numbers).stream().collect(Collectors.toMap(LabCase::id, c -> c));
+        Map<String, List<CaseForm.Fact>> found = new LinkedHashMap<>();
+        byId.values().forEach(c -> found.put(c.number(), new ArrayList<>()));
+        facts.findByCaseIdInAndWithdrawnFalseOrderById(byId.keySet()).forEach(r -> found.get(byId.get(r.caseId()).number()).add(r.stated()));
+        devices.findByCaseIdInAndRemovedFalseOrderByPosition(byId.keySet()).forEach(d -> {
+            List<CaseForm.Fact> own = found.get(byId.get(d.caseId()).number());
+            if (own.stream().noneMatch(f -> f.code().equals("medium.type"))) {
+                own.add(new CaseForm.Fact("medium.type", d.view().type(), "told"));
+            }
+        });
+        return found;
+    }
+
+    /** When the facts of each case changed last. */
+    @Transactional(readOnly = true)
+    public Map<Long, Instant> factsChanged(Collection<Long> caseIds) {
+        return facts.findChanged(caseIds).stream().collect(Collectors.toMap(FactRow.Changed::caseId, FactRow.Changed::at));
+    }
+
+    /** The type of the lead device of each case. */
+    @Transactional(readOnly = true)
+    public Map<Long, String> mediums(Collection<Long> caseIds) {
+        return devices.findByCaseIdInAndRemovedFalseOrderByPosition(Set.copyOf(caseIds)).stream()
+                .collect(Collectors.toMap(DeviceRecord::caseId, d -> d.view().type(), (lead, other) -> lead));
+    }
+
+    /** The keys of these cases, with their numbers. */
+    @Transactional(readOnly = true)
+    public Map<Long, String> ids(Collection<String> numbers) {
+        return cases.findByNumberIn(numbers).stream().collect(Collectors.toMap(LabCase::id, LabCase::number));
+    }
+
+    /** Whose cases these are, by number. */
+    @Transactional(readOnly = true)
+    public Map<String, String> customers(Collection<String> numbers) {
+        return cases.findByNumberIn(numbers).stream().collect(Collectors.toMap(LabCase::number, LabCase::customerName));
+    }
+
+    /** How many open cases each person has. */
+    @Transactional(readOnly = true)
+    public Map<String, Long> openByOwner() {
+        return open().stream().collect(Collectors.groupingBy(CaseViews.Summary::owner, Collectors.counting()));
+    }
+}

@@ -1,0 +1,154 @@
+package org.brantel.server.mail;
+
+import jakarta.annotation.Nullable;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Set;
+import org.brantel.core.triage.Ranking;
+import org.brantel.server.custody.CustodyService;
+import org.brantel.server.delivery.Deliveries;
+import org.brantel.server.intake.CaseViews;
+import org.brantel.server.intake.Cases;
+import org.brantel.server.platform.Events;
+import org.brantel.server.platform.Refusal;
+import org.brantel.server.settings.LabSettings;
+import org.brantel.server.triage.TriageService;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.context.event.EventListener;
+import org.springframework.core.NestedExceptionUtils;
+import org.springframework.mail.MailException;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** Tells customers what they agreed to be told, and keeps trying. */
+@Service
+public class Outbox {
+
+    /** @param state queued, sent, failed, cancelled; {@code nextAt} when it is tried again */
+    public record Message(long id, String caseNumber, String letter, String recipient, String subject, String body, String state, int tries,
+                          @Nullable Instant nextAt, @Nullable String trouble, Instant queuedAt, @Nullable Instant sentAt) { }
+
+    private static final Logger LOG = LoggerFactory.getLogger(Outbox.class);
+    /** A decision can be undone; nobody is told before that is unlikely. */
+    private static final Duration THINKING_TIME = Duration.ofMinutes(2);
+
+    private final Mails mails;
+    private final MailRoute route;
+    private final Letters letters;
+    private final Cases cases;
+    private final TriageService triage;
+    private final CustodyService custody;
+    private final Events events;
+    private final TransactionTemplate transaction;
+    private final Clock clock;
+
+    Outbox(Mails mails, MailRoute route, Letters letters, Cases cases, TriageService triage, CustodyService custody, Events events,
+           TransactionTemplate transaction, Clock clock) {
+        this.mails = mails;
+        this.route = route;
+        this.letters = letters;
+        this.cases = cases;
+        this.triage = triage;
+        this.custody = custody;
+        this.events = events;
+        this.transaction = transaction;
+        this.clock = clock;
+    }
+
+    @EventListener
+    void logged(Cases.Logged e) {
+        queue(e.caseNumber(), "received", "", "", triage.rank(e.caseNumber()).stopRules(), Duration.ZERO);
+    }
+
+    @EventListener
+    void decided(TriageService.Decided e) {
+        queue(e.caseNumber(), e.path().equals("decline") ? "declined" : "decided", e.label(), e.reason(), List.of(), THINKING_TIME);
+    }
+
+    @EventListener
+    void undecided(TriageService.Undecided e) {
+        mails.findByCaseNumberAndStateAndLetterIn(e.caseNumber(), Mail.State.QUEUED, Set.of("decided", "declined")).forEach(Mail::cancel);
+    }
+
+    @EventListener
+    void sealed(Deliveries.Sealed e) {
+        queue(e.caseNumber(), "ready", "", "", List.of(), Duration.ZERO);
+    }
+
+    private void queue(String number, String letter, String path, String reason, List<Ranking.Stop> stops, Duration delay) {
+        CaseViews.Docket docket = cases.docket(number);
+        String to = docket.customer().way("email");
+        if (!docket.consent().mail() || to.isEmpty()) {
+            return;
+        }
+        LabSettings.Letter filled = letters.fill(letter, docket, path, reason, stops);
+        mails.save(new Mail(number, letter, to, filled.subject(), filled.body(), clock.instant(), delay));
+        events.changed(number, "mail");
+    }
+
+    /** Sends what is due. A message that was sent just before the server died may go out twice, never not at all. */
+    @Scheduled(fixedDelay = 2000)
+    void sendDue() {
+        transaction.executeWithoutResult(t -> {
+            for (long id : mails.findDue(clock.instant())) {
+                Mail mail = mails.findById(id).orElseThrow();
+                try {
+                    route.send(mail.recipient(), mail.subject(), mail.body());
+                    mail.sent(clock.instant());
+                    custody.record(mail.caseNumber(), CustodyService.MACHINE, "wrote to the customer", mail.letter() + ", to " + mail.recipient());
+                } catch (MailException e) {
+                    String why = NestedExceptionUtils.getMostSpecificCause(e).getMessage();
+                    LOG.warn("Message {} of {} did not go out and is tried again: {}", id, mail.caseNumber(), why);
+                    mail.notSent(why, clock.instant());
+                }
+                events.changed(mail.caseNumber(), "mail");
+            }
+        });
+    }
+
+    /** Newest first; of one case, or of all. */
+    @Transactional(readOnly = true)
+    List<Message> messages(String number) {
+        return (number.isEmpty() ? mails.findTop200ByOrderByIdDesc() : mails.findByCaseNumberOrderByIdDesc(number)).stream().map(Mail::view).toList();
+    }
+
+    /** Messages that were tried to the end. */
+    @Transactional(readOnly = true)
+    public List<Message> failed() {
+        return mails.findByStateOrderById(Mail.State.FAILED).stream().map(Mail::view).toList();
+    }
+
+    @Transactional
+    void cancel(long id, String who) {
+        Mail mail = find(id);
+        if (mail.state() == Mail.State.SENT) {
+            throw Refusal.conflict("This message has gone out; it cannot be held back any more.");
+        }
+        mail.cancel();
+        custody.record(mail.caseNumber(), who, "held a message back", mail.letter());
+        events.changed(mail.caseNumber(), "mail");
+    }
+
+    @Transactional
+    void retry(long id) {
+        Mail mail = find(id);
+        if (mail.state() == Mail.State.SENT) {
+            throw Refusal.conflict("This message has gone out already.");
+        }
+        mail.retry(clock.instant());
+        events.changed(mail.caseNumber(), "mail");
+    }
+
+    boolean hasRoute() {
+        return route.isOpen();
+    }
+
+    private Mail find(long id) {
+        return mails.findById(id).orElseThrow(() -> Refusal.missing("There is no message " + id + "."));
+    }
+}

@@ -1,0 +1,2 @@
+/** Messages to customers who agreed to them: letters of the lab's own, an outbox with retries, any SMTP server. */
+package org.brantel.server.mail;

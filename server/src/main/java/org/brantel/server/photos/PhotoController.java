@@ -1,0 +1,143 @@
+package org.brantel.server.photos;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.time.Clock;
+import java.time.Duration;
+import java.util.List;
+import jakarta.servlet.http.HttpServletRequest;
+import org.brantel.server.custody.CustodyService;
+import org.brantel.server.intake.CaseViews;
+import org.brantel.server.intake.Cases;
+import org.brantel.server.platform.Events;
+import org.brantel.server.platform.Refusal;
+import org.brantel.server.platform.Settings;
+import org.brantel.server.staff.Staff;
+import org.springframework.http.CacheControl;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+class PhotoController {
+
+    private static final int SMALL = 320;
+
+    private final PhotoRecords photos;
+    private final Cases cases;
+    private final CustodyService custody;
+    private final Staff staff;
+    private final Settings settings;
+    private final Events events;
+    private final Clock clock;
+
+    PhotoController(PhotoRecords photos, Cases cases, CustodyService custody, Staff staff, Settings settings, Events events, Clock clock) {
+        this.photos = photos;
+        this.cases = cases;
+        this.custody = custody;
+        this.staff = staff;
+        this.settings = settings;
+        this.events = events;
+        this.clock = clock;
+    }
+
+    @GetMapping("/api/cases/{number}/photos")
+    List<Photo.View> all(@PathVariable String number) {
+        return photos.findByCaseIdAndRemovedFalseOrderById(cases.id(number)).stream().map(Photo::view).toList();
+    }
+
+    /** The body is the picture itself. */
+    @Transactional
+    @PostMapping("/api/cases/{number}/photos")
+    @ResponseStatus(HttpStatus.CREATED)
+    Photo.View add(@PathVariable String number, @RequestParam String what, @RequestParam(required = false) Long device,
+                   @RequestParam(defaultValue = "") String name, HttpServletRequest request) throws IOException {
+        if (!what.matches("label|device|accessory")) {
+            throw Refusal.badInput("what", "A photo shows a label, a device or an accessory.");
+        }
+        CaseViews.Docket docket = cases.docket(number);
+        if (device != null && docket.devices().stream().noneMatch(d -> d.id() == device)) {
+            throw Refusal.badInput("device", "This device does not belong to " + number + ".");
+        }
+        Pictures.Clean picture = Pictures.clean(body(request));
+        keep(picture);
+        String plainName = name.length() > 200 ? name.substring(0, 200) : name;
+        Photo photo = photos.save(new Photo(cases.id(number), device, what, plainName, picture, staff.current().name(), clock.instant()));
+        custody.record(number, staff.current().name(), "added a photo of the " + what, "SHA-256 " + picture.sha256());
+        events.changed(number, "photo");
+        return photo.view();
+    }
+
+    /** Whole or not at all: a file under its hash is what its hash says. */
+    private void keep(Pictures.Clean picture) throws IOException {
+        Path file = file(picture.sha256());
+        Files.createDirectories(file.getParent());
+        Path part = Files.createTempFile(file.getParent(), "photo", ".part");
+        try {
+            Files.write(part, picture.jpeg());
+            Files.move(part, file, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
+        } finally {
+            Files.deleteIfExists(part);
+        }
+    }
+
+    private static byte[] body(HttpServletRequest request) throws IOException {
+        try (InputStream in = request.getInputStream()) {
+            byte[] bytes = in.readNBytes(Pictures.LARGEST_UPLOAD + 1);
+            if (bytes.length > Pictures.LARGEST_UPLOAD) {
+                throw Refusal.tooLarge("The photo is larger than 20 MiB; take it smaller.");
+            }
+            return bytes;
+        }
+    }
+
+    @GetMapping("/api/photos/{id}")
+    ResponseEntity<byte[]> show(@PathVariable long id, @RequestParam(defaultValue = "false") boolean small) throws IOException {
+        byte[] jpeg = Files.readAllBytes(file(find(id).sha256()));
+        return ResponseEntity.ok().contentType(MediaType.IMAGE_JPEG).cacheControl(CacheControl.maxAge(Duration.ofDays(30)).cachePrivate())
+                .body(small ? Pictures.small(jpeg, SMALL) : jpeg);
+    }
+
+    /** The picture stays in the lab's folder, for undoing this. */
+    @Transactional
+    @DeleteMapping("/api/photos/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void remove(@PathVariable long id) {
+        change(id, true, "took a photo away");
+    }
+
+    @Transactional
+    @PostMapping("/api/photos/{id}/back")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void putBack(@PathVariable long id) {
+        change(id, false, "put a photo back");
+    }
+
+    private void change(long id, boolean removed, String what) {
+        Photo photo = find(id);
+        photo.remove(removed);
+        photos.save(photo);
+        String number = cases.number(photo.caseId());
+        custody.record(number, staff.current().name(), what, "SHA-256 " + photo.sha256());
+        events.changed(number, "photo");
+    }
+
+    private Photo find(long id) {
+        return photos.findById(id).orElseThrow(() -> Refusal.missing("There is no photo " + id + "."));
+    }
+
+    private Path file(String sha256) {
+        return settings.home().resolve("photos").resolve(sha256.substring(0, 2)).resolve(sha256 + ".jpg");
+    }
+}

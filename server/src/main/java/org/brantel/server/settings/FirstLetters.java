@@ -1,0 +1,54 @@
+package org.brantel.server.settings;
+
+import java.util.Map;
+
+/** The letters that a new lab begins with. */
+final class FirstLetters {
+
+    static final Map<String, LabSettings.Letter> ALL = Map.of(
+            "received", new LabSettings.Letter("Your case {case} at {lab}", """
+                    Dear {contact},
+
+                    we have logged your {device} as case {case}.
+
+                    Until we tell you otherwise:
+                    {dont}
+
+                    We look at what you told us and come back with how we would go about it, before anything is done that costs money.
+
+                    {lab}
+                    {phone}
+                    """),
+            "decided", new LabSettings.Letter("Case {case}: how we go about it", """
+                    Dear {contact},
+
+                    we have decided how to treat your {device}: {path}.
+                    {reason}
+
+                    If something has changed since you called, please tell us now.
+
+                    {lab}
+                    {phone}
+                    """),
+            "declined", new LabSettings.Letter("Case {case}: we cannot take it on", """
+                    Dear {contact},
+
+                    we have looked at everything that you told us about your {device}, and we will not take your money for it.
+                    {reason}
+
+                    Your {device} goes back to you as it came; nothing on it was changed. If you learn of a copy somewhere, or remember something that speaks against our reason, call us; we look again at no cost.
+
+                    {lab}
+                    {phone}
+                    """),
+            "ready", new LabSettings.Letter("Case {case}: your files are ready", """
+                    Dear {contact},
+
+                    what we could recover from your {device} is packed and sealed. Call us for your link and its passcode; we give both to you by voice, never in one message.
+
+                    {lab}
+                    {phone}
+                    """));
+
+    private FirstLetters() { }
+}

@@ -1,0 +1,140 @@
+package org.brantel.server.triage;
+
+import jakarta.annotation.Nullable;
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.io.IOException;
+import java.time.Instant;
+import java.util.Collection;
+import java.util.List;
+import java.util.Locale;
+import org.brantel.core.json.Json;
+import org.brantel.core.triage.Ranking;
+import org.brantel.server.intake.CaseViews;
+import org.brantel.server.intake.Stage;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
+
+/** A triage that was decided, with the ranking as it was then and with what stood before, so that it can be taken back. */
+@Entity
+@Table(name = "triage_decision")
+class Decision {
+
+    /** @param leader the path that led then; null when all were barred */
+    record View(long id, String path, String reason, String protocol, @Nullable String leader, String who, Instant at, boolean undone) { }
+
+    /** Without the ranking, which is long. */
+    record Short(Long id, Long caseId, String protocol, Instant at) { }
+
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    private Long id;
+    @Column(updatable = false)
+    private Long caseId;
+    @Column(updatable = false)
+    private String path;
+    @Column(updatable = false)
+    private String reason;
+    @Column(updatable = false)
+    private String protocol;
+    @Column(updatable = false)
+    private String ranking;
+    @Column(updatable = false)
+    private String pathBefore;
+    @Column(updatable = false)
+    private String reasonBefore;
+    @Column(updatable = false)
+    private String protocolBefore;
+    @Column(updatable = false)
+    private String stageBefore;
+    @Column(updatable = false)
+    private String who;
+    @Column(updatable = false)
+    private Instant at;
+    private Instant undoneAt;
+
+    protected Decision() { }
+
+    Decision(Long caseId, CaseViews.Docket before, String path, String reason, Ranking ranking, String who, Instant at) {
+        this.caseId = caseId;
+        this.path = path;
+        this.reason = reason;
+        this.protocol = ranking.protocol();
+        this.ranking = Json.write(ranking);
+        this.pathBefore = before.path();
+        this.reasonBefore = before.pathReason();
+        this.protocolBefore = before.protocol();
+        this.stageBefore = before.stage();
+        this.who = who;
+        this.at = at;
+    }
+
+    void undo(Instant when) {
+        undoneAt = when;
+    }
+
+    boolean isUndone() {
+        return undoneAt != null;
+    }
+
+    Long caseId() {
+        return caseId;
+    }
+
+    String path() {
+        return path;
+    }
+
+    String protocol() {
+        return protocol;
+    }
+
+    String pathBefore() {
+        return pathBefore;
+    }
+
+    String reasonBefore() {
+        return reasonBefore;
+    }
+
+    String protocolBefore() {
+        return protocolBefore;
+    }
+
+    Stage stageBefore() {
+        return Stage.valueOf(stageBefore.toUpperCase(Locale.ROOT).replace('-', '_'));
+    }
+
+    /** Where the case stood right after it. */
+    String stageAfter() {
+        return path.equals("decline") ? "declined" : List.of("received", "declined", "closed").contains(stageBefore) ? "triaged" : stageBefore;
+    }
+
+    Ranking ranking() {
+        try {
+            return Json.read(ranking, Ranking.class, "ranking", "of decision " + id);
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    View view() {
+        return new View(id, path, reason, protocol, ranking().leader(), who, at, undoneAt != null);
+    }
+}
+
+interface Decisions extends JpaRepository<Decision, Long> {
+
+    List<Decision> findByCaseIdOrderByIdDesc(Long caseId);
+
+    @Query("select d from Decision d where d.id in (select max(x.id) from Decision x where x.caseId in ?1 and x.undoneAt is null group by x.caseId)")
+    List<Decision> findStanding(Collection<Long> caseIds);
+
+    @Query("select new org.brantel.server.triage.Decision$Short(d.id, d.caseId, d.protocol, d.at) from Decision d where d.id in "
+            + "(select max(x.id) from Decision x where x.caseId in ?1 and x.undoneAt is null group by x.caseId)")
+    List<Decision.Short> findStandingInShort(Collection<Long> caseIds);
+}

@@ -1,0 +1,13 @@
+import type { Docket } from '@/api/types'
+
+const LOOK: Record<string, string> = { names: 'the lab may look at names only', previews: 'the lab may look at previews', contents: 'the lab may look into files where the work needs it' }
+
+/** What a customer agreed to, in words; what was not asked is said too. */
+export function agreedTo(consent: Docket['consent']): string[] {
+  return [
+    LOOK[consent.look] ?? 'what may be looked at was not asked',
+    consent.told ? `may be told: ${consent.told}` : 'nobody else is told',
+    consent.mail ? 'e-mail is welcome' : 'no e-mail',
+    consent.termsRead ? 'terms were read out' : 'terms were not read out yet',
+  ]
+}

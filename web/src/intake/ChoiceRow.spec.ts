@@ -1,0 +1,35 @@
+import { mount } from '@vue/test-utils'
+import { describe, expect, it } from 'vitest'
+import ChoiceRow from './ChoiceRow.vue'
+
+function row() {
+  const wrapper = mount(ChoiceRow, { props: { label: 'Noise', ask: 'Does it make a noise?', values: ['none', 'clicking', 'scratching'], isOn: () => false }, attachTo: document.body })
+  const press = (key: string) => wrapper.find('.opt').element.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }))
+  return { wrapper, press }
+}
+
+describe('a row of choices', () => {
+  it('is answered by letter where the keyboard led', () => {
+    const { wrapper, press } = row()
+    wrapper.vm.focus()
+    press('s')
+    expect(wrapper.emitted('toggle')).toEqual([['scratching']])
+    wrapper.unmount()
+  })
+  it('leaves letters to the screen after a click', async () => {
+    const { wrapper, press } = row()
+    const option = wrapper.find('.opt')
+    await option.trigger('pointerdown')
+    ;(option.element as HTMLElement).focus()
+    await option.trigger('click')
+    press('s')
+    expect(wrapper.emitted('toggle')).toEqual([['none']])
+    wrapper.unmount()
+  })
+  it('says what is chosen to who cannot see it', () => {
+    const { wrapper } = row()
+    expect(wrapper.find('[role=group]').attributes('aria-label')).toBe('Noise: Does it make a noise?')
+    expect(wrapper.findAll('.opt').map((o) => o.attributes('aria-label'))).toEqual(['none', 'clicking', 'scratching', 'unknown'])
+    wrapper.unmount()
+  })
+})

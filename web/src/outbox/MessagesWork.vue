@@ -1,0 +1,18 @@
+<script setup lang="ts">
+import { api } from '@/api/client'
+import { useLive } from '@/api/live'
+import type { Docket, OutboxView } from '@/api/types'
+import RefusedNote from '@/shell/RefusedNote.vue'
+import MessageList from './MessageList.vue'
+
+const props = defineProps<{ docket: Docket }>()
+const outbox = useLive(() => api.get<OutboxView>(`/api/outbox?number=${props.docket.number}`), (what, c) => what === 'mail' && c === props.docket.number)
+</script>
+
+<template>
+  <div>
+    <div class="hd"><h2>Messages</h2><span class="mu">{{ docket.consent.mail ? 'the customer agreed to e-mail' : 'the customer did not agree to e-mail, so none is written' }}</span></div>
+    <RefusedNote :refused="outbox.refused.value" />
+    <MessageList v-if="outbox.data.value" :messages="outbox.data.value.messages" :route="outbox.data.value.route" @changed="outbox.refresh" />
+  </div>
+</template>

@@ -1,0 +1,36 @@
+import { onScopeDispose, ref, watch, type Ref } from 'vue'
+import { api, Refused } from '@/api/client'
+import type { CaseForm, Estimate } from '@/api/types'
+import { factsForRanking } from '@/intake/form'
+
+const PAUSE_MS = 350
+
+/** The estimate for the path that leads, while a case is being entered; nothing before a device is named. */
+export function useEstimate(form: () => CaseForm): Readonly<Ref<Estimate | undefined>> {
+  const estimate = ref<Estimate>()
+  let latest = 0
+  let timer = 0
+
+  async function ask(given: CaseForm): Promise<void> {
+    const mine = ++latest
+    const devices = given.devices.filter((d) => d.type).map((d) => ({ type: d.type, capacity: d.capacity, attachedBy: d.attachedBy }))
+    if (!devices.length || !given.facts.length) {
+      estimate.value = undefined
+      return
+    }
+    try {
+      const found = await api.post<Estimate>('/api/triage/estimate', { facts: factsForRanking(given), devices, deadline: given.deadline || undefined })
+      if (mine === latest) estimate.value = found
+    } catch (e) {
+      if (!(e instanceof Refused)) throw e
+      if (mine === latest) estimate.value = undefined // the ranking says what is wrong
+    }
+  }
+
+  watch(() => JSON.stringify([form().facts, form().devices.map((d) => [d.type, d.capacity, d.attachedBy]), form().deadline]), () => {
+    clearTimeout(timer)
+    timer = window.setTimeout(() => void ask(form()), PAUSE_MS)
+  }, { immediate: true })
+  onScopeDispose(() => clearTimeout(timer))
+  return estimate
+}
