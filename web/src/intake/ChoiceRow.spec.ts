@@ -1,5 +1,5 @@
 import { mount } from '@vue/test-utils'
-import { describe, expect, it } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
 import ChoiceRow from './ChoiceRow.vue'
 
 function row() {
@@ -24,6 +24,28 @@ describe('a row of choices', () => {
     await option.trigger('click')
     press('s')
     expect(wrapper.emitted('toggle')).toEqual([['none']])
+    wrapper.unmount()
+  })
+  it('does not take back what came on by itself under the hand', async () => {
+    vi.useFakeTimers()
+    const { wrapper } = row()
+    const click = () => wrapper.findAll('.opt')[1]!.trigger('click')
+    await wrapper.setProps({ isOn: (v: string) => v === 'clicking' })
+    await click()
+    expect(wrapper.emitted('toggle')).toBeUndefined()
+    vi.advanceTimersByTime(800)
+    await click()
+    expect(wrapper.emitted('toggle')).toEqual([['clicking']])
+    wrapper.unmount()
+    vi.useRealTimers()
+  })
+  it('takes back at once what the same hand chose', async () => {
+    const { wrapper } = row()
+    const click = () => wrapper.findAll('.opt')[1]!.trigger('click')
+    await click()
+    await wrapper.setProps({ isOn: (v: string) => v === 'clicking' })
+    await click()
+    expect(wrapper.emitted('toggle')).toEqual([['clicking'], ['clicking']])
     wrapper.unmount()
   })
   it('says what is chosen to who cannot see it', () => {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, useTemplateRef } from 'vue'
+import { computed, ref, useTemplateRef, watch } from 'vue'
 import { words } from '@/format/format'
 import { shownValues } from './form'
 import { letterOf, optionFor } from './letters'
@@ -30,6 +30,23 @@ const shown = computed(() => shownValues(props.values, props.common, props.isOn,
 const folds = computed(() => props.common.length > 0 && props.values.length + 1 > props.common.length)
 const letters = computed(() => letterOf(shown.value.map(words)))
 
+/**
+ * Who reaches for a value as the line brings it means to choose it, not to take it back: for as long as a hand needs to see
+ * the change, what came on by itself stays.
+ */
+const REACH_MS = 700
+const cameOn = new Map<string, number>()
+let own: string | undefined
+watch(() => props.values.filter((v) => props.isOn(v)), (now, before) => {
+  for (const value of now) if (!before.includes(value) && value !== own) cameOn.set(value, performance.now())
+  own = undefined
+})
+function pick(value: string): void {
+  if (props.isOn(value) && performance.now() - (cameOn.get(value) ?? -REACH_MS) < REACH_MS) return
+  own = props.isOn(value) ? undefined : value
+  emit('toggle', value)
+}
+
 /** Letters answer only where the keyboard led: after a click they are the screen's own keys. */
 let clicked = false
 const byKeyboard = ref(false)
@@ -55,7 +72,7 @@ function key(event: KeyboardEvent): void {
     event.preventDefault()
     event.stopPropagation()
     all[hit]?.focus()
-    emit('toggle', value)
+    pick(value)
   }
 }
 defineExpose({ focus: () => row.value?.querySelector<HTMLButtonElement>('.opt')?.focus() })
@@ -65,7 +82,7 @@ defineExpose({ focus: () => row.value?.querySelector<HTMLButtonElement>('.opt')?
   <div ref="row" class="row-choices" :class="{ asked }" role="group" :aria-label="`${label}: ${ask}`" @pointerdown="clicked = true" @focusin="entered" @keydown="key">
     <span class="name" :title="ask"><span v-if="number" class="m no" aria-hidden="true">{{ number }}</span>{{ label }}</span>
     <span class="opts">
-      <button v-for="(v, i) in shown" :key="v" type="button" class="opt" :class="{ on: isOn(v) }" :aria-pressed="isOn(v)" :aria-label="words(v)" @click="emit('toggle', v)"><span aria-hidden="true">{{ words(v).slice(0, letters[i]!.at) }}<u v-if="letters[i]!.letter">{{ words(v).charAt(letters[i]!.at) }}</u>{{ words(v).slice(letters[i]!.at + (letters[i]!.letter ? 1 : 0)) }}</span></button>
+      <button v-for="(v, i) in shown" :key="v" type="button" class="opt" :class="{ on: isOn(v) }" :aria-pressed="isOn(v)" :aria-label="words(v)" @click="pick(v)"><span aria-hidden="true">{{ words(v).slice(0, letters[i]!.at) }}<u v-if="letters[i]!.letter">{{ words(v).charAt(letters[i]!.at) }}</u>{{ words(v).slice(letters[i]!.at + (letters[i]!.letter ? 1 : 0)) }}</span></button>
       <button v-if="folds" type="button" class="linkish xs" :aria-expanded="open" @click="open = !open">{{ open ? 'fewer' : 'more' }}</button>
       <span v-if="asked" class="xs c-ok nextone">asked next</span>
     </span>

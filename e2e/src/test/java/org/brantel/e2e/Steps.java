@@ -41,16 +41,25 @@ final class Steps {
 
     /** Chooses a value in a row of the intake, opening the row where the value is not among the common ones. */
     void choose(String row, String value) {
-        Locator group = page.locator(".row-choices[aria-label^='" + row + ":']");
-        Locator choice = group.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(value).setExact(true));
+        Locator choice = choice(row, value);
         if (choice.count() == 0) {
-            group.getByText("more").click();
+            row(row).getByText("more").click();
         }
-        // What the line said already is chosen.
-        if (!"true".equals(choice.getAttribute("aria-pressed"))) {
-            choice.click();
-        }
+        choice.click();
         assertThat(choice).hasAttribute("aria-pressed", "true");
+    }
+
+    /** Waits until the free line has chosen a value by itself. */
+    void heard(String row, String value) {
+        assertThat(choice(row, value)).hasAttribute("aria-pressed", "true");
+    }
+
+    private Locator row(String row) {
+        return page.locator(".row-choices[aria-label^='" + row + ":']");
+    }
+
+    private Locator choice(String row, String value) {
+        return row(row).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(value).setExact(true));
     }
 
     void wanted(int number, String words, String kind, String pattern, int howMany) {

@@ -84,7 +84,7 @@ class WholeStoryTest {
         steps.choose("Device", "usb stick");
         page.locator("#capacity").fill("a lot");
         Locator ranking = page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Ranking of the recovery paths"));
-        steps.choose("Happened", "deleted directly");
+        steps.heard("Happened", "deleted directly");
         assertThat(ranking).containsText("Image then scan");
         assertThat(page.getByText("Nothing new on it")).isVisible();
         steps.choose("Noise", "clicking");
