@@ -55,7 +55,7 @@ final class ExtractVerb implements Callable<Integer> {
         ProgressLine line = new ProgressLine(progress);
         try (Source opened = Sources.open(source)) {
             for (Finding f : selection) {
-                if (f.extents().stream().anyMatch(e -> e.end() > opened.size())) {
+                if (f.firstByte() >= opened.size()) {
                     throw new IllegalArgumentException("Finding " + f.id() + " of " + findings + " lies beyond "
                             + opened.description() + "; these findings are of another source.");
                 }

@@ -4,18 +4,19 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.Callable;
 import org.brantel.core.json.Json;
-import org.brantel.core.scan.Volumes;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.Sources;
-import org.brantel.core.volume.PartitionTable;
+import org.brantel.core.volume.Partition;
+import org.brantel.core.volume.PartitionTables;
 import org.brantel.core.volume.Volume;
+import org.brantel.core.volume.Volumes;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
 
 @Command(name = "volumes", mixinStandardHelpOptions = true, description = "Lists partition tables and volumes as JSON.")
 final class VolumesVerb implements Callable<Integer> {
 
-    private record Listing(List<PartitionTable.Entry> partitions, List<Volume> volumes, List<String> problems) { }
+    private record Listing(List<Partition> partitions, List<Volume> volumes, List<String> problems) { }
 
     @Parameters(paramLabel = "SOURCE")
     private String source;
@@ -24,10 +25,10 @@ final class VolumesVerb implements Callable<Integer> {
     public Integer call() throws Exception {
         try (Source opened = Sources.open(source)) {
             List<String> problems = new ArrayList<>();
-            List<Volume> volumes = Volumes.find(opened, problems).stream().map(Volumes.Found::volume).toList();
+            List<Volume> volumes = Volumes.listed(opened, problems).stream().map(Volumes.Found::volume).toList();
             boolean wholeMedium = volumes.size() == 1 && volumes.get(0).startByte() == 0;
-            List<PartitionTable.Entry> partitions = wholeMedium ? List.of()
-                    : PartitionTable.read(opened, new ArrayList<>());
+            List<Partition> partitions = wholeMedium ? List.of()
+                    : PartitionTables.read(opened, new ArrayList<>());
             System.out.println(Json.writePretty(new Listing(partitions, volumes, problems)));
             return problems.isEmpty() ? EngineCommand.DONE : EngineCommand.DONE_WITH_NOTE;
         }

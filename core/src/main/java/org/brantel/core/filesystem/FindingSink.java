@@ -9,4 +9,13 @@ public interface FindingSink {
 
     /** What was malformed, and where. */
     void problem(String what);
+
+    /** Hears nothing; for walks that only ask what is free. */
+    FindingSink NONE = new FindingSink() {
+        @Override
+        public void found(Finding finding) { }
+
+        @Override
+        public void problem(String what) { }
+    };
 }

@@ -1,6 +1,6 @@
 package org.brantel.core.finding;
 
-import org.brantel.core.source.Range;
+import org.brantel.core.content.Extent;
 
 /** When two findings of a case's sessions are the same file: equal content is one catalogue line. */
 public final class Catalogue {
@@ -20,7 +20,10 @@ public final class Catalogue {
             key.append("sha256:").append(finding.sha256());
         } else {
             key.append("bytes:").append(finding.size());
-            for (Range e : finding.extents()) {
+            if (finding.encoding() != null) {
+                key.append(':').append(finding.encoding().word());
+            }
+            for (Extent e : finding.extents()) {
                 key.append(':').append(e.offset()).append('+').append(e.length());
             }
         }

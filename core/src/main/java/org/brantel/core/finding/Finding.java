@@ -3,7 +3,10 @@ package org.brantel.core.finding;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
-import org.brantel.core.source.Range;
+import org.brantel.core.content.Extent;
+import org.brantel.core.content.FileContent;
+import org.brantel.core.content.Packing;
+import org.brantel.core.source.Source;
 
 /**
  * One file that a scan session found. Names are as found on the medium; they are made safe only when written out.
@@ -16,15 +19,17 @@ import org.brantel.core.source.Range;
  * @param score         0 to 100, how far the prognosis can be trusted to mean every byte
  * @param reasons       in words, with the numbers behind them
  * @param extents       where the bytes are in the source, in file order; may hold less than {@code size}
+ * @param encoding      how the stored bytes become the content, or null where they are the content
  * @param created       UTC; null where none is kept
  * @param sha256        hex; null unless asked for and fully read
  * @param suggestedName from what the content says, for nameless findings; never posing as the original
  * @param container     id of the finding that holds this one, or null
+ * @param record        what else its record says; {@link RecordFacts#NONE} without a record
  */
 public record Finding(long id, Integer volume, String path, String name, long size, String kind, Origin origin,
-                      Prognosis prognosis, int score, List<String> reasons, List<Range> extents,
+                      Prognosis prognosis, int score, List<String> reasons, List<Extent> extents, Packing encoding,
                       Instant created, Instant modified, Instant accessed, String sha256,
-                      String suggestedName, Long container, String note) {
+                      String suggestedName, Long container, String note, RecordFacts record) {
 
     public Finding {
         reasons = List.copyOf(reasons);
@@ -32,33 +37,38 @@ public record Finding(long id, Integer volume, String path, String name, long si
     }
 
     public Finding withId(long newId) {
-        return new Finding(newId, volume, path, name, size, kind, origin, prognosis, score, reasons, extents,
-                created, modified, accessed, sha256, suggestedName, container, note);
+        return new Finding(newId, volume, path, name, size, kind, origin, prognosis, score, reasons, extents, encoding,
+                created, modified, accessed, sha256, suggestedName, container, note, record);
     }
 
     public Finding judged(Prognosis newPrognosis, int newScore, List<String> newReasons) {
-        return new Finding(id, volume, path, name, size, kind, origin, newPrognosis, newScore, newReasons, extents,
-                created, modified, accessed, sha256, suggestedName, container, note);
+        return new Finding(id, volume, path, name, size, kind, origin, newPrognosis, newScore, newReasons, extents, encoding,
+                created, modified, accessed, sha256, suggestedName, container, note, record);
     }
 
     public Finding withHash(String hex) {
-        return new Finding(id, volume, path, name, size, kind, origin, prognosis, score, reasons, extents,
-                created, modified, accessed, hex, suggestedName, container, note);
+        return new Finding(id, volume, path, name, size, kind, origin, prognosis, score, reasons, extents, encoding,
+                created, modified, accessed, hex, suggestedName, container, note, record);
     }
 
     /** A carving hit on the same bytes supports this finding. */
     public Finding joinedByCarving() {
         List<String> more = new ArrayList<>(reasons);
         more.add("Carving found the same bytes by their content alone.");
-        return new Finding(id, volume, path, name, size, kind, origin, prognosis, score, more, extents,
-                created, modified, accessed, sha256, suggestedName, container, ALSO_CARVED);
+        return new Finding(id, volume, path, name, size, kind, origin, prognosis, score, more, extents, encoding,
+                created, modified, accessed, sha256, suggestedName, container, ALSO_CARVED, record);
     }
 
     /** The note of a finding that carving supports as well. */
     public static final String ALSO_CARVED = "also carved";
 
-    /** Where the first byte is, or -1 for an empty file. */
+    /** The content, to be read from the source that it was found on. */
+    public FileContent content(Source source) {
+        return new FileContent(source, extents, size, encoding);
+    }
+
+    /** Where the first stored byte is, or -1 for a file that stores none. */
     public long firstByte() {
-        return extents.isEmpty() ? -1 : extents.get(0).offset();
+        return extents.stream().filter(e -> !e.isHole()).mapToLong(Extent::offset).findFirst().orElse(-1);
     }
 }

@@ -11,37 +11,41 @@ import java.util.List;
 import java.util.Locale;
 import java.util.function.Consumer;
 import java.util.stream.Stream;
+import org.brantel.core.content.Extent;
+import org.brantel.core.content.Packing;
 import org.brantel.core.json.Json;
-import org.brantel.core.source.Range;
 
 /** findings.ndjson, version 1: one JSON object a line, UTF-8, in order of id. */
 public final class FindingsFile {
 
     /** A line as it stands in the file; times are ISO 8601 in UTC. */
     private record Line(long id, Integer volume, String path, String name, long size, String kind, String origin,
-                        String prognosis, int score, List<String> reasons, List<long[]> extents,
+                        String prognosis, int score, List<String> reasons, List<long[]> extents, String encoding,
                         String created, String modified, String accessed, String sha256,
-                        String suggestedName, Long container, String note) {
+                        String suggestedName, Long container, String note,
+                        Long recordAt, List<String> attributes, String deleted, String trashedFrom) {
 
         static Line of(Finding f) {
             return new Line(f.id(), f.volume(), f.path(), f.name(), f.size(), f.kind(), f.origin().word(),
                     f.prognosis().word(), f.score(), f.reasons(),
                     f.extents().stream().map(e -> new long[] {e.offset(), e.length()}).toList(),
-                    text(f.created()), text(f.modified()), text(f.accessed()), f.sha256(),
-                    f.suggestedName(), f.container(), f.note());
+                    f.encoding() == null ? null : f.encoding().word(), text(f.created()), text(f.modified()), text(f.accessed()), f.sha256(),
+                    f.suggestedName(), f.container(), f.note(),
+                    f.record().at(), f.record().attributes(), text(f.record().deleted()), f.record().trashedFrom());
         }
 
         Finding finding() {
-            List<Range> ranges = new ArrayList<>(extents.size());
+            List<Extent> places = new ArrayList<>(extents.size());
             for (long[] e : extents) {
                 if (e.length != 2) {
                     throw new IllegalArgumentException("an extent has " + e.length + " numbers, not 2");
                 }
-                ranges.add(new Range(e[0], e[1]));
+                places.add(new Extent(e[0], e[1]));
             }
             return new Finding(id, volume, path, name, size, kind, Origin.valueOf(origin.toUpperCase(Locale.ROOT)),
-                    Prognosis.valueOf(prognosis.toUpperCase(Locale.ROOT)), score, reasons, ranges,
-                    instant(created), instant(modified), instant(accessed), sha256, suggestedName, container, note);
+                    Prognosis.valueOf(prognosis.toUpperCase(Locale.ROOT)), score, reasons, places, Packing.ofWord(encoding),
+                    instant(created), instant(modified), instant(accessed), sha256, suggestedName, container, note,
+                    new RecordFacts(recordAt, attributes == null ? List.of() : attributes, instant(deleted), trashedFrom));
         }
 
         private static String text(Instant time) {

@@ -3,12 +3,12 @@ package org.brantel.core.firstlook;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
-import org.brantel.core.scan.Volumes;
 import org.brantel.core.source.Identity;
 import org.brantel.core.source.IdentityCheck;
 import org.brantel.core.source.ReadOutcome;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.SourceException;
+import org.brantel.core.volume.Volumes;
 
 /**
  * Looks at an attached device: is it what the case says, does it read, is there a file system. Reads a few small blocks
@@ -96,7 +96,7 @@ public final class FirstLook {
         List<String> problems = new ArrayList<>();
         List<Volumes.Found> found;
         try {
-            found = Volumes.find(source, problems);
+            found = Volumes.listed(source, problems);
         } catch (SourceException e) {
             return; // says nothing about the file system
         }

@@ -17,6 +17,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.function.BooleanSupplier;
+import org.brantel.core.content.Extents;
+import org.brantel.core.content.FileContent;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.Prognosis;
 import org.brantel.core.manifest.Hashes;
@@ -96,7 +98,7 @@ public final class Recovery {
     }
 
     private RecoveryResult write(Finding finding, String relative) throws IOException {
-        long held = finding.extents().stream().mapToLong(Range::length).sum();
+        long held = Extents.length(finding.extents());
         if (finding.prognosis() == Prognosis.OVERWRITTEN || held == 0 && finding.size() > 0) {
             return notWritten(finding, finding.prognosis() == Prognosis.OVERWRITTEN
                     ? "Overwritten: other data stands where it was." : "None of its bytes are placed.");
@@ -162,23 +164,18 @@ public final class Recovery {
 
     /** @return gaps, in offsets of the file */
     private List<Range> copy(Finding finding, OutputStream out) throws IOException {
-        List<Range> gaps = new ArrayList<>();
-        long inFile = 0;
-        for (Range extent : finding.extents()) {
-            for (long at = extent.offset(); at < extent.end() && inFile < finding.size(); ) {
-                int n = (int) Math.min(Math.min(buffer.length, extent.end() - at), finding.size() - inFile);
-                for (Range bad : source.read(at, buffer, 0, n).failed()) {
-                    gaps.add(new Range(inFile + (bad.offset() - at), bad.length()));
-                }
-                out.write(buffer, 0, n);
-                at += n;
-                inFile += n;
-            }
+        RangeSet gaps = new RangeSet();
+        FileContent content = finding.content(source);
+        // Where no extent leads, nothing is written: a record may claim any size.
+        long placed = Math.min(content.size(), Extents.length(finding.extents()));
+        for (long at = 0; at < placed; ) {
+            int n = (int) Math.min(buffer.length, placed - at);
+            content.read(at, buffer, 0, n).failed().forEach(gaps::add);
+            out.write(buffer, 0, n);
+            at += n;
         }
-        if (inFile < finding.size()) {
-            gaps.add(new Range(inFile, finding.size() - inFile));
-        }
-        return RangeSet.of(gaps).ranges();
+        gaps.add(new Range(placed, content.size() - placed));
+        return gaps.ranges();
     }
 
     private static void setTimes(Path file, Finding finding) throws IOException {

@@ -1,16 +1,35 @@
 package org.brantel.core.volume;
 
+import java.util.List;
+import org.brantel.core.filesystem.VolumeFacts;
 import org.brantel.core.source.Range;
 
 /**
  * A file system found on a medium.
  *
- * @param fs      {@code fat12}, {@code fat16}, {@code fat32}
- * @param state   {@code live}, {@code lost} or {@code earlier}
- * @param foundBy how it was found, in words
+ * @param fs       {@code fat12}, {@code fat16}, {@code fat32}, {@code exfat}, {@code ntfs}, {@code ext2}, …
+ * @param state    {@code live}, {@code lost} or {@code earlier}
+ * @param foundBy  how it was found, in words
+ * @param serial   in the family's own writing; empty without one
+ * @param made     when it was made, ISO 8601; null where that is not kept
+ * @param readable whether the engine reads its files
+ * @param remarks  what else its head says, in words
  */
 public record Volume(int index, String fs, String label, long startByte, long lengthBytes, long clusterBytes,
-                     String state, String foundBy) {
+                     String state, String foundBy, String serial, String made, boolean readable, List<String> remarks) {
+
+    public static final String LIVE = "live";
+    public static final String LOST = "lost";
+    public static final String EARLIER = "earlier";
+
+    public Volume {
+        remarks = List.copyOf(remarks);
+    }
+
+    static Volume of(int index, VolumeFacts facts, String state, String foundBy) {
+        return new Volume(index, facts.fs(), facts.label(), facts.place().offset(), facts.place().length(), facts.clusterBytes(), state,
+                foundBy, facts.serial(), facts.made() == null ? null : facts.made().toString(), facts.read(), facts.remarks());
+    }
 
     public Range range() {
         return new Range(startByte, lengthBytes);

@@ -1,5 +1,5 @@
 /**
- * Finding volumes on a medium: none but the medium itself, or those of a master boot record's table (the layout is
- * given in UEFI Specification 2.10, section 5.2.1 and 5.2.2; logical partitions as chained tables).
+ * Finding volumes on a medium: those that it lists (a file system on the whole medium, a master boot record, a GUID table) and
+ * those that it lost, which a search finds by their heads, the copies of these, and their records.
  */
 package org.brantel.core.volume;

@@ -7,8 +7,10 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
+import java.util.Arrays;
 import java.util.ArrayList;
 import java.util.List;
+import org.brantel.core.content.Extent;
 import org.brantel.core.source.Range;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -20,7 +22,8 @@ class FindingsTest {
 
     private static Finding finding(Prognosis prognosis, String path, String sha256, Range... extents) {
         return new Finding(1, 0, path, path == null ? "at-0.jpg" : path.substring(1), 100, "jpg", Origin.LIVE, prognosis, 90,
-                List.of("because"), List.of(extents), Instant.parse("2024-01-02T03:04:05Z"), null, null, sha256, null, null, null);
+                List.of("because"), Arrays.stream(extents).map(Extent::of).toList(), null, Instant.parse("2024-01-02T03:04:05Z"), null, null,
+                sha256, null, null, null, RecordFacts.NONE);
     }
 
     @Test

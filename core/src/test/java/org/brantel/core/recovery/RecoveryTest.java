@@ -15,9 +15,11 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
 import java.util.Set;
+import org.brantel.core.content.Extent;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.Origin;
 import org.brantel.core.finding.Prognosis;
+import org.brantel.core.finding.RecordFacts;
 import org.brantel.core.manifest.Hashes;
 import org.brantel.core.source.Range;
 import org.brantel.core.source.Source;
@@ -47,7 +49,7 @@ class RecoveryTest {
 
     private static Finding finding(long id, String path, long size, Prognosis prognosis, Range... extents) {
         return new Finding(id, 0, path, path.substring(path.lastIndexOf('/') + 1), size, "bin", Origin.LIVE, prognosis, 99, List.of(),
-                List.of(extents), CHANGED, CHANGED, null, null, null, null, null);
+                Arrays.stream(extents).map(Extent::of).toList(), null, CHANGED, CHANGED, null, null, null, null, null, RecordFacts.NONE);
     }
 
     private Recovery.Outcome run(Source source, List<Finding> selection) throws IOException {

@@ -14,14 +14,15 @@ import java.util.Set;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.Origin;
 import org.brantel.core.finding.Prognosis;
+import org.brantel.core.finding.RecordFacts;
 import org.junit.jupiter.api.Test;
 
 class SafeNamesTest {
 
     private static Finding finding(long id, Integer volume, String path) {
         String name = path == null ? "at-512.jpg" : path.substring(path.lastIndexOf('/') + 1);
-        return new Finding(id, volume, path, name, 1, "jpg", Origin.LIVE, Prognosis.WHOLE, 99, List.of(), List.of(), null, null,
-                null, null, null, null, null);
+        return new Finding(id, volume, path, name, 1, "jpg", Origin.LIVE, Prognosis.WHOLE, 99, List.of(), List.of(), null,
+                null, null, null, null, null, null, null, RecordFacts.NONE);
     }
 
     private static Map<Long, String> plan(String... paths) {

@@ -170,7 +170,7 @@ class ScanTest {
             Path image = Files.write(folder.resolve("fuzz.img"), damaged);
             ScanReport report = scan(image, ScanPlan.of(ScanMethod.BOTH));
             assertThat(report.finished()).isTrue();
-            assertThat(findings()).allMatch(f -> f.extents().stream().allMatch(e -> e.end() <= damaged.length));
+            assertThat(findings()).allMatch(f -> f.extents().stream().allMatch(e -> e.range().end() <= damaged.length));
         }
     }
 }

@@ -2,9 +2,10 @@ package org.brantel.core.filesystem.fat;
 
 import java.io.IOException;
 import java.util.ArrayList;
-import java.util.BitSet;
 import java.util.List;
+import org.brantel.core.filesystem.Chains;
 import org.brantel.core.filesystem.FindingSink;
+import org.brantel.core.filesystem.Space;
 import org.brantel.core.source.ByteView;
 import org.brantel.core.source.Range;
 import org.brantel.core.source.Source;
@@ -23,16 +24,16 @@ import org.brantel.core.source.Source;
  *
  * Where a sector of the first copy was not read, the second is asked.
  */
-final class AllocationTable {
+final class AllocationTable implements Chains.Links {
 
     private final BootSector boot;
     private final List<ByteView> copies = new ArrayList<>();
-    private final BitSet allocated = new BitSet();
-    private final BitSet unknown = new BitSet();
+    private final Space space;
     private final long endMark;
 
-    private AllocationTable(BootSector boot) {
+    private AllocationTable(BootSector boot, long clusters) {
         this.boot = boot;
+        this.space = new Space(boot.dataStart(), boot.clusterBytes(), 2, clusters);
         this.endMark = switch (boot.fatBits()) {
             case 12 -> 0xff8;
             case 16 -> 0xfff8;
@@ -41,7 +42,8 @@ final class AllocationTable {
     }
 
     static AllocationTable load(Source source, BootSector boot, FindingSink sink) throws IOException {
-        AllocationTable table = new AllocationTable(boot);
+        long onMedium = Math.max(0, source.size() - boot.dataStart()) / boot.clusterBytes();
+        AllocationTable table = new AllocationTable(boot, Math.min(boot.clusters(), onMedium + 1));
         for (int i = 0; i < boot.tables(); i++) {
             long from = boot.tableStart(i);
             if (from + boot.tableBytes() <= source.size()) {
@@ -50,27 +52,31 @@ final class AllocationTable {
         }
         if (table.copies.isEmpty()) {
             sink.problem("No copy of the allocation table lies on the medium; live chains are unknown.");
-            // Nothing to read, however many clusters the boot sector claims.
-            table.unknown.set(2, (int) Math.min(Integer.MAX_VALUE, boot.clusters() + 2L));
+            table.space.doubt(2, table.space.count());
             return table;
         }
-        for (long c = 2; c < boot.clusters() + 2L; c++) {
+        for (long c = 2; table.space.isCluster(c); c++) {
             long value = table.next(c);
             if (value < 0) {
-                table.unknown.set((int) c);
+                table.space.doubt(c);
             } else if (value != 0) {
-                table.allocated.set((int) c);
+                table.space.use(c);
             }
         }
-        if (!table.unknown.isEmpty()) {
-            sink.problem("The allocation of " + table.unknown.cardinality() + " of " + boot.clusters()
+        long unknown = table.space.unknownClusters();
+        if (unknown > 0) {
+            sink.problem("The allocation of " + unknown + " of " + boot.clusters()
                     + " clusters is unknown: their table sectors were not read.");
         }
         return table;
     }
 
-    /** What the table says of a cluster; -1 when no copy of it was read. */
-    long next(long cluster) throws IOException {
+    Space space() {
+        return space;
+    }
+
+    @Override
+    public long next(long cluster) throws IOException {
         for (ByteView copy : copies) {
             try {
                 return switch (boot.fatBits()) {
@@ -88,68 +94,23 @@ final class AllocationTable {
         return -1;
     }
 
-    boolean isEnd(long value) {
+    @Override
+    public boolean isEnd(long value) {
         return value >= endMark;
     }
 
-    /** In use by something, or marked bad. */
-    boolean isAllocated(long cluster) {
-        return allocated.get((int) cluster);
+    @Override
+    public long clusters() {
+        return boot.clusters();
     }
 
-    boolean isUnknown(long cluster) {
-        return unknown.get((int) cluster);
+    @Override
+    public long offset(long cluster) {
+        return boot.cluster(cluster).offset();
     }
 
-    /** A chain as far as it holds. */
-    record Chain(List<Long> clusters, String brokenBy) { }
-
-    /**
-     * Follows a chain.
-     *
-     * @param most clusters that are wanted at most; the walk also ends at a circle, a free or an impossible entry
-     */
-    Chain follow(long first, long most) throws IOException {
-        List<Long> clusters = new ArrayList<>();
-        BitSet seen = new BitSet();
-        long at = first;
-        while (clusters.size() < most) {
-            if (!boot.isCluster(at)) {
-                return new Chain(clusters, "it points to cluster " + at + ", which does not exist");
-            }
-            if (seen.get((int) at)) {
-                return new Chain(clusters, "it runs in a circle at cluster " + at);
-            }
-            seen.set((int) at);
-            clusters.add(at);
-            long value = next(at);
-            if (isEnd(value)) {
-                return new Chain(clusters, null);
-            }
-            if (value < 0) {
-                return new Chain(clusters, "its table sector was not read");
-            }
-            if (value == 0) {
-                return new Chain(clusters, "it ends in a free cluster");
-            }
-            at = value;
-        }
-        return new Chain(clusters, null);
-    }
-
-    /** Clusters that nothing uses, as ranges of the source. */
-    List<Range> freeSpace() {
-        List<Range> free = new ArrayList<>();
-        long end = boot.clusters() + 2L;
-        for (int from = allocated.nextClearBit(2); from < end; from = allocated.nextClearBit(from)) {
-            int to = allocated.nextSetBit(from);
-            long until = to < 0 ? end : Math.min(to, end);
-            free.add(new Range(boot.cluster(from).offset(), (until - from) * boot.clusterBytes()));
-            if (to < 0) {
-                break;
-            }
-            from = to;
-        }
-        return free;
+    @Override
+    public int clusterBytes() {
+        return boot.clusterBytes();
     }
 }

@@ -1,7 +1,10 @@
 package org.brantel.core.filesystem.fat;
 
+import static org.brantel.core.filesystem.NotThisFormat.require;
+
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import org.brantel.core.filesystem.NotThisFormat;
 import org.brantel.core.source.ByteView;
 import org.brantel.core.source.Range;
 import org.brantel.core.source.Source;
@@ -21,6 +24,7 @@ import org.brantel.core.source.Source;
  *     32    4  sectors in all, 4-byte count
  *     36    4  sectors per table (FAT32)
  *     44    4  first cluster of the root folder (FAT32)
+ *     39    4  volume serial number (FAT12, FAT16);  67  4  (FAT32)
  *     43   11  label (FAT12, FAT16);  71  11  label (FAT32)
  *    510    2  signature 55 AA
  * </pre>
@@ -29,71 +33,67 @@ import org.brantel.core.source.Source;
  * @param fatBits 12, 16 or 32, from the number of clusters alone as FAT32S "FAT Type Determination" demands
  */
 record BootSector(long start, int bytesPerSector, int sectorsPerCluster, int reservedSectors, int tables,
-                  int rootEntries, long totalSectors, long sectorsPerTable, long rootCluster, String label,
+                  int rootEntries, long totalSectors, long sectorsPerTable, long rootCluster, String label, String serial,
                   int clusters, int fatBits) {
 
+    private static final String FAMILY = "a FAT volume";
     private static final int MAX_FAT12 = 4084;
     private static final int MAX_FAT16 = 65524;
     private static final int MAX_FAT32 = 0x0ffffff5;
 
     /**
      * @param room bytes that the volume may take at most: its partition, or the medium's rest
-     * @throws NotFatException   with field, place and value
+     * @throws NotThisFormat     with field, place and value
      * @throws ByteView.Unread   when the sector was not read
      */
     static BootSector read(Source source, long start, long room) throws IOException {
         if (room < 512) {
-            throw new NotFatException("volume length", start, room, "at least 512");
+            throw new NotThisFormat(FAMILY, "volume length", start, room, "at least 512");
         }
         ByteView v = ByteView.of(source, new Range(start, 512));
-        require(v.u16be(510) == 0x55aa, "signature", start + 510, v.u16be(510), "0x55AA");
+        require(v.u16be(510) == 0x55aa, FAMILY, "signature", start + 510, v.u16be(510), "0x55AA");
         int bytesPerSector = v.u16le(11);
         require(bytesPerSector >= 512 && bytesPerSector <= 4096 && Integer.bitCount(bytesPerSector) == 1,
-                "bytes per sector", start + 11, bytesPerSector, "512 to 4096, a power of two");
+                FAMILY, "bytes per sector", start + 11, bytesPerSector, "512 to 4096, a power of two");
         int sectorsPerCluster = v.u8(13);
-        require(Integer.bitCount(sectorsPerCluster) == 1, "sectors per cluster", start + 13, sectorsPerCluster,
+        require(Integer.bitCount(sectorsPerCluster) == 1, FAMILY, "sectors per cluster", start + 13, sectorsPerCluster,
                 "a power of two");
         int reserved = v.u16le(14);
-        require(reserved > 0, "reserved sectors", start + 14, reserved, "at least 1");
+        require(reserved > 0, FAMILY, "reserved sectors", start + 14, reserved, "at least 1");
         int tables = v.u8(16);
-        require(tables >= 1 && tables <= 4, "number of tables", start + 16, tables, "1 to 4");
+        require(tables >= 1 && tables <= 4, FAMILY, "number of tables", start + 16, tables, "1 to 4");
         int rootEntries = v.u16le(17);
         long total = v.u16le(19) != 0 ? v.u16le(19) : v.u32le(32);
-        require(total > 0 && total <= Long.MAX_VALUE / bytesPerSector, "sectors in all", start + 19, total, "more than 0");
+        require(total > 0 && total <= Long.MAX_VALUE / bytesPerSector, FAMILY, "sectors in all", start + 19, total, "more than 0");
         boolean wide = v.u16le(22) == 0;
         long perTable = wide ? v.u32le(36) : v.u16le(22);
-        require(perTable > 0, "sectors per table", start + 22, perTable, "more than 0");
+        require(perTable > 0, FAMILY, "sectors per table", start + 22, perTable, "more than 0");
         long rootSectors = (rootEntries * 32L + bytesPerSector - 1) / bytesPerSector;
         long data = total - reserved - tables * perTable - rootSectors;
-        require(data >= sectorsPerCluster, "sectors for data", start + 19, data, "at least one cluster");
+        require(data >= sectorsPerCluster, FAMILY, "sectors for data", start + 19, data, "at least one cluster");
         long clusters = data / sectorsPerCluster;
-        require(clusters <= MAX_FAT32, "clusters", start + 19, clusters, "at most " + MAX_FAT32);
+        require(clusters <= MAX_FAT32, FAMILY, "clusters", start + 19, clusters, "at most " + MAX_FAT32);
         int bits = clusters <= MAX_FAT12 ? 12 : clusters <= MAX_FAT16 ? 16 : 32;
         // mkfs tools make FAT32 with fewer clusters than the specification asks for; the root folder's place tells.
         if (wide && rootEntries == 0) {
             bits = 32;
         }
         long tableClusters = perTable * bytesPerSector * 8 / bits - 2;
-        require(tableClusters > 0, "sectors per table", start + 22, perTable, "enough for one cluster");
-        require(bits == 32 || rootEntries > 0, "root folder entries", start + 17, rootEntries, "more than 0");
+        require(tableClusters > 0, FAMILY, "sectors per table", start + 22, perTable, "enough for one cluster");
+        require(bits == 32 || rootEntries > 0, FAMILY, "root folder entries", start + 17, rootEntries, "more than 0");
         long rootCluster = bits == 32 ? v.u32le(44) : 0;
         int usable = (int) Math.min(clusters, tableClusters);
-        require(bits != 32 || rootCluster >= 2 && rootCluster < usable + 2L, "root folder's cluster", start + 44,
+        require(bits != 32 || rootCluster >= 2 && rootCluster < usable + 2L, FAMILY, "root folder's cluster", start + 44,
                 rootCluster, "2 to " + (usable + 1L));
         String label = new String(v.bytes(bits == 32 ? 71 : 43, 11), StandardCharsets.ISO_8859_1).strip();
+        long number = v.u32le(bits == 32 ? 67 : 39);
+        String serial = number == 0 ? "" : String.format("%04X-%04X", number >> 16, number & 0xffff);
         return new BootSector(start, bytesPerSector, sectorsPerCluster, reserved, tables, rootEntries, total, perTable,
-                rootCluster, printable(label), usable, bits);
+                rootCluster, printable(label), serial, usable, bits);
     }
 
     private static String printable(String label) {
         return label.equals("NO NAME") || label.chars().anyMatch(c -> c < 0x20) ? "" : label;
-    }
-
-    private static void require(boolean holds, String field, long at, Object found, String expected)
-            throws NotFatException {
-        if (!holds) {
-            throw new NotFatException(field, at, found, expected);
-        }
     }
 
     long lengthBytes() {

@@ -1,15 +1,20 @@
 package org.brantel.core.filesystem.fat;
 
 import java.io.IOException;
-import java.util.ArrayList;
 import java.util.List;
-import org.brantel.core.filesystem.FindingSink;
+import org.brantel.core.filesystem.FileRecord;
+import org.brantel.core.filesystem.FileSystem;
+import org.brantel.core.filesystem.Judge;
+import org.brantel.core.filesystem.NotThisFormat;
+import org.brantel.core.filesystem.VolumeFacts;
+import org.brantel.core.filesystem.Walk;
+import org.brantel.core.finding.Origin;
+import org.brantel.core.source.ByteView;
 import org.brantel.core.source.Range;
 import org.brantel.core.source.Source;
-import org.brantel.core.volume.Volume;
 
-/** A FAT volume on a source: what it is, what it lists, what it deleted, what it has free. */
-public final class FatReader {
+/** A FAT volume on a source. */
+public final class FatReader implements FileSystem {
 
     private final Source source;
     private final BootSector boot;
@@ -21,55 +26,58 @@ public final class FatReader {
 
     /**
      * @param room where the volume may lie: its partition, or the whole medium
-     * @throws NotFatException with field, place and value, when there is no FAT volume
+     * @throws NotThisFormat with field, place and value, when there is no FAT volume
      */
     public static FatReader open(Source source, Range room) throws IOException {
         return new FatReader(source, BootSector.read(source, room.offset(), room.length()));
     }
 
-    public Volume describe(int index, String foundBy) {
-        return new Volume(index, "fat" + boot.fatBits(), boot.label(), boot.start(), boot.lengthBytes(),
-                boot.clusterBytes(), "live", foundBy);
+    @Override
+    public VolumeFacts facts() {
+        return new VolumeFacts("fat" + boot.fatBits(), boot.label(), boot.serial(), new Range(boot.start(), boot.lengthBytes()),
+                boot.clusterBytes(), null, true, List.of());
     }
 
-    /** Live and deleted files, to the sink. @return the volume's free space */
-    public List<Range> walk(int volumeIndex, FindingSink sink) throws IOException {
+    /** The table begins with the medium's own byte and nothing but ones (FAT32S "FAT Data Structure"). */
+    @Override
+    public boolean stands() throws IOException {
+        for (int i = 0; i < boot.tables(); i++) {
+            long at = boot.tableStart(i);
+            if (at <= source.size() - 4) {
+                try {
+                    ByteView v = ByteView.of(source, new Range(at, 4));
+                    // FAT12 has 0xFFF in the first 12 bits of what follows, the wider ones at least 16 ones.
+                    if (v.u8(0) >= 0xf0 && v.u8(1) == 0xff && v.u8(2) >= 0x0f) {
+                        return true;
+                    }
+                } catch (ByteView.Unread e) {
+                    continue;
+                }
+            }
+        }
+        return false;
+    }
+
+    @Override
+    public List<Range> walk(Walk walk) throws IOException {
         if (boot.lengthBytes() > source.size() - boot.start()) {
-            sink.problem("The volume at byte " + boot.start() + " claims " + boot.lengthBytes()
+            walk.sink().problem("The volume at byte " + boot.start() + " claims " + boot.lengthBytes()
                     + " bytes; the medium has " + (source.size() - boot.start()) + " from there.");
         }
-        AllocationTable table = AllocationTable.load(source, boot, sink);
-        Folders folders = new Folders(source, boot, table, sink);
+        AllocationTable table = AllocationTable.load(source, boot, walk.sink());
+        Folders folders = new Folders(source, boot, table, walk.sink());
         folders.walk();
-        Judge judge = new Judge(source, boot, table, volumeIndex);
-        for (Folders.FileRecord file : folders.live()) {
+        Judge judge = new Judge(source, table.space(), walk, true);
+        for (FileRecord file : folders.live()) {
             judge.claim(file);
         }
-        for (Folders.FileRecord file : folders.live()) {
-            sink.found(judge.live(file));
-        }
-        new DeletedFiles(judge, boot, table).judgeAll(folders.deleted(), sink);
-        return table.freeSpace().stream().map(this::onMedium).filter(r -> !r.isEmpty()).toList();
-    }
-
-    private Range onMedium(Range range) {
-        return range.intersection(new Range(0, source.size()));
-    }
-
-    /** Consecutive clusters as ranges, cut to a file's size. */
-    static List<Range> ranges(BootSector boot, List<Long> clusters, long size) {
-        List<Range> ranges = new ArrayList<>();
-        long left = size;
-        for (int i = 0; i < clusters.size() && left > 0; ) {
-            int j = i + 1;
-            while (j < clusters.size() && clusters.get(j) == clusters.get(j - 1) + 1) {
-                j++;
+        for (FileRecord file : folders.live()) {
+            if (walk.stopped()) {
+                return List.of();
             }
-            long length = Math.min(left, (long) (j - i) * boot.clusterBytes());
-            ranges.add(new Range(boot.cluster(clusters.get(i)).offset(), length));
-            left -= length;
-            i = j;
+            judge.live(file);
         }
-        return ranges;
+        judge.gone(folders.deleted(), Origin.DELETED);
+        return table.space().free(source.size());
     }
 }

@@ -6,7 +6,14 @@ import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Deque;
 import java.util.List;
+import org.brantel.core.content.Extent;
+import org.brantel.core.content.Extents;
+import org.brantel.core.filesystem.Chains;
+import org.brantel.core.filesystem.FileRecord;
 import org.brantel.core.filesystem.FindingSink;
+import org.brantel.core.filesystem.Placement;
+import org.brantel.core.filesystem.Problems;
+import org.brantel.core.finding.RecordFacts;
 import org.brantel.core.source.Range;
 import org.brantel.core.source.RangeSet;
 import org.brantel.core.source.Source;
@@ -14,31 +21,26 @@ import org.brantel.core.source.Source;
 /** Walks the tree of folders, live and deleted, and collects the records of files. */
 final class Folders {
 
-    /** A file as its folder records it. */
-    record FileRecord(String path, String name, DirectoryEntry entry, boolean deleted, boolean nameWhole) { }
-
     /** FAT32S: a folder holds at most 65,536 entries. */
     private static final int MAX_FOLDER_BYTES = 65536 * DirectoryEntry.SIZE;
     private static final int MAX_DEPTH = 128;
-    private static final int MAX_PROBLEMS = 200;
 
-    private record Folder(String path, List<Range> where, boolean deleted, int depth) { }
+    private record Folder(String path, List<Extent> where, boolean deleted, int depth) { }
 
     private final Source source;
     private final BootSector boot;
     private final AllocationTable table;
-    private final FindingSink sink;
+    private final Problems problems;
     private final Deque<Folder> waiting = new ArrayDeque<>();
     private final BitSet visited = new BitSet();
     private final List<FileRecord> live = new ArrayList<>();
     private final List<FileRecord> deleted = new ArrayList<>();
-    private int problems;
 
     Folders(Source source, BootSector boot, AllocationTable table, FindingSink sink) {
         this.source = source;
         this.boot = boot;
         this.table = table;
-        this.sink = sink;
+        this.problems = new Problems(sink, "the volume at byte " + boot.start());
     }
 
     List<FileRecord> live() {
@@ -54,32 +56,32 @@ final class Folders {
             visited.set((int) boot.rootCluster());
             waiting.add(new Folder("", liveClusters(boot.rootCluster(), "/"), false, 0));
         } else {
-            waiting.add(new Folder("", List.of(boot.fixedRoot()), false, 0));
+            waiting.add(new Folder("", List.of(Extent.of(boot.fixedRoot())), false, 0));
         }
         while (!waiting.isEmpty()) {
             read(waiting.poll());
         }
     }
 
-    private List<Range> liveClusters(long first, String path) throws IOException {
-        AllocationTable.Chain chain = table.follow(first, MAX_FOLDER_BYTES / boot.clusterBytes() + 1L);
+    private List<Extent> liveClusters(long first, String path) throws IOException {
+        Chains.Chain chain = Chains.follow(table, first, MAX_FOLDER_BYTES / boot.clusterBytes() + 1L);
         if (chain.brokenBy() != null) {
-            problem("The chain of folder " + path + " breaks after " + chain.clusters().size() + " clusters: "
+            problems.add("The chain of folder " + path + " breaks after " + chain.clusters() + " clusters: "
                     + chain.brokenBy() + ".");
         }
-        return FatReader.ranges(boot, chain.clusters(), MAX_FOLDER_BYTES);
+        return Extents.cut(chain.extents(), MAX_FOLDER_BYTES);
     }
 
     private void read(Folder folder) throws IOException {
         LongName longName = new LongName();
-        for (Range extent : folder.where()) {
-            long end = Math.min(extent.end(), source.size());
+        for (Extent extent : folder.where()) {
+            long end = Math.min(extent.range().end(), source.size());
             for (long at = extent.offset(); at < end; ) {
                 int length = (int) Math.min(end - at, boot.clusterBytes());
                 byte[] block = new byte[length];
                 RangeSet unread = RangeSet.of(source.read(at, block, 0, length).failed());
                 if (!unread.isEmpty()) {
-                    problem("Folder " + shown(folder.path()) + ": " + unread.total() + " bytes at " + at
+                    problems.add("Folder " + shown(folder.path()) + ": " + unread.total() + " bytes at " + at
                             + " were not read; entries there are missing.");
                 }
                 if (!entries(folder, block, at, unread, longName)) {
@@ -111,7 +113,7 @@ final class Folders {
                 continue;
             }
             if (!entry.isPlausible(boot)) {
-                problem("Folder " + shown(folder.path()) + ": the entry at byte " + entry.entryByte()
+                problems.add("Folder " + shown(folder.path()) + ": the entry at byte " + entry.entryByte()
                         + " is malformed and was passed over.");
                 continue;
             }
@@ -129,7 +131,27 @@ final class Folders {
             return;
         }
         boolean nameWhole = longName != null || !entry.deleted();
-        (isDeleted ? deleted : live).add(new FileRecord(path, name, entry, isDeleted, nameWhole));
+        (isDeleted ? deleted : live).add(record(path, name, entry, isDeleted, nameWhole));
+    }
+
+    private FileRecord record(String path, String name, DirectoryEntry entry, boolean isDeleted, boolean nameWhole) throws IOException {
+        List<String> faults = new ArrayList<>();
+        Placement placement = isDeleted ? new Placement.Erased(entry.firstCluster(), false) : chain(entry, faults);
+        return new FileRecord(path, name, nameWhole, entry.size(), placement, null, entry.created(), entry.modified(), entry.accessed(),
+                faults, RecordFacts.at(entry.entryByte(), entry.attributeWords()));
+    }
+
+    private Placement chain(DirectoryEntry entry, List<String> faults) throws IOException {
+        if (entry.size() == 0) {
+            return new Placement.Known(List.of());
+        }
+        long need = table.space().clustersFor(entry.size());
+        Chains.Chain chain = Chains.follow(table, entry.firstCluster(), need);
+        if (chain.clusters() < need) {
+            faults.add("Its chain holds " + chain.clusters() + " of " + need + " clusters: "
+                    + (chain.brokenBy() == null ? "it ends early" : chain.brokenBy()) + ".");
+        }
+        return new Placement.Known(Extents.cut(chain.extents(), entry.size()));
     }
 
     private void enter(Folder parent, DirectoryEntry entry, String path, boolean isDeleted) throws IOException {
@@ -139,15 +161,15 @@ final class Folders {
         }
         if (visited.get((int) first)) {
             if (!isDeleted) {
-                problem("Folder " + path + " starts at cluster " + first + ", which another folder uses; not entered again.");
+                problems.add("Folder " + path + " starts at cluster " + first + ", which another folder uses; not entered again.");
             }
             return;
         }
         if (parent.depth() >= MAX_DEPTH) {
-            problem("Folder " + path + " is nested deeper than " + MAX_DEPTH + " levels; not entered.");
+            problems.add("Folder " + path + " is nested deeper than " + MAX_DEPTH + " levels; not entered.");
             return;
         }
-        List<Range> where = isDeleted ? deletedFolder(first) : liveClusters(first, path);
+        List<Extent> where = isDeleted ? deletedFolder(first) : liveClusters(first, path);
         if (!where.isEmpty()) {
             visited.set((int) first);
             waiting.add(new Folder(path, where, isDeleted, parent.depth() + 1));
@@ -158,10 +180,9 @@ final class Folders {
      * The clusters of a folder whose chain is erased: its first one if it still begins with its own {@code .} entry and
      * nothing else uses it, and those after it while they are free and hold nothing but entries.
      */
-    private List<Range> deletedFolder(long first) throws IOException {
-        List<Long> clusters = new ArrayList<>();
-        for (long c = first; boot.isCluster(c) && !table.isAllocated(c)
-                && clusters.size() < MAX_FOLDER_BYTES / boot.clusterBytes(); c++) {
+    private List<Extent> deletedFolder(long first) throws IOException {
+        Extents clusters = new Extents();
+        for (long c = first; boot.isCluster(c) && !table.space().isUsed(c) && clusters.length() < MAX_FOLDER_BYTES; c++) {
             byte[] block = new byte[boot.clusterBytes()];
             Range where = boot.cluster(c);
             if (where.end() > source.size() || !source.read(where.offset(), block, 0, block.length).isClean()) {
@@ -170,12 +191,12 @@ final class Folders {
             if (c == first ? !beginsWithItself(block, first) : !holdsOnlyEntries(block)) {
                 break;
             }
-            clusters.add(c);
+            clusters.add(where.offset(), where.length());
             if (endsHere(block)) {
                 break;
             }
         }
-        return FatReader.ranges(boot, clusters, MAX_FOLDER_BYTES);
+        return clusters.list();
     }
 
     private boolean beginsWithItself(byte[] block, long cluster) {
@@ -207,14 +228,5 @@ final class Folders {
 
     private static String shown(String path) {
         return path.isEmpty() ? "/" : path;
-    }
-
-    private void problem(String what) {
-        problems++;
-        if (problems < MAX_PROBLEMS) {
-            sink.problem(what);
-        } else if (problems == MAX_PROBLEMS) {
-            sink.problem("More problems than " + MAX_PROBLEMS + " on this volume; the rest is not listed.");
-        }
     }
 }

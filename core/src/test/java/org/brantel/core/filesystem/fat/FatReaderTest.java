@@ -10,7 +10,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.brantel.core.content.Extent;
 import org.brantel.core.filesystem.FindingSink;
+import org.brantel.core.filesystem.NotThisFormat;
+import org.brantel.core.filesystem.Walk;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.Origin;
 import org.brantel.core.finding.Prognosis;
@@ -28,7 +31,7 @@ class FatReaderTest {
     private Map<String, Finding> walk(byte[] bytes, Range... dead) throws IOException {
         problems.clear();
         List<Finding> found = new ArrayList<>();
-        FatReader.open(new FaultySource(bytes, dead), new Range(0, bytes.length)).walk(0, new FindingSink() {
+        FatReader.open(new FaultySource(bytes, dead), new Range(0, bytes.length)).walk(new Walk(0, true, new FindingSink() {
             @Override
             public void found(Finding finding) {
                 found.add(finding);
@@ -38,7 +41,7 @@ class FatReaderTest {
             public void problem(String what) {
                 problems.add(what);
             }
-        });
+        }, () -> false));
         return found.stream().collect(Collectors.toMap(Finding::path, Function.identity(), (a, b) -> a));
     }
 
@@ -47,8 +50,8 @@ class FatReaderTest {
         FatImage fat = new FatImage().link(2, 5).link(5, 3).link(3, 0xfff);
         fat.rootEntry("FILE    BIN", 0x20, 2, 1300);
         Finding f = walk(fat.bytes).get("/FILE.BIN");
-        assertThat(f.extents()).containsExactly(new Range(FatImage.cluster(2), 512), new Range(FatImage.cluster(5), 512),
-                new Range(FatImage.cluster(3), 276));
+        assertThat(f.extents()).containsExactly(new Extent(FatImage.cluster(2), 512), new Extent(FatImage.cluster(5), 512),
+                new Extent(FatImage.cluster(3), 276));
         assertThat(f.prognosis()).isEqualTo(Prognosis.WHOLE);
         assertThat(f.modified()).isNotNull();
     }
@@ -68,7 +71,7 @@ class FatReaderTest {
         fat.rootEntry("HUGE    BIN", 0x20, 2, 0xffffffffL);
         Finding f = walk(fat.bytes).get("/HUGE.BIN");
         assertThat(f.prognosis()).isNotEqualTo(Prognosis.WHOLE);
-        assertThat(f.extents().stream().mapToLong(Range::length).sum()).isEqualTo(512);
+        assertThat(f.extents().stream().mapToLong(Extent::length).sum()).isEqualTo(512);
     }
 
     @Test
@@ -128,10 +131,10 @@ class FatReaderTest {
     @Test
     void refusesABootSectorNamingFieldPlaceAndValue() {
         byte[] blank = new byte[4096];
-        assertThatThrownBy(() -> walk(blank)).isInstanceOf(NotFatException.class).hasMessageContaining("signature at byte 510");
+        assertThatThrownBy(() -> walk(blank)).isInstanceOf(NotThisFormat.class).hasMessageContaining("signature at byte 510");
         FatImage fat = new FatImage();
         fat.bytes[13] = 3;
-        assertThatThrownBy(() -> walk(fat.bytes)).isInstanceOf(NotFatException.class)
+        assertThatThrownBy(() -> walk(fat.bytes)).isInstanceOf(NotThisFormat.class)
                 .hasMessageContaining("sectors per cluster at byte 13 is 3").hasMessageContaining("power of two");
     }
 
@@ -164,11 +167,11 @@ class FatReaderTest {
     private void assertSurvives(byte[] bytes, String what) {
         try {
             for (Finding f : walk(bytes).values()) {
-                assertThat(f.extents()).as(what).allMatch(e -> e.end() <= bytes.length);
-                long held = f.extents().stream().mapToLong(Range::length).sum();
+                assertThat(f.extents()).as(what).allMatch(e -> e.range().end() <= bytes.length);
+                long held = f.extents().stream().mapToLong(Extent::length).sum();
                 assertThat(f.prognosis() == Prognosis.WHOLE && held < f.size()).as("%s: %s is whole with %d of %d bytes", what, f.path(), held, f.size()).isFalse();
             }
-        } catch (NotFatException | ByteView.Unread e) {
+        } catch (NotThisFormat | ByteView.Unread e) {
             assertThat(e.getMessage()).as(what).isNotBlank();
         } catch (IOException e) {
             throw new AssertionError(what, e);

@@ -10,7 +10,7 @@ import org.brantel.core.source.Range;
 import org.brantel.core.source.Source;
 
 /**
- * The partition table of a master boot record, in sector 0, little-endian (UEFI Specification 2.10, section 5.2.1).
+ * The partition table of a master boot record, in sector 0, little-endian; sector numbers count the medium's own sectors (UEFI Specification 2.10, section 5.2.1).
  *
  * <pre>
  * offset size field
@@ -21,27 +21,28 @@ import org.brantel.core.source.Source;
  *   510    2  signature 55 AA
  * </pre>
  */
-public final class PartitionTable {
+final class MasterBootRecord {
 
-    /** @param number as people count them: 1 to 4 primary, 5 and on logical */
-    public record Entry(int number, int type, Range range) { }
+    static final String NAME = "the master boot record";
+    /** Says that a GUID table is the true one (UEFI Specification 2.10, section 5.2.3). */
+    static final int PROTECTIVE = 0xee;
 
     private static final int TABLE = 446;
     private static final int ENTRY = 16;
     private static final int MAX_LOGICAL = 256;
 
-    private PartitionTable() { }
+    private MasterBootRecord() { }
 
     /** The entries that lie on the medium; what does not is told to {@code problems}. Empty without a table. */
-    public static List<Entry> read(Source source, List<String> problems) throws IOException {
-        List<Entry> entries = new ArrayList<>();
-        List<Raw> primary = table(source, 0);
+    static List<Partition> read(Source source, int sectorBytes, List<String> problems) throws IOException {
+        List<Partition> entries = new ArrayList<>();
+        List<Raw> primary = table(source, sectorBytes, 0);
         for (int i = 0; i < primary.size(); i++) {
             Raw raw = primary.get(i);
             if (raw.extended()) {
-                logical(source, raw, entries, problems);
+                logical(source, sectorBytes, raw, entries, problems);
             } else if (raw.used()) {
-                place(source, i + 1, raw.type, raw.first, raw.count, entries, problems);
+                place(source, sectorBytes, i + 1, raw.type, raw.first, raw.count, entries, problems);
             }
         }
         return entries;
@@ -57,8 +58,8 @@ public final class PartitionTable {
         }
     }
 
-    private static List<Raw> table(Source source, long sector) throws IOException {
-        long at = sector * source.sectorSize();
+    private static List<Raw> table(Source source, int sectorBytes, long sector) throws IOException {
+        long at = sector * sectorBytes;
         if (at > source.size() - 512) {
             return List.of();
         }
@@ -82,18 +83,23 @@ public final class PartitionTable {
         }
     }
 
-    private static void logical(Source source, Raw extended, List<Entry> entries, List<String> problems)
+    /** Whether sector 0 says that a GUID table is the true one. */
+    static boolean isProtective(Source source, int sectorBytes) throws IOException {
+        return table(source, sectorBytes, 0).stream().anyMatch(r -> r.type == PROTECTIVE);
+    }
+
+    private static void logical(Source source, int sectorBytes, Raw extended, List<Partition> entries, List<String> problems)
             throws IOException {
         Set<Long> seen = new HashSet<>();
         long at = extended.first;
         for (int n = 5; n < 5 + MAX_LOGICAL && seen.add(at); n++) {
-            List<Raw> raws = table(source, at);
+            List<Raw> raws = table(source, sectorBytes, at);
             if (raws.isEmpty()) {
                 problems.add("The chain of logical partitions breaks at sector " + at + ": no table there.");
                 return;
             }
             if (raws.get(0).used()) {
-                place(source, n, raws.get(0).type, at + raws.get(0).first, raws.get(0).count, entries, problems);
+                place(source, sectorBytes, n, raws.get(0).type, at + raws.get(0).first, raws.get(0).count, entries, problems);
             }
             if (!raws.get(1).extended()) {
                 return;
@@ -103,10 +109,10 @@ public final class PartitionTable {
         problems.add("The chain of logical partitions runs in a circle at sector " + at + ".");
     }
 
-    private static void place(Source source, int number, int type, long first, long count, List<Entry> entries,
+    private static void place(Source source, int sectorBytes, int number, int type, long first, long count, List<Partition> entries,
                               List<String> problems) {
-        long start = first * source.sectorSize();
-        long length = count * source.sectorSize();
+        long start = first * sectorBytes;
+        long length = count * sectorBytes;
         if (start >= source.size()) {
             problems.add("Partition " + number + " starts at " + start + ", beyond the medium's end.");
             return;
@@ -116,6 +122,6 @@ public final class PartitionTable {
                     + ", more than the medium has.");
             length = source.size() - start;
         }
-        entries.add(new Entry(number, type, new Range(start, length)));
+        entries.add(new Partition(NAME, number, String.format("%02x", type), "", new Range(start, length)));
     }
 }

@@ -1,0 +1,2 @@
+/** The content of a file as something to read: extents in order, holes as zeros, packed units unpacked. */
+package org.brantel.core.content;

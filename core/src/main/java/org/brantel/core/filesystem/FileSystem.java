@@ -1,0 +1,21 @@
+package org.brantel.core.filesystem;
+
+import java.io.IOException;
+import java.util.List;
+import org.brantel.core.source.Range;
+
+/** A volume that a reader knows: what it is, what it lists, what it deleted, what it has free. */
+public interface FileSystem {
+
+    VolumeFacts facts();
+
+    /** Whether what its head points to stands there; a head found somewhere by itself proves nothing. */
+    boolean stands() throws IOException;
+
+    /**
+     * Reads every record, live and deleted, to the sink.
+     *
+     * @return the volume's free space, on the medium
+     */
+    List<Range> walk(Walk walk) throws IOException;
+}

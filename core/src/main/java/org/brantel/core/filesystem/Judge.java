@@ -1,0 +1,224 @@
+package org.brantel.core.filesystem;
+
+import java.io.IOException;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.brantel.core.carve.ContentKind;
+import org.brantel.core.carve.Kinds;
+import org.brantel.core.content.Extent;
+import org.brantel.core.content.Extents;
+import org.brantel.core.content.FileContent;
+import org.brantel.core.finding.Finding;
+import org.brantel.core.finding.Origin;
+import org.brantel.core.finding.Prognosis;
+import org.brantel.core.source.ByteView;
+import org.brantel.core.source.Range;
+import org.brantel.core.source.Source;
+
+/** Judges how intact the files of a volume are: by the use of every cluster, the map, and the check of their kind. */
+public final class Judge {
+
+    static final String ALL_OVERWRITTEN = "Overwritten";
+    private static final int CHUNK = 64 << 10;
+
+    private final Source source;
+    private final Space space;
+    private final Walk walk;
+    private final ClusterSet claimed;
+    private final ClusterSet contested;
+    private final Owners owners;
+
+    /** @param dated keep since when live files hold their clusters; only where erased chains are guessed */
+    public Judge(Source source, Space space, Walk walk, boolean dated) {
+        this.source = source;
+        this.space = space;
+        this.walk = walk;
+        claimed = space.emptySet();
+        contested = space.emptySet();
+        owners = dated ? new Owners() : null;
+    }
+
+    Space space() {
+        return space;
+    }
+
+    Optional<Owners> owners() {
+        return Optional.ofNullable(owners);
+    }
+
+    Walk walk() {
+        return walk;
+    }
+
+    /** Notes which clusters a live file uses, so that cross-linked files are seen and overwriting can be dated. */
+    public void claim(FileRecord file) {
+        if (file.placement() instanceof Placement.Known known) {
+            claim(known.extents(), file.written());
+        }
+    }
+
+    /** @param since when the extents' owner was last written; null when that is not kept */
+    public void claim(List<Extent> extents, Instant since) {
+        for (Extent e : extents) {
+            if (e.isHole()) {
+                continue;
+            }
+            Space.Run run = space.run(e);
+            if (claimed.countIn(run.from(), run.length()) > 0) {
+                for (long i = 0; i < run.length(); i++) {
+                    if (claimed.holds(run.from() + i)) {
+                        contested.add(run.from() + i, 1);
+                    }
+                }
+            }
+            claimed.add(run.from(), run.length());
+            if (owners != null) {
+                owners.add(e, since);
+            }
+        }
+    }
+
+    /** A file that the file system lists; tells the sink. */
+    public void live(FileRecord file) throws IOException {
+        List<Extent> extents = file.placement().extents();
+        List<String> faults = new ArrayList<>(file.faults());
+        if (file.placement() instanceof Placement.Known) {
+            long shared = 0;
+            for (Extent e : extents) {
+                Space.Run run = e.isHole() ? new Space.Run(0, 0) : space.run(e);
+                shared += contested.countIn(run.from(), run.length());
+            }
+            if (shared > 0) {
+                faults.add(shared + " of its " + space.clustersFor(file.size()) + " clusters are claimed by another live file as well.");
+            }
+        }
+        Optional<ContentKind.Walk> check = walk.checkLive() ? check(file, extents) : Optional.empty();
+        walk.sink().found(finding(file, Origin.LIVE, extents, faults, check));
+    }
+
+    /** Files that are no longer listed; tells the sink of each. */
+    public void gone(List<FileRecord> files, Origin origin) throws IOException {
+        new GoneFiles(this, origin).judge(files);
+    }
+
+    /** The kind's own verdict; empty without a check, or where bytes are missing. */
+    Optional<ContentKind.Walk> check(FileRecord file, List<Extent> extents) throws IOException {
+        FileContent content = new FileContent(source, extents, file.size(), file.packing());
+        if (file.size() == 0 || missing(content) > 0) {
+            return Optional.empty();
+        }
+        try {
+            return Kinds.check(Kinds.ofName(file.name()), ByteView.of(content, new Range(0, content.size())));
+        } catch (ByteView.Unread e) {
+            return Optional.empty();
+        }
+    }
+
+    /** Whether there is nothing but zeros; false as soon as a byte is missing. */
+    boolean isZero(FileRecord file, List<Extent> extents) throws IOException {
+        FileContent content = new FileContent(source, extents, file.size(), file.packing());
+        if (file.size() == 0 || missing(content) > 0) {
+            return false;
+        }
+        byte[] chunk = new byte[(int) Math.min(CHUNK, content.size())];
+        int step = Math.min(chunk.length, 4096);
+        for (long at = 0; at < content.size(); step = chunk.length) {
+            int n = (int) Math.min(step, content.size() - at);
+            if (!content.read(at, chunk, 0, n).isClean()) {
+                return false;
+            }
+            for (int i = 0; i < n; i++) {
+                if (chunk[i] != 0) {
+                    return false;
+                }
+            }
+            at += n;
+        }
+        return true;
+    }
+
+    /** Packed content proves itself by unpacking. @return the sentence that says it does not; null when it does */
+    String packingFault(FileRecord file, List<Extent> extents) throws IOException {
+        if (file.packing() == null) {
+            return null;
+        }
+        FileContent content = new FileContent(source, extents, file.size(), file.packing());
+        byte[] chunk = new byte[file.packing().unitBytes()];
+        long bad = 0;
+        long units = 0;
+        for (long at = 0; at < content.size(); at += chunk.length, units++) {
+            int n = (int) Math.min(chunk.length, content.size() - at);
+            bad += content.knownUnread(new Range(at, n)).isEmpty() && !content.read(at, chunk, 0, n).isClean() ? 1 : 0;
+        }
+        return bad == 0 ? null : bad + " of its " + units + " compressed units do not unpack.";
+    }
+
+    private static long missing(FileContent content) {
+        return content.knownUnread(new Range(0, content.size())).stream().mapToLong(Range::length).sum();
+    }
+
+    /** The finding with prognosis, score and reasons. */
+    Finding finding(FileRecord file, Origin origin, List<Extent> extents, List<String> faults, Optional<ContentKind.Walk> check) {
+        String kind = Kinds.ofName(file.name());
+        FileContent content = new FileContent(source, extents, file.size(), file.packing());
+        long gap = missing(content);
+        List<String> reasons = new ArrayList<>(faults);
+        Prognosis prognosis;
+        int score;
+        boolean overwritten = faults.stream().anyMatch(r -> r.startsWith(ALL_OVERWRITTEN));
+        boolean failed = check.isPresent() && !check.get().whole() && (origin != Origin.LIVE || !Kinds.isText(kind));
+        if (overwritten) {
+            prognosis = Prognosis.OVERWRITTEN;
+            score = 2;
+        } else if (gap > 0) {
+            prognosis = Prognosis.GAPPED;
+            score = (int) (85 * (file.size() - gap) / Math.max(1, file.size()));
+            reasons.add(0, gap + " of " + file.size() + " bytes were never read or lie beyond the medium's end.");
+        } else if (failed || !faults.isEmpty()) {
+            prognosis = Prognosis.DOUBTFUL;
+            score = failed ? 20 : 40;
+        } else {
+            prognosis = Prognosis.WHOLE;
+            score = origin == Origin.LIVE ? 99 : check.isPresent() || file.packing() != null ? 97 : 80;
+            reasons.add(wholeBecause(file, origin));
+        }
+        if (!overwritten) {
+            check.ifPresent(c -> reasons.add(c.whole() ? c.words() : "As " + kind + " it fails its check: " + c.words() + "."));
+        }
+        if (!file.nameWhole()) {
+            reasons.add("The first letter of its name is lost; it is shown as _.");
+        }
+        return new Finding(0, walk.volume(), file.path(), file.name(), file.size(), kind, origin, prognosis, score, reasons,
+                placed(extents), file.packing(), file.created(), file.modified(), file.accessed(), null, null, null, null, file.facts());
+    }
+
+    private String wholeBecause(FileRecord file, Origin origin) {
+        if (origin == Origin.LIVE) {
+            return "Its record is complete and no other file claims its clusters.";
+        }
+        if (file.placement() instanceof Placement.InRecord) {
+            return "Its content stands in its own record.";
+        }
+        return "Nothing else claims any of its " + space.clustersFor(file.size()) + " clusters.";
+    }
+
+    /** What lies beyond the medium's end leads nowhere, unless something on the medium comes after it. */
+    private List<Extent> placed(List<Extent> extents) {
+        int last = extents.size();
+        while (last > 0 && !extents.get(last - 1).isHole() && extents.get(last - 1).offset() >= source.size()) {
+            last--;
+        }
+        if (last == 0) {
+            return List.of();
+        }
+        Extents placed = new Extents();
+        for (int i = 0; i < last; i++) {
+            Extent e = extents.get(i);
+            boolean tail = i == last - 1 && !e.isHole();
+            placed.add(e.offset(), tail ? Math.min(e.length(), source.size() - e.offset()) : e.length());
+        }
+        return placed.list();
+    }
+}

@@ -1,0 +1,7 @@
+/**
+ * exFAT, live and deleted.
+ *
+ * <p>The layout follows the publicly available "exFAT file system specification", revision 1.00 (cited as EXFAT). All
+ * values are little-endian. Entries keep the offset of their local time from UTC.
+ */
+package org.brantel.core.filesystem.exfat;

@@ -1,0 +1,160 @@
+package org.brantel.core.filesystem.ext;
+
+import static org.brantel.core.source.LittleEndian.u16;
+import static org.brantel.core.source.LittleEndian.u32;
+
+import java.io.IOException;
+import java.util.List;
+import org.brantel.core.content.Extent;
+import org.brantel.core.content.Extents;
+
+/**
+ * Where the blocks of a file are: by extents (EXT4 "Extent Tree") or by a map of blocks (EXT4 "Direct/Indirect Block
+ * Addressing").
+ *
+ * <pre>
+ * extent tree node: offset size field            leaf, 12 bytes                 index, 12 bytes
+ *      0    2  F30A                                   0  4  first block in file      0  4  first block in file
+ *      2    2  entries                                4  2  blocks; above 32768      4  4  block of the node, lower part
+ *      6    2  depth; 0: leaves                             not written: zeros       8  2  upper part
+ *     12       entries, 12 bytes each                 6  2  block, upper part
+ *                                                     8  4  block, lower part
+ * block map: 12 blocks, then a block of blocks, one of those, and one of those; 4 bytes each, 0 for a hole
+ * </pre>
+ */
+final class BlockTree {
+
+    /** @param fault what is wrong with the tree, in a sentence; null when it is whole */
+    record Mapped(List<Extent> extents, String fault) { }
+
+    private static final int MAGIC = 0xf30a;
+    private static final int MAX_DEPTH = 5;
+    private static final int MOST_WRITTEN = 32768;
+    private static final int DIRECT = 12;
+
+    /** Reads a block that lists others; null when it was not read. */
+    interface Reader {
+        byte[] read(long block) throws IOException;
+    }
+
+    private final Reader blocks;
+    private final Superblock sb;
+    private final Extents extents = new Extents();
+    private final long need;
+    private long budget;
+    private String fault;
+
+    private BlockTree(Superblock sb, Reader blocks, long size) {
+        this.blocks = blocks;
+        this.sb = sb;
+        this.need = size;
+        // A file cannot have more nodes and blocks than the volume has.
+        this.budget = sb.blocks() + 16;
+    }
+
+    static Mapped of(Inode inode, Superblock sb, Reader blocks) throws IOException {
+        BlockTree tree = new BlockTree(sb, blocks, inode.size());
+        if (inode.usesExtents()) {
+            tree.node(inode.body(), Inode.MAP_AT, Inode.MAP_BYTES, MAX_DEPTH);
+        } else {
+            tree.map(inode.body());
+        }
+        if (tree.fault == null && tree.extents.length() < inode.size()) {
+            // What no block stands for at the end reads as zeros.
+            tree.extents.add(Extent.HOLE, inode.size() - tree.extents.length());
+        }
+        return new Mapped(Extents.cut(tree.extents.list(), inode.size()), tree.fault);
+    }
+
+    private boolean spend() {
+        if (budget-- > 0) {
+            return true;
+        }
+        fault = fault == null ? "Its blocks lead in a circle." : fault;
+        return false;
+    }
+
+    private void node(byte[] b, int at, int length, int depthLeft) throws IOException {
+        int entries = u16(b, at + 2);
+        int depth = u16(b, at + 6);
+        if (u16(b, at) != MAGIC || depth > depthLeft || 12 + entries * 12 > length) {
+            fault("a node of its extents is malformed");
+            return;
+        }
+        for (int i = 0; i < entries && fault == null && spend(); i++) {
+            int entry = at + 12 + i * 12;
+            long first = u32(b, entry);
+            if (depth == 0) {
+                leaf(first, u16(b, entry + 4), u32(b, entry + 8) | (long) u16(b, entry + 6) << 32);
+                continue;
+            }
+            long child = u32(b, entry + 4) | (long) u16(b, entry + 8) << 32;
+            byte[] node = sb.isBlock(child) ? blocks.read(child) : null;
+            if (node == null) {
+                fault("block " + child + ", which lists its extents, was not read");
+                return;
+            }
+            if (u16(node, 6) != depth - 1) {
+                fault("the nodes of its extents do not fit each other");
+                return;
+            }
+            node(node, 0, node.length, depth - 1);
+        }
+    }
+
+    private void leaf(long first, int length, long block) {
+        long at = first * sb.blockBytes();
+        boolean written = length <= MOST_WRITTEN;
+        long count = written ? length : length - MOST_WRITTEN;
+        if (at < extents.length() || count == 0 || block >= sb.blocks() || count > sb.blocks() - block || block == 0) {
+            fault("an extent of it is malformed");
+            return;
+        }
+        extents.add(Extent.HOLE, at - extents.length());
+        extents.add(written ? sb.offset(block) : Extent.HOLE, count * sb.blockBytes());
+    }
+
+    private void map(byte[] body) throws IOException {
+        for (int i = 0; i < DIRECT && extents.length() < need && fault == null; i++) {
+            block(u32(body, Inode.MAP_AT + i * 4), 0);
+        }
+        for (int level = 1; level <= 3 && extents.length() < need && fault == null; level++) {
+            block(u32(body, Inode.MAP_AT + (DIRECT + level - 1) * 4), level);
+        }
+    }
+
+    /** @param level 0 for a block of content, else how many blocks of blocks lie above it */
+    private void block(long block, int level) throws IOException {
+        long perBlock = sb.blockBytes() / 4;
+        long covers = sb.blockBytes();
+        for (int i = 0; i < level; i++) {
+            covers *= perBlock;
+        }
+        if (block == 0) {
+            extents.add(Extent.HOLE, Math.min(covers, Math.max(0, need - extents.length())));
+            return;
+        }
+        if (!sb.isBlock(block) || !spend()) {
+            fault("it names block " + block + ", which does not exist");
+            return;
+        }
+        if (level == 0) {
+            extents.add(sb.offset(block), sb.blockBytes());
+            return;
+        }
+        byte[] below = blocks.read(block);
+        if (below == null) {
+            fault("block " + block + ", which lists its blocks, was not read");
+            return;
+        }
+        for (int i = 0; i < perBlock && extents.length() < need && fault == null; i++) {
+            block(u32(below, i * 4), level - 1);
+        }
+    }
+
+    private void fault(String why) {
+        if (fault == null) {
+            fault = "Only " + extents.length() + " of its " + need + " bytes are placed: " + why + ".";
+        }
+    }
+}

@@ -1,0 +1,83 @@
+package org.brantel.core.filesystem.ext;
+
+import java.io.IOException;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import org.brantel.core.source.Range;
+import org.brantel.core.source.Source;
+
+/** The volume's blocks, with what the journal still has to bring in where the volume was not closed cleanly. */
+final class Blocks {
+
+    private static final int CHUNK = 128 << 10;
+    private static final int CHUNKS = 64;
+
+    private final Source source;
+    private final Superblock sb;
+    private Map<Long, Long> overlay = Map.of();
+    private final Map<Long, byte[]> chunks = new LinkedHashMap<>(CHUNKS, 0.75f, true) {
+        private static final long serialVersionUID = 1L;
+
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<Long, byte[]> eldest) {
+            return size() > CHUNKS;
+        }
+    };
+
+    Blocks(Source source, Superblock sb) {
+        this.source = source;
+        this.sb = sb;
+    }
+
+    Source source() {
+        return source;
+    }
+
+    Superblock superblock() {
+        return sb;
+    }
+
+    /** @param newer for a block, the block in which its newer state stands */
+    void overlay(Map<Long, Long> newer) {
+        overlay = newer;
+        chunks.clear();
+    }
+
+    /** A block; null when it lies outside the volume or the medium, or was not read. */
+    byte[] read(long block) throws IOException {
+        return readRaw(overlay.getOrDefault(block, block));
+    }
+
+    private byte[] readRaw(long block) throws IOException {
+        if (block < 0 || block >= sb.blocks()) {
+            return null;
+        }
+        int perChunk = Math.max(1, CHUNK / sb.blockBytes());
+        long number = block / perChunk;
+        long from = sb.offset(number * perChunk);
+        int length = (int) Math.min((long) perChunk * sb.blockBytes(), source.size() - from);
+        int at = (int) (block % perChunk) * sb.blockBytes();
+        if (length < at + sb.blockBytes()) {
+            return null;
+        }
+        byte[] chunk = chunks.get(number);
+        if (chunk == null) {
+            if (!source.knownUnread(new Range(from, length)).isEmpty()) {
+                return readAlone(sb.offset(block));
+            }
+            chunk = new byte[length];
+            if (!source.read(from, chunk, 0, length).isClean()) {
+                return readAlone(sb.offset(block));
+            }
+            chunks.put(number, chunk);
+        }
+        byte[] bytes = new byte[sb.blockBytes()];
+        System.arraycopy(chunk, at, bytes, 0, bytes.length);
+        return bytes;
+    }
+
+    private byte[] readAlone(long at) throws IOException {
+        byte[] bytes = new byte[sb.blockBytes()];
+        return source.read(at, bytes, 0, bytes.length).isClean() ? bytes : null;
+    }
+}

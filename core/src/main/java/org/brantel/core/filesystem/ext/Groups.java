@@ -1,0 +1,66 @@
+package org.brantel.core.filesystem.ext;
+
+import static org.brantel.core.source.LittleEndian.u16;
+import static org.brantel.core.source.LittleEndian.u32;
+
+import java.io.IOException;
+
+/**
+ * The descriptors of the block groups (EXT4 "Block Group Descriptors").
+ *
+ * <pre>
+ * offset size field                                  upper half (64-bit)
+ *      0    4  block of the block bitmap                 32
+ *      4    4  block of the inode bitmap                 36
+ *      8    4  first block of the inode table            40
+ *     18    2  flags: 1 inodes unused, 2 block bitmap unused
+ *     28    2  inodes at the table's end never used      50
+ * </pre>
+ */
+final class Groups {
+
+    /** @param unusedInodes at the end of the table */
+    record Group(long blockBitmap, long inodeTable, boolean bitmapUnused, long unusedInodes) { }
+
+    private final Superblock sb;
+    private final Blocks blocks;
+
+    Groups(Superblock sb, Blocks blocks) {
+        this.sb = sb;
+        this.blocks = blocks;
+    }
+
+    long count() {
+        return sb.groups();
+    }
+
+    /** @return null when its descriptor was not read or leads off the volume */
+    Group group(long number) throws IOException {
+        long perBlock = sb.blockBytes() / sb.descriptorBytes();
+        byte[] b = blocks.read(descriptorBlock(number, perBlock));
+        if (b == null) {
+            return null;
+        }
+        int at = (int) (number % perBlock) * sb.descriptorBytes();
+        boolean wide = sb.descriptorBytes() >= 64;
+        long bitmap = u32(b, at) | (wide ? u32(b, at + 32) << 32 : 0);
+        long table = u32(b, at + 8) | (wide ? u32(b, at + 40) << 32 : 0);
+        int flags = sb.marksUnused() ? u16(b, at + 18) : 0;
+        long unused = sb.marksUnused() ? u16(b, at + 28) | (wide ? (long) u16(b, at + 50) << 16 : 0) : 0;
+        if ((flags & 1) != 0) {
+            unused = sb.inodesPerGroup();
+        }
+        return sb.isBlock(table) ? new Group(bitmap, table, (flags & 2) != 0, Math.min(unused, sb.inodesPerGroup())) : null;
+    }
+
+    /** Beside the copy of the superblock that serves, or, when they are scattered, in their own groups. */
+    private long descriptorBlock(long number, long perBlock) {
+        long of = number / perBlock;
+        if ((sb.incompatible() & Superblock.META_GROUPS) != 0 && of >= sb.firstMetaGroup()) {
+            long first = of * perBlock;
+            return sb.groupStart(first) + (sb.holdsCopy(first) ? 1 : 0);
+        }
+        long beside = sb.copyGroup() == 0 && sb.firstDataBlock() == 0 ? 0 : sb.groupStart(sb.copyGroup());
+        return beside + 1 + of;
+    }
+}

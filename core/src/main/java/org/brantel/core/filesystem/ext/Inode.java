@@ -1,0 +1,100 @@
+package org.brantel.core.filesystem.ext;
+
+import static org.brantel.core.source.LittleEndian.u16;
+import static org.brantel.core.source.LittleEndian.u32;
+
+import java.time.Instant;
+import java.util.Arrays;
+
+/**
+ * An inode (EXT4 "Index Nodes").
+ *
+ * <pre>
+ * offset size field                                  offset size field
+ *      0    2  mode; upper 4 bits: 4 folder,            40   60  block map, extents, or the content itself
+ *              8 file, A link                          100    4  generation
+ *      4    4  bytes, lower half                       108    4  bytes, upper half
+ *      8    4  accessed;  12  4  inode changed         128    2  bytes in use beyond 128
+ *     16    4  content changed                         136    4  content changed: nanoseconds &lt;&lt; 2, era in the low 2 bits
+ *     20    4  deleted, or the next orphan             140    4  accessed, likewise
+ *     26    2  names                                   144    4  created;  148  4  likewise
+ *     32    4  flags: 80000 extents, 10000000 content within, 1000 hashed folder, 800 encrypted
+ * </pre>
+ *
+ * @param number     from 1
+ * @param body       all its bytes
+ * @param at         where it lies in the source
+ * @param generation tells a file from others that had the same inode
+ */
+record Inode(long number, byte[] body, long at, int mode, long size, Instant accessed, Instant modified, Instant created, long deletedSeconds,
+             int names, long flags, long generation) {
+
+    static final int MAP_AT = 40;
+    static final int MAP_BYTES = 60;
+    static final long EXTENTS = 0x80000;
+    static final long CONTENT_WITHIN = 0x10000000L;
+    static final long HASHED = 0x1000;
+    static final long ENCRYPTED = 0x800;
+
+    static Inode parse(long number, byte[] b, int at, int length, long placed) {
+        byte[] body = Arrays.copyOfRange(b, at, at + length);
+        int extra = length > 130 ? Math.min(u16(body, 128), length - 128) : 0;
+        return new Inode(number, body, placed, u16(body, 0), u32(body, 4) | u32(body, 108) << 32, time(body, 8, extra, 140), time(body, 16, extra, 136),
+                extra >= 24 ? time(body, 144, extra, 148) : null, u32(body, 20), u16(body, 26), u32(body, 32), u32(body, 100));
+    }
+
+    private static Instant time(byte[] body, int at, int extra, int extraAt) {
+        int seconds = (int) u32(body, at);
+        if (seconds == 0) {
+            return null;
+        }
+        if (128 + extra < extraAt + 4) {
+            return Instant.ofEpochSecond(seconds);
+        }
+        long more = u32(body, extraAt);
+        long nanos = more >> 2;
+        return Instant.ofEpochSecond(seconds + ((more & 3) << 32), nanos < 1_000_000_000L ? nanos : 0);
+    }
+
+    boolean isFile() {
+        return mode >> 12 == 8;
+    }
+
+    boolean isFolder() {
+        return mode >> 12 == 4;
+    }
+
+    boolean isLive() {
+        return mode != 0 && names > 0 && size >= 0;
+    }
+
+    boolean usesExtents() {
+        return (flags & EXTENTS) != 0;
+    }
+
+    boolean holdsContent() {
+        return (flags & CONTENT_WITHIN) != 0;
+    }
+
+    boolean isEncrypted() {
+        return (flags & ENCRYPTED) != 0;
+    }
+
+    /** Whether anything leads to its bytes. */
+    boolean leadsSomewhere() {
+        if (holdsContent()) {
+            return size > 0;
+        }
+        int from = usesExtents() ? MAP_AT + 12 : MAP_AT;
+        for (int i = from; i < MAP_AT + MAP_BYTES; i++) {
+            if (body[i] != 0) {
+                return !usesExtents() || u16(body, MAP_AT + 2) > 0;
+            }
+        }
+        return false;
+    }
+
+    String permissions() {
+        return String.format("%04o", mode & 07777);
+    }
+}

@@ -1,0 +1,97 @@
+package org.brantel.core.filesystem.ext;
+
+import java.io.IOException;
+import java.util.Map;
+import java.util.TreeMap;
+import org.brantel.core.filesystem.Problems;
+
+/** The inodes of a volume: one by one, or all that were ever used. */
+final class InodeTable {
+
+    /** Takes an inode; false to stop. */
+    interface Visitor {
+        boolean visit(Inode inode) throws IOException;
+    }
+
+    private final Superblock sb;
+    private final Blocks blocks;
+    private final Groups groups;
+    private final Problems problems;
+    private final TreeMap<Long, Long> groupByTable = new TreeMap<>();
+    private boolean placed;
+
+    InodeTable(Superblock sb, Blocks blocks, Groups groups, Problems problems) {
+        this.sb = sb;
+        this.blocks = blocks;
+        this.groups = groups;
+        this.problems = problems;
+    }
+
+    /** @return null when it does not exist or was not read */
+    Inode inode(long number) throws IOException {
+        if (number < 1 || number > sb.inodes()) {
+            return null;
+        }
+        Groups.Group group = groups.group((number - 1) / sb.inodesPerGroup());
+        return group == null ? null : inode(group, number);
+    }
+
+    private Inode inode(Groups.Group group, long number) throws IOException {
+        long at = (number - 1) % sb.inodesPerGroup() * sb.inodeBytes();
+        long block = group.inodeTable() + at / sb.blockBytes();
+        byte[] b = blocks.read(block);
+        int inBlock = (int) (at % sb.blockBytes());
+        return b == null ? null : Inode.parse(number, b, inBlock, sb.inodeBytes(), sb.offset(block) + inBlock);
+    }
+
+    void forEach(boolean tell, Visitor visitor) throws IOException {
+        long unread = 0;
+        for (long g = 0; g < groups.count(); g++) {
+            Groups.Group group = groups.group(g);
+            if (group == null) {
+                unread += sb.inodesPerGroup();
+                continue;
+            }
+            long last = Math.min(sb.inodesPerGroup() - group.unusedInodes(), sb.inodes() - g * sb.inodesPerGroup());
+            int perBlock = sb.blockBytes() / sb.inodeBytes();
+            for (long i = 0; i < last; i += perBlock) {
+                long block = group.inodeTable() + i / perBlock;
+                byte[] b = blocks.read(block);
+                if (b == null) {
+                    unread += Math.min(perBlock, last - i);
+                    continue;
+                }
+                for (int j = 0; j < perBlock && i + j < last; j++) {
+                    int at = j * sb.inodeBytes();
+                    // Most of a table was never used: nothing to parse where there is no mode.
+                    if ((b[at] | b[at + 1]) != 0 && !visitor.visit(Inode.parse(g * sb.inodesPerGroup() + i + j + 1, b, at, sb.inodeBytes(), sb.offset(block) + at))) {
+                        return;
+                    }
+                }
+            }
+        }
+        if (tell && unread > 0) {
+            problems.add(unread + " of " + sb.inodes() + " inodes were never read or lie beyond the medium's end; their files are missing.");
+        }
+    }
+
+    /** The first inode of a block, if it is one of the tables; 0 if not. */
+    long firstInodeOf(long block) throws IOException {
+        if (!placed) {
+            placed = true;
+            for (long g = 0; g < groups.count(); g++) {
+                Groups.Group group = groups.group(g);
+                if (group != null) {
+                    groupByTable.put(group.inodeTable(), g);
+                }
+            }
+        }
+        Map.Entry<Long, Long> table = groupByTable.floorEntry(block);
+        if (table == null) {
+            return 0;
+        }
+        long perBlock = sb.blockBytes() / sb.inodeBytes();
+        long index = (block - table.getKey()) * perBlock;
+        return index >= sb.inodesPerGroup() ? 0 : table.getValue() * sb.inodesPerGroup() + index + 1;
+    }
+}

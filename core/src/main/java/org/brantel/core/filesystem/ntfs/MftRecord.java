@@ -1,0 +1,155 @@
+package org.brantel.core.filesystem.ntfs;
+
+import static org.brantel.core.source.LittleEndian.i64;
+import static org.brantel.core.source.LittleEndian.u16;
+import static org.brantel.core.source.LittleEndian.u32;
+import static org.brantel.core.source.LittleEndian.u8;
+
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.brantel.core.content.Extents;
+
+/**
+ * A record of the master file table (NTFS3 "struct MFT_REC").
+ *
+ * <pre>
+ * offset size field
+ *      0    4  "FILE"
+ *      4    2  where the update sequence begins     its first value stands at the end of every 512 bytes;
+ *      6    2  values in it                         what stood there follows it, 2 bytes each
+ *     16    2  sequence: how often the record was given out
+ *     18    2  names
+ *     20    2  where the attributes begin
+ *     22    2  flags: 1 in use, 2 folder
+ *     24    4  bytes in use
+ *     32    8  record that this one continues, 0 for none; its sequence in the upper 16 bits
+ *     44    4  its own number (since version 3.1)
+ * </pre>
+ *
+ * @param number     its place in the table
+ * @param bytes      the record with the update sequence undone
+ * @param sequenceAt where the update sequence begins, to find the bytes that it replaced
+ */
+record MftRecord(long number, byte[] bytes, int sequence, boolean inUse, boolean folder, int names, long base, int baseSequence,
+                 int sequenceAt, List<Attribute> attributes) {
+
+    static final int SIGNATURE = 0x454c4946;
+    static final int STRIDE = 512;
+    private static final int MOST_ATTRIBUTES = 512;
+    private static final long NUMBER_MASK = 0xffffffffffffL;
+
+    static long numberOf(long reference) {
+        return reference & NUMBER_MASK;
+    }
+
+    static int sequenceOf(long reference) {
+        return (int) (reference >>> 48);
+    }
+
+    /**
+     * @param b      bytes in which the record stands; not changed
+     * @param number its place in the table, or -1 to take the number that it says itself
+     * @return empty when no sound record stands there
+     */
+    static Optional<MftRecord> parse(byte[] b, int at, BootSector boot, long clusters, long number) {
+        int length = boot.recordBytes();
+        if (at + length > b.length || u32(b, at) != SIGNATURE) {
+            return Optional.empty();
+        }
+        byte[] r = new byte[length];
+        System.arraycopy(b, at, r, 0, length);
+        int sequenceAt = u16(r, 4);
+        if (!UpdateSequence.undo(r, sequenceAt, u16(r, 6))) {
+            return Optional.empty();
+        }
+        int first = u16(r, 20);
+        long used = Math.min(u32(r, 24), length);
+        if (first < 24 || first >= length || used < first) {
+            return Optional.empty();
+        }
+        long own = number >= 0 ? number : sequenceAt >= 48 ? u32(r, 44) : -1;
+        if (own < 0) {
+            return Optional.empty();
+        }
+        long base = i64(r, 32);
+        int flags = u16(r, 22);
+        List<Attribute> attributes = attributes(r, first, (int) used, boot, clusters);
+        return Optional.of(new MftRecord(own, r, u16(r, 16), (flags & 1) != 0, (flags & 2) != 0, u16(r, 18), numberOf(base), sequenceOf(base),
+                sequenceAt, attributes));
+    }
+
+    private static List<Attribute> attributes(byte[] r, int first, int used, BootSector boot, long clusters) {
+        List<Attribute> all = new ArrayList<>();
+        for (int at = first; at + 24 <= used && all.size() < MOST_ATTRIBUTES; ) {
+            long type = u32(r, at);
+            long length = u32(r, at + 4);
+            if (type == 0xffffffffL || length < 24 || length > used - at) {
+                break;
+            }
+            attribute(r, at, (int) length, (int) type, boot, clusters).ifPresent(all::add);
+            at += (int) length;
+        }
+        return all;
+    }
+
+    private static Optional<Attribute> attribute(byte[] r, int at, int length, int type, BootSector boot, long clusters) {
+        int nameLength = u8(r, at + 9);
+        int nameAt = u16(r, at + 10);
+        if (nameLength > 0 && nameAt + nameLength * 2 > length) {
+            return Optional.empty();
+        }
+        String name = nameLength == 0 ? "" : new String(r, at + nameAt, nameLength * 2, StandardCharsets.UTF_16LE);
+        int flags = u16(r, at + 12);
+        if (u8(r, at + 8) == 0) {
+            long size = u32(r, at + 16);
+            int valueAt = u16(r, at + 20);
+            boolean fits = valueAt >= 24 && size <= length - valueAt;
+            return fits ? Optional.of(new Attribute(type, name, flags, true, at + valueAt, size, size, 0, 0, List.of())) : Optional.empty();
+        }
+        int runsAt = u16(r, at + 32);
+        if (length < 64 || runsAt < 64 || runsAt > length) {
+            return Optional.empty();
+        }
+        long firstVcn = i64(r, at + 16);
+        int unit = u8(r, at + 34);
+        long size = firstVcn == 0 ? i64(r, at + 48) : 0;
+        long written = firstVcn == 0 ? i64(r, at + 56) : 0;
+        if (size < 0 || written < 0 || firstVcn < 0) {
+            return Optional.empty();
+        }
+        long unitBytes = unit > 0 && unit <= 8 ? (long) boot.clusterBytes() << unit : 0;
+        Optional<Extents> runs = Runs.unpack(r, at + runsAt, at + length, boot, clusters);
+        return Optional.of(new Attribute(type, name, flags, false, 0, size, Math.min(written, size), firstVcn,
+                unitBytes > 1 << 24 ? 0 : (int) unitBytes, runs.map(Extents::list).orElse(null)));
+    }
+
+    Optional<Attribute> first(int type) {
+        return attributes.stream().filter(a -> a.type() == type).findFirst();
+    }
+
+    /**
+     * Where a resident value stands, by offsets in the record: the bytes that the update sequence displaced are in the
+     * sequence itself.
+     */
+    List<int[]> piecesOf(Attribute a) {
+        List<int[]> pieces = new ArrayList<>();
+        int end = a.valueAt() + (int) a.size();
+        for (int at = a.valueAt(); at < end; ) {
+            int sector = at / STRIDE;
+            int displaced = sector * STRIDE + STRIDE - 2;
+            if (at < displaced) {
+                int n = Math.min(end, displaced) - at;
+                pieces.add(new int[] {at, n});
+                at += n;
+            } else {
+                int into = at - displaced;
+                int n = Math.min(end - at, 2 - into);
+                pieces.add(new int[] {sequenceAt + 2 + sector * 2 + into, n});
+                at += n;
+            }
+        }
+        return pieces;
+    }
+}

@@ -1,0 +1,192 @@
+package org.brantel.core.filesystem.ntfs;
+
+import static org.brantel.core.source.LittleEndian.i64;
+import static org.brantel.core.source.LittleEndian.u16;
+import static org.brantel.core.source.LittleEndian.u32;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.brantel.core.content.Extent;
+import org.brantel.core.content.Extents;
+import org.brantel.core.content.Packing;
+import org.brantel.core.filesystem.FileRecord;
+import org.brantel.core.filesystem.Placement;
+import org.brantel.core.finding.RecordFacts;
+
+/** What a record of the file table makes: a file for each name and each stream. */
+final class RecordFiles {
+
+    /** Reparse tags (MS-FSCC section 2.1.2.1). */
+    private static final long LINK = 0xa000000cL;
+    private static final long MOUNT_POINT = 0xa0000003L;
+    private static final long SYSTEM_COMPRESSED = 0x80000017L;
+
+    /** By bit of the file attributes (MS-FSCC section 2.6). */
+    private static final Map<Integer, String> ATTRIBUTES = new LinkedHashMap<>();
+
+    static {
+        ATTRIBUTES.put(0x1, "read-only");
+        ATTRIBUTES.put(0x2, "hidden");
+        ATTRIBUTES.put(0x4, "system");
+        ATTRIBUTES.put(0x20, "archive");
+        ATTRIBUTES.put(0x100, "temporary");
+        ATTRIBUTES.put(0x200, "sparse");
+        ATTRIBUTES.put(0x400, "reparse point");
+        ATTRIBUTES.put(0x800, "compressed");
+        ATTRIBUTES.put(0x1000, "offline");
+        ATTRIBUTES.put(0x4000, "encrypted");
+    }
+
+    /** Where the bytes of a record lie, which the file table knows for its own and a search for what it found. */
+    interface Place {
+        List<Extent> of(MftRecord record, int from, int length);
+    }
+
+    private final AttributeList lists;
+    private final BootSector boot;
+    private final Folders folders;
+    private final Place place;
+
+    RecordFiles(MasterFileTable table, Folders folders, Place place) {
+        this.lists = new AttributeList(table);
+        this.boot = table.boot();
+        this.folders = folders;
+        this.place = place;
+    }
+
+    /** A file with the answer whether the folders on its path are listed. */
+    record Named(FileRecord file, boolean inLiveFolder) { }
+
+    /**
+     * @param fallback a name that something else remembers, for a record that lost its own; null without one
+     */
+    List<Named> of(MftRecord record, FileName fallback) throws IOException {
+        List<AttributeList.Held> all = lists.all(record);
+        List<FileName> names = longNames(all, fallback);
+        Map<String, List<AttributeList.Held>> streams = new LinkedHashMap<>();
+        for (AttributeList.Held held : all) {
+            if (held.attribute().type() == Attribute.DATA) {
+                streams.computeIfAbsent(held.attribute().name(), n -> new ArrayList<>()).add(held);
+            }
+        }
+        if (!record.folder() && !streams.containsKey("") && record.first(Attribute.LIST).isEmpty()) {
+            streams.put("", List.of());
+        }
+        Optional<String> reparse = reparse(all);
+        List<Named> files = new ArrayList<>();
+        for (FileName name : names) {
+            Folders.Path folder = folders.of(name.parent(), name.parentSequence());
+            for (Map.Entry<String, List<AttributeList.Held>> stream : streams.entrySet()) {
+                String shown = stream.getKey().isEmpty() ? name.name() : name.name() + ":" + stream.getKey();
+                files.add(new Named(file(record, all, folder.text() + shown, shown, stream.getValue(), reparse), folder.live()));
+            }
+        }
+        return files;
+    }
+
+    private static List<FileName> longNames(List<AttributeList.Held> all, FileName fallback) {
+        List<FileName> names = names(all);
+        List<FileName> longOnes = names.stream().filter(n -> n.space() != FileName.SHORT_ONLY).toList();
+        if (!longOnes.isEmpty()) {
+            return longOnes;
+        }
+        return !names.isEmpty() ? names : fallback == null ? List.of() : List.of(fallback);
+    }
+
+    static List<FileName> names(List<AttributeList.Held> all) {
+        List<FileName> names = new ArrayList<>();
+        for (AttributeList.Held held : all) {
+            Attribute a = held.attribute();
+            if (a.type() == Attribute.FILE_NAME && a.resident()) {
+                FileName.parse(held.record().bytes(), a.valueAt(), (int) a.size()).ifPresent(names::add);
+            }
+        }
+        return names;
+    }
+
+    /** The name that people see; of a record with several, the first. */
+    static Optional<FileName> nameOf(MftRecord record) {
+        List<FileName> names = names(record.attributes().stream().map(a -> new AttributeList.Held(record, a)).toList());
+        return names.stream().filter(n -> n.space() != FileName.SHORT_ONLY).findFirst().or(() -> names.stream().findFirst());
+    }
+
+    private FileRecord file(MftRecord record, List<AttributeList.Held> all, String path, String name, List<AttributeList.Held> pieces, Optional<String> reparse) {
+        List<String> faults = new ArrayList<>();
+        Instant created = null;
+        Instant modified = null;
+        Instant accessed = null;
+        List<String> words = List.of();
+        Optional<AttributeList.Held> standard = all.stream().filter(h -> h.attribute().type() == Attribute.STANDARD_INFORMATION
+                && h.attribute().resident() && h.attribute().size() >= 36).findFirst();
+        if (standard.isPresent()) {
+            byte[] b = standard.get().record().bytes();
+            int at = standard.get().attribute().valueAt();
+            created = Times.instant(i64(b, at));
+            modified = Times.instant(i64(b, at + 8));
+            accessed = Times.instant(i64(b, at + 24));
+            long bits = u32(b, at + 32);
+            words = ATTRIBUTES.entrySet().stream().filter(e -> (bits & e.getKey()) != 0).map(Map.Entry::getValue).toList();
+        }
+        reparse.ifPresent(faults::add);
+        Long at = place.of(record, 0, 1).stream().findFirst().map(Extent::offset).orElse(null);
+        RecordFacts facts = new RecordFacts(at, words, null, null);
+        Optional<AttributeList.Held> resident = pieces.stream().filter(h -> h.attribute().resident()).findFirst();
+        if (resident.isPresent() || pieces.isEmpty()) {
+            long size = resident.map(h -> h.attribute().size()).orElse(0L);
+            Extents extents = new Extents();
+            resident.ifPresent(h -> h.record().piecesOf(h.attribute())
+                    .forEach(p -> place.of(h.record(), p[0], p[1]).forEach(e -> extents.add(e.offset(), e.length()))));
+            return new FileRecord(path, name, true, size, new Placement.InRecord(extents.list()), null, created, modified, accessed, faults, facts);
+        }
+        List<Attribute> attributes = pieces.stream().map(AttributeList.Held::attribute).toList();
+        Attribute first = attributes.stream().filter(a -> a.firstVcn() == 0).findFirst().orElse(attributes.get(0));
+        List<Extent> extents = AttributeList.joined(attributes, boot.clusterBytes());
+        if (first.isEncrypted()) {
+            faults.add("It is encrypted by the file system; without its owner's key only ciphertext comes back.");
+        }
+        if (extents.isEmpty() && first.size() > 0) {
+            faults.add("The list of its runs is malformed; nothing leads to its bytes.");
+        } else if (Extents.length(extents) < first.size()) {
+            faults.add("Its runs hold " + Extents.length(extents) + " of " + first.size() + " bytes; pieces of its record are missing.");
+        }
+        boolean packed = first.isCompressed();
+        List<Extent> placed = packed ? extents : Extents.withUnwrittenTail(extents, first.written(), first.size());
+        return new FileRecord(path, name, true, first.size(), new Placement.Known(placed), packed ? new Packing(first.unitBytes()) : null,
+                created, modified, accessed, faults, facts);
+    }
+
+    /** What a reparse point says, where it keeps the content from being the file. */
+    private static Optional<String> reparse(List<AttributeList.Held> all) {
+        for (AttributeList.Held held : all) {
+            Attribute a = held.attribute();
+            if (a.type() != Attribute.REPARSE_POINT || !a.resident() || a.size() < 8) {
+                continue;
+            }
+            byte[] b = held.record().bytes();
+            long tag = u32(b, a.valueAt());
+            if (tag == SYSTEM_COMPRESSED) {
+                return Optional.of("Its content is compressed by the system in a stream of its own (reparse tag 80000017), which is not unpacked yet.");
+            }
+            if (tag == LINK || tag == MOUNT_POINT) {
+                return Optional.of("It is a link" + target(b, a, tag == LINK ? 20 : 16) + ", not a file with content of its own.");
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** The target as it is shown to people: offset and length stand at bytes 12 and 14 (MS-FSCC section 2.1.2.4). */
+    private static String target(byte[] b, Attribute a, int pathsAt) {
+        if (a.size() < pathsAt) {
+            return "";
+        }
+        int from = pathsAt + u16(b, a.valueAt() + 12);
+        int length = u16(b, a.valueAt() + 14);
+        return length == 0 || from + length > a.size() ? "" : " to " + new String(b, a.valueAt() + from, length, StandardCharsets.UTF_16LE);
+    }
+}

@@ -1,0 +1,33 @@
+package org.brantel.core.finding;
+
+import java.time.Instant;
+import java.util.List;
+
+/**
+ * What a file's record says beside name, size and times.
+ *
+ * @param at          where the record lies in the source, in bytes; null without one
+ * @param attributes  in the file system's own words: {@code read-only}, {@code hidden}, {@code compressed}, {@code 0644}
+ * @param deleted     when it was deleted, where that is kept; UTC
+ * @param trashedFrom where it lay before it was put into the trash; null when it is not in a trash
+ */
+public record RecordFacts(Long at, List<String> attributes, Instant deleted, String trashedFrom) {
+
+    public static final RecordFacts NONE = new RecordFacts(null, List.of(), null, null);
+
+    public RecordFacts {
+        attributes = List.copyOf(attributes);
+    }
+
+    public static RecordFacts at(long at, List<String> attributes) {
+        return new RecordFacts(at, attributes, null, null);
+    }
+
+    public RecordFacts deletedAt(Instant when) {
+        return new RecordFacts(at, attributes, when, trashedFrom);
+    }
+
+    public RecordFacts trashed(Instant when, String from) {
+        return new RecordFacts(at, attributes, when, from);
+    }
+}

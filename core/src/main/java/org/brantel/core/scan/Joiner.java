@@ -1,0 +1,58 @@
+package org.brantel.core.scan;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.brantel.core.carve.ContentKind;
+import org.brantel.core.content.Extent;
+import org.brantel.core.finding.Finding;
+import org.brantel.core.finding.Origin;
+import org.brantel.core.finding.Prognosis;
+import org.brantel.core.finding.RecordFacts;
+import org.brantel.core.source.Range;
+import org.brantel.core.source.RangeSet;
+import org.brantel.core.volume.Volume;
+
+/** Brings carving hits together with what records name: what it must know of each record, and no more. */
+final class Joiner {
+
+    /** @param onePiece the stored bytes are the content, in one extent */
+    private record Known(int id, int score, long size, boolean onePiece, boolean whole) { }
+
+    private final Map<Long, Known> byFirstByte = new HashMap<>();
+    private final RangeSet inLiveFiles = new RangeSet();
+
+    void note(Finding f) {
+        if (f.firstByte() >= 0 && f.prognosis() != Prognosis.OVERWRITTEN) {
+            boolean onePiece = f.encoding() == null && f.extents().size() == 1 && f.extents().get(0).length() == f.size();
+            Known known = new Known((int) f.id(), f.score(), f.size(), onePiece, f.prognosis() == Prognosis.WHOLE);
+            byFirstByte.merge(f.firstByte(), known, (a, b) -> a.score() >= b.score() ? a : b);
+        }
+        if (f.origin() == Origin.LIVE && f.prognosis() == Prognosis.WHOLE) {
+            f.extents().stream().filter(e -> !e.isHole()).forEach(e -> inLiveFiles.add(e.range()));
+        }
+    }
+
+    /** Whether content that starts here could be news, or support a record. */
+    boolean isWanted(long offset) {
+        return byFirstByte.containsKey(offset) || !inLiveFiles.overlaps(new Range(offset, 1));
+    }
+
+    /** @return the number of the finding that a record already makes of these bytes; 0 for none */
+    int known(Range where) {
+        Known known = byFirstByte.get(where.offset());
+        // Trailing bytes in a file after its content's own end do not make it another file.
+        boolean same = known != null && known.onePiece()
+                && (known.size() == where.length() || known.size() > where.length() && known.whole());
+        return same ? known.id() : 0;
+    }
+
+    /** A find that no record names. */
+    static Finding nameless(ContentKind kind, Range where, ContentKind.Walk walk, List<Volume> volumes) {
+        Integer volume = volumes.stream().filter(v -> v.range().overlaps(where)).map(Volume::index).findFirst().orElse(null);
+        String name = "at-" + where.offset() + "." + kind.code();
+        return new Finding(0, volume, null, name, where.length(), kind.code(), Origin.CARVED, Prognosis.WHOLE, 95,
+                List.of("No record names it; its content was found by its own structure.", walk.words()), List.of(Extent.of(where)), null,
+                null, null, null, null, null, null, null, RecordFacts.NONE);
+    }
+}

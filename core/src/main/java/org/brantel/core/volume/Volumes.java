@@ -1,0 +1,55 @@
+package org.brantel.core.volume;
+
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import org.brantel.core.filesystem.FileSystem;
+import org.brantel.core.filesystem.FileSystems;
+import org.brantel.core.filesystem.NotThisFormat;
+import org.brantel.core.source.ByteView;
+import org.brantel.core.source.Range;
+import org.brantel.core.source.Source;
+
+/** The volumes that a medium lists: the medium itself, or those of its partition table; each with its reader. */
+public final class Volumes {
+
+    /** A volume with the reader that knows its file system. */
+    public record Found(Volume volume, FileSystem reader) {
+
+        /** The same under another number. */
+        Found numbered(int index) {
+            return new Found(Volume.of(index, reader.facts(), volume.state(), volume.foundBy()), reader);
+        }
+    }
+
+    private Volumes() { }
+
+    /** @param problems told what is malformed, and which partitions no reader knows */
+    public static List<Found> listed(Source source, List<String> problems) throws IOException {
+        List<Found> found = new ArrayList<>();
+        if (take(source, new Range(0, source.size()), "its head at the start of the medium", found, null)) {
+            return found;
+        }
+        for (Partition partition : PartitionTables.read(source, problems)) {
+            take(source, partition.range(), partition.foundBy(), found, problems);
+        }
+        return found;
+    }
+
+    private static boolean take(Source source, Range where, String foundBy, List<Found> found, List<String> problems) throws IOException {
+        try {
+            FileSystem reader = FileSystems.open(source, where);
+            found.add(new Found(Volume.of(found.size(), reader.facts(), Volume.LIVE, foundBy), reader));
+            return true;
+        } catch (NotThisFormat e) {
+            if (problems != null) {
+                problems.add("The volume of " + foundBy + " is not read: " + e.getMessage() + ".");
+            }
+        } catch (ByteView.Unread e) {
+            if (problems != null) {
+                problems.add("The head of " + foundBy + " was not read.");
+            }
+        }
+        return false;
+    }
+}
