@@ -34,6 +34,9 @@ final class ScanVerb implements Callable<Integer> {
     @Option(names = "--kinds", split = ",", paramLabel = "KIND", description = "Only these kinds, like jpg,pdf.")
     private Set<String> kinds = Set.of();
 
+    @Option(names = "--quick", description = "Read records only; do not search what is free for lost volumes and records of before a format.")
+    private boolean quick;
+
     @Option(names = "--free-space-only", description = "Carve only what no live file uses.")
     private boolean freeSpaceOnly;
 
@@ -52,7 +55,7 @@ final class ScanVerb implements Callable<Integer> {
                 line.show(phase, done, all);
             }
         };
-        ScanPlan plan = new ScanPlan(ScanMethod.ofWord(method), volume, kinds, freeSpaceOnly, hash);
+        ScanPlan plan = new ScanPlan(ScanMethod.ofWord(method), volume, kinds, !quick, freeSpaceOnly, hash);
         try (Source opened = Sources.open(source)) {
             ScanReport report = new Scan(opened, plan, listener, Clock.systemUTC()).run(out, () -> false);
             line.done();

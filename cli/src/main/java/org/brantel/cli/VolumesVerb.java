@@ -9,8 +9,10 @@ import org.brantel.core.source.Sources;
 import org.brantel.core.volume.Partition;
 import org.brantel.core.volume.PartitionTables;
 import org.brantel.core.volume.Volume;
+import org.brantel.core.volume.VolumeSearch;
 import org.brantel.core.volume.Volumes;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
 @Command(name = "volumes", mixinStandardHelpOptions = true, description = "Lists partition tables and volumes as JSON.")
@@ -21,14 +23,16 @@ final class VolumesVerb implements Callable<Integer> {
     @Parameters(paramLabel = "SOURCE")
     private String source;
 
+    @Option(names = "--quick", description = "Do not search every sector of what is free; look at usual places only.")
+    private boolean quick;
+
     @Override
     public Integer call() throws Exception {
         try (Source opened = Sources.open(source)) {
             List<String> problems = new ArrayList<>();
-            List<Volume> volumes = Volumes.listed(opened, problems).stream().map(Volumes.Found::volume).toList();
-            boolean wholeMedium = volumes.size() == 1 && volumes.get(0).startByte() == 0;
-            List<Partition> partitions = wholeMedium ? List.of()
-                    : PartitionTables.read(opened, new ArrayList<>());
+            List<Volume> volumes = VolumeSearch.all(opened, !quick, problems).stream().map(Volumes.Found::volume).distinct().toList();
+            boolean wholeMedium = volumes.stream().anyMatch(v -> v.startByte() == 0 && v.state().equals(Volume.LIVE));
+            List<Partition> partitions = wholeMedium ? List.of() : PartitionTables.read(opened, new ArrayList<>());
             System.out.println(Json.writePretty(new Listing(partitions, volumes, problems)));
             return problems.isEmpty() ? EngineCommand.DONE : EngineCommand.DONE_WITH_NOTE;
         }

@@ -12,10 +12,9 @@ public interface FileSystem {
     /** Whether what its head points to stands there; a head found somewhere by itself proves nothing. */
     boolean stands() throws IOException;
 
-    /**
-     * Reads every record, live and deleted, to the sink.
-     *
-     * @return the volume's free space, on the medium
-     */
-    List<Range> walk(Walk walk) throws IOException;
+    /** The volume's free space, on the medium; nothing is told of what is malformed. */
+    List<Range> free() throws IOException;
+
+    /** Reads every record, live and deleted, to the sink. */
+    Walked walk(Walk walk) throws IOException;
 }

@@ -31,7 +31,7 @@ final class GoneFiles {
     GoneFiles(Judge judge, Origin origin) {
         this.judge = judge;
         this.space = judge.space();
-        this.origin = origin;
+        this.origin = judge.walk().taken().isEmpty() ? origin : Origin.EARLIER;
     }
 
     /** What content proves takes its clusters first, then what was written last: it lies over what was there before. */
@@ -87,6 +87,7 @@ final class GoneFiles {
 
     private Judged judgeOne(int index, FileRecord file) throws IOException {
         List<String> faults = new ArrayList<>(file.faults());
+        judge.overwritten(file.placement(), faults);
         if (file.placement() instanceof Placement.Erased erased) {
             return guess(index, file, erased, faults);
         }

@@ -94,8 +94,28 @@ public final class Judge {
                 faults.add(shared + " of its " + space.clustersFor(file.size()) + " clusters are claimed by another live file as well.");
             }
         }
-        Optional<ContentKind.Walk> check = walk.checkLive() ? check(file, extents) : Optional.empty();
-        walk.sink().found(finding(file, Origin.LIVE, extents, faults, check));
+        boolean over = !walk.taken().isEmpty();
+        if (over) {
+            overwritten(file.placement(), faults);
+        }
+        Optional<ContentKind.Walk> check = walk.checkLive() || over ? check(file, extents) : Optional.empty();
+        walk.sink().found(finding(file, over ? Origin.EARLIER : Origin.LIVE, extents, faults, check));
+    }
+
+    /** What a volume that was made over this one has written into a file's place. */
+    void overwritten(Placement placement, List<String> faults) {
+        long stored = 0;
+        long lost = 0;
+        for (Extent e : placement.extents()) {
+            if (!e.isHole()) {
+                stored += e.length();
+                lost += walk.taken().within(e.range()).stream().mapToLong(Range::length).sum();
+            }
+        }
+        if (lost > 0) {
+            faults.add((lost == stored ? ALL_OVERWRITTEN + ": the volume that was made over this one uses all of its " : "The volume that was made over this one uses "
+                    + lost + " of its ") + stored + " bytes.");
+        }
     }
 
     /** Files that are no longer listed; tells the sink of each. */

@@ -67,6 +67,21 @@ public final class Space {
         }
     }
 
+    /** Takes everything but some stretches of the source, given in ascending order. */
+    public void useAllBut(List<Range> free) {
+        long from = firstByte;
+        for (Range range : free) {
+            if (range.offset() > from) {
+                useBytes(new Range(from, range.offset() - from));
+            }
+            from = Math.max(from, range.end());
+        }
+        long end = firstByte + count * clusterBytes;
+        if (end > from) {
+            useBytes(new Range(from, end - from));
+        }
+    }
+
     public void doubt(long number) {
         unknown.add(number - first);
     }

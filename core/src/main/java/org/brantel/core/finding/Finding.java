@@ -46,6 +46,11 @@ public record Finding(long id, Integer volume, String path, String name, long si
                 created, modified, accessed, sha256, suggestedName, container, note, record);
     }
 
+    public Finding withRecord(RecordFacts facts) {
+        return new Finding(id, volume, path, name, size, kind, origin, prognosis, score, reasons, extents, encoding,
+                created, modified, accessed, sha256, suggestedName, container, note, facts);
+    }
+
     public Finding withHash(String hex) {
         return new Finding(id, volume, path, name, size, kind, origin, prognosis, score, reasons, extents, encoding,
                 created, modified, accessed, hex, suggestedName, container, note, record);

@@ -16,7 +16,9 @@ import org.brantel.core.carve.Carver;
 import org.brantel.core.carve.ContentKind;
 import org.brantel.core.carve.Kinds;
 import org.brantel.core.filesystem.FindingSink;
+import org.brantel.core.filesystem.Trash;
 import org.brantel.core.filesystem.Walk;
+import org.brantel.core.filesystem.Walked;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.json.Json;
 import org.brantel.core.source.DestinationGuard;
@@ -25,6 +27,7 @@ import org.brantel.core.source.RangeSet;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.SourceException;
 import org.brantel.core.volume.Volume;
+import org.brantel.core.volume.VolumeSearch;
 import org.brantel.core.volume.Volumes;
 
 /** One scan session on a source. Use once. */
@@ -36,9 +39,10 @@ public final class Scan {
     private final Clock clock;
 
     private final List<String> problems = new ArrayList<>();
-    private final List<Range> freeSpace = new ArrayList<>();
     private final Joiner joiner = new Joiner();
-    private List<Volumes.Found> volumes = List.of();
+    private final List<Volumes.Found> volumes = new ArrayList<>();
+    private final Map<Integer, Walked> walked = new LinkedHashMap<>();
+    private VolumeSearch search;
     private FindingsLog log;
     private ContentHasher hasher;
     private long rejected;
@@ -60,11 +64,9 @@ public final class Scan {
         Files.createDirectories(out);
         Instant started = clock.instant();
         long start = System.nanoTime();
-        volumes = Volumes.listed(source, problems);
-        if (plan.volume() != null && volumes.stream().noneMatch(v -> v.volume().index() == plan.volume())) {
-            throw new SourceException("There is no volume " + plan.volume() + " on " + source.description() + "; it has "
-                    + volumes.size() + ".");
-        }
+        search = new VolumeSearch(source);
+        volumes.addAll(Volumes.listed(source, problems));
+        volumes.addAll(search.atUsualPlaces(volumes));
         hasher = plan.hash() ? new ContentHasher(source) : null;
         try (FindingsLog findings = new FindingsLog(out.resolve("findings.ndjson"))) {
             log = findings;
@@ -83,28 +85,69 @@ public final class Scan {
     /** Also done when only carving is asked for: it says what lies free and what a hit lies in. */
     private void readRecords(BooleanSupplier stop) throws IOException {
         boolean keep = plan.method().readsRecords();
-        if (!keep && !plan.freeSpaceOnly()) {
+        if (!keep && !plan.freeSpaceOnly() && plan.volume() == null) {
             return;
         }
+        walkAll(List.copyOf(volumes), keep, stop);
+        if (keep && plan.search() && !stop.getAsBoolean()) {
+            long all = search.bytesToSweep(volumes, walked);
+            List<Volumes.Found> more = search.everywhere(List.copyOf(volumes), walked, done -> listener.progressed("search", done, all), stop);
+            volumes.addAll(more);
+            walkAll(more, true, stop);
+        }
+        if (plan.volume() != null && volumes.stream().noneMatch(v -> v.volume().index() == plan.volume())) {
+            throw new SourceException("There is no volume " + plan.volume() + " on " + source.description() + "; it has "
+                    + volumes.size() + ".");
+        }
+    }
+
+    private void walkAll(List<Volumes.Found> those, boolean keep, BooleanSupplier stop) throws IOException {
         int done = 0;
-        for (Volumes.Found found : volumes) {
+        for (Volumes.Found found : those) {
             if (stop.getAsBoolean()) {
                 return;
             }
-            listener.progressed("records", done++, volumes.size());
-            if (plan.volume() != null && found.volume().index() != plan.volume()) {
-                continue;
-            }
-            FindingSink sink = keep ? this.sink() : FindingSink.NONE;
-            try {
-                freeSpace.addAll(found.reader().walk(new Walk(found.volume().index(), plan.method().carves(), sink, stop)));
-            } catch (SourceException.Gone e) {
-                throw e;
-            } catch (IOException e) {
-                problems.add("Volume " + found.volume().index() + " could not be read to its end: " + e.getMessage() + ".");
+            listener.progressed("records", done++, those.size());
+            boolean wanted = plan.volume() == null || found.volume().index() == plan.volume();
+            if (!found.volume().readable()) {
+                problems.add("Volume " + found.volume().index() + " (" + found.volume().fs() + "): " + String.join(" ", found.volume().remarks()));
+            } else {
+                walk(found, wanted && keep, stop);
             }
         }
-        listener.progressed("records", volumes.size(), volumes.size());
+        listener.progressed("records", those.size(), those.size());
+    }
+
+    private void walk(Volumes.Found found, boolean files, BooleanSupplier stop) throws IOException {
+        Volume volume = found.volume();
+        try {
+            Trash trash = new Trash(source, sink());
+            Walked left = !files ? Walked.of(found.reader().free())
+                    : found.reader().walk(new Walk(volume.index(), plan.method().carves(), takenOver(volume), trash, stop));
+            trash.finish();
+            if (!volume.state().equals(Volume.EARLIER)) {
+                walked.putIfAbsent(volume.index(), left);
+            }
+        } catch (SourceException.Gone e) {
+            throw e;
+        } catch (IOException e) {
+            problems.add("Volume " + volume.index() + " could not be read to its end: " + e.getMessage() + ".");
+        }
+    }
+
+    /** What the volumes that were made over one use of it. */
+    private RangeSet takenOver(Volume volume) {
+        RangeSet taken = new RangeSet();
+        if (volume.state().equals(Volume.EARLIER)) {
+            for (Volumes.Found other : volumes) {
+                Walked left = walked.get(other.volume().index());
+                if (left != null && other.volume().range().overlaps(volume.range())) {
+                    taken.add(other.volume().range());
+                    left.free().forEach(taken::remove);
+                }
+            }
+        }
+        return taken;
     }
 
     private FindingSink sink() {
@@ -138,7 +181,7 @@ public final class Scan {
 
     private void carve(BooleanSupplier stop) throws IOException {
         List<ContentKind> kinds = Kinds.carvable().stream().filter(k -> plan.wants(k.code())).toList();
-        List<Volume> known = volumes.stream().map(Volumes.Found::volume).toList();
+        List<Volume> known = volumes.stream().map(Volumes.Found::volume).distinct().toList();
         Carver carver = new Carver(source, kinds);
         List<Range> scope = scope();
         long all = scope.stream().mapToLong(Range::length).sum();
@@ -173,7 +216,13 @@ public final class Scan {
 
     private List<Range> scope() {
         if (plan.freeSpaceOnly()) {
-            return RangeSet.of(freeSpace).ranges();
+            RangeSet free = new RangeSet();
+            walked.forEach((index, w) -> {
+                if (plan.volume() == null || index.equals(plan.volume())) {
+                    w.free().forEach(free::add);
+                }
+            });
+            return free.ranges();
         }
         if (plan.volume() == null) {
             return List.of(new Range(0, source.size()));
@@ -190,7 +239,7 @@ public final class Scan {
         scope.put("freeSpaceOnly", plan.freeSpaceOnly());
         return new ScanReport(ScanReport.FORMAT, ScanReport.VERSION, Engine.VERSION, source.description(),
                 source.identity(), source.size(), plan.method().word(), scope, started.toString(), seconds, finished,
-                volumes.stream().map(Volumes.Found::volume).toList(), log.count(), log.kinds(), log.origins(), log.prognoses(),
+                volumes.stream().map(Volumes.Found::volume).distinct().toList(), log.count(), log.kinds(), log.origins(), log.prognoses(),
                 rejected, log.joined(), problems);
     }
 }

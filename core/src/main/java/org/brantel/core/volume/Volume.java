@@ -12,23 +12,30 @@ import org.brantel.core.source.Range;
  * @param foundBy  how it was found, in words
  * @param serial   in the family's own writing; empty without one
  * @param made     when it was made, ISO 8601; null where that is not kept
- * @param readable whether the engine reads its files
+ * @param unread   the engine names it, but does not read its files yet
  * @param remarks  what else its head says, in words
  */
 public record Volume(int index, String fs, String label, long startByte, long lengthBytes, long clusterBytes,
-                     String state, String foundBy, String serial, String made, boolean readable, List<String> remarks) {
+                     String state, String foundBy, String serial, String made, boolean unread, List<String> remarks) {
 
     public static final String LIVE = "live";
     public static final String LOST = "lost";
     public static final String EARLIER = "earlier";
 
     public Volume {
-        remarks = List.copyOf(remarks);
+        // Reports of older versions say nothing of these.
+        remarks = remarks == null ? List.of() : List.copyOf(remarks);
+        serial = serial == null ? "" : serial;
     }
 
     static Volume of(int index, VolumeFacts facts, String state, String foundBy) {
         return new Volume(index, facts.fs(), facts.label(), facts.place().offset(), facts.place().length(), facts.clusterBytes(), state,
-                foundBy, facts.serial(), facts.made() == null ? null : facts.made().toString(), facts.read(), facts.remarks());
+                foundBy, facts.serial(), facts.made() == null ? null : facts.made().toString(), !facts.read(), facts.remarks());
+    }
+
+    /** Whether the engine reads its files. */
+    public boolean readable() {
+        return !unread;
     }
 
     public Range range() {

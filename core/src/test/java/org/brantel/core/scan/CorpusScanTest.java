@@ -31,7 +31,7 @@ class CorpusScanTest {
     private List<Finding> scan(Path image, ScanMethod method) throws IOException {
         List<Finding> findings = new ArrayList<>();
         try (Source source = Sources.open(image.toString())) {
-            new Scan(source, new ScanPlan(method, null, Set.of(), false, true), ScanListener.NONE, Clock.systemUTC())
+            new Scan(source, new ScanPlan(method, null, Set.of(), true, false, true), ScanListener.NONE, Clock.systemUTC())
                     .run(folder.resolve("out"), () -> false);
         }
         FindingsFile.read(folder.resolve("out/findings.ndjson"), findings::add);

@@ -15,11 +15,13 @@ import java.util.Arrays;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import org.brantel.core.content.Extent;
+import org.brantel.core.content.Packing;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.Origin;
 import org.brantel.core.finding.Prognosis;
+import org.brantel.core.finding.RecordFacts;
 import org.brantel.core.json.Json;
-import org.brantel.core.source.Range;
 import org.brantel.core.wanted.WantedLine;
 
 /** One distinct file of a case, with every session and origin that supports it. */
@@ -46,6 +48,11 @@ class CatalogueLine {
     private long provenBytes;
     private String reasons;
     private String extents;
+    private String encoding;
+    private Long recordAt;
+    private String attributes;
+    private Instant deleted;
+    private String trashedFrom;
     private Instant created;
     private Instant modified;
     private Instant accessed;
@@ -90,11 +97,16 @@ class CatalogueLine {
         provenBytes = proven;
         reasons = Json.write(f.reasons());
         extents = Json.write(f.extents().stream().map(e -> new long[] {e.offset(), e.length()}).toList());
+        encoding = f.encoding() == null ? null : f.encoding().word();
         created = f.created();
         modified = f.modified();
         accessed = f.accessed();
         sha256 = f.sha256();
         note = f.note();
+        recordAt = f.record().at();
+        attributes = f.record().attributes().isEmpty() ? null : String.join(",", f.record().attributes());
+        deleted = f.record().deleted();
+        trashedFrom = f.record().trashedFrom();
     }
 
     private void support(Finding f, long session) {
@@ -153,23 +165,27 @@ class CatalogueLine {
         }
     }
 
-    private List<Range> ranges() {
-        List<Range> ranges = new ArrayList<>();
+    private List<Extent> extentList() {
+        List<Extent> all = new ArrayList<>();
         for (long[] e : read(extents, long[][].class)) {
-            ranges.add(new Range(e[0], e[1]));
+            all.add(new Extent(e[0], e[1]));
         }
-        return ranges;
+        return all;
     }
 
     CatalogueViews.Line view() {
         return new CatalogueViews.Line(id, path, name, kind, size, words(origins), prognosis.word(), score, provenBytes,
-                Arrays.asList(read(reasons, String[].class)), ranges(), created, modified, sha256, placeList(),
-                words(sessions).stream().map(Long::valueOf).toList(), words(wanted).stream().map(Long::valueOf).toList(), selected);
+                Arrays.asList(read(reasons, String[].class)), extentList(), created, modified, sha256, placeList(),
+                words(sessions).stream().map(Long::valueOf).toList(), words(wanted).stream().map(Long::valueOf).toList(), selected, record());
     }
 
     /** As the engine knows it; its number is the line's. */
     Finding finding() {
         return new Finding(id, null, path, name, size, kind, Origin.LIVE, prognosis, score,
-                Arrays.asList(read(reasons, String[].class)), ranges(), created, modified, accessed, sha256, null, null, note);
+                Arrays.asList(read(reasons, String[].class)), extentList(), Packing.ofWord(encoding), created, modified, accessed, sha256, null, null, note, record());
+    }
+
+    private RecordFacts record() {
+        return new RecordFacts(recordAt, attributes == null ? List.of() : List.of(attributes.split(",")), deleted, trashedFrom);
     }
 }

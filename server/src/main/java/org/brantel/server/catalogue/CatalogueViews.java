@@ -4,7 +4,8 @@ import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
-import org.brantel.core.source.Range;
+import org.brantel.core.content.Extent;
+import org.brantel.core.finding.RecordFacts;
 import org.brantel.core.wanted.WantedLine;
 import org.brantel.core.wanted.WantedTally;
 
@@ -17,11 +18,13 @@ public final class CatalogueViews {
      * @param places   every path that a record gives this content
      * @param sessions scan sessions that found it
      * @param wanted   wanted lines that it fits
+     * @param record   what else its record says
      */
     public record Line(long id, @Nullable String path, String name, String kind, long size, List<String> origins,
-                       String prognosis, int score, long provenBytes, List<String> reasons, List<Range> extents,
+                       String prognosis, int score, long provenBytes, List<String> reasons, List<Extent> extents,
                        @Nullable Instant created, @Nullable Instant modified, @Nullable String sha256,
-                       List<String> places, List<Long> sessions, List<Long> wanted, boolean selected) { }
+                       List<String> places, List<Long> sessions, List<Long> wanted, boolean selected,
+                       RecordFacts record) { }
 
     public record WantedState(WantedLine line, WantedTally tally) { }
 

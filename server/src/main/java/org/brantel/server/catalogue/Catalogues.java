@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import org.brantel.core.finding.Catalogue;
+import org.brantel.core.content.FileContent;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.FindingsFile;
 import org.brantel.core.finding.Prognosis;
@@ -110,11 +111,8 @@ public class Catalogues {
         if (finding.prognosis() == Prognosis.OVERWRITTEN) {
             return 0;
         }
-        long proven = 0;
-        for (Range e : finding.extents()) {
-            proven += e.length() - image.knownUnread(e).stream().mapToLong(Range::length).sum();
-        }
-        return Math.min(proven, finding.size());
+        FileContent content = finding.content(image);
+        return finding.size() - content.knownUnread(new Range(0, finding.size())).stream().mapToLong(Range::length).sum();
     }
 
     @EventListener

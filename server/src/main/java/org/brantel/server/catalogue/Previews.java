@@ -8,7 +8,6 @@ import java.nio.charset.CharacterCodingException;
 import java.nio.charset.CodingErrorAction;
 import java.nio.charset.StandardCharsets;
 import java.nio.ByteBuffer;
-import java.util.Arrays;
 import java.util.Iterator;
 import java.util.Set;
 import javax.imageio.ImageIO;
@@ -19,8 +18,8 @@ import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.rendering.PDFRenderer;
 import org.brantel.core.carve.Kinds;
+import org.brantel.core.content.Extents;
 import org.brantel.core.finding.Finding;
-import org.brantel.core.source.Range;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.Sources;
 import org.brantel.server.bench.Bench;
@@ -102,19 +101,12 @@ class Previews {
 
     private byte[] bytes(Catalogues.Selected line, int most) throws IOException {
         Finding f = line.finding();
-        byte[] bytes = new byte[(int) Math.min(f.size(), most)];
-        int at = 0;
         try (Source image = Sources.open(bench.image(line.imagingId()).file().toString())) {
-            for (Range e : f.extents()) {
-                int n = (int) Math.min(e.length(), bytes.length - at);
-                if (n <= 0) {
-                    break;
-                }
-                image.read(e.offset(), bytes, at, n);
-                at += n;
-            }
+            // Where no extent leads there is nothing to show, whatever size the record claims.
+            byte[] bytes = new byte[(int) Math.min(Math.min(f.size(), Extents.length(f.extents())), most)];
+            f.content(image).read(0, bytes, 0, bytes.length);
+            return bytes;
         }
-        return at == bytes.length ? bytes : Arrays.copyOf(bytes, at);
     }
 
     private static String text(byte[] head) {

@@ -74,7 +74,7 @@ class ScanJob {
         String number = cases.number(session.caseId());
         Path folder = settings.scans().resolve(number).resolve("scan-" + id).toAbsolutePath();
         change(id, number, s -> s.run(folder.toString()));
-        ScanPlan plan = new ScanPlan(ScanMethod.ofWord(session.method()), null, Set.of(), false, true);
+        ScanPlan plan = new ScanPlan(ScanMethod.ofWord(session.method()), null, Set.of(), true, false, true);
         try (Source source = Sources.open(bench.image(session.imagingId()).file().toString())) {
             Watch watch = new Watch(id, number);
             StopRequest stop = new StopRequest(serverStops, () -> sessions.findById(id).map(s -> s.asked() != null).orElse(true));

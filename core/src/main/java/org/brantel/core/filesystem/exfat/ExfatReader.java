@@ -15,12 +15,16 @@ import org.brantel.core.filesystem.Problems;
 import org.brantel.core.filesystem.Space;
 import org.brantel.core.filesystem.VolumeFacts;
 import org.brantel.core.filesystem.Walk;
+import org.brantel.core.filesystem.Walked;
 import org.brantel.core.finding.Origin;
 import org.brantel.core.source.Range;
 import org.brantel.core.source.Source;
 
 /** An exFAT volume on a source. */
 public final class ExfatReader implements FileSystem {
+
+    /** The sector in which a copy of the boot sector stands. */
+    public static final int COPY_SECTOR = BootSector.COPY_SECTOR;
 
     private final Source source;
     private final BootSector boot;
@@ -57,6 +61,10 @@ public final class ExfatReader implements FileSystem {
         return new VolumeFacts("exfat", label, serial, new Range(boot.start(), boot.lengthBytes()), boot.clusterBytes(), null, true, remarks);
     }
 
+    BootSector boot() {
+        return boot;
+    }
+
     private Folders head() throws IOException {
         Folders folders = new Folders(source, boot, new ExfatTable(source, boot), new Problems(FindingSink.NONE, ""));
         folders.root();
@@ -69,7 +77,12 @@ public final class ExfatReader implements FileSystem {
     }
 
     @Override
-    public List<Range> walk(Walk walk) throws IOException {
+    public List<Range> free() throws IOException {
+        return space(new Problems(FindingSink.NONE, "")).free(source.size());
+    }
+
+    @Override
+    public Walked walk(Walk walk) throws IOException {
         Problems problems = new Problems(walk.sink(), "the volume at byte " + boot.start());
         if (boot.lengthBytes() > source.size() - boot.start()) {
             problems.add("The volume at byte " + boot.start() + " claims " + boot.lengthBytes() + " bytes; the medium has "
@@ -83,12 +96,12 @@ public final class ExfatReader implements FileSystem {
         folders.live().forEach(judge::claim);
         for (FileRecord file : folders.live()) {
             if (walk.stopped()) {
-                return List.of();
+                return Walked.of(List.of());
             }
             judge.live(file);
         }
         judge.gone(folders.deleted(), Origin.DELETED);
-        return space.free(source.size());
+        return new Walked(space.free(source.size()), folders.deletedPlaces());
     }
 
     private Space space(Problems problems) throws IOException {

@@ -17,10 +17,12 @@ import org.brantel.core.content.FileContent;
 import org.brantel.core.filesystem.Chains;
 import org.brantel.core.filesystem.ClusterSet;
 import org.brantel.core.filesystem.FileRecord;
+import org.brantel.core.filesystem.FindingSink;
 import org.brantel.core.filesystem.Placement;
 import org.brantel.core.filesystem.Problems;
 import org.brantel.core.filesystem.Space;
 import org.brantel.core.finding.RecordFacts;
+import org.brantel.core.source.RangeSet;
 import org.brantel.core.source.ReadOutcome;
 import org.brantel.core.source.Source;
 
@@ -45,6 +47,7 @@ final class Folders {
     private final ClusterSet visited;
     private final List<FileRecord> live = new ArrayList<>();
     private final List<FileRecord> deleted = new ArrayList<>();
+    private final RangeSet deletedPlaces = new RangeSet();
     private String label = "";
     private List<Extent> bitmap = List.of();
 
@@ -62,6 +65,11 @@ final class Folders {
 
     List<FileRecord> deleted() {
         return deleted;
+    }
+
+    /** Where deleted folders were read. */
+    RangeSet deletedPlaces() {
+        return deletedPlaces;
     }
 
     String label() {
@@ -83,6 +91,39 @@ final class Folders {
         waiting.add(rootFolder());
         while (!waiting.isEmpty()) {
             read(waiting.poll(), space);
+        }
+    }
+
+    /** Reads clusters of folders that no folder leads to, those first that no other of them leads to. */
+    void walkLost(Iterable<Long> clusters, Space space) throws IOException {
+        ClusterSet below = new ClusterSet(boot.clusters());
+        Folders first = new Folders(source, boot, table, new Problems(FindingSink.NONE, ""));
+        for (long cluster : clusters) {
+            first.childrenOf(cluster, below);
+        }
+        for (int round = 0; round < 2; round++) {
+            for (long cluster : clusters) {
+                if (!visited.holds(cluster - 2) && (round == 1 || !below.holds(cluster - 2))) {
+                    visited.add(cluster - 2);
+                    waiting.add(new Folder("/(lost folder " + cluster + ")", List.of(new Extent(boot.offset(cluster), boot.clusterBytes())), true, 1));
+                    while (!waiting.isEmpty()) {
+                        read(waiting.poll(), space);
+                    }
+                }
+            }
+        }
+    }
+
+    private void childrenOf(long cluster, ClusterSet children) throws IOException {
+        byte[] block = new byte[boot.clusterBytes()];
+        if (boot.offset(cluster) + block.length > source.size() || !source.read(boot.offset(cluster), block, 0, block.length).isClean()) {
+            return;
+        }
+        for (int at = 0; at + EntrySet.SIZE <= block.length; at += EntrySet.SIZE) {
+            Optional<EntrySet> set = EntrySet.beginsAt(block, at) ? EntrySet.parse(block, at, block.length) : Optional.empty();
+            if (set.isPresent() && set.get().isFolder() && set.get().firstCluster() >= 2) {
+                children.add(set.get().firstCluster() - 2, Math.max(1, set.get().size() / boot.clusterBytes()));
+            }
         }
     }
 
@@ -230,6 +271,10 @@ final class Folders {
                 }
             }
             where = free.list();
+            where.forEach(e -> {
+                deletedPlaces.add(e.range());
+                visited.add((e.offset() - boot.offset(2)) / boot.clusterBytes(), e.length() / boot.clusterBytes());
+            });
         }
         visited.add(first - 2);
         waiting.add(new Folder(path, where, isDeleted, parent.depth() + 1));

@@ -9,6 +9,7 @@ import org.brantel.core.filesystem.NotThisFormat;
 import org.brantel.core.filesystem.Problems;
 import org.brantel.core.filesystem.VolumeFacts;
 import org.brantel.core.filesystem.Walk;
+import org.brantel.core.filesystem.Walked;
 import org.brantel.core.source.Range;
 import org.brantel.core.source.Source;
 
@@ -63,7 +64,12 @@ public final class ExtReader implements FileSystem {
     }
 
     @Override
-    public List<Range> walk(Walk walk) throws IOException {
+    public List<Range> free() throws IOException {
+        return ExtSpace.read(source, sb, new Groups(sb, new Blocks(source, sb)), new Problems(FindingSink.NONE, "")).free(source.size());
+    }
+
+    @Override
+    public Walked walk(Walk walk) throws IOException {
         Problems problems = new Problems(walk.sink(), "the volume at byte " + sb.start());
         if (sb.lengthBytes() > source.size() - sb.start()) {
             problems.add("The volume at byte " + sb.start() + " claims " + sb.lengthBytes() + " bytes; the medium has "

@@ -19,9 +19,9 @@ import org.brantel.core.filesystem.Placement;
 import org.brantel.core.filesystem.Problems;
 import org.brantel.core.filesystem.Space;
 import org.brantel.core.filesystem.Walk;
+import org.brantel.core.filesystem.Walked;
 import org.brantel.core.finding.Origin;
 import org.brantel.core.finding.RecordFacts;
-import org.brantel.core.source.Range;
 import org.brantel.core.source.Source;
 
 /** One walk over a volume: inodes, then folders for the names, then the journal for what both were before, then the files. */
@@ -58,7 +58,7 @@ final class ExtWalk {
         judge = new Judge(source, space, walk, false);
     }
 
-    List<Range> run() throws IOException {
+    Walked run() throws IOException {
         Journal journal = journal();
         blocks.overlay(journal.pending());
         table.forEach(true, this::firstRound);
@@ -71,7 +71,7 @@ final class ExtWalk {
         if (!walk.stopped()) {
             judge.gone(deleted(old, gone), Origin.DELETED);
         }
-        return space.free(source.size());
+        return Walked.of(space.free(source.size()));
     }
 
     private Journal journal() throws IOException {

@@ -4,6 +4,7 @@ import static org.brantel.core.filesystem.NotThisFormat.require;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.Optional;
 import org.brantel.core.filesystem.NotThisFormat;
 import org.brantel.core.source.ByteView;
 import org.brantel.core.source.Range;
@@ -36,6 +37,9 @@ record BootSector(long start, int bytesPerSector, int sectorsPerCluster, int res
                   int rootEntries, long totalSectors, long sectorsPerTable, long rootCluster, String label, String serial,
                   int clusters, int fatBits) {
 
+    /** Where FAT32 keeps a copy of this sector. */
+    static final int COPY_SECTOR = 6;
+
     private static final String FAMILY = "a FAT volume";
     private static final int MAX_FAT12 = 4084;
     private static final int MAX_FAT16 = 65524;
@@ -47,43 +51,73 @@ record BootSector(long start, int bytesPerSector, int sectorsPerCluster, int res
      * @throws ByteView.Unread   when the sector was not read
      */
     static BootSector read(Source source, long start, long room) throws IOException {
-        if (room < 512) {
-            throw new NotThisFormat(FAMILY, "volume length", start, room, "at least 512");
+        return read(source, start, start, room);
+    }
+
+    /** The copy that FAT32 keeps in sector 6 (FAT32S "Backup Boot Sector"); empty where none stands. */
+    static Optional<BootSector> copyFor(Source source, Range room) throws IOException {
+        for (int sectorBytes = 512; sectorBytes <= 4096; sectorBytes *= 2) {
+            long at = room.offset() + (long) COPY_SECTOR * sectorBytes;
+            try {
+                BootSector copy = read(source, at, room.offset(), room.length());
+                if (copy.bytesPerSector() == sectorBytes && copy.fatBits() == 32) {
+                    return Optional.of(copy);
+                }
+            } catch (NotThisFormat | ByteView.Unread none) {
+                continue;
+            }
         }
-        ByteView v = ByteView.of(source, new Range(start, 512));
-        require(v.u16be(510) == 0x55aa, FAMILY, "signature", start + 510, v.u16be(510), "0x55AA");
+        return Optional.empty();
+    }
+
+    /**
+     * Clusters of which nothing is left but what stands in them.
+     *
+     * @param dataStart where cluster 2 begins
+     */
+    static BootSector ofClusters(long dataStart, int clusterBytes, int clusters, int fatBits) {
+        int sector = Math.min(512, clusterBytes);
+        return new BootSector(dataStart, sector, clusterBytes / sector, 0, 0, 0, (long) clusters * (clusterBytes / sector), 0, 0, "", "", clusters, fatBits);
+    }
+
+    private static BootSector read(Source source, long at, long start, long room) throws IOException {
+        if (room < 512 || at > source.size() - 512) {
+            throw new NotThisFormat(FAMILY, "volume length", at, room, "at least 512");
+        }
+        ByteView v = ByteView.of(source, new Range(at, 512));
+        require(v.u16be(510) == 0x55aa, FAMILY, "signature", at + 510, v.u16be(510), "0x55AA");
         int bytesPerSector = v.u16le(11);
         require(bytesPerSector >= 512 && bytesPerSector <= 4096 && Integer.bitCount(bytesPerSector) == 1,
-                FAMILY, "bytes per sector", start + 11, bytesPerSector, "512 to 4096, a power of two");
+                FAMILY, "bytes per sector", at + 11, bytesPerSector, "512 to 4096, a power of two");
         int sectorsPerCluster = v.u8(13);
-        require(Integer.bitCount(sectorsPerCluster) == 1, FAMILY, "sectors per cluster", start + 13, sectorsPerCluster,
+        require(Integer.bitCount(sectorsPerCluster) == 1, FAMILY, "sectors per cluster", at + 13, sectorsPerCluster,
                 "a power of two");
         int reserved = v.u16le(14);
-        require(reserved > 0, FAMILY, "reserved sectors", start + 14, reserved, "at least 1");
+        require(reserved > 0, FAMILY, "reserved sectors", at + 14, reserved, "at least 1");
         int tables = v.u8(16);
-        require(tables >= 1 && tables <= 4, FAMILY, "number of tables", start + 16, tables, "1 to 4");
+        require(tables >= 1 && tables <= 4, FAMILY, "number of tables", at + 16, tables, "1 to 4");
         int rootEntries = v.u16le(17);
         long total = v.u16le(19) != 0 ? v.u16le(19) : v.u32le(32);
-        require(total > 0 && total <= Long.MAX_VALUE / bytesPerSector, FAMILY, "sectors in all", start + 19, total, "more than 0");
+        require(total > 0 && total <= Long.MAX_VALUE / bytesPerSector, FAMILY, "sectors in all", at + 19, total, "more than 0");
         boolean wide = v.u16le(22) == 0;
         long perTable = wide ? v.u32le(36) : v.u16le(22);
-        require(perTable > 0, FAMILY, "sectors per table", start + 22, perTable, "more than 0");
+        require(perTable > 0, FAMILY, "sectors per table", at + 22, perTable, "more than 0");
         long rootSectors = (rootEntries * 32L + bytesPerSector - 1) / bytesPerSector;
         long data = total - reserved - tables * perTable - rootSectors;
-        require(data >= sectorsPerCluster, FAMILY, "sectors for data", start + 19, data, "at least one cluster");
+        require(data >= sectorsPerCluster, FAMILY, "sectors for data", at + 19, data, "at least one cluster");
         long clusters = data / sectorsPerCluster;
-        require(clusters <= MAX_FAT32, FAMILY, "clusters", start + 19, clusters, "at most " + MAX_FAT32);
+        require(clusters <= MAX_FAT32, FAMILY, "clusters", at + 19, clusters, "at most " + MAX_FAT32);
         int bits = clusters <= MAX_FAT12 ? 12 : clusters <= MAX_FAT16 ? 16 : 32;
         // mkfs tools make FAT32 with fewer clusters than the specification asks for; the root folder's place tells.
         if (wide && rootEntries == 0) {
             bits = 32;
         }
         long tableClusters = perTable * bytesPerSector * 8 / bits - 2;
-        require(tableClusters > 0, FAMILY, "sectors per table", start + 22, perTable, "enough for one cluster");
-        require(bits == 32 || rootEntries > 0, FAMILY, "root folder entries", start + 17, rootEntries, "more than 0");
+        require(tableClusters > 0, FAMILY, "sectors per table", at + 22, perTable, "enough for one cluster");
+        require(bits == 32 || rootEntries > 0, FAMILY, "root folder entries", at + 17, rootEntries, "more than 0");
         long rootCluster = bits == 32 ? v.u32le(44) : 0;
         int usable = (int) Math.min(clusters, tableClusters);
-        require(bits != 32 || rootCluster >= 2 && rootCluster < usable + 2L, FAMILY, "root folder's cluster", start + 44,
+        require(bits != 32 || rootCluster >= 2 && rootCluster < usable + 2L, FAMILY, "root folder's cluster", at + 44,
                 rootCluster, "2 to " + (usable + 1L));
         String label = new String(v.bytes(bits == 32 ? 71 : 43, 11), StandardCharsets.ISO_8859_1).strip();
         long number = v.u32le(bits == 32 ? 67 : 39);

@@ -1,13 +1,17 @@
 package org.brantel.core.filesystem.fat;
 
 import java.io.IOException;
+import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import org.brantel.core.filesystem.FileRecord;
 import org.brantel.core.filesystem.FileSystem;
+import org.brantel.core.filesystem.FindingSink;
 import org.brantel.core.filesystem.Judge;
 import org.brantel.core.filesystem.NotThisFormat;
 import org.brantel.core.filesystem.VolumeFacts;
 import org.brantel.core.filesystem.Walk;
+import org.brantel.core.filesystem.Walked;
 import org.brantel.core.finding.Origin;
 import org.brantel.core.source.ByteView;
 import org.brantel.core.source.Range;
@@ -16,12 +20,17 @@ import org.brantel.core.source.Source;
 /** A FAT volume on a source. */
 public final class FatReader implements FileSystem {
 
+    /** The sector in which a copy of the boot sector stands. */
+    public static final int COPY_SECTOR = BootSector.COPY_SECTOR;
+
     private final Source source;
     private final BootSector boot;
+    private final List<String> remarks;
 
-    private FatReader(Source source, BootSector boot) {
+    private FatReader(Source source, BootSector boot, List<String> remarks) {
         this.source = source;
         this.boot = boot;
+        this.remarks = remarks;
     }
 
     /**
@@ -29,13 +38,48 @@ public final class FatReader implements FileSystem {
      * @throws NotThisFormat with field, place and value, when there is no FAT volume
      */
     public static FatReader open(Source source, Range room) throws IOException {
-        return new FatReader(source, BootSector.read(source, room.offset(), room.length()));
+        try {
+            return new FatReader(source, BootSector.read(source, room.offset(), room.length()), List.of());
+        } catch (NotThisFormat | ByteView.Unread e) {
+            Optional<BootSector> copy = BootSector.copyFor(source, room);
+            if (copy.isEmpty()) {
+                throw e;
+            }
+            return new FatReader(source, copy.get(), List.of("Its boot sector is spoiled; the copy in sector " + BootSector.COPY_SECTOR + " is used."));
+        }
     }
 
     @Override
     public VolumeFacts facts() {
         return new VolumeFacts("fat" + boot.fatBits(), boot.label(), boot.serial(), new Range(boot.start(), boot.lengthBytes()),
-                boot.clusterBytes(), null, true, List.of());
+                boot.clusterBytes(), made(), true, remarks);
+    }
+
+    private Instant made() {
+        try {
+            AllocationTable table = AllocationTable.load(source, boot, FindingSink.NONE);
+            Folders folders = new Folders(source, boot, table, table.space(), FindingSink.NONE);
+            folders.root();
+            return folders.made();
+        } catch (IOException e) {
+            return null;
+        }
+    }
+
+    /**
+     * A volume whose boot sector is gone, from its tables and folders.
+     *
+     * @param gaps    where no volume is known
+     * @param folders places where folders begin, ascending
+     * @return empty where they do not lead to tables
+     */
+    public static Optional<FatReader> rebuilt(Source source, List<Range> gaps, long[] folders) throws IOException {
+        return Rebuilt.from(source, gaps, folders).map(boot -> new FatReader(source, boot,
+                List.of("Its boot sector is gone; its tables at byte " + boot.start() + " and its folders say how it was laid out.")));
+    }
+
+    BootSector boot() {
+        return boot;
     }
 
     /** The table begins with the medium's own byte and nothing but ones (FAT32S "FAT Data Structure"). */
@@ -59,13 +103,18 @@ public final class FatReader implements FileSystem {
     }
 
     @Override
-    public List<Range> walk(Walk walk) throws IOException {
+    public List<Range> free() throws IOException {
+        return AllocationTable.load(source, boot, FindingSink.NONE).space().free(source.size());
+    }
+
+    @Override
+    public Walked walk(Walk walk) throws IOException {
         if (boot.lengthBytes() > source.size() - boot.start()) {
             walk.sink().problem("The volume at byte " + boot.start() + " claims " + boot.lengthBytes()
                     + " bytes; the medium has " + (source.size() - boot.start()) + " from there.");
         }
         AllocationTable table = AllocationTable.load(source, boot, walk.sink());
-        Folders folders = new Folders(source, boot, table, walk.sink());
+        Folders folders = new Folders(source, boot, table, table.space(), walk.sink());
         folders.walk();
         Judge judge = new Judge(source, table.space(), walk, true);
         for (FileRecord file : folders.live()) {
@@ -73,11 +122,11 @@ public final class FatReader implements FileSystem {
         }
         for (FileRecord file : folders.live()) {
             if (walk.stopped()) {
-                return List.of();
+                return Walked.of(List.of());
             }
             judge.live(file);
         }
         judge.gone(folders.deleted(), Origin.DELETED);
-        return table.space().free(source.size());
+        return new Walked(table.space().free(source.size()), folders.deletedPlaces());
     }
 }

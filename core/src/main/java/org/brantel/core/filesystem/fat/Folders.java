@@ -1,11 +1,13 @@
 package org.brantel.core.filesystem.fat;
 
 import java.io.IOException;
+import java.time.Instant;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Deque;
 import java.util.List;
+import java.util.Map;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Extents;
 import org.brantel.core.filesystem.Chains;
@@ -13,6 +15,7 @@ import org.brantel.core.filesystem.FileRecord;
 import org.brantel.core.filesystem.FindingSink;
 import org.brantel.core.filesystem.Placement;
 import org.brantel.core.filesystem.Problems;
+import org.brantel.core.filesystem.Space;
 import org.brantel.core.finding.RecordFacts;
 import org.brantel.core.source.Range;
 import org.brantel.core.source.RangeSet;
@@ -29,17 +32,22 @@ final class Folders {
 
     private final Source source;
     private final BootSector boot;
-    private final AllocationTable table;
+    private final Chains.Links links;
+    private final Space space;
     private final Problems problems;
     private final Deque<Folder> waiting = new ArrayDeque<>();
     private final BitSet visited = new BitSet();
     private final List<FileRecord> live = new ArrayList<>();
     private final List<FileRecord> deleted = new ArrayList<>();
+    private final RangeSet deletedPlaces = new RangeSet();
+    private Instant made;
 
-    Folders(Source source, BootSector boot, AllocationTable table, FindingSink sink) {
+    /** @param links of the allocation table; null where there is none any more and everything is deleted */
+    Folders(Source source, BootSector boot, Chains.Links links, Space space, FindingSink sink) {
         this.source = source;
         this.boot = boot;
-        this.table = table;
+        this.links = links;
+        this.space = space;
         this.problems = new Problems(sink, "the volume at byte " + boot.start());
     }
 
@@ -51,6 +59,22 @@ final class Folders {
         return deleted;
     }
 
+    /** When the volume was made: the date of its label, which the root folder keeps; null without one. */
+    Instant made() {
+        return made;
+    }
+
+    /** Only the root folder, for what the volume says of itself. */
+    void root() throws IOException {
+        read(new Folder("", boot.fatBits() == 32 ? liveClusters(boot.rootCluster(), "/") : List.of(Extent.of(boot.fixedRoot())), false, 0));
+        waiting.clear();
+    }
+
+    /** Where deleted folders were read. */
+    RangeSet deletedPlaces() {
+        return deletedPlaces;
+    }
+
     void walk() throws IOException {
         if (boot.fatBits() == 32) {
             visited.set((int) boot.rootCluster());
@@ -58,13 +82,59 @@ final class Folders {
         } else {
             waiting.add(new Folder("", List.of(Extent.of(boot.fixedRoot())), false, 0));
         }
+        drain();
+    }
+
+    /**
+     * Reads folders that no folder leads to.
+     *
+     * @param firstClusters of folders, with the cluster that each says its parent has
+     * @param pieces        clusters that hold nothing but entries
+     */
+    void walkLost(Map<Long, Long> firstClusters, Iterable<Long> pieces) throws IOException {
+        // From the top down, so that names come from the folders above.
+        for (Map.Entry<Long, Long> e : firstClusters.entrySet()) {
+            if (!firstClusters.containsKey(e.getValue()) || e.getValue().equals(e.getKey())) {
+                startLost(e.getKey(), e.getValue() == 0 ? "" : "/(lost folder " + e.getValue() + ")");
+            }
+        }
+        for (Map.Entry<Long, Long> e : firstClusters.entrySet()) {
+            startLost(e.getKey(), "/(lost folder " + e.getValue() + ")");
+        }
+        for (long piece : pieces) {
+            Range where = boot.cluster(piece);
+            if (!deletedPlaces.overlaps(where) && holdsOnlyEntries(piece)) {
+                deletedPlaces.add(where);
+                waiting.add(new Folder("/(lost folder piece " + piece + ")", List.of(Extent.of(where)), true, 0));
+                drain();
+            }
+        }
+    }
+
+    private void startLost(long first, String parent) throws IOException {
+        List<Extent> where = visited.get((int) first) ? List.of() : deletedFolder(first);
+        if (!where.isEmpty()) {
+            visited.set((int) first);
+            where.forEach(e -> deletedPlaces.add(e.range()));
+            waiting.add(new Folder(parent + "/(lost folder " + first + ")", where, true, 0));
+            drain();
+        }
+    }
+
+    private boolean holdsOnlyEntries(long cluster) throws IOException {
+        Range where = boot.cluster(cluster);
+        byte[] block = new byte[boot.clusterBytes()];
+        return where.end() <= source.size() && source.read(where.offset(), block, 0, block.length).isClean() && holdsOnlyEntries(block);
+    }
+
+    private void drain() throws IOException {
         while (!waiting.isEmpty()) {
             read(waiting.poll());
         }
     }
 
     private List<Extent> liveClusters(long first, String path) throws IOException {
-        Chains.Chain chain = Chains.follow(table, first, MAX_FOLDER_BYTES / boot.clusterBytes() + 1L);
+        Chains.Chain chain = Chains.follow(links, first, MAX_FOLDER_BYTES / boot.clusterBytes() + 1L);
         if (chain.brokenBy() != null) {
             problems.add("The chain of folder " + path + " breaks after " + chain.clusters() + " clusters: "
                     + chain.brokenBy() + ".");
@@ -109,6 +179,9 @@ final class Folders {
             }
             DirectoryEntry entry = DirectoryEntry.parse(block, i, boot.fatBits(), blockAt + i);
             String name = longName.nameFor(entry);
+            if (entry.isLabel() && folder.depth() == 0 && !entry.deleted()) {
+                made = entry.modified();
+            }
             if (entry.isLabel() || entry.isDots()) {
                 continue;
             }
@@ -145,8 +218,8 @@ final class Folders {
         if (entry.size() == 0) {
             return new Placement.Known(List.of());
         }
-        long need = table.space().clustersFor(entry.size());
-        Chains.Chain chain = Chains.follow(table, entry.firstCluster(), need);
+        long need = space.clustersFor(entry.size());
+        Chains.Chain chain = Chains.follow(links, entry.firstCluster(), need);
         if (chain.clusters() < need) {
             faults.add("Its chain holds " + chain.clusters() + " of " + need + " clusters: "
                     + (chain.brokenBy() == null ? "it ends early" : chain.brokenBy()) + ".");
@@ -170,6 +243,9 @@ final class Folders {
             return;
         }
         List<Extent> where = isDeleted ? deletedFolder(first) : liveClusters(first, path);
+        if (isDeleted) {
+            where.forEach(e -> deletedPlaces.add(e.range()));
+        }
         if (!where.isEmpty()) {
             visited.set((int) first);
             waiting.add(new Folder(path, where, isDeleted, parent.depth() + 1));
@@ -182,7 +258,7 @@ final class Folders {
      */
     private List<Extent> deletedFolder(long first) throws IOException {
         Extents clusters = new Extents();
-        for (long c = first; boot.isCluster(c) && !table.space().isUsed(c) && clusters.length() < MAX_FOLDER_BYTES; c++) {
+        for (long c = first; boot.isCluster(c) && !space.isUsed(c) && clusters.length() < MAX_FOLDER_BYTES; c++) {
             byte[] block = new byte[boot.clusterBytes()];
             Range where = boot.cluster(c);
             if (where.end() > source.size() || !source.read(where.offset(), block, 0, block.length).isClean()) {

@@ -29,10 +29,11 @@ import org.brantel.core.content.FileContent;
 final class AttributeList {
 
     private static final int MOST_BYTES = 1 << 20;
+    private static final int MOST_PIECES = 4096;
 
-    private final MasterFileTable table;
+    private final Records table;
 
-    AttributeList(MasterFileTable table) {
+    AttributeList(Records table) {
         this.table = table;
     }
 
@@ -49,7 +50,7 @@ final class AttributeList {
         }
         Set<Long> seen = new HashSet<>(Set.of(record.number()));
         byte[] entries = value(record, list.get());
-        for (int at = 0; at + 26 <= entries.length && seen.size() < table.mostPieces(); ) {
+        for (int at = 0; at + 26 <= entries.length && seen.size() < MOST_PIECES; ) {
             int length = u16(entries, at + 4);
             if (length < 26 || u32(entries, at) == 0xffffffffL) {
                 break;

@@ -1,7 +1,6 @@
 package org.brantel.core.filesystem.ntfs;
 
 import java.io.IOException;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.brantel.core.content.Extent;
@@ -14,10 +13,9 @@ import org.brantel.core.source.RangeSet;
 import org.brantel.core.source.Source;
 
 /** The master file table: its records in order, or one by one. Where its first records are gone, their mirror serves. */
-final class MasterFileTable {
+final class MasterFileTable implements Records {
 
     private static final int BLOCK = 256 << 10;
-    private static final int LISTED_PIECES = 4096;
 
     private final Source source;
     private final BootSector boot;
@@ -69,7 +67,8 @@ final class MasterFileTable {
         return at == from ? List.of() : List.of(new Extent(from, at - from));
     }
 
-    BootSector boot() {
+    @Override
+    public BootSector boot() {
         return boot;
     }
 
@@ -77,7 +76,8 @@ final class MasterFileTable {
         return clusters;
     }
 
-    Source source() {
+    @Override
+    public Source source() {
         return source;
     }
 
@@ -98,7 +98,8 @@ final class MasterFileTable {
         return MftRecord.parse(block, 0, boot, clusters, number);
     }
 
-    Optional<MftRecord> record(long number) throws IOException {
+    @Override
+    public Optional<MftRecord> record(long number) throws IOException {
         if (number < 0 || number >= records()) {
             return Optional.empty();
         }
@@ -107,9 +108,9 @@ final class MasterFileTable {
         return clean ? MftRecord.parse(block, 0, boot, clusters, number) : Optional.empty();
     }
 
-    /** Where a stretch of a record lies in the source. */
-    List<Extent> place(long number, int from, int length) {
-        return Extents.slice(extents, number * boot.recordBytes() + from, length);
+    @Override
+    public List<Extent> place(MftRecord record, int from, int length) {
+        return Extents.slice(extents, record.number() * boot.recordBytes() + from, length);
     }
 
     /** Takes a record; false to stop. */
@@ -150,19 +151,5 @@ final class MasterFileTable {
         if (tell && torn > 0) {
             problems.add(torn + " records of the file table are malformed, the first is number " + firstTorn + "; they were passed over.");
         }
-    }
-
-    int mostPieces() {
-        return LISTED_PIECES;
-    }
-
-    List<Extent> resident(MftRecord record, Attribute value) {
-        List<Extent> pieces = new ArrayList<>();
-        for (int[] piece : record.piecesOf(value)) {
-            pieces.addAll(place(record.number(), piece[0], piece[1]));
-        }
-        Extents joined = new Extents();
-        pieces.forEach(e -> joined.add(e.offset(), e.length()));
-        return joined.list();
     }
 }

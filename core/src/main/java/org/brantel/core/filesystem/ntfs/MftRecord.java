@@ -29,10 +29,11 @@ import org.brantel.core.content.Extents;
  * </pre>
  *
  * @param number     its place in the table
+ * @param placed     where it lies in the source, when it was found by itself; -1 for the table's own
  * @param bytes      the record with the update sequence undone
  * @param sequenceAt where the update sequence begins, to find the bytes that it replaced
  */
-record MftRecord(long number, byte[] bytes, int sequence, boolean inUse, boolean folder, int names, long base, int baseSequence,
+record MftRecord(long number, long placed, byte[] bytes, int sequence, boolean inUse, boolean folder, int names, long base, int baseSequence,
                  int sequenceAt, List<Attribute> attributes) {
 
     static final int SIGNATURE = 0x454c4946;
@@ -54,6 +55,11 @@ record MftRecord(long number, byte[] bytes, int sequence, boolean inUse, boolean
      * @return empty when no sound record stands there
      */
     static Optional<MftRecord> parse(byte[] b, int at, BootSector boot, long clusters, long number) {
+        return parse(b, at, boot, clusters, number, -1);
+    }
+
+    /** @param placed where the record lies in the source, when it was found by itself; -1 for the table's own */
+    static Optional<MftRecord> parse(byte[] b, int at, BootSector boot, long clusters, long number, long placed) {
         int length = boot.recordBytes();
         if (at + length > b.length || u32(b, at) != SIGNATURE) {
             return Optional.empty();
@@ -76,7 +82,7 @@ record MftRecord(long number, byte[] bytes, int sequence, boolean inUse, boolean
         long base = i64(r, 32);
         int flags = u16(r, 22);
         List<Attribute> attributes = attributes(r, first, (int) used, boot, clusters);
-        return Optional.of(new MftRecord(own, r, u16(r, 16), (flags & 1) != 0, (flags & 2) != 0, u16(r, 18), numberOf(base), sequenceOf(base),
+        return Optional.of(new MftRecord(own, placed, r, u16(r, 16), (flags & 1) != 0, (flags & 2) != 0, u16(r, 18), numberOf(base), sequenceOf(base),
                 sequenceAt, attributes));
     }
 

@@ -17,6 +17,7 @@ import org.brantel.core.filesystem.Problems;
 import org.brantel.core.filesystem.Space;
 import org.brantel.core.filesystem.VolumeFacts;
 import org.brantel.core.filesystem.Walk;
+import org.brantel.core.filesystem.Walked;
 import org.brantel.core.source.Range;
 import org.brantel.core.source.Source;
 
@@ -55,6 +56,11 @@ public final class NtfsReader implements FileSystem {
         return new NtfsReader(source, BootSector.read(source, copyAt, start, source.size() - start));
     }
 
+    /** Volumes that lost their boot sector and its copy, from the first records of their file tables. */
+    public static List<NtfsReader> rebuilt(Source source, long[] records) throws IOException {
+        return Rebuilt.from(source, records).stream().map(boot -> new NtfsReader(source, boot)).toList();
+    }
+
     @Override
     public boolean stands() throws IOException {
         MasterFileTable table = MasterFileTable.open(source, boot, new Problems(FindingSink.NONE, ""));
@@ -85,7 +91,13 @@ public final class NtfsReader implements FileSystem {
     }
 
     @Override
-    public List<Range> walk(Walk walk) throws IOException {
+    public List<Range> free() throws IOException {
+        Problems none = new Problems(FindingSink.NONE, "");
+        return space(MasterFileTable.open(source, boot, none), none).free(source.size());
+    }
+
+    @Override
+    public Walked walk(Walk walk) throws IOException {
         Problems problems = new Problems(walk.sink(), "the volume at byte " + boot.start());
         if (boot.lengthBytes() - boot.bytesPerSector() > source.size() - boot.start()) {
             problems.add("The volume at byte " + boot.start() + " claims " + boot.lengthBytes() + " bytes; the medium has "
@@ -107,6 +119,10 @@ public final class NtfsReader implements FileSystem {
             problems.add("The allocation of " + space.unknownClusters() + " of " + space.count() + " clusters is unknown: their bitmap was not read.");
         }
         return space;
+    }
+
+    BootSector boot() {
+        return boot;
     }
 
     static int logRecord() {

@@ -12,8 +12,8 @@ import org.brantel.core.filesystem.Judge;
 import org.brantel.core.filesystem.Problems;
 import org.brantel.core.filesystem.Space;
 import org.brantel.core.filesystem.Walk;
+import org.brantel.core.filesystem.Walked;
 import org.brantel.core.finding.Origin;
-import org.brantel.core.source.Range;
 
 /**
  * One walk over a volume, twice over its file table: first for folders and for what live files hold, then for the files.
@@ -47,7 +47,7 @@ final class NtfsWalk {
         inUse = new boolean[records];
     }
 
-    List<Range> run() throws IOException {
+    Walked run() throws IOException {
         table.forEach(true, this::firstRound);
         if (!walk.stopped()) {
             otherMemories();
@@ -57,7 +57,7 @@ final class NtfsWalk {
             deleted.addAll(remembered.lost(this::knows, folders));
             judge.gone(deleted, Origin.DELETED);
         }
-        return space.free(table.source().size());
+        return Walked.of(space.free(table.source().size()));
     }
 
     private boolean firstRound(MftRecord record) throws IOException {
@@ -121,7 +121,7 @@ final class NtfsWalk {
             return !walk.stopped();
         }
         int listed = record.inUse() ? record.sequence() : record.sequence() - 1;
-        RecordFiles files = new RecordFiles(table, folders, (r, from, length) -> table.place(r.number(), from, length));
+        RecordFiles files = new RecordFiles(table, folders);
         for (RecordFiles.Named named : files.of(record, remembered.name(record.number(), listed))) {
             FileRecord file = named.file();
             if (file.path().startsWith("/$Extend/")) {

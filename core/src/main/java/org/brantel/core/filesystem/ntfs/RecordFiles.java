@@ -43,21 +43,16 @@ final class RecordFiles {
         ATTRIBUTES.put(0x4000, "encrypted");
     }
 
-    /** Where the bytes of a record lie, which the file table knows for its own and a search for what it found. */
-    interface Place {
-        List<Extent> of(MftRecord record, int from, int length);
-    }
-
     private final AttributeList lists;
     private final BootSector boot;
     private final Folders folders;
-    private final Place place;
+    private final Records records;
 
-    RecordFiles(MasterFileTable table, Folders folders, Place place) {
-        this.lists = new AttributeList(table);
-        this.boot = table.boot();
+    RecordFiles(Records records, Folders folders) {
+        this.lists = new AttributeList(records);
+        this.boot = records.boot();
         this.folders = folders;
-        this.place = place;
+        this.records = records;
     }
 
     /** A file with the answer whether the folders on its path are listed. */
@@ -134,14 +129,14 @@ final class RecordFiles {
             words = ATTRIBUTES.entrySet().stream().filter(e -> (bits & e.getKey()) != 0).map(Map.Entry::getValue).toList();
         }
         reparse.ifPresent(faults::add);
-        Long at = place.of(record, 0, 1).stream().findFirst().map(Extent::offset).orElse(null);
+        Long at = records.place(record, 0, 1).stream().findFirst().map(Extent::offset).orElse(null);
         RecordFacts facts = new RecordFacts(at, words, null, null);
         Optional<AttributeList.Held> resident = pieces.stream().filter(h -> h.attribute().resident()).findFirst();
         if (resident.isPresent() || pieces.isEmpty()) {
             long size = resident.map(h -> h.attribute().size()).orElse(0L);
             Extents extents = new Extents();
             resident.ifPresent(h -> h.record().piecesOf(h.attribute())
-                    .forEach(p -> place.of(h.record(), p[0], p[1]).forEach(e -> extents.add(e.offset(), e.length()))));
+                    .forEach(p -> records.place(h.record(), p[0], p[1]).forEach(e -> extents.add(e.offset(), e.length()))));
             return new FileRecord(path, name, true, size, new Placement.InRecord(extents.list()), null, created, modified, accessed, faults, facts);
         }
         List<Attribute> attributes = pieces.stream().map(AttributeList.Held::attribute).toList();

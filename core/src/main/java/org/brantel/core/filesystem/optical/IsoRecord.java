@@ -1,0 +1,91 @@
+package org.brantel.core.filesystem.optical;
+
+import static org.brantel.core.source.LittleEndian.u32;
+import static org.brantel.core.source.LittleEndian.u8;
+
+import java.nio.charset.Charset;
+import java.nio.charset.StandardCharsets;
+import java.time.DateTimeException;
+import java.time.Instant;
+import java.time.LocalDateTime;
+import java.time.ZoneOffset;
+import java.util.Optional;
+
+/**
+ * A record of a folder (ECMA-119 section 9.1).
+ *
+ * <pre>
+ * offset size field
+ *      0    1  bytes of the record; 0: none until the next block
+ *      1    1  blocks of extended attributes before the content
+ *      2    4  first block
+ *     10    4  bytes of content
+ *     18    7  recorded: year - 1900, month, day, hour, minute, second, quarters of an hour from UTC
+ *     25    1  flags: 2 folder, 80 the next record continues the content
+ *     32    1  bytes of the name
+ *     33       name; then, at an even place, the system use field
+ * </pre>
+ */
+record IsoRecord(int length, long block, long size, Instant recorded, boolean folder, boolean continued, String name) {
+
+    static final int HEAD = 33;
+
+    static Optional<IsoRecord> parse(byte[] b, int at, int end, boolean wide, int skip) {
+        int length = u8(b, at);
+        if (length < HEAD + 1 || at + length > end) {
+            return Optional.empty();
+        }
+        int nameLength = u8(b, at + 32);
+        if (nameLength == 0 || HEAD + nameLength > length) {
+            return Optional.empty();
+        }
+        int flags = u8(b, at + 25);
+        String name = name(b, at, nameLength, wide);
+        int systemUse = at + HEAD + nameLength + (nameLength + 1 & 1);
+        String longer = skip < 0 ? null : alternate(b, systemUse + skip, at + length);
+        return Optional.of(new IsoRecord(length, u32(b, at + 2) + u8(b, at + 1), u32(b, at + 10), time(b, at + 18), (flags & 2) != 0, (flags & 0x80) != 0,
+                longer != null ? longer : name));
+    }
+
+    /** {@code .} and {@code ..} have the one-byte names 0 and 1. */
+    boolean isDots() {
+        return name.equals("\0") || name.equals("\1");
+    }
+
+    private static String name(byte[] b, int at, int length, boolean wide) {
+        if (length == 1 && u8(b, at + HEAD) <= 1) {
+            return String.valueOf((char) b[at + HEAD]);
+        }
+        Charset charset = wide ? StandardCharsets.UTF_16BE : StandardCharsets.ISO_8859_1;
+        String name = new String(b, at + HEAD, length, charset);
+        int version = name.lastIndexOf(';');
+        String bare = version > 0 ? name.substring(0, version) : name;
+        return bare.endsWith(".") && bare.length() > 1 ? bare.substring(0, bare.length() - 1) : bare;
+    }
+
+    /** The name in the entries NM of the system use field (RRIP 4.1.4): flags at 4, text from 5; null without one. */
+    private static String alternate(byte[] b, int from, int end) {
+        StringBuilder name = null;
+        for (int at = from; at + 5 <= end; ) {
+            int length = u8(b, at + 2);
+            if (length < 4 || at + length > end) {
+                break;
+            }
+            if (b[at] == 'N' && b[at + 1] == 'M' && length >= 5 && (u8(b, at + 4) & 6) == 0) {
+                name = name == null ? new StringBuilder() : name;
+                name.append(new String(b, at + 5, length - 5, StandardCharsets.UTF_8));
+            }
+            at += length;
+        }
+        return name == null || name.isEmpty() ? null : name.toString();
+    }
+
+    private static Instant time(byte[] b, int at) {
+        try {
+            return LocalDateTime.of(1900 + u8(b, at), u8(b, at + 1), u8(b, at + 2), u8(b, at + 3), u8(b, at + 4), Math.min(59, u8(b, at + 5)))
+                    .toInstant(ZoneOffset.UTC).minusSeconds(b[at + 6] * 900L);
+        } catch (DateTimeException e) {
+            return null;
+        }
+    }
+}
