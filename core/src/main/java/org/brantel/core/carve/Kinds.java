@@ -62,8 +62,11 @@ public final class Kinds {
             return "other";
         }
         String extension = name.substring(dot + 1).toLowerCase(Locale.ROOT);
-        if (!extension.chars().allMatch(c -> c < 128 && Character.isLetterOrDigit(c))) {
-            return "other";
+        for (int i = 0; i < extension.length(); i++) {
+            char c = extension.charAt(i);
+            if (c >= 128 || !Character.isLetterOrDigit(c)) {
+                return "other";
+            }
         }
         return SAME.getOrDefault(extension, extension);
     }

@@ -34,11 +34,18 @@ public final class Extents {
 
     /** Bytes that the extents hold, holes included. */
     public static long length(List<Extent> extents) {
-        return extents.stream().mapToLong(Extent::length).sum();
+        long length = 0;
+        for (Extent e : extents) {
+            length += e.length();
+        }
+        return length;
     }
 
     /** The first bytes of the content. */
     public static List<Extent> cut(List<Extent> extents, long size) {
+        if (extents.size() == 1) {
+            return size <= 0 ? List.of() : List.of(extents.get(0).cutTo(size));
+        }
         Extents cut = new Extents();
         for (Extent e : extents) {
             cut.add(e.offset(), Math.min(e.length(), size - cut.length()));
@@ -48,6 +55,10 @@ public final class Extents {
 
     /** A stretch of the content; shorter where the extents end. */
     public static List<Extent> slice(List<Extent> extents, long from, long length) {
+        if (extents.size() == 1 && !extents.get(0).isHole()) {
+            long there = Math.min(length, extents.get(0).length() - from);
+            return there <= 0 ? List.of() : List.of(new Extent(extents.get(0).offset() + from, there));
+        }
         Extents slice = new Extents();
         long at = 0;
         for (Extent e : extents) {

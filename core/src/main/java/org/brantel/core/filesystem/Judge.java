@@ -176,18 +176,21 @@ public final class Judge {
     }
 
     private static long missing(FileContent content) {
-        return content.knownUnread(new Range(0, content.size())).stream().mapToLong(Range::length).sum();
+        long missing = 0;
+        for (Range r : content.knownUnread(new Range(0, content.size()))) {
+            missing += r.length();
+        }
+        return missing;
     }
 
     /** The finding with prognosis, score and reasons. */
     Finding finding(FileRecord file, Origin origin, List<Extent> extents, List<String> faults, Optional<ContentKind.Walk> check) {
         String kind = Kinds.ofName(file.name());
-        FileContent content = new FileContent(source, extents, file.size(), file.packing());
-        long gap = missing(content);
+        long gap = missing(new FileContent(source, extents, file.size(), file.packing()));
         List<String> reasons = new ArrayList<>(faults);
         Prognosis prognosis;
         int score;
-        boolean overwritten = faults.stream().anyMatch(r -> r.startsWith(ALL_OVERWRITTEN));
+        boolean overwritten = !faults.isEmpty() && faults.stream().anyMatch(r -> r.startsWith(ALL_OVERWRITTEN));
         boolean failed = check.isPresent() && !check.get().whole() && (origin != Origin.LIVE || !Kinds.isText(kind));
         if (overwritten) {
             prognosis = Prognosis.OVERWRITTEN;
@@ -232,6 +235,10 @@ public final class Judge {
         }
         if (last == 0) {
             return List.of();
+        }
+        Extent end = extents.get(last - 1);
+        if (last == extents.size() && (end.isHole() || end.range().end() <= source.size())) {
+            return extents;
         }
         Extents placed = new Extents();
         for (int i = 0; i < last; i++) {

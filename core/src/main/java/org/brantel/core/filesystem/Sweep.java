@@ -61,6 +61,10 @@ public final class Sweep {
 
     private static void look(byte[] b, int i, long at, Signs signs) {
         long word = u32(b, i);
+        if (word == 0) {
+            // None of them begins with zeros.
+            return;
+        }
         if (word == NTFS_RECORD) {
             signs.add(Signs.Sign.NTFS_RECORD, at);
             return;

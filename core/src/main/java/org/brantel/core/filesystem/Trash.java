@@ -74,6 +74,12 @@ public final class Trash implements FindingSink {
     }
 
     private static boolean isTrash(String path) {
+        // Asked of every file: most have nothing of it in their path.
+        boolean could = path.startsWith("/$") || path.regionMatches(true, 0, "/recycle", 0, 8) || path.contains("Trash");
+        return could && isTrashFor(path);
+    }
+
+    private static boolean isTrashFor(String path) {
         return BIN.matcher(path).matches() || OLD_BIN.matcher(path).matches() || FREEDESKTOP.matcher(path).matches() || BARE.matcher(path).matches();
     }
 

@@ -74,6 +74,11 @@ public record Finding(long id, Integer volume, String path, String name, long si
 
     /** Where the first stored byte is, or -1 for a file that stores none. */
     public long firstByte() {
-        return extents.stream().filter(e -> !e.isHole()).mapToLong(Extent::offset).findFirst().orElse(-1);
+        for (Extent e : extents) {
+            if (!e.isHole()) {
+                return e.offset();
+            }
+        }
+        return -1;
     }
 }

@@ -1,6 +1,5 @@
 package org.brantel.core.finding;
 
-import java.io.BufferedWriter;
 import java.io.Closeable;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -14,6 +13,7 @@ import java.util.stream.Stream;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Packing;
 import org.brantel.core.json.Json;
+import org.brantel.core.json.JsonLines;
 
 /** findings.ndjson, version 1: one JSON object a line, UTF-8, in order of id. */
 public final class FindingsFile {
@@ -49,7 +49,7 @@ public final class FindingsFile {
         }
 
         private static String text(Instant time) {
-            return time == null ? null : time.toString();
+            return time == null ? null : UtcText.of(time);
         }
 
         private static Instant instant(String text) {
@@ -61,15 +61,14 @@ public final class FindingsFile {
 
     /** Writes line by line. */
     public static final class Writer implements Closeable {
-        private final BufferedWriter out;
+        private final JsonLines out;
 
         public Writer(Path file) throws IOException {
-            out = Files.newBufferedWriter(file);
+            out = new JsonLines(file, Line.class);
         }
 
-        public void write(Finding finding) throws IOException {
-            out.write(Json.write(Line.of(finding)));
-            out.write('\n');
+        public void write(Finding finding) {
+            out.write(Line.of(finding));
         }
 
         @Override

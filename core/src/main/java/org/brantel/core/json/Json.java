@@ -8,6 +8,8 @@ import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonParser;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.MapperFeature;
+import tools.jackson.databind.ObjectWriter;
+import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Reads and writes the engine's JSON. Property order is the records' own; unknown properties are refused. */
@@ -30,6 +32,10 @@ public final class Json {
 
     public static String writePretty(Object value) {
         return MAPPER.writerWithDefaultPrettyPrinter().writeValueAsString(value);
+    }
+
+    static ObjectWriter lines(Class<?> type) {
+        return MAPPER.writerFor(type).withRootValueSeparator("\n").without(SerializationFeature.FLUSH_AFTER_WRITE_VALUE);
     }
 
     /** @param what the kind of text, for the message; with {@code where} it says which one is malformed */

@@ -1,15 +1,10 @@
 package org.brantel.core.source;
 
-import java.lang.invoke.MethodHandles;
-import java.lang.invoke.VarHandle;
-import java.nio.ByteOrder;
-
-/** Unsigned little-endian values out of bytes at hand. Reading past their end throws {@link IndexOutOfBoundsException}. */
+/**
+ * Unsigned little-endian values out of bytes at hand. Reading past their end throws {@link IndexOutOfBoundsException}.
+ * Put together byte by byte: a scan is mostly over before the compiler has seen anything cleverer.
+ */
 public final class LittleEndian {
-
-    private static final VarHandle SHORT = MethodHandles.byteArrayViewVarHandle(short[].class, ByteOrder.LITTLE_ENDIAN);
-    private static final VarHandle INT = MethodHandles.byteArrayViewVarHandle(int[].class, ByteOrder.LITTLE_ENDIAN);
-    private static final VarHandle LONG = MethodHandles.byteArrayViewVarHandle(long[].class, ByteOrder.LITTLE_ENDIAN);
 
     private LittleEndian() { }
 
@@ -18,15 +13,15 @@ public final class LittleEndian {
     }
 
     public static int u16(byte[] b, int at) {
-        return (short) SHORT.get(b, at) & 0xffff;
+        return b[at] & 0xff | (b[at + 1] & 0xff) << 8;
     }
 
     public static long u32(byte[] b, int at) {
-        return (int) INT.get(b, at) & 0xffffffffL;
+        return (b[at] & 0xff | (b[at + 1] & 0xff) << 8 | (b[at + 2] & 0xff) << 16 | b[at + 3] << 24) & 0xffffffffL;
     }
 
     /** Eight bytes as they are; negative where the highest bit is set. */
     public static long i64(byte[] b, int at) {
-        return (long) LONG.get(b, at);
+        return u32(b, at) | u32(b, at + 4) << 32;
     }
 }

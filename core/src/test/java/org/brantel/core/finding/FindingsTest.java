@@ -8,6 +8,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.Arrays;
+import java.util.Random;
 import java.util.ArrayList;
 import java.util.List;
 import org.brantel.core.content.Extent;
@@ -60,5 +61,20 @@ class FindingsTest {
                 .isNotEqualTo(Catalogue.identity(finding(Prognosis.WHOLE, "/b.jpg", "abc", new Range(0, 100))));
         assertThat(Catalogue.identity(finding(Prognosis.DOUBTFUL, "/a.jpg", null, new Range(0, 100))))
                 .isNotEqualTo(Catalogue.identity(finding(Prognosis.DOUBTFUL, "/b.jpg", null, new Range(0, 100))));
+    }
+
+    @Test
+    void timesAreWrittenAsTheJdkWritesThem() {
+        Random random = new Random(11);
+        for (int i = 0; i < 20_000; i++) {
+            int nanos = switch (i % 4) {
+                case 0 -> 0;
+                case 1 -> random.nextInt(1000) * 1_000_000;
+                case 2 -> random.nextInt(10_000_000) * 100;
+                default -> random.nextInt(1_000_000_000);
+            };
+            Instant time = Instant.ofEpochSecond(random.nextLong(-70_000_000_000L, 300_000_000_000L), nanos);
+            assertThat(UtcText.of(time)).isEqualTo(time.toString());
+        }
     }
 }

@@ -95,6 +95,7 @@ record Inode(long number, byte[] body, long at, int mode, long size, Instant acc
     }
 
     String permissions() {
-        return String.format("%04o", mode & 07777);
+        String octal = Integer.toOctalString(mode & 07777);
+        return "0".repeat(4 - octal.length()) + octal;
     }
 }

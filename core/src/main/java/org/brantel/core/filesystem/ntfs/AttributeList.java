@@ -42,8 +42,10 @@ final class AttributeList {
 
     /** All attributes of a file: its own, and those of the records that continue it. */
     List<Held> all(MftRecord record) throws IOException {
-        List<Held> all = new ArrayList<>();
-        record.attributes().forEach(a -> all.add(new Held(record, a)));
+        List<Held> all = new ArrayList<>(record.attributes().size());
+        for (Attribute a : record.attributes()) {
+            all.add(new Held(record, a));
+        }
         Optional<Attribute> list = record.first(Attribute.LIST);
         if (list.isEmpty()) {
             return all;

@@ -132,7 +132,12 @@ record MftRecord(long number, long placed, byte[] bytes, int sequence, boolean i
     }
 
     Optional<Attribute> first(int type) {
-        return attributes.stream().filter(a -> a.type() == type).findFirst();
+        for (Attribute a : attributes) {
+            if (a.type() == type) {
+                return Optional.of(a);
+            }
+        }
+        return Optional.empty();
     }
 
     /**

@@ -87,11 +87,12 @@ final class RecordFiles {
 
     private static List<FileName> longNames(List<AttributeList.Held> all, FileName fallback) {
         List<FileName> names = names(all);
-        List<FileName> longOnes = names.stream().filter(n -> n.space() != FileName.SHORT_ONLY).toList();
-        if (!longOnes.isEmpty()) {
-            return longOnes;
+        if (names.isEmpty()) {
+            return fallback == null ? List.of() : List.of(fallback);
         }
-        return !names.isEmpty() ? names : fallback == null ? List.of() : List.of(fallback);
+        List<FileName> longOnes = new ArrayList<>(names);
+        longOnes.removeIf(n -> n.space() == FileName.SHORT_ONLY);
+        return longOnes.isEmpty() ? names : longOnes;
     }
 
     static List<FileName> names(List<AttributeList.Held> all) {
@@ -107,8 +108,17 @@ final class RecordFiles {
 
     /** The name that people see; of a record with several, the first. */
     static Optional<FileName> nameOf(MftRecord record) {
-        List<FileName> names = names(record.attributes().stream().map(a -> new AttributeList.Held(record, a)).toList());
-        return names.stream().filter(n -> n.space() != FileName.SHORT_ONLY).findFirst().or(() -> names.stream().findFirst());
+        Optional<FileName> shortOne = Optional.empty();
+        for (Attribute a : record.attributes()) {
+            if (a.type() == Attribute.FILE_NAME && a.resident()) {
+                Optional<FileName> name = FileName.parse(record.bytes(), a.valueAt(), (int) a.size());
+                if (name.isPresent() && name.get().space() != FileName.SHORT_ONLY) {
+                    return name;
+                }
+                shortOne = name.isPresent() ? name : shortOne;
+            }
+        }
+        return shortOne;
     }
 
     private FileRecord file(MftRecord record, List<AttributeList.Held> all, String path, String name, List<AttributeList.Held> pieces, Optional<String> reparse) {
@@ -117,30 +127,38 @@ final class RecordFiles {
         Instant modified = null;
         Instant accessed = null;
         List<String> words = List.of();
-        Optional<AttributeList.Held> standard = all.stream().filter(h -> h.attribute().type() == Attribute.STANDARD_INFORMATION
-                && h.attribute().resident() && h.attribute().size() >= 36).findFirst();
-        if (standard.isPresent()) {
-            byte[] b = standard.get().record().bytes();
-            int at = standard.get().attribute().valueAt();
+        AttributeList.Held standard = null;
+        for (AttributeList.Held held : all) {
+            Attribute a = held.attribute();
+            standard = standard == null && a.type() == Attribute.STANDARD_INFORMATION && a.resident() && a.size() >= 36 ? held : standard;
+        }
+        if (standard != null) {
+            byte[] b = standard.record().bytes();
+            int at = standard.attribute().valueAt();
             created = Times.instant(i64(b, at));
             modified = Times.instant(i64(b, at + 8));
             accessed = Times.instant(i64(b, at + 24));
-            long bits = u32(b, at + 32);
-            words = ATTRIBUTES.entrySet().stream().filter(e -> (bits & e.getKey()) != 0).map(Map.Entry::getValue).toList();
+            words = words(u32(b, at + 32));
         }
         reparse.ifPresent(faults::add);
-        Long at = records.place(record, 0, 1).stream().findFirst().map(Extent::offset).orElse(null);
+        List<Extent> own = records.place(record, 0, 1);
+        Long at = own.isEmpty() ? null : (Long) own.get(0).offset();
         RecordFacts facts = new RecordFacts(at, words, null, null);
-        Optional<AttributeList.Held> resident = pieces.stream().filter(h -> h.attribute().resident()).findFirst();
-        if (resident.isPresent() || pieces.isEmpty()) {
-            long size = resident.map(h -> h.attribute().size()).orElse(0L);
+        AttributeList.Held resident = pieces.isEmpty() || !pieces.get(0).attribute().resident() ? null : pieces.get(0);
+        if (resident != null || pieces.isEmpty()) {
+            long size = resident == null ? 0 : resident.attribute().size();
             Extents extents = new Extents();
-            resident.ifPresent(h -> h.record().piecesOf(h.attribute())
-                    .forEach(p -> records.place(h.record(), p[0], p[1]).forEach(e -> extents.add(e.offset(), e.length()))));
+            for (int[] p : resident == null ? List.<int[]>of() : resident.record().piecesOf(resident.attribute())) {
+                records.place(resident.record(), p[0], p[1]).forEach(e -> extents.add(e.offset(), e.length()));
+            }
             return new FileRecord(path, name, true, size, new Placement.InRecord(extents.list()), null, created, modified, accessed, faults, facts);
         }
-        List<Attribute> attributes = pieces.stream().map(AttributeList.Held::attribute).toList();
-        Attribute first = attributes.stream().filter(a -> a.firstVcn() == 0).findFirst().orElse(attributes.get(0));
+        List<Attribute> attributes = new ArrayList<>(pieces.size());
+        Attribute first = pieces.get(0).attribute();
+        for (AttributeList.Held held : pieces) {
+            attributes.add(held.attribute());
+            first = held.attribute().firstVcn() == 0 ? held.attribute() : first;
+        }
         List<Extent> extents = AttributeList.joined(attributes, boot.clusterBytes());
         if (first.isEncrypted()) {
             faults.add("It is encrypted by the file system; without its owner's key only ciphertext comes back.");
@@ -154,6 +172,16 @@ final class RecordFiles {
         List<Extent> placed = packed ? extents : Extents.withUnwrittenTail(extents, first.written(), first.size());
         return new FileRecord(path, name, true, first.size(), new Placement.Known(placed), packed ? new Packing(first.unitBytes()) : null,
                 created, modified, accessed, faults, facts);
+    }
+
+    private static List<String> words(long bits) {
+        List<String> words = new ArrayList<>(2);
+        ATTRIBUTES.forEach((bit, word) -> {
+            if ((bits & bit) != 0) {
+                words.add(word);
+            }
+        });
+        return words;
     }
 
     /** What a reparse point says, where it keeps the content from being the file. */
