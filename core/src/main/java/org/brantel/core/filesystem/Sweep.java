@@ -29,6 +29,8 @@ public final class Sweep {
     private static final long LUKS = 0x534b554c;
     private static final long APFS = 0x4253584e;
     private static final long BTRFS = 0x4d5f53665248425fL;
+    private static final long OPTICAL = 0x3130304443L;
+    private static final long OPTICAL_EXTENDED = 0x3130414542L;
     private static final long LOCKED_VOLUME = 0x2d53462d4556462dL;
 
     private Sweep() { }
@@ -70,7 +72,8 @@ public final class Sweep {
             return;
         }
         if (u16(b, i + 510) == 0xaa55 && bootSector(b, i) || word == XFS || word == LUKS || u32(b, i + 32) == APFS || i64(b, i + 64) == BTRFS
-                || i64(b, i + 3) == LOCKED_VOLUME || word >> 16 == 0x0400 && ((word & 0xffff) == 0x2b48 || (word & 0xffff) == 0x5848)) {
+                || i64(b, i + 3) == LOCKED_VOLUME || word >> 16 == 0x0400 && ((word & 0xffff) == 0x2b48 || (word & 0xffff) == 0x5848)
+                || (i64(b, i + 1) & 0xffffffffffL) == OPTICAL || (i64(b, i + 1) & 0xffffffffffL) == OPTICAL_EXTENDED) {
             signs.add(Signs.Sign.HEAD, at);
         }
         if (u16(b, i + 56) == 0xef53 && u32(b, i + 24) <= 6) {

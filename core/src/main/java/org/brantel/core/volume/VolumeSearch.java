@@ -33,6 +33,8 @@ import org.brantel.core.source.Source;
 public final class VolumeSearch {
 
     private static final long USUAL = 1 << 20;
+    /** How far into a volume its head may stand. */
+    private static final int[] HEADS = {0, 1024, 32 << 10, 64 << 10};
     private static final long TRACK = 63L * 512;
 
     private final Source source;
@@ -133,8 +135,8 @@ public final class VolumeSearch {
     }
 
     private void byHead(long place, List<Volumes.Found> known, List<Volumes.Found> found, RangeSet covered) throws IOException {
-        for (long start : new long[] {place, place - 1024, place - (64 << 10)}) {
-            if (take(standing(start), "its head at byte " + place, known, found, covered)) {
+        for (int head : HEADS) {
+            if (take(standing(place - head), "its head at byte " + place, known, found, covered)) {
                 return;
             }
         }

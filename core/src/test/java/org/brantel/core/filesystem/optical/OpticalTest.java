@@ -1,0 +1,73 @@
+package org.brantel.core.filesystem.optical;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import org.brantel.core.filesystem.FileSystem;
+import org.brantel.core.filesystem.FileSystems;
+import org.brantel.core.filesystem.FindingSink;
+import org.brantel.core.filesystem.Walk;
+import org.brantel.core.finding.Finding;
+import org.brantel.core.finding.Origin;
+import org.brantel.core.finding.Prognosis;
+import org.brantel.core.source.Range;
+import org.brantel.core.testing.FaultySource;
+import org.brantel.core.testing.Seeds;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class OpticalTest {
+
+    private final List<String> problems = new ArrayList<>();
+
+    private List<Finding> files(FaultySource source) throws IOException {
+        FileSystem volume = FileSystems.open(source, new Range(0, source.size()));
+        List<Finding> found = new ArrayList<>();
+        volume.walk(new Walk(0, true, new FindingSink() {
+            @Override
+            public void found(Finding finding) {
+                found.add(finding);
+            }
+
+            @Override
+            public void problem(String what) {
+                problems.add(what);
+            }
+        }, () -> false));
+        return found;
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"iso", "udf"})
+    void everyFileIsListedWithItsLongNameAndContent(String seed) throws IOException {
+        FaultySource source = new FaultySource(Seeds.volume(seed));
+        List<Finding> files = files(source);
+        assertThat(problems).isEmpty();
+        assertThat(files).hasSize(12).allMatch(f -> f.origin() == Origin.LIVE && f.prognosis() == Prognosis.WHOLE && f.modified() != null);
+        assertThat(files).extracting(Finding::path).contains("/plot/hive/a rather long name of a recording.bin", "/empty.log", "/mid.csv");
+        Finding note = files.stream().filter(f -> f.path().equals("/plot/note.txt")).findFirst().orElseThrow();
+        byte[] text = new byte[(int) note.size()];
+        assertThat(note.content(source).read(0, text, 0, text.length).isClean()).isTrue();
+        assertThat(new String(text)).isEqualTo("low water 4.2 m at noon\n");
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"iso", "udf"})
+    void aFolderThatWasNotReadIsToldAndTheOthersAreRead(String seed) throws IOException {
+        byte[] bytes = Seeds.volume(seed);
+        List<Finding> all = files(new FaultySource(bytes));
+        long folder = all.stream().filter(f -> f.path().equals("/plot/hive/f1.dat")).findFirst().orElseThrow().record().at() / 2048 * 2048;
+        List<Finding> files = files(new FaultySource(bytes, new Range(folder, 2048)));
+        assertThat(files).extracting(Finding::path).contains("/empty.log", "/mid.csv").doesNotContain("/plot/hive/f1.dat");
+        assertThat(problems).isNotEmpty();
+    }
+
+    @Test
+    void theLabelIsThatOfTheTreeThatIsRead() throws IOException {
+        FaultySource source = new FaultySource(Seeds.volume("iso"));
+        assertThat(FileSystems.open(source, new Range(0, source.size())).facts().label()).isEqualTo("SEED");
+    }
+}
