@@ -1,5 +1,5 @@
 #!/usr/bin/env bash
-# Makes the demo devices anew with the real mkfs tools (Debian: dosfstools, mtools). Run from anywhere.
+# Makes the demo devices anew with the real mkfs tools (Debian: dosfstools, mtools, e2fsprogs). Run from anywhere.
 # The images are FAT volumes of the coast of Skerrow; the fault plans beside them are written by hand.
 set -euo pipefail
 here=$(cd "$(dirname "${BASH_SOURCE[0]}")" && pwd)
@@ -60,7 +60,20 @@ mkfs.vfat -F 16 -s 4 -n EXHIBITION -i 45584849 "$work/exhibition.img" >/dev/null
 fill "$work/exhibition.img" "$work/content/moss"
 mdel -i "$work/exhibition.img" "::/Levels/Bog levels 2020.csv"
 
-for name in tide:tide-office-disk harbour:harbour-disk exhibition:exhibition-ssd moss:fennel-moss-stick theatre:little-quay-card hives:beekeepers-card weather:weather-post-card; do
+# A disk with a history: a volume that was made over an older one, and one that no table lists any more.
+truncate -s 88M "$work/lantern.img"
+mkfs.vfat -F 32 -s 1 -n LANTERN -i 4c414e54 --offset 2048 "$work/lantern.img" 45056 >/dev/null
+fill "$work/lantern.img@@1M" "$work/content/theatre"
+mkfs.vfat -F 32 -s 1 -n LIGHTROOM -i 4c494748 --offset 2048 "$work/lantern.img" 45056 >/dev/null
+fill "$work/lantern.img@@1M" "$work/content/hives"
+truncate -s 36M "$work/logbooks.img"
+mkfs.ext4 -q -F -b 1024 -L logbooks -U 4c4f4742-0000-4000-8000-000000000001 -E hash_seed=4c4f4742-0000-4000-8000-000000000002 -d "$work/content/weather" "$work/logbooks.img"
+dd if="$work/logbooks.img" of="$work/lantern.img" bs=1M seek=48 conv=notrunc status=none
+# One entry of a master boot record: FAT32, 90112 sectors from sector 2048.
+printf '\x00\xfe\xff\xff\x0c\xfe\xff\xff\x00\x08\x00\x00\x00\x60\x01\x00' | dd of="$work/lantern.img" bs=1 seek=446 conv=notrunc status=none
+printf '\x55\xaa' | dd of="$work/lantern.img" bs=1 seek=510 conv=notrunc status=none
+
+for name in lantern:lantern-room-disk tide:tide-office-disk harbour:harbour-disk exhibition:exhibition-ssd moss:fennel-moss-stick theatre:little-quay-card hives:beekeepers-card weather:weather-post-card; do
     gzip -9nc "$work/${name%%:*}.img" > "$here/devices/${name##*:}.img.gz"
 done
 ls -l "$here/devices"

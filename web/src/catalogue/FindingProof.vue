@@ -2,14 +2,16 @@
 import { onMounted, ref, useTemplateRef } from 'vue'
 import { Refused, api } from '@/api/client'
 import type { CatalogueLine, Preview } from '@/api/types'
-import { bytes, count, percent, size } from '@/format/format'
+import { bytes, count, dateAndTime, percent, size } from '@/format/format'
 import FillGauge from '@/instruments/FillGauge.vue'
+import EvidenceChain from './EvidenceChain.vue'
 
 const props = defineProps<{ number: string; line: CatalogueLine }>()
 
 const box = useTemplateRef<HTMLElement>('box')
 const preview = ref<Preview>()
 const trouble = ref('')
+const explained = ref(false)
 const path = `/api/cases/${props.number}/catalogue/${props.line.id}`
 void api.get<Preview>(`${path}/preview`).then((p) => (preview.value = p), (e: unknown) => {
   trouble.value = e instanceof Refused ? e.message : 'The preview could not be fetched.'
@@ -29,14 +31,19 @@ onMounted(() => box.value?.scrollIntoView({ block: 'nearest' }))
       <p class="f g8"><FillGauge :prognosis="line.prognosis" :share="line.size ? line.provenBytes / line.size : 1" :height="34" />
         <span><b>{{ line.prognosis }}</b>: {{ percent(line.provenBytes, line.size) }} of its bytes are in the image<br /><span class="xs mu">score {{ line.score }} of 100</span></span></p>
       <ul class="s"><li v-for="r in line.reasons" :key="r">{{ r }}</li></ul>
+      <button type="button" class="linkish s" :aria-expanded="explained" @click="explained = !explained">{{ explained ? 'Hide the evidence' : 'Show the evidence' }}</button>
     </div>
     <dl class="kv where">
       <dt>Size</dt><dd>{{ bytes(line.size) }}</dd>
       <dt>Found</dt><dd>{{ line.origins.join(', ') }}; sessions {{ line.sessions.join(', ') }}</dd>
       <template v-if="line.places.length > 1"><dt>Also at</dt><dd v-for="p in line.places.filter((p) => p !== line.path)" :key="p" class="m xs">{{ p }}</dd></template>
-      <dt>Extents</dt><dd class="m xs"><span v-for="e in line.extents.slice(0, 6)" :key="e.offset" class="ext">{{ count(e.offset) }} + {{ size(e.length) }}</span><span v-if="line.extents.length > 6">and {{ line.extents.length - 6 }} more</span></dd>
+      <dt>Extents</dt><dd class="m xs"><span v-for="(e, i) in line.extents.slice(0, 6)" :key="i" class="ext">{{ e.offset < 0 ? 'hole' : count(e.offset) }} + {{ size(e.length) }}</span><span v-if="line.extents.length > 6">and {{ line.extents.length - 6 }} more</span></dd>
+      <template v-if="line.record.attributes.length"><dt>Attributes</dt><dd>{{ line.record.attributes.join(', ') }}</dd></template>
+      <template v-if="line.record.deleted"><dt>Deleted</dt><dd>{{ dateAndTime(line.record.deleted) }}</dd></template>
+      <template v-if="line.record.trashedFrom"><dt>Was at</dt><dd class="m xs">{{ line.record.trashedFrom }}</dd></template>
       <dt>SHA-256</dt><dd class="m xs hash">{{ line.sha256 ?? 'not fully read' }}</dd>
     </dl>
+    <EvidenceChain v-if="explained" class="evidence" :number="number" :line="line.id" />
   </div>
 </template>
 
@@ -49,6 +56,7 @@ onMounted(() => box.value?.scrollIntoView({ block: 'nearest' }))
 .why li { padding-left: 12px; text-indent: -12px; }
 .why li::before { content: '– '; }
 .ext { display: block; }
+.evidence { grid-column: 1 / -1; }
 .hash { overflow-wrap: anywhere; }
 .where { align-content: start; }
 .kv dd { grid-column: 2; }

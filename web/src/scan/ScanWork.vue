@@ -5,11 +5,12 @@ import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import { useLive } from '@/api/live'
 import type { Docket, ScanView } from '@/api/types'
-import { count, dayAndTime, duration, size } from '@/format/format'
+import { count, dayAndTime, duration } from '@/format/format'
 import RefusedNote from '@/shell/RefusedNote.vue'
 import { useKeys } from '@/shell/keys'
+import VolumeFacts from './VolumeFacts.vue'
 import VolumeStrata from './VolumeStrata.vue'
-import { kindRows, phaseWords, shareDone } from './counts'
+import { isSound, kindRows, phaseWords, scopeWords, shareDone } from './counts'
 
 const props = defineProps<{ docket: Docket }>()
 const emit = defineEmits<{ changed: [] }>()
@@ -21,24 +22,39 @@ const METHODS = [
 ]
 const scans = useLive(() => api.get<ScanView[]>(`/api/cases/${props.docket.number}/scans`), (what, c) => c === props.docket.number && what === 'scan')
 const method = ref('both')
+const search = ref(true)
+const volume = ref<number>()
+const openVolume = ref<number>()
 const acting = useAction()
 const sessions = computed(() => scans.data.value ?? [])
 const latest = computed(() => sessions.value.at(-1))
 const running = computed(() => latest.value?.state === 'running' || latest.value?.state === 'waiting')
-const report = computed(() => [...sessions.value].reverse().find((s) => s.report)?.report)
+const paused = computed(() => running.value && latest.value?.asked === 'pause')
+const reported = computed(() => [...sessions.value].reverse().find((s) => s.report))
+const report = computed(() => reported.value?.report)
+const shown = computed(() => report.value?.volumes.find((v) => v.index === openVolume.value))
+const prognoses = computed(() => Object.entries((running.value ? latest.value?.counts.prognoses : report.value?.prognoses) ?? {}))
 const kinds = computed(() => kindRows(running.value ? (latest.value?.counts.kinds ?? {}) : (report.value?.kinds ?? {})))
 const origins = computed(() => Object.entries(running.value ? (latest.value?.counts.origins ?? {}) : (report.value?.origins ?? {})))
 
 async function start(): Promise<void> {
-  if (await acting.run(() => api.post(`/api/cases/${props.docket.number}/scans`, { method: method.value }))) {
+  if (await acting.run(() => api.post(`/api/cases/${props.docket.number}/scans`, { method: method.value, volume: volume.value, search: search.value }))) {
     await scans.refresh()
     emit('changed')
   }
 }
-async function stop(): Promise<void> {
-  if (latest.value && (await acting.run(() => api.post(`/api/scans/${latest.value!.id}/stop`)))) await scans.refresh()
+async function ask(what: 'stop' | 'pause' | 'resume'): Promise<void> {
+  if (latest.value && (await acting.run(() => api.post(`/api/scans/${latest.value!.id}/${what}`)))) await scans.refresh()
 }
-useKeys([{ key: 'N', does: 'new session', run: () => void (running.value || start()) }])
+function scanAlone(index: number): void {
+  volume.value = index
+  method.value = 'structure'
+  void start()
+}
+useKeys([
+  { key: 'N', does: 'new session', run: () => void (running.value || start()) },
+  { key: ' ', does: 'pause, go on', run: () => void (running.value && ask(paused.value ? 'resume' : 'pause')) },
+])
 </script>
 
 <template>
@@ -52,37 +68,48 @@ useKeys([{ key: 'N', does: 'new session', run: () => void (running.value || star
         <div class="fig"><b>{{ count(latest.shared) }}</b><span>known before</span></div>
         <div v-if="latest.report" class="fig"><b>{{ duration(latest.report.seconds) }}</b><span>taken</span></div>
         <span class="sp" />
-        <button v-if="running" type="button" class="btn btn-stop" :disabled="acting.busy.value || !!latest.asked" @click="stop">Stop</button>
+        <template v-if="running">
+          <button type="button" class="btn btn-quiet" :disabled="acting.busy.value || latest.asked === 'stop'" @click="ask(paused ? 'resume' : 'pause')">{{ paused ? 'Go on' : 'Pause' }}</button>
+          <button type="button" class="btn btn-stop" :disabled="acting.busy.value || latest.asked === 'stop'" @click="ask('stop')">Stop</button>
+        </template>
         <RouterLink v-else-if="latest.state === 'done' || latest.state === 'stopped'" class="btn btn-primary" :to="`/cases/${docket.number}/selection`">Open catalogue</RouterLink>
       </div>
       <div class="bar verd" role="progressbar" aria-label="Scan" :aria-valuenow="Math.floor(100 * shareDone(latest))" aria-valuemin="0" aria-valuemax="100"><i :style="{ width: `${100 * shareDone(latest)}%` }" /></div>
+      <p v-if="running && latest.counts.folder" class="xs mu m folder">{{ latest.counts.folder }}</p>
+      <p v-if="reported === latest && report && isSound(report)" class="sheet sound s"><b>Nothing is lost here.</b> Every volume is sound and every file is listed and whole: copy them straight.</p>
       <p v-if="latest.trouble" class="refused" role="alert">{{ latest.trouble }} The image is untouched; start another session.</p>
     </template>
     <form v-if="!running" class="sheet new" @submit.prevent="start">
       <b>{{ latest ? 'Another session' : 'Scan the image' }}</b>
       <label v-for="m in METHODS" :key="m.code" class="s"><input v-model="method" type="radio" name="method" class="form-check-input" :value="m.code" /> <b>{{ m.label }}</b> <span class="mu">{{ m.words }}</span></label>
+      <label v-if="report && report.volumes.length > 1" class="s">in <select v-model="volume" class="form-select form-select-sm inline"><option :value="undefined">the whole medium</option><option v-for="v in report.volumes.filter((v) => v.state !== 'earlier' && !v.unread)" :key="v.index" :value="v.index">{{ v.label || `volume ${v.index}` }}</option></select></label>
+      <label v-if="method !== 'carve'" class="s"><input v-model="search" type="checkbox" class="form-check-input" /> search what is free <span class="mu">for lost volumes and records of before a format</span></label>
       <BButton type="submit" :variant="latest ? undefined : 'primary'" :class="latest ? 'btn-quiet' : ''" :disabled="acting.busy.value">Start scanning <span class="kbd">N</span></BButton>
     </form>
     <RefusedNote :refused="acting.refused.value" />
     <section v-if="sessions.length" aria-labelledby="h-sessions">
       <div class="hd"><h2 id="h-sessions">Sessions</h2><span class="mu">each joins the one catalogue</span></div>
       <table class="rows">
-        <thead><tr><th>session</th><th>method</th><th>state</th><th class="n">findings</th><th class="n">added</th><th class="n">shared</th><th class="n">problems</th><th>started</th></tr></thead>
-        <tbody><tr v-for="s in sessions" :key="s.id"><td class="m">{{ s.id }}</td><td>{{ s.method }}</td><td>{{ s.state }}</td><td class="n">{{ count(s.report?.findings ?? s.counts.findings) }}</td><td class="n">+{{ count(s.added) }}</td><td class="n">{{ count(s.shared) }}</td><td class="n">{{ s.report?.problems.length ?? '–' }}</td><td class="mu nw">{{ dayAndTime(s.startedAt) }} by {{ s.who }}</td></tr></tbody>
+        <thead><tr><th>session</th><th>method</th><th>where</th><th>state</th><th class="n">findings</th><th class="n">added</th><th class="n">shared</th><th class="n">problems</th><th>started</th></tr></thead>
+        <tbody><tr v-for="s in sessions" :key="s.id"><td class="m">{{ s.id }}</td><td>{{ s.method }}</td><td>{{ scopeWords(s) }}</td><td>{{ s.state }}</td><td class="n">{{ count(s.report?.findings ?? s.counts.findings) }}</td><td class="n">+{{ count(s.added) }}</td><td class="n">{{ count(s.shared) }}</td><td class="n">{{ s.report?.problems.length ?? '–' }}</td><td class="mu nw">{{ dayAndTime(s.startedAt) }} by {{ s.who }}</td></tr></tbody>
       </table>
     </section>
+    <section v-if="report" aria-labelledby="h-volumes">
+      <div class="hd"><h2 id="h-volumes">Volumes</h2><span class="mu">what lies under what; the bar is the share that is whole</span></div>
+      <VolumeStrata :report="report" :open="openVolume" @open="(index) => (openVolume = index)" />
+      <VolumeFacts v-if="shown" :volume="shown" :report="report" :busy="running || acting.busy.value" @scan="scanAlone(shown.index)" />
+    </section>
     <div v-if="report || kinds.length" class="two">
-      <section aria-labelledby="h-volumes">
-        <div class="hd"><h2 id="h-volumes">Volumes</h2><span class="mu">{{ report ? size(report.size) : '' }}</span></div>
-        <VolumeStrata v-if="report" :volumes="report.volumes" :medium="report.size" />
+      <section :aria-label="report?.problems.length ? 'Problems' : 'What was passed over'">
         <template v-if="report?.problems.length">
-          <div class="hd problems"><h2>Problems</h2><span class="mu">what was malformed, and where</span></div>
+          <div class="hd"><h2>Problems</h2><span class="mu">what was malformed, and where</span></div>
           <ul class="s"><li v-for="p in report.problems.slice(0, 20)" :key="p">{{ p }}</li></ul>
         </template>
+        <p v-if="report && !report.problems.length" class="s mu">Nothing that was read is malformed.</p>
         <p v-if="report?.rejected" class="xs mu problems">{{ count(report.rejected) }} starts looked like a kind but failed its check; they are not findings.</p>
       </section>
       <section aria-labelledby="h-kinds">
-        <div class="hd"><h2 id="h-kinds">Kinds</h2><span class="mu">{{ origins.map(([o, n]) => `${count(n)} ${o}`).join(', ') }}</span></div>
+        <div class="hd"><h2 id="h-kinds">Kinds</h2><span class="mu">{{ [...origins, ...prognoses].map(([o, n]) => `${count(n)} ${o}`).join(', ') }}</span></div>
         <table class="rows"><tbody><tr v-for="k in kinds" :key="k.kind"><td>{{ k.kind }}</td><td class="n">{{ count(k.count) }}</td><td class="share"><i :style="{ width: `${100 * k.share}%` }" /></td></tr></tbody></table>
         <p v-if="!kinds.length" class="empty">{{ running ? 'Nothing yet.' : 'Nothing was found. That is a result: the medium holds no file that the engine knows.' }}</p>
       </section>
@@ -95,6 +122,9 @@ useKeys([{ key: 'N', does: 'new session', run: () => void (running.value || star
 .fig.big b { font-size: 28px; line-height: 30px; }
 .new { display: flex; flex-wrap: wrap; gap: 6px 18px; align-items: center; padding: 9px 12px; }
 .two { display: grid; grid-template-columns: 1fr 1fr; gap: 24px; }
+.inline { display: inline-block; width: auto; }
+.folder { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; margin: -8px 0 0; }
+.sound { padding: 9px 12px; border-left: 4px solid var(--verd); }
 .problems { margin-top: 12px; }
 .share { width: 55%; }
 .share i { display: block; height: 10px; background: var(--tint); border-left: 2px solid var(--ink); }

@@ -1,24 +1,45 @@
 <script setup lang="ts">
-import type { Volume } from '@/api/types'
-import { bytes, size } from '@/format/format'
-import { columnOf } from './counts'
+import { computed } from 'vue'
+import type { ScanReport } from '@/api/types'
+import { bytes, percent, size } from '@/format/format'
+import { holds, rowName, strataOf, wholeShare } from './strata'
 
-defineProps<{ volumes: Volume[]; /** Bytes of the medium. */ medium: number }>()
+const props = defineProps<{ report: ScanReport; /** Index of the volume whose facts are shown. */ open: number | undefined }>()
+const emit = defineEmits<{ /** A volume was chosen, or the open one again. */ open: [index: number | undefined] }>()
+
+const strata = computed(() => strataOf(props.report))
+const rows = computed(() => [...new Set(strata.value.map((s) => s.row))].map((row) => ({ row, name: rowName(row), boxes: strata.value.filter((s) => s.row === row) })))
 </script>
 
 <template>
-  <div v-if="volumes.length" class="strata" role="list" aria-label="Volumes by place">
-    <div v-for="v in volumes" :key="v.index" role="listitem" class="volume" :class="v.state" :style="{ marginLeft: `${100 * columnOf(v, medium).left}%`, width: `${100 * columnOf(v, medium).width}%` }">
-      <p class="b">{{ v.label || `volume ${v.index}` }}</p>
-      <p class="s mu" :title="bytes(v.lengthBytes)">{{ v.fs.toUpperCase() }}, {{ v.state }}, {{ size(v.lengthBytes) }}</p>
-      <p class="xs mu">clusters of {{ size(v.clusterBytes) }}; found by {{ v.foundBy }}</p>
+  <div v-if="strata.length" class="strata" role="group" aria-label="Volumes by place, generations below each other">
+    <div class="scale m xs mu" aria-hidden="true"><span>0</span><span :title="bytes(report.size)">{{ size(report.size) }}</span></div>
+    <div v-for="r in rows" :key="r.row" class="row">
+      <span class="xs mu">{{ r.name }}</span>
+      <div class="boxes">
+        <button
+          v-for="s in r.boxes" :key="s.volume.index" type="button" class="volume" :class="[s.volume.state, { open: s.volume.index === open }]"
+          :style="{ left: `${100 * s.left}%`, width: `calc(${100 * s.width}% - 6px)` }" :aria-pressed="s.volume.index === open" @click="emit('open', s.volume.index === open ? undefined : s.volume.index)"
+        >
+          <b>{{ s.volume.label || `volume ${s.volume.index}` }}</b>
+          <span class="xs">{{ s.volume.fs.toUpperCase() }}, {{ s.volume.state }}, {{ size(s.volume.lengthBytes) }}</span>
+          <span class="xs mu">{{ holds(s.volume, s.counts) }}</span>
+          <span v-if="wholeShare(s.counts) !== undefined" class="whole" :title="`${percent(s.counts?.prognoses.whole ?? 0, s.counts?.findings ?? 0)} whole`"><i :style="{ width: `${100 * (wholeShare(s.counts) ?? 0)}%` }" /></span>
+        </button>
+      </div>
     </div>
   </div>
   <p v-else class="empty">No volume that can be read. Content can still be found by carving.</p>
 </template>
 
 <style scoped>
-.strata { border-top: 2px solid var(--line-2); padding-top: 6px; display: grid; gap: 6px; }
-.volume { min-width: 200px; border: 1.5px solid var(--ink); border-top-width: 4px; background: var(--sheet); padding: 8px 10px; }
-.volume.lost, .volume.earlier { border-style: dashed; border-top-width: 1.5px; background: var(--well); }
+.scale { display: flex; justify-content: space-between; margin-left: 56px; border-bottom: 2px solid var(--ink); padding-bottom: 1px; }
+.row { display: grid; grid-template-columns: 56px 1fr; padding-top: 6px; }
+.boxes { position: relative; height: 92px; }
+.volume { position: absolute; top: 0; bottom: 0; display: grid; gap: 1px; align-content: start; text-align: left; color: inherit; border: 1.5px solid var(--ink); border-top-width: 4px; background: var(--sheet); padding: 5px 8px 12px; overflow: hidden; }
+.volume span, .volume b { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+.volume.lost, .volume.earlier { border-style: dashed; border-top-width: 1.5px; background: var(--well); padding-top: 7px; }
+.volume.open { box-shadow: 0 0 0 3px var(--verd); }
+.volume .whole { position: absolute; left: 8px; right: 8px; bottom: 5px; height: 5px; border: 1px solid var(--ink); }
+.whole i { display: block; height: 100%; background: var(--ink); }
 </style>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import type { ScanView, Volume } from '@/api/types'
-import { columnOf, kindRows, phaseWords, shareDone } from './counts'
+import type { ScanReport, ScanView } from '@/api/types'
+import { isSound, kindRows, phaseWords, scopeWords, shareDone } from './counts'
 
 const scan = (part: Partial<ScanView>) => ({ state: 'running', phase: 'content', done: 3, total: 4, ...part }) as ScanView
 
@@ -25,9 +25,23 @@ describe('a scan session', () => {
   })
 })
 
-describe('a volume', () => {
-  it('never leaves the medium, whatever its boot sector claims', () => {
-    expect(columnOf({ startByte: 0, lengthBytes: 200 } as Volume, 100)).toEqual({ left: 0, width: 1 })
-    expect(columnOf({ startByte: 500, lengthBytes: 200 } as Volume, 100).left).toBe(1)
+describe('what a session looked at and came to', () => {
+  it('says where it looks', () => {
+    expect(scopeWords({ method: 'both', search: true, volume: undefined })).toBe('whole medium')
+    expect(scopeWords({ method: 'structure', search: false, volume: 2 })).toBe('volume 2, records only')
+    expect(scopeWords({ method: 'carve', search: false, volume: undefined })).toBe('whole medium')
+  })
+  it('rests when it was asked to', () => {
+    expect(phaseWords(scan({ asked: 'pause' }))).toBe('paused')
+    expect(phaseWords(scan({ phase: 'search' }))).toBe('searching what is free')
+  })
+  it('calls a medium sound only when nothing at all is wrong with it', () => {
+    const report = { findings: 26, origins: { live: 26 }, prognoses: { whole: 26 }, problems: [], volumes: [{ state: 'live' }] } as unknown as ScanReport
+    expect(isSound(report)).toBe(true)
+    expect(isSound({ ...report, origins: { live: 25, deleted: 1 } })).toBe(false)
+    expect(isSound({ ...report, prognoses: { whole: 25, gapped: 1 } })).toBe(false)
+    expect(isSound({ ...report, problems: ['The chain breaks.'] })).toBe(false)
+    expect(isSound({ ...report, volumes: [{ state: 'lost' }] } as unknown as ScanReport)).toBe(false)
+    expect(isSound({ ...report, findings: 0, prognoses: {} })).toBe(false)
   })
 })

@@ -1,4 +1,4 @@
-import type { ScanView, Volume } from '@/api/types'
+import type { ScanReport, ScanView } from '@/api/types'
 
 /** Findings of a session by kind, most first. */
 export function kindRows(kinds: Readonly<Record<string, number>>): { kind: string; count: number; share: number }[] {
@@ -10,15 +10,15 @@ export function kindRows(kinds: Readonly<Record<string, number>>): { kind: strin
 const PHASES: Record<string, string> = {
   waiting: 'waiting for a free worker',
   records: 'reading file-system records',
+  search: 'searching what is free',
   content: 'looking at content',
-  hashes: 'hashing what was found',
   catalogue: 'joining the catalogue',
   done: 'done',
 }
 
 /** What a session is doing, in words. */
 export function phaseWords(s: ScanView): string {
-  if (s.asked && s.state === 'running') return 'stopping'
+  if (s.asked && s.state === 'running') return s.asked === 'pause' ? 'paused' : 'stopping'
   return s.state === 'running' || s.state === 'waiting' ? (PHASES[s.phase] ?? s.phase) : s.state
 }
 
@@ -27,8 +27,14 @@ export function shareDone(s: ScanView): number {
   return s.total > 0 ? Math.min(1, s.done / s.total) : 0
 }
 
-/** A volume's column: where it begins and how wide it is, as shares of the medium. */
-export function columnOf(volume: Volume, mediumBytes: number): { left: number; width: number } {
-  const left = Math.min(1, volume.startByte / mediumBytes)
-  return { left, width: Math.max(0.02, Math.min(1 - left, volume.lengthBytes / mediumBytes)) }
+/** Where a session looks, in words. */
+export function scopeWords(s: Pick<ScanView, 'volume' | 'search' | 'method'>): string {
+  const where = s.volume === undefined || s.volume === null ? 'whole medium' : `volume ${s.volume}`
+  return s.method === 'carve' || s.search ? where : `${where}, records only`
+}
+
+/** Whether a session says that there is nothing to recover: every volume sound, every file listed and whole. */
+export function isSound(report: ScanReport): boolean {
+  const others = Object.entries(report.origins).some(([origin, n]) => origin !== 'live' && n > 0)
+  return report.findings > 0 && !others && (report.prognoses.whole ?? 0) === report.findings && report.problems.length === 0 && report.volumes.every((v) => v.state === 'live')
 }

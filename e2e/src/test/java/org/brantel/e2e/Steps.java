@@ -5,6 +5,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
 import java.io.InputStream;
@@ -29,6 +30,13 @@ final class Steps {
 
     Locator link(String name) {
         return page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(name)).first();
+    }
+
+    /** A link that appears when long work is done. */
+    Locator patiently(String name) {
+        Locator link = link(name);
+        assertThat(link).isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(240_000));
+        return link;
     }
 
     void signIn(String login, String password) {

@@ -33,6 +33,7 @@ final class FindingsLog implements Closeable {
     private final Map<String, Long> kinds = new TreeMap<>();
     private final Map<String, Long> origins = new TreeMap<>();
     private final Map<String, Long> prognoses = new TreeMap<>();
+    private final Map<Integer, VolumeCounts> volumes = new TreeMap<>();
     private final BitSet joined = new BitSet();
     private List<Finding> batch = new ArrayList<>(BATCH);
     private volatile IOException failed;
@@ -77,6 +78,9 @@ final class FindingsLog implements Closeable {
         kinds.merge(numbered.kind(), 1L, Long::sum);
         origins.merge(numbered.origin().word(), 1L, Long::sum);
         prognoses.merge(numbered.prognosis().word(), 1L, Long::sum);
+        if (numbered.volume() != null) {
+            volumes.put(numbered.volume(), volumes.computeIfAbsent(numbered.volume(), VolumeCounts::none).with(numbered));
+        }
         batch.add(numbered);
         if (batch.size() == BATCH) {
             hand(batch);
@@ -119,6 +123,10 @@ final class FindingsLog implements Closeable {
 
     Map<String, Long> origins() {
         return origins;
+    }
+
+    List<VolumeCounts> volumes() {
+        return List.copyOf(volumes.values());
     }
 
     Map<String, Long> prognoses() {

@@ -240,6 +240,6 @@ public final class Scan {
         return new ScanReport(ScanReport.FORMAT, ScanReport.VERSION, Engine.VERSION, source.description(),
                 source.identity(), source.size(), plan.method().word(), scope, started.toString(), seconds, finished,
                 volumes.stream().map(Volumes.Found::volume).distinct().toList(), log.count(), log.kinds(), log.origins(), log.prognoses(),
-                rejected, log.joined(), problems);
+                rejected, log.joined(), log.volumes(), problems);
     }
 }

@@ -49,6 +49,8 @@ class CatalogueLine {
     private String reasons;
     private String extents;
     private String encoding;
+    private Integer volume;
+    private Long toldBy;
     private Long recordAt;
     private String attributes;
     private Instant deleted;
@@ -72,7 +74,7 @@ class CatalogueLine {
         this.sessions = ",";
         this.places = "[]";
         this.wanted = ",";
-        take(finding, imagingId, proven);
+        take(finding, imagingId, session, proven);
         support(finding, session);
     }
 
@@ -81,13 +83,15 @@ class CatalogueLine {
         boolean better = path == null && finding.path() != null
                 || (path == null) == (finding.path() == null) && finding.score() > score;
         if (better) {
-            take(finding, fromImaging, proven);
+            take(finding, fromImaging, session, proven);
         }
         support(finding, session);
     }
 
-    private void take(Finding f, Long fromImaging, long proven) {
+    private void take(Finding f, Long fromImaging, long session, long proven) {
         imagingId = fromImaging;
+        volume = f.volume();
+        toldBy = session;
         path = f.path();
         name = f.name();
         kind = f.kind();
@@ -145,6 +149,11 @@ class CatalogueLine {
         return id;
     }
 
+    /** The session that speaks for the line; null for lines of before that was kept. */
+    Long toldBy() {
+        return toldBy;
+    }
+
     Long imagingId() {
         return imagingId;
     }
@@ -181,7 +190,7 @@ class CatalogueLine {
 
     /** As the engine knows it; its number is the line's. */
     Finding finding() {
-        return new Finding(id, null, path, name, size, kind, Origin.LIVE, prognosis, score,
+        return new Finding(id, volume, path, name, size, kind, Origin.LIVE, prognosis, score,
                 Arrays.asList(read(reasons, String[].class)), extentList(), Packing.ofWord(encoding), created, modified, accessed, sha256, null, null, note, record());
     }
 

@@ -5,6 +5,7 @@ import jakarta.persistence.criteria.CriteriaBuilder;
 import jakarta.persistence.criteria.CriteriaQuery;
 import jakarta.persistence.criteria.Predicate;
 import jakarta.persistence.criteria.Root;
+import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -42,7 +43,8 @@ public class Catalogues {
     public record Merged(long added, long shared) { }
 
     /** A selected line as the engine knows it, and the image that holds it. */
-    public record Selected(Finding finding, long imagingId) { }
+    /** @param toldBy the scan session that speaks for it; null where that was not kept */
+    public record Selected(Finding finding, long imagingId, @Nullable Long toldBy) { }
 
     private static final int BATCH = 500;
     private static final int PAGE = 200;
@@ -225,7 +227,7 @@ public class Catalogues {
     @Transactional(readOnly = true)
     public List<Selected> selected(String number) {
         return lines.findByCaseIdAndSelectedTrueOrderById(cases.id(number)).stream()
-                .map(l -> new Selected(l.finding(), l.imagingId())).toList();
+                .map(l -> new Selected(l.finding(), l.imagingId(), l.toldBy())).toList();
     }
 
     @Transactional(readOnly = true)
@@ -242,9 +244,9 @@ public class Catalogues {
     }
 
     @Transactional(readOnly = true)
-    Selected line(String number, long id) {
+    public Selected line(String number, long id) {
         return lines.findByCaseIdAndIdIn(cases.id(number), List.of(id)).stream().findFirst()
-                .map(l -> new Selected(l.finding(), l.imagingId()))
+                .map(l -> new Selected(l.finding(), l.imagingId(), l.toldBy()))
                 .orElseThrow(() -> Refusal.missing("There is no line " + id + " in this catalogue."));
     }
 }

@@ -73,6 +73,7 @@ class DemoLab {
         parishHall();
         ferryOffice();
         surveyBoat();
+        lanternRoom();
         story.begin(hives, weather);
     }
 
@@ -141,6 +142,18 @@ class DemoLab {
                 List.of(CaseForm.Wanted.of("the readings of five years", List.of("sheet"), "Readings/*", 5, true),
                         CaseForm.Wanted.of("pictures of the mast in the gale", List.of("image"), "Mast/*", 6, false)));
         triage.decide(number, cases.docket(number).version(), "careful-imaging", "", COORDINATOR);
+    }
+
+    /** Formatted by mistake, and a second volume that its table lost. */
+    private void lanternRoom() {
+        String number = log("Corran Bay Lantern Room", "Isla Merrin", "0148 28 36", "lantern@skerrow.example",
+                CaseForm.Device.of("hdd", "Halden", "Reef 88", "HR8-31L-00264", "92.3 MB"),
+                "The disk of the lantern room was formatted last week and a few things were put on it; the logbooks' drive letter is gone.",
+                List.of(told("loss.event", "formatted"), told("symptom.appears", "files-missing"), told("symptom.noise", "none"), told("since.use", "little"),
+                        told("copy.backup", "none"), told("worth", "important")),
+                List.of(CaseForm.Wanted.of("pictures of the puppets that were lent to us", List.of("image"), "*puppet*", 8, true),
+                        CaseForm.Wanted.of("the weather readings in the logbooks", List.of("sheet"), "Readings/*", 5, true)));
+        triage.decide(number, cases.docket(number).version(), "image-then-scan", "", COORDINATOR);
     }
 
     private void lighthouse() {

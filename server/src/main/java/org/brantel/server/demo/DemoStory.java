@@ -63,7 +63,7 @@ class DemoStory {
     private void deliver(String number) throws IOException {
         read(number, "sim/beekeepers-card", "healthy");
         await(() -> bench.sessions(number).get(0).state().equals("done"));
-        scans.start(number, "both", ENGINEER);
+        scans.start(number, Scans.Scope.whole("both"), ENGINEER);
         await(() -> scans.sessions(number).get(0).state().equals("done"));
         catalogues.selectRecoverable(number);
         recoveries.start(number, COORDINATOR);

@@ -4,7 +4,9 @@ import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.locks.LockSupport;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
 import org.brantel.core.finding.Finding;
@@ -37,6 +39,7 @@ class ScanJob {
 
     private static final Logger LOG = LoggerFactory.getLogger(ScanJob.class);
     private static final int EVERY_MILLIS = 300;
+    private static final long PAUSE_NANOS = 200_000_000L;
 
     private final ScanSessions sessions;
     private final Bench bench;
@@ -74,10 +77,10 @@ class ScanJob {
         String number = cases.number(session.caseId());
         Path folder = settings.scans().resolve(number).resolve("scan-" + id).toAbsolutePath();
         change(id, number, s -> s.run(folder.toString()));
-        ScanPlan plan = new ScanPlan(ScanMethod.ofWord(session.method()), null, Set.of(), true, false, true);
+        ScanPlan plan = new ScanPlan(ScanMethod.ofWord(session.method()), session.scope().volume(), Set.of(), session.scope().search(), false, true);
         try (Source source = Sources.open(bench.image(session.imagingId()).file().toString())) {
             Watch watch = new Watch(id, number);
-            StopRequest stop = new StopRequest(serverStops, () -> sessions.findById(id).map(s -> s.asked() != null).orElse(true));
+            StopRequest stop = new StopRequest(serverStops, () -> stopAfterPauses(id, serverStops));
             ScanReport report = new Scan(source, plan, watch, clock).run(folder, stop);
             if (serverStops.getAsBoolean()) {
                 throw new Ticker.ServerStops("scan session " + id);
@@ -99,6 +102,18 @@ class ScanJob {
             change(id, number, s -> s.fail(e.getMessage(), clock.instant()));
             custody.record(number, CustodyService.MACHINE, "a scan failed", String.valueOf(e.getMessage()));
         }
+    }
+
+    /** Rests here for as long as the session is asked to pause: the engine asks between two records and between two blocks. */
+    private boolean stopAfterPauses(long id, BooleanSupplier serverStops) {
+        while (!serverStops.getAsBoolean()) {
+            Optional<ScanSession> session = sessions.findById(id);
+            if (session.isEmpty() || !ScanSession.PAUSE.equals(session.get().asked())) {
+                return session.isEmpty() || session.get().asked() != null;
+            }
+            LockSupport.parkNanos(PAUSE_NANOS);
+        }
+        return true;
     }
 
     private void change(long id, String number, Consumer<ScanSession> how) {

@@ -11,6 +11,7 @@ import jakarta.persistence.Table;
 import java.io.IOException;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Optional;
 import org.brantel.core.estimate.Measured;
 import org.brantel.core.json.Json;
 import org.brantel.core.scan.ScanReport;
@@ -20,6 +21,9 @@ import org.hibernate.annotations.DynamicUpdate;
 @Table(name = "scan_session")
 @DynamicUpdate
 class ScanSession {
+
+    static final String STOP = "stop";
+    static final String PAUSE = "pause";
 
     enum State { WAITING, RUNNING, DONE, STOPPED, FAILED }
 
@@ -35,6 +39,10 @@ class ScanSession {
     private String asked;
     @Column(updatable = false)
     private String method;
+    @Column(updatable = false)
+    private Integer volume;
+    @Column(updatable = false)
+    private boolean search;
     private String folder;
     private String phase;
     private long done;
@@ -52,10 +60,12 @@ class ScanSession {
 
     protected ScanSession() { }
 
-    ScanSession(Long caseId, Long imagingId, String method, String who, Instant startedAt) {
+    ScanSession(Long caseId, Long imagingId, Scans.Scope scope, String who, Instant startedAt) {
         this.caseId = caseId;
         this.imagingId = imagingId;
-        this.method = method;
+        this.method = scope.method();
+        this.volume = scope.volume();
+        this.search = scope.search();
         this.who = who;
         this.startedAt = startedAt;
         this.state = State.WAITING;
@@ -122,15 +132,28 @@ class ScanSession {
         return method;
     }
 
+    /** What it is to do. */
+    Scans.Scope scope() {
+        return new Scans.Scope(method, volume, search);
+    }
+
+    Optional<ScanReport> report() {
+        try {
+            return report == null ? Optional.empty() : Optional.of(Json.read(report, ScanReport.class, "report", "scan " + id));
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
     Measured measured() {
         return new Measured(method, "", true, total, Duration.between(startedAt, endedAt).toMillis() / 1000.0);
     }
 
     ScanView view(String caseNumber) {
         try {
-            return new ScanView(id, caseNumber, imagingId, state.name().toLowerCase(), asked, method, phase, done, total,
+            return new ScanView(id, caseNumber, imagingId, state.name().toLowerCase(), asked, method, volume, search, phase, done, total,
                     Json.read(counts, ScanView.Counts.class, "counts", "scan " + id),
-                    report == null ? null : Json.read(report, ScanReport.class, "report", "scan " + id), added, shared,
+                    report().orElse(null), added, shared,
                     trouble, who, startedAt, endedAt);
         } catch (IOException e) {
             throw new IllegalStateException(e);

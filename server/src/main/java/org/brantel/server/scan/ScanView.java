@@ -11,25 +11,34 @@ import org.brantel.core.scan.ScanReport;
  * A scan session as others see it.
  *
  * @param state  waiting, running, done, stopped, failed
- * @param phase  records, content, hashes, catalogue
+ * @param asked  stop or pause, until it is done; a session that was asked to pause rests until it is let go on
+ * @param volume only this one; null for the whole medium
+ * @param search whether it looks in what is free
+ * @param phase  records, search, content, catalogue
  * @param added  catalogue lines that are new with it
  * @param shared findings that were in the catalogue before
  */
-public record ScanView(long id, String caseNumber, long imagingId, String state, @Nullable String asked, String method,
+public record ScanView(long id, String caseNumber, long imagingId, String state, @Nullable String asked, String method, @Nullable Integer volume, boolean search,
                        String phase, long done, long total, Counts counts, @Nullable ScanReport report, long added,
                        long shared, @Nullable String trouble, String who, Instant startedAt, @Nullable Instant endedAt) {
 
-    /** Findings so far, by kind and by origin. */
-    public record Counts(long findings, Map<String, Long> kinds, Map<String, Long> origins) {
+    /** Findings so far, by kind, by origin and by prognosis, and the folder that the last one lay in. */
+    public record Counts(long findings, Map<String, Long> kinds, Map<String, Long> origins, Map<String, Long> prognoses, @Nullable String folder) {
+
+        public Counts {
+            prognoses = prognoses == null ? new TreeMap<>() : prognoses;
+        }
 
         Counts() {
-            this(0, new TreeMap<>(), new TreeMap<>());
+            this(0, new TreeMap<>(), new TreeMap<>(), new TreeMap<>(), null);
         }
 
         Counts with(Finding finding) {
             kinds.merge(finding.kind(), 1L, Long::sum);
             origins.merge(finding.origin().word(), 1L, Long::sum);
-            return new Counts(findings + 1, kinds, origins);
+            prognoses.merge(finding.prognosis().word(), 1L, Long::sum);
+            String path = finding.path();
+            return new Counts(findings + 1, kinds, origins, prognoses, path == null ? folder : path.substring(0, path.lastIndexOf('/') + 1));
         }
     }
 }

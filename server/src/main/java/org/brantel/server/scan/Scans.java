@@ -1,14 +1,18 @@
 package org.brantel.server.scan;
 
 import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
+import jakarta.annotation.Nullable;
 import java.time.Clock;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.brantel.core.estimate.Measured;
 import org.brantel.core.scan.ScanMethod;
+import org.brantel.core.scan.ScanReport;
+import org.brantel.core.volume.Volume;
 import org.brantel.server.bench.Bench;
 import org.brantel.server.custody.CustodyService;
 import org.brantel.server.intake.Cases;
@@ -46,10 +50,22 @@ public class Scans {
         this.clock = clock;
     }
 
+    /**
+     * @param volume only this one; null for the whole medium
+     * @param search look in what is free for lost volumes and for records of before a format
+     */
+    public record Scope(String method, @Nullable Integer volume, boolean search) {
+
+        /** The whole medium, searched. */
+        public static Scope whole(String method) {
+            return new Scope(method, null, true);
+        }
+    }
+
     @Transactional
-    public ScanView start(String number, String method, String who) {
+    public ScanView start(String number, Scope scope, String who) {
         try {
-            ScanMethod.ofWord(method);
+            ScanMethod.ofWord(scope.method());
         } catch (IllegalArgumentException e) {
             throw Refusal.badInput("method", e.getMessage());
         }
@@ -57,23 +73,46 @@ public class Scans {
         if (sessions.existsByCaseIdAndStateIn(caseId, AT_WORK)) {
             throw Refusal.conflict("A scan of " + number + " is running; wait for it, or stop it first.");
         }
-        ScanSession session = sessions.save(new ScanSession(caseId, bench.image(number).imagingId(), method, who, clock.instant()));
+        if (scope.volume() != null && volumes(caseId).stream().noneMatch(v -> v.index() == scope.volume())) {
+            throw Refusal.badInput("volume", "No session of " + number + " found a volume " + scope.volume() + "; scan the whole medium first.");
+        }
+        ScanSession session = sessions.save(new ScanSession(caseId, bench.image(number).imagingId(), scope, who, clock.instant()));
         cases.moveTo(number, Stage.SCANNING, who);
-        custody.record(number, who, "started a scan", "session " + session.id() + ", " + method);
+        custody.record(number, who, "started a scan", "session " + session.id() + ", " + scope.method() + (scope.volume() == null ? "" : ", volume " + scope.volume()));
         jobs.start(scanTask, session.id());
         events.changed(number, "scan");
         return session.view(number);
     }
 
+    private List<Volume> volumes(long caseId) {
+        List<ScanSession> all = sessions.findByCaseIdOrderById(caseId);
+        for (int i = all.size() - 1; i >= 0; i--) {
+            Optional<ScanReport> report = all.get(i).report();
+            if (report.isPresent()) {
+                return report.get().volumes();
+            }
+        }
+        return List.of();
+    }
+
+    /** What a session of a case came to; empty while it has not ended. */
+    @Transactional(readOnly = true)
+    Optional<ScanReport> report(String number, @Nullable Long id) {
+        long caseId = cases.id(number);
+        return id == null ? Optional.empty() : sessions.findById(id).filter(s -> s.caseId() == caseId).flatMap(ScanSession::report);
+    }
+
+    /** @param what of {@link ScanSession}; null to go on */
     @Transactional
-    ScanView stop(long id, String who) {
+    ScanView ask(long id, @Nullable String what, String who) {
         ScanSession session = sessions.findById(id).orElseThrow(() -> Refusal.missing("There is no scan session " + id + "."));
         String number = cases.number(session.caseId());
         if (!AT_WORK.contains(session.state())) {
-            throw Refusal.conflict("This scan is not running, so there is nothing to stop.");
+            throw Refusal.conflict("This scan is not running, so there is nothing to stop, pause or resume.");
         }
-        session.ask("stop");
-        custody.record(number, who, "asked to stop a scan", "session " + id);
+        session.ask(what);
+        custody.record(number, who, what == null ? "let a scan go on" : "asked to " + what + " a scan", "session " + id);
+        events.changed(number, "scan");
         return session.view(number);
     }
 

@@ -45,8 +45,10 @@ public final class LostFolders implements FileSystem {
     private final TreeMap<Long, Long> folders;
     private final TreeSet<Long> pieces;
     private final Origin origin;
+    private final Range place;
 
-    private LostFolders(Source source, BootSector boot, List<Range> free, TreeMap<Long, Long> folders, TreeSet<Long> pieces, Origin origin) {
+    private LostFolders(Source source, BootSector boot, Range place, List<Range> free, TreeMap<Long, Long> folders, TreeSet<Long> pieces, Origin origin) {
+        this.place = place;
         this.source = source;
         this.boot = boot;
         this.free = free;
@@ -74,7 +76,7 @@ public final class LostFolders implements FileSystem {
         firsts.removeAll(others);
         List<LostFolders> lost = new ArrayList<>();
         BootSector clusters = BootSector.ofClusters(boot.dataStart(), boot.clusterBytes(), boot.clusters(), boot.fatBits());
-        build(source, clusters, own, free, known, firsts, entries, over.facts().made()).ifPresent(lost::add);
+        build(source, clusters, over.facts().place(), own, free, known, firsts, entries, over.facts().made()).ifPresent(lost::add);
         while (others.size() > 1) {
             Optional<Geometry> geometry = vote(others);
             if (geometry.isEmpty()) {
@@ -83,7 +85,8 @@ public final class LostFolders implements FileSystem {
             Geometry g = geometry.get();
             List<First> agreeing = others.stream().filter(f -> g.clusterAt(f.place()) == f.cluster()).toList();
             long count = Math.min(0x0ffffff5, (source.size() - g.dataStart()) / g.clusterBytes());
-            build(source, BootSector.ofClusters(g.dataStart(), g.clusterBytes(), (int) count, boot.fatBits()), g, free, known, agreeing, entries, null)
+            BootSector counting = BootSector.ofClusters(g.dataStart(), g.clusterBytes(), (int) count, boot.fatBits());
+            build(source, counting, new Range(counting.start(), counting.lengthBytes()), g, free, known, agreeing, entries, null)
                     .ifPresent(lost::add);
             others.removeAll(agreeing);
         }
@@ -100,28 +103,29 @@ public final class LostFolders implements FileSystem {
         Geometry g = geometry.get();
         List<First> agreeing = firsts.stream().filter(f -> g.clusterAt(f.place()) == f.cluster()).toList();
         int count = (int) Math.min(0x0ffffff5, (source.size() - g.dataStart()) / g.clusterBytes());
-        return build(source, BootSector.ofClusters(g.dataStart(), g.clusterBytes(), count, 32), g, free, new RangeSet(), agreeing, entries, null);
+        BootSector counting = BootSector.ofClusters(g.dataStart(), g.clusterBytes(), count, 32);
+        return build(source, counting, new Range(counting.start(), counting.lengthBytes()), g, free, new RangeSet(), agreeing, entries, null);
     }
 
-    private static Optional<LostFolders> build(Source source, BootSector clusters, Geometry g, List<Range> free, RangeSet known, List<First> firsts,
+    private static Optional<LostFolders> build(Source source, BootSector clusters, Range place, Geometry g, List<Range> free, RangeSet known, List<First> firsts,
                                                long[] entries, Instant made) throws IOException {
         TreeMap<Long, Long> byCluster = new TreeMap<>();
         firsts.stream().filter(f -> clusters.isCluster(f.cluster())).forEach(f -> byCluster.put(f.cluster(), f.parent()));
         TreeSet<Long> pieces = new TreeSet<>();
-        for (long place : entries) {
-            long cluster = g.clusterAt(place);
-            if (clusters.isCluster(cluster) && !known.overlaps(new Range(place, 1))) {
+        for (long at : entries) {
+            long cluster = g.clusterAt(at);
+            if (clusters.isCluster(cluster) && !known.overlaps(new Range(at, 1))) {
                 pieces.add(cluster);
             }
         }
-        LostFolders lost = new LostFolders(source, clusters, free, byCluster, pieces, Origin.EARLIER);
+        LostFolders lost = new LostFolders(source, clusters, place, free, byCluster, pieces, Origin.EARLIER);
         List<FileRecord> files = byCluster.isEmpty() && pieces.isEmpty() ? List.of() : lost.files(lost.space()).deleted();
         if (files.isEmpty()) {
             return Optional.empty();
         }
         // What was written after the volume was made is its own, deleted with the folders above.
         long younger = made == null ? 0 : files.stream().filter(f -> f.written() != null && f.written().isAfter(made)).count();
-        return Optional.of(younger * 2 > files.size() ? new LostFolders(source, clusters, free, byCluster, pieces, Origin.DELETED) : lost);
+        return Optional.of(younger * 2 > files.size() ? new LostFolders(source, clusters, place, free, byCluster, pieces, Origin.DELETED) : lost);
     }
 
     private static List<First> firsts(Source source, long[] places, int fatBits) throws IOException {
@@ -181,7 +185,7 @@ public final class LostFolders implements FileSystem {
     @Override
     public VolumeFacts facts() {
         int found = folders.size();
-        return new VolumeFacts("fat" + boot.fatBits(), "", "", new Range(boot.start(), boot.lengthBytes()), boot.clusterBytes(), null, true,
+        return new VolumeFacts("fat" + boot.fatBits(), "", "", place, boot.clusterBytes(), null, true,
                 List.of((found == 1 ? "One folder of it is" : found + " folders of it are") + " left; its clusters of " + boot.clusterBytes()
                         + " bytes begin at byte " + boot.dataStart() + "."));
     }
