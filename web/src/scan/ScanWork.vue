@@ -122,7 +122,8 @@ useKeys([
 .fig.big b { font-size: 28px; line-height: 30px; }
 .new { display: flex; flex-wrap: wrap; gap: 6px 18px; align-items: center; padding: 9px 12px; }
 .two { display: grid; grid-template-columns: 1fr 1fr; gap: 24px; }
-.inline { display: inline-block; width: auto; }
+.new > b { flex-basis: 100%; }
+.inline { display: inline-block; width: auto; padding-right: 30px; }
 .folder { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; margin: -8px 0 0; }
 .sound { padding: 9px 12px; border-left: 4px solid var(--verd); }
 .problems { margin-top: 12px; }

@@ -1,17 +1,19 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, onMounted, useTemplateRef } from 'vue'
 import type { ScanReport, Volume } from '@/api/types'
 import { bytes, count, dateAndTime, size } from '@/format/format'
 
 const props = defineProps<{ volume: Volume; report: ScanReport; /** No session may be started just now. */ busy: boolean }>()
 defineEmits<{ /** Scan this volume alone. */ scan: [] }>()
 
+const box = useTemplateRef<HTMLElement>('box')
+onMounted(() => box.value?.scrollIntoView({ block: 'nearest' }))
 const counts = computed(() => props.report.inVolumes?.find((c) => c.volume === props.volume.index))
 const problems = computed(() => props.report.problems.filter((p) => p.includes(`at byte ${props.volume.startByte} `) || p.startsWith(`Volume ${props.volume.index} `)))
 </script>
 
 <template>
-  <section class="sheet facts" :aria-label="`Volume ${volume.label || volume.index}`">
+  <section ref="box" class="sheet facts" :aria-label="`Volume ${volume.label || volume.index}`">
     <dl class="kv">
       <dt>Begins</dt><dd class="m" :title="bytes(volume.startByte)">{{ count(volume.startByte) }}</dd>
       <dt>Length</dt><dd :title="bytes(volume.lengthBytes)">{{ size(volume.lengthBytes) }}<template v-if="volume.clusterBytes">, clusters of {{ size(volume.clusterBytes) }}</template></dd>
@@ -32,7 +34,8 @@ const problems = computed(() => props.report.problems.filter((p) => p.includes(`
 </template>
 
 <style scoped>
-.facts { display: grid; grid-template-columns: 1.2fr .7fr 1fr; gap: 16px; padding: 10px 12px; margin-top: 10px; }
+.facts { display: grid; grid-template-columns: 1.2fr .7fr 1fr; gap: 16px; padding: 10px 12px; margin-top: 10px; align-items: start; }
+.facts .kv { align-content: start; }
 .facts ul { display: grid; gap: 3px; padding-left: 16px; margin: 0 0 8px; }
 @media (max-width: 900px) { .facts { grid-template-columns: 1fr; } }
 </style>

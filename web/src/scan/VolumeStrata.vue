@@ -36,7 +36,7 @@ const rows = computed(() => [...new Set(strata.value.map((s) => s.row))].map((ro
 .scale { display: flex; justify-content: space-between; margin-left: 56px; border-bottom: 2px solid var(--ink); padding-bottom: 1px; }
 .row { display: grid; grid-template-columns: 56px 1fr; padding-top: 6px; }
 .boxes { position: relative; height: 92px; }
-.volume { position: absolute; top: 0; bottom: 0; display: grid; gap: 1px; align-content: start; text-align: left; color: inherit; border: 1.5px solid var(--ink); border-top-width: 4px; background: var(--sheet); padding: 5px 8px 12px; overflow: hidden; }
+.volume { position: absolute; top: 0; bottom: 0; margin: 0; display: grid; gap: 1px; align-content: start; text-align: left; color: inherit; border: 1.5px solid var(--ink); border-top-width: 4px; background: var(--sheet); padding: 5px 8px 12px; overflow: hidden; }
 .volume span, .volume b { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
 .volume.lost, .volume.earlier { border-style: dashed; border-top-width: 1.5px; background: var(--well); padding-top: 7px; }
 .volume.open { box-shadow: 0 0 0 3px var(--verd); }

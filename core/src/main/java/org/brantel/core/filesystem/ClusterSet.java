@@ -5,7 +5,7 @@ import java.util.BitSet;
 /** A set of cluster numbers, of any size; memory grows with the parts that hold something. */
 public final class ClusterSet {
 
-    private static final int PART_BITS = 20;
+    private static final int PART_BITS = 16;
     private static final int PART = 1 << PART_BITS;
 
     private final BitSet[] parts;

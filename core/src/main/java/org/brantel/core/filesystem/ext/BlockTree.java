@@ -48,8 +48,8 @@ final class BlockTree {
         this.blocks = blocks;
         this.sb = sb;
         this.need = size;
-        // A file cannot have more nodes and blocks than the volume has.
-        this.budget = sb.blocks() + 16;
+        // A file cannot have more nodes and blocks than the volume has, and a volume that was cut off lost its end.
+        this.budget = Math.min(sb.blocks(), 4 * sb.blocksOnMedium()) + 16;
     }
 
     static Mapped of(Inode inode, Superblock sb, Reader blocks) throws IOException {

@@ -13,6 +13,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Extents;
+import org.brantel.core.filesystem.ClusterSet;
 import org.brantel.core.filesystem.FileRecord;
 import org.brantel.core.filesystem.Judge;
 import org.brantel.core.filesystem.Placement;
@@ -40,9 +41,9 @@ final class ExtWalk {
     private final Groups groups;
     private final InodeTable table;
     private final Names names = new Names();
-    private final Map<Long, Inode> folders = new HashMap<>();
+    private final ClusterSet folders;
     private final Map<Long, Long> folderOfBlock = new HashMap<>();
-    private final List<Inode> orphans = new ArrayList<>();
+    private final ClusterSet orphans;
     private final Space space;
     private final Judge judge;
 
@@ -54,6 +55,8 @@ final class ExtWalk {
         blocks = new Blocks(source, sb);
         groups = new Groups(sb, blocks);
         table = new InodeTable(sb, blocks, groups, problems);
+        folders = new ClusterSet(sb.inodes() + 1);
+        orphans = new ClusterSet(sb.inodes() + 1);
         space = ExtSpace.read(source, sb, groups, problems);
         judge = new Judge(source, space, walk, false);
     }
@@ -87,10 +90,10 @@ final class ExtWalk {
                 judge.claim(BlockTree.of(inode, sb, blocks::read).extents(), null);
             }
             if (inode.isFolder()) {
-                folders.put(inode.number(), inode);
+                folders.add(inode.number());
             }
         } else if (hasContent && inode.number() >= FIRST_USER && inode.leadsSomewhere()) {
-            orphans.add(inode);
+            orphans.add(inode.number());
         }
         return !walk.stopped();
     }
@@ -100,7 +103,7 @@ final class ExtWalk {
         Set<Long> seen = new HashSet<>(waiting);
         while (!waiting.isEmpty() && !walk.stopped()) {
             long number = waiting.poll();
-            Inode folder = folders.get(number);
+            Inode folder = folders.holds(number) ? table.inode(number) : null;
             if (folder == null) {
                 problems.add("Folder " + names.path(number) + " (inode " + number + ") was not read; what it lists is missing.");
                 continue;
@@ -110,14 +113,15 @@ final class ExtWalk {
                     names.remember(inode, number, name, Names.NOW);
                 } else if (!name.equals(".") && !name.equals("..")) {
                     names.list(inode, number, name);
-                    if ((type == FOLDER || folders.containsKey(inode)) && seen.add(inode)) {
+                    if ((type == FOLDER || folders.holds(inode)) && seen.add(inode)) {
                         waiting.add(inode);
                     }
                 }
             });
         }
-        for (Inode folder : List.copyOf(folders.values())) {
-            if (seen.add(folder.number())) {
+        for (long number = folders.nextHeld(0); number <= sb.inodes() && !walk.stopped(); number = folders.nextHeld(number + 1)) {
+            Inode folder = seen.contains(number) ? null : table.inode(number);
+            if (folder != null) {
                 // Listed nowhere, but in use: its files are live all the same.
                 readFolder(folder, blocks::read, (inode, type, name, live) -> {
                     if (live && !name.startsWith(".") && names.listed(inode).isEmpty()) {
@@ -144,7 +148,11 @@ final class ExtWalk {
         for (Extent e : Extents.cut(BlockTree.of(folder, sb, reader).extents(), MAX_FOLDER_BYTES)) {
             for (long at = 0; !e.isHole() && at < e.length(); at += sb.blockBytes()) {
                 long block = (e.offset() + at - sb.start()) / sb.blockBytes();
-                folderOfBlock.putIfAbsent(block, folder.number());
+                Long other = folderOfBlock.putIfAbsent(block, folder.number());
+                if (other != null) {
+                    problems.add("Folder " + names.path(folder.number()) + " and folder " + names.path(other) + " claim the same block " + block + "; it is read once.");
+                    continue;
+                }
                 byte[] b = blocks.read(block);
                 if (b == null) {
                     problems.add("A block of folder " + names.path(folder.number()) + " at byte " + (e.offset() + at) + " was not read; entries there are missing.");
@@ -238,8 +246,9 @@ final class ExtWalk {
                 found.add(v.inode().number());
             }
         }
-        for (Inode inode : orphans) {
-            if (inode.isFile() && found.add(inode.number())) {
+        for (long number = orphans.nextHeld(0); number <= sb.inodes(); number = orphans.nextHeld(number + 1)) {
+            Inode inode = table.inode(number);
+            if (inode != null && inode.isFile() && found.add(inode.number())) {
                 boolean dated = inode.deletedSeconds() > sb.inodes();
                 files.add(gone(inode, Names.NOW, blocks::read, dated ? Instant.ofEpochSecond(inode.deletedSeconds()) : null));
             }
@@ -257,7 +266,7 @@ final class ExtWalk {
     /** Names whose inode was cleared and has no older copy. */
     private void nameless(List<FileRecord> files, Set<Long> found) throws IOException {
         for (Map.Entry<Long, List<Names.Name>> e : names.old().entrySet()) {
-            Inode now = found.contains(e.getKey()) || folders.containsKey(e.getKey()) ? null : table.inode(e.getKey());
+            Inode now = found.contains(e.getKey()) || folders.holds(e.getKey()) ? null : table.inode(e.getKey());
             if (now == null || now.isLive() || now.isFolder()) {
                 continue;
             }

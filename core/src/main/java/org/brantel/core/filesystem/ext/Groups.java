@@ -30,8 +30,10 @@ final class Groups {
         this.blocks = blocks;
     }
 
+    /** Groups of which a descriptor can stand on the medium, whatever number of blocks the superblock claims. */
     long count() {
-        return sb.groups();
+        long descriptorsOnMedium = sb.blocksOnMedium() * (sb.blockBytes() / sb.descriptorBytes());
+        return Math.min(sb.groups(), descriptorsOnMedium);
     }
 
     /** @return null when its descriptor was not read or leads off the volume */

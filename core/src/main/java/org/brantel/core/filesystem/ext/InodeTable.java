@@ -46,6 +46,8 @@ final class InodeTable {
 
     void forEach(boolean tell, Visitor visitor) throws IOException {
         long unread = 0;
+        // Tables do not overlap, so there are no more inodes than the medium has room for.
+        long room = sb.blocksOnMedium() * (sb.blockBytes() / sb.inodeBytes());
         for (long g = 0; g < groups.count(); g++) {
             Groups.Group group = groups.group(g);
             if (group == null) {
@@ -56,6 +58,11 @@ final class InodeTable {
             int perBlock = sb.blockBytes() / sb.inodeBytes();
             for (long i = 0; i < last; i += perBlock) {
                 long block = group.inodeTable() + i / perBlock;
+                room -= perBlock;
+                if (room < 0) {
+                    problems.add("The inode tables of the volume at byte " + sb.start() + " overlap; what comes after group " + g + " was passed over.");
+                    return;
+                }
                 byte[] b = blocks.read(block);
                 if (b == null) {
                     unread += Math.min(perBlock, last - i);

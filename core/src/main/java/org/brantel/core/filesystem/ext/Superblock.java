@@ -34,9 +34,10 @@ import org.brantel.core.source.Source;
  * </pre>
  *
  * @param start     first byte of the volume in the source
+ * @param blocksOnMedium how many of its blocks lie on the medium, at least in part; what it claims may be a lie
  * @param copyGroup the group that this copy begins; 0 for the first
  */
-record Superblock(long start, long inodes, long blocks, long firstDataBlock, int blockBytes, int blocksPerCluster, long blocksPerGroup,
+record Superblock(long start, long blocksOnMedium, long inodes, long blocks, long firstDataBlock, int blockBytes, int blocksPerCluster, long blocksPerGroup,
                   long inodesPerGroup, int state, int inodeBytes, int copyGroup, long compatible, long incompatible, long forReading,
                   String identifier, String label, long journalInode, int descriptorBytes, long firstMetaGroup, Instant made) {
 
@@ -120,7 +121,7 @@ record Superblock(long start, long inodes, long blocks, long firstDataBlock, int
         require(descriptor >= 32 && descriptor <= blockBytes && Integer.bitCount(descriptor) == 1, FAMILY, "bytes of a group descriptor", at + 254, descriptor,
                 "32 or more, a power of two");
         long made = u32(b, 264);
-        return new Superblock(start, inodes, blocks, firstData, blockBytes, perCluster, perGroup, inodesPerGroup, u16(b, 58), inodeBytes, u16(b, 90),
+        return new Superblock(start, Math.min(blocks, (source.size() - start) / blockBytes + 1), inodes, blocks, firstData, blockBytes, perCluster, perGroup, inodesPerGroup, u16(b, 58), inodeBytes, u16(b, 90),
                 u32(b, 92), incompatible, forReading, identifier(b), text(b, 120, 16), u32(b, 224), descriptor, u32(b, 260),
                 made == 0 ? null : Instant.ofEpochSecond(made));
     }

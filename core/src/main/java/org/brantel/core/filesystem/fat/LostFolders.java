@@ -28,6 +28,9 @@ import org.brantel.core.source.Source;
  */
 public final class LostFolders implements FileSystem {
 
+    /** Generations that are told apart in one volume at most. */
+    private static final int MOST_COUNTINGS = 8;
+
     /** A folder's first cluster: where it lies, its own number and its parent's. */
     private record First(long place, long cluster, long parent) { }
 
@@ -77,7 +80,7 @@ public final class LostFolders implements FileSystem {
         List<LostFolders> lost = new ArrayList<>();
         BootSector clusters = BootSector.ofClusters(boot.dataStart(), boot.clusterBytes(), boot.clusters(), boot.fatBits());
         build(source, clusters, over.facts().place(), own, free, known, firsts, entries, over.facts().made()).ifPresent(lost::add);
-        while (others.size() > 1) {
+        for (int i = 0; i < MOST_COUNTINGS && others.size() > 1; i++) {
             Optional<Geometry> geometry = vote(others);
             if (geometry.isEmpty()) {
                 break;

@@ -1,6 +1,7 @@
 package org.brantel.core.filesystem.ntfs;
 
 import java.io.IOException;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.brantel.core.content.Extent;
@@ -53,8 +54,17 @@ final class MasterFileTable implements Records {
         return table;
     }
 
+    /** A table has no holes and is not larger than what it lies on. */
     private void take(List<Extent> newExtents) {
-        extents = newExtents;
+        List<Extent> stored = new ArrayList<>();
+        for (Extent e : newExtents) {
+            if (e.isHole()) {
+                problems.add("The file table has a hole after " + Extents.length(stored) + " bytes; it is taken to end there.");
+                break;
+            }
+            stored.add(e);
+        }
+        extents = Extents.cut(stored, source.size());
         content = new FileContent(source, extents, Extents.length(extents), null);
     }
 

@@ -155,14 +155,20 @@ public final class UdfReader implements FileSystem {
 
     /** Where a block of a partition lies; -1 where that is not known. */
     private long place(int part, long block) {
+        return places(part, block, 1).stream().filter(e -> !e.isHole()).findFirst().map(Extent::offset).orElse(-1L);
+    }
+
+    /** Where a stretch of a partition lies; shorter where that is not known. */
+    private List<Extent> places(int part, long block, long bytes) {
         if (part >= parts.size()) {
-            return -1;
+            return List.of();
         }
         Part p = parts.get(part);
         if (p.metadata() != null) {
-            return Extents.slice(p.metadata(), block * blockBytes, 1).stream().filter(e -> !e.isHole()).findFirst().map(Extent::offset).orElse(-1L);
+            return Extents.slice(p.metadata(), block * blockBytes, bytes);
         }
-        return block * blockBytes < p.bytes() ? p.firstByte() + block * blockBytes : -1;
+        long length = Math.min(bytes, p.bytes() - block * blockBytes);
+        return length <= 0 ? List.of() : List.of(new Extent(p.firstByte() + block * blockBytes, length));
     }
 
     private Optional<UdfEntry> entry(byte[] b, int at) throws IOException {
@@ -262,13 +268,14 @@ public final class UdfReader implements FileSystem {
                 extents.add(p.block(), p.bytes());
                 continue;
             }
-            // A piece may run over the metadata file's own pieces, so it is placed block by block.
-            for (long done = 0; done < p.bytes(); done += blockBytes) {
-                long place = p.recorded() ? place(p.part() < 0 ? e.part() : p.part(), p.block() + done / blockBytes) : Extent.HOLE;
-                if (p.recorded() && place < 0) {
-                    return extents.list();
-                }
-                extents.add(place, Math.min(blockBytes, p.bytes() - done));
+            if (!p.recorded()) {
+                extents.add(Extent.HOLE, p.bytes());
+                continue;
+            }
+            List<Extent> placed = places(p.part() < 0 ? e.part() : p.part(), p.block(), p.bytes());
+            placed.forEach(x -> extents.add(x.offset(), x.length()));
+            if (Extents.length(placed) < p.bytes()) {
+                return extents.list();
             }
         }
         return extents.list();
