@@ -22,6 +22,9 @@ public final class Judge {
 
     static final String ALL_OVERWRITTEN = "Overwritten";
     private static final int CHUNK = 64 << 10;
+    private static final int FIRST_LOOK = 4096;
+    /** A file whose holes are larger than this many media is not believed. */
+    private static final long MOST_MEDIA = 16;
 
     private final Source source;
     private final Space space;
@@ -136,16 +139,28 @@ public final class Judge {
         }
     }
 
-    /** Whether there is nothing but zeros; false as soon as a byte is missing. */
+    /** Whether everything that is stored is zeros; false as soon as a byte is missing. Holes are no loss. */
     boolean isZero(FileRecord file, List<Extent> extents) throws IOException {
         FileContent content = new FileContent(source, extents, file.size(), file.packing());
-        if (file.size() == 0 || missing(content) > 0) {
+        boolean stored = extents.stream().anyMatch(e -> !e.isHole());
+        if (file.size() == 0 || !stored || file.packing() != null || missing(content) > 0) {
             return false;
         }
-        byte[] chunk = new byte[(int) Math.min(CHUNK, content.size())];
-        int step = Math.min(chunk.length, 4096);
-        for (long at = 0; at < content.size(); step = chunk.length) {
-            int n = (int) Math.min(step, content.size() - at);
+        long at = 0;
+        for (Extent e : extents) {
+            if (!e.isHole() && !isZero(content, at, e.length())) {
+                return false;
+            }
+            at += e.length();
+        }
+        return true;
+    }
+
+    private static boolean isZero(FileContent content, long from, long length) throws IOException {
+        byte[] chunk = new byte[(int) Math.min(CHUNK, length)];
+        int step = Math.min(chunk.length, FIRST_LOOK);
+        for (long at = from; at < from + length; step = chunk.length) {
+            int n = (int) Math.min(step, from + length - at);
             if (!content.read(at, chunk, 0, n).isClean()) {
                 return false;
             }
@@ -185,6 +200,11 @@ public final class Judge {
 
     /** The finding with prognosis, score and reasons. */
     Finding finding(FileRecord file, Origin origin, List<Extent> extents, List<String> faults, Optional<ContentKind.Walk> check) {
+        if (Extents.length(extents) / MOST_MEDIA > source.size()) {
+            List<String> more = new ArrayList<>(faults);
+            more.add("It claims " + file.size() + " bytes, nearly all of them a hole, on a medium of " + source.size() + "; the hole is left out.");
+            return finding(file, origin, extents.stream().filter(e -> !e.isHole()).toList(), more, Optional.empty());
+        }
         String kind = Kinds.ofName(file.name());
         long gap = missing(new FileContent(source, extents, file.size(), file.packing()));
         List<String> reasons = new ArrayList<>(faults);

@@ -49,7 +49,7 @@ final class Blocks {
     }
 
     private byte[] readRaw(long block) throws IOException {
-        if (block < 0 || block >= sb.blocks()) {
+        if (block < 0 || block >= sb.blocksOnMedium()) {
             return null;
         }
         int perChunk = Math.max(1, CHUNK / sb.blockBytes());
