@@ -76,8 +76,6 @@ public final class Screenshots {
             page.navigate("/cases/" + theatre + "/scanning");
             steps.button("Start scanning").click();
             assertThat(steps.link("Open catalogue")).isVisible(patient());
-            page.mouse().move(0, 0);
-            take(page, "scanning");
             catalogue(page, theatre);
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Select all 18")).click();
             assertThat(page.locator(".chosen")).not().containsText("0 whole");
@@ -97,9 +95,26 @@ public final class Screenshots {
             assertThat(page.getByText("none was changed")).isVisible();
             take(page, "ledger");
             report(page, survey);
+            strata(page, caseOf(page, "Corran Bay Lantern"));
         }
         customer(link, passcode);
         dark();
+    }
+
+    /** A disk with a history: what lies under what. */
+    private void strata(Page page, String number) {
+        Steps steps = new Steps(page);
+        page.navigate("/cases/" + number + "/imaging");
+        steps.attach("Halden Reef 88");
+        steps.button("Start imaging").click();
+        steps.patiently("Scan the image").click();
+        steps.button("Start scanning").click();
+        steps.patiently("Open catalogue");
+        page.navigate("/cases/" + number + "/scanning");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(java.util.regex.Pattern.compile("^logbooks"))).click();
+        page.mouse().move(0, 0);
+        page.waitForTimeout(300);
+        take(page, "scanning");
     }
 
     private void intake(Page page) {

@@ -1,0 +1,78 @@
+package org.brantel.server.scan;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Map;
+import org.brantel.core.testing.Corpus;
+import org.brantel.server.testing.CaseForms;
+import org.brantel.server.testing.Lab;
+import org.brantel.server.testing.Story;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+
+/** Scan sessions on a disk with volumes that no table lists: where they look, resting, and the evidence that they leave. */
+class ScansTest {
+
+    private Story story;
+
+    @BeforeEach
+    void imageADiskWithoutItsTable() {
+        Corpus.image("d07-mbr-zeroed", Lab.open().inbox());
+        story = Story.of(new CaseForms().told("symptom.appears", "partition-missing")).imaged("inbox/d07-mbr-zeroed.img");
+    }
+
+    private JsonNode done(Map<String, ?> order) {
+        story.una.post(story.path("/scans"), order).expect(201);
+        return Story.last(story.una.await(story.path("/scans"), s -> !List.of("waiting", "running").contains(Story.last(s).get("state").asString())));
+    }
+
+    @Test
+    void aVolumeIsScannedAloneAndAddsNothingThatIsKnown() {
+        JsonNode whole = done(Map.of("method", "structure"));
+        assertThat(whole.get("report").get("volumes")).extracting(v -> v.get("fs").asString() + " " + v.get("state").asString())
+                .containsExactly("fat32 lost", "ntfs lost", "ext4 lost");
+        assertThat(whole.get("report").get("inVolumes")).hasSize(3).allMatch(c -> c.get("findings").asLong() > 0);
+        JsonNode alone = done(Map.of("method", "structure", "volume", 1, "search", false));
+        assertThat(alone.get("volume").asInt()).isEqualTo(1);
+        assertThat(alone.get("search").asBoolean()).isFalse();
+        assertThat(alone.get("added").asLong()).isZero();
+        assertThat(alone.get("shared").asLong()).isEqualTo(whole.get("report").get("inVolumes").get(1).get("findings").asLong());
+        assertThat(story.una.post(story.path("/scans"), Map.of("method", "structure", "volume", 7)).expect(400).sentence()).contains("No session", "volume 7");
+    }
+
+    @Test
+    void aLineShowsItsEvidenceDownToTheBytes() {
+        done(Map.of("method", "structure"));
+        JsonNode lines = story.una.get(story.path("/catalogue?size=100")).expect(200).json().get("lines");
+        for (JsonNode line : lines) {
+            JsonNode steps = story.una.get(story.path("/catalogue/" + line.get("id").asLong() + "/explanation")).expect(200).json();
+            assertThat(steps.get(0).get("title").asString()).as(line.get("path").asString()).isEqualTo("Volume");
+            assertThat(steps.get(1).get("offset").asLong()).isEqualTo(line.get("record").get("at").asLong());
+            assertThat(steps.get(1).get("fields")).isNotEmpty();
+        }
+        assertThat(lines).hasSizeGreaterThan(15);
+        story.una.get(story.path("/catalogue/999999/explanation")).expect(404);
+    }
+
+    @Test
+    void whatIsAskedOfASessionThatEndedIsRefused() {
+        long id = done(Map.of("method", "structure")).get("id").asLong();
+        for (String what : List.of("pause", "resume", "stop")) {
+            assertThat(story.una.post("/api/scans/" + id + "/" + what).expect(409).sentence()).contains("not running");
+        }
+    }
+
+    @Test
+    void aSessionRestsUntilItIsLetGoOn() {
+        long id = story.una.post(story.path("/scans"), Map.of("method", "both")).expect(201).json().get("id").asLong();
+        story.una.post("/api/scans/" + id + "/pause").expect(200);
+        JsonNode resting = Story.last(story.una.get(story.path("/scans")).json());
+        assertThat(resting.get("asked").asString()).isEqualTo("pause");
+        story.una.post("/api/scans/" + id + "/resume").expect(200);
+        JsonNode ended = Story.last(story.una.await(story.path("/scans"), s -> Story.last(s).get("state").asString().equals("done")));
+        assertThat(ended.has("asked")).isFalse();
+        assertThat(ended.get("report").get("finished").asBoolean()).isTrue();
+    }
+}
