@@ -79,8 +79,9 @@ useKeys([{ key: 'E', does: 'edit intake', run: () => void router.push(`/cases/${
 
 <style scoped>
 .whose { font-size: 16px; font-weight: 650; white-space: nowrap; }
-.dk-no { margin: 0; }
-.docket { grid-template-rows: auto auto 1fr; }
+.dk-no { margin: 0; white-space: nowrap; }
+.dk-head .el { flex: 0 1 auto; min-width: 0; }
+.docket { grid-template-rows: auto auto 1fr; grid-template-columns: minmax(0, 1fr); }
 .docket > .dk-head { min-height: 56px; grid-row: 1; } .docket > .dk-cols { grid-row: 3; } .held, .docket > .refused { grid-row: 2; margin: 6px 20px; }
 .wide { grid-template-columns: 44px minmax(0, 1fr); }
 .wide .work { padding: 0; border-right: 0; }

@@ -25,6 +25,8 @@ const method = ref('both')
 const search = ref(true)
 const volume = ref<number>()
 const openVolume = ref<number>()
+/** Asked for: once there is a session, what it found comes first. */
+const another = ref(false)
 const acting = useAction()
 const sessions = computed(() => scans.data.value ?? [])
 const latest = computed(() => sessions.value.at(-1))
@@ -39,6 +41,7 @@ const origins = computed(() => Object.entries(running.value ? (latest.value?.cou
 
 async function start(): Promise<void> {
   if (await acting.run(() => api.post(`/api/cases/${props.docket.number}/scans`, { method: method.value, volume: volume.value, search: search.value }))) {
+    another.value = false
     await scans.refresh()
     emit('changed')
   }
@@ -52,7 +55,7 @@ function scanAlone(index: number): void {
   void start()
 }
 useKeys([
-  { key: 'N', does: 'new session', run: () => void (running.value || start()) },
+  { key: 'N', does: 'new session', run: () => void (running.value || (latest.value && !another.value ? (another.value = true) : start())) },
   { key: ' ', does: 'pause, go on', run: () => void (running.value && ask(paused.value ? 'resume' : 'pause')) },
 ])
 </script>
@@ -79,7 +82,7 @@ useKeys([
       <p v-if="reported === latest && report && isSound(report)" class="sheet sound s"><b>Nothing is lost here.</b> Every volume is sound and every file is listed and whole: copy them straight.</p>
       <p v-if="latest.trouble" class="refused" role="alert">{{ latest.trouble }} The image is untouched; start another session.</p>
     </template>
-    <form v-if="!running" class="sheet new" @submit.prevent="start">
+    <form v-if="!running && scans.data.value && (!latest || another)" class="sheet new" @submit.prevent="start">
       <b>{{ latest ? 'Another session' : 'Scan the image' }}</b>
       <label v-for="m in METHODS" :key="m.code" class="s"><input v-model="method" type="radio" name="method" class="form-check-input" :value="m.code" /> <b>{{ m.label }}</b> <span class="mu">{{ m.words }}</span></label>
       <label v-if="report && report.volumes.length > 1" class="s">in <select v-model="volume" class="form-select form-select-sm inline"><option :value="undefined">the whole medium</option><option v-for="v in report.volumes.filter((v) => v.state !== 'earlier' && !v.unread)" :key="v.index" :value="v.index">{{ v.label || `volume ${v.index}` }}</option></select></label>
@@ -88,7 +91,7 @@ useKeys([
     </form>
     <RefusedNote :refused="acting.refused.value" />
     <section v-if="sessions.length" aria-labelledby="h-sessions">
-      <div class="hd"><h2 id="h-sessions">Sessions</h2><span class="mu">each joins the one catalogue</span></div>
+      <div class="hd"><h2 id="h-sessions">Sessions</h2><span class="mu">each joins the one catalogue</span><span class="sp" /><button v-if="!running" type="button" class="linkish s" :aria-expanded="another" @click="another = !another">{{ another ? 'Not now' : 'New session' }} <span class="kbd">N</span></button></div>
       <table class="rows">
         <thead><tr><th>session</th><th>method</th><th>where</th><th>state</th><th class="n">findings</th><th class="n">added</th><th class="n">shared</th><th class="n">problems</th><th>started</th></tr></thead>
         <tbody><tr v-for="s in sessions" :key="s.id"><td class="m">{{ s.id }}</td><td>{{ s.method }}</td><td>{{ scopeWords(s) }}</td><td>{{ s.state }}</td><td class="n">{{ count(s.report?.findings ?? s.counts.findings) }}</td><td class="n">+{{ count(s.added) }}</td><td class="n">{{ count(s.shared) }}</td><td class="n">{{ s.report?.problems.length ?? '–' }}</td><td class="mu nw">{{ dayAndTime(s.startedAt) }} by {{ s.who }}</td></tr></tbody>

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.deque.html.axecore.playwright.AxeBuilder;
 import com.deque.html.axecore.results.AxeResults;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -95,6 +96,14 @@ class AccessibilityTest {
             page.navigate("/cases/" + number() + "/selection");
             page.locator(".nameb").first().click();
             check(page, "of its bytes are in the image");
+            new Steps(page).button("Show the evidence").click();
+            check(page, "Judged");
+            assertThat((Boolean) page.evaluate("document.querySelector('.docket').scrollWidth <= innerWidth")).as("the docket fits the screen").isTrue();
+            page.navigate("/cases/" + number() + "/scanning");
+            page.locator("button.volume").first().click();
+            check(page, "Scan this volume alone");
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("New session")).click();
+            check(page, "for lost volumes and records of before a format");
         }
         try (Chromium.Tab tab = Chromium.open(lab.address(), 1280, 800, scheme)) {
             Page page = tab.page();

@@ -1,5 +1,7 @@
 package org.brantel.core.filesystem;
 
+import org.brantel.core.source.Range;
+
 /** Tells a sink what was malformed, up to a number of lines: a damaged medium has no end of them. */
 public final class Problems {
 
@@ -13,6 +15,13 @@ public final class Problems {
     public Problems(FindingSink sink, String where) {
         this.sink = sink;
         this.where = where;
+    }
+
+    /** Tells of a volume that reaches beyond the medium. */
+    public void cutOff(Range claimed, long mediumBytes) {
+        if (claimed.end() > mediumBytes) {
+            add("The volume at byte " + claimed.offset() + " claims " + claimed.length() + " bytes; the medium has " + (mediumBytes - claimed.offset()) + " from there.");
+        }
     }
 
     public void add(String what) {

@@ -7,11 +7,10 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
-import org.brantel.core.filesystem.FindingSink;
-import org.brantel.core.filesystem.Walk;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.Origin;
 import org.brantel.core.source.Range;
+import org.brantel.core.testing.Collected;
 import org.brantel.core.testing.FaultySource;
 import org.brantel.core.testing.Seeds;
 import org.brantel.core.volume.Volume;
@@ -28,17 +27,9 @@ class ExplanationTest {
     private List<Finding> files(FaultySource source) throws IOException {
         Volumes.Found found = Volumes.listed(source, new ArrayList<>()).get(0);
         volume = found.volume();
-        List<Finding> files = new ArrayList<>();
-        found.reader().walk(new Walk(0, true, new FindingSink() {
-            @Override
-            public void found(Finding finding) {
-                files.add(finding);
-            }
-
-            @Override
-            public void problem(String what) { }
-        }, () -> false));
-        return files;
+        Collected told = new Collected();
+        found.reader().walk(told.walk(0));
+        return told.findings();
     }
 
     private static Finding named(List<Finding> files, String path) {

@@ -12,6 +12,7 @@ import org.brantel.core.content.Extents;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.Prognosis;
 import org.brantel.core.source.Range;
+import org.brantel.core.testing.Collected;
 import org.brantel.core.testing.FaultySource;
 import org.brantel.core.testing.Seeds;
 import org.brantel.core.volume.VolumeSearch;
@@ -75,30 +76,14 @@ class ParserFuzzTest {
         FaultySource source = new FaultySource(bytes);
         List<String> problems = new ArrayList<>();
         for (Volumes.Found found : VolumeSearch.all(source, true, problems)) {
-            List<Finding> findings = new ArrayList<>();
-            found.reader().walk(new Walk(found.volume().index(), false, collecting(findings), () -> System.nanoTime() - began > LONGEST_NANOS));
-            findings.forEach(f -> judge(f, source));
+            Collected told = new Collected(problems);
+            found.reader().walk(new Walk(found.volume().index(), false, told, () -> System.nanoTime() - began > LONGEST_NANOS));
+            told.findings().forEach(f -> judge(f, source));
         }
         long took = System.nanoTime() - began;
         if (took > LONGEST_NANOS) {
             throw new AssertionError("it took " + took / 1_000_000 + " ms");
         }
-    }
-
-    private static FindingSink collecting(List<Finding> findings) {
-        return new FindingSink() {
-            @Override
-            public void found(Finding finding) {
-                findings.add(finding);
-            }
-
-            @Override
-            public void problem(String what) {
-                if (what.isBlank()) {
-                    throw new AssertionError("a problem without words");
-                }
-            }
-        };
     }
 
     private static void judge(Finding f, FaultySource source) {

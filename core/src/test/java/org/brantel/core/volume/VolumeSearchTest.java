@@ -6,13 +6,12 @@ import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import org.brantel.core.filesystem.FindingSink;
 import org.brantel.core.filesystem.PartitionedSeed;
-import org.brantel.core.filesystem.Walk;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.Origin;
 import org.brantel.core.finding.Prognosis;
 import org.brantel.core.source.Range;
+import org.brantel.core.testing.Collected;
 import org.brantel.core.testing.FaultySource;
 import org.brantel.core.testing.Seeds;
 import org.junit.jupiter.api.Test;
@@ -29,18 +28,9 @@ class VolumeSearchTest {
     }
 
     private List<Finding> files(byte[] disk, Volumes.Found volume) throws IOException {
-        List<Finding> found = new ArrayList<>();
-        volume.reader().walk(new Walk(volume.volume().index(), true, new FindingSink() {
-            @Override
-            public void found(Finding finding) {
-                found.add(finding);
-            }
-
-            @Override
-            public void problem(String what) {
-                problems.add(what);
-            }
-        }, () -> false));
+        Collected told = new Collected(problems);
+        volume.reader().walk(told.walk(volume.volume().index()));
+        List<Finding> found = told.findings();
         assertThat(found).as("bytes lie on the disk").allMatch(f -> f.extents().stream().allMatch(e -> e.isHole() || e.range().end() <= disk.length));
         return found;
     }

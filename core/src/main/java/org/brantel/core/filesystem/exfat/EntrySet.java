@@ -10,9 +10,9 @@ import java.time.DateTimeException;
 import java.time.Instant;
 import java.time.LocalDateTime;
 import java.time.ZoneOffset;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.brantel.core.filesystem.DosAttributes;
 
 /**
  * The entries that make a file: 32 bytes each, one that counts the others, one for its stream, the rest for its name
@@ -45,20 +45,13 @@ record EntrySet(boolean live, boolean sound, int attributes, Instant created, In
     private static final int STREAM = 0x40;
     private static final int NAME = 0x41;
     private static final int MOST = 19;
-    private static final String[] WORDS = {"read-only", "hidden", "system", null, null, "archive"};
 
     boolean isFolder() {
         return (attributes & 0x10) != 0;
     }
 
     List<String> attributeWords() {
-        List<String> words = new ArrayList<>();
-        for (int i = 0; i < WORDS.length; i++) {
-            if ((attributes >> i & 1) != 0 && WORDS[i] != null) {
-                words.add(WORDS[i]);
-            }
-        }
-        return words;
+        return DosAttributes.words(attributes);
     }
 
     static boolean beginsAt(byte[] b, int at) {

@@ -84,10 +84,7 @@ public final class ExfatReader implements FileSystem {
     @Override
     public Walked walk(Walk walk) throws IOException {
         Problems problems = new Problems(walk.sink(), "the volume at byte " + boot.start());
-        if (boot.lengthBytes() > source.size() - boot.start()) {
-            problems.add("The volume at byte " + boot.start() + " claims " + boot.lengthBytes() + " bytes; the medium has "
-                    + (source.size() - boot.start()) + " from there.");
-        }
+        problems.cutOff(new Range(boot.start(), boot.lengthBytes()), source.size());
         ExfatTable table = new ExfatTable(source, boot);
         Space space = space(problems);
         Folders folders = new Folders(source, boot, table, problems);

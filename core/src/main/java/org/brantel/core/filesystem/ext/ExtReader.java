@@ -71,10 +71,7 @@ public final class ExtReader implements FileSystem {
     @Override
     public Walked walk(Walk walk) throws IOException {
         Problems problems = new Problems(walk.sink(), "the volume at byte " + sb.start());
-        if (sb.lengthBytes() > source.size() - sb.start()) {
-            problems.add("The volume at byte " + sb.start() + " claims " + sb.lengthBytes() + " bytes; the medium has "
-                    + (source.size() - sb.start()) + " from there.");
-        }
+        problems.cutOff(new Range(sb.start(), sb.lengthBytes()), source.size());
         return new ExtWalk(source, sb, walk, problems).run();
     }
 }

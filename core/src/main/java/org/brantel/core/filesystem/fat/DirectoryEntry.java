@@ -5,9 +5,9 @@ import java.time.DateTimeException;
 import java.time.Instant;
 import java.time.LocalDateTime;
 import java.time.ZoneOffset;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import org.brantel.core.filesystem.DosAttributes;
 
 /**
  * A short entry of a folder, 32 bytes, little-endian (ECMA-107 section 8.5; FAT32S "FAT Directory Structure").
@@ -38,8 +38,6 @@ record DirectoryEntry(byte[] rawName, boolean deleted, int attributes, int caseF
     static final int SIZE = 32;
     static final int DELETED = 0xe5;
     static final int LONG_NAME = 0x0f;
-    /** By bit; label and folder are no attributes of a file. */
-    private static final String[] WORDS = {"read-only", "hidden", "system", null, null, "archive"};
     private static final Charset OEM = Charset.forName("IBM437");
 
     static DirectoryEntry parse(byte[] b, int at, int fatBits, long entryByte) {
@@ -82,13 +80,7 @@ record DirectoryEntry(byte[] rawName, boolean deleted, int attributes, int caseF
 
     /** What its attribute bits say of a file. */
     List<String> attributeWords() {
-        List<String> words = new ArrayList<>();
-        for (int i = 0; i < WORDS.length; i++) {
-            if ((attributes >> i & 1) != 0 && WORDS[i] != null) {
-                words.add(WORDS[i]);
-            }
-        }
-        return words;
+        return DosAttributes.words(attributes);
     }
 
     /** The 8.3 name; a deleted entry's lost first character is shown as {@code _}. */

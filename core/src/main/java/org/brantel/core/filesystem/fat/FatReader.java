@@ -9,6 +9,7 @@ import org.brantel.core.filesystem.FileSystem;
 import org.brantel.core.filesystem.FindingSink;
 import org.brantel.core.filesystem.Judge;
 import org.brantel.core.filesystem.NotThisFormat;
+import org.brantel.core.filesystem.Problems;
 import org.brantel.core.filesystem.VolumeFacts;
 import org.brantel.core.filesystem.Walk;
 import org.brantel.core.filesystem.Walked;
@@ -109,10 +110,7 @@ public final class FatReader implements FileSystem {
 
     @Override
     public Walked walk(Walk walk) throws IOException {
-        if (boot.lengthBytes() > source.size() - boot.start()) {
-            walk.sink().problem("The volume at byte " + boot.start() + " claims " + boot.lengthBytes()
-                    + " bytes; the medium has " + (source.size() - boot.start()) + " from there.");
-        }
+        new Problems(walk.sink(), "the volume").cutOff(new Range(boot.start(), boot.lengthBytes()), source.size());
         AllocationTable table = AllocationTable.load(source, boot, walk.sink());
         Folders folders = new Folders(source, boot, table, table.space(), walk.sink());
         folders.walk();

@@ -26,7 +26,6 @@ public final class NtfsReader implements FileSystem {
 
     private static final int VOLUME = 3;
     private static final int BITMAP = 6;
-    private static final int LOG = 2;
 
     private final Source source;
     private final BootSector boot;
@@ -99,10 +98,7 @@ public final class NtfsReader implements FileSystem {
     @Override
     public Walked walk(Walk walk) throws IOException {
         Problems problems = new Problems(walk.sink(), "the volume at byte " + boot.start());
-        if (boot.lengthBytes() - boot.bytesPerSector() > source.size() - boot.start()) {
-            problems.add("The volume at byte " + boot.start() + " claims " + boot.lengthBytes() + " bytes; the medium has "
-                    + (source.size() - boot.start()) + " from there.");
-        }
+        problems.cutOff(new Range(boot.start(), boot.lengthBytes() - boot.bytesPerSector()), source.size());
         MasterFileTable table = MasterFileTable.open(source, boot, problems);
         Space space = space(table, problems);
         return new NtfsWalk(table, space, walk, problems).run();
@@ -123,9 +119,5 @@ public final class NtfsReader implements FileSystem {
 
     BootSector boot() {
         return boot;
-    }
-
-    static int logRecord() {
-        return LOG;
     }
 }

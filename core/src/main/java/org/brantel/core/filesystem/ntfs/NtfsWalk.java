@@ -23,6 +23,7 @@ final class NtfsWalk {
 
     /** The file system's own files are no loss (NTFS3 "enum MFT_REC"). */
     private static final int FIRST_USER = 16;
+    private static final long LOG = 2;
     private static final long EXTEND = 11;
     private static final String JOURNAL = "$UsnJrnl";
 
@@ -95,7 +96,7 @@ final class NtfsWalk {
 
     private void otherMemories() throws IOException {
         AttributeList lists = new AttributeList(table);
-        Optional<MftRecord> log = table.record(NtfsReader.logRecord());
+        Optional<MftRecord> log = table.record(LOG);
         if (log.isPresent()) {
             List<Extent> extents = lists.dataOf(log.get(), "");
             LogPages.scan(new FileContent(table.source(), extents, Extents.length(extents), null), table.records(), e -> remembered.take(e, "the log"));

@@ -143,10 +143,7 @@ public final class IsoReader implements FileSystem {
     @Override
     public Walked walk(Walk walk) throws IOException {
         Problems problems = new Problems(walk.sink(), "the volume at byte " + start);
-        Range place = facts().place();
-        if (place.end() > source.size()) {
-            problems.add("The volume at byte " + start + " claims " + place.length() + " bytes; the medium has " + (source.size() - start) + " from there.");
-        }
+        problems.cutOff(facts().place(), source.size());
         long blocks = Math.min(primary.blocks(), (source.size() - start) / tree.blockBytes() + 1);
         Judge judge = new Judge(source, new Space(start, tree.blockBytes(), 0, Math.max(1, blocks)), walk, false);
         Deque<Folder> waiting = new ArrayDeque<>(List.of(new Folder("/", tree.root(), 0)));

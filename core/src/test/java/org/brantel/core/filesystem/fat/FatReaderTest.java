@@ -11,14 +11,13 @@ import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.brantel.core.content.Extent;
-import org.brantel.core.filesystem.FindingSink;
 import org.brantel.core.filesystem.NotThisFormat;
-import org.brantel.core.filesystem.Walk;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.Origin;
 import org.brantel.core.finding.Prognosis;
 import org.brantel.core.source.ByteView;
 import org.brantel.core.source.Range;
+import org.brantel.core.testing.Collected;
 import org.brantel.core.testing.FaultySource;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
@@ -30,19 +29,9 @@ class FatReaderTest {
 
     private Map<String, Finding> walk(byte[] bytes, Range... dead) throws IOException {
         problems.clear();
-        List<Finding> found = new ArrayList<>();
-        FatReader.open(new FaultySource(bytes, dead), new Range(0, bytes.length)).walk(new Walk(0, true, new FindingSink() {
-            @Override
-            public void found(Finding finding) {
-                found.add(finding);
-            }
-
-            @Override
-            public void problem(String what) {
-                problems.add(what);
-            }
-        }, () -> false));
-        return found.stream().collect(Collectors.toMap(Finding::path, Function.identity(), (a, b) -> a));
+        Collected told = new Collected(problems);
+        FatReader.open(new FaultySource(bytes, dead), new Range(0, bytes.length)).walk(told.walk(0));
+        return told.findings().stream().collect(Collectors.toMap(Finding::path, Function.identity(), (a, b) -> a));
     }
 
     @Test

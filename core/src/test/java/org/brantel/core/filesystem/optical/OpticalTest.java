@@ -7,12 +7,11 @@ import java.util.ArrayList;
 import java.util.List;
 import org.brantel.core.filesystem.FileSystem;
 import org.brantel.core.filesystem.FileSystems;
-import org.brantel.core.filesystem.FindingSink;
-import org.brantel.core.filesystem.Walk;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.Origin;
 import org.brantel.core.finding.Prognosis;
 import org.brantel.core.source.Range;
+import org.brantel.core.testing.Collected;
 import org.brantel.core.testing.FaultySource;
 import org.brantel.core.testing.Seeds;
 import org.junit.jupiter.api.Test;
@@ -25,19 +24,9 @@ class OpticalTest {
 
     private List<Finding> files(FaultySource source) throws IOException {
         FileSystem volume = FileSystems.open(source, new Range(0, source.size()));
-        List<Finding> found = new ArrayList<>();
-        volume.walk(new Walk(0, true, new FindingSink() {
-            @Override
-            public void found(Finding finding) {
-                found.add(finding);
-            }
-
-            @Override
-            public void problem(String what) {
-                problems.add(what);
-            }
-        }, () -> false));
-        return found;
+        Collected told = new Collected(problems);
+        volume.walk(told.walk(0));
+        return told.findings();
     }
 
     @ParameterizedTest
