@@ -31,7 +31,7 @@ class PastYearsTest {
             Visitor una = new Visitor("http://127.0.0.1:" + ((WebServerApplicationContext) context).getWebServer().getPort());
             una.post("/api/session", Map.of("login", "una", "password", DemoLab.PASSWORD)).expect(200);
             JsonNode all = una.get("/api/cases?state=all&size=1000").json();
-            assertThat(all.get("total").asInt()).isEqualTo(709);
+            assertThat(all.get("total").asInt()).isEqualTo(710);
             assertThat(una.get("/api/desk?listed=1000").expect(200).json().get("waiting").asInt()).isGreaterThan(100);
             assertThat(una.get("/api/ledger").json().toString()).as("every record holds").contains("\"torn\":false").doesNotContain("\"torn\":true");
             String number = new CaseForms().log(una);
