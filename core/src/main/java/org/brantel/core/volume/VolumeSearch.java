@@ -33,6 +33,8 @@ import org.brantel.core.source.Source;
 public final class VolumeSearch {
 
     private static final long USUAL = 1 << 20;
+    /** In one gap; each costs a few seeks, and the sweep comes by all other places anyway. */
+    private static final int MOST_PROBES = 1 << 16;
     /** How far into a volume its head may stand. */
     private static final int[] HEADS = {0, 1024, 32 << 10, 64 << 10};
     private static final long TRACK = 63L * 512;
@@ -65,7 +67,7 @@ public final class VolumeSearch {
         List<Volumes.Found> found = new ArrayList<>();
         for (Range gap : uncovered(known)) {
             long at = gap.offset();
-            while (at < gap.end()) {
+            for (int probes = 0; at < gap.end() && probes < MOST_PROBES; probes++) {
                 Optional<FileSystem> volume = standing(at);
                 if (volume.isPresent()) {
                     found.add(add(volume.get(), known.size() + found.size(), Volume.LOST, "its head at byte " + at));
