@@ -146,6 +146,28 @@ class EngineCommandTest {
     }
 
     @Test
+    void earlierVolumesAreListedScannedAndTheirFindingsExplained() throws IOException {
+        Path image = Corpus.image("d05-ntfs-reformatted", folder);
+        JsonNode volumes = run("volumes", image).json().get("volumes");
+        assertThat(volumes).extracting(v -> v.get("state").asString()).containsExactly("live", "earlier");
+        assertThat(run("volumes", image, "--quick").json().get("volumes")).as("without the search").hasSize(1);
+
+        Path findings = folder.resolve("scan/findings.ndjson");
+        assertThat(run("scan", image, "--out", folder.resolve("scan"), "--method", "structure").exit()).isZero();
+        JsonNode earlier = Files.readAllLines(findings).stream().map(l -> JsonMapper.shared().readTree(l))
+                .filter(f -> f.get("origin").asString().equals("earlier") && f.get("prognosis").asString().equals("whole")).findFirst().orElseThrow();
+        Run explained = run("explain", image, findings, earlier.get("id").asLong());
+        assertThat(explained.exit()).as(explained.err()).isZero();
+        assertThat(explained.out()).startsWith(earlier.get("path").asString()).contains("is ntfs, earlier", "Record of the file table", "46 49 4c 45", "signature: 'FILE'", "Judged whole");
+        JsonNode steps = run("explain", image, findings, earlier.get("id").asLong(), "--json").json();
+        assertThat(steps.get(1).get("offset").asLong()).isEqualTo(earlier.get("recordAt").asLong());
+        assertRefused(run("explain", image, findings, 99999), "no finding 99999");
+
+        assertThat(run("scan", image, "--out", folder.resolve("quick"), "--method", "structure", "--quick").exit()).isZero();
+        assertThat(Files.readAllLines(folder.resolve("quick/findings.ndjson"))).as("records only").hasSize(5);
+    }
+
+    @Test
     void triageReadsFactsAndRefusesUnknownOnes() throws IOException {
         Path facts = Files.writeString(folder.resolve("facts.json"), "{\"facts\":{\"symptom.noise\":\"clicking\",\"loss.event\":[\"dropped\"]},\"observed\":{}}");
         JsonNode ranking = run("triage", facts).json();
