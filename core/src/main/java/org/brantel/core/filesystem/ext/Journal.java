@@ -60,7 +60,8 @@ final class Journal {
         Journal journal = new Journal(blocks);
         Superblock sb = blocks.superblock();
         for (Extent e : extents) {
-            for (long at = 0; at < e.length(); at += sb.blockBytes()) {
+            // A journal is not larger than the medium, whatever hole its inode claims.
+            for (long at = 0; at < e.length() && journal.log.size() < sb.blocksOnMedium(); at += sb.blockBytes()) {
                 journal.log.add(e.isHole() ? -1 : (e.offset() + at - sb.start()) / sb.blockBytes());
             }
         }
