@@ -51,7 +51,7 @@ class VolumeSearchTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"ntfs, ntfs", "exfat, exfat", "fat12, fat12", "ext2, ext2", "ext4, ext4", "udf, udf", "iso, iso9660"})
+    @CsvSource({"ntfs, ntfs", "exfat, exfat", "fat12, fat12", "ext2, ext2", "ext4, ext4", "ext4-bigalloc, ext4", "udf, udf", "iso, iso9660"})
     void aVolumeThatNoTableListsIsFoundAtAnySector(String seed, String fs) throws IOException {
         byte[] disk = at(77, seed, 40);
         List<Volumes.Found> found = search(disk);

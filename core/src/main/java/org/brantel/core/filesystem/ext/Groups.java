@@ -62,7 +62,8 @@ final class Groups {
             long first = of * perBlock;
             return sb.groupStart(first) + (sb.holdsCopy(first) ? 1 : 0);
         }
-        long beside = sb.copyGroup() == 0 && sb.firstDataBlock() == 0 ? 0 : sb.groupStart(sb.copyGroup());
+        // The first superblock lies 1024 bytes in, which is a block of its own where blocks are so small.
+        long beside = sb.copyGroup() == 0 ? Superblock.AT / sb.blockBytes() : sb.groupStart(sb.copyGroup());
         return beside + 1 + of;
     }
 }
