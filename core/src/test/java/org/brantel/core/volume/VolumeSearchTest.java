@@ -3,18 +3,24 @@ package org.brantel.core.volume;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.brantel.core.filesystem.PartitionedSeed;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.Origin;
 import org.brantel.core.finding.Prognosis;
 import org.brantel.core.source.Range;
 import org.brantel.core.testing.Collected;
+import org.brantel.core.testing.Corpus;
 import org.brantel.core.testing.FaultySource;
 import org.brantel.core.testing.Seeds;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
@@ -186,6 +192,24 @@ class VolumeSearchTest {
         assertThat(unread.fs()).isEqualTo("xfs");
         assertThat(unread.lengthBytes()).isEqualTo(65536);
         assertThat(unread.remarks()).containsExactly("Its files are not read yet.");
+    }
+
+    /** A real disk whose table and every head are gone: FAT32 and ext4 stand by their copies, NTFS by the one at its end. */
+    @Test
+    void everyFamilyIsReadByTheCopyOfItsHead(@TempDir Path folder) throws IOException {
+        byte[] disk = Files.readAllBytes(Corpus.image("d07-mbr-zeroed", folder));
+        wipe(disk, 1_048_576, 512);
+        wipe(disk, 51_380_224, 512);
+        wipe(disk, 94_371_840, 4096);
+        List<Volumes.Found> found = search(disk);
+        assertThat(found).extracting(f -> f.volume().fs() + " at " + f.volume().startByte())
+                .containsExactlyInAnyOrder("fat32 at 1048576", "ntfs at 51380224", "ext4 at 94371840");
+        List<Finding> files = new ArrayList<>();
+        for (Volumes.Found f : found) {
+            files.addAll(files(disk, f));
+        }
+        Set<String> names = files.stream().filter(f -> f.prognosis() == Prognosis.WHOLE).map(Finding::path).collect(Collectors.toSet());
+        assertThat(Corpus.files("d07-mbr-zeroed")).filteredOn(f -> f.state().equals("live")).hasSize(14).allMatch(f -> names.contains("/" + f.path()));
     }
 
     @Test

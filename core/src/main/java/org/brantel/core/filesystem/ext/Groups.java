@@ -36,10 +36,25 @@ final class Groups {
         return Math.min(sb.groups(), descriptorsOnMedium);
     }
 
-    /** @return null when its descriptor was not read or leads off the volume */
+    /**
+     * Copies of descriptors are as old as the volume: they know where the tables are, not what came to be used since. So the
+     * first ones are taken wherever they agree with the copy on that.
+     *
+     * @return null when its descriptor was not read or leads off the volume
+     */
     Group group(long number) throws IOException {
+        if (sb.copyGroup() == 0) {
+            return group(number, 0, true);
+        }
+        Group copy = group(number, sb.copyGroup(), false);
+        Group first = group(number, 0, true);
+        return copy == null || first != null && first.inodeTable() == copy.inodeTable() ? first : copy;
+    }
+
+    /** @param current what it says of use can be believed */
+    private Group group(long number, int copyGroup, boolean current) throws IOException {
         long perBlock = sb.blockBytes() / sb.descriptorBytes();
-        byte[] b = blocks.read(descriptorBlock(number, perBlock));
+        byte[] b = blocks.read(descriptorBlock(number, perBlock, copyGroup));
         if (b == null) {
             return null;
         }
@@ -47,8 +62,9 @@ final class Groups {
         boolean wide = sb.descriptorBytes() >= 64;
         long bitmap = u32(b, at) | (wide ? u32(b, at + 32) << 32 : 0);
         long table = u32(b, at + 8) | (wide ? u32(b, at + 40) << 32 : 0);
-        int flags = sb.marksUnused() ? u16(b, at + 18) : 0;
-        long unused = sb.marksUnused() ? u16(b, at + 28) | (wide ? (long) u16(b, at + 50) << 16 : 0) : 0;
+        boolean marks = current && sb.marksUnused();
+        int flags = marks ? u16(b, at + 18) : 0;
+        long unused = marks ? u16(b, at + 28) | (wide ? (long) u16(b, at + 50) << 16 : 0) : 0;
         if ((flags & 1) != 0) {
             unused = sb.inodesPerGroup();
         }
@@ -56,14 +72,14 @@ final class Groups {
     }
 
     /** Beside the copy of the superblock that serves, or, when they are scattered, in their own groups. */
-    private long descriptorBlock(long number, long perBlock) {
+    private long descriptorBlock(long number, long perBlock, int copyGroup) {
         long of = number / perBlock;
         if ((sb.incompatible() & Superblock.META_GROUPS) != 0 && of >= sb.firstMetaGroup()) {
             long first = of * perBlock;
             return sb.groupStart(first) + (sb.holdsCopy(first) ? 1 : 0);
         }
         // The first superblock lies 1024 bytes in, which is a block of its own where blocks are so small.
-        long beside = sb.copyGroup() == 0 ? Superblock.AT / sb.blockBytes() : sb.groupStart(sb.copyGroup());
+        long beside = copyGroup == 0 ? Superblock.AT / sb.blockBytes() : sb.groupStart(copyGroup);
         return beside + 1 + of;
     }
 }
