@@ -1,9 +1,12 @@
 package org.brantel.cli;
 
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.Set;
 import java.util.concurrent.Callable;
+import org.brantel.core.imaging.Imager;
 import org.brantel.core.scan.Scan;
 import org.brantel.core.scan.ScanListener;
 import org.brantel.core.scan.ScanMethod;
@@ -56,12 +59,26 @@ final class ScanVerb implements Callable<Integer> {
             }
         };
         ScanPlan plan = new ScanPlan(ScanMethod.ofWord(method), volume, kinds, !quick, freeSpaceOnly, hash);
-        try (Source opened = Sources.open(source)) {
+        try (Source opened = open()) {
             ScanReport report = new Scan(opened, plan, listener, Clock.systemUTC()).run(out, () -> false);
             line.done();
             System.out.printf("%d findings on %d volumes in %.1f s; %d problems.%n", report.findings(),
                     report.volumes().size(), report.seconds(), report.problems().size());
             return report.problems().isEmpty() ? EngineCommand.DONE : EngineCommand.DONE_WITH_NOTE;
+        }
+    }
+
+    /** An image that a session is still writing is scanned as it comes. */
+    private Source open() throws IOException {
+        boolean isPath = !source.contains(":");
+        return isPath && Imager.isWriting(Path.of(source)) ? Sources.openFilling(Path.of(source), this::isWriting) : Sources.open(source);
+    }
+
+    private boolean isWriting() {
+        try {
+            return Imager.isWriting(Path.of(source));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
         }
     }
 }

@@ -7,6 +7,7 @@ import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
+import java.util.Optional;
 import org.brantel.core.source.DestinationFull;
 import org.brantel.core.source.SourceException;
 
@@ -19,11 +20,13 @@ final class ImageFile implements Closeable {
 
     private final Path path;
     private final FileChannel channel;
+    private final DeviceLock mark;
     private final boolean fresh;
 
-    private ImageFile(Path path, FileChannel channel, boolean fresh) {
+    private ImageFile(Path path, FileChannel channel, DeviceLock mark, boolean fresh) {
         this.path = path;
         this.channel = channel;
+        this.mark = mark;
         this.fresh = fresh;
     }
 
@@ -41,7 +44,24 @@ final class ImageFile implements Closeable {
             channel.close();
             throw new ImageInUse(path);
         }
-        return new ImageFile(path, channel, !hasMap);
+        Optional<DeviceLock> mark = DeviceLock.take(keyOf(path));
+        if (mark.isEmpty()) {
+            channel.close();
+            throw new ImageInUse(path);
+        }
+        return new ImageFile(path, channel, mark.get(), !hasMap);
+    }
+
+    /**
+     * Whether a session is writing an image just now, in this process or another of this machine. Told by a lock of its own:
+     * the kernel drops the one on the image when anybody in the process closes the image, and scans do.
+     */
+    static boolean isWritten(Path path) throws IOException {
+        return DeviceLock.isTaken(keyOf(path));
+    }
+
+    private static String keyOf(Path path) throws IOException {
+        return "image " + path.toRealPath();
     }
 
     /** @throws DestinationFull before anything is read, when the rest of the medium cannot have room */
@@ -128,6 +148,8 @@ final class ImageFile implements Closeable {
 
     @Override
     public void close() throws IOException {
-        channel.close();
+        try (mark) {
+            channel.close();
+        }
     }
 }

@@ -20,13 +20,15 @@ final class ImageWriter implements Closeable {
 
     private static final long SAVE_BYTES = 256L << 20;
     private static final long SAVE_NANOS = 1_000_000_000L;
+    /** The same while somebody waits for what is read. */
+    private static final long SAVE_SOON_NANOS = 100_000_000L;
     private static final long NAP_MILLIS = 50;
     private static final int BUFFERED_BYTES = 32 << 20;
     /** Room that the map's next lines take at most, for telling a full disk from another failure. */
     private static final long MAP_LINES = 64 << 10;
 
     /** One request's outcome, on its way to the disk. */
-    private record Block(byte[] buffer, Range range, List<ReadMap.Run> marks, Pass pass, int round) { }
+    private record Block(byte[] buffer, Range range, List<ReadMap.Run> marks, String pass, int round) { }
 
     private final ImageFile image;
     private final MapJournal journal;
@@ -38,6 +40,7 @@ final class ImageWriter implements Closeable {
     private volatile IOException failure;
     private boolean told;
     private volatile long savedAt = System.nanoTime();
+    private volatile boolean waitedFor;
     private long unsavedBytes;
 
     ImageWriter(ImageFile image, MapJournal journal, SettledHashes hashes, int blockBytes) {
@@ -73,8 +76,16 @@ final class ImageWriter implements Closeable {
         free.add(buffer);
     }
 
-    /** @param buffer holds the range's bytes from its start on; it goes back into the round */
-    void write(byte[] buffer, Range range, List<ReadMap.Run> marks, Pass pass, int round) {
+    /** Whether somebody waits for what is read, so that it is saved sooner. */
+    void waitedFor(boolean now) {
+        waitedFor = now;
+    }
+
+    /**
+     * @param buffer holds the range's bytes from its start on; it goes back into the round
+     * @param pass   as the map's journal calls it
+     */
+    void write(byte[] buffer, Range range, List<ReadMap.Run> marks, String pass, int round) {
         waiting.add(new Block(buffer, range, marks, pass, round));
     }
 
@@ -98,6 +109,8 @@ final class ImageWriter implements Closeable {
                     take(block);
                 } else if (closing && waiting.isEmpty()) {
                     return;
+                } else if (unsavedBytes > 0) {
+                    saveWhenDue();
                 }
             }
         } catch (IOException e) {
@@ -116,11 +129,15 @@ final class ImageWriter implements Closeable {
                 image.write(block.buffer(), (int) (part.offset() - block.range().offset()), (int) part.length(), part.offset());
                 hashes.settled(part);
             }
-            journal.note(part, mark.state(), block.pass().word(), block.round());
+            journal.note(part, mark.state(), block.pass(), block.round());
         }
         unsavedBytes += block.range().length();
         free.add(block.buffer());
-        if (unsavedBytes >= SAVE_BYTES || System.nanoTime() - savedAt > SAVE_NANOS) {
+        saveWhenDue();
+    }
+
+    private void saveWhenDue() throws IOException {
+        if (unsavedBytes >= SAVE_BYTES || System.nanoTime() - savedAt > (waitedFor ? SAVE_SOON_NANOS : SAVE_NANOS)) {
             save();
         }
     }

@@ -15,9 +15,10 @@ import org.brantel.core.source.MapJournal;
 import org.brantel.core.source.Range;
 import org.brantel.core.source.ReadMap;
 import org.brantel.core.source.ReadOutcome;
-import org.brantel.core.source.Rounds;
+import org.brantel.core.source.Bookmark;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.SourceException;
+import org.brantel.core.source.WantedFirst;
 
 /**
  * Reads a source into an image beside its map. Bytes are on the disk before the map says so: killed at any moment, it
@@ -27,6 +28,9 @@ import org.brantel.core.source.SourceException;
 public final class Imager {
 
     private static final long NAP_MILLIS = 100;
+    private static final long LOOK_FOR_WISHES_NANOS = 100_000_000L;
+    /** What the journal calls a request that was made ahead of the pass. */
+    private static final String AHEAD = "ahead";
 
     private final Source source;
     private final Path image;
@@ -68,6 +72,7 @@ public final class Imager {
                     session.work(writer);
                 }
                 if (session.finished) {
+                    WantedFirst.beside(image).remove();
                     // An image always has the medium's size, also where its end did not read.
                     out.extendTo(source.size());
                     hashes = settled.finish(listener::hashing, orders::stop).orElse(null);
@@ -80,6 +85,11 @@ public final class Imager {
         }
         return new ImagingResult(source.size(), map.bytes(BlockState.READ), source.size() - map.bytes(BlockState.READ), session.passes,
                 (System.nanoTime() - start) / 1e9, hashes == null ? null : hashes.sha256(), hashes != null, session.reached);
+    }
+
+    /** Whether a session is writing an image just now, in this process or another of this machine. */
+    public static boolean isWriting(Path image) throws IOException {
+        return Files.exists(image) && ImageFile.isWritten(image);
     }
 
     /**
@@ -104,11 +114,11 @@ public final class Imager {
         }
     }
 
-    private record Opened(MapJournal journal, Rounds rounds) { }
+    private record Opened(MapJournal journal, Bookmark rounds) { }
 
     private Opened openJournal(ReadMap map) throws IOException {
         if (!Files.exists(mapFile)) {
-            return new Opened(MapJournal.create(mapFile, source), Rounds.NONE);
+            return new Opened(MapJournal.create(mapFile, source), Bookmark.NONE);
         }
         MapJournal.Loaded loaded = MapJournal.load(mapFile);
         if (loaded.header().size() != source.size()) {
@@ -122,13 +132,14 @@ public final class Imager {
                     + source.description() + " is " + is + "; this is another device.");
         }
         long there = Files.size(image);
+        Bookmark bookmark = loaded.rounds().sweptTo(Math.min(loaded.rounds().swept(), there / source.requestUnit() * source.requestUnit()));
         for (ReadMap.Run run : loaded.map().runs()) {
             // An image shorter than its map was cut; what is gone must be read again.
             if (run.state() != BlockState.READ || run.range().end() <= there) {
                 map.set(run.range(), run.state());
             }
         }
-        return new Opened(MapJournal.resume(mapFile, loaded.header()), loaded.rounds());
+        return new Opened(MapJournal.resume(mapFile, loaded.header()), bookmark);
     }
 
     /** The part of a run that asks the device. */
@@ -139,12 +150,14 @@ public final class Imager {
         private final LimitWatch watch = new LimitWatch();
         private final List<String> passes = new ArrayList<>();
         private CareProfile care = profile;
+        private final WantedFirst wanted = WantedFirst.beside(image);
         private long readingDue = System.nanoTime();
+        private long wishesDue = System.nanoTime();
         private boolean tooWarm;
         private boolean finished;
         private LimitReached reached;
 
-        Session(ReadMap map, Rounds rounds, Orders orders) {
+        Session(ReadMap map, Bookmark rounds, Orders orders) {
             this.map = map;
             this.orders = orders;
             planner = new Planner(map, profile, source.requestUnit(), rounds);
@@ -164,6 +177,7 @@ public final class Imager {
                     readHealth(true);
                     return;
                 }
+                hearWishes(writer);
                 Optional<Planner.Step> step = orders.enough() ? Optional.empty() : planner.next();
                 if (step.isEmpty()) {
                     finished = true;
@@ -173,6 +187,16 @@ public final class Imager {
                 orders.pace(step.get().range().length());
                 take(step.get(), writer);
             }
+        }
+
+        private void hearWishes(ImageWriter writer) throws IOException {
+            if (System.nanoTime() < wishesDue) {
+                return;
+            }
+            wishesDue = System.nanoTime() + LOOK_FOR_WISHES_NANOS;
+            List<Range> wishes = wanted.news(source.size());
+            wishes.forEach(planner::first);
+            writer.waitedFor(planner.isAhead() || !wishes.isEmpty());
         }
 
         private StopLimits limits() {
@@ -230,7 +254,7 @@ public final class Imager {
                 }
             }
             int round = step.pass() == Pass.PERSISTENCE ? planner.rounds().round() : 0;
-            writer.write(buffer, range, marks, step.pass(), round);
+            writer.write(buffer, range, marks, planner.isAhead() ? AHEAD : step.pass().word(), round);
             planner.done(step, outcome);
             watch.request(step.pass(), !outcome.isClean(), outcome.nanos());
             listener.stepped(map, step, outcome.nanos());

@@ -4,7 +4,7 @@ import java.util.Optional;
 import org.brantel.core.source.BlockState;
 import org.brantel.core.source.Range;
 import org.brantel.core.source.ReadOutcome;
-import org.brantel.core.source.Rounds;
+import org.brantel.core.source.Bookmark;
 
 /** Sectors that failed alone, round after round, as often as the profile allows. */
 final class Persistence implements PassWork {
@@ -14,7 +14,7 @@ final class Persistence implements PassWork {
     Persistence(Situation situation) {
         it = situation;
         if (it.rounds.round() == 0) {
-            it.rounds = new Rounds(1, 0);
+            it.rounds = it.rounds.retry(1, 0);
         }
     }
 
@@ -25,13 +25,13 @@ final class Persistence implements PassWork {
             if (left.isPresent()) {
                 return left.map(r -> it.sector(r.offset()));
             }
-            it.rounds = new Rounds(it.rounds.round() + 1, 0);
+            it.rounds = it.rounds.retry(it.rounds.round() + 1, 0);
         }
         return Optional.empty();
     }
 
     @Override
     public void done(Range range, ReadOutcome outcome, boolean trouble) {
-        it.rounds = new Rounds(it.rounds.round(), range.end());
+        it.rounds = it.rounds.retry(it.rounds.round(), range.end());
     }
 }

@@ -8,10 +8,12 @@ import org.brantel.core.source.Range;
 import org.brantel.core.source.RangeSet;
 import org.brantel.core.source.ReadMap;
 import org.brantel.core.source.ReadOutcome;
-import org.brantel.core.source.Rounds;
+import org.brantel.core.source.Bookmark;
 
 /**
  * Decides which range is read next. Pure: it sees the map, its profile and what just happened, and touches no device.
+ *
+ * <p>What somebody waits for comes before what the pass would ask for; see {@link #first}.
  *
  * <p>Every sector is asked for once before any is asked for again; what was read is never asked for again; a sector that
  * failed by itself is tried as often as the profile allows. Each pass ends, because every request takes something out of
@@ -27,19 +29,33 @@ public final class Planner {
     /** Narrowing has two halves. */
     private boolean edges;
     private PassWork work;
+    private final Ahead ahead;
+    /** Whether the request that was handed out last is one of those. */
+    private boolean isAhead;
 
     public Planner(ReadMap map, CareProfile profile, int sectorSize) {
-        this(map, profile, sectorSize, Rounds.NONE);
+        this(map, profile, sectorSize, Bookmark.NONE);
     }
 
     /** @param rounds how far an earlier run got with its retries */
-    public Planner(ReadMap map, CareProfile profile, int sectorSize, Rounds rounds) {
+    public Planner(ReadMap map, CareProfile profile, int sectorSize, Bookmark rounds) {
         it = new Situation(map, profile, sectorSize, rounds);
         work = new Sweep(it);
+        ahead = new Ahead(it);
     }
 
-    /** How far the retries are. */
-    public Rounds rounds() {
+    /** Asks for a range before the pass goes on; of it, what was never tried. */
+    public void first(Range range) {
+        ahead.ask(range);
+    }
+
+    /** Whether the last request is one that was asked for first. */
+    public boolean isAhead() {
+        return isAhead;
+    }
+
+    /** How far the passes are. */
+    public Bookmark rounds() {
         return it.rounds;
     }
 
@@ -54,6 +70,11 @@ public final class Planner {
 
     /** The next request, or empty when everything was done that the profile allows. */
     public Optional<Step> next() {
+        Optional<Range> wanted = ahead.next();
+        isAhead = wanted.isPresent();
+        if (isAhead) {
+            return Optional.of(new Step(pass, wanted.get()));
+        }
         while (true) {
             Optional<Range> range = work.next();
             if (range.isPresent()) {
@@ -69,14 +90,18 @@ public final class Planner {
     private void turn() {
         if (pass == Pass.NARROWING && !edges) {
             edges = true;
-            work = new Edges(it);
-            return;
+        } else {
+            pass = Pass.values()[pass.ordinal() + 1];
         }
-        pass = Pass.values()[pass.ordinal() + 1];
-        work = switch (pass) {
-            case SWEEP -> throw new IllegalStateException("the sweep is the first pass");
+        work = begun();
+    }
+
+    /** The work of the pass from what the map says now. */
+    private PassWork begun() {
+        return switch (pass) {
+            case SWEEP -> new Sweep(it);
             case BACK_SWEEP -> new BackSweep(it);
-            case NARROWING -> new Islands(it);
+            case NARROWING -> edges ? new Edges(it) : new Islands(it);
             case SINGLE_SECTOR -> new SingleSectors(it);
             case PERSISTENCE -> new Persistence(it);
         };
@@ -103,6 +128,15 @@ public final class Planner {
 
     /** Tells what came of a step. The map must already hold its marks. */
     public void done(Step step, ReadOutcome outcome) {
-        work.done(step.range(), outcome, it.isTrouble(step.range(), outcome));
+        boolean trouble = it.isTrouble(step.range(), outcome);
+        if (!isAhead) {
+            work.done(step.range(), outcome, trouble);
+            return;
+        }
+        ahead.done(step.range(), outcome, trouble);
+        if (pass == Pass.NARROWING && !edges) {
+            // It keeps stretches of what was untried when it began.
+            work = begun();
+        }
     }
 }

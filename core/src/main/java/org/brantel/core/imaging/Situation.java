@@ -3,7 +3,7 @@ package org.brantel.core.imaging;
 import org.brantel.core.source.Range;
 import org.brantel.core.source.ReadMap;
 import org.brantel.core.source.ReadOutcome;
-import org.brantel.core.source.Rounds;
+import org.brantel.core.source.Bookmark;
 
 /** What all passes see: the map, the profile in force, and how this device behaves. */
 final class Situation {
@@ -17,13 +17,13 @@ final class Situation {
     final ReadMap map;
     final int sectorSize;
     CareProfile profile;
-    Rounds rounds;
+    Bookmark rounds;
     /** The device blames single sectors, so that what stands behind them was not asked for. */
     boolean namesFaults;
     private double usualNanosPerByte;
     private int cleanRequests;
 
-    Situation(ReadMap map, CareProfile profile, int sectorSize, Rounds rounds) {
+    Situation(ReadMap map, CareProfile profile, int sectorSize, Bookmark rounds) {
         this.map = map;
         this.profile = profile;
         this.sectorSize = sectorSize;

@@ -20,10 +20,13 @@ final class Sweep implements PassWork {
 
     Sweep(Situation situation) {
         it = situation;
-        position = resumedAt(situation.map);
+        position = situation.rounds.swept() > 0 ? situation.rounds.swept() : resumedAt(situation.map);
     }
 
-    /** A sweep that goes on begins behind all that was ever asked for; what lies before was jumped over for a reason. */
+    /**
+     * A sweep that goes on begins behind all that it asked for; what lies before was jumped over for a reason. Where no
+     * record says how far it came, that is behind all that was ever asked for.
+     */
     private static long resumedAt(ReadMap map) {
         List<Range> untried = map.ranges(BlockState.UNTRIED);
         if (untried.isEmpty()) {
@@ -41,12 +44,13 @@ final class Sweep implements PassWork {
     @Override
     public void done(Range range, ReadOutcome outcome, boolean trouble) {
         position = outcome.named().isEmpty() ? range.end() : outcome.named().get(outcome.named().size() - 1).end();
-        if (!trouble) {
+        if (trouble) {
+            level++;
+            position = it.align(Math.min(it.map.size(), position + jump(outcome.isClean())));
+        } else {
             level = Math.max(0, level - 1);
-            return;
         }
-        level++;
-        position = it.align(Math.min(it.map.size(), position + jump(outcome.isClean())));
+        it.rounds = it.rounds.sweptTo(position);
     }
 
     private long jump(boolean onlySlow) {

@@ -5,6 +5,7 @@ import java.security.MessageDigest;
 import org.brantel.core.content.FileContent;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.manifest.Hashes;
+import org.brantel.core.source.Range;
 import org.brantel.core.source.Source;
 
 /** SHA-256 of a finding's bytes, when all of them are there. */
@@ -20,6 +21,10 @@ public final class ContentHasher {
     /** The finding with its hash; unchanged when a byte of it is missing. */
     public Finding hashed(Finding finding) throws IOException {
         FileContent content = finding.content(source);
+        if (source.isFilling() && !content.knownUnread(new Range(0, content.size())).isEmpty()) {
+            // A later session hashes it; content is not fetched for its hash.
+            return finding;
+        }
         MessageDigest digest = Hashes.sha256();
         for (long at = 0; at < content.size(); ) {
             int n = (int) Math.min(buffer.length, content.size() - at);

@@ -13,7 +13,7 @@ import org.brantel.core.json.Json;
  * @param rounds how far the retries of failed sectors are
  * @param ranges ascending, without the untried ones
  */
-public record MapFile(String format, int version, long size, int sectorSize, Identity identity, Rounds rounds, List<Entry> ranges) {
+public record MapFile(String format, int version, long size, int sectorSize, Identity identity, Bookmark rounds, List<Entry> ranges) {
 
     public static final String FORMAT = "brantel-map-sum";
     private static final int VERSION = 1;
@@ -62,7 +62,7 @@ public record MapFile(String format, int version, long size, int sectorSize, Ide
     /** Makes the journal that an image's session goes on from; refuses to overwrite one. */
     public void writeJournal(Path journal) throws IOException {
         try (MapJournal to = MapJournal.create(journal, new MapJournal.Header(MapJournal.FORMAT, MapJournal.VERSION, size, sectorSize, identity))) {
-            to.compact(map(journal), rounds == null ? Rounds.NONE : rounds);
+            to.compact(map(journal), rounds == null ? Bookmark.NONE : rounds);
         }
     }
 }

@@ -17,12 +17,14 @@ import org.brantel.core.json.Json;
  *
  * <p>The first line is a {@link Header}, every other line a {@link Entry}; the last word on a range wins. A last line
  * without its line end was being written when the power went: it says nothing. Compacted on a clean stop by writing
- * a new file beside it and renaming.
+ * a new file beside it and renaming. In its sum, entries without length say how far the sweep and the retries are.
  */
 public final class MapJournal implements Closeable {
 
     public static final String FORMAT = "brantel-map";
     public static final int VERSION = 1;
+    /** The pass whose entries say how far it came, since others may have read ahead of it. */
+    public static final String SWEEP = "sweep";
 
     public record Header(String format, int version, long size, int sectorSize, Identity identity) { }
 
@@ -32,8 +34,8 @@ public final class MapJournal implements Closeable {
      */
     public record Entry(long off, long len, String state, String pass, int round) { }
 
-    /** A journal read back. @param rounds how far the retries are */
-    public record Loaded(Header header, ReadMap map, Rounds rounds) { }
+    /** A journal read back. @param rounds how far the passes are */
+    public record Loaded(Header header, ReadMap map, Bookmark rounds) { }
 
     private final Path file;
     private final Header header;
@@ -86,13 +88,14 @@ public final class MapJournal implements Closeable {
                         + "', version " + header.version() + ", size " + header.size() + ").");
             }
             ReadMap map = new ReadMap(header.size());
-            Rounds rounds = Rounds.NONE;
+            Bookmark rounds = Bookmark.NONE;
             long seen = bytesOf(first);
             int number = 2;
             for (String line; seen < whole && (line = lines.readLine()) != null; number++) {
                 seen += bytesOf(line);
                 Entry entry = apply(line, map, file + ", line " + number);
-                rounds = entry.round() > 0 ? new Rounds(entry.round(), entry.off() + entry.len()) : rounds;
+                rounds = entry.round() > 0 ? rounds.retry(entry.round(), entry.off() + entry.len()) : rounds;
+                rounds = SWEEP.equals(entry.pass()) ? rounds.sweptTo(Math.max(rounds.swept(), entry.off() + entry.len())) : rounds;
             }
             return new Loaded(header, map, rounds);
         }
@@ -190,12 +193,15 @@ public final class MapJournal implements Closeable {
     }
 
     /** Replaces the journal by its sum. */
-    public void compact(ReadMap map, Rounds rounds) throws IOException {
+    public void compact(ReadMap map, Bookmark rounds) throws IOException {
         StringBuilder sum = new StringBuilder(Json.write(header)).append('\n');
         for (ReadMap.Run run : map.runs()) {
             if (run.state() != BlockState.UNTRIED) {
                 sum.append(line(new Entry(run.range().offset(), run.range().length(), run.state().word(), "sum", 0)));
             }
+        }
+        if (rounds.swept() > 0) {
+            sum.append(line(new Entry(rounds.swept(), 0, BlockState.UNTRIED.word(), SWEEP, 0)));
         }
         if (rounds.round() > 0) {
             sum.append(line(new Entry(rounds.position(), 0, BlockState.FAILED.word(), "sum", rounds.round())));

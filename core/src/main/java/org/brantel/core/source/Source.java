@@ -55,6 +55,17 @@ public interface Source extends Closeable {
         return List.of();
     }
 
+    /** Whether it is still being filled, so that a read may wait until what it asks for has been fetched. */
+    default boolean isFilling() {
+        return false;
+    }
+
+    /**
+     * Says what will be read soon, most needed first. A source that is still being filled fetches it ahead of the rest;
+     * others do nothing. Only for what a reader cannot do without, never for the content of files.
+     */
+    default void willNeed(List<Range> ranges) throws IOException { }
+
     /** The files or device nodes that the bytes come from; output must not touch them. */
     List<Path> filesBehind();
 

@@ -3,6 +3,7 @@ package org.brantel.core.source;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.function.BooleanSupplier;
 import org.brantel.core.source.nbd.NbdAddress;
 import org.brantel.core.source.nbd.NbdSource;
 
@@ -37,6 +38,16 @@ public final class Sources {
             file.close();
             throw e;
         }
+    }
+
+    /**
+     * An image that a session is still writing: what is asked for and was not tried yet is read from the device next, and
+     * waited for.
+     *
+     * @param filling whether it still is written, asked while it waits; from then on, what was not read is not there
+     */
+    public static Source openFilling(Path image, BooleanSupplier filling) throws IOException {
+        return new FillingImage(image, filling);
     }
 
     /** Where the map of an image lies unless said otherwise. */

@@ -68,7 +68,7 @@ public final class VolumeSearch {
         for (Range gap : uncovered(known)) {
             long at = gap.offset();
             for (int probes = 0; at < gap.end() && probes < MOST_PROBES; probes++) {
-                Optional<FileSystem> volume = standing(at);
+                Optional<FileSystem> volume = wouldWait(at) ? Optional.empty() : standing(at);
                 if (volume.isPresent()) {
                     found.add(add(volume.get(), known.size() + found.size(), Volume.LOST, "its head at byte " + at));
                     at = Math.max(at + 512, volume.get().facts().place().end());
@@ -78,6 +78,11 @@ public final class VolumeSearch {
             }
         }
         return found;
+    }
+
+    /** Guesses are not worth holding up a device that is being read. */
+    private boolean wouldWait(long at) {
+        return source.isFilling() && !source.knownUnread(new Range(at, Math.min(512, source.size() - at))).isEmpty();
     }
 
     /**

@@ -17,7 +17,7 @@ import org.brantel.core.source.BlockState;
 import org.brantel.core.source.MapJournal;
 import org.brantel.core.source.Range;
 import org.brantel.core.source.ReadMap;
-import org.brantel.core.source.Rounds;
+import org.brantel.core.source.Bookmark;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.SourceException;
 import org.brantel.core.source.Sources;
@@ -205,8 +205,9 @@ class ImagerOrdersTest {
             }
         };
         assertThat(run(device.open(), CareProfile.AGEING, first).finished()).isFalse();
-        Rounds kept = MapJournal.load(Sources.mapBeside(image)).rounds();
-        assertThat(kept).isEqualTo(new Rounds(1, (1 << 20) + 3 * 512));
+        Bookmark kept = MapJournal.load(Sources.mapBeside(image)).rounds();
+        assertThat(kept.round()).isEqualTo(1);
+        assertThat(kept.position()).isEqualTo((1 << 20) + 3 * 512);
         Told second = new Told();
         assertThat(run(device.open(), CareProfile.AGEING, second).finished()).isTrue();
         long retries = second.made.stream().filter(s -> s.pass() == Pass.PERSISTENCE).count();

@@ -160,6 +160,49 @@ class PlannerTest {
         }
     }
 
+    @ParameterizedTest
+    @MethodSource("all")
+    void whatIsAskedForFirstComesFirstAndNothingIsReadTwice(CareProfile profile, String onFault) {
+        Random random = random(profile, onFault, 400);
+        for (int round = 0; round < 15; round++) {
+            long size = (100 + random.nextInt(12_000)) * (long) SECTOR;
+            RangeSet dead = randomFaults(random, size);
+            Play play = new Play(size, dead, profile, onFault);
+            for (Optional<Planner.Step> next = play.planner.next(); next.isPresent(); next = play.planner.next()) {
+                play.take(next.get());
+                assertThat(play.steps).hasSizeLessThan(400_000);
+                if (random.nextInt(20) == 0) {
+                    long from = (long) (random.nextDouble() * size);
+                    Range wish = new Range(from, 1 + (long) (random.nextDouble() * (size - from)));
+                    play.planner.first(wish);
+                    RangeSet untried = RangeSet.of(play.map.ranges(BlockState.UNTRIED));
+                    Optional<Planner.Step> first = play.planner.next();
+                    if (untried.overlaps(wish)) {
+                        assertThat(first).isPresent();
+                        assertThat(play.planner.isAhead()).as("this wish, or one before it").isTrue();
+                    }
+                    first.ifPresent(play::take);
+                }
+            }
+            assertThat(play.map.bytes(BlockState.READ)).isEqualTo(size - dead.total());
+            assertThat(play.map.bytes(BlockState.FAILED)).isEqualTo(dead.total());
+        }
+    }
+
+    @Test
+    void aSweepGoesOnWhereItWasWhateverWasReadAheadOfIt() {
+        ReadMap map = new ReadMap(16 << 20);
+        Planner planner = new Planner(map, CareProfile.HEALTHY, SECTOR);
+        planner.first(new Range((16 << 20) - 4096, 4096));
+        for (int i = 0; i < 4; i++) {
+            Planner.Step step = planner.next().orElseThrow();
+            map.set(step.range(), BlockState.READ);
+            planner.done(step, ReadOutcome.clean(1));
+        }
+        Planner resumed = new Planner(map, CareProfile.HEALTHY, SECTOR, planner.rounds());
+        assertThat(resumed.next().orElseThrow()).isEqualTo(new Planner.Step(Pass.SWEEP, new Range(3 << 20, 1 << 20)));
+    }
+
     @Test
     void jumpsFartherFromEachFaultOfARowAndComesBackFromTheFarEnd() {
         RangeSet dead = new RangeSet();

@@ -39,7 +39,7 @@ class MapFileTest {
         MapJournal.Loaded is = MapJournal.load(back);
         assertThat(is.map().runs()).isEqualTo(was.map().runs());
         assertThat(is.header()).isEqualTo(was.header());
-        assertThat(is.rounds()).isEqualTo(was.rounds()).isEqualTo(new Rounds(2, 4608));
+        assertThat(is.rounds()).isEqualTo(was.rounds()).isEqualTo(new Bookmark(2, 4608, 4096));
         assertThatThrownBy(() -> MapFile.read(sum).writeJournal(back)).isInstanceOf(FileAlreadyExistsException.class);
         assertThatThrownBy(() -> MapFile.of(journal).write(sum)).isInstanceOf(FileAlreadyExistsException.class);
     }

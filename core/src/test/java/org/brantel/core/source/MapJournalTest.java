@@ -88,7 +88,7 @@ class MapJournalTest {
         write();
         ReadMap before = MapJournal.load(file).map();
         try (MapJournal journal = MapJournal.resume(file, MapJournal.load(file).header())) {
-            journal.compact(before, Rounds.NONE);
+            journal.compact(before, Bookmark.NONE);
             journal.note(new Range(3072, 1024), BlockState.READ, "sweep");
             journal.flush();
         }
@@ -137,6 +137,6 @@ class MapJournalTest {
         assertThat(Files.readAllLines(file)).hasSize(5);
         MapJournal.Loaded loaded = MapJournal.load(file);
         assertThat(loaded.map().ranges(BlockState.READ)).containsExactly(new Range(0, 2048), new Range(3072, 1024));
-        assertThat(loaded.rounds()).isEqualTo(new Rounds(1, 3072));
+        assertThat(loaded.rounds()).isEqualTo(new Bookmark(1, 3072, 2048));
     }
 }

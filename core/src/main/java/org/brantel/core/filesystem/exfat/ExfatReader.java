@@ -85,6 +85,7 @@ public final class ExfatReader implements FileSystem {
     public Walked walk(Walk walk) throws IOException {
         Problems problems = new Problems(walk.sink(), "the volume at byte " + boot.start());
         problems.cutOff(new Range(boot.start(), boot.lengthBytes()), source.size());
+        source.willNeed(List.of(new Range(boot.tableAt(), boot.tableBytes())));
         ExfatTable table = new ExfatTable(source, boot);
         Space space = space(problems);
         Folders folders = new Folders(source, boot, table, problems);

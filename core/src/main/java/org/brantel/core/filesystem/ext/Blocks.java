@@ -2,6 +2,7 @@ package org.brantel.core.filesystem.ext;
 
 import java.io.IOException;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import org.brantel.core.source.Range;
 import org.brantel.core.source.Source;
@@ -46,6 +47,17 @@ final class Blocks {
     /** A block; null when it lies outside the volume or the medium, or was not read. */
     byte[] read(long block) throws IOException {
         return readRaw(overlay.getOrDefault(block, block));
+    }
+
+    boolean isFilling() {
+        return source.isFilling();
+    }
+
+    /** See {@link Source#willNeed}. */
+    void willNeed(long block, long count) throws IOException {
+        if (count > 0 && sb.isBlock(block) && count <= sb.blocksOnMedium() - block) {
+            source.willNeed(List.of(new Range(sb.offset(block), count * sb.blockBytes())));
+        }
     }
 
     private byte[] readRaw(long block) throws IOException {

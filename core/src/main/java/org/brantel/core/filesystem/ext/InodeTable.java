@@ -46,6 +46,9 @@ final class InodeTable {
 
     void forEach(boolean tell, Visitor visitor) throws IOException {
         long unread = 0;
+        if (blocks.isFilling()) {
+            askForTables();
+        }
         // Tables do not overlap, so there are no more inodes than the medium has room for.
         long room = sb.blocksOnMedium() * (sb.blockBytes() / sb.inodeBytes());
         for (long g = 0; g < groups.count(); g++) {
@@ -79,6 +82,16 @@ final class InodeTable {
         }
         if (tell && unread > 0) {
             problems.add(unread + " of " + sb.inodes() + " inodes were never read or lie beyond the medium's end; their files are missing.");
+        }
+    }
+
+    private void askForTables() throws IOException {
+        for (long g = 0; g < groups.count(); g++) {
+            Groups.Group group = groups.group(g);
+            if (group != null) {
+                long used = Math.max(0, sb.inodesPerGroup() - group.unusedInodes());
+                blocks.willNeed(group.inodeTable(), (used * sb.inodeBytes() + sb.blockBytes() - 1) / sb.blockBytes());
+            }
         }
     }
 

@@ -55,6 +55,7 @@ final class AllocationTable implements Chains.Links {
             table.space.doubt(2, table.space.count());
             return table;
         }
+        source.willNeed(List.of(new Range(boot.tableStart(0), boot.tableBytes())));
         for (long c = 2; table.space.isCluster(c); c++) {
             long value = table.next(c);
             if (value < 0) {

@@ -131,6 +131,7 @@ final class MasterFileTable implements Records {
     /** Every sound record, in order; what is not sound is told once, if {@code tell}. */
     void forEach(boolean tell, Visitor visitor) throws IOException {
         int size = boot.recordBytes();
+        source.willNeed(extents.stream().map(e -> new Range(e.offset(), e.length())).toList());
         byte[] block = new byte[BLOCK / size * size];
         long torn = 0;
         long firstTorn = -1;
