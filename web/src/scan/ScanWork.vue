@@ -16,13 +16,13 @@ const props = defineProps<{ docket: Docket }>()
 const emit = defineEmits<{ changed: [] }>()
 
 const METHODS = [
-  { code: 'both', label: 'structure and carve', words: 'records first, then content; finds most' },
-  { code: 'structure', label: 'structure', words: 'what the file systems still record; quick' },
-  { code: 'carve', label: 'carve', words: 'content alone; adds only what is new' },
+  { code: 'quick', method: 'structure', search: false, label: 'quick scan', words: 'what the records say of what stands; also while the image is still written' },
+  { code: 'structure', method: 'structure', search: true, label: 'structure', words: 'records, and a search of what is free: lost volumes, before a format' },
+  { code: 'deep', method: 'both', search: true, label: 'deep scan', words: 'all records, then content; finds most' },
+  { code: 'carve', method: 'carve', search: false, label: 'carve', words: 'content alone; adds only what is new' },
 ]
 const scans = useLive(() => api.get<ScanView[]>(`/api/cases/${props.docket.number}/scans`), (what, c) => c === props.docket.number && what === 'scan')
-const method = ref('both')
-const search = ref(true)
+const chosen = ref('quick')
 const volume = ref<number>()
 const openVolume = ref<number>()
 /** Asked for: once there is a session, what it found comes first. */
@@ -40,7 +40,8 @@ const kinds = computed(() => kindRows(running.value ? (latest.value?.counts.kind
 const origins = computed(() => Object.entries(running.value ? (latest.value?.counts.origins ?? {}) : (report.value?.origins ?? {})))
 
 async function start(): Promise<void> {
-  if (await acting.run(() => api.post(`/api/cases/${props.docket.number}/scans`, { method: method.value, volume: volume.value, search: search.value }))) {
+  const order = METHODS.find((m) => m.code === chosen.value)!
+  if (await acting.run(() => api.post(`/api/cases/${props.docket.number}/scans`, { method: order.method, volume: volume.value, search: order.search }))) {
     another.value = false
     await scans.refresh()
     emit('changed')
@@ -51,7 +52,7 @@ async function ask(what: 'stop' | 'pause' | 'resume'): Promise<void> {
 }
 function scanAlone(index: number): void {
   volume.value = index
-  method.value = 'structure'
+  chosen.value = 'structure'
   void start()
 }
 useKeys([
@@ -84,9 +85,8 @@ useKeys([
     </template>
     <form v-if="!running && scans.data.value && (!latest || another)" class="sheet new" @submit.prevent="start">
       <b>{{ latest ? 'Another session' : 'Scan the image' }}</b>
-      <label v-for="m in METHODS" :key="m.code" class="s"><input v-model="method" type="radio" name="method" class="form-check-input" :value="m.code" /> <b>{{ m.label }}</b> <span class="mu">{{ m.words }}</span></label>
+      <label v-for="m in METHODS" :key="m.code" class="s"><input v-model="chosen" type="radio" name="method" class="form-check-input" :value="m.code" /> <b>{{ m.label }}</b> <span class="mu">{{ m.words }}</span></label>
       <label v-if="report && report.volumes.length > 1" class="s">in <select v-model="volume" class="form-select form-select-sm inline"><option :value="undefined">the whole medium</option><option v-for="v in report.volumes.filter((v) => v.state !== 'earlier' && !v.unread)" :key="v.index" :value="v.index">{{ v.label || `volume ${v.index}` }}</option></select></label>
-      <label v-if="method !== 'carve'" class="s"><input v-model="search" type="checkbox" class="form-check-input" /> search what is free <span class="mu">for lost volumes and records of before a format</span></label>
       <BButton type="submit" :variant="latest ? undefined : 'primary'" :class="latest ? 'btn-quiet' : ''" :disabled="acting.busy.value">Start scanning <span class="kbd">N</span></BButton>
     </form>
     <RefusedNote :refused="acting.refused.value" />

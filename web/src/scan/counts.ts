@@ -28,9 +28,10 @@ export function shareDone(s: ScanView): number {
 }
 
 /** Where a session looks, in words. */
-export function scopeWords(s: Pick<ScanView, 'volume' | 'search' | 'method'>): string {
+export function scopeWords(s: Pick<ScanView, 'volume' | 'search' | 'method' | 'early'>): string {
   const where = s.volume === undefined || s.volume === null ? 'whole medium' : `volume ${s.volume}`
-  return s.method === 'carve' || s.search ? where : `${where}, records only`
+  const what = s.method === 'carve' || s.search ? where : `${where}, records only`
+  return s.early ? `${what}, while it was imaged` : what
 }
 
 /** Whether a session says that there is nothing to recover: every volume sound, every file listed and whole. */

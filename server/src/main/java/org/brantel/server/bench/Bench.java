@@ -29,8 +29,15 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class Bench {
 
-    /** An image that a case has. */
-    public record Image(long imagingId, Path file, long size, long readBytes, String sha256) { }
+    /**
+     * An image that a case has.
+     *
+     * @param filling a session is writing it just now
+     */
+    public record Image(long imagingId, Path file, long size, long readBytes, String sha256, boolean filling) { }
+
+    /** A device has been imaged, as far as it will be. Told after the records say so. */
+    public record Imaged(String caseNumber, long imagingId) { }
 
     private final Stations stations;
     private final ImagingSessions sessions;
@@ -197,10 +204,29 @@ public class Bench {
     /** The newest image of a case that is not being written just now. @throws Refusal when there is none */
     @Transactional(readOnly = true)
     public Image image(String number) {
-        ImagingSession session = sessions.findByCaseIdOrderByIdDesc(cases.id(number)).stream()
-                .filter(s -> !ImagingSession.AT_WORK.contains(s.state()) && !s.image().isEmpty()).findFirst()
-                .orElseThrow(() -> Refusal.conflict("There is no image of " + number + " yet; image its device first."));
-        return image(session, number);
+        List<Image> images = images(number);
+        return images.stream().filter(i -> !i.filling()).findFirst().orElseThrow(() -> images.isEmpty() ? none(number)
+                : Refusal.conflict("The image of " + number + " is still being written; until it is done only a quick scan can run: records, without a search."));
+    }
+
+    /** The newest image of a case, also while it is being written. @throws Refusal when there is none */
+    @Transactional(readOnly = true)
+    public Image imageAsItComes(String number) {
+        return images(number).stream().filter(i -> i.readBytes() > 0).findFirst().orElseThrow(() -> none(number));
+    }
+
+    private List<Image> images(String number) {
+        return sessions.findByCaseIdOrderByIdDesc(cases.id(number)).stream().filter(s -> !s.image().isEmpty()).map(s -> image(s, number)).toList();
+    }
+
+    private static Refusal none(String number) {
+        return Refusal.conflict("There is no image of " + number + " yet; image its device first.");
+    }
+
+    /** Whether a session is writing this image just now, or will. */
+    @Transactional(readOnly = true)
+    public boolean isFilling(long imagingId) {
+        return ImagingSession.AT_WORK.contains(find(imagingId).state());
     }
 
     @Transactional(readOnly = true)
@@ -211,7 +237,7 @@ public class Bench {
 
     private static Image image(ImagingSession session, String number) {
         ImagingView v = session.view(number);
-        return new Image(v.id(), Path.of(session.image()), v.size(), v.readBytes(), v.sha256());
+        return new Image(v.id(), Path.of(session.image()), v.size(), v.readBytes(), v.sha256(), ImagingSession.AT_WORK.contains(session.state()));
     }
 
     /** A stretch of the ribbon, magnified. */

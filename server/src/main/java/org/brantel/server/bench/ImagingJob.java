@@ -27,6 +27,7 @@ import org.brantel.server.platform.Settings;
 import org.brantel.server.platform.Ticker;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -50,9 +51,11 @@ class ImagingJob {
     private final Settings settings;
     private final TransactionTemplate transaction;
     private final Clock clock;
+    private final ApplicationEventPublisher publisher;
 
     ImagingJob(ImagingSessions sessions, Attachments attachments, Media media, Cases cases, CustodyService custody, ImagingEvents log,
-               HealthReadings readings, SessionReports reports, LabRate lab, Events events, Settings settings, TransactionTemplate transaction, Clock clock) {
+               HealthReadings readings, SessionReports reports, LabRate lab, Events events, Settings settings, TransactionTemplate transaction, Clock clock,
+               ApplicationEventPublisher publisher) {
         this.sessions = sessions;
         this.attachments = attachments;
         this.media = media;
@@ -66,6 +69,7 @@ class ImagingJob {
         this.settings = settings;
         this.transaction = transaction;
         this.clock = clock;
+        this.publisher = publisher;
     }
 
     @Bean
@@ -105,6 +109,7 @@ class ImagingJob {
                         + result.readBytes() + " of " + result.size() + " bytes read, " + result.failedBytes()
                         + " not, SHA-256 " + result.sha256());
                 keepReport(id, number);
+                publisher.publishEvent(new Bench.Imaged(number, id));
             } else if (result.reached() != null) {
                 watch.note(ImagingEvent.Kind.LIMIT, result.reached().words());
                 watch.flush();

@@ -29,6 +29,7 @@ import org.brantel.server.platform.StopRequest;
 import org.brantel.server.platform.Ticker;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -50,9 +51,10 @@ class ScanJob {
     private final Settings settings;
     private final TransactionTemplate transaction;
     private final Clock clock;
+    private final ApplicationEventPublisher publisher;
 
     ScanJob(ScanSessions sessions, Bench bench, Catalogues catalogues, Cases cases, CustodyService custody, Events events,
-            Settings settings, TransactionTemplate transaction, Clock clock) {
+            Settings settings, TransactionTemplate transaction, Clock clock, ApplicationEventPublisher publisher) {
         this.sessions = sessions;
         this.bench = bench;
         this.catalogues = catalogues;
@@ -62,6 +64,7 @@ class ScanJob {
         this.settings = settings;
         this.transaction = transaction;
         this.clock = clock;
+        this.publisher = publisher;
     }
 
     @Bean
@@ -78,7 +81,7 @@ class ScanJob {
         Path folder = settings.scans().resolve(number).resolve("scan-" + id).toAbsolutePath();
         change(id, number, s -> s.run(folder.toString()));
         ScanPlan plan = new ScanPlan(ScanMethod.ofWord(session.method()), session.scope().volume(), Set.of(), session.scope().search(), false, true);
-        try (Source source = Sources.open(bench.image(session.imagingId()).file().toString())) {
+        try (Source source = open(session, serverStops)) {
             Watch watch = new Watch(id, number);
             StopRequest stop = new StopRequest(serverStops, () -> stopAfterPauses(id, serverStops));
             ScanReport report = new Scan(source, plan, watch, clock).run(folder, stop);
@@ -92,9 +95,14 @@ class ScanJob {
                 custody.record(number, CustodyService.MACHINE, report.finished() ? "finished a scan" : "stopped a scan",
                         "session " + id + ", " + report.method() + ", " + report.findings() + " findings, "
                                 + merged.added() + " new in the catalogue, " + report.problems().size() + " problems");
-                cases.moveTo(number, Stage.SELECTION, CustodyService.MACHINE);
+                if (!session.early()) {
+                    cases.moveTo(number, Stage.SELECTION, CustodyService.MACHINE);
+                }
                 events.changed(number, "scan");
             });
+            if (session.early()) {
+                publisher.publishEvent(new FirstScan.EarlyEnded(number, session.imagingId()));
+            }
         } catch (Ticker.ServerStops e) {
             throw e;
         } catch (IOException | RuntimeException e) {
@@ -102,6 +110,18 @@ class ScanJob {
             change(id, number, s -> s.fail(e.getMessage(), clock.instant()));
             custody.record(number, CustodyService.MACHINE, "a scan failed", String.valueOf(e.getMessage()));
         }
+    }
+
+    private Source open(ScanSession session, BooleanSupplier serverStops) throws IOException {
+        Path image = bench.image(session.imagingId()).file();
+        return bench.isFilling(session.imagingId()) ? Sources.openFilling(image, () -> !serverStops.getAsBoolean() && goesOn(session))
+                : Sources.open(image.toString());
+    }
+
+    /** Asked while it waits for what the device has not given yet. */
+    private boolean goesOn(ScanSession session) {
+        boolean stopped = sessions.findById(session.id()).map(s -> ScanSession.STOP.equals(s.asked())).orElse(true);
+        return !stopped && bench.isFilling(session.imagingId());
     }
 
     /** Rests here for as long as the session is asked to pause: the engine asks between two records and between two blocks. */

@@ -15,6 +15,7 @@ import java.util.Optional;
 import org.brantel.core.estimate.Measured;
 import org.brantel.core.json.Json;
 import org.brantel.core.scan.ScanReport;
+import org.brantel.server.bench.Bench;
 import org.hibernate.annotations.DynamicUpdate;
 
 @Entity
@@ -43,6 +44,10 @@ class ScanSession {
     private Integer volume;
     @Column(updatable = false)
     private boolean search;
+    @Column(updatable = false)
+    private boolean early;
+    @Column(updatable = false)
+    private long readBytes;
     private String folder;
     private String phase;
     private long done;
@@ -60,9 +65,11 @@ class ScanSession {
 
     protected ScanSession() { }
 
-    ScanSession(Long caseId, Long imagingId, Scans.Scope scope, String who, Instant startedAt) {
+    ScanSession(Long caseId, Bench.Image image, Scans.Scope scope, String who, Instant startedAt) {
         this.caseId = caseId;
-        this.imagingId = imagingId;
+        this.imagingId = image.imagingId();
+        this.early = image.filling();
+        this.readBytes = image.readBytes();
         this.method = scope.method();
         this.volume = scope.volume();
         this.search = scope.search();
@@ -132,6 +139,11 @@ class ScanSession {
         return method;
     }
 
+    /** Whether the image was still being written when it began. */
+    boolean early() {
+        return early;
+    }
+
     /** What it is to do. */
     Scans.Scope scope() {
         return new Scans.Scope(method, volume, search);
@@ -151,7 +163,7 @@ class ScanSession {
 
     ScanView view(String caseNumber) {
         try {
-            return new ScanView(id, caseNumber, imagingId, state.name().toLowerCase(), asked, method, volume, search, phase, done, total,
+            return new ScanView(id, caseNumber, imagingId, state.name().toLowerCase(), asked, method, volume, search, early, readBytes, phase, done, total,
                     Json.read(counts, ScanView.Counts.class, "counts", "scan " + id),
                     report().orElse(null), added, shared,
                     trouble, who, startedAt, endedAt);

@@ -60,6 +60,15 @@ public class Scans {
         public static Scope whole(String method) {
             return new Scope(method, null, true);
         }
+
+        /** Only the records of what stands: the first session after imaging, or while it goes on. */
+        static Scope quick() {
+            return new Scope(ScanMethod.STRUCTURE.word(), null, false);
+        }
+
+        boolean isQuick() {
+            return method.equals(ScanMethod.STRUCTURE.word()) && !search;
+        }
     }
 
     @Transactional
@@ -76,12 +85,23 @@ public class Scans {
         if (scope.volume() != null && volumes(caseId).stream().noneMatch(v -> v.index() == scope.volume())) {
             throw Refusal.badInput("volume", "No session of " + number + " found a volume " + scope.volume() + "; scan the whole medium first.");
         }
-        ScanSession session = sessions.save(new ScanSession(caseId, bench.image(number).imagingId(), scope, who, clock.instant()));
-        cases.moveTo(number, Stage.SCANNING, who);
-        custody.record(number, who, "started a scan", "session " + session.id() + ", " + scope.method() + (scope.volume() == null ? "" : ", volume " + scope.volume()));
+        Bench.Image image = scope.isQuick() ? bench.imageAsItComes(number) : bench.image(number);
+        ScanSession session = sessions.save(new ScanSession(caseId, image, scope, who, clock.instant()));
+        if (!image.filling()) {
+            cases.moveTo(number, Stage.SCANNING, who);
+        }
+        custody.record(number, who, "started a scan", "session " + session.id() + ", " + scope.method() + (scope.volume() == null ? "" : ", volume " + scope.volume())
+                + (image.filling() ? ", while the image is written" : ""));
         jobs.start(scanTask, session.id());
         events.changed(number, "scan");
         return session.view(number);
+    }
+
+    /** Whether an image has had a session since it was done, or a case has one at work. */
+    @Transactional(readOnly = true)
+    boolean isScanned(String number, long imagingId) {
+        return sessions.findByCaseIdOrderById(cases.id(number)).stream()
+                .anyMatch(s -> AT_WORK.contains(s.state()) || s.imagingId() == imagingId && !s.early());
     }
 
     private List<Volume> volumes(long caseId) {

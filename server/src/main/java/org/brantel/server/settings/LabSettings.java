@@ -40,15 +40,16 @@ public class LabSettings {
      * @param mibPerSecond  that all sessions together may read; 0 for no limit
      * @param quietFrom     like {@code 22:00}; equal to {@code quietTo} for none
      * @param healthSeconds between two health readings of a device that is read
+     * @param quickScan     a scan by records starts by itself when a device has been imaged
      */
-    public record BenchRules(int mibPerSecond, String quietFrom, String quietTo, int healthSeconds, List<Box> boxes) {
+    public record BenchRules(int mibPerSecond, String quietFrom, String quietTo, int healthSeconds, List<Box> boxes, boolean quickScan) {
 
         public QuietHours quiet() {
             return new QuietHours(LocalTime.parse(quietFrom), LocalTime.parse(quietTo));
         }
     }
 
-    private static final BenchRules BENCH = new BenchRules(0, "00:00", "00:00", 30, List.of());
+    private static final BenchRules BENCH = new BenchRules(0, "00:00", "00:00", 30, List.of(), false);
     private static final int MOST_BOXES = 40;
 
     /** What may stand in a letter. */

@@ -15,6 +15,9 @@ import tools.jackson.databind.JsonNode;
 /** Scan sessions on a disk with volumes that no table lists: where they look, resting, and the evidence that they leave. */
 class ScansTest {
 
+    private static final Map<String, Object> QUICK = Map.of("method", "structure", "search", false);
+    private static final Map<String, Object> NO_LIMITS = Map.of("faultsInRow", 0, "faultsInAll", 0, "celsius", 0, "growth", 0, "minutes", 0);
+
     private Story story;
 
     @BeforeEach
@@ -74,5 +77,38 @@ class ScansTest {
         JsonNode ended = Story.last(story.una.await(story.path("/scans"), s -> Story.last(s).get("state").asString().equals("done")));
         assertThat(ended.has("asked")).isFalse();
         assertThat(ended.get("report").get("finished").asBoolean()).isTrue();
+    }
+
+    @Test
+    void aQuickScanRunsWhileTheImageIsWrittenAndOneStartsByItselfAfterwards() {
+        Lab lab = Lab.open();
+        Corpus.image("d08-gpt-primary-lost", lab.inbox());
+        setQuickScan(lab, true);
+        try {
+            Story slow = Story.of(new CaseForms().told("symptom.appears", "partition-missing")).decided().attached("inbox/d08-gpt-primary-lost.img");
+            slow.una.post(slow.path("/scans"), QUICK).expect(409);
+            long imaging = slow.una.post(slow.path("/imaging"), Map.of("profile", "healthy", "limits", NO_LIMITS, "mibPerSecond", 8)).expect(201).json().get("id").asLong();
+            slow.una.await(slow.path("/bench"), b -> b.get("sessions").get(0).get("readBytes").asLong() > 0);
+            assertThat(slow.una.post(slow.path("/scans"), Map.of("method", "both")).expect(409).sentence()).contains("still being written", "quick scan");
+            slow.una.post(slow.path("/scans"), QUICK).expect(201);
+            JsonNode early = Story.last(slow.una.await(slow.path("/scans"), s -> Story.last(s).get("state").asString().equals("done")));
+            assertThat(slow.session().get("state").asString()).as("the device is still read").isEqualTo("running");
+            assertThat(early.get("early").asBoolean()).isTrue();
+            assertThat(early.get("report").get("volumes")).hasSize(2);
+            assertThat(early.get("report").get("prognoses").get("gapped").asLong()).isPositive();
+            slow.una.post("/api/imaging/" + imaging + "/bounds", Map.of("limits", NO_LIMITS, "mibPerSecond", 0)).expect(200);
+            slow.awaitImaging("done");
+            JsonNode first = Story.last(slow.una.await(slow.path("/scans"), s -> s.size() == 2 && Story.last(s).get("state").asString().equals("done")));
+            assertThat(first.get("search").asBoolean()).isFalse();
+            assertThat(first.get("early").asBoolean()).isFalse();
+            assertThat(first.get("readBytes").asLong()).isEqualTo(first.get("report").get("size").asLong());
+            assertThat(first.get("report").get("prognoses").has("gapped")).as("all of it was read by now").isFalse();
+        } finally {
+            setQuickScan(lab, false);
+        }
+    }
+
+    private static void setQuickScan(Lab lab, boolean on) {
+        lab.as("petra").put("/api/settings/bench", Map.of("mibPerSecond", 0, "quietFrom", "00:00", "quietTo", "00:00", "healthSeconds", 30, "boxes", List.of(), "quickScan", on)).expect(200);
     }
 }
