@@ -53,6 +53,17 @@ public final class Extents {
         return cut.list();
     }
 
+    /** What is stored, without holes and no more than {@code most} bytes: a record may claim more than any medium holds. */
+    public static List<Extent> stored(List<Extent> extents, long most) {
+        Extents stored = new Extents();
+        for (Extent e : extents) {
+            if (!e.isHole()) {
+                stored.add(e.offset(), Math.min(e.length(), most - stored.length()));
+            }
+        }
+        return stored.list();
+    }
+
     /** A stretch of the content; shorter where the extents end. */
     public static List<Extent> slice(List<Extent> extents, long from, long length) {
         if (extents.size() == 1 && !extents.get(0).isHole()) {

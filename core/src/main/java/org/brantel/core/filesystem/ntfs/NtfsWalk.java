@@ -37,12 +37,15 @@ final class NtfsWalk {
     private final boolean[] inUse;
     private final List<FileRecord> deleted = new ArrayList<>();
     private long journal = -1;
+    /** Bytes of indexes that are left to look at: each place on a medium holds one only once, whatever records claim. */
+    private long indexRoom;
 
     NtfsWalk(MasterFileTable table, Space space, Walk walk, Problems problems) {
         this.table = table;
         this.space = space;
         this.walk = walk;
         judge = new Judge(table.source(), space, walk, false);
+        indexRoom = table.source().size();
         int records = (int) Math.min(table.records(), Integer.MAX_VALUE - 8);
         sequences = new char[records];
         inUse = new boolean[records];
@@ -87,7 +90,9 @@ final class NtfsWalk {
         String from = "the slack of its folder's index";
         for (Attribute a : folder.attributes()) {
             if (a.type() == Attribute.INDEX_ALLOCATION && !a.resident() && a.extents() != null) {
-                IndexSlack.scan(table.source(), table.boot(), a.extents(), table.records(), e -> remembered.take(e, from));
+                List<Extent> index = Extents.stored(a.extents(), indexRoom);
+                indexRoom -= Extents.length(index);
+                IndexSlack.scan(table.source(), table.boot(), index, table.records(), e -> remembered.take(e, from));
             }
         }
         folder.first(Attribute.INDEX_ROOT).filter(Attribute::resident).ifPresent(a ->
@@ -98,12 +103,12 @@ final class NtfsWalk {
         AttributeList lists = new AttributeList(table);
         Optional<MftRecord> log = table.record(LOG);
         if (log.isPresent()) {
-            List<Extent> extents = lists.dataOf(log.get(), "");
+            List<Extent> extents = Extents.stored(lists.dataOf(log.get(), ""), table.source().size());
             LogPages.scan(new FileContent(table.source(), extents, Extents.length(extents), null), table.records(), e -> remembered.take(e, "the log"));
         }
         Optional<MftRecord> changes = journal < 0 ? Optional.empty() : table.record(journal);
         if (changes.isPresent()) {
-            List<Extent> extents = lists.dataOf(changes.get(), "$J");
+            List<Extent> extents = Extents.stored(lists.dataOf(changes.get(), "$J"), table.source().size());
             ChangeJournal.read(new FileContent(table.source(), extents, Extents.length(extents), null), extents, remembered::take);
         }
         remembered.folders(folders);
