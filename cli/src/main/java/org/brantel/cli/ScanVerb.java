@@ -12,6 +12,7 @@ import org.brantel.core.scan.ScanListener;
 import org.brantel.core.scan.ScanMethod;
 import org.brantel.core.scan.ScanPlan;
 import org.brantel.core.scan.ScanReport;
+import org.brantel.core.source.Range;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.Sources;
 import picocli.CommandLine.Command;
@@ -43,6 +44,12 @@ final class ScanVerb implements Callable<Integer> {
     @Option(names = "--free-space-only", description = "Carve only what no live file uses.")
     private boolean freeSpaceOnly;
 
+    @Option(names = "--range", paramLabel = "OFFSET+LENGTH", description = "Carve only these bytes, like 1048576+33554432.")
+    private String range;
+
+    @Option(names = "--every-byte", description = "Carve content that begins at any byte, not only where sectors do.")
+    private boolean everyByte;
+
     @Option(names = "--hash", description = "SHA-256 of every finding that is fully read.")
     private boolean hash;
 
@@ -58,13 +65,25 @@ final class ScanVerb implements Callable<Integer> {
                 line.show(phase, done, all);
             }
         };
-        ScanPlan plan = new ScanPlan(ScanMethod.ofWord(method), volume, kinds, !quick, freeSpaceOnly, hash);
+        ScanPlan plan = ScanPlan.of(ScanMethod.ofWord(method)).onVolume(volume).ofKinds(kinds).searching(!quick).inFreeSpace(freeSpaceOnly).carving(within(), everyByte).hashing(hash);
         try (Source opened = open()) {
             ScanReport report = new Scan(opened, plan, listener, Clock.systemUTC()).run(out, () -> false);
             line.done();
             System.out.printf("%d findings on %d volumes in %.1f s; %d problems.%n", report.findings(),
                     report.volumes().size(), report.seconds(), report.problems().size());
             return report.problems().isEmpty() ? EngineCommand.DONE : EngineCommand.DONE_WITH_NOTE;
+        }
+    }
+
+    private Range within() {
+        if (range == null) {
+            return null;
+        }
+        String[] parts = range.split("\\+");
+        try {
+            return new Range(Long.parseLong(parts[0]), Long.parseLong(parts[1]));
+        } catch (IllegalArgumentException | ArrayIndexOutOfBoundsException e) {
+            throw new IllegalArgumentException("'" + range + "' is no range; write it as OFFSET+LENGTH in bytes, like 1048576+33554432.", e);
         }
     }
 

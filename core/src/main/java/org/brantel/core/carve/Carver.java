@@ -1,41 +1,49 @@
 package org.brantel.core.carve;
 
 import java.io.IOException;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
 import java.util.List;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import java.util.function.BooleanSupplier;
-import org.brantel.core.source.ByteView;
+import org.brantel.core.carve.kind.ContentKind;
 import org.brantel.core.source.Range;
 import org.brantel.core.source.Source;
 
 /**
- * Looks for content on a stretch of a source, at sector starts, in one pass for all kinds. A hit that fails its
- * kind's check is counted, not reported. What lies inside a find is not looked at again.
+ * Looks for content on a stretch of a source, in one pass for all kinds. Stretches are looked through side by side, and put together in
+ * their order, so that what is found does not depend on how many there are at a time. A hit that fails its kind's check is counted, not
+ * reported. What lies inside a find is not one of its own.
  */
 public final class Carver {
 
-    private static final int BLOCK = 1 << 20;
-    private static final int LOOK_AHEAD = 16;
+    private static final long STRETCH = 16 << 20;
+    private static final int MOST_WORKERS = 8;
+    private static final long LEAST_LIKELY = 256;
 
-    /** Told about finds and progress. */
+    /** Told about finds, in ascending order, and progress. */
     public interface Listener {
-        void found(ContentKind kind, Range where, ContentKind.Walk walk);
+        void found(Hit hit);
 
         void progressed(long bytes);
 
-        /** Whether a start is worth walking; false for content that lies within a known file. */
+        /** Whether a start is worth walking; false for content that lies within a known file. Asked from several threads. */
         boolean isWanted(long offset);
     }
 
-    private final Source source;
-    private final List<ContentKind> kinds;
-    private final int step;
+    private final SharedSource source;
+    private final CarvePlan plan;
+    private final StartTable table;
     private long rejected;
 
-    /** @param kinds what to look for */
-    public Carver(Source source, List<ContentKind> kinds) {
-        this.source = source;
-        this.kinds = kinds;
-        this.step = Math.min(source.sectorSize(), 512);
+    public Carver(Source source, CarvePlan plan) {
+        this.source = new SharedSource(source);
+        this.plan = plan;
+        table = new StartTable(plan.kinds());
     }
 
     /** Starts that looked like a kind but failed its check. */
@@ -44,65 +52,132 @@ public final class Carver {
     }
 
     public void run(Range scope, Listener listener, BooleanSupplier stop) throws IOException {
-        byte[] block = new byte[BLOCK + LOOK_AHEAD];
-        long skipUntil = scope.offset();
-        for (long at = scope.offset(); at < scope.end() && !stop.getAsBoolean(); at += BLOCK) {
-            if (skipUntil >= at + BLOCK) {
-                listener.progressed(at + BLOCK - scope.offset());
-                continue;
+        int workers = Math.max(1, Math.min(MOST_WORKERS, Runtime.getRuntime().availableProcessors()));
+        ExecutorService pool = Executors.newFixedThreadPool(workers, work -> {
+            Thread thread = new Thread(work, "carver");
+            thread.setDaemon(true);
+            return thread;
+        });
+        try {
+            Deque<Future<Stretch>> running = new ArrayDeque<>();
+            Deque<Range> waiting = new ArrayDeque<>(stretches(scope));
+            InOrder order = new InOrder(scope, listener);
+            Deque<Range> under = new ArrayDeque<>();
+            while (!waiting.isEmpty() || !running.isEmpty()) {
+                while (running.size() < workers * 2 && !waiting.isEmpty() && !stop.getAsBoolean()) {
+                    Range next = waiting.poll();
+                    under.add(next);
+                    running.add(pool.submit(() -> looked(next, next.offset(), listener, stop)));
+                }
+                if (running.isEmpty()) {
+                    break;
+                }
+                order.take(under.poll(), result(running.poll()), stop);
             }
-            int length = (int) Math.min(block.length, source.size() - at);
-            List<Range> failed = source.read(at, block, 0, length).failed();
-            java.util.Arrays.fill(block, length, block.length, (byte) 0);
-            long end = Math.min(at + BLOCK, scope.end());
-            for (long start = Math.max(at, align(skipUntil, scope)); start < end; start += step) {
-                ContentKind kind = kindAt(block, (int) (start - at));
-                if (kind != null && !touches(failed, start) && listener.isWanted(start)) {
-                    long found = walk(kind, start, listener);
-                    if (found > 0) {
-                        skipUntil = start + found;
-                        start = align(skipUntil, scope) - step;
-                    }
+            order.finish();
+        } finally {
+            pool.shutdownNow();
+        }
+    }
+
+    private List<Range> stretches(Range scope) {
+        List<Range> all = new ArrayList<>();
+        for (long at = scope.offset(); at < scope.end(); at += STRETCH) {
+            all.add(new Range(at, Math.min(STRETCH, scope.end() - at)));
+        }
+        return all;
+    }
+
+    private Stretch looked(Range where, long from, Listener listener, BooleanSupplier stop) throws IOException {
+        Stretch stretch = new Stretch(source, plan, table, listener::isWanted, stop);
+        stretch.look(where, from);
+        return stretch;
+    }
+
+    private static Stretch result(Future<Stretch> future) throws IOException {
+        try {
+            return future.get();
+        } catch (ExecutionException e) {
+            if (e.getCause() instanceof IOException io) {
+                throw io;
+            }
+            throw new IllegalStateException("looking for content failed", e.getCause());
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new java.io.InterruptedIOException("interrupted while looking for content");
+        }
+    }
+
+    /** Puts the stretches' finds together as one pass from the start would have found them. */
+    private final class InOrder {
+        private final Range scope;
+        private final Listener listener;
+        /** Finds without a check of their own that may still hold others. */
+        private final List<Hit> unchecked = new ArrayList<>();
+        private long skipUntil;
+        private long done;
+
+        InOrder(Range scope, Listener listener) {
+            this.scope = scope;
+            this.listener = listener;
+            skipUntil = scope.offset();
+        }
+
+        void take(Range where, Stretch stretch, BooleanSupplier stop) throws IOException {
+            rejected += stretch.rejected();
+            List<Hit> hits = stretch.hits();
+            for (int i = 0; i < hits.size(); i++) {
+                Hit hit = hits.get(i);
+                if (hit.start() >= skipUntil) {
+                    take(hit);
+                } else if (hit.firstEnd() > skipUntil && skipUntil < where.end()) {
+                    // It hid what begins behind the find that it lies in.
+                    Stretch again = looked(where, skipUntil, listener, stop);
+                    hits = again.hits();
+                    i = -1;
                 }
             }
-            listener.progressed(Math.min(end, scope.end()) - scope.offset());
+            done += where.length();
+            listener.progressed(done);
         }
-    }
 
-    private long align(long position, Range scope) {
-        long past = position - scope.offset();
-        return scope.offset() + (past + step - 1) / step * step;
-    }
-
-    private ContentKind kindAt(byte[] block, int at) {
-        // Most sectors start with zeros or with nothing's first byte.
-        if (block[at] == 0) {
-            return null;
-        }
-        for (ContentKind kind : kinds) {
-            if (kind.startsAt(block, at)) {
-                return kind;
+        private void take(Hit hit) {
+            boolean proven = hit.walk().whole();
+            for (int i = 0; i < unchecked.size(); i++) {
+                Hit outer = unchecked.get(i);
+                if (hit.start() >= outer.firstEnd()) {
+                    listener.found(outer);
+                    unchecked.remove(i--);
+                } else if (!proven) {
+                    // Text in what another kind walked through is part of that.
+                    return;
+                } else if (outer.walk().outcome() == ContentKind.Outcome.LIKELY) {
+                    cut(i--, hit.start());
+                } else if (hit.firstEnd() <= outer.firstEnd() && hit.start() > outer.start()) {
+                    unchecked.set(i, new Hit(outer.kind(), outer.pieces(), outer.walk(),
+                            List.of("At byte " + hit.start() + ", inside it, other content begins (" + hit.code() + "); it may be overwritten or in pieces.")));
+                }
+            }
+            if (hit.walk().outcome() != ContentKind.Outcome.WHOLE && hit.pieces().size() == 1) {
+                unchecked.add(hit);
+            } else {
+                listener.found(hit);
+                skipUntil = Math.max(skipUntil, hit.firstEnd());
             }
         }
-        return null;
-    }
 
-    private static boolean touches(List<Range> failed, long start) {
-        return failed.stream().anyMatch(f -> f.overlaps(new Range(start, 8)));
-    }
-
-    private long walk(ContentKind kind, long start, Listener listener) throws IOException {
-        long room = Math.min(source.size() - start, kind.longest());
-        try {
-            ContentKind.Walk walk = kind.walk(ByteView.of(source, new Range(start, room)));
-            if (walk.whole()) {
-                listener.found(kind, new Range(start, walk.length()), walk);
-                return walk.length();
+        /** What only seems to go on ends where other content begins. */
+        private void cut(int index, long at) {
+            Hit hit = unchecked.remove(index);
+            long length = at - hit.start();
+            if (length >= LEAST_LIKELY) {
+                listener.found(new Hit(hit.kind(), List.of(new Range(hit.start(), length)), hit.walk().upTo(length), hit.doubts()));
             }
-        } catch (ByteView.End | ByteView.Unread e) {
-            // Not proven: its end is beyond the medium, or in a stretch that was never read.
         }
-        rejected++;
-        return 0;
+
+        void finish() {
+            unchecked.forEach(listener::found);
+            listener.progressed(scope.length());
+        }
     }
 }

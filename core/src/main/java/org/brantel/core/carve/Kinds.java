@@ -1,17 +1,62 @@
 package org.brantel.core.carve;
 
 import java.io.IOException;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.brantel.core.carve.archive.Bzip2;
+import org.brantel.core.carve.archive.Gzip;
+import org.brantel.core.carve.archive.Rar;
+import org.brantel.core.carve.archive.SevenZip;
+import org.brantel.core.carve.archive.Tar;
+import org.brantel.core.carve.archive.Xz;
+import org.brantel.core.carve.archive.Zip;
+import org.brantel.core.carve.archive.Zstd;
+import org.brantel.core.carve.data.IsoImage;
+import org.brantel.core.carve.data.OpenType;
+import org.brantel.core.carve.data.Sqlite;
+import org.brantel.core.carve.document.CompoundFile;
+import org.brantel.core.carve.document.Pdf;
+import org.brantel.core.carve.document.Rtf;
+import org.brantel.core.carve.kind.ContentKind;
+import org.brantel.core.carve.media.Aiff;
+import org.brantel.core.carve.media.Flac;
+import org.brantel.core.carve.media.IsoMedia;
+import org.brantel.core.carve.media.Matroska;
+import org.brantel.core.carve.media.Midi;
+import org.brantel.core.carve.media.Mp3;
+import org.brantel.core.carve.media.Ogg;
+import org.brantel.core.carve.media.Riff;
+import org.brantel.core.carve.picture.Bmp;
+import org.brantel.core.carve.picture.Gif;
+import org.brantel.core.carve.picture.Jpeg;
+import org.brantel.core.carve.picture.Png;
+import org.brantel.core.carve.picture.Psd;
+import org.brantel.core.carve.picture.Tiff;
+import org.brantel.core.carve.picture.Webp;
+import org.brantel.core.carve.text.Cards;
+import org.brantel.core.carve.text.JsonText;
+import org.brantel.core.carve.text.MailText;
+import org.brantel.core.carve.text.Markup;
+import org.brantel.core.carve.text.PlainText;
+import org.brantel.core.carve.text.Prose;
 import org.brantel.core.source.ByteView;
 
 /** The kinds of content that the engine knows. A new kind is one class and one line here. */
 public final class Kinds {
 
-    private static final List<ContentKind> ALL = List.of(new Jpeg(), new Png(), new Pdf());
+    private static final List<ContentKind> ALL = List.of(
+            new Jpeg(), new Png(), new Gif(), new Bmp(), new Webp(), new Tiff(), new Psd(),
+            new IsoMedia(), new Riff(), new Aiff(), new Midi(), new Matroska(), new Flac(), new Ogg(), new Mp3(),
+            new Pdf(), new CompoundFile(), new Rtf(),
+            new Zip(), new SevenZip(), new Rar(), new Gzip(), new Xz(), new Zstd(), new Bzip2(), new Tar(),
+            new Sqlite(), new OpenType(), new IsoImage(),
+            new Cards(), new Markup(), new JsonText(), new MailText(), new Prose());
+
+    private static final Map<String, ContentKind> BY_CODE = byCode();
 
     private static final Map<String, String> SAME = Map.of("jpeg", "jpg", "jpe", "jpg", "jfif", "jpg", "htm", "html",
             "tif", "tiff", "text", "txt", "mpeg", "mpg", "aif", "aiff", "midi", "mid");
@@ -38,7 +83,13 @@ public final class Kinds {
     }
 
     public static Optional<ContentKind> byCode(String code) {
-        return ALL.stream().filter(k -> k.code().equals(code)).findFirst();
+        return Optional.ofNullable(BY_CODE.get(code));
+    }
+
+    private static Map<String, ContentKind> byCode() {
+        Map<String, ContentKind> all = new HashMap<>();
+        ALL.forEach(kind -> kind.codes().forEach(code -> all.put(code, kind)));
+        return Map.copyOf(all);
     }
 
     /** The names of the groups, like {@code image}. */
@@ -83,11 +134,11 @@ public final class Kinds {
      */
     public static Optional<ContentKind.Walk> check(String kind, ByteView content) throws IOException {
         try {
-            Optional<ContentKind> known = byCode(kind);
-            if (known.isPresent()) {
-                return Optional.of(known.get().walk(content));
+            if (isText(kind)) {
+                return Optional.of(PlainText.check(content));
             }
-            return isText(kind) ? Optional.of(PlainText.check(content)) : Optional.empty();
+            Optional<ContentKind> known = byCode(kind);
+            return known.isPresent() ? Optional.of(known.get().walk(content)) : Optional.empty();
         } catch (ByteView.End e) {
             return Optional.of(ContentKind.Walk.broken(content.length(), "the content ends before its own end mark"));
         }

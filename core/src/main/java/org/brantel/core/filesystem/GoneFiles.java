@@ -6,7 +6,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import org.brantel.core.carve.ContentKind;
+import org.brantel.core.carve.kind.ContentKind;
 import org.brantel.core.carve.Kinds;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Extents;

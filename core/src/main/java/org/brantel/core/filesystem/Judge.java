@@ -4,8 +4,9 @@ import java.io.IOException;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
-import org.brantel.core.carve.ContentKind;
+import org.brantel.core.carve.kind.ContentKind;
 import org.brantel.core.carve.Kinds;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Extents;
@@ -200,7 +201,7 @@ public final class Judge {
 
     /** The finding with prognosis, score and reasons. */
     Finding finding(FileRecord file, Origin origin, List<Extent> extents, List<String> faults, Optional<ContentKind.Walk> check) {
-        if (Extents.length(extents) / MOST_MEDIA > source.size()) {
+        if (Extents.length(extents) / MOST_MEDIA > source.size() && extents.stream().anyMatch(Extent::isHole)) {
             List<String> more = new ArrayList<>(faults);
             more.add("It claims " + file.size() + " bytes, nearly all of them a hole, on a medium of " + source.size() + "; the hole is left out.");
             return finding(file, origin, extents.stream().filter(e -> !e.isHole()).toList(), more, Optional.empty());
@@ -234,7 +235,8 @@ public final class Judge {
             reasons.add("The first letter of its name is lost; it is shown as _.");
         }
         return new Finding(0, walk.volume(), file.path(), file.name(), file.size(), kind, origin, prognosis, score, reasons,
-                placed(extents), file.packing(), file.created(), file.modified(), file.accessed(), null, null, null, null, file.facts());
+                placed(extents), file.packing(), file.created(), file.modified(), file.accessed(), null, null, null, null, file.facts(),
+                check.map(c -> c.about().facts()).orElse(Map.of()));
     }
 
     private String wholeBecause(FileRecord file, Origin origin) {

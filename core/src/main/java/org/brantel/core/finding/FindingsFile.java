@@ -8,6 +8,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.function.Consumer;
 import java.util.stream.Stream;
 import org.brantel.core.content.Extent;
@@ -23,7 +24,7 @@ public final class FindingsFile {
                         String prognosis, int score, List<String> reasons, List<long[]> extents, String encoding,
                         String created, String modified, String accessed, String sha256,
                         String suggestedName, Long container, String note,
-                        Long recordAt, List<String> attributes, String deleted, String trashedFrom) {
+                        Long recordAt, List<String> attributes, String deleted, String trashedFrom, Map<String, String> about) {
 
         static Line of(Finding f) {
             return new Line(f.id(), f.volume(), f.path(), f.name(), f.size(), f.kind(), f.origin().word(),
@@ -31,7 +32,8 @@ public final class FindingsFile {
                     f.extents().stream().map(e -> new long[] {e.offset(), e.length()}).toList(),
                     f.encoding() == null ? null : f.encoding().word(), text(f.created()), text(f.modified()), text(f.accessed()), f.sha256(),
                     f.suggestedName(), f.container(), f.note(),
-                    f.record().at(), f.record().attributes(), text(f.record().deleted()), f.record().trashedFrom());
+                    f.record().at(), f.record().attributes(), text(f.record().deleted()), f.record().trashedFrom(),
+                    f.about().isEmpty() ? null : f.about());
         }
 
         Finding finding() {
@@ -45,7 +47,7 @@ public final class FindingsFile {
             return new Finding(id, volume, path, name, size, kind, Origin.valueOf(origin.toUpperCase(Locale.ROOT)),
                     Prognosis.valueOf(prognosis.toUpperCase(Locale.ROOT)), score, reasons, places, Packing.ofWord(encoding),
                     instant(created), instant(modified), instant(accessed), sha256, suggestedName, container, note,
-                    new RecordFacts(recordAt, attributes == null ? List.of() : attributes, instant(deleted), trashedFrom));
+                    new RecordFacts(recordAt, attributes == null ? List.of() : attributes, instant(deleted), trashedFrom), about);
         }
 
         private static String text(Instant time) {

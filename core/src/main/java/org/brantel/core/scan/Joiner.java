@@ -1,9 +1,12 @@
 package org.brantel.core.scan;
 
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import org.brantel.core.carve.ContentKind;
+import org.brantel.core.carve.Hit;
+import org.brantel.core.carve.SuggestedNames;
+import org.brantel.core.carve.kind.ContentKind;
 import org.brantel.core.content.Extent;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.Origin;
@@ -39,20 +42,27 @@ final class Joiner {
     }
 
     /** @return the number of the finding that a record already makes of these bytes; 0 for none */
-    int known(Range where) {
-        Known known = byFirstByte.get(where.offset());
+    int known(Hit hit) {
+        Known known = byFirstByte.get(hit.start());
+        long length = hit.walk().length();
+        if (known == null || hit.pieces().size() > 1 == known.onePiece()) {
+            return 0;
+        }
         // Trailing bytes in a file after its content's own end do not make it another file.
-        boolean same = known != null && known.onePiece()
-                && (known.size() == where.length() || known.size() > where.length() && known.whole());
-        return same ? known.id() : 0;
+        return known.size() == length || known.size() > length && known.whole() ? known.id() : 0;
     }
 
     /** A find that no record names. */
-    static Finding nameless(ContentKind kind, Range where, ContentKind.Walk walk, List<Volume> volumes) {
-        Integer volume = volumes.stream().filter(v -> v.range().overlaps(where)).map(Volume::index).findFirst().orElse(null);
-        String name = "at-" + where.offset() + "." + kind.code();
-        return new Finding(0, volume, null, name, where.length(), kind.code(), Origin.CARVED, Prognosis.WHOLE, 95,
-                List.of("No record names it; its content was found by its own structure.", walk.words()), List.of(Extent.of(where)), null,
-                null, null, null, null, null, null, null, RecordFacts.NONE);
+    static Finding nameless(Hit hit, List<Volume> volumes) {
+        Range first = hit.pieces().get(0);
+        ContentKind.Walk walk = hit.walk();
+        Integer volume = volumes.stream().filter(v -> v.range().overlaps(first)).map(Volume::index).findFirst().orElse(null);
+        boolean whole = walk.whole() && hit.doubts().isEmpty();
+        int score = !whole ? 40 : hit.pieces().size() > 1 ? 85 : walk.outcome() == ContentKind.Outcome.WHOLE ? 95 : 80;
+        List<String> reasons = new ArrayList<>(List.of("No record names it; its content was found by its own structure.", walk.words()));
+        reasons.addAll(hit.doubts());
+        return new Finding(0, volume, null, "at-" + hit.start() + "." + hit.code(), walk.length(), hit.code(), Origin.CARVED, whole ? Prognosis.WHOLE : Prognosis.DOUBTFUL,
+                score, reasons, hit.pieces().stream().map(Extent::of).toList(), null, null, null, null, null,
+                SuggestedNames.of(hit.code(), walk.about()), null, null, RecordFacts.NONE, walk.about().facts());
     }
 }

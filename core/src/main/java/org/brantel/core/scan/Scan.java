@@ -12,9 +12,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.BooleanSupplier;
 import org.brantel.core.Engine;
+import org.brantel.core.carve.CarvePlan;
 import org.brantel.core.carve.Carver;
-import org.brantel.core.carve.ContentKind;
+import org.brantel.core.carve.Hit;
 import org.brantel.core.carve.Kinds;
+import org.brantel.core.carve.kind.ContentKind;
 import org.brantel.core.filesystem.FindingSink;
 import org.brantel.core.filesystem.Trash;
 import org.brantel.core.filesystem.Walk;
@@ -180,9 +182,9 @@ public final class Scan {
     }
 
     private void carve(BooleanSupplier stop) throws IOException {
-        List<ContentKind> kinds = Kinds.carvable().stream().filter(k -> plan.wants(k.code())).toList();
+        List<ContentKind> kinds = Kinds.carvable().stream().filter(k -> k.codes().stream().anyMatch(plan::wants)).toList();
         List<Volume> known = volumes.stream().map(Volumes.Found::volume).distinct().toList();
-        Carver carver = new Carver(source, kinds);
+        Carver carver = new Carver(source, new CarvePlan(kinds, plan.everyByte(), Math.min(source.sectorSize(), 512)));
         List<Range> scope = scope();
         long all = scope.stream().mapToLong(Range::length).sum();
         long[] before = {0};
@@ -193,12 +195,12 @@ public final class Scan {
             }
 
             @Override
-            public void found(ContentKind kind, Range where, ContentKind.Walk walk) {
-                int id = joiner.known(where);
+            public void found(Hit hit) {
+                int id = joiner.known(hit);
                 if (id > 0) {
                     log.join(id);
                 } else {
-                    take(Joiner.nameless(kind, where, walk, known));
+                    take(Joiner.nameless(hit, known));
                 }
             }
 
@@ -215,6 +217,11 @@ public final class Scan {
     }
 
     private List<Range> scope() {
+        List<Range> scope = unbounded();
+        return plan.range() == null ? scope : scope.stream().filter(plan.range()::overlaps).map(plan.range()::intersection).toList();
+    }
+
+    private List<Range> unbounded() {
         if (plan.freeSpaceOnly()) {
             RangeSet free = new RangeSet();
             walked.forEach((index, w) -> {
@@ -237,6 +244,8 @@ public final class Scan {
         scope.put("volume", plan.volume());
         scope.put("kinds", plan.kinds().stream().sorted().toList());
         scope.put("freeSpaceOnly", plan.freeSpaceOnly());
+        scope.put("range", plan.range() == null ? null : List.of(plan.range().offset(), plan.range().length()));
+        scope.put("everyByte", plan.everyByte());
         return new ScanReport(ScanReport.FORMAT, ScanReport.VERSION, Engine.VERSION, source.description(),
                 source.identity(), source.size(), plan.method().word(), scope, started.toString(), seconds, finished,
                 volumes.stream().map(Volumes.Found::volume).distinct().toList(), log.count(), log.kinds(), log.origins(), log.prognoses(),

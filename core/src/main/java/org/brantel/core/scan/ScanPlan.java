@@ -1,6 +1,7 @@
 package org.brantel.core.scan;
 
 import java.util.Set;
+import org.brantel.core.source.Range;
 
 /**
  * What a scan session is to do.
@@ -10,16 +11,44 @@ import java.util.Set;
  * @param search        look for lost volumes and for records of before a format in every sector of what is free; without it
  *                      only the records themselves are read
  * @param freeSpaceOnly carve only what no live file uses
+ * @param range         carve only here; null for everywhere
+ * @param everyByte     carve at every byte, not only where sectors begin
  * @param hash          SHA-256 of every finding that is fully read
  */
-public record ScanPlan(ScanMethod method, Integer volume, Set<String> kinds, boolean search, boolean freeSpaceOnly, boolean hash) {
+public record ScanPlan(ScanMethod method, Integer volume, Set<String> kinds, boolean search, boolean freeSpaceOnly, Range range, boolean everyByte, boolean hash) {
 
     public ScanPlan {
         kinds = Set.copyOf(kinds);
     }
 
     public static ScanPlan of(ScanMethod method) {
-        return new ScanPlan(method, null, Set.of(), true, false, false);
+        return new ScanPlan(method, null, Set.of(), true, false, null, false, false);
+    }
+
+    public ScanPlan onVolume(Integer index) {
+        return new ScanPlan(method, index, kinds, search, freeSpaceOnly, range, everyByte, hash);
+    }
+
+    public ScanPlan ofKinds(Set<String> codes) {
+        return new ScanPlan(method, volume, codes, search, freeSpaceOnly, range, everyByte, hash);
+    }
+
+    /** Records only, without a look into what is free. */
+    public ScanPlan searching(boolean yes) {
+        return new ScanPlan(method, volume, kinds, yes, freeSpaceOnly, range, everyByte, hash);
+    }
+
+    public ScanPlan inFreeSpace(boolean only) {
+        return new ScanPlan(method, volume, kinds, search, only, range, everyByte, hash);
+    }
+
+    /** @param where null for everywhere */
+    public ScanPlan carving(Range where, boolean atEveryByte) {
+        return new ScanPlan(method, volume, kinds, search, freeSpaceOnly, where, atEveryByte, hash);
+    }
+
+    public ScanPlan hashing(boolean yes) {
+        return new ScanPlan(method, volume, kinds, search, freeSpaceOnly, range, everyByte, yes);
     }
 
     boolean wants(String kind) {

@@ -1,6 +1,7 @@
 package org.brantel.core.source;
 
 import java.io.IOException;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 
@@ -13,6 +14,8 @@ import java.util.List;
 public final class ByteView {
 
     private static final int BUFFER = 64 << 10;
+    /** Most views look at a head and are done. */
+    private static final int FIRST_BUFFER = 4 << 10;
 
     /** The bytes exist but were never read, or do not read. */
     public static final class Unread extends IOException {
@@ -44,7 +47,7 @@ public final class ByteView {
     private final long[] startInSource;
     private final long length;
 
-    private final byte[] buffer = new byte[BUFFER];
+    private byte[] buffer = new byte[FIRST_BUFFER];
     private long bufferAt;
     private int bufferLength;
     private List<Range> bufferFailed = List.of();
@@ -105,18 +108,85 @@ public final class ByteView {
         return (long) u16be(at) << 16 | u16be(at + 2);
     }
 
-    /** A copy; {@code count} must be small, it is allocated. */
-    public byte[] bytes(long at, int count) throws IOException {
-        byte[] copy = new byte[count];
+    public long i64le(long at) throws IOException {
+        return u32le(at) | u32le(at + 4) << 32;
+    }
+
+    public long i64be(long at) throws IOException {
+        return u32be(at) << 32 | u32be(at + 4);
+    }
+
+    /** Where a byte is next, from {@code at} on and before {@code end}; -1 when it is not there. */
+    public long find(int value, long at, long end) throws IOException {
+        long last = Math.min(end, length);
+        while (at < last) {
+            u8(at);
+            if (!bufferFailed.isEmpty()) {
+                if (u8(at) == value) {
+                    return at;
+                }
+                at++;
+                continue;
+            }
+            int from = (int) (at - bufferAt);
+            int to = (int) Math.min(bufferLength, last - bufferAt);
+            for (int i = from; i < to; i++) {
+                if (buffer[i] == (byte) value) {
+                    return bufferAt + i;
+                }
+            }
+            at = bufferAt + to;
+        }
+        return -1;
+    }
+
+    /** Where some bytes are next, from {@code at} on, all of them before {@code end}; -1 when they are not there. */
+    public long find(byte[] bytes, long at, long end) throws IOException {
+        long last = Math.min(end, length) - bytes.length + 1;
+        for (long here = find(bytes[0], at, last); here >= 0; here = find(bytes[0], here + 1, last)) {
+            if (startsWith(here, bytes)) {
+                return here;
+            }
+        }
+        return -1;
+    }
+
+    /** What is left of the content from a position on. */
+    public ByteView from(long at) {
+        if (at < 0 || at > length) {
+            throw new IndexOutOfBoundsException("position " + at + " of " + length);
+        }
+        List<Range> rest = new ArrayList<>();
+        for (int i = 0; i < startInSource.length; i++) {
+            long begin = Math.max(at, startInView[i]);
+            long end = Math.min(length, startInView[i + 1]);
+            if (end > begin) {
+                rest.add(new Range(startInSource[i] + begin - startInView[i], end - begin));
+            }
+        }
+        return new ByteView(source, rest, length - at);
+    }
+
+    /** Copies bytes. */
+    public void copy(long at, byte[] to, int into, int count) throws IOException {
         for (int done = 0; done < count; ) {
             u8(at + done);
             int n = (int) Math.min(count - done, bufferAt + bufferLength - (at + done));
             if (!bufferFailed.isEmpty()) {
                 n = 1;
             }
-            System.arraycopy(buffer, (int) (at + done - bufferAt), copy, done, n);
+            System.arraycopy(buffer, (int) (at + done - bufferAt), to, into + done, n);
             done += n;
         }
+    }
+
+    /** A copy; {@code count} must be small, it is allocated. */
+    public byte[] bytes(long at, int count) throws IOException {
+        if (count < 0 || at < 0 || at > length - count) {
+            throw new End(at, length);
+        }
+        byte[] copy = new byte[count];
+        copy(at, copy, 0, count);
         return copy;
     }
 
@@ -142,7 +212,10 @@ public final class ByteView {
     private void fill(long at) throws IOException {
         long inSource = sourceOffset(at);
         long untilExtentEnd = Math.min(startInView[extent + 1], length) - at;
-        int want = (int) Math.min(BUFFER, untilExtentEnd);
+        if (bufferLength > 0 && buffer.length < BUFFER) {
+            buffer = new byte[BUFFER];
+        }
+        int want = (int) Math.min(buffer.length, untilExtentEnd);
         bufferAt = at;
         bufferLength = 0;
         bufferFailed = source.read(inSource, buffer, 0, want).failed();

@@ -16,6 +16,7 @@ import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageWriteParam;
 import javax.imageio.ImageWriter;
+import org.brantel.core.carve.kind.ContentKind;
 import org.brantel.core.source.ByteView;
 import org.brantel.core.source.Range;
 import org.brantel.core.testing.FaultySource;
@@ -66,7 +67,7 @@ class KindsTest {
         try {
             return kind.walk(ByteView.of(new FaultySource(bytes), new Range(0, bytes.length)));
         } catch (ByteView.End e) {
-            return new ContentKind.Walk(false, bytes.length, "the content ends first");
+            return ContentKind.Walk.broken(bytes.length, "the content ends first");
         } catch (IOException e) {
             throw new AssertionError(e);
         }
@@ -142,9 +143,9 @@ class KindsTest {
     @Test
     void aPdfTakesItsUpdatesWithIt() {
         byte[] first = pdf("");
-        String update = "2 0 obj\n<< >>\nendobj\nxref\n2 1\n0000000200 00000 n \ntrailer\n<< /Size 3 /Root 1 0 R /Prev 50 >>\nstartxref\n"
-                + (first.length + 21) + "\n%%EOF\n";
-        byte[] updated = pdf(update);
+        String update = "2 0 obj\n<< >>\nendobj\nxref\n2 1\n%010d 00000 n \ntrailer\n<< /Size 3 /Root 1 0 R /Prev 50 >>\nstartxref\n"
+                + (first.length + 21) + "\n%%%%EOF\n";
+        byte[] updated = pdf(update.formatted(first.length));
         assertThat(walk(kind("pdf"), followedByJunk(updated)).length()).isEqualTo(updated.length);
     }
 
@@ -179,8 +180,8 @@ class KindsTest {
         List<String> found = new ArrayList<>();
         carver.run(new Range(0, length), new Carver.Listener() {
             @Override
-            public void found(ContentKind kind, Range where, ContentKind.Walk walk) {
-                found.add(kind.code() + "@" + where.offset() + "+" + where.length());
+            public void found(Hit hit) {
+                found.add(hit.code() + "@" + hit.start() + "+" + hit.walk().length());
             }
 
             @Override
@@ -203,7 +204,7 @@ class KindsTest {
         System.arraycopy(jpeg, 0, disk, 512 * 900, jpeg.length);
         // A start that leads nowhere.
         System.arraycopy(jpeg, 0, disk, 512 * 1500, 300);
-        Carver carver = new Carver(new FaultySource(disk), Kinds.carvable());
+        Carver carver = new Carver(new FaultySource(disk), new CarvePlan(Kinds.carvable(), false, 512));
         List<String> found = carve(carver, disk.length);
         assertThat(found).containsExactly("png@5120+" + png.length, "jpg@460800+" + jpeg.length);
         assertThat(carver.rejected()).isEqualTo(1);
@@ -212,7 +213,7 @@ class KindsTest {
     @Test
     void contentWithAnUnreadSectorIsNotCarved() throws IOException {
         byte[] disk = Arrays.copyOf(png(), 64 << 10);
-        List<String> found = carve(new Carver(new FaultySource(disk, new Range(1024, 512)), Kinds.carvable()), disk.length);
+        List<String> found = carve(new Carver(new FaultySource(disk, new Range(1024, 512)), new CarvePlan(Kinds.carvable(), false, 512)), disk.length);
         assertThat(found).isEmpty();
     }
 

@@ -42,7 +42,7 @@ class TrashTest {
         int at = medium.position();
         medium.put(content);
         trash.found(new Finding(0, 0, path, path.substring(path.lastIndexOf('/') + 1), content.length, "other", Origin.LIVE, Prognosis.WHOLE, 99,
-                List.of("It is there."), List.of(new Extent(at, content.length)), null, null, null, null, null, null, null, null, RecordFacts.NONE));
+                List.of("It is there."), List.of(new Extent(at, content.length)), null, null, null, null, null, null, null, null, RecordFacts.NONE, null));
     }
 
     private static byte[] wide(String text) {

@@ -24,7 +24,7 @@ class FindingsTest {
     private static Finding finding(Prognosis prognosis, String path, String sha256, Range... extents) {
         return new Finding(1, 0, path, path == null ? "at-0.jpg" : path.substring(1), 100, "jpg", Origin.LIVE, prognosis, 90,
                 List.of("because"), Arrays.stream(extents).map(Extent::of).toList(), null, Instant.parse("2024-01-02T03:04:05Z"), null, null,
-                sha256, null, null, null, RecordFacts.NONE);
+                sha256, null, null, null, RecordFacts.NONE, null);
     }
 
     @Test

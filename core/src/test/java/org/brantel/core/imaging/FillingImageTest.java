@@ -91,7 +91,7 @@ class FillingImageTest {
             assertThat(Imager.isWriting(image)).isTrue();
             List<Finding> found = new ArrayList<>();
             try (Source filling = Sources.openFilling(image, () -> !imaging.isDone())) {
-                new Scan(filling, new ScanPlan(ScanMethod.STRUCTURE, null, java.util.Set.of(), false, false, true), ScanListener.NONE, Clock.systemUTC()).run(folder.resolve("out"), () -> false);
+                new Scan(filling, ScanPlan.of(ScanMethod.STRUCTURE).searching(false).hashing(true), ScanListener.NONE, Clock.systemUTC()).run(folder.resolve("out"), () -> false);
             }
             long readThen = MapJournal.load(Sources.mapBeside(image)).map().bytes(BlockState.READ);
             FindingsFile.read(folder.resolve("out/findings.ndjson"), found::add);

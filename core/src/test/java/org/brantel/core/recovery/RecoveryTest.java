@@ -49,7 +49,7 @@ class RecoveryTest {
 
     private static Finding finding(long id, String path, long size, Prognosis prognosis, Range... extents) {
         return new Finding(id, 0, path, path.substring(path.lastIndexOf('/') + 1), size, "bin", Origin.LIVE, prognosis, 99, List.of(),
-                Arrays.stream(extents).map(Extent::of).toList(), null, CHANGED, CHANGED, null, null, null, null, null, RecordFacts.NONE);
+                Arrays.stream(extents).map(Extent::of).toList(), null, CHANGED, CHANGED, null, null, null, null, null, RecordFacts.NONE, null);
     }
 
     private Recovery.Outcome run(Source source, List<Finding> selection) throws IOException {

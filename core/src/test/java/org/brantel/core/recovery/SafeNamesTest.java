@@ -22,7 +22,7 @@ class SafeNamesTest {
     private static Finding finding(long id, Integer volume, String path) {
         String name = path == null ? "at-512.jpg" : path.substring(path.lastIndexOf('/') + 1);
         return new Finding(id, volume, path, name, 1, "jpg", Origin.LIVE, Prognosis.WHOLE, 99, List.of(), List.of(), null,
-                null, null, null, null, null, null, null, RecordFacts.NONE);
+                null, null, null, null, null, null, null, RecordFacts.NONE, null);
     }
 
     private static Map<Long, String> plan(String... paths) {

@@ -74,7 +74,7 @@ class ScanTest {
         put32(disk, 446 + 12, volume.length / 512);
         disk[510] = 0x55;
         disk[511] = (byte) 0xaa;
-        ScanReport report = scan(Files.write(folder.resolve("disk.img"), disk), new ScanPlan(ScanMethod.STRUCTURE, null, Set.of(), true, false, true));
+        ScanReport report = scan(Files.write(folder.resolve("disk.img"), disk), ScanPlan.of(ScanMethod.STRUCTURE).hashing(true));
         assertThat(report.volumes()).hasSize(1).allMatch(v -> v.startByte() == start);
         Set<String> hashes = Set.copyOf(Corpus.files("d01-fat16").stream().filter(f -> f.state().equals("live")).map(Corpus.TrueFile::sha256).toList());
         assertThat(findings().stream().map(Finding::sha256).filter(hashes::contains)).hasSize(hashes.size());
@@ -105,7 +105,7 @@ class ScanTest {
             journal.note(new Range(hole.end(), size - hole.end()), BlockState.READ, "sweep");
             journal.flush();
         }
-        scan(image, new ScanPlan(ScanMethod.BOTH, null, Set.of(), true, false, true));
+        scan(image, ScanPlan.of(ScanMethod.BOTH).hashing(true));
         Finding now = findings().stream().filter(f -> victim.path().equals(f.path())).findFirst().orElseThrow();
         assertThat(now.prognosis()).isEqualTo(Prognosis.GAPPED);
         assertThat(now.sha256()).isNull();
@@ -116,7 +116,7 @@ class ScanTest {
     void aTruncatedImageIsScannedAsFarAsItGoes() throws IOException {
         byte[] whole = Files.readAllBytes(Corpus.image("d12-fat32-healthy", folder));
         Path cut = Files.write(folder.resolve("cut.img"), Arrays.copyOf(whole, 1_600_000));
-        ScanReport report = scan(cut, new ScanPlan(ScanMethod.BOTH, null, Set.of(), true, false, true));
+        ScanReport report = scan(cut, ScanPlan.of(ScanMethod.BOTH).hashing(true));
         assertThat(report.problems()).anyMatch(p -> p.contains("claims " + whole.length));
         Set<String> right = Set.copyOf(Corpus.files("d12-fat32-healthy").stream().map(Corpus.TrueFile::sha256).distinct().toList());
         assertThat(findings()).filteredOn(f -> f.prognosis() == Prognosis.WHOLE).isNotEmpty().allMatch(f -> right.contains(f.sha256()));
@@ -125,14 +125,14 @@ class ScanTest {
 
     @Test
     void onlyWantedKindsAreKept() throws IOException {
-        scan(Corpus.image("d01-fat16", folder), new ScanPlan(ScanMethod.BOTH, null, Set.of("jpg", "pdf"), true, false, false));
+        scan(Corpus.image("d01-fat16", folder), ScanPlan.of(ScanMethod.BOTH).ofKinds(Set.of("jpg", "pdf")));
         assertThat(findings()).isNotEmpty().allMatch(f -> Set.of("jpg", "pdf").contains(f.kind()));
     }
 
     @Test
     void freeSpaceOnlyCarvesNoLiveFile() throws IOException {
         Path image = Corpus.image("d01-fat16", folder);
-        scan(image, new ScanPlan(ScanMethod.CARVE, null, Set.of(), true, true, true));
+        scan(image, ScanPlan.of(ScanMethod.CARVE).inFreeSpace(true).hashing(true));
         Set<String> live = Set.copyOf(Corpus.files("d01-fat16").stream().filter(f -> f.state().equals("live")).map(Corpus.TrueFile::sha256).toList());
         assertThat(findings()).isNotEmpty().noneMatch(f -> live.contains(f.sha256()));
     }
@@ -140,7 +140,7 @@ class ScanTest {
     @Test
     void aVolumeThatIsNotThereIsRefused() throws IOException {
         Path image = Corpus.image("d01-fat16", folder);
-        assertThatThrownBy(() -> scan(image, new ScanPlan(ScanMethod.BOTH, 3, Set.of(), true, false, false)))
+        assertThatThrownBy(() -> scan(image, ScanPlan.of(ScanMethod.BOTH).onVolume(3)))
                 .hasMessageContaining("There is no volume 3").hasMessageContaining("it has 1");
     }
 

@@ -80,7 +80,7 @@ class ScanJob {
         String number = cases.number(session.caseId());
         Path folder = settings.scans().resolve(number).resolve("scan-" + id).toAbsolutePath();
         change(id, number, s -> s.run(folder.toString()));
-        ScanPlan plan = new ScanPlan(ScanMethod.ofWord(session.method()), session.scope().volume(), Set.of(), session.scope().search(), false, true);
+        ScanPlan plan = ScanPlan.of(ScanMethod.ofWord(session.method())).onVolume(session.scope().volume()).searching(session.scope().search()).hashing(true);
         try (Source source = open(session, serverStops)) {
             Watch watch = new Watch(id, number);
             StopRequest stop = new StopRequest(serverStops, () -> stopAfterPauses(id, serverStops));

@@ -128,18 +128,22 @@ public final class UdfReader implements FileSystem {
                 return;
             }
             if (u8(b, at) == 1) {
-                parts.add(byNumber.get(u16(b, at + 4)));
+                parts.add(orNothing(byNumber.get(u16(b, at + 4))));
             } else if (length >= 64) {
                 String kind = new String(b, at + 5, 23, StandardCharsets.ISO_8859_1);
                 Part under = byNumber.get(u16(b, at + 38));
-                parts.add(kind.startsWith("*UDF Metadata") && under != null ? metadata(under, u32(b, at + 40)) : kind.startsWith("*UDF Sparable") ? under : null);
+                parts.add(kind.startsWith("*UDF Metadata") && under != null ? metadata(under, u32(b, at + 40)) : orNothing(kind.startsWith("*UDF Sparable") ? under : null));
                 if (kind.startsWith("*UDF Virtual")) {
                     remarks.add("It was written in steps, with a table that renumbers its blocks; that is not read yet.");
                 }
             }
             at += length;
         }
-        parts.replaceAll(p -> p == null ? new Part(0, 0, null) : p);
+    }
+
+    /** Maps count, also those that lead to no partition. */
+    private static Part orNothing(Part part) {
+        return part == null ? new Part(0, 0, null) : part;
     }
 
     private Part metadata(Part under, long fileBlock) throws IOException {

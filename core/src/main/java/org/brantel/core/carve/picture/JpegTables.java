@@ -1,4 +1,4 @@
-package org.brantel.core.carve;
+package org.brantel.core.carve.picture;
 
 import java.io.IOException;
 import org.brantel.core.source.ByteView;
@@ -11,6 +11,8 @@ final class JpegTables {
 
     /** One table, decoded length by length (T.81, F.2.2.3). */
     static final class Table {
+        private static final int QUICK = 9;
+        private final int[] quickly = new int[1 << QUICK];
         private final int[] maxCode = new int[17];
         private final int[] valueAt = new int[17];
         private final int[] values;
@@ -26,19 +28,41 @@ final class JpegTables {
                 maxCode[length] = counts[length] == 0 ? -1 : code - 1;
                 code <<= 1;
             }
+            fillQuick();
         }
 
         /** @return the value, or -1 when the bits are no code of this table */
         int decode(JpegBits bits) throws IOException {
-            int code = 0;
+            int ahead = bits.peek();
+            int quick = quickly[ahead >>> 16 - QUICK];
+            if (quick != 0) {
+                bits.take(quick >> 8);
+                return quick & 0xff;
+            }
             for (int length = 1; length <= 16; length++) {
-                code = code << 1 | bits.next();
+                int code = ahead >>> 16 - length;
                 if (code <= maxCode[length]) {
                     int index = code + valueAt[length];
+                    bits.take(length);
                     return index >= 0 && index < values.length ? values[index] : -1;
                 }
             }
+            bits.take(16);
             return -1;
+        }
+
+        /** Codes of up to {@link #QUICK} bits by all bits that can follow them: length and value. */
+        private void fillQuick() {
+            for (int ahead = 0; ahead < quickly.length; ahead++) {
+                for (int length = 1; length <= QUICK; length++) {
+                    int code = ahead >>> QUICK - length;
+                    int index = code + valueAt[length];
+                    if (code <= maxCode[length]) {
+                        quickly[ahead] = index >= 0 && index < values.length ? length << 8 | values[index] : 0;
+                        break;
+                    }
+                }
+            }
         }
     }
 
@@ -75,6 +99,14 @@ final class JpegTables {
             at += 17 + total;
         }
         return true;
+    }
+
+    JpegTables copy() {
+        JpegTables copy = new JpegTables();
+        for (int i = 0; i < tables.length; i++) {
+            copy.tables[i] = tables[i].clone();
+        }
+        return copy;
     }
 
     Table dc(int destination) {

@@ -1,9 +1,13 @@
-package org.brantel.core.carve;
+package org.brantel.core.carve.document;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.brantel.core.carve.kind.Bytes;
+import org.brantel.core.carve.kind.ContentKind;
+import org.brantel.core.carve.kind.Start;
 import org.brantel.core.source.ByteView;
 
 /**
@@ -14,13 +18,16 @@ import org.brantel.core.source.ByteView;
  * <p>An end mark counts only when its offset leads to a cross-reference section. What follows it decides whether an
  * update begins there or the file is over.
  */
-final class Pdf implements ContentKind {
+public final class Pdf implements ContentKind {
 
     private static final byte[] HEADER = ascii("%PDF-");
     private static final byte[] END = ascii("%%EOF");
     private static final Pattern START_XREF = Pattern.compile("startxref\\s+(\\d{1,15})\\s+$");
     private static final Pattern LINEARIZED = Pattern.compile("/Linearized\\b.*?/L\\s+(\\d{1,15})", Pattern.DOTALL);
     private static final Pattern OBJECT = Pattern.compile("^\\s*(xref\\b|\\d{1,10}\\s+\\d{1,5}\\s+obj\\b)");
+    private static final Pattern PART = Pattern.compile("^\\s*(\\d{1,10}) (\\d{1,7})\\s*?(?:\\r\\n|\\n|\\r| \\n)");
+    private static final Pattern ENTRY = Pattern.compile("^(\\d{10}) \\d{5} ([nf])");
+    private static final int MOST_PARTS = 10_000;
     private static final int FALSE_ENDS = 64;
 
     @Override
@@ -29,8 +36,13 @@ final class Pdf implements ContentKind {
     }
 
     @Override
-    public boolean startsAt(byte[] block, int at) {
-        return Bytes.match(block, at, HEADER) && block[at + 5] >= '1' && block[at + 5] <= '9' && block[at + 6] == '.';
+    public List<Start> starts() {
+        return List.of(Start.of("%PDF-"));
+    }
+
+    @Override
+    public boolean couldStart(byte[] block, int at) {
+        return block[at + 5] >= '1' && block[at + 5] <= '9' && block[at + 6] == '.';
     }
 
     @Override
@@ -45,11 +57,12 @@ final class Pdf implements ContentKind {
         }
         long stated = linearizedLength(content);
         long end = -1;
+        long table = -1;
         int sections = 0;
         int falseEnds = 0;
         long from = HEADER.length;
         while (true) {
-            long mark = find(content, from);
+            long mark = content.find(END, from, content.length());
             if (mark < 0) {
                 break;
             }
@@ -62,8 +75,9 @@ final class Pdf implements ContentKind {
                 continue;
             }
             sections++;
+            table = xref;
             end = afterLineEnd(content, from);
-            boolean more = stated > end || OBJECT.matcher(text(content, end, 64)).find();
+            boolean more = stated > end || OBJECT.matcher(Bytes.text(content, end, 64)).find();
             if (!more) {
                 break;
             }
@@ -74,33 +88,27 @@ final class Pdf implements ContentKind {
         if (stated > end) {
             return Walk.broken(end, "it states a length of " + stated + " bytes but ends");
         }
+        long misplaced = misplaced(content, table, end);
+        if (misplaced >= 0) {
+            return Walk.broken(misplaced, "an object that its table names does not stand");
+        }
         return Walk.whole(end, "Its end mark leads to its cross-reference section"
-                + (sections > 1 ? " (" + sections + " sections)." : "."));
+                + (sections > 1 ? " (" + sections + " sections)." : ".")).about(PdfWords.of(content, end));
     }
 
     private static long linearizedLength(ByteView content) throws IOException {
-        Matcher m = LINEARIZED.matcher(text(content, 0, 1024));
+        Matcher m = LINEARIZED.matcher(Bytes.text(content, 0, 1024));
         return m.find() ? Long.parseLong(m.group(1)) : -1;
-    }
-
-    private static long find(ByteView content, long from) throws IOException {
-        long stop = content.length() - END.length;
-        for (long at = from; at <= stop; at++) {
-            if (content.u8(at) == '%' && content.startsWith(at, END)) {
-                return at;
-            }
-        }
-        return -1;
     }
 
     private static long startXref(ByteView content, long mark) throws IOException {
         long from = Math.max(0, mark - 64);
-        Matcher m = START_XREF.matcher(text(content, from, (int) (mark - from)));
+        Matcher m = START_XREF.matcher(Bytes.text(content, from, (int) (mark - from)));
         return m.find() ? Long.parseLong(m.group(1)) : -1;
     }
 
     private static boolean leadsToSection(ByteView content, long at) throws IOException {
-        return at < content.length() && OBJECT.matcher(text(content, at, 64)).find();
+        return at < content.length() && OBJECT.matcher(Bytes.text(content, at, 64)).find();
     }
 
     private static long afterLineEnd(ByteView content, long at) throws IOException {
@@ -110,9 +118,35 @@ final class Pdf implements ContentKind {
         return at < content.length() && content.u8(at) == '\n' ? at + 1 : at;
     }
 
-    private static String text(ByteView content, long at, int most) throws IOException {
-        int n = (int) Math.max(0, Math.min(most, content.length() - at));
-        return new String(content.bytes(at, n), StandardCharsets.ISO_8859_1);
+    /** Objects of the last plain table stand where it says. @return where one should stand and does not; -1 when all do */
+    private static long misplaced(ByteView content, long xref, long end) throws IOException {
+        Matcher part = PART.matcher("");
+        long at = xref <= 0 || !Bytes.text(content, xref, 4).equals("xref") ? -1 : xref + 4;
+        for (int parts = 0; at > 0 && parts < MOST_PARTS; parts++) {
+            String head = Bytes.text(content, at, 64);
+            if (!part.reset(head).find()) {
+                break;
+            }
+            int count = Integer.parseInt(part.group(2));
+            long first = Long.parseLong(part.group(1));
+            at += part.end();
+            for (int i = 0; i < count; i++, at += 20) {
+                Matcher entry = ENTRY.matcher(Bytes.text(content, at, 20));
+                if (!entry.find()) {
+                    return at;
+                }
+                if (entry.group(2).equals("n")) {
+                    long place = Long.parseLong(entry.group(1));
+                    if (place >= end || !Bytes.text(content, place, 40).matches("(?s)\\s*" + (first + i) + "\\s+\\d+\\s+obj\\b.*")) {
+                        // Some writers name an object that they left out by place 0.
+                        if (place != 0) {
+                            return place;
+                        }
+                    }
+                }
+            }
+        }
+        return -1;
     }
 
     private static byte[] ascii(String text) {

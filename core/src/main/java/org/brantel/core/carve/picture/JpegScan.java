@@ -1,4 +1,4 @@
-package org.brantel.core.carve;
+package org.brantel.core.carve.picture;
 
 import java.io.IOException;
 import org.brantel.core.source.ByteView;
@@ -77,14 +77,28 @@ final class JpegScan {
         }
     }
 
-    Ending decode(ByteView content, long at, JpegTables tables, int restartInterval) throws IOException {
-        JpegBits bits = new JpegBits(content, at);
+    /**
+     * Where it can be taken up: before a unit of blocks.
+     *
+     * @param at   of the byte that holds the next bit
+     * @param bits of it that were taken
+     */
+    record Place(JpegScan scan, long unit, long at, int bits) {
+        static Place atStart(JpegScan scan, long data) {
+            return new Place(scan, 0, data, 0);
+        }
+    }
+
+    /** @param keep hears of places on the way; null when nobody wants them */
+    Ending goOn(ByteView content, Place from, JpegTables tables, int restartInterval, java.util.function.Consumer<Place> keep) throws IOException {
+        JpegBits bits = new JpegBits(content, from.at());
         boolean single = components.length == 1;
         int perLine = single ? components[0].blocksPerLine : frame.unitsPerLine();
         long units = (long) perLine * (single ? components[0].blockLines : frame.unitLines());
         try {
-            for (long unit = 0; unit < units; unit++) {
-                if (restartInterval > 0 && unit > 0 && unit % restartInterval == 0) {
+            bits.take(from.bits());
+            for (long unit = from.unit(); unit < units; unit++) {
+                if (restartInterval > 0 && unit > from.unit() && unit % restartInterval == 0) {
                     long here = bits.align();
                     int expected = (int) (0xd0 + (unit / restartInterval - 1) % 8);
                     if (content.u16be(here) != 0xff00 + expected) {
@@ -92,6 +106,9 @@ final class JpegScan {
                     }
                     bits.goOn(here + 2);
                     endOfBandRun = 0;
+                }
+                if (keep != null) {
+                    keep.accept(new Place(this, unit, bits.byteAt(), bits.bitsTaken()));
                 }
                 int line = (int) (unit / perLine);
                 int column = (int) (unit % perLine);

@@ -1,4 +1,4 @@
-package org.brantel.core.carve;
+package org.brantel.core.carve.picture;
 
 import java.io.IOException;
 import org.brantel.core.source.ByteView;

@@ -1,0 +1,18 @@
+package org.brantel.core.carve;
+
+import java.util.List;
+import org.brantel.core.carve.kind.ContentKind;
+
+/**
+ * What to look for, and where.
+ *
+ * @param kinds     what to look for
+ * @param everyByte content may begin at any byte, not only where sectors do
+ * @param step      bytes of a sector
+ */
+public record CarvePlan(List<ContentKind> kinds, boolean everyByte, int step) {
+
+    public CarvePlan {
+        kinds = List.copyOf(kinds);
+    }
+}

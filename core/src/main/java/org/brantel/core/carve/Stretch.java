@@ -1,0 +1,146 @@
+package org.brantel.core.carve;
+
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.TreeMap;
+import java.util.function.BooleanSupplier;
+import java.util.function.LongPredicate;
+import org.brantel.core.carve.kind.ContentKind;
+import org.brantel.core.carve.text.Prose;
+import org.brantel.core.source.ByteView;
+import org.brantel.core.source.Range;
+import org.brantel.core.source.RangeSet;
+import org.brantel.core.source.Source;
+
+/** Looks through one stretch of a medium; content that begins in it may end behind it. */
+final class Stretch {
+
+    private static final int BLOCK = 1 << 20;
+    /** The farthest that a start stands from where its content begins is looked for in the sector itself. */
+    private static final int AHEAD = ContentKind.LOOK_AHEAD;
+
+    private final Source source;
+    private final CarvePlan plan;
+    private final StartTable table;
+    private final ContentKind prose;
+    private final LongPredicate wanted;
+    private final TwoPieces pieces;
+    private final BooleanSupplier stop;
+    private final List<Hit> hits = new ArrayList<>();
+    private final byte[] block = new byte[AHEAD + BLOCK + AHEAD];
+    private long rejected;
+    private long skipUntil;
+    private boolean afterText;
+
+    Stretch(Source source, CarvePlan plan, StartTable table, LongPredicate wanted, BooleanSupplier stop) {
+        this.source = source;
+        this.plan = plan;
+        this.table = table;
+        this.wanted = wanted;
+        this.stop = stop;
+        prose = plan.kinds().stream().filter(k -> k instanceof Prose).findFirst().orElse(null);
+        pieces = new TwoPieces(source, plan.step());
+    }
+
+    List<Hit> hits() {
+        return hits;
+    }
+
+    /** Starts that looked like a kind but failed its check. */
+    long rejected() {
+        return rejected;
+    }
+
+    /** @param from where nothing that begins before is looked for again */
+    void look(Range where, long from) throws IOException {
+        skipUntil = from;
+        for (long at = where.offset(); at < where.end() && !stop.getAsBoolean(); at += BLOCK) {
+            int n = (int) Math.min(BLOCK, where.end() - at);
+            if (skipUntil < at + n) {
+                block(at, n);
+            }
+        }
+    }
+
+    private void block(long at, int n) throws IOException {
+        int length = (int) Math.min(n + AHEAD, source.size() - at);
+        RangeSet missing = RangeSet.of(source.knownUnread(new Range(at, length)));
+        if (missing.total() == length) {
+            afterText = false;
+            return;
+        }
+        RangeSet failed = RangeSet.of(source.read(at, block, 0, length).failed());
+        Arrays.fill(block, length, block.length, (byte) 0);
+        TreeMap<Long, List<ContentKind>> candidates = new TreeMap<>();
+        if (plan.everyByte()) {
+            table.everywhere(block, 0, n, (kind, i) -> note(candidates, kind, at, i));
+        } else {
+            sectors(at, n, failed, candidates);
+        }
+        while (!candidates.isEmpty() && !stop.getAsBoolean()) {
+            var next = candidates.pollFirstEntry();
+            if (next.getKey() >= skipUntil && (failed.isEmpty() || !failed.overlaps(new Range(next.getKey(), 8))) && wanted.test(next.getKey())) {
+                attempt(next.getKey(), next.getValue());
+            }
+        }
+    }
+
+    private void sectors(long at, int n, RangeSet failed, TreeMap<Long, List<ContentKind>> candidates) {
+        StartTable.Candidates found = (kind, i) -> note(candidates, kind, at, i);
+        int step = plan.step();
+        for (int i = 0; i < n; i += step) {
+            int before = candidates.size();
+            table.inSector(block, i, found);
+            if (prose != null) {
+                boolean text = (block[i] & 0xff) >= 0x20 && (failed.isEmpty() || !failed.overlaps(new Range(at + i, step))) && prose.couldStart(block, i);
+                if (text && !afterText && candidates.size() == before) {
+                    note(candidates, prose, at, i);
+                }
+                afterText = text;
+            }
+        }
+    }
+
+    private void note(TreeMap<Long, List<ContentKind>> candidates, ContentKind kind, long at, int i) {
+        long start = at + i;
+        // A start that is told by what stands far behind it lies in an earlier block.
+        boolean here = i >= 0 && i < block.length - AHEAD;
+        if (start >= skipUntil && start >= 0 && (!here || kind.couldStart(block, i))) {
+            candidates.computeIfAbsent(start, s -> new ArrayList<>(2)).add(kind);
+        }
+    }
+
+    private void attempt(long start, List<ContentKind> kinds) throws IOException {
+        for (ContentKind kind : kinds) {
+            long room = Math.min(source.size() - start, kind.longest());
+            ContentKind.Walk walk = walked(kind, start, room);
+            if (walk == null || walk.outcome() == ContentKind.Outcome.BROKEN) {
+                Hit joined = pieces.join(kind, start);
+                if (joined == null) {
+                    rejected++;
+                    continue;
+                }
+                hits.add(joined);
+                skipUntil = joined.firstEnd();
+                return;
+            }
+            hits.add(new Hit(kind, List.of(new Range(start, walk.length())), walk, List.of()));
+            // What has no check of its own is looked through: other content in it speaks against it, or says where it ends.
+            if (walk.outcome() == ContentKind.Outcome.WHOLE) {
+                skipUntil = start + walk.length();
+            }
+            return;
+        }
+    }
+
+    /** @return null when it is not proven: its end is beyond the medium, or in a stretch that was never read */
+    private ContentKind.Walk walked(ContentKind kind, long start, long room) throws IOException {
+        try {
+            return kind.walk(ByteView.of(source, new Range(start, room)));
+        } catch (ByteView.End | ByteView.Unread e) {
+            return null;
+        }
+    }
+}

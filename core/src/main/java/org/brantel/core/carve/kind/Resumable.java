@@ -1,0 +1,27 @@
+package org.brantel.core.carve.kind;
+
+import java.io.IOException;
+import org.brantel.core.source.ByteView;
+
+/** A walk that broke off, and can be taken up again before that with other bytes behind a place. */
+public interface Resumable {
+
+    /** Where it broke off, in words. */
+    ContentKind.Walk broken();
+
+    /** The first byte from which on other bytes may stand: before it everything was checked. */
+    long earliest();
+
+    /** The last byte from which on other bytes must stand. */
+    long latest();
+
+    /**
+     * Goes on over content that is the same up to {@code same}, and other behind it.
+     *
+     * @throws ByteView.End when that ends first
+     */
+    ContentKind.Walk resume(ByteView other, long same) throws IOException;
+
+    /** Whether bytes could be the continuation, at a quick look. */
+    boolean couldContinue(byte[] block, int at, int length);
+}

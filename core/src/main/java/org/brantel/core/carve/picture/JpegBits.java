@@ -1,0 +1,184 @@
+package org.brantel.core.carve.picture;
+
+import java.io.IOException;
+import org.brantel.core.source.ByteView;
+
+/** The bits of a scan, most significant first; FF 00 stands for FF, any other FF xx is a marker (T.81, B.1.1.5). */
+final class JpegBits {
+
+    /** A marker stands where bits were expected. */
+    static final class MarkerReached extends IOException {
+        private static final long serialVersionUID = 1L;
+
+        MarkerReached(long at) {
+            super("a marker stands at byte " + at + " where picture data should go on");
+        }
+
+        @Override
+        public synchronized Throwable fillInStackTrace() {
+            return this;
+        }
+    }
+
+    private static final int CHUNK = 4096;
+
+    private final ByteView content;
+    private final byte[] chunk = new byte[CHUNK];
+    private long chunkAt;
+    private int position;
+    private int limit;
+    /** Bits that were fetched and not taken, the next one highest among {@code count}. */
+    private long held;
+    private int count;
+    private boolean ended;
+
+    JpegBits(ByteView content, long at) {
+        this.content = content;
+        goOn(at);
+    }
+
+    /** Where the byte stands that holds the next bit. */
+    long byteAt() throws IOException {
+        long at = chunkAt + position;
+        for (int held = (count + 7) / 8; held > 0; held--) {
+            at -= at >= 2 && raw(at - 1) == 0 && raw(at - 2) == 0xff ? 2 : 1;
+        }
+        return at;
+    }
+
+    /** Bits of that byte that were taken already. */
+    int bitsTaken() {
+        return (8 - count % 8) % 8;
+    }
+
+    private int raw(long at) throws IOException {
+        return at >= chunkAt && at < chunkAt + limit ? chunk[(int) (at - chunkAt)] & 0xff : content.u8(at);
+    }
+
+    private void load() throws IOException {
+        chunkAt += position;
+        int n = (int) Math.min(CHUNK, content.length() - chunkAt);
+        if (n <= 0) {
+            // Says where the content ends.
+            content.u8(chunkAt);
+        }
+        position = 0;
+        limit = 0;
+        try {
+            content.copy(chunkAt, chunk, 0, n);
+            limit = n;
+        } catch (ByteView.Unread e) {
+            // What was read before the gap still counts.
+            int good = 0;
+            while (e.where() != null && good < n && isThere(chunkAt + good)) {
+                good++;
+            }
+            if (good == 0) {
+                throw e;
+            }
+            content.copy(chunkAt, chunk, 0, good);
+            limit = good;
+        }
+    }
+
+    private boolean isThere(long at) throws IOException {
+        try {
+            content.u8(at);
+            return true;
+        } catch (ByteView.Unread e) {
+            return false;
+        }
+    }
+
+    private int raw(int ahead) throws IOException {
+        if (position + ahead >= limit) {
+            return content.u8(chunkAt + position + ahead);
+        }
+        return chunk[position + ahead] & 0xff;
+    }
+
+    /** Fetches until so many bits are held, or a marker stands in the way. */
+    private void fetch(int wanted) throws IOException {
+        while (count < wanted && !ended) {
+            if (position >= limit) {
+                load();
+            }
+            int value = chunk[position] & 0xff;
+            if (value == 0xff) {
+                if (raw(1) != 0) {
+                    ended = true;
+                    return;
+                }
+                position++;
+            }
+            position++;
+            held = held << 8 | value;
+            count += 8;
+        }
+    }
+
+    /** The next 16 bits without taking them; zeros stand for what a marker cuts off. */
+    int peek() throws IOException {
+        if (count < 16) {
+            fetchForPeek();
+        }
+        return count >= 16 ? (int) (held >>> count - 16) & 0xffff : (int) (held << 16 - count) & 0xffff & -1 << 16 - count;
+    }
+
+    /** What is peeked at may lie beyond the content's end, as long as nobody takes it. */
+    private void fetchForPeek() throws IOException {
+        try {
+            fetch(16);
+        } catch (ByteView.End | ByteView.Unread e) {
+            if (count == 0) {
+                throw e;
+            }
+        }
+    }
+
+    void take(int bits) throws IOException {
+        if (count < bits) {
+            fetch(bits);
+            if (count < bits) {
+                throw new MarkerReached(chunkAt + position);
+            }
+        }
+        count -= bits;
+    }
+
+    int next() throws IOException {
+        return next(1);
+    }
+
+    /** @param bits up to 16 */
+    int next(int bits) throws IOException {
+        if (bits == 0) {
+            return 0;
+        }
+        take(bits);
+        return (int) (held >>> count) & (1 << bits) - 1;
+    }
+
+    /** Drops the rest of the current byte. @return where the next byte is */
+    long align() throws IOException {
+        long at = chunkAt + position;
+        for (int whole = count / 8; whole > 0; whole--) {
+            at -= at >= 2 && raw(at - 1) == 0 && raw(at - 2) == 0xff ? 2 : 1;
+        }
+        goOn(at);
+        return at;
+    }
+
+    void goOn(long at) {
+        if (at >= chunkAt && at < chunkAt + limit) {
+            position = (int) (at - chunkAt);
+        } else {
+            chunkAt = at;
+            position = 0;
+            limit = 0;
+        }
+        held = 0;
+        count = 0;
+        ended = false;
+    }
+}

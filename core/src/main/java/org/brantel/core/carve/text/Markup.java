@@ -1,0 +1,132 @@
+package org.brantel.core.carve.text;
+
+import java.io.IOException;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.brantel.core.carve.kind.About;
+import org.brantel.core.carve.kind.Bytes;
+import org.brantel.core.carve.kind.ContentKind;
+import org.brantel.core.carve.kind.Start;
+import org.brantel.core.source.ByteView;
+
+/** XML 1.0, SVG and HTML: text in tags. XML ends where its first element is closed, HTML where the tag of that name is. */
+public final class Markup implements ContentKind {
+
+    private static final Pattern ROOT = Pattern.compile("<([A-Za-z_][\\w:.-]{0,60})[\\s>/]");
+    private static final Pattern TITLE = Pattern.compile("(?is)<title[^>]*>([^<]{1,200})<");
+
+    @Override
+    public String code() {
+        return "xml";
+    }
+
+    @Override
+    public Set<String> codes() {
+        return Set.of("xml", "svg", "html");
+    }
+
+    @Override
+    public List<Start> starts() {
+        return List.of(Start.of("<?xml"), Start.of("\u00ef\u00bb\u00bf<?xml"), Start.of("<svg"), Start.of("<!DOCTYPE html"), Start.of("<!doctype html"), Start.of("<html"), Start.of("<HTML"));
+    }
+
+    @Override
+    public long longest() {
+        return 64L << 20;
+    }
+
+    @Override
+    public Walk walk(ByteView content) throws IOException {
+        String head = Bytes.text(content, 0, 4096);
+        Matcher root = ROOT.matcher(head);
+        if (!root.find()) {
+            return Walk.broken(0, "it has no element");
+        }
+        String name = root.group(1);
+        boolean html = name.equalsIgnoreCase("html");
+        String code = html ? "html" : name.equals("svg") || name.endsWith(":svg") ? "svg" : "xml";
+        long end = html ? afterClosing(content, root.start(), "html") : afterElement(content, root.start());
+        if (end < 0) {
+            return Walk.broken(-end - 1, "it is not text, or its first element is never closed").as(code);
+        }
+        Matcher title = TITLE.matcher(head);
+        return Walk.whole(Bytes.withLineEnd(content, end), "Its first element is closed.").as(code).about(About.NONE.with(About.TITLE, title.find() ? title.group(1).strip() : null));
+    }
+
+    private static boolean isText(int c) {
+        return c >= 0x20 || c == '\n' || c == '\r' || c == '\t' || c == '\f';
+    }
+
+    /** @return where it ends; else minus the place of what is wrong, minus one */
+    private static long afterClosing(ByteView content, long from, String name) throws IOException {
+        for (long at = from; at < content.length(); at++) {
+            int c = content.u8(at);
+            if (!isText(c)) {
+                return -at - 1;
+            }
+            if (c == '<' && content.u8(at + 1) == '/' && Bytes.text(content, at + 2, name.length()).toLowerCase(Locale.ROOT).equals(name)) {
+                long close = content.find('>', at, content.length());
+                return close < 0 ? -at - 1 : close + 1;
+            }
+        }
+        return -content.length() - 1;
+    }
+
+    private static long afterElement(ByteView content, long from) throws IOException {
+        int depth = 0;
+        for (long at = from; at < content.length(); at++) {
+            int c = content.u8(at);
+            if (!isText(c)) {
+                return -at - 1;
+            }
+            if (c != '<') {
+                continue;
+            }
+            int next = content.u8(at + 1);
+            if (next == '!') {
+                boolean comment = Bytes.text(content, at, 4).equals("<!--");
+                boolean data = Bytes.text(content, at, 9).equals("<![CDATA[");
+                long end = content.find(Bytes.latin(comment ? "-->" : data ? "]]>" : ">"), at, content.length());
+                if (end < 0) {
+                    return -at - 1;
+                }
+                at = end + (comment || data ? 2 : 0);
+                continue;
+            }
+            long close = closing(content, at);
+            if (close < 0) {
+                return -at - 1;
+            }
+            depth += next == '?' ? 0 : next == '/' ? -1 : content.u8(close - 1) == '/' ? 0 : 1;
+            if (depth <= 0 && next != '?') {
+                return depth < 0 ? -at - 1 : close + 1;
+            }
+            at = close;
+        }
+        return -content.length() - 1;
+    }
+
+    /** The end of a tag, which may hold the sign in quotes. */
+    private static long closing(ByteView content, long from) throws IOException {
+        int quote = 0;
+        for (long at = from + 1; at < content.length(); at++) {
+            int c = content.u8(at);
+            if (!isText(c)) {
+                return -1;
+            }
+            if (quote != 0) {
+                quote = c == quote ? 0 : quote;
+            } else if (c == '"' || c == '\'') {
+                quote = c;
+            } else if (c == '>') {
+                return at;
+            } else if (c == '<') {
+                return -1;
+            }
+        }
+        return -1;
+    }
+}

@@ -1,0 +1,59 @@
+package org.brantel.core.carve.text;
+
+import java.io.IOException;
+import org.brantel.core.carve.kind.ContentKind;
+import org.brantel.core.source.ByteView;
+
+/** Text has no control bytes but tabs and line ends. */
+public final class PlainText {
+
+    private static final long LOOK_AT = 4L << 20;
+
+    private PlainText() { }
+
+    /** Checks a file whose name says that it is text. */
+    public static ContentKind.Walk check(ByteView content) throws IOException {
+        long length = content.length();
+        if (length >= 2 && (content.u16be(0) == 0xfeff || content.u16be(0) == 0xfffe)) {
+            return ContentKind.Walk.whole(length, "It begins as UTF-16 text.");
+        }
+        long odd = firstOdd(content, 0, Math.min(length, LOOK_AT));
+        return odd >= 0 ? ContentKind.Walk.broken(odd, "a byte that text does not hold") : ContentKind.Walk.whole(length, "It reads as text throughout.");
+    }
+
+    static boolean isOdd(int c) {
+        return c < 0x20 && c != '\t' && c != '\n' && c != '\r' && c != '\f' && c != 0x1b;
+    }
+
+    /** @return where the first byte is that text does not hold; -1 when there is none */
+    static long firstOdd(ByteView content, long from, long end) throws IOException {
+        for (long at = from; at < end; at++) {
+            if (isOdd(content.u8(at))) {
+                return at;
+            }
+        }
+        return -1;
+    }
+
+    /** Where the text that begins here ends: before the first byte that it cannot hold, or that is no whole character of UTF-8. */
+    static long end(ByteView content) throws IOException {
+        long at = 0;
+        while (at < content.length()) {
+            int c = content.u8(at);
+            if (isOdd(c)) {
+                return at;
+            }
+            int more = c < 0x80 ? 0 : c >= 0xf0 && c < 0xf5 ? 3 : c >= 0xe0 && c < 0xf0 ? 2 : c >= 0xc2 && c < 0xe0 ? 1 : -1;
+            if (more < 0 || at + more >= content.length()) {
+                return at;
+            }
+            for (int i = 1; i <= more; i++) {
+                if ((content.u8(at + i) & 0xc0) != 0x80) {
+                    return at;
+                }
+            }
+            at += more + 1;
+        }
+        return at;
+    }
+}
