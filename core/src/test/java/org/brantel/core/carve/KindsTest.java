@@ -2,65 +2,39 @@ package org.brantel.core.carve;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.awt.Color;
-import java.awt.Graphics2D;
-import java.awt.image.BufferedImage;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
-import javax.imageio.IIOImage;
-import javax.imageio.ImageIO;
-import javax.imageio.ImageWriteParam;
-import javax.imageio.ImageWriter;
+import java.util.Set;
 import org.brantel.core.carve.kind.ContentKind;
 import org.brantel.core.source.ByteView;
 import org.brantel.core.source.Range;
 import org.brantel.core.testing.FaultySource;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Content that real encoders wrote, then cut, stretched, damaged and mixed. */
 class KindsTest {
 
-    private static BufferedImage picture(int width, int height) {
-        BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
-        Graphics2D g = image.createGraphics();
-        Random random = new Random(width);
-        for (int i = 0; i < 60; i++) {
-            g.setColor(new Color(random.nextInt(0xffffff)));
-            g.fillOval(random.nextInt(width), random.nextInt(height), 40, 30);
-        }
-        g.dispose();
-        return image;
-    }
+    private static final Map<String, byte[]> SAMPLES = KindSamples.all();
 
     private static byte[] png() throws IOException {
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        ImageIO.write(picture(120, 90), "png", out);
-        return out.toByteArray();
+        return KindSamples.written("png");
     }
 
     private static byte[] jpeg(boolean progressive) throws IOException {
-        ImageWriter writer = ImageIO.getImageWritersByFormatName("jpeg").next();
-        ImageWriteParam param = writer.getDefaultWriteParam();
-        param.setProgressiveMode(progressive ? ImageWriteParam.MODE_DEFAULT : ImageWriteParam.MODE_DISABLED);
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        writer.setOutput(ImageIO.createImageOutputStream(out));
-        writer.write(null, new IIOImage(picture(200, 150), null, null), param);
-        ((javax.imageio.stream.ImageOutputStream) writer.getOutput()).flush();
-        writer.dispose();
-        return out.toByteArray();
+        return KindSamples.jpeg(progressive, 200, 150);
     }
 
     private static byte[] pdf(String more) {
-        String body = "%PDF-1.4\n1 0 obj\n<< /Type /Catalog >>\nendobj\n";
-        String first = body + "xref\n0 2\n0000000000 65535 f \n0000000009 00000 n \ntrailer\n<< /Size 2 /Root 1 0 R >>\nstartxref\n"
-                + body.length() + "\n%%EOF\n";
-        return (first + more).getBytes(StandardCharsets.ISO_8859_1);
+        return KindSamples.pdf(more);
     }
 
     private static ContentKind.Walk walk(ContentKind kind, byte[] bytes) {
@@ -177,11 +151,16 @@ class KindsTest {
 
     /** @return each find as kind, place and length */
     private static List<String> carve(Carver carver, long length) throws IOException {
-        List<String> found = new ArrayList<>();
+        List<Hit> hits = new ArrayList<>();
+        carve(carver, length, hits);
+        return hits.stream().map(h -> h.code() + "@" + h.start() + "+" + h.walk().length()).toList();
+    }
+
+    private static void carve(Carver carver, long length, List<Hit> found) throws IOException {
         carver.run(new Range(0, length), new Carver.Listener() {
             @Override
             public void found(Hit hit) {
-                found.add(hit.code() + "@" + hit.start() + "+" + hit.walk().length());
+                found.add(hit);
             }
 
             @Override
@@ -192,7 +171,6 @@ class KindsTest {
                 return true;
             }
         }, () -> false);
-        return found;
     }
 
     @Test
@@ -215,6 +193,116 @@ class KindsTest {
         byte[] disk = Arrays.copyOf(png(), 64 << 10);
         List<String> found = carve(new Carver(new FaultySource(disk, new Range(1024, 512)), new CarvePlan(Kinds.carvable(), false, 512)), disk.length);
         assertThat(found).isEmpty();
+    }
+
+    static Set<String> codes() {
+        return SAMPLES.keySet();
+    }
+
+    @ParameterizedTest
+    @MethodSource("codes")
+    void eachKindEndsWhereItEndsAndIsToldApart(String code) {
+        byte[] content = SAMPLES.get(code);
+        ContentKind.Walk walk = walk(kind(code), followedByJunk(content));
+        assertThat(walk.whole()).as("%s", walk).isTrue();
+        assertThat(walk.length()).as("%s", walk).isEqualTo(content.length);
+        assertThat(walk.code() == null ? kind(code).code() : walk.code()).isEqualTo(code);
+    }
+
+    @ParameterizedTest
+    @MethodSource("codes")
+    void cutAnywhereNoKindIsWhole(String code) {
+        byte[] content = SAMPLES.get(code);
+        Random random = new Random(code.hashCode());
+        for (int round = 0; round < 25; round++) {
+            // The last bytes may be a line end, or padding, that a file can do without.
+            int length = random.nextInt(Math.max(1, content.length - (code.equals("tar") ? 9000 : 8)));
+            ContentKind.Walk walk = walk(kind(code), Arrays.copyOf(content, length));
+            assertThat(walk.whole() && walk.length() > length).as("cut at %d: %s", length, walk).isFalse();
+            boolean partsAreFiles = Set.of("vcf", "mp3", "mkv").contains(code);
+            assertThat(walk.whole() && !partsAreFiles).as("cut at %d: %s", length, walk).isFalse();
+        }
+    }
+
+    /** Among other content at sector starts, each is found once, with its own code and length. */
+    @ParameterizedTest
+    @MethodSource("codes")
+    void eachKindIsFoundOnAMedium(String code) throws IOException {
+        byte[] content = SAMPLES.get(code);
+        byte[] disk = new byte[(content.length + (3 << 20)) / 512 * 512];
+        System.arraycopy(content, 0, disk, 512 * 777, content.length);
+        List<String> found = carve(new Carver(new FaultySource(disk), new CarvePlan(Kinds.carvable(), false, 512)), disk.length);
+        assertThat(found).containsExactly(code + "@" + 512 * 777 + "+" + content.length);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"jpg", "png", "pdf", "zip", "flac", "sqlite", "gz", "ttf", "mid"})
+    void atEveryByteItIsFoundAnywhere(String code) throws IOException {
+        byte[] content = SAMPLES.get(code);
+        byte[] disk = new byte[content.length + (2 << 20)];
+        System.arraycopy(content, 0, disk, 300_007, content.length);
+        List<String> found = carve(new Carver(new FaultySource(disk), new CarvePlan(Kinds.carvable(), true, 512)), disk.length);
+        assertThat(found).contains(code + "@300007+" + content.length);
+    }
+
+    private static byte[] zipOfNoise() throws IOException {
+        Random random = new Random(11);
+        StringBuilder text = new StringBuilder();
+        random.ints(30_000, 'a', 'z').forEach(c -> text.append((char) c));
+        return KindSamples.zip("one.txt", text.substring(0, 9000), "two.txt", text.substring(9000, 28_000), "three.txt", text.substring(28_000));
+    }
+
+    /** A stretch of junk in the middle, at cluster edges; the junk is of several sorts. */
+    @ParameterizedTest
+    @ValueSource(strings = {"jpg", "png", "docx", "zip"})
+    void twoPiecesAreJoined(String code) throws IOException {
+        byte[] content = code.equals("jpg") ? KindSamples.grainyJpeg(500, 400) : code.equals("zip") ? zipOfNoise() : SAMPLES.get(code);
+        int cluster = content.length > 10_000 ? 4096 : 512;
+        Random random = new Random(code.hashCode());
+        for (int round = 0; round < 6; round++) {
+            int edge = (1 + random.nextInt((content.length - 1) / cluster)) * cluster;
+            int gap = (1 + random.nextInt(40)) * cluster;
+            byte[] disk = new byte[content.length + gap + (2 << 20)];
+            byte[] junk = new byte[gap];
+            if (round % 3 == 0) {
+                random.nextBytes(junk);
+            } else if (round % 3 == 1) {
+                Arrays.fill(junk, (byte) 'w');
+            }
+            int at = 512 * 64;
+            System.arraycopy(content, 0, disk, at, edge);
+            System.arraycopy(junk, 0, disk, at + edge, gap);
+            System.arraycopy(content, edge, disk, at + edge + gap, content.length - edge);
+            List<Hit> hits = new ArrayList<>();
+            carve(new Carver(new FaultySource(disk), new CarvePlan(Kinds.carvable(), false, 512)), disk.length, hits);
+            assertThat(hits).as("edge %d, gap %d", edge, gap).filteredOn(h -> h.start() == at).hasSize(1).first().satisfies(h -> {
+                assertThat(h.code()).isEqualTo(code);
+                assertThat(h.pieces()).containsExactly(new Range(at, edge), new Range(at + edge + gap, content.length - edge));
+            });
+        }
+    }
+
+    @Test
+    void whatHasNoCheckIsDoubtedWhenOtherContentStandsInIt() throws IOException {
+        byte[] bmp = SAMPLES.get("bmp");
+        byte[] disk = new byte[1 << 20];
+        System.arraycopy(bmp, 0, disk, 512 * 10, bmp.length);
+        byte[] png = KindSamples.written("png");
+        System.arraycopy(png, 0, disk, 512 * 20, png.length);
+        List<Hit> hits = new ArrayList<>();
+        carve(new Carver(new FaultySource(disk), new CarvePlan(Kinds.carvable(), false, 512)), disk.length, hits);
+        assertThat(hits).extracting(Hit::code).containsExactlyInAnyOrder("bmp", "png");
+        assertThat(hits).filteredOn(h -> h.code().equals("bmp")).first().satisfies(h -> assertThat(h.doubts()).singleElement().asString().contains("other content begins (png)"));
+    }
+
+    @Test
+    void contentSaysWhatItIsAbout() {
+        assertThat(walk(kind("epub"), SAMPLES.get("epub")).about().facts()).containsEntry("title", "Bog and tide").containsEntry("author", "Ada Marr");
+        assertThat(walk(kind("png"), SAMPLES.get("png")).about().facts()).containsEntry("width", "120").containsEntry("height", "90");
+        assertThat(walk(kind("eml"), SAMPLES.get("eml")).about().facts()).containsEntry("subject", "Parts for May");
+        assertThat(SuggestedNames.of("eml", walk(kind("eml"), SAMPLES.get("eml")).about())).isEqualTo("[Mon, 4 May 2026 09 12 00 +0000 Parts for May].eml");
+        assertThat(SuggestedNames.of("jpg", org.brantel.core.carve.kind.About.NONE)).isNull();
+        assertThat(SuggestedNames.of("jpg", org.brantel.core.carve.kind.About.NONE.with("taken", "2026-05-04T09:12:30").with("device", "Tern/20"))).isEqualTo("[2026-05-04 09.12 Tern 20].jpg");
     }
 
     @Test

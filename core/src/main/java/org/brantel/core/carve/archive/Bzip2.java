@@ -31,7 +31,7 @@ public final class Bzip2 implements ContentKind {
     @Override
     public boolean couldStart(byte[] b, int at) {
         long mark = LittleEndian.u32(b, at + 4);
-        return b[at + 3] >= '1' && b[at + 3] <= '9' && (mark == 0x59264131L || mark == 0x38457217L);
+        return b[at + 3] >= '1' && b[at + 3] <= '9' && (mark == 0x26594131L || mark == 0x38457217L);
     }
 
     @Override

@@ -24,6 +24,7 @@ final class Deflated {
     private final Sink sink;
     private final CRC32 crc = new CRC32();
     private long size;
+    private long failedAt;
 
     Deflated(ByteView content, Sink sink) {
         this.content = content;
@@ -57,10 +58,16 @@ final class Deflated {
             }
             return at - inflater.getRemaining();
         } catch (DataFormatException malformed) {
+            failedAt = at - inflater.getRemaining();
             return -1;
         } finally {
             inflater.end();
         }
+    }
+
+    /** Near where they were malformed; 0 when they were not. */
+    long failedAt() {
+        return failedAt;
     }
 
     long crc() {

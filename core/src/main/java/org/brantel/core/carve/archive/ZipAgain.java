@@ -19,7 +19,7 @@ final class ZipAgain implements Resumable {
         this.zip = zip;
         this.files = files;
         this.broken = broken;
-        latest = broken.length() + Math.min(MOST_JOINED, files.statedEnd(broken.length()) - broken.length());
+        latest = broken.length() + Math.min(MOST_JOINED, files.latest(broken.length()) - broken.length());
     }
 
     @Override

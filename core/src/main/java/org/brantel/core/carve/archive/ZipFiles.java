@@ -25,6 +25,7 @@ final class ZipFiles {
     private final ZipContents contents;
     private int count;
     private String fault = "";
+    private long failedAt;
 
     ZipFiles(ByteView content) {
         this.content = content;
@@ -38,9 +39,9 @@ final class ZipFiles {
         count = before.count;
     }
 
-    /** Where the file that begins here ends, as far as its head says. */
-    long statedEnd(long at) throws IOException {
-        return at + 30 + content.u16le(at + 26) + content.u16le(at + 28) + content.u32le(at + 18);
+    /** Where foreign bytes must begin at the latest in the file that is malformed: where it did not unpack, or its end as its head states it. */
+    long latest(long at) throws IOException {
+        return failedAt > at ? failedAt : at + 30 + content.u16le(at + 26) + content.u16le(at + 28) + content.u32le(at + 18);
     }
 
     int count() {
@@ -73,6 +74,7 @@ final class ZipFiles {
         if (open && method == 8) {
             Deflated deflated = new Deflated(content, contents.sink(name));
             end = deflated.read(data);
+            failedAt = deflated.failedAt();
             if (end < 0 || !behind && end - data != packed || !behind && (flags & 8) == 0 && deflated.crc() != crc) {
                 return broken("the file " + name + " does not unpack, or its CRC is wrong");
             }
@@ -91,8 +93,10 @@ final class ZipFiles {
                 crc = real;
             }
         }
-        count++;
-        return (flags & 8) == 0 ? end : afterDescriptor(end, crc, end - data, open && (method == 0 || method == 8), name);
+        long next = (flags & 8) == 0 ? end : afterDescriptor(end, crc, end - data, open && (method == 0 || method == 8), name);
+        failedAt = next < 0 ? end : failedAt;
+        count += next < 0 ? 0 : 1;
+        return next;
     }
 
     private long broken(String why) {

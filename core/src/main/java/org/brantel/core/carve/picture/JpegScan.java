@@ -89,8 +89,8 @@ final class JpegScan {
         }
     }
 
-    /** @param keep hears of places on the way; null when nobody wants them */
-    Ending goOn(ByteView content, Place from, JpegTables tables, int restartInterval, java.util.function.Consumer<Place> keep) throws IOException {
+    /** @param keep hears of places on the way, and says whether to go on; null when nobody wants them */
+    Ending goOn(ByteView content, Place from, JpegTables tables, int restartInterval, java.util.function.Predicate<Place> keep) throws IOException {
         JpegBits bits = new JpegBits(content, from.at());
         boolean single = components.length == 1;
         int perLine = single ? components[0].blocksPerLine : frame.unitsPerLine();
@@ -107,8 +107,8 @@ final class JpegScan {
                     bits.goOn(here + 2);
                     endOfBandRun = 0;
                 }
-                if (keep != null) {
-                    keep.accept(new Place(this, unit, bits.byteAt(), bits.bitsTaken()));
+                if (keep != null && !keep.test(new Place(this, unit, bits.byteAt(), bits.bitsTaken()))) {
+                    return new Ending(bits.align(), "a stretch of zeros stands in the picture's data");
                 }
                 int line = (int) (unit / perLine);
                 int column = (int) (unit % perLine);

@@ -31,6 +31,8 @@ final class JpegWalk {
     private long at = 2;
     /** Where a scan of a sequential picture can be taken up; null when nobody asked for that. */
     private Deque<JpegScan.Place> places;
+    /** The last sector of picture data that was looked at for being one of zeros. */
+    private long looked;
 
     JpegWalk(ByteView content) {
         this.content = content;
@@ -58,7 +60,8 @@ final class JpegWalk {
     /** Takes the scan up that broke. */
     Walk resumed(ByteView other, JpegScan.Place from) throws IOException {
         JpegWalk again = new JpegWalk(this, other);
-        JpegScan.Ending ending = from.scan().goOn(other, from, again.tables, restartInterval, null);
+        again.looked = from.at();
+        JpegScan.Ending ending = from.scan().goOn(other, from, again.tables, restartInterval, again::isPlausible);
         if (ending.broken() != null) {
             return Walk.broken(ending.at(), ending.broken());
         }
@@ -132,16 +135,38 @@ final class JpegWalk {
         if (!frame.isHuffman() || frame.lines() == 0) {
             return JpegScan.skip(content, data);
         }
+        looked = data;
         boolean keep = places != null && !frame.isProgressive();
         return scan.goOn(content, JpegScan.Place.atStart(scan, data), tables, restartInterval, keep ? this::keep : null);
     }
 
-    private void keep(JpegScan.Place place) {
+    private boolean keep(JpegScan.Place place) {
         if (places.isEmpty() || place.at() - places.peekLast().at() >= BETWEEN_PLACES) {
             places.addLast(place);
             if (places.size() > MOST_PLACES) {
                 places.removeFirst();
             }
+        }
+        return isPlausible(place);
+    }
+
+    /** Zeros read as codes for as long as anybody likes; in what is joined, a sector of them is no picture. */
+    private boolean isPlausible(JpegScan.Place place) {
+        long sector = place.at() / BETWEEN_PLACES * BETWEEN_PLACES - BETWEEN_PLACES;
+        if (sector <= looked) {
+            return true;
+        }
+        looked = sector;
+        try {
+            byte[] bytes = content.bytes(sector, BETWEEN_PLACES);
+            for (byte b : bytes) {
+                if (b != 0) {
+                    return true;
+                }
+            }
+            return false;
+        } catch (IOException notThere) {
+            return true;
         }
     }
 

@@ -25,6 +25,7 @@ public final class Png implements ContentKind {
     private static final byte[] SIGNATURE = {(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10};
     /** Bytes of the longest chunk whose inside is searched for the place where another piece begins. */
     private static final long MOST_JOINED = 4 << 20;
+    private static final byte[] LAST = {'I', 'E', 'N', 'D'};
     private static final long IHDR = 0x49484452;
     private static final long IDAT = 0x49444154;
     private static final long TEXT = 0x74455874;
@@ -134,6 +135,9 @@ public final class Png implements ContentKind {
             int high = 0;
             for (int i = at; i < at + length; i++) {
                 high += (block[i] & 0xff) >> 7;
+                if (block[i] == 'I' && Bytes.match(block, i, LAST)) {
+                    return true;
+                }
             }
             return high > length / 16;
         }

@@ -53,7 +53,7 @@ public final class Cards implements ContentKind {
             at = Bytes.withLineEnd(content, close + end.length);
             count++;
         }
-        return done(content, at, count).as(code);
+        return count == 0 ? Walk.broken(0, "it does not begin as such").as(code) : done(content, at, count).as(code);
     }
 
     private static Walk done(ByteView content, long end, int count) throws IOException {
