@@ -1,32 +1,73 @@
 package org.brantel.core.finding;
 
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
 import org.brantel.core.content.Extent;
+import org.brantel.core.manifest.Hashes;
 
-/** When two findings of a case's sessions are the same file: equal content is one catalogue line. */
+/**
+ * When findings of a case's sessions are the same file, and which of them speaks for it. Findings that share a key are one line of the
+ * catalogue, and so are those that are joined by others; both orders below are total, so that it does not matter in which order
+ * sessions come in.
+ */
 public final class Catalogue {
+
+    private static final int LONGEST_KEY = 200;
+
+    /** The better content first: what is more surely whole. */
+    public static final Comparator<Finding> BETTER_CONTENT = Comparator.comparing(Finding::prognosis)
+            .thenComparing(Comparator.comparingInt(Finding::score).reversed())
+            .thenComparing(f -> f.sha256() == null ? 1 : 0)
+            .thenComparing(f -> f.extents().size())
+            .thenComparingLong(Finding::firstByte)
+            .thenComparing(f -> String.join(" ", f.reasons()));
+
+    /** The better name first: one that a record gives, of a file that is there before one of a file that is gone. */
+    public static final Comparator<Finding> BETTER_NAME = Comparator.<Finding, Integer>comparing(f -> f.path() == null ? 1 : 0)
+            .thenComparing(Finding::origin)
+            .thenComparing(f -> f.modified() == null ? 1 : 0)
+            .thenComparing(f -> f.path() == null ? f.name() : f.path())
+            .thenComparing(f -> f.suggestedName() == null ? "" : f.suggestedName())
+            .thenComparing(f -> f.record().at() == null ? -1L : f.record().at());
 
     private Catalogue() { }
 
     /**
-     * What makes a finding one line of the catalogue: its hash, or, while it has none, where its bytes are. Where the
-     * bytes at hand are in doubt or another file's, equality of bytes says nothing, and the record stands for itself.
+     * The keys of a finding: where its bytes are, and its hash once it has one. Where the bytes at hand are in doubt or another
+     * file's, equality of bytes says nothing, and the record stands for itself.
      */
-    public static String identity(Finding finding) {
-        StringBuilder key = new StringBuilder();
+    public static List<String> keys(Finding finding) {
         if (finding.prognosis().compareTo(Prognosis.DOUBTFUL) >= 0 || finding.size() == 0) {
-            return "record:" + finding.volume() + ":" + finding.path() + ":" + finding.size() + ":" + finding.firstByte();
+            return List.of(shortened("record:" + finding.volume() + ":" + finding.path() + ":" + finding.size() + ":" + finding.firstByte()));
         }
+        List<String> keys = new ArrayList<>();
+        StringBuilder bytes = new StringBuilder("bytes:").append(finding.size());
+        if (finding.encoding() != null) {
+            bytes.append(':').append(finding.encoding().word());
+        }
+        for (Extent e : finding.extents()) {
+            bytes.append(':').append(e.offset()).append('+').append(e.length());
+        }
+        keys.add(shortened(bytes.toString()));
         if (finding.sha256() != null) {
-            key.append("sha256:").append(finding.sha256());
-        } else {
-            key.append("bytes:").append(finding.size());
-            if (finding.encoding() != null) {
-                key.append(':').append(finding.encoding().word());
-            }
-            for (Extent e : finding.extents()) {
-                key.append(':').append(e.offset()).append('+').append(e.length());
-            }
+            keys.add("sha256:" + finding.sha256());
         }
-        return key.toString();
+        return keys;
+    }
+
+    /** Keys are looked up by an index, which holds no long ones. */
+    private static String shortened(String key) {
+        if (key.length() <= LONGEST_KEY) {
+            return key;
+        }
+        byte[] bytes = key.getBytes(StandardCharsets.UTF_8);
+        return key.substring(0, key.indexOf(':')) + "#" + Hashes.sha256Hex(bytes, 0, bytes.length);
+    }
+
+    /** How good a finding is, the smaller the better; for comparing two sessions' findings of one file. */
+    public static int rank(Finding finding) {
+        return finding.prognosis().ordinal() * 1000 + 100 - finding.score();
     }
 }

@@ -36,8 +36,16 @@ class CatalogueController {
                              @RequestParam(required = false) List<String> prognosis,
                              @RequestParam(required = false) String q, @RequestParam(required = false) Long wanted,
                              @RequestParam(defaultValue = "false") boolean selectedOnly,
+                             @RequestParam(required = false) Long foundBy, @RequestParam(required = false) Long notFoundBy,
+                             @RequestParam(required = false) Long worseIn,
                              @RequestParam(required = false) String sort, @RequestParam(defaultValue = "0") @Min(0) int page) {
-        return catalogues.page(number, new CatalogueFilter(kind, origin, prognosis, q, wanted, selectedOnly), page, sort);
+        return catalogues.page(number, new CatalogueFilter(kind, origin, prognosis, q, wanted, selectedOnly, foundBy, notFoundBy, worseIn), page, sort);
+    }
+
+    /** What two scan sessions found, side by side. */
+    @GetMapping("/comparison")
+    Comparison compare(@PathVariable String number, @RequestParam long a, @RequestParam long b) {
+        return catalogues.compare(number, a, b);
     }
 
     /** How much of each wanted line is there. */

@@ -2,6 +2,7 @@ package org.brantel.server.catalogue;
 
 import jakarta.annotation.Nullable;
 import jakarta.persistence.criteria.CriteriaBuilder;
+import jakarta.persistence.criteria.Expression;
 import jakarta.persistence.criteria.Predicate;
 import jakarta.persistence.criteria.Root;
 import java.util.ArrayList;
@@ -16,9 +17,12 @@ import org.springframework.data.jpa.domain.Specification;
  *
  * @param q      text in the name or the path
  * @param wanted a wanted line that it must fit, or null
+ * @param foundBy    a scan session that found it, or null
+ * @param notFoundBy a scan session that did not, or null
+ * @param worseIn    a scan session that found it, but not as well as {@code foundBy} did; or null
  */
 record CatalogueFilter(List<String> kinds, List<String> origins, List<String> prognoses, @Nullable String q, @Nullable Long wanted,
-                       boolean selectedOnly) {
+                       boolean selectedOnly, @Nullable Long foundBy, @Nullable Long notFoundBy, @Nullable Long worseIn) {
 
     CatalogueFilter {
         kinds = kinds == null ? List.of() : kinds;
@@ -28,15 +32,15 @@ record CatalogueFilter(List<String> kinds, List<String> origins, List<String> pr
 
     /** The same filter with one condition left out, for the counts beside that condition. */
     CatalogueFilter withoutKinds() {
-        return new CatalogueFilter(null, origins, prognoses, q, wanted, selectedOnly);
+        return new CatalogueFilter(null, origins, prognoses, q, wanted, selectedOnly, foundBy, notFoundBy, worseIn);
     }
 
     CatalogueFilter withoutOrigins() {
-        return new CatalogueFilter(kinds, null, prognoses, q, wanted, selectedOnly);
+        return new CatalogueFilter(kinds, null, prognoses, q, wanted, selectedOnly, foundBy, notFoundBy, worseIn);
     }
 
     CatalogueFilter withoutPrognoses() {
-        return new CatalogueFilter(kinds, origins, null, q, wanted, selectedOnly);
+        return new CatalogueFilter(kinds, origins, null, q, wanted, selectedOnly, foundBy, notFoundBy, worseIn);
     }
 
     Specification<CatalogueLine> of(long caseId) {
@@ -46,6 +50,7 @@ record CatalogueFilter(List<String> kinds, List<String> origins, List<String> pr
     List<Predicate> predicates(long caseId, Root<CatalogueLine> root, CriteriaBuilder b) {
         List<Predicate> all = new ArrayList<>();
         all.add(b.equal(root.get("caseId"), caseId));
+        all.add(b.isNull(root.get("mergedInto")));
         if (!kinds.isEmpty()) {
             all.add(root.get("kind").in(kinds));
         }
@@ -57,7 +62,8 @@ record CatalogueFilter(List<String> kinds, List<String> origins, List<String> pr
         }
         if (q != null && !q.isBlank()) {
             String like = "%" + q.strip().toLowerCase(Locale.ROOT).replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_") + "%";
-            all.add(b.or(b.like(b.lower(root.get("name")), like, '\\'), b.like(b.lower(root.get("path")), like, '\\')));
+            all.add(b.or(b.like(b.lower(root.get("name")), like, '\\'), b.like(b.lower(root.get("path")), like, '\\'),
+                    b.like(b.lower(root.get("suggestedName")), like, '\\'), b.like(b.lower(root.get("about")), like, '\\')));
         }
         if (wanted != null) {
             all.add(b.like(root.get("wanted"), "%," + wanted + ",%"));
@@ -65,7 +71,21 @@ record CatalogueFilter(List<String> kinds, List<String> origins, List<String> pr
         if (selectedOnly) {
             all.add(b.isTrue(root.get("selected")));
         }
+        if (foundBy != null) {
+            all.add(b.like(root.get("sessions"), "%," + foundBy + ",%"));
+        }
+        if (notFoundBy != null) {
+            all.add(b.notLike(root.get("sessions"), "%," + notFoundBy + ",%"));
+        }
+        if (worseIn != null && foundBy != null) {
+            all.add(b.lessThan(rank(root, b, foundBy), rank(root, b, worseIn)));
+        }
         return all;
+    }
+
+    /** How well a session found it, the smaller the better; a function of the database, see V5__sessions.sql. */
+    private static Expression<Integer> rank(Root<CatalogueLine> root, CriteriaBuilder b, long session) {
+        return b.function("version_rank", Integer.class, root.get("versions"), b.literal(Long.toString(session)));
     }
 
     private static Prognosis prognosis(String word) {

@@ -12,11 +12,16 @@ import java.io.IOException;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.LinkedHashSet;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Packing;
+import org.brantel.core.finding.Catalogue;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.Origin;
 import org.brantel.core.finding.Prognosis;
@@ -29,13 +34,16 @@ import org.brantel.core.wanted.WantedLine;
 @Table(name = "catalogue_line")
 class CatalogueLine {
 
+    private static final Comparator<CatalogueViews.Version> VERSIONS = Comparator.comparingInt(CatalogueViews.Version::rank)
+            .thenComparing(CatalogueViews.Version::origin).thenComparing(v -> v.path() == null ? "" : v.path());
+
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     private Long id;
     @Column(updatable = false)
     private Long caseId;
-    private String identityKey;
     private Long imagingId;
+    private Long mergedInto;
     private String path;
     private String name;
     private String kind;
@@ -60,6 +68,11 @@ class CatalogueLine {
     private Instant accessed;
     private String sha256;
     private String note;
+    private String nameOrigin;
+    private String suggestedName;
+    private String about;
+    /** How each session found it, by its number. */
+    private String versions;
     private String sessions;
     private String places;
     private String wanted;
@@ -67,34 +80,60 @@ class CatalogueLine {
 
     protected CatalogueLine() { }
 
-    CatalogueLine(Long caseId, String identityKey, Long imagingId, Finding finding, long session, long proven) {
+    CatalogueLine(Long caseId, Long imagingId, Finding finding, long session, long proven) {
         this.caseId = caseId;
-        this.identityKey = identityKey;
         this.origins = ",";
         this.sessions = ",";
         this.places = "[]";
         this.wanted = ",";
-        take(finding, imagingId, session, proven);
+        this.versions = "{}";
+        takeContent(finding, imagingId, proven);
+        takeName(finding, session);
         support(finding, session);
     }
 
-    /** The better of two findings of the same content speaks for the line: a named one before a nameless one. */
+    /** The better content speaks for what there is, the better name for what it is called. */
     void join(Finding finding, Long fromImaging, long session, long proven) {
-        boolean better = path == null && finding.path() != null
-                || (path == null) == (finding.path() == null) && finding.score() > score;
-        if (better) {
-            take(finding, fromImaging, session, proven);
+        if (Catalogue.BETTER_CONTENT.compare(finding, finding()) < 0) {
+            takeContent(finding, fromImaging, proven);
+        }
+        if (Catalogue.BETTER_NAME.compare(finding, finding()) < 0) {
+            takeName(finding, session);
         }
         support(finding, session);
     }
 
-    private void take(Finding f, Long fromImaging, long session, long proven) {
+    /** Another line turned out to be the same file. */
+    void absorb(CatalogueLine other) {
+        if (Catalogue.BETTER_CONTENT.compare(other.finding(), finding()) < 0) {
+            takeContent(other.finding(), other.imagingId, other.provenBytes);
+        }
+        if (Catalogue.BETTER_NAME.compare(other.finding(), finding()) < 0) {
+            takeName(other.finding(), other.toldBy);
+        }
+        words(other.origins).forEach(o -> origins = with(origins, o));
+        words(other.sessions).forEach(o -> sessions = with(sessions, o));
+        Set<String> all = new TreeSet<>(placeList());
+        all.addAll(other.placeList());
+        places = Json.write(all);
+        Map<String, CatalogueViews.Version> both = versionMap();
+        other.versionMap().forEach((session, v) -> both.merge(session, v, CatalogueLine::better));
+        versions = Json.write(both);
+        selected |= other.selected;
+        other.selected = false;
+    }
+
+    /** It is another line now, and no longer shown; what was recovered by it still leads here. */
+    void mergedInto(Long other) {
+        mergedInto = other;
+    }
+
+    private static CatalogueViews.Version better(CatalogueViews.Version a, CatalogueViews.Version b) {
+        return VERSIONS.compare(a, b) <= 0 ? a : b;
+    }
+
+    private void takeContent(Finding f, Long fromImaging, long proven) {
         imagingId = fromImaging;
-        volume = f.volume();
-        toldBy = session;
-        path = f.path();
-        name = f.name();
-        kind = f.kind();
         size = f.size();
         prognosis = f.prognosis();
         score = f.score();
@@ -102,11 +141,22 @@ class CatalogueLine {
         reasons = Json.write(f.reasons());
         extents = Json.write(f.extents().stream().map(e -> new long[] {e.offset(), e.length()}).toList());
         encoding = f.encoding() == null ? null : f.encoding().word();
+        sha256 = f.sha256();
+        note = f.note();
+        about = Json.write(f.about());
+    }
+
+    private void takeName(Finding f, Long session) {
+        volume = f.volume();
+        toldBy = session;
+        path = f.path();
+        name = f.name();
+        kind = f.kind();
+        nameOrigin = f.origin().word();
+        suggestedName = f.suggestedName();
         created = f.created();
         modified = f.modified();
         accessed = f.accessed();
-        sha256 = f.sha256();
-        note = f.note();
         recordAt = f.record().at();
         attributes = f.record().attributes().isEmpty() ? null : String.join(",", f.record().attributes());
         deleted = f.record().deleted();
@@ -119,8 +169,11 @@ class CatalogueLine {
             origins = with(origins, Origin.CARVED.word());
         }
         sessions = with(sessions, Long.toString(session));
+        Map<String, CatalogueViews.Version> known = versionMap();
+        known.merge(Long.toString(session), new CatalogueViews.Version(Catalogue.rank(f), f.prognosis().word(), f.score(), f.origin().word(), f.path()), CatalogueLine::better);
+        versions = Json.write(known);
         if (f.path() != null) {
-            Set<String> all = new LinkedHashSet<>(placeList());
+            Set<String> all = new TreeSet<>(placeList());
             all.add(f.path());
             places = Json.write(all);
         }
@@ -128,6 +181,19 @@ class CatalogueLine {
 
     private static String with(String list, String word) {
         return list.contains("," + word + ",") ? list : list + word + ",";
+    }
+
+    private Map<String, CatalogueViews.Version> versionMap() {
+        return read(versions, Versions.class);
+    }
+
+    /** Names the types for reading. */
+    private static final class Versions extends TreeMap<String, CatalogueViews.Version> {
+        private static final long serialVersionUID = 1L;
+    }
+
+    private static final class Facts extends TreeMap<String, String> {
+        private static final long serialVersionUID = 1L;
     }
 
     private static List<String> words(String list) {
@@ -158,10 +224,6 @@ class CatalogueLine {
         return imagingId;
     }
 
-    String identityKey() {
-        return identityKey;
-    }
-
     private List<String> placeList() {
         return Arrays.asList(read(places, String[].class));
     }
@@ -185,13 +247,18 @@ class CatalogueLine {
     CatalogueViews.Line view() {
         return new CatalogueViews.Line(id, path, name, kind, size, words(origins), prognosis.word(), score, provenBytes,
                 Arrays.asList(read(reasons, String[].class)), extentList(), created, modified, sha256, placeList(),
-                words(sessions).stream().map(Long::valueOf).toList(), words(wanted).stream().map(Long::valueOf).toList(), selected, record());
+                words(sessions).stream().map(Long::valueOf).toList(), words(wanted).stream().map(Long::valueOf).toList(), selected, record(), suggestedName,
+                aboutMap(), versionMap());
     }
 
     /** As the engine knows it; its number is the line's. */
     Finding finding() {
-        return new Finding(id, volume, path, name, size, kind, Origin.LIVE, prognosis, score,
-                Arrays.asList(read(reasons, String[].class)), extentList(), Packing.ofWord(encoding), created, modified, accessed, sha256, null, null, note, record());
+        return new Finding(id == null ? 0 : id, volume, path, name, size, kind, Origin.valueOf(nameOrigin.toUpperCase(Locale.ROOT)), prognosis, score,
+                Arrays.asList(read(reasons, String[].class)), extentList(), Packing.ofWord(encoding), created, modified, accessed, sha256, suggestedName, null, note, record(), aboutMap());
+    }
+
+    private Map<String, String> aboutMap() {
+        return read(about, Facts.class);
     }
 
     private RecordFacts record() {

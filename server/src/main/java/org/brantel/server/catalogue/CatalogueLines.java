@@ -10,19 +10,17 @@ import org.springframework.data.jpa.repository.Query;
 interface CatalogueLines extends JpaRepository<CatalogueLine, Long>, JpaSpecificationExecutor<CatalogueLine> {
 
     /** Prognosis and number of the lines that fit a wanted line. */
-    @Query("select l.prognosis, count(l) from CatalogueLine l where l.caseId = ?1 and l.wanted like ?2 group by l.prognosis")
+    @Query("select l.prognosis, count(l) from CatalogueLine l where l.caseId = ?1 and l.mergedInto is null and l.wanted like ?2 group by l.prognosis")
     List<Object[]> tally(long caseId, String fits);
 
-    @Query("select l.prognosis, count(l), sum(l.size) from CatalogueLine l where l.caseId = ?1 and l.selected group by l.prognosis")
+    @Query("select l.prognosis, count(l), sum(l.size) from CatalogueLine l where l.caseId = ?1 and l.mergedInto is null and l.selected group by l.prognosis")
     List<Object[]> selection(long caseId);
 
-    List<CatalogueLine> findByCaseIdAndIdentityKeyIn(Long caseId, Collection<String> keys);
-
-    List<CatalogueLine> findByCaseIdAndIdGreaterThanOrderById(Long caseId, Long after, Limit limit);
+    List<CatalogueLine> findByCaseIdAndMergedIntoIsNullAndIdGreaterThanOrderById(Long caseId, Long after, Limit limit);
 
     List<CatalogueLine> findByCaseIdAndSelectedTrueOrderById(Long caseId);
 
     List<CatalogueLine> findByCaseIdAndIdIn(Long caseId, Collection<Long> ids);
 
-    long countByCaseId(Long caseId);
+    long countByCaseIdAndMergedIntoIsNull(Long caseId);
 }

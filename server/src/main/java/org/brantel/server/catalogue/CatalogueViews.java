@@ -19,12 +19,18 @@ public final class CatalogueViews {
      * @param sessions scan sessions that found it
      * @param wanted   wanted lines that it fits
      * @param record   what else its record says
+     * @param suggestedName from what its content says; absent where a record names it or the content says nothing
+     * @param about    what its content says of itself
+     * @param versions how each session found it, by its number
      */
     public record Line(long id, @Nullable String path, String name, String kind, long size, List<String> origins,
                        String prognosis, int score, long provenBytes, List<String> reasons, List<Extent> extents,
                        @Nullable Instant created, @Nullable Instant modified, @Nullable String sha256,
                        List<String> places, List<Long> sessions, List<Long> wanted, boolean selected,
-                       RecordFacts record) { }
+                       RecordFacts record, @Nullable String suggestedName, Map<String, String> about, Map<String, Version> versions) { }
+
+    /** How one session found a file. @param rank the smaller the better */
+    public record Version(int rank, String prognosis, int score, String origin, @Nullable String path) { }
 
     public record WantedState(WantedLine line, WantedTally tally) { }
 

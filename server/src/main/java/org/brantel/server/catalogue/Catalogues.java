@@ -9,9 +9,14 @@ import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
 import java.util.TreeMap;
 import org.brantel.core.finding.Catalogue;
 import org.brantel.core.content.FileContent;
@@ -50,15 +55,17 @@ public class Catalogues {
     private static final int PAGE = 200;
 
     private final CatalogueLines lines;
+    private final CatalogueKeys keys;
     private final Cases cases;
     private final Bench bench;
     private final Events events;
     private final EntityManager entities;
     private final TransactionTemplate transaction;
 
-    Catalogues(CatalogueLines lines, Cases cases, Bench bench, Events events,
+    Catalogues(CatalogueLines lines, CatalogueKeys keys, Cases cases, Bench bench, Events events,
                EntityManager entities, TransactionTemplate transaction) {
         this.lines = lines;
+        this.keys = keys;
         this.cases = cases;
         this.bench = bench;
         this.events = events;
@@ -87,25 +94,74 @@ public class Catalogues {
     private void mergeBatch(long caseId, long session, long imagingId, Source image, List<WantedLine> wanted,
                             List<Finding> batch, long[] counts) {
         transaction.executeWithoutResult(t -> {
-            Map<String, CatalogueLine> known = new LinkedHashMap<>();
-            lines.findByCaseIdAndIdentityKeyIn(caseId, batch.stream().map(Catalogue::identity).distinct().toList())
-                    .forEach(l -> known.put(l.identityKey(), l));
+            Lines known = new Lines(caseId, batch.stream().flatMap(f -> Catalogue.keys(f).stream()).distinct().toList());
             for (Finding f : batch) {
-                String key = Catalogue.identity(f);
-                CatalogueLine line = known.get(key);
+                CatalogueLine line = known.of(Catalogue.keys(f));
                 if (line == null) {
-                    line = new CatalogueLine(caseId, key, imagingId, f, session, proven(f, image));
-                    known.put(key, line);
+                    line = known.add(new CatalogueLine(caseId, imagingId, f, session, proven(f, image)), Catalogue.keys(f));
                     counts[0]++;
                 } else {
                     line.join(f, imagingId, session, proven(f, image));
+                    known.add(line, Catalogue.keys(f));
                     counts[1]++;
                 }
                 line.fit(wanted);
             }
-            lines.saveAll(known.values());
+            known.save();
         });
         batch.clear();
+    }
+
+    /** The lines that a batch meets, by their keys. */
+    private final class Lines {
+        private final long caseId;
+        private final Map<String, CatalogueLine> byKey = new HashMap<>();
+        private final Set<String> freshKeys = new LinkedHashSet<>();
+        private final Set<CatalogueLine> met = new LinkedHashSet<>();
+        private final List<CatalogueLine[]> absorbed = new ArrayList<>();
+
+        Lines(long caseId, List<String> wantedKeys) {
+            this.caseId = caseId;
+            Map<Long, CatalogueLine> byId = new HashMap<>();
+            List<CatalogueKey> there = keys.findByCaseIdAndIdentityKeyIn(caseId, wantedKeys);
+            lines.findAllById(there.stream().map(CatalogueKey::lineId).distinct().toList()).forEach(l -> byId.put(l.id(), l));
+            there.forEach(k -> byKey.put(k.identityKey(), byId.get(k.lineId())));
+        }
+
+        /** The line that has one of these keys; when several have, they are one file, and the oldest takes the others in. */
+        CatalogueLine of(List<String> some) {
+            List<CatalogueLine> all = some.stream().map(byKey::get).filter(Objects::nonNull).distinct()
+                    .sorted(Comparator.comparing(l -> l.id() == null ? Long.MAX_VALUE : l.id())).toList();
+            for (int i = 1; i < all.size(); i++) {
+                CatalogueLine gone = all.get(i);
+                all.get(0).absorb(gone);
+                byKey.replaceAll((key, line) -> line == gone ? all.get(0) : line);
+                absorbed.add(new CatalogueLine[] {gone, all.get(0)});
+                met.add(gone);
+            }
+            return all.isEmpty() ? null : all.get(0);
+        }
+
+        CatalogueLine add(CatalogueLine line, List<String> some) {
+            met.add(line);
+            for (String key : some) {
+                if (byKey.put(key, line) == null) {
+                    freshKeys.add(key);
+                }
+            }
+            return line;
+        }
+
+        void save() {
+            // A line that was new in this batch and taken in by another was never there.
+            met.removeIf(l -> l.id() == null && absorbed.stream().anyMatch(a -> a[0] == l));
+            lines.saveAll(met);
+            absorbed.stream().filter(a -> a[0].id() != null).forEach(a -> {
+                a[0].mergedInto(a[1].id());
+                keys.lead(a[0].id(), a[1].id());
+            });
+            keys.saveAll(freshKeys.stream().map(k -> new CatalogueKey(caseId, k, byKey.get(k).id())).toList());
+        }
     }
 
     /** Bytes of a finding that are in the image. */
@@ -124,7 +180,7 @@ public class Catalogues {
         List<WantedLine> wanted = cases.docket(changed.caseNumber()).wanted();
         long after = 0;
         while (true) {
-            List<CatalogueLine> batch = lines.findByCaseIdAndIdGreaterThanOrderById(caseId, after, Limit.of(BATCH));
+            List<CatalogueLine> batch = lines.findByCaseIdAndMergedIntoIsNullAndIdGreaterThanOrderById(caseId, after, Limit.of(BATCH));
             if (batch.isEmpty()) {
                 return;
             }
@@ -138,9 +194,26 @@ public class Catalogues {
         long caseId = cases.id(number);
         var found = lines.findAll(filter.of(caseId), PageRequest.of(page, PAGE, order(sort)));
         return new CatalogueViews.Page(found.getContent().stream().map(CatalogueLine::view).toList(),
-                found.getTotalElements(), lines.countByCaseId(caseId), counts(caseId, filter.withoutKinds(), "kind"),
+                found.getTotalElements(), lines.countByCaseIdAndMergedIntoIsNull(caseId), counts(caseId, filter.withoutKinds(), "kind"),
                 origins(caseId, filter.withoutOrigins()), counts(caseId, filter.withoutPrognoses(), "prognosis"),
                 wanted(number), selection(caseId));
+    }
+
+    /** Goes over the catalogue once; the lines themselves are opened by a filter. */
+    @Transactional(readOnly = true)
+    Comparison compare(String number, long a, long b) {
+        long caseId = cases.id(number);
+        Comparison.Sum sum = new Comparison.Sum(a, b);
+        long after = 0;
+        while (true) {
+            List<CatalogueLine> batch = lines.findByCaseIdAndMergedIntoIsNullAndIdGreaterThanOrderById(caseId, after, Limit.of(BATCH));
+            if (batch.isEmpty()) {
+                return sum.comparison();
+            }
+            batch.forEach(l -> sum.take(l.view()));
+            after = batch.get(batch.size() - 1).id();
+            entities.clear();
+        }
     }
 
     private static Sort order(String sort) {
@@ -220,7 +293,7 @@ public class Catalogues {
     /** Selects everything of which some bytes can be given back. */
     @Transactional
     public void selectRecoverable(String number) {
-        select(number, List.of(), new CatalogueFilter(null, null, List.of(Prognosis.WHOLE.word(), Prognosis.GAPPED.word()), null, null, false), true);
+        select(number, List.of(), new CatalogueFilter(null, null, List.of(Prognosis.WHOLE.word(), Prognosis.GAPPED.word()), null, null, false, null, null, null), true);
     }
 
     /** What was selected, in order. */
