@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { BButton, BFormInput } from 'bootstrap-vue-next'
 import { computed, ref, useTemplateRef } from 'vue'
-import { useRouter } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import type { CatalogueLine, Docket } from '@/api/types'
@@ -12,12 +12,12 @@ import { useKeys } from '@/shell/keys'
 import CatalogueTable from './CatalogueTable.vue'
 import FacetList from './FacetList.vue'
 import WantedBand from './WantedBand.vue'
-import { EVERYTHING, facetRows, isEverything, toggled, type Facet } from './filter'
+import { EVERYTHING, facetRows, fromQuery, isEverything, sessionWords, toggled, type Facet } from './filter'
 import { useCatalogue } from './useCatalogue'
 
 const props = defineProps<{ docket: Docket }>()
 const router = useRouter()
-const catalogue = useCatalogue(props.docket.number)
+const catalogue = useCatalogue(props.docket.number, fromQuery(useRoute().query))
 const { filter, sort, lines, undo } = catalogue
 const page = catalogue.live.data
 const at = ref(0)
@@ -60,6 +60,7 @@ useKeys([
           <b>Findings</b>
           <span ref="search" class="searchbox"><BFormInput :model-value="filter.q" type="search" aria-label="Text in the name or the folder" placeholder="text in the name or the folder  ( / )" @update:model-value="(q) => (filter = { ...filter, q: String(q ?? '') })" /></span>
           <label class="s f g6"><input type="checkbox" class="form-check-input" :checked="filter.selectedOnly" @change="filter = { ...filter, selectedOnly: !filter.selectedOnly }" /> only selected</label>
+          <b v-if="sessionWords(filter)" class="s">{{ sessionWords(filter) }}</b>
           <button v-if="!isEverything(filter)" type="button" class="linkish s" @click="filter = { ...EVERYTHING }">show everything</button>
           <span class="sp" />
           <span class="m total"><b>{{ count(page.matching) }}</b> of {{ count(page.all) }}</span>

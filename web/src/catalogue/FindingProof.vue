@@ -5,6 +5,7 @@ import type { CatalogueLine, Preview } from '@/api/types'
 import { bytes, count, dateAndTime, percent, size } from '@/format/format'
 import FillGauge from '@/instruments/FillGauge.vue'
 import EvidenceChain from './EvidenceChain.vue'
+import { aboutWords, versionWords } from './about'
 
 const props = defineProps<{ number: string; line: CatalogueLine }>()
 
@@ -36,6 +37,9 @@ onMounted(() => box.value?.scrollIntoView({ block: 'nearest' }))
     <dl class="kv where">
       <dt>Size</dt><dd>{{ bytes(line.size) }}</dd>
       <dt>Found</dt><dd>{{ line.origins.join(', ') }}; sessions {{ line.sessions.join(', ') }}</dd>
+      <template v-if="line.suggestedName"><dt>Suggested name</dt><dd class="m xs">{{ line.suggestedName }}</dd></template>
+      <template v-if="aboutWords(line.about)"><dt>It says</dt><dd>{{ aboutWords(line.about) }}</dd></template>
+      <template v-if="versionWords(line).length"><dt>Also seen as</dt><dd v-for="v in versionWords(line)" :key="v" class="xs">{{ v }}</dd></template>
       <template v-if="line.places.length > 1"><dt>Also at</dt><dd v-for="p in line.places.filter((p) => p !== line.path)" :key="p" class="m xs">{{ p }}</dd></template>
       <dt>Extents</dt><dd class="m xs"><span v-for="(e, i) in line.extents.slice(0, 6)" :key="i" class="ext">{{ e.offset < 0 ? 'hole' : count(e.offset) }} + {{ size(e.length) }}</span><span v-if="line.extents.length > 6">and {{ line.extents.length - 6 }} more</span></dd>
       <template v-if="line.record.attributes.length"><dt>Attributes</dt><dd>{{ line.record.attributes.join(', ') }}</dd></template>

@@ -21,9 +21,9 @@ export interface Catalogue {
   undo: Ref<(() => Promise<void>) | undefined>
 }
 
-/** A case's catalogue: filtered, sorted, fetched page by page, kept fresh. */
-export function useCatalogue(number: string): Catalogue {
-  const filter = ref<Filter>({ ...EVERYTHING })
+/** A case's catalogue: filtered, sorted, fetched page by page, kept fresh. @param start the filter to begin with */
+export function useCatalogue(number: string, start: Filter = EVERYTHING): Catalogue {
+  const filter = ref<Filter>({ ...start })
   const sort = ref('')
   const further = shallowRef<CatalogueLine[]>([])
   const undo = shallowRef<() => Promise<void>>()

@@ -6,8 +6,10 @@ import { api } from '@/api/client'
 import { useLive } from '@/api/live'
 import type { Docket, ScanView } from '@/api/types'
 import { count, dayAndTime, duration } from '@/format/format'
+import SessionBraid from '@/instruments/SessionBraid.vue'
 import RefusedNote from '@/shell/RefusedNote.vue'
 import { useKeys } from '@/shell/keys'
+import SessionCompare from './SessionCompare.vue'
 import VolumeFacts from './VolumeFacts.vue'
 import VolumeStrata from './VolumeStrata.vue'
 import { isSound, kindRows, phaseWords, scopeWords, shareDone } from './counts'
@@ -22,16 +24,22 @@ const METHODS = [
   { code: 'carve', method: 'carve', search: false, label: 'carve', words: 'content alone; adds only what is new' },
 ]
 const scans = useLive(() => api.get<ScanView[]>(`/api/cases/${props.docket.number}/scans`), (what, c) => c === props.docket.number && what === 'scan')
-const chosen = ref('quick')
+const chosen = ref<string>()
 const volume = ref<number>()
 const openVolume = ref<number>()
 /** Asked for: once there is a session, what it found comes first. */
 const another = ref(false)
+const comparing = ref(false)
+const tabled = ref(false)
 const acting = useAction()
 const sessions = computed(() => scans.data.value ?? [])
+const ended = computed(() => sessions.value.filter((s) => s.state === 'done' || s.state === 'stopped'))
+const scopes = computed(() => Object.fromEntries(sessions.value.map((s) => [s.id, scopeWords(s)])))
 const latest = computed(() => sessions.value.at(-1))
 const running = computed(() => latest.value?.state === 'running' || latest.value?.state === 'waiting')
 const paused = computed(() => running.value && latest.value?.asked === 'pause')
+/** A first session is quick; the next one goes deeper. */
+const method = computed({ get: () => chosen.value ?? (sessions.value.length ? 'deep' : 'quick'), set: (code) => (chosen.value = code) })
 const reported = computed(() => [...sessions.value].reverse().find((s) => s.report))
 const report = computed(() => reported.value?.report)
 const shown = computed(() => report.value?.volumes.find((v) => v.index === openVolume.value))
@@ -40,7 +48,7 @@ const kinds = computed(() => kindRows(running.value ? (latest.value?.counts.kind
 const origins = computed(() => Object.entries(running.value ? (latest.value?.counts.origins ?? {}) : (report.value?.origins ?? {})))
 
 async function start(): Promise<void> {
-  const order = METHODS.find((m) => m.code === chosen.value)!
+  const order = METHODS.find((m) => m.code === method.value)!
   if (await acting.run(() => api.post(`/api/cases/${props.docket.number}/scans`, { method: order.method, volume: volume.value, search: order.search }))) {
     another.value = false
     await scans.refresh()
@@ -56,7 +64,8 @@ function scanAlone(index: number): void {
   void start()
 }
 useKeys([
-  { key: 'N', does: 'new session', run: () => void (running.value || (latest.value && !another.value ? (another.value = true) : start())) },
+  { key: 'N', does: 'new session', run: () => void (!scans.data.value || running.value || (latest.value && !another.value ? (another.value = true) : start())) },
+  { key: 'C', does: 'compare', run: () => void (ended.value.length > 1 && (comparing.value = !comparing.value)) },
   { key: ' ', does: 'pause, go on', run: () => void (running.value && ask(paused.value ? 'resume' : 'pause')) },
 ])
 </script>
@@ -85,14 +94,16 @@ useKeys([
     </template>
     <form v-if="!running && scans.data.value && (!latest || another)" class="sheet new" @submit.prevent="start">
       <b>{{ latest ? 'Another session' : 'Scan the image' }}</b>
-      <label v-for="m in METHODS" :key="m.code" class="s"><input v-model="chosen" type="radio" name="method" class="form-check-input" :value="m.code" /> <b>{{ m.label }}</b> <span class="mu">{{ m.words }}</span></label>
+      <label v-for="m in METHODS" :key="m.code" class="s"><input v-model="method" type="radio" name="method" class="form-check-input" :value="m.code" /> <b>{{ m.label }}</b> <span class="mu">{{ m.words }}</span></label>
       <label v-if="report && report.volumes.length > 1" class="s">in <select v-model="volume" class="form-select form-select-sm inline"><option :value="undefined">the whole medium</option><option v-for="v in report.volumes.filter((v) => v.state !== 'earlier' && !v.unread)" :key="v.index" :value="v.index">{{ v.label || `volume ${v.index}` }}</option></select></label>
       <BButton type="submit" :variant="latest ? undefined : 'primary'" :class="latest ? 'btn-quiet' : ''" :disabled="acting.busy.value">Start scanning <span class="kbd">N</span></BButton>
     </form>
     <RefusedNote :refused="acting.refused.value" />
     <section v-if="sessions.length" aria-labelledby="h-sessions">
-      <div class="hd"><h2 id="h-sessions">Sessions</h2><span class="mu">each joins the one catalogue</span><span class="sp" /><button v-if="!running" type="button" class="linkish s" :aria-expanded="another" @click="another = !another">{{ another ? 'Not now' : 'New session' }} <span class="kbd">N</span></button></div>
-      <table class="rows">
+      <div class="hd"><h2 id="h-sessions">Sessions</h2><span class="mu">each joins the one catalogue; filled = added, outlined = shared with earlier ones</span><span class="sp" /><button v-if="ended.length > 1" type="button" class="linkish s" :aria-expanded="comparing" @click="comparing = !comparing">{{ comparing ? 'Hide the comparison' : 'Compare two' }} <span class="kbd">C</span></button><button type="button" class="linkish s" :aria-expanded="tabled" @click="tabled = !tabled">{{ tabled ? 'Hide the list' : 'List' }}</button><button v-if="!running" type="button" class="linkish s" :aria-expanded="another" @click="another = !another">{{ another ? 'Not now' : 'New session' }} <span class="kbd">N</span></button></div>
+      <SessionBraid :sessions="sessions" :words="scopes" />
+      <SessionCompare v-if="comparing && ended.length > 1" :number="docket.number" :sessions="ended" />
+      <table v-if="tabled" class="rows">
         <thead><tr><th>session</th><th>method</th><th>where</th><th>state</th><th class="n">findings</th><th class="n">added</th><th class="n">shared</th><th class="n">problems</th><th>started</th></tr></thead>
         <tbody><tr v-for="s in sessions" :key="s.id"><td class="m">{{ s.id }}</td><td>{{ s.method }}</td><td>{{ scopeWords(s) }}</td><td>{{ s.state }}</td><td class="n">{{ count(s.report?.findings ?? s.counts.findings) }}</td><td class="n">+{{ count(s.added) }}</td><td class="n">{{ count(s.shared) }}</td><td class="n">{{ s.report?.problems.length ?? '–' }}</td><td class="mu nw">{{ dayAndTime(s.startedAt) }} by {{ s.who }}</td></tr></tbody>
       </table>

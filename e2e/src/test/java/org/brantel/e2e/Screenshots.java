@@ -74,7 +74,7 @@ public final class Screenshots {
             page.navigate("/cases/" + theatre + "/imaging");
             assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Scan the image"))).isVisible(patient());
             page.navigate("/cases/" + theatre + "/scanning");
-            steps.button("Start scanning").click();
+            steps.scan("deep scan");
             assertThat(steps.link("Open catalogue")).isVisible(patient());
             catalogue(page, theatre);
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Select all 18")).click();
@@ -108,7 +108,10 @@ public final class Screenshots {
         steps.attach("Halden Reef 88");
         steps.button("Start imaging").click();
         steps.patiently("Scan the image").click();
-        steps.button("Start scanning").click();
+        steps.scan("quick scan");
+        steps.patiently("Open catalogue");
+        steps.button("New session").click();
+        steps.scan("deep scan");
         steps.patiently("Open catalogue");
         page.navigate("/cases/" + number + "/scanning");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(java.util.regex.Pattern.compile("^logbooks"))).click();

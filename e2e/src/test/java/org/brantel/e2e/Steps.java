@@ -101,4 +101,10 @@ final class Steps {
         }
         return into;
     }
+
+    /** Starts a scan session. @param method how its choice begins, like {@code deep scan} */
+    void scan(String method) {
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(java.util.regex.Pattern.compile("^" + method))).click();
+        button("Start scanning").click();
+    }
 }

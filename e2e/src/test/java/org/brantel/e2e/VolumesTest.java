@@ -37,8 +37,7 @@ class VolumesTest {
     }
 
     private static void scanByRecords(Page page) {
-        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("^structure what"))).click();
-        new Steps(page).button("Start scanning").click();
+        new Steps(page).scan("structure");
         assertThat(new Steps(page).link("Open catalogue")).isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(120_000));
     }
 
@@ -85,6 +84,7 @@ class VolumesTest {
             assertThat(volume(page, "BOG").boundingBox().x).isLessThan(volume(page, "stage").boundingBox().x);
             volume(page, "stage").click();
             new Steps(page).button("Scan this volume alone").click();
+            new Steps(page).button("List").click();
             Locator second = page.locator("table.rows tbody tr", new Page.LocatorOptions().setHasText("volume 2"));
             assertThat(second).containsText("done", new LocatorAssertions.ContainsTextOptions().setTimeout(60_000));
             // Everything in it was known before.

@@ -131,7 +131,7 @@ class WholeStoryTest {
 
     private static void scan(Page page, Steps steps) {
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Scan the image")).click();
-        steps.button("Start scanning").click();
+        steps.scan("deep scan");
         assertThat(steps.link("Open catalogue")).isVisible(patient());
         assertThat(page.getByText("FAT16, live, 32.0 MiB")).isVisible();
         steps.link("Open catalogue").click();

@@ -52,7 +52,7 @@ public final class JsonText implements ContentKind {
                 }
                 open[depth++] = (byte) c;
             } else if (c == '}' || c == ']') {
-                if (open[depth - 1] != c - 2) {
+                if (depth == 0 || open[depth - 1] != c - 2) {
                     return Walk.broken(at, "brackets do not pair");
                 }
                 if (--depth == 0) {

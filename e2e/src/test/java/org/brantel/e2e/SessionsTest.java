@@ -1,0 +1,62 @@
+package org.brantel.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.regex.Pattern;
+import org.brantel.core.testing.Corpus;
+import org.brantel.server.testing.CaseForms;
+import org.brantel.server.testing.Lab;
+import org.brantel.server.testing.Visitor;
+import org.junit.jupiter.api.Test;
+
+/** Sessions that add up: a quick scan, a look, carving on top of it, what the second one brought. */
+class SessionsTest {
+
+    private static final LocatorAssertions.IsVisibleOptions PATIENT = new LocatorAssertions.IsVisibleOptions().setTimeout(120_000);
+
+    private final Lab lab = Lab.open();
+    private final Visitor una = lab.as("una");
+
+    @Test
+    void aQuickScanThenCarvingThenTheDifference() {
+        Corpus.image("d02-fat32-reformatted", lab.inbox());
+        String number = new CaseForms().device("type", "memory-card").device("capacity", "71.3 MB").told("symptom.appears", "files-missing").log(una);
+        try (Chromium.Tab tab = Chromium.open(lab.address())) {
+            Page page = tab.page();
+            Steps steps = new Steps(page);
+            steps.signIn("tom", Lab.PASSWORD);
+            page.navigate("/cases/" + number + "/imaging");
+            steps.attach("d02-fat32-reformatted.img");
+            steps.button("Start imaging").click();
+            steps.patiently("Scan the image").click();
+            // The first session is a quick one unless somebody chooses otherwise.
+            assertThat(page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("^quick scan")))).isChecked();
+            steps.button("Start scanning").click();
+            steps.patiently("Open catalogue").click();
+            Locator rows = page.locator("table.lines tbody tr:not(.proofrow)");
+            assertThat(rows.first()).isVisible();
+            int quick = rows.count();
+            page.navigate("/cases/" + number + "/scanning");
+            steps.button("New session").click();
+            steps.scan("deep scan");
+            Locator braid = page.getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName(Pattern.compile("Sessions join one catalogue")));
+            steps.button("Compare two").click(new Locator.ClickOptions().setTimeout(120_000));
+            assertThat(braid).isVisible(PATIENT);
+            Locator differences = page.getByRole(AriaRole.TABLE, new Page.GetByRoleOptions().setName("Differences").setExact(true));
+            Locator news = differences.getByRole(AriaRole.ROW).nth(1);
+            assertThat(news).containsText("only in session");
+            int added = Integer.parseInt(news.getByRole(AriaRole.CELL).nth(1).textContent().strip());
+            org.assertj.core.api.Assertions.assertThat(added).isPositive();
+            news.getByRole(AriaRole.LINK).click();
+            assertThat(rows).hasCount(added);
+            assertThat(page.getByText(Pattern.compile("^found by session \\d+, not by session \\d+$"))).isVisible();
+            steps.button("show everything").click();
+            assertThat(rows).hasCount(quick + added);
+            org.assertj.core.api.Assertions.assertThat(tab.faults()).isEmpty();
+        }
+    }
+}

@@ -1,0 +1,25 @@
+import type { CatalogueLine } from '@/api/types'
+
+/** What content says of itself, in one line. */
+export function aboutWords(about: Readonly<Record<string, string>>): string {
+  const parts: string[] = []
+  if (about.width && about.height) parts.push(`${about.width} × ${about.height} points`)
+  if (about.seconds) parts.push(playing(Number(about.seconds)))
+  if (about.pages) parts.push(about.pages === '1' ? '1 page' : `${about.pages} pages`)
+  for (const said of [about.title, about.subject, about.author, about.album, about.from, about.device, about.words]) if (said) parts.push(`“${said}”`)
+  if (about.taken) parts.push(about.taken.replace('T', ' '))
+  return parts.join(', ')
+}
+
+function playing(seconds: number): string {
+  const whole = Math.round(seconds)
+  return whole < 60 ? `${whole} s` : `${Math.floor(whole / 60)} min ${whole % 60} s`
+}
+
+/** How other sessions saw the same file, where they saw it in another state. */
+export function versionWords(line: Pick<CatalogueLine, 'versions' | 'prognosis' | 'score'>): string[] {
+  return Object.entries(line.versions)
+    .filter(([, v]) => v.prognosis !== line.prognosis || v.score !== line.score)
+    .sort(([a], [b]) => Number(a) - Number(b))
+    .map(([session, v]) => `session ${session}: ${v.origin}, ${v.prognosis}, score ${v.score}`)
+}
