@@ -1,38 +1,47 @@
 package org.brantel.core.carve;
 
 import java.io.IOException;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Set;
 import org.brantel.core.carve.kind.ContentKind;
 import org.brantel.core.carve.kind.Resumable;
 import org.brantel.core.source.ByteView;
+import org.brantel.core.source.Identity;
 import org.brantel.core.source.Range;
+import org.brantel.core.source.ReadOutcome;
 import org.brantel.core.source.Source;
 
 /**
  * Content in two pieces: what breaks off is tried again with a stretch left out. Only kinds that notice a foreign byte can be joined. The
  * gap begins at a cluster's edge at or before the break and ends at one behind it, clusters counted from the content's start; what stands
- * behind it must look like a continuation. The number of tries is bounded, and the shortest gap wins.
+ * behind it must look like a continuation. What may be read for that is bounded, and the shortest gap wins.
  */
 final class TwoPieces {
 
     private static final int[] CLUSTERS = {4096, 512};
     private static final long[] MOST_GAP = {8 << 20, 1 << 20};
     private static final int MOST_EDGES = 64;
-    private static final int MOST_TRIES = 20_000;
+    /** Bytes that may be read for all tries in one stretch of a medium, so that broken content never takes much longer than whole. */
+    private static final long MOST_READ = 48 << 20;
     private static final int BLOCK = 1 << 20;
 
-    private final Source source;
+    private final Metered source;
     private final int step;
 
+    /** Use one for each stretch: it has a budget. */
     TwoPieces(Source source, int step) {
-        this.source = source;
+        this.source = new Metered(source);
         this.step = step;
     }
 
     /** @return null when it does not come together */
     Hit join(ContentKind kind, long start) throws IOException {
+        if (source.read > MOST_READ) {
+            return null;
+        }
         long room = Math.min(source.size() - start, kind.longest());
         Resumable again;
         try {
@@ -53,10 +62,13 @@ final class TwoPieces {
         long last = Math.min(again.latest(), source.size() - start) / cluster * cluster;
         long first = Math.max(Math.max(cluster, again.earliest()), last - (long) (MOST_EDGES - 1) * cluster);
         List<Long> places = continuations(start, (first + cluster - 1) / cluster * cluster, last + mostGap, again, cluster);
-        int tries = 0;
+        Set<Long> gaps = again.gaps();
         for (long edge = last; edge >= first; edge -= cluster) {
             for (long place : places) {
-                if (place > edge && ++tries > MOST_TRIES) {
+                if (!gaps.isEmpty() && !gaps.contains(place - edge)) {
+                    continue;
+                }
+                if (source.read > MOST_READ) {
                     return null;
                 }
                 Hit hit = place <= edge ? null : tried(kind, again, start, edge, start + place);
@@ -104,5 +116,56 @@ final class TwoPieces {
             }
         }
         return places;
+    }
+
+    /** Counts what is read. */
+    private static final class Metered implements Source {
+        private final Source inner;
+        private long read;
+
+        Metered(Source inner) {
+            this.inner = inner;
+        }
+
+        @Override
+        public ReadOutcome read(long offset, byte[] buffer, int at, int length) throws IOException {
+            read += length;
+            return inner.read(offset, buffer, at, length);
+        }
+
+        @Override
+        public List<Range> knownUnread(Range range) {
+            return inner.knownUnread(range);
+        }
+
+        @Override
+        public String description() {
+            return inner.description();
+        }
+
+        @Override
+        public long size() {
+            return inner.size();
+        }
+
+        @Override
+        public int sectorSize() {
+            return inner.sectorSize();
+        }
+
+        @Override
+        public Identity identity() {
+            return inner.identity();
+        }
+
+        @Override
+        public List<Path> filesBehind() {
+            return inner.filesBehind();
+        }
+
+        @Override
+        public void close() throws IOException {
+            inner.close();
+        }
     }
 }

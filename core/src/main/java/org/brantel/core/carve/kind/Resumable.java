@@ -1,6 +1,7 @@
 package org.brantel.core.carve.kind;
 
 import java.io.IOException;
+import java.util.Set;
 import org.brantel.core.source.ByteView;
 
 /** A walk that broke off, and can be taken up again before that with other bytes behind a place. */
@@ -21,6 +22,11 @@ public interface Resumable {
      * @throws ByteView.End when that ends first
      */
     ContentKind.Walk resume(ByteView other, long same) throws IOException;
+
+    /** How much must be left out between the pieces, where the content itself says so: any of these; empty when it does not. */
+    default Set<Long> gaps() {
+        return Set.of();
+    }
 
     /** Whether bytes could be the continuation, at a quick look. */
     boolean couldContinue(byte[] block, int at, int length);
