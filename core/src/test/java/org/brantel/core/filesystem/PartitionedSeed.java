@@ -48,6 +48,30 @@ public final class PartitionedSeed {
         return disk;
     }
 
+    /** A GUID table that knows the first volume, and an old table beside it that lists both. */
+    public static byte[] hybrid() {
+        byte[] disk = volumes();
+        byte[] entries = new byte[128 * 4];
+        entry(entries, 0, FIRST, "fat12", "Tide Gauges");
+        System.arraycopy(entries, 0, disk, 2 * SECTOR, entries.length);
+        System.arraycopy(entries, 0, disk, (SECTORS - 2) * SECTOR, entries.length);
+        header(disk, 1, 2, entries);
+        header(disk, SECTORS - 1, SECTORS - 2, entries);
+        table(disk, 0, 446, 0xee, 1, FIRST - 1);
+        table(disk, 0, 462, 0x06, FIRST, 600);
+        table(disk, 0, 478, 0x83, SECOND, 600);
+        return disk;
+    }
+
+    /** An old table of a medium with sectors of 4,096 bytes. */
+    public static byte[] wideSectors() {
+        byte[] disk = volumes();
+        int times = 4096 / SECTOR;
+        table(disk, 0, 446, 0x06, FIRST / times, 600 / times);
+        table(disk, 0, 462, 0x83, SECOND / times, 600 / times);
+        return disk;
+    }
+
     private static byte[] volumes() {
         byte[] disk = new byte[SECTORS * SECTOR];
         byte[] fat = Seeds.volume("fat12");

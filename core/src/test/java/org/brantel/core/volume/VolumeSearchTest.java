@@ -155,6 +155,23 @@ class VolumeSearchTest {
     }
 
     @Test
+    void aHybridMediumsOldTableAddsWhatTheGuidTableDoesNotKnow() throws IOException {
+        List<Volumes.Found> found = search(PartitionedSeed.hybrid());
+        assertThat(found).extracting(f -> f.volume().fs()).containsExactly("fat12", "ext2");
+        assertThat(found).allMatch(f -> f.volume().state().equals(Volume.LIVE));
+        assertThat(found.get(0).volume().foundBy()).endsWith("of the GUID table");
+        assertThat(found.get(1).volume().foundBy()).doesNotContain("GUID");
+    }
+
+    @Test
+    void sectorsOf4096BytesAreToldByWhatTheTableLeadsTo() throws IOException {
+        List<Volumes.Found> found = search(PartitionedSeed.wideSectors());
+        assertThat(found).extracting(f -> f.volume().fs()).containsExactly("fat12", "ext2");
+        assertThat(found).extracting(f -> f.volume().startByte()).containsExactly(64L * 512, 1024L * 512);
+        assertThat(found).allMatch(f -> f.volume().state().equals(Volume.LIVE));
+    }
+
+    @Test
     void logicalPartitionsAreFollowedAndACircleIsTold() throws IOException {
         byte[] disk = PartitionedSeed.mbr();
         assertThat(search(disk)).extracting(f -> f.volume().foundBy())
