@@ -34,7 +34,7 @@ const COLUMNS = [
       <tr :class="{ on: i === at, open: l.id === open }" @click="emit('at', i)" @dblclick="emit('open', l.id === open ? undefined : l.id)">
         <td><input type="checkbox" class="form-check-input" :checked="l.selected" :aria-label="`Select ${l.name}`" @change="emit('select', l)" @click.stop /></td>
         <td class="nw"><span class="f g6"><FillGauge :prognosis="l.prognosis" :share="l.size ? l.provenBytes / l.size : 1" /> {{ l.prognosis }}<span v-if="l.prognosis === 'gapped'" class="m xs">{{ percent(l.provenBytes, l.size) }}</span></span></td>
-        <td class="name"><button type="button" class="nameb" :aria-expanded="l.id === open" @click.stop="emit('at', i); emit('open', l.id === open ? undefined : l.id)">{{ l.path ? l.name : `${l.kind} at ${size(l.extents[0]?.offset ?? 0)}` }}</button></td>
+        <td class="name"><button type="button" class="nameb" :aria-expanded="l.id === open" @click.stop="emit('at', i); emit('open', l.id === open ? undefined : l.id)">{{ l.path ? l.name : (l.suggestedName ?? `${l.kind} at ${size(l.extents[0]?.offset ?? 0)}`) }}</button></td>
         <td class="place mu" :title="l.path ?? ''">{{ l.path ? folderOf(l.path, l.name) : 'no name kept' }}</td>
         <td class="n" :title="bytes(l.size)">{{ size(l.size) }}</td>
         <td class="m when" :title="zoneName()">{{ l.modified ? dateAndTime(l.modified) : 'not kept' }}</td>
