@@ -36,10 +36,12 @@ public final class Catalogue {
 
     /**
      * The keys of a finding: where its bytes are, and its hash once it has one. Where the bytes at hand are in doubt or another
-     * file's, equality of bytes says nothing, and the record stands for itself.
+     * file's, their equality says nothing of what a record names, and the record stands for itself; what was found by its content is its
+     * bytes, doubted or not.
      */
     public static List<String> keys(Finding finding) {
-        if (finding.prognosis().compareTo(Prognosis.DOUBTFUL) >= 0 || finding.size() == 0) {
+        boolean inDoubt = finding.prognosis().compareTo(Prognosis.DOUBTFUL) >= 0 && finding.origin() != Origin.CARVED;
+        if (inDoubt || finding.size() == 0) {
             return List.of(shortened("record:" + finding.volume() + ":" + finding.path() + ":" + finding.size() + ":" + finding.firstByte()));
         }
         List<String> keys = new ArrayList<>();

@@ -124,7 +124,7 @@ class SteeringTest {
         JsonNode before = lab.as("petra").get("/api/settings").json().get("bench");
         try {
             Story story = at("quiet", sim());
-            lab.as("petra").put("/api/settings/bench", Map.of("mibPerSecond", 0, "quietFrom", "00:00", "quietTo", "23:59:59", "healthSeconds", 60, "boxes", List.of())).expect(200);
+            lab.as("petra").put("/api/settings/bench", Map.of("mibPerSecond", 0, "quietFrom", "00:00", "quietTo", "23:59:59", "healthSeconds", 60, "quickScan", false, "boxes", List.of())).expect(200);
             pause(2500);
             long id = story.imaging("healthy");
             story.una.await(story.path("/bench"), b -> b.get("sessions").get(0).has("resting"));
@@ -204,7 +204,7 @@ class SteeringTest {
         var disk = Files.write(Files.createTempFile(lab.home(), "box", ".bin"), content);
         try (NbdServer server = NbdServer.start(lab.home(), "-r", "--filter=exportname", "file", disk.toString(), "exportname-list=explicit", "exportname=bay1",
                 "exportdesc=fixed:make=Mossbank; model=Delve; serial=MD2-77")) {
-            lab.as("petra").put("/api/settings/bench", Map.of("mibPerSecond", 0, "quietFrom", "00:00", "quietTo", "00:00", "healthSeconds", 60,
+            lab.as("petra").put("/api/settings/bench", Map.of("mibPerSecond", 0, "quietFrom", "00:00", "quietTo", "00:00", "healthSeconds", 60, "quickScan", false,
                     "boxes", List.of(Map.of("name", "Box 2", "address", "nbd://127.0.0.1:" + server.port()), Map.of("name", "Box 3", "address", "nbd://127.0.0.1:1")))).expect(200);
             JsonNode bench = lab.as("tom").await("/api/bench", b -> b.toString().contains("box/Box 2/bay1") && !b.get("silent").isEmpty());
             assertThat(bench.get("silent").get(0).get("box").asString()).isEqualTo("Box 3");
@@ -225,7 +225,7 @@ class SteeringTest {
         var disk = Files.write(Files.createTempFile(lab.home(), "box", ".bin"), content);
         try (NbdServer server = NbdServer.start(lab.home(), "-r", "--filter=exportname", "--filter=rate", "file", disk.toString(), "rate=8M", "exportname-list=explicit", "exportname=bay2",
                 "exportdesc=fixed:serial=MD2-78")) {
-            lab.as("petra").put("/api/settings/bench", Map.of("mibPerSecond", 0, "quietFrom", "00:00", "quietTo", "00:00", "healthSeconds", 60,
+            lab.as("petra").put("/api/settings/bench", Map.of("mibPerSecond", 0, "quietFrom", "00:00", "quietTo", "00:00", "healthSeconds", 60, "quickScan", false,
                     "boxes", List.of(Map.of("name", "Box 4", "address", "nbd://127.0.0.1:" + server.port())))).expect(200);
             lab.as("tom").await("/api/bench", b -> b.toString().contains("box/Box 4/bay2"));
             Story story = Story.of(new CaseForms().told("loss.event", "deleted-directly").device("serial", "MD2-78").device("capacity", "4 MiB")).decided().attached("box/Box 4/bay2");
@@ -266,7 +266,7 @@ class SteeringTest {
 
     @Test
     void rulesOfTheBenchAreCheckedAndAManagersBusiness() {
-        Map<String, Object> rules = new HashMap<>(Map.of("mibPerSecond", 0, "quietFrom", "22:00", "quietTo", "06:30", "healthSeconds", 60, "boxes", List.of()));
+        Map<String, Object> rules = new HashMap<>(Map.of("mibPerSecond", 0, "quietFrom", "22:00", "quietTo", "06:30", "healthSeconds", 60, "quickScan", false, "boxes", List.of()));
         assertThat(lab.as("tom").put("/api/settings/bench", rules).expect(403).sentence()).contains("manager");
         rules.put("quietTo", "half past six");
         assertThat(lab.as("petra").put("/api/settings/bench", rules).expect(400).sentence()).contains("22:00 and 06:30");
