@@ -103,7 +103,7 @@ class AccessibilityTest {
             page.locator("button.volume").first().click();
             check(page, "Scan this volume alone");
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("New session")).click();
-            check(page, "for lost volumes and records of before a format");
+            check(page, "lost volumes, before a format");
         }
         try (Chromium.Tab tab = Chromium.open(lab.address(), 1280, 800, scheme)) {
             Page page = tab.page();
