@@ -1,7 +1,6 @@
 package org.brantel.core.carve;
 
 import java.io.IOException;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -9,7 +8,7 @@ import java.util.Set;
 import org.brantel.core.carve.kind.ContentKind;
 import org.brantel.core.carve.kind.Resumable;
 import org.brantel.core.source.ByteView;
-import org.brantel.core.source.Identity;
+import org.brantel.core.source.ForwardingSource;
 import org.brantel.core.source.Range;
 import org.brantel.core.source.ReadOutcome;
 import org.brantel.core.source.Source;
@@ -119,53 +118,17 @@ final class TwoPieces {
     }
 
     /** Counts what is read. */
-    private static final class Metered implements Source {
-        private final Source inner;
+    private static final class Metered extends ForwardingSource {
         private long read;
 
         Metered(Source inner) {
-            this.inner = inner;
+            super(inner);
         }
 
         @Override
         public ReadOutcome read(long offset, byte[] buffer, int at, int length) throws IOException {
             read += length;
-            return inner.read(offset, buffer, at, length);
-        }
-
-        @Override
-        public List<Range> knownUnread(Range range) {
-            return inner.knownUnread(range);
-        }
-
-        @Override
-        public String description() {
-            return inner.description();
-        }
-
-        @Override
-        public long size() {
-            return inner.size();
-        }
-
-        @Override
-        public int sectorSize() {
-            return inner.sectorSize();
-        }
-
-        @Override
-        public Identity identity() {
-            return inner.identity();
-        }
-
-        @Override
-        public List<Path> filesBehind() {
-            return inner.filesBehind();
-        }
-
-        @Override
-        public void close() throws IOException {
-            inner.close();
+            return super.read(offset, buffer, at, length);
         }
     }
 }

@@ -97,35 +97,17 @@ public final class MappedImage implements Source {
     }
 
     /** An image file that is shorter than the medium it stands for; nothing is ever read beyond its end. */
-    private record PaddedTo(FileSource inner, long size) implements Source {
-        @Override
-        public String description() {
-            return inner.description();
+    private static final class PaddedTo extends ForwardingSource {
+        private final long size;
+
+        PaddedTo(FileSource inner, long size) {
+            super(inner);
+            this.size = size;
         }
 
         @Override
-        public int sectorSize() {
-            return inner.sectorSize();
-        }
-
-        @Override
-        public Identity identity() {
-            return inner.identity();
-        }
-
-        @Override
-        public ReadOutcome read(long offset, byte[] buffer, int at, int length) throws IOException {
-            return inner.read(offset, buffer, at, length);
-        }
-
-        @Override
-        public List<Path> filesBehind() {
-            return inner.filesBehind();
-        }
-
-        @Override
-        public void close() throws IOException {
-            inner.close();
+        public long size() {
+            return size;
         }
     }
 }

@@ -67,17 +67,17 @@ public final class Rar implements ContentKind {
         for (int blocks = 1; blocks < MOST_BLOCKS; blocks++) {
             long begin = at[0];
             at[0] += 4;
-            long head = number(content, at);
+            long head = Bytes.sevenBits(content, at);
             long body = at[0];
             if (head < 2 || head > 2 << 20 || Bytes.crc32(content, begin + 4, body - begin - 4 + head) != content.u32le(begin)) {
                 return Walk.broken(begin, "a block's CRC is wrong");
             }
-            long type = number(content, at);
-            long flags = number(content, at);
+            long type = Bytes.sevenBits(content, at);
+            long flags = Bytes.sevenBits(content, at);
             if ((flags & 1) != 0) {
-                number(content, at);
+                Bytes.sevenBits(content, at);
             }
-            long data = (flags & 2) != 0 ? number(content, at) : 0;
+            long data = (flags & 2) != 0 ? Bytes.sevenBits(content, at) : 0;
             if (data < 0 || data > content.length() - body - head) {
                 return Walk.broken(begin, "a block leaves the content");
             }
@@ -87,17 +87,5 @@ public final class Rar implements ContentKind {
             }
         }
         return Walk.broken(at[0], "it has too many blocks");
-    }
-
-    private static long number(ByteView content, long[] at) throws IOException {
-        long value = 0;
-        for (int shift = 0; shift < 63; shift += 7) {
-            int b = content.u8(at[0]++);
-            value |= (long) (b & 0x7f) << shift;
-            if (b < 0x80) {
-                return value;
-            }
-        }
-        return -1;
     }
 }

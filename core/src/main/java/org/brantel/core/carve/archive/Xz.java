@@ -52,12 +52,12 @@ public final class Xz implements ContentKind {
         }
         long index = at;
         long[] place = {at + 1};
-        long records = number(content, place);
+        long records = Bytes.sevenBits(content, place);
         if (records != blocks) {
             return Walk.broken(index, "the index names " + records + " blocks, there are " + blocks);
         }
         for (long i = 0; i < records * 2; i++) {
-            number(content, place);
+            Bytes.sevenBits(content, place);
         }
         at = (place[0] + 3) / 4 * 4;
         if (Bytes.crc32(content, index, at - index) != content.u32le(at)) {
@@ -87,17 +87,5 @@ public final class Xz implements ContentKind {
                 at += 5 + (control >= 0xc0 ? 1 : 0) + content.u16be(at + 3) + 1;
             }
         }
-    }
-
-    private static long number(ByteView content, long[] at) throws IOException {
-        long value = 0;
-        for (int shift = 0; shift < 63; shift += 7) {
-            int b = content.u8(at[0]++);
-            value |= (long) (b & 0x7f) << shift;
-            if (b < 0x80) {
-                return value;
-            }
-        }
-        return -1;
     }
 }

@@ -69,6 +69,24 @@ public final class Bytes {
         return text(content, at, 4);
     }
 
+    /**
+     * A number of 7 bits a byte, the lowest first, with the highest bit set in all but its last; as in rar 5 and xz.
+     *
+     * @param at one place, moved behind it
+     * @return -1 when it has no end
+     */
+    public static long sevenBits(ByteView content, long[] at) throws IOException {
+        long value = 0;
+        for (int shift = 0; shift < 63; shift += 7) {
+            int b = content.u8(at[0]++);
+            value |= (long) (b & 0x7f) << shift;
+            if (b < 0x80) {
+                return value;
+            }
+        }
+        return -1;
+    }
+
     /** A line end right behind the content belongs to it. */
     public static long withLineEnd(ByteView content, long at) throws IOException {
         long end = at;
