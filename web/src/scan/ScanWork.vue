@@ -100,7 +100,7 @@ useKeys([
     </form>
     <RefusedNote :refused="acting.refused.value" />
     <section v-if="sessions.length" aria-labelledby="h-sessions">
-      <div class="hd"><h2 id="h-sessions">Sessions</h2><span class="mu">each joins the one catalogue; filled = added, outlined = shared with earlier ones</span><span class="sp" /><button v-if="ended.length > 1" type="button" class="linkish s" :aria-expanded="comparing" @click="comparing = !comparing">{{ comparing ? 'Hide the comparison' : 'Compare two' }} <span class="kbd">C</span></button><button type="button" class="linkish s" :aria-expanded="tabled" @click="tabled = !tabled">{{ tabled ? 'Hide the list' : 'List' }}</button><button v-if="!running" type="button" class="linkish s" :aria-expanded="another" @click="another = !another">{{ another ? 'Not now' : 'New session' }} <span class="kbd">N</span></button></div>
+      <div class="hd"><h2 id="h-sessions">Sessions</h2><span class="mu">each joins the one catalogue: filled added, outlined shared</span><span class="sp" /><button v-if="ended.length > 1" type="button" class="linkish s nw" :aria-expanded="comparing" @click="comparing = !comparing">{{ comparing ? 'Hide comparison' : 'Compare two' }} <span class="kbd">C</span></button><button type="button" class="linkish s" :aria-expanded="tabled" @click="tabled = !tabled">{{ tabled ? 'Hide the list' : 'List' }}</button><button v-if="!running" type="button" class="linkish s" :aria-expanded="another" @click="another = !another">{{ another ? 'Not now' : 'New session' }} <span class="kbd">N</span></button></div>
       <SessionBraid :sessions="sessions" :words="scopes" />
       <SessionCompare v-if="comparing && ended.length > 1" :number="docket.number" :sessions="ended" />
       <table v-if="tabled" class="rows">
