@@ -21,6 +21,8 @@ final class Stretch {
     /** The farthest that a start stands from where its content begins is looked for in the sector itself. */
     private static final int AHEAD = ContentKind.LOOK_AHEAD;
 
+    private static final byte[] ZEROS = new byte[BLOCK];
+
     private final Source source;
     private final CarvePlan plan;
     private final StartTable table;
@@ -32,7 +34,8 @@ final class Stretch {
     private final byte[] block = new byte[AHEAD + BLOCK + AHEAD];
     private long rejected;
     private long skipUntil;
-    private boolean afterText;
+    /** The end of the text that was met last: what begins in it is no other. */
+    private long textUntil;
 
     Stretch(Source source, CarvePlan plan, StartTable table, LongPredicate wanted, BooleanSupplier stop) {
         this.source = source;
@@ -68,7 +71,6 @@ final class Stretch {
         int length = (int) Math.min(n + AHEAD, source.size() - at);
         RangeSet missing = RangeSet.of(source.knownUnread(new Range(at, length)));
         if (missing.total() == length) {
-            afterText = false;
             return;
         }
         RangeSet failed = RangeSet.of(source.read(at, block, 0, length).failed());
@@ -90,17 +92,22 @@ final class Stretch {
     private void sectors(long at, int n, RangeSet failed, TreeMap<Long, List<ContentKind>> candidates) {
         StartTable.Candidates found = (kind, i) -> note(candidates, kind, at, i);
         int step = plan.step();
-        for (int i = 0; i < n; i += step) {
+        for (int i = afterZeros(0, n); i < n; i = afterZeros(i + step, n)) {
             int before = candidates.size();
             table.inSector(block, i, found);
             if (prose != null) {
-                boolean text = (block[i] & 0xff) >= 0x20 && (failed.isEmpty() || !failed.overlaps(new Range(at + i, step))) && prose.couldStart(block, i);
-                if (text && !afterText && candidates.size() == before) {
-                    note(candidates, prose, at, i);
+                if (at + i >= textUntil && (block[i] & 0xff) >= 0x20 && candidates.size() == before && prose.couldStart(block, i)) {
+                    candidates.computeIfAbsent(at + i, s -> new ArrayList<>(2)).add(prose);
                 }
-                afterText = text;
             }
         }
+    }
+
+    /** The first sector from one on that is not all zeros: nothing begins there, and most of many a medium is that. */
+    private int afterZeros(int from, int n) {
+        int step = plan.step();
+        int zeros = from >= n || block[from] != 0 ? 0 : Arrays.mismatch(block, from, n, ZEROS, from, n);
+        return zeros < 0 ? n : from + zeros / step * step;
     }
 
     private void note(TreeMap<Long, List<ContentKind>> candidates, ContentKind kind, long at, int i) {
@@ -114,6 +121,9 @@ final class Stretch {
 
     private void attempt(long start, List<ContentKind> kinds) throws IOException {
         for (ContentKind kind : kinds) {
+            if (kind == prose && start < textUntil) {
+                continue;
+            }
             long room = Math.min(source.size() - start, kind.longest());
             ContentKind.Walk walk = walked(kind, start, room);
             if (walk == null || walk.outcome() == ContentKind.Outcome.BROKEN) {
@@ -124,6 +134,7 @@ final class Stretch {
                 }
                 hits.add(joined);
                 skipUntil = joined.firstEnd();
+                textUntil = 0;
                 return;
             }
             hits.add(new Hit(kind, List.of(new Range(start, walk.length())), walk, List.of()));
@@ -131,6 +142,7 @@ final class Stretch {
             if (walk.outcome() == ContentKind.Outcome.WHOLE) {
                 skipUntil = start + walk.length();
             }
+            textUntil = kind == prose ? start + walk.length() : walk.whole() ? 0 : textUntil;
             return;
         }
     }

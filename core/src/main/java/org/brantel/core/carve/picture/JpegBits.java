@@ -1,6 +1,9 @@
 package org.brantel.core.carve.picture;
 
 import java.io.IOException;
+import java.lang.invoke.MethodHandles;
+import java.lang.invoke.VarHandle;
+import java.nio.ByteOrder;
 import org.brantel.core.source.ByteView;
 
 /** The bits of a scan, most significant first; FF 00 stands for FF, any other FF xx is a marker (T.81, B.1.1.5). */
@@ -21,6 +24,11 @@ final class JpegBits {
     }
 
     private static final int CHUNK = 4096;
+    private static final VarHandle LONG = MethodHandles.byteArrayViewVarHandle(long[].class, ByteOrder.BIG_ENDIAN);
+    private static final long LOW_BITS = 0x0101010101010101L;
+    private static final long HIGH_BITS = LOW_BITS << 7;
+    /** The longest code and the bits that follow it. */
+    private static final int MOST_AT_ONCE = 32;
 
     private final ByteView content;
     private final byte[] chunk = new byte[CHUNK];
@@ -97,10 +105,22 @@ final class JpegBits {
         return chunk[position + ahead] & 0xff;
     }
 
-    /** Fetches until so many bits are held, or a marker stands in the way. */
+    /** Fetches as many bits as can be held, at least so many unless a marker stands in the way. */
     private void fetch(int wanted) throws IOException {
-        while (count < wanted && !ended) {
-            if (position >= limit) {
+        while (count <= 48 && !ended) {
+            if (position + 8 <= limit) {
+                long eight = (long) LONG.get(chunk, position);
+                if ((~eight - LOW_BITS & eight & HIGH_BITS) == 0) {
+                    // None of them is FF.
+                    int bytes = 63 - count >> 3;
+                    held = held << 8 * bytes | eight >>> 64 - 8 * bytes;
+                    count += 8 * bytes;
+                    position += bytes;
+                    return;
+                }
+            } else if (count >= wanted && position + 1 >= limit) {
+                return;
+            } else if (position >= limit) {
                 load();
             }
             int value = chunk[position] & 0xff;
@@ -115,6 +135,24 @@ final class JpegBits {
             held = held << 8 | value;
             count += 8;
         }
+    }
+
+    /** Whether the longest code and what follows it can be taken without looking for more. */
+    boolean isAmple() throws IOException {
+        if (count < MOST_AT_ONCE && !ended) {
+            fetchForPeek();
+        }
+        return count >= MOST_AT_ONCE;
+    }
+
+    /** The next bits, as many as are surely held when it is ample. */
+    int ample(int bits) {
+        return (int) (held >>> count - bits) & (1 << bits) - 1;
+    }
+
+    /** Takes bits of which it is known that they are held. */
+    void takeHeld(int bits) {
+        count -= bits;
     }
 
     /** The next 16 bits without taking them; zeros stand for what a marker cuts off. */

@@ -17,8 +17,8 @@ final class JpegScan {
     /** Where a scan ended; {@code broken} is null when it ended in order. */
     record Ending(long at, String broken) { }
 
+    private static final int SIXTEEN_ZEROS = 0xf0;
     private static final String NO_CODE = "picture data is not a code of its table";
-    private static final int MAX_DC_BITS = 16;
 
     private final JpegFrame frame;
     private final JpegFrame.Component[] components;
@@ -95,6 +95,8 @@ final class JpegScan {
         boolean single = components.length == 1;
         int perLine = single ? components[0].blocksPerLine : frame.unitsPerLine();
         long units = (long) perLine * (single ? components[0].blockLines : frame.unitLines());
+        int line = (int) (from.unit() / perLine);
+        int column = (int) (from.unit() % perLine);
         try {
             bits.take(from.bits());
             for (long unit = from.unit(); unit < units; unit++) {
@@ -110,10 +112,12 @@ final class JpegScan {
                 if (keep != null && !keep.test(new Place(this, unit, bits.byteAt(), bits.bitsTaken()))) {
                     return new Ending(bits.align(), "a stretch of zeros stands in the picture's data");
                 }
-                int line = (int) (unit / perLine);
-                int column = (int) (unit % perLine);
                 if (!(single ? block(bits, tables, 0, line, column) : unit(bits, tables, line, column))) {
                     return new Ending(bits.align(), NO_CODE);
+                }
+                if (++column == perLine) {
+                    column = 0;
+                    line++;
                 }
             }
         } catch (JpegBits.MarkerReached e) {
@@ -149,7 +153,7 @@ final class JpegScan {
 
     private boolean block(JpegBits bits, JpegTables tables, int i, int line, int column) throws IOException {
         if (!frame.isProgressive()) {
-            return dc(bits, tables.dc(dcTable[i])) && ac(bits, tables.ac(acTable[i]), null, 0, 1, 63);
+            return dc(bits, tables.dc(dcTable[i])) && ac(bits, tables.ac(acTable[i]));
         }
         JpegFrame.Component c = components[i];
         int index = line * c.paddedPerLine + column;
@@ -165,15 +169,32 @@ final class JpegScan {
     }
 
     private static boolean dc(JpegBits bits, JpegTables.Table table) throws IOException {
-        int size = table == null ? -1 : table.decode(bits);
-        if (size < 0 || size > MAX_DC_BITS) {
+        return table != null && table.decodeAndPass(bits) >= 0;
+    }
+
+    /** All AC coefficients of a block of a sequential frame. */
+    private static boolean ac(JpegBits bits, JpegTables.Table table) throws IOException {
+        if (table == null) {
             return false;
         }
-        bits.next(size);
+        for (int k = 1; k <= 63; k++) {
+            int code = table.decodeAndPass(bits);
+            if ((code & 15) == 0) {
+                if (code != SIXTEEN_ZEROS) {
+                    return code == 0;
+                }
+                k += 15;
+                continue;
+            }
+            k += code >> 4;
+            if (code < 0 || k > 63) {
+                return false;
+            }
+        }
         return true;
     }
 
-    /** AC coefficients for the first time; {@code nonZero} is null in sequential frames, which have no band runs. */
+    /** AC coefficients of a progressive frame for the first time. */
     private boolean ac(JpegBits bits, JpegTables.Table table, long[] nonZero, int index, int from, int to)
             throws IOException {
         if (endOfBandRun > 0) {
@@ -195,9 +216,6 @@ final class JpegScan {
                     k += 15;
                     continue;
                 }
-                if (nonZero == null) {
-                    return run == 0;
-                }
                 endOfBandRun = (1 << run) - 1 + bits.next(run);
                 return true;
             }
@@ -206,9 +224,7 @@ final class JpegScan {
                 return false;
             }
             bits.next(size);
-            if (nonZero != null) {
-                nonZero[index] |= 1L << k;
-            }
+            nonZero[index] |= 1L << k;
         }
         return true;
     }

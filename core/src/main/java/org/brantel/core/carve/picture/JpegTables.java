@@ -9,15 +9,19 @@ import org.brantel.core.source.ByteView;
  */
 final class JpegTables {
 
-    /** One table, decoded length by length (T.81, F.2.2.3). */
+    /** One table, decoded length by length (T.81, F.2.2.3). A code of a sequential scan is followed by bits whose number it tells. */
     static final class Table {
-        private static final int QUICK = 9;
+        private static final int QUICK = 10;
+        private static final int MOST_FOLLOWING = 16;
+        private final boolean dc;
+        /** By the next bits: the code's length and that with the bits that follow it, and its value; 0 when the code is longer. */
         private final int[] quickly = new int[1 << QUICK];
         private final int[] maxCode = new int[17];
         private final int[] valueAt = new int[17];
         private final int[] values;
 
-        private Table(int[] counts, int[] values) {
+        private Table(boolean dc, int[] counts, int[] values) {
+            this.dc = dc;
             this.values = values;
             int code = 0;
             int at = 0;
@@ -36,7 +40,7 @@ final class JpegTables {
             int ahead = bits.peek();
             int quick = quickly[ahead >>> 16 - QUICK];
             if (quick != 0) {
-                bits.take(quick >> 8);
+                bits.take(quick >> 8 & 0xff);
                 return quick & 0xff;
             }
             for (int length = 1; length <= 16; length++) {
@@ -51,6 +55,32 @@ final class JpegTables {
             return -1;
         }
 
+        /**
+         * Takes a code of a sequential scan with the bits that follow it.
+         *
+         * @return the value, or -1 when the bits are no code of this table
+         */
+        int decodeAndPass(JpegBits bits) throws IOException {
+            if (bits.isAmple()) {
+                int quick = quickly[bits.ample(QUICK)];
+                if (quick != 0) {
+                    bits.takeHeld(quick >> 16);
+                    return quick & 0xff;
+                }
+            }
+            int value = decode(bits);
+            int following = value < 0 ? 0 : following(value);
+            if (following > MOST_FOLLOWING) {
+                return -1;
+            }
+            bits.next(following);
+            return value;
+        }
+
+        private int following(int value) {
+            return dc ? value : value & 15;
+        }
+
         /** Codes of up to {@link #QUICK} bits by all bits that can follow them: length and value. */
         private void fillQuick() {
             for (int ahead = 0; ahead < quickly.length; ahead++) {
@@ -58,7 +88,8 @@ final class JpegTables {
                     int code = ahead >>> QUICK - length;
                     int index = code + valueAt[length];
                     if (code <= maxCode[length]) {
-                        quickly[ahead] = index >= 0 && index < values.length ? length << 8 | values[index] : 0;
+                        boolean known = index >= 0 && index < values.length && following(values[index]) <= MOST_FOLLOWING;
+                        quickly[ahead] = known ? length + following(values[index]) << 16 | length << 8 | values[index] : 0;
                         break;
                     }
                 }
@@ -95,7 +126,7 @@ final class JpegTables {
             for (int i = 0; i < total; i++) {
                 values[i] = content.u8(at + 17 + i);
             }
-            tables[kind][head & 15] = new Table(counts, values);
+            tables[kind][head & 15] = new Table(kind == 0, counts, values);
             at += 17 + total;
         }
         return true;

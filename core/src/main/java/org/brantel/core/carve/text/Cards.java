@@ -45,10 +45,9 @@ public final class Cards implements ContentKind {
         long at = 0;
         int count = 0;
         while (Bytes.text(content, at, begin.length()).equals(begin)) {
-            long close = content.find(end, at, content.length());
-            long odd = close < 0 ? at : PlainText.firstOdd(content, at, close);
-            if (close < 0 || odd >= 0) {
-                return count == 0 ? Walk.broken(odd, "it is not text, or has no end").as(code) : done(content, at, count).as(code);
+            long close = PlainText.find(content, end, at);
+            if (close < 0) {
+                return count == 0 ? Walk.broken(at, "it is not text, or has no end").as(code) : done(content, at, count).as(code);
             }
             at = Bytes.withLineEnd(content, close + end.length);
             count++;

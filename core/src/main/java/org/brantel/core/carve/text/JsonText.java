@@ -5,6 +5,7 @@ import java.util.List;
 import org.brantel.core.carve.kind.Bytes;
 import org.brantel.core.carve.kind.ContentKind;
 import org.brantel.core.carve.kind.Start;
+import org.brantel.core.source.ByteSet;
 import org.brantel.core.source.ByteView;
 
 /** JSON (RFC 8259): an object or an array that is closed, its brackets paired and its strings ended. */
@@ -12,6 +13,8 @@ public final class JsonText implements ContentKind {
 
     private static final int DEEPEST = 512;
     private static final int SHORTEST = 16;
+
+    private static final ByteSet PLAIN = ByteSet.of(c -> c >= 0x20 && c != '"' && c != '\\');
 
     @Override
     public String code() {
@@ -68,6 +71,7 @@ public final class JsonText implements ContentKind {
 
     private static long string(ByteView content, long from) throws IOException {
         for (long at = from + 1; ; at++) {
+            at = content.past(PLAIN, at, content.length());
             int c = content.u8(at);
             if (c == '"') {
                 return at;

@@ -65,8 +65,8 @@ public final class MailText implements ContentKind {
         Matcher boundary = BOUNDARY.matcher(fields);
         if (!box && boundary.find()) {
             byte[] closing = Bytes.latin("--" + boundary.group(1) + "--");
-            long end = content.find(closing, blank, content.length());
-            if (end >= 0 && PlainText.firstOdd(content, 0, end) < 0) {
+            long end = PlainText.find(content, closing, 0);
+            if (end > blank) {
                 return Walk.whole(Bytes.withLineEnd(content, end + closing.length), "Its parts are closed by their boundary.").about(about);
             }
         }

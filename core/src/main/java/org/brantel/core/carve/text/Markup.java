@@ -10,6 +10,7 @@ import org.brantel.core.carve.kind.About;
 import org.brantel.core.carve.kind.Bytes;
 import org.brantel.core.carve.kind.ContentKind;
 import org.brantel.core.carve.kind.Start;
+import org.brantel.core.source.ByteSet;
 import org.brantel.core.source.ByteView;
 
 /** XML 1.0, SVG and HTML: text in tags. XML ends where its first element is closed, HTML where the tag of that name is. */
@@ -17,6 +18,12 @@ public final class Markup implements ContentKind {
 
     private static final Pattern ROOT = Pattern.compile("<([A-Za-z_][\\w:.-]{0,60})[\\s>/]");
     private static final Pattern TITLE = Pattern.compile("(?is)<title[^>]*>([^<]{1,200})<");
+
+    private static final byte[] CLOSE = {'>'};
+    private static final ByteSet TEXT = ByteSet.of(c -> !PlainText.isOdd(c)).without(0x1b);
+    private static final ByteSet BETWEEN_TAGS = TEXT.without('<');
+    private static final ByteSet IN_QUOTES = TEXT.without('"').without('\'');
+    private static final ByteSet IN_TAG = IN_QUOTES.without('<').without('>');
 
     @Override
     public String code() {
@@ -56,19 +63,14 @@ public final class Markup implements ContentKind {
         return Walk.whole(Bytes.withLineEnd(content, end), "Its first element is closed.").as(code).about(About.NONE.with(About.TITLE, title.find() ? title.group(1).strip() : null));
     }
 
-    private static boolean isText(int c) {
-        return c >= 0x20 || c == '\n' || c == '\r' || c == '\t' || c == '\f';
-    }
-
     /** @return where it ends; else minus the place of what is wrong, minus one */
     private static long afterClosing(ByteView content, long from, String name) throws IOException {
-        for (long at = from; at < content.length(); at++) {
-            int c = content.u8(at);
-            if (!isText(c)) {
+        for (long at = content.past(BETWEEN_TAGS, from, content.length()); at < content.length(); at = content.past(BETWEEN_TAGS, at + 1, content.length())) {
+            if (content.u8(at) != '<') {
                 return -at - 1;
             }
-            if (c == '<' && content.u8(at + 1) == '/' && Bytes.text(content, at + 2, name.length()).toLowerCase(Locale.ROOT).equals(name)) {
-                long close = content.find('>', at, content.length());
+            if (content.u8(at + 1) == '/' && Bytes.text(content, at + 2, name.length()).toLowerCase(Locale.ROOT).equals(name)) {
+                long close = PlainText.find(content, CLOSE, at);
                 return close < 0 ? -at - 1 : close + 1;
             }
         }
@@ -77,19 +79,15 @@ public final class Markup implements ContentKind {
 
     private static long afterElement(ByteView content, long from) throws IOException {
         int depth = 0;
-        for (long at = from; at < content.length(); at++) {
-            int c = content.u8(at);
-            if (!isText(c)) {
+        for (long at = content.past(BETWEEN_TAGS, from, content.length()); at < content.length(); at = content.past(BETWEEN_TAGS, at + 1, content.length())) {
+            if (content.u8(at) != '<') {
                 return -at - 1;
-            }
-            if (c != '<') {
-                continue;
             }
             int next = content.u8(at + 1);
             if (next == '!') {
                 boolean comment = Bytes.text(content, at, 4).equals("<!--");
                 boolean data = Bytes.text(content, at, 9).equals("<![CDATA[");
-                long end = content.find(Bytes.latin(comment ? "-->" : data ? "]]>" : ">"), at, content.length());
+                long end = PlainText.find(content, Bytes.latin(comment ? "-->" : data ? "]]>" : ">"), at);
                 if (end < 0) {
                     return -at - 1;
                 }
@@ -113,18 +111,12 @@ public final class Markup implements ContentKind {
     private static long closing(ByteView content, long from) throws IOException {
         int quote = 0;
         for (long at = from + 1; at < content.length(); at++) {
+            at = content.past(quote == 0 ? IN_TAG : IN_QUOTES, at, content.length());
             int c = content.u8(at);
-            if (!isText(c)) {
-                return -1;
-            }
-            if (quote != 0) {
-                quote = c == quote ? 0 : quote;
-            } else if (c == '"' || c == '\'') {
-                quote = c;
-            } else if (c == '>') {
-                return at;
-            } else if (c == '<') {
-                return -1;
+            if (c == '"' || c == '\'') {
+                quote = quote == 0 ? c : quote == c ? 0 : quote;
+            } else if (quote == 0 || c != '<' && c != '>') {
+                return c == '>' ? at : -1;
             }
         }
         return -1;
