@@ -22,6 +22,8 @@ final class StartTable {
     private static final class Place {
         private final int inSector;
         private final Entry[][] byTwo = new Entry[1 << 16][];
+        /** Which of them are there, one bit each: small enough to stay near. */
+        private final long[] any = new long[1 << 10];
 
         Place(int inSector) {
             this.inSector = inSector;
@@ -32,6 +34,7 @@ final class StartTable {
             Entry[] there = byTwo[key] == null ? new Entry[0] : byTwo[key];
             byTwo[key] = java.util.Arrays.copyOf(there, there.length + 1);
             byTwo[key][there.length] = entry;
+            any[key >> 6] |= 1L << key;
         }
     }
 
@@ -65,23 +68,23 @@ final class StartTable {
         for (int i = 0; i < places.size(); i++) {
             Place place = places.get(i);
             int here = at + place.inSector;
-            Entry[] entries = place.byTwo[key(block, here)];
-            if (entries != null) {
-                compare(entries, block, here, to);
+            int key = key(block, here);
+            if ((place.any[key >> 6] >>> key & 1) != 0) {
+                compare(place.byTwo[key], block, here, to);
             }
         }
     }
 
     /** Candidates by what stands at every byte of a stretch. */
     void everywhere(byte[] block, int from, int to, Candidates found) {
-        Entry[][] byTwo = anywhere.byTwo;
+        long[] any = anywhere.any;
         int next = block[from] & 0xff;
         for (int i = from; i < to; i++) {
             int here = next;
             next = block[i + 1] & 0xff;
-            Entry[] entries = byTwo[here << 8 | next];
-            if (entries != null) {
-                compare(entries, block, i, found);
+            int key = here << 8 | next;
+            if ((any[key >> 6] >>> key & 1) != 0) {
+                compare(anywhere.byTwo[key], block, i, found);
             }
         }
     }

@@ -3,7 +3,9 @@ package org.brantel.core.carve;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.TreeMap;
 import java.util.function.BooleanSupplier;
 import java.util.function.LongPredicate;
@@ -21,9 +23,15 @@ final class Stretch {
     /** The farthest that a start stands from where its content begins is looked for in the sector itself. */
     private static final int AHEAD = ContentKind.LOOK_AHEAD;
 
+    /**
+     * Bytes that may be read for walks that break off before the parts of broken content are passed over as starts of their own:
+     * what a container lost of its end, each of its files would be walked for again.
+     */
+    private static final long MOST_IN_VAIN = 64 << 20;
     private static final byte[] ZEROS = new byte[BLOCK];
 
     private final Source source;
+    private final Metered walking;
     private final CarvePlan plan;
     private final StartTable table;
     private final ContentKind prose;
@@ -34,11 +42,16 @@ final class Stretch {
     private final byte[] block = new byte[AHEAD + BLOCK + AHEAD];
     private long rejected;
     private long skipUntil;
+    /** What was read for walks that broke off. */
+    private long readInVain;
+    /** How far the broken content of a kind was in order. */
+    private final Map<ContentKind, Long> inOrderUntil = new HashMap<>();
     /** The end of the text that was met last: what begins in it is no other. */
     private long textUntil;
 
     Stretch(Source source, CarvePlan plan, StartTable table, LongPredicate wanted, BooleanSupplier stop) {
         this.source = source;
+        walking = new Metered(source);
         this.plan = plan;
         this.table = table;
         this.wanted = wanted;
@@ -121,12 +134,15 @@ final class Stretch {
 
     private void attempt(long start, List<ContentKind> kinds) throws IOException {
         for (ContentKind kind : kinds) {
-            if (kind == prose && start < textUntil) {
+            if (kind == prose && start < textUntil || readInVain > MOST_IN_VAIN && start < inOrderUntil.getOrDefault(kind, 0L)) {
                 continue;
             }
+            long read = walking.bytesRead();
             long room = Math.min(source.size() - start, kind.longest());
             ContentKind.Walk walk = walked(kind, start, room);
             if (walk == null || walk.outcome() == ContentKind.Outcome.BROKEN) {
+                readInVain += walking.bytesRead() - read;
+                inOrderUntil.merge(kind, start + (walk == null ? walking.bytesRead() - read : walk.length()), Math::max);
                 Hit joined = pieces.join(kind, start);
                 if (joined == null) {
                     rejected++;
@@ -150,7 +166,7 @@ final class Stretch {
     /** @return null when it is not proven: its end is beyond the medium, or in a stretch that was never read */
     private ContentKind.Walk walked(ContentKind kind, long start, long room) throws IOException {
         try {
-            return kind.walk(ByteView.of(source, new Range(start, room)));
+            return kind.walk(ByteView.of(walking, new Range(start, room)));
         } catch (ByteView.End | ByteView.Unread e) {
             return null;
         }

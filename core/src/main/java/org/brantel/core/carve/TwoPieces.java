@@ -8,9 +8,7 @@ import java.util.Set;
 import org.brantel.core.carve.kind.ContentKind;
 import org.brantel.core.carve.kind.Resumable;
 import org.brantel.core.source.ByteView;
-import org.brantel.core.source.ForwardingSource;
 import org.brantel.core.source.Range;
-import org.brantel.core.source.ReadOutcome;
 import org.brantel.core.source.Source;
 
 /**
@@ -26,6 +24,7 @@ final class TwoPieces {
     /** Bytes that may be read for all tries in one stretch of a medium, so that broken content never takes much longer than whole. */
     private static final long MOST_READ = 48 << 20;
     private static final int BLOCK = 1 << 20;
+    private static final byte[] ZEROS = new byte[CLUSTERS[0]];
 
     private final Metered source;
     private final int step;
@@ -38,7 +37,7 @@ final class TwoPieces {
 
     /** @return null when it does not come together */
     Hit join(ContentKind kind, long start) throws IOException {
-        if (source.read > MOST_READ) {
+        if (source.bytesRead() > MOST_READ) {
             return null;
         }
         long room = Math.min(source.size() - start, kind.longest());
@@ -67,7 +66,7 @@ final class TwoPieces {
                 if (!gaps.isEmpty() && !gaps.contains(place - edge)) {
                     continue;
                 }
-                if (source.read > MOST_READ) {
+                if (source.bytesRead() > MOST_READ) {
                     return null;
                 }
                 Hit hit = place <= edge ? null : tried(kind, again, start, edge, start + place);
@@ -104,31 +103,17 @@ final class TwoPieces {
         long end = Math.min(start + to, source.size());
         for (long at = start + from + cluster; at < end; at += BLOCK) {
             int n = (int) Math.min(BLOCK, end - at);
-            Arrays.fill(block, (byte) 0);
             if (!source.knownUnread(new Range(at, n)).isEmpty() || !source.read(at, block, 0, n).isClean()) {
                 continue;
             }
             for (int i = 0; i + 512 <= n; i += cluster) {
-                if (again.couldContinue(block, i, Math.min(cluster, n - i))) {
+                int most = Math.min(cluster, n - i);
+                // Zeros go on with nothing.
+                if (Arrays.mismatch(block, i, i + most, ZEROS, 0, most) >= 0 && again.couldContinue(block, i, most)) {
                     places.add(at + i - start);
                 }
             }
         }
         return places;
-    }
-
-    /** Counts what is read. */
-    private static final class Metered extends ForwardingSource {
-        private long read;
-
-        Metered(Source inner) {
-            super(inner);
-        }
-
-        @Override
-        public ReadOutcome read(long offset, byte[] buffer, int at, int length) throws IOException {
-            read += length;
-            return super.read(offset, buffer, at, length);
-        }
     }
 }

@@ -145,12 +145,16 @@ public final class ByteView {
         return -1;
     }
 
+    static long eight(byte[] in, int at) {
+        return (long) LONG.get(in, at);
+    }
+
     /** Eight bytes at a time: a byte is the one that is looked for where their difference is zero. */
     private static int find(byte[] in, byte value, int from, int to) {
         long pattern = LOW_BITS * (value & 0xff);
         int i = from;
         for (; i + 8 <= to; i += 8) {
-            long difference = (long) LONG.get(in, i) ^ pattern;
+            long difference = eight(in, i) ^ pattern;
             if ((difference - LOW_BITS & ~difference & HIGH_BITS) != 0) {
                 break;
             }
@@ -233,7 +237,15 @@ public final class ByteView {
     }
 
     public boolean startsWith(long at, byte[] expected) throws IOException {
-        return at >= 0 && at <= length - expected.length && Arrays.equals(bytes(at, expected.length), expected);
+        if (at < 0 || at > length - expected.length) {
+            return false;
+        }
+        for (int i = 0; i < expected.length; i++) {
+            if (u8(at + i) != (expected[i] & 0xff)) {
+                return false;
+            }
+        }
+        return true;
     }
 
     private void load(long at, int need) throws IOException {

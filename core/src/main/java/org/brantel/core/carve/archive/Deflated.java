@@ -20,6 +20,15 @@ final class Deflated {
     /** Nothing unpacks to more than this many times its size. */
     private static final long MOST_TIMES = 1100;
 
+    /** Costly to make, and an archive may hold many small files: one for each thread. */
+    private static final class Tools {
+        private final Inflater inflater = new Inflater(true);
+        private final byte[] in = new byte[CHUNK];
+        private final byte[] out = new byte[CHUNK * 2];
+    }
+
+    private static final ThreadLocal<Tools> TOOLS = ThreadLocal.withInitial(Tools::new);
+
     private final ByteView content;
     private final Sink sink;
     private final CRC32 crc = new CRC32();
@@ -33,9 +42,11 @@ final class Deflated {
 
     /** @return where the data end; -1 when they are malformed */
     long read(long from) throws IOException {
-        Inflater inflater = new Inflater(true);
-        byte[] in = new byte[CHUNK];
-        byte[] out = new byte[CHUNK * 2];
+        Tools tools = TOOLS.get();
+        Inflater inflater = tools.inflater;
+        byte[] in = tools.in;
+        byte[] out = tools.out;
+        inflater.reset();
         long at = from;
         try {
             while (!inflater.finished()) {
@@ -60,8 +71,6 @@ final class Deflated {
         } catch (DataFormatException malformed) {
             failedAt = at - inflater.getRemaining();
             return -1;
-        } finally {
-            inflater.end();
         }
     }
 

@@ -29,6 +29,7 @@ public final class Pdf implements ContentKind {
     private static final Pattern ENTRY = Pattern.compile("^(\\d{10}) \\d{5} ([nf])");
     private static final int MOST_PARTS = 10_000;
     private static final int FALSE_ENDS = 64;
+    private static final int SECTOR = 512;
 
     @Override
     public String code() {
@@ -62,7 +63,7 @@ public final class Pdf implements ContentKind {
         int falseEnds = 0;
         long from = HEADER.length;
         while (true) {
-            long mark = content.find(END, from, content.length());
+            long mark = nextEnd(content, from);
             if (mark < 0) {
                 break;
             }
@@ -94,6 +95,19 @@ public final class Pdf implements ContentKind {
         }
         return Walk.whole(end, "Its end mark leads to its cross-reference section"
                 + (sections > 1 ? " (" + sections + " sections)." : ".")).about(PdfWords.of(content, end));
+    }
+
+    /** The next end mark; none once another file begins: one that is attached stands behind the word {@code stream}. */
+    private static long nextEnd(ByteView content, long from) throws IOException {
+        for (long at = content.find('%', from, content.length()); at >= 0; at = content.find('%', at + 1, content.length())) {
+            if (content.startsWith(at, END)) {
+                return at;
+            }
+            if (at % SECTOR == 0 && content.startsWith(at, HEADER) && !Bytes.text(content, at - 8, 8).strip().endsWith("stream")) {
+                return -1;
+            }
+        }
+        return -1;
     }
 
     private static long linearizedLength(ByteView content) throws IOException {

@@ -16,6 +16,8 @@ import org.brantel.core.source.ByteView;
 public final class Prose implements ContentKind {
 
     private static final int LEAST = 256;
+    /** Looked at to tell a table, the last of them perhaps in part. */
+    private static final int MOST_LINES = 13;
 
     @Override
     public String code() {
@@ -66,19 +68,19 @@ public final class Prose implements ContentKind {
             return Walk.broken(end, "the text is too short");
         }
         String head = new String(content.bytes(0, (int) Math.min(end, 2048)), StandardCharsets.UTF_8);
-        String[] lines = head.split("\\R");
-        String first = lines.length == 0 ? "" : lines[0].strip();
+        List<String> lines = head.lines().limit(MOST_LINES).toList();
+        String first = lines.isEmpty() ? "" : lines.get(0).strip();
         return Walk.likely(end, "It reads as text; nothing in it says where it ends.").as(isTable(lines) ? "csv" : "txt")
                 .about(About.NONE.with(About.WORDS, first.length() > 60 ? first.substring(0, 60) : first));
     }
 
-    private static boolean isTable(String[] lines) {
+    private static boolean isTable(List<String> lines) {
         for (char separator : new char[] {',', ';', '\t'}) {
-            int columns = count(lines[0], separator);
+            int columns = count(lines.get(0), separator);
             int same = 0;
-            int looked = Math.min(lines.length - 1, 12);
+            int looked = lines.size() - 1;
             for (int i = 1; i < looked; i++) {
-                same += count(lines[i], separator) == columns ? 1 : 0;
+                same += count(lines.get(i), separator) == columns ? 1 : 0;
             }
             if (columns >= 1 && looked > 3 && same >= (looked - 1) * 3 / 4) {
                 return true;
