@@ -4,9 +4,12 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Set;
 import java.util.concurrent.Callable;
 import org.brantel.core.imaging.Imager;
+import org.brantel.core.json.Json;
 import org.brantel.core.scan.Scan;
 import org.brantel.core.scan.ScanListener;
 import org.brantel.core.scan.ScanMethod;
@@ -50,6 +53,9 @@ final class ScanVerb implements Callable<Integer> {
     @Option(names = "--every-byte", description = "Carve content that begins at any byte, not only where sectors do.")
     private boolean everyByte;
 
+    @Option(names = "--after", paramLabel = "SESSION", description = "Carve only what an earlier session of the same medium did not; names its session.json. May be given more than once.")
+    private List<Path> after = List.of();
+
     @Option(names = "--hash", description = "SHA-256 of every finding that is fully read.")
     private boolean hash;
 
@@ -67,12 +73,25 @@ final class ScanVerb implements Callable<Integer> {
         };
         ScanPlan plan = ScanPlan.of(ScanMethod.ofWord(method)).onVolume(volume).ofKinds(kinds).searching(!quick).inFreeSpace(freeSpaceOnly).carving(within(), everyByte).hashing(hash);
         try (Source opened = open()) {
-            ScanReport report = new Scan(opened, plan, listener, Clock.systemUTC()).run(out, () -> false);
+            ScanReport report = new Scan(opened, plan.except(carvedBefore(plan, opened.size())), listener, Clock.systemUTC()).run(out, () -> false);
             line.done();
             System.out.printf("%d findings on %d volumes in %.1f s; %d problems.%n", report.findings(),
                     report.volumes().size(), report.seconds(), report.problems().size());
             return report.problems().isEmpty() ? EngineCommand.DONE : EngineCommand.DONE_WITH_NOTE;
         }
+    }
+
+    private List<Range> carvedBefore(ScanPlan plan, long size) throws IOException {
+        List<Range> carved = new ArrayList<>();
+        for (Path session : after) {
+            ScanReport earlier = Json.read(session, ScanReport.class, "session");
+            List<Range> these = earlier.carvedFor(plan, size);
+            if (these.isEmpty()) {
+                throw new IllegalArgumentException(session + " spares nothing: it carved another medium, for fewer kinds or starts, by another version, or not at all. Leave it out.");
+            }
+            carved.addAll(these);
+        }
+        return carved;
     }
 
     private Range within() {

@@ -139,6 +139,14 @@ class EngineCommandTest {
     }
 
     @Test
+    void kindsAreListedWithTheirBeginnings() throws IOException {
+        JsonNode kinds = run("kinds").json();
+        assertThat(kinds.size()).isGreaterThan(30);
+        assertThat(kinds.get(0).get("codes").toString()).contains("jpg");
+        assertThat(kinds.get(0).get("starts").get(0).get("bytes").asString()).startsWith("ffd8ff");
+    }
+
+    @Test
     void volumesAreListedAsJson() throws IOException {
         JsonNode volumes = run("volumes", Corpus.image("d12-fat32-healthy", folder)).json().get("volumes");
         assertThat(volumes.size()).isEqualTo(1);

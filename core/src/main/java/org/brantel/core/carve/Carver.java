@@ -12,6 +12,7 @@ import java.util.concurrent.Future;
 import java.util.function.BooleanSupplier;
 import org.brantel.core.carve.kind.ContentKind;
 import org.brantel.core.source.Range;
+import org.brantel.core.source.RangeSet;
 import org.brantel.core.source.Source;
 
 /**
@@ -31,6 +32,8 @@ public final class Carver {
 
         void progressed(long bytes);
 
+        default void failed(Failed start) { }
+
         /** Whether a start is worth walking; false for content that lies within a known file. Asked from several threads. */
         boolean isWanted(long offset);
     }
@@ -38,7 +41,7 @@ public final class Carver {
     private final SharedSource source;
     private final CarvePlan plan;
     private final StartTable table;
-    private long rejected;
+    private final RangeSet looked = new RangeSet();
 
     public Carver(Source source, CarvePlan plan) {
         this.source = new SharedSource(source);
@@ -46,9 +49,9 @@ public final class Carver {
         table = new StartTable(plan.kinds());
     }
 
-    /** Starts that looked like a kind but failed its check. */
-    public long rejected() {
-        return rejected;
+    /** What need not be looked at again; complete when {@link #run} is over, whether it was stopped or not. */
+    public List<Range> looked() {
+        return looked.ranges();
     }
 
     public void run(Range scope, Listener listener, BooleanSupplier stop) throws IOException {
@@ -74,7 +77,7 @@ public final class Carver {
                 }
                 order.take(under.poll(), result(running.poll()), stop);
             }
-            order.finish();
+            order.finish(stop.getAsBoolean());
         } finally {
             pool.shutdownNow();
         }
@@ -124,7 +127,8 @@ public final class Carver {
         }
 
         void take(Range where, Stretch stretch, BooleanSupplier stop) throws IOException {
-            rejected += stretch.rejected();
+            stretch.looked().ranges().forEach(looked::add);
+            stretch.failed().forEach(listener::failed);
             List<Hit> hits = stretch.hits();
             for (int i = 0; i < hits.size(); i++) {
                 Hit hit = hits.get(i);
@@ -134,6 +138,9 @@ public final class Carver {
                     // It hid what begins behind the find that it lies in.
                     Stretch again = looked(where, skipUntil, listener, stop);
                     hits = again.hits();
+                    if (stop.getAsBoolean()) {
+                        looked.remove(where);
+                    }
                     i = -1;
                 }
             }
@@ -162,6 +169,7 @@ public final class Carver {
                 unchecked.add(hit);
             } else {
                 listener.found(hit);
+                hit.pieces().forEach(looked::add);
                 skipUntil = Math.max(skipUntil, hit.firstEnd());
             }
         }
@@ -175,9 +183,18 @@ public final class Carver {
             }
         }
 
-        void finish() {
-            unchecked.forEach(listener::found);
-            listener.progressed(scope.length());
+        void finish(boolean stopped) {
+            for (Hit hit : unchecked) {
+                if (!stopped || looked.contains(new Range(hit.start(), hit.firstEnd() - hit.start()))) {
+                    listener.found(hit);
+                } else {
+                    // What would be found in it may say where it ends: it is left for the next time.
+                    looked.remove(new Range(hit.start() / plan.step() * plan.step(), plan.step()));
+                }
+            }
+            if (!stopped) {
+                listener.progressed(scope.length());
+            }
         }
     }
 }

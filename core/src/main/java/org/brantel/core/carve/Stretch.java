@@ -40,7 +40,8 @@ final class Stretch {
     private final BooleanSupplier stop;
     private final List<Hit> hits = new ArrayList<>();
     private final byte[] block = new byte[AHEAD + BLOCK + AHEAD];
-    private long rejected;
+    private final List<Failed> failed = new ArrayList<>();
+    private final RangeSet looked = new RangeSet();
     private long skipUntil;
     /** What was read for walks that broke off. */
     private long readInVain;
@@ -65,8 +66,13 @@ final class Stretch {
     }
 
     /** Starts that looked like a kind but failed its check. */
-    long rejected() {
-        return rejected;
+    List<Failed> failed() {
+        return failed;
+    }
+
+    /** What need not be looked at again: was read, and nothing began there that goes on in what was not. */
+    RangeSet looked() {
+        return looked;
     }
 
     /** @param from where nothing that begins before is looked for again */
@@ -74,8 +80,12 @@ final class Stretch {
         skipUntil = from;
         for (long at = where.offset(); at < where.end() && !stop.getAsBoolean(); at += BLOCK) {
             int n = (int) Math.min(BLOCK, where.end() - at);
+            looked.add(new Range(at, n));
             if (skipUntil < at + n) {
                 block(at, n);
+            }
+            if (stop.getAsBoolean()) {
+                looked.remove(new Range(at, n));
             }
         }
     }
@@ -83,26 +93,28 @@ final class Stretch {
     private void block(long at, int n) throws IOException {
         int length = (int) Math.min(n + AHEAD, source.size() - at);
         RangeSet missing = RangeSet.of(source.knownUnread(new Range(at, length)));
+        missing.ranges().forEach(looked::remove);
         if (missing.total() == length) {
             return;
         }
-        RangeSet failed = RangeSet.of(source.read(at, block, 0, length).failed());
+        RangeSet unread = RangeSet.of(source.read(at, block, 0, length).failed());
+        unread.ranges().forEach(looked::remove);
         Arrays.fill(block, length, block.length, (byte) 0);
         TreeMap<Long, List<ContentKind>> candidates = new TreeMap<>();
         if (plan.everyByte()) {
             table.everywhere(block, 0, n, (kind, i) -> note(candidates, kind, at, i));
         } else {
-            sectors(at, n, failed, candidates);
+            sectors(at, n, candidates);
         }
         while (!candidates.isEmpty() && !stop.getAsBoolean()) {
             var next = candidates.pollFirstEntry();
-            if (next.getKey() >= skipUntil && (failed.isEmpty() || !failed.overlaps(new Range(next.getKey(), 8))) && wanted.test(next.getKey())) {
+            if (next.getKey() >= skipUntil && (unread.isEmpty() || !unread.overlaps(new Range(next.getKey(), 8))) && wanted.test(next.getKey())) {
                 attempt(next.getKey(), next.getValue());
             }
         }
     }
 
-    private void sectors(long at, int n, RangeSet failed, TreeMap<Long, List<ContentKind>> candidates) {
+    private void sectors(long at, int n, TreeMap<Long, List<ContentKind>> candidates) {
         StartTable.Candidates found = (kind, i) -> note(candidates, kind, at, i);
         int step = plan.step();
         for (int i = afterZeros(0, n); i < n; i = afterZeros(i + step, n)) {
@@ -145,7 +157,7 @@ final class Stretch {
                 inOrderUntil.merge(kind, start + (walk == null ? walking.bytesRead() - read : walk.length()), Math::max);
                 Hit joined = pieces.join(kind, start);
                 if (joined == null) {
-                    rejected++;
+                    failed.add(new Failed(start, walk == null || walk.code() == null ? kind.code() : walk.code(), walk == null ? "its end is beyond the medium, or was not read" : walk.words()));
                     continue;
                 }
                 hits.add(joined);
@@ -167,7 +179,10 @@ final class Stretch {
     private ContentKind.Walk walked(ContentKind kind, long start, long room) throws IOException {
         try {
             return kind.walk(ByteView.of(walking, new Range(start, room)));
-        } catch (ByteView.End | ByteView.Unread e) {
+        } catch (ByteView.End e) {
+            return null;
+        } catch (ByteView.Unread e) {
+            looked.remove(new Range(start / plan.step() * plan.step(), plan.step()));
             return null;
         }
     }

@@ -7,6 +7,7 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -14,6 +15,7 @@ import java.util.function.BooleanSupplier;
 import org.brantel.core.Engine;
 import org.brantel.core.carve.CarvePlan;
 import org.brantel.core.carve.Carver;
+import org.brantel.core.carve.Failed;
 import org.brantel.core.carve.Hit;
 import org.brantel.core.carve.Kinds;
 import org.brantel.core.carve.kind.ContentKind;
@@ -23,6 +25,7 @@ import org.brantel.core.filesystem.Walk;
 import org.brantel.core.filesystem.Walked;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.json.Json;
+import org.brantel.core.json.JsonLines;
 import org.brantel.core.source.DestinationGuard;
 import org.brantel.core.source.Range;
 import org.brantel.core.source.RangeSet;
@@ -35,6 +38,12 @@ import org.brantel.core.volume.Volumes;
 /** One scan session on a source. Use once. */
 public final class Scan {
 
+    /** File of the starts that failed their check, beside the findings. */
+    public static final String FAILED = "failed.ndjson";
+    private static final long MOST_FAILED = 100_000;
+    private static final int SECTOR = 512;
+    private static final int MOST_CARVED = 20_000;
+
     private final Source source;
     private final ScanPlan plan;
     private final ScanListener listener;
@@ -46,8 +55,11 @@ public final class Scan {
     private final Map<Integer, Walked> walked = new LinkedHashMap<>();
     private VolumeSearch search;
     private FindingsLog log;
+    private JsonLines failed;
     private ContentHasher hasher;
     private long rejected;
+    private Carver carver;
+    private Claims claims;
 
     public Scan(Source source, ScanPlan plan, ScanListener listener, Clock clock) {
         this.source = source;
@@ -69,9 +81,11 @@ public final class Scan {
         search = new VolumeSearch(source);
         volumes.addAll(Volumes.listed(source, problems));
         volumes.addAll(search.atUsualPlaces(volumes));
+        claims = new Claims(source.size());
         hasher = plan.hash() ? new ContentHasher(source) : null;
-        try (FindingsLog findings = new FindingsLog(out.resolve("findings.ndjson"))) {
+        try (FindingsLog findings = new FindingsLog(out.resolve("findings.ndjson")); JsonLines starts = new JsonLines(out.resolve(FAILED), Failed.class)) {
             log = findings;
+            failed = starts;
             readRecords(stop);
             if (plan.method().carves()) {
                 carve(stop);
@@ -171,6 +185,7 @@ public final class Scan {
             return;
         }
         try {
+            claims.add(finding);
             Finding written = log.add(hasher == null ? finding : hasher.hashed(finding));
             if (plan.method().carves()) {
                 joiner.note(written);
@@ -184,14 +199,15 @@ public final class Scan {
     private void carve(BooleanSupplier stop) throws IOException {
         List<ContentKind> kinds = Kinds.carvable().stream().filter(k -> k.codes().stream().anyMatch(plan::wants)).toList();
         List<Volume> known = volumes.stream().map(Volumes.Found::volume).distinct().toList();
-        Carver carver = new Carver(source, new CarvePlan(kinds, plan.everyByte(), Math.min(source.sectorSize(), 512)));
+        carver = new Carver(source, new CarvePlan(kinds, plan.everyByte(), Math.min(source.sectorSize(), SECTOR)));
         List<Range> scope = scope();
         long all = scope.stream().mapToLong(Range::length).sum();
-        long[] before = {0};
+        long[] done = {0};
+        RangeSet before = RangeSet.of(plan.notAgain());
         Carver.Listener hits = new Carver.Listener() {
             @Override
             public boolean isWanted(long offset) {
-                return joiner.isWanted(offset);
+                return joiner.isWanted(offset) && !before.overlaps(new Range(offset, 1));
             }
 
             @Override
@@ -205,20 +221,34 @@ public final class Scan {
             }
 
             @Override
+            public void failed(Failed start) {
+                if (++rejected <= MOST_FAILED) {
+                    failed.write(start);
+                }
+            }
+
+            @Override
             public void progressed(long bytes) {
-                listener.progressed("content", before[0] + bytes, all);
+                listener.progressed("content", done[0] + bytes, all);
             }
         };
         for (Range range : scope) {
             carver.run(range, hits, stop);
-            before[0] += range.length();
+            done[0] += range.length();
         }
-        rejected = carver.rejected();
     }
 
     private List<Range> scope() {
-        List<Range> scope = unbounded();
-        return plan.range() == null ? scope : scope.stream().filter(plan.range()::overlaps).map(plan.range()::intersection).toList();
+        RangeSet scope = RangeSet.of(plan.range() == null ? unbounded() : unbounded().stream().filter(plan.range()::overlaps).map(plan.range()::intersection).toList());
+        plan.notAgain().forEach(scope::remove);
+        long step = Math.min(source.sectorSize(), SECTOR);
+        return RangeSet.of(scope.ranges().stream().map(r -> whole(r, step)).toList()).ranges();
+    }
+
+    /** Content begins where sectors do, counted from the medium's first byte. */
+    private Range whole(Range range, long step) {
+        long from = range.offset() / step * step;
+        return new Range(from, Math.min(source.size(), (range.end() + step - 1) / step * step) - from);
     }
 
     private List<Range> unbounded() {
@@ -239,6 +269,12 @@ public final class Scan {
                 .map(v -> v.range().intersection(medium)).toList();
     }
 
+    /** In order; when there are very many, the longest. */
+    private List<long[]> carved() {
+        return carver == null ? List.of() : carver.looked().stream().sorted(Comparator.comparingLong(Range::length).reversed()).limit(MOST_CARVED)
+                .sorted(Comparator.comparingLong(Range::offset)).map(r -> new long[] {r.offset(), r.length()}).toList();
+    }
+
     private ScanReport report(Instant started, double seconds, boolean finished) {
         Map<String, Object> scope = new LinkedHashMap<>();
         scope.put("volume", plan.volume());
@@ -249,6 +285,6 @@ public final class Scan {
         return new ScanReport(ScanReport.FORMAT, ScanReport.VERSION, Engine.VERSION, source.description(),
                 source.identity(), source.size(), plan.method().word(), scope, started.toString(), seconds, finished,
                 volumes.stream().map(Volumes.Found::volume).distinct().toList(), log.count(), log.kinds(), log.origins(), log.prognoses(),
-                rejected, log.joined(), log.volumes(), problems);
+                rejected, log.joined(), log.volumes(), carved(), claims.sum(), problems);
     }
 }

@@ -1,5 +1,6 @@
 package org.brantel.core.scan;
 
+import java.util.List;
 import java.util.Set;
 import org.brantel.core.source.Range;
 
@@ -13,42 +14,49 @@ import org.brantel.core.source.Range;
  * @param freeSpaceOnly carve only what no live file uses
  * @param range         carve only here; null for everywhere
  * @param everyByte     carve at every byte, not only where sectors begin
+ * @param notAgain carve none of this
  * @param hash          SHA-256 of every finding that is fully read
  */
-public record ScanPlan(ScanMethod method, Integer volume, Set<String> kinds, boolean search, boolean freeSpaceOnly, Range range, boolean everyByte, boolean hash) {
+public record ScanPlan(ScanMethod method, Integer volume, Set<String> kinds, boolean search, boolean freeSpaceOnly, Range range, boolean everyByte, List<Range> notAgain, boolean hash) {
 
     public ScanPlan {
+        notAgain = List.copyOf(notAgain);
         kinds = Set.copyOf(kinds);
     }
 
     public static ScanPlan of(ScanMethod method) {
-        return new ScanPlan(method, null, Set.of(), true, false, null, false, false);
+        return new ScanPlan(method, null, Set.of(), true, false, null, false, List.of(), false);
     }
 
     public ScanPlan onVolume(Integer index) {
-        return new ScanPlan(method, index, kinds, search, freeSpaceOnly, range, everyByte, hash);
+        return new ScanPlan(method, index, kinds, search, freeSpaceOnly, range, everyByte, notAgain, hash);
     }
 
     public ScanPlan ofKinds(Set<String> codes) {
-        return new ScanPlan(method, volume, codes, search, freeSpaceOnly, range, everyByte, hash);
+        return new ScanPlan(method, volume, codes, search, freeSpaceOnly, range, everyByte, notAgain, hash);
     }
 
     /** Records only, without a look into what is free. */
     public ScanPlan searching(boolean yes) {
-        return new ScanPlan(method, volume, kinds, yes, freeSpaceOnly, range, everyByte, hash);
+        return new ScanPlan(method, volume, kinds, yes, freeSpaceOnly, range, everyByte, notAgain, hash);
     }
 
     public ScanPlan inFreeSpace(boolean only) {
-        return new ScanPlan(method, volume, kinds, search, only, range, everyByte, hash);
+        return new ScanPlan(method, volume, kinds, search, only, range, everyByte, notAgain, hash);
     }
 
     /** @param where null for everywhere */
     public ScanPlan carving(Range where, boolean atEveryByte) {
-        return new ScanPlan(method, volume, kinds, search, freeSpaceOnly, where, atEveryByte, hash);
+        return new ScanPlan(method, volume, kinds, search, freeSpaceOnly, where, atEveryByte, notAgain, hash);
+    }
+
+    /** @param carved before, for no fewer kinds */
+    public ScanPlan except(List<Range> carved) {
+        return new ScanPlan(method, volume, kinds, search, freeSpaceOnly, range, everyByte, carved, hash);
     }
 
     public ScanPlan hashing(boolean yes) {
-        return new ScanPlan(method, volume, kinds, search, freeSpaceOnly, range, everyByte, yes);
+        return new ScanPlan(method, volume, kinds, search, freeSpaceOnly, range, everyByte, notAgain, yes);
     }
 
     boolean wants(String kind) {

@@ -1,8 +1,11 @@
 package org.brantel.core.scan;
 
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
+import org.brantel.core.Engine;
 import org.brantel.core.source.Identity;
+import org.brantel.core.source.Range;
 import org.brantel.core.volume.Volume;
 
 /**
@@ -13,16 +16,29 @@ import org.brantel.core.volume.Volume;
  * @param rejected starts that looked like a kind but failed its check
  * @param joined   carving hits on bytes that a record already names
  * @param inVolumes what was found in each volume; empty in reports of older versions
+ * @param carved   bytes that need not be carved again for these kinds: {offset, length} each; null in reports of older versions
+ * @param claims   how much of the medium the findings claim; null in reports of older versions
  * @param problems what was malformed, and where
  */
 public record ScanReport(String format, int version, String engine, String source, Identity identity, long size,
                          String method, Map<String, Object> scope, String started, double seconds, boolean finished,
                          List<Volume> volumes, long findings, Map<String, Long> kinds, Map<String, Long> origins,
                          Map<String, Long> prognoses, long rejected, long joined, List<VolumeCounts> inVolumes,
-                         List<String> problems) {
+                         List<long[]> carved, Claims.Sum claims, List<String> problems) {
 
     public ScanReport {
         inVolumes = inVolumes == null ? List.of() : List.copyOf(inVolumes);
+    }
+
+    /** What a plan need not carve any more: nothing when this session looked for less, or another engine did. */
+    public List<Range> carvedFor(ScanPlan plan, long sourceSize) {
+        Object kindsThen = scope == null ? null : scope.get("kinds");
+        boolean allKinds = !(kindsThen instanceof Collection<?> some) || some.isEmpty() || !plan.kinds().isEmpty() && some.containsAll(plan.kinds());
+        boolean allStarts = !plan.everyByte() || scope != null && Boolean.TRUE.equals(scope.get("everyByte"));
+        if (carved == null || !allKinds || !allStarts || !Engine.VERSION.equals(engine) || size != sourceSize) {
+            return List.of();
+        }
+        return carved.stream().filter(r -> r.length == 2 && r[0] >= 0 && r[1] > 0 && r[0] <= sourceSize - r[1]).map(r -> new Range(r[0], r[1])).toList();
     }
 
     public static final String FORMAT = "brantel-scan-session";

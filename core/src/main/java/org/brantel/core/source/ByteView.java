@@ -1,9 +1,6 @@
 package org.brantel.core.source;
 
 import java.io.IOException;
-import java.lang.invoke.MethodHandles;
-import java.lang.invoke.VarHandle;
-import java.nio.ByteOrder;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -16,9 +13,6 @@ import java.util.List;
  */
 public final class ByteView {
 
-    private static final VarHandle LONG = MethodHandles.byteArrayViewVarHandle(long[].class, ByteOrder.LITTLE_ENDIAN);
-    private static final long LOW_BITS = 0x0101010101010101L;
-    private static final long HIGH_BITS = LOW_BITS << 7;
     private static final int BUFFER = 64 << 10;
     /** Most views look at a head and are done. */
     private static final int FIRST_BUFFER = 4 << 10;
@@ -136,33 +130,14 @@ public final class ByteView {
             }
             int from = (int) (at - bufferAt);
             int to = (int) Math.min(bufferLength, last - bufferAt);
-            int here = find(buffer, (byte) value, from, to);
-            if (here < to) {
-                return bufferAt + here;
+            for (int i = from; i < to; i++) {
+                if (buffer[i] == (byte) value) {
+                    return bufferAt + i;
+                }
             }
             at = bufferAt + to;
         }
         return -1;
-    }
-
-    static long eight(byte[] in, int at) {
-        return (long) LONG.get(in, at);
-    }
-
-    /** Eight bytes at a time: a byte is the one that is looked for where their difference is zero. */
-    private static int find(byte[] in, byte value, int from, int to) {
-        long pattern = LOW_BITS * (value & 0xff);
-        int i = from;
-        for (; i + 8 <= to; i += 8) {
-            long difference = eight(in, i) ^ pattern;
-            if ((difference - LOW_BITS & ~difference & HIGH_BITS) != 0) {
-                break;
-            }
-        }
-        while (i < to && in[i] != value) {
-            i++;
-        }
-        return i;
     }
 
     /** The first place from {@code at} on whose byte is none of some; {@code end}, or the content's, when there is none. */

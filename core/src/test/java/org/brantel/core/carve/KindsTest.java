@@ -153,14 +153,27 @@ class KindsTest {
     private static List<String> carve(Carver carver, long length) throws IOException {
         List<Hit> hits = new ArrayList<>();
         carve(carver, length, hits);
-        return hits.stream().map(h -> h.code() + "@" + h.start() + "+" + h.walk().length()).toList();
+        return hits.stream().map(KindsTest::words).toList();
+    }
+
+    private static String words(Hit h) {
+        return h.code() + "@" + h.start() + "+" + h.walk().length();
     }
 
     private static void carve(Carver carver, long length, List<Hit> found) throws IOException {
+        carve(carver, length, found, new ArrayList<>());
+    }
+
+    private static void carve(Carver carver, long length, List<Hit> found, List<Failed> failed) throws IOException {
         carver.run(new Range(0, length), new Carver.Listener() {
             @Override
             public void found(Hit hit) {
                 found.add(hit);
+            }
+
+            @Override
+            public void failed(Failed start) {
+                failed.add(start);
             }
 
             @Override
@@ -183,16 +196,22 @@ class KindsTest {
         // A start that leads nowhere.
         System.arraycopy(jpeg, 0, disk, 512 * 1500, 300);
         Carver carver = new Carver(new FaultySource(disk), new CarvePlan(Kinds.carvable(), false, 512));
-        List<String> found = carve(carver, disk.length);
+        List<Failed> failed = new ArrayList<>();
+        List<Hit> hits = new ArrayList<>();
+        carve(carver, disk.length, hits, failed);
+        List<String> found = hits.stream().map(KindsTest::words).toList();
         assertThat(found).containsExactly("png@5120+" + png.length, "jpg@460800+" + jpeg.length);
-        assertThat(carver.rejected()).isEqualTo(1);
+        assertThat(failed).extracting(Failed::offset, Failed::kind).containsExactly(org.assertj.core.groups.Tuple.tuple(768000L, "jpg"));
+        assertThat(carver.looked()).containsExactly(new Range(0, disk.length));
     }
 
     @Test
     void contentWithAnUnreadSectorIsNotCarved() throws IOException {
         byte[] disk = Arrays.copyOf(png(), 64 << 10);
-        List<String> found = carve(new Carver(new FaultySource(disk, new Range(1024, 512)), new CarvePlan(Kinds.carvable(), false, 512)), disk.length);
-        assertThat(found).isEmpty();
+        Carver carver = new Carver(new FaultySource(disk, new Range(1024, 512)), new CarvePlan(Kinds.carvable(), false, 512));
+        assertThat(carve(carver, disk.length)).isEmpty();
+        // Neither what was not read nor where a start leads into it need not be looked at again.
+        assertThat(carver.looked()).containsExactly(new Range(512, 512), new Range(1536, disk.length - 1536));
     }
 
     static Set<String> codes() {

@@ -173,4 +173,60 @@ class ScanTest {
             assertThat(findings()).allMatch(f -> f.extents().stream().allMatch(e -> e.range().end() <= damaged.length));
         }
     }
+
+    /** Wherever a session is stopped, another one that carves what is left finds the rest, and both together what one would have found. */
+    @Test
+    @Timeout(120)
+    void whatAStoppedSessionCarvedIsNotCarvedAgain() throws IOException {
+        Path image = Corpus.image("d09-raw-card", folder);
+        ScanPlan plan = ScanPlan.of(ScanMethod.CARVE);
+        ScanReport all = scan(image, plan);
+        List<String> expected = findings().stream().map(f -> f.name() + "+" + f.size()).sorted().toList();
+        assertThat(all.carved().stream().mapToLong(r -> r[1]).sum()).isEqualTo(all.size());
+        ScanReport nothing = scan(image, plan.except(all.carvedFor(plan, all.size())));
+        assertThat(nothing.findings()).isZero();
+        Random random = new Random(11);
+        for (int round = 0; round < 4; round++) {
+            int[] asked = {random.nextInt(60) + 1};
+            List<String> both = new ArrayList<>();
+            ScanReport first;
+            try (Source source = Sources.open(image.toString())) {
+                first = new Scan(source, plan, ScanListener.NONE, CLOCK).run(folder.resolve("out"), () -> {
+                    synchronized (asked) {
+                        return --asked[0] < 0;
+                    }
+                });
+            }
+            assertThat(first.finished()).isFalse();
+            findings().forEach(f -> both.add(f.name() + "+" + f.size()));
+            ScanReport second = scan(image, plan.except(first.carvedFor(plan, first.size())));
+            findings().forEach(f -> both.add(f.name() + "+" + f.size()));
+            assertThat(both).doesNotHaveDuplicates();
+            assertThat(both.stream().sorted().toList()).as("stopped in round %d after %s", round, first.carved().size()).isEqualTo(expected);
+            assertThat(second.carved().stream().mapToLong(r -> r[1]).sum()).isLessThan(all.size() + 1);
+        }
+    }
+
+    @Test
+    void aSessionThatLookedForLessDoesNotSpareAnother() throws IOException {
+        Path image = Corpus.image("d10-blank", folder);
+        ScanReport some = scan(image, ScanPlan.of(ScanMethod.CARVE).ofKinds(Set.of("jpg", "png")));
+        assertThat(some.carvedFor(ScanPlan.of(ScanMethod.CARVE), some.size())).isEmpty();
+        assertThat(some.carvedFor(ScanPlan.of(ScanMethod.CARVE).ofKinds(Set.of("png")), some.size())).isNotEmpty();
+        assertThat(some.carvedFor(ScanPlan.of(ScanMethod.CARVE).ofKinds(Set.of("png")).carving(null, true), some.size())).isEmpty();
+        assertThat(some.carvedFor(ScanPlan.of(ScanMethod.CARVE).ofKinds(Set.of("png")), some.size() + 512)).isEmpty();
+    }
+
+    /** Of a formatted medium more is found than it holds: generations share its clusters. */
+    @Test
+    void claimsSayHowMuchIsClaimedTwice() throws IOException {
+        ScanReport report = scan(Corpus.image("d05-ntfs-reformatted", folder), ScanPlan.of(ScanMethod.BOTH));
+        long sizes = findings().stream().mapToLong(Finding::size).sum();
+        Claims.Sum claims = report.claims();
+        assertThat(claims.listed()).isEqualTo(sizes);
+        assertThat(claims.again()).isPositive();
+        assertThat(claims.distinct()).isPositive().isLessThanOrEqualTo(report.size());
+        // What is listed is what is claimed once, again, and not stored; but for the slack of a block a finding.
+        assertThat((double) (claims.distinct() + claims.again() + claims.unstored())).isBetween((double) sizes, sizes + 512.0 * 2 * report.findings());
+    }
 }

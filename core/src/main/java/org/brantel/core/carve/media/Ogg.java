@@ -42,6 +42,8 @@ public final class Ogg implements ContentKind {
         }
     }
 
+    private static final int MOST_COMMENTS = 8 << 10;
+
     @Override
     public String code() {
         return "ogg";
@@ -125,7 +127,7 @@ public final class Ogg implements ContentKind {
 
     /** {@code TITLE=…} and the like (Vorbis I, section 5), wherever they stand in the first pages. */
     private static About comments(byte[] page, About about) {
-        String text = new String(page, java.nio.charset.StandardCharsets.UTF_8);
+        String text = new String(page, 0, Math.min(page.length, MOST_COMMENTS), java.nio.charset.StandardCharsets.UTF_8);
         return Comments.in(text, about);
     }
 }

@@ -1,9 +1,6 @@
 package org.brantel.core.carve.picture;
 
 import java.io.IOException;
-import java.lang.invoke.MethodHandles;
-import java.lang.invoke.VarHandle;
-import java.nio.ByteOrder;
 import org.brantel.core.source.ByteView;
 
 /** The bits of a scan, most significant first; FF 00 stands for FF, any other FF xx is a marker (T.81, B.1.1.5). */
@@ -24,9 +21,6 @@ final class JpegBits {
     }
 
     private static final int CHUNK = 4096;
-    private static final VarHandle LONG = MethodHandles.byteArrayViewVarHandle(long[].class, ByteOrder.BIG_ENDIAN);
-    private static final long LOW_BITS = 0x0101010101010101L;
-    private static final long HIGH_BITS = LOW_BITS << 7;
     /** The longest code and the bits that follow it. */
     private static final int MOST_AT_ONCE = 32;
 
@@ -108,20 +102,13 @@ final class JpegBits {
     /** Fetches as many bits as can be held, at least so many unless a marker stands in the way. */
     private void fetch(int wanted) throws IOException {
         while (count <= 48 && !ended) {
-            if (position + 8 <= limit) {
-                long eight = (long) LONG.get(chunk, position);
-                if ((~eight - LOW_BITS & eight & HIGH_BITS) == 0) {
-                    // None of them is FF.
-                    int bytes = 63 - count >> 3;
-                    held = held << 8 * bytes | eight >>> 64 - 8 * bytes;
-                    count += 8 * bytes;
-                    position += bytes;
+            if (position + 1 >= limit) {
+                if (count >= wanted) {
                     return;
                 }
-            } else if (count >= wanted && position + 1 >= limit) {
-                return;
-            } else if (position >= limit) {
-                load();
+                if (position >= limit) {
+                    load();
+                }
             }
             int value = chunk[position] & 0xff;
             if (value == 0xff) {

@@ -1,0 +1,65 @@
+package org.brantel.core.scan;
+
+import java.util.BitSet;
+import org.brantel.core.content.Extent;
+import org.brantel.core.finding.Finding;
+
+/** How much of a medium findings claim, and how much of that several of them claim: in blocks, so that memory stays flat. */
+public final class Claims {
+
+    private static final long SMALLEST_BLOCK = 512;
+    private static final long MOST_BLOCKS = 256L << 20;
+
+    /**
+     * All in bytes, the latter two to about a block a finding.
+     *
+     * @param listed   the findings' sizes together
+     * @param distinct places on the medium that at least one finding claims
+     * @param again    claims on places that another finding claims, too
+     * @param unstored what findings are larger than what is stored of them: holes, and what a file system packed
+     */
+    public record Sum(long listed, long distinct, long again, long unstored) { }
+
+    private final long block;
+    private final BitSet claimed = new BitSet();
+    private long listed;
+    private long again;
+    private long unstored;
+
+    Claims(long mediumBytes) {
+        long size = SMALLEST_BLOCK;
+        while (mediumBytes / size > MOST_BLOCKS) {
+            size *= 2;
+        }
+        block = size;
+    }
+
+    void add(Finding finding) {
+        long stored = 0;
+        for (Extent e : finding.extents()) {
+            if (!e.isHole() && e.length() > 0) {
+                long length = Math.min(e.length(), finding.encoding() == null ? Math.max(0, finding.size() - stored) : e.length());
+                stored += length;
+                claim(e.offset(), length);
+            }
+        }
+        listed += finding.size();
+        unstored += Math.max(0, finding.size() - stored);
+    }
+
+    private void claim(long offset, long length) {
+        int end = (int) ((offset + length + block - 1) / block);
+        for (int at = (int) (offset / block); at < end; ) {
+            int taken = claimed.nextSetBit(at);
+            int free = taken < 0 || taken > end ? end : taken;
+            claimed.set(at, free);
+            int next = Math.min(end, claimed.nextClearBit(free));
+            again += (next - free) * block;
+            at = Math.max(next, free);
+        }
+    }
+
+    Sum sum() {
+        return new Sum(listed, claimed.cardinality() * block, again, unstored);
+    }
+}
