@@ -34,7 +34,7 @@ export function useCatalogue(number: string, start: Filter = EVERYTHING): Catalo
     page = 0
     further.value = []
     return api.get<CataloguePage>(pagePath(number, filter.value, 0, sort.value))
-  }, (what, c) => c === number && (what === 'scan' || what === 'selection' || what === 'case'))
+  }, (what, c) => c === number && (what === 'catalogue' || what === 'selection' || what === 'case'))
   const lines = computed(() => [...(live.data.value?.lines ?? []), ...further.value])
 
   watch([filter, sort], ([now], [before]) => {

@@ -14,7 +14,7 @@ import picocli.CommandLine.Command;
 /** {@code ./brantel engine VERB}. */
 @Command(name = "engine", description = "Reads media, finds files, writes them out, proves them.",
         mixinStandardHelpOptions = true, versionProvider = EngineCommand.Version.class,
-        subcommands = {ImageVerb.class, MapVerb.class, RecheckVerb.class, VolumesVerb.class, ScanVerb.class, KindsVerb.class, ExplainVerb.class, ExtractVerb.class, BagVerb.class,
+        subcommands = {ImageVerb.class, MapVerb.class, RecheckVerb.class, VolumesVerb.class, ScanVerb.class, KindsVerb.class, PackVerb.class, UnpackVerb.class, ExplainVerb.class, ExtractVerb.class, BagVerb.class,
             VerifyVerb.class, TriageVerb.class, RehearseVerb.class})
 public final class EngineCommand {
 

@@ -147,6 +147,23 @@ class EngineCommandTest {
     }
 
     @Test
+    void aSessionIsTakenToAnotherMachine() throws IOException {
+        Path image = Corpus.image("d01-fat16", folder);
+        Path packed = folder.resolve("session.gz");
+        run("scan", image, "--out", folder.resolve("here"), "--hash");
+        assertThat(run("pack", folder.resolve("here"), packed).exit()).isZero();
+        assertThat(run("unpack", packed, image, folder.resolve("there")).exit()).isZero();
+        assertThat(folder.resolve("there/findings.ndjson")).hasSameTextualContentAs(folder.resolve("here/findings.ndjson"));
+        assertThat(run("scan", image, "--method", "carve", "--after", folder.resolve("there/session.json"), "--out", folder.resolve("more")).out()).startsWith("0 findings");
+        assertRefused(run("unpack", packed, Corpus.image("d10-blank", folder), folder.resolve("other")), "is of a medium of");
+        byte[] bytes = Files.readAllBytes(packed);
+        Files.write(packed, Arrays.copyOf(bytes, bytes.length / 2));
+        assertRefused(run("unpack", packed, image, folder.resolve("cut")), "is damaged");
+        Files.writeString(packed, "no such thing");
+        assertRefused(run("unpack", packed, image, folder.resolve("none")), "is no session file");
+    }
+
+    @Test
     void volumesAreListedAsJson() throws IOException {
         JsonNode volumes = run("volumes", Corpus.image("d12-fat32-healthy", folder)).json().get("volumes");
         assertThat(volumes.size()).isEqualTo(1);

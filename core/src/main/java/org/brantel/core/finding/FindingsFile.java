@@ -91,16 +91,22 @@ public final class FindingsFile {
                 if (line.isBlank()) {
                     continue;
                 }
-                String where = file + ", line " + number;
-                Line parsed = Json.read(line, Line.class, "finding", where);
-                Finding finding;
-                try {
-                    finding = parsed.finding();
-                } catch (RuntimeException e) {
-                    throw new IOException("The finding " + where + " is malformed: " + e.getMessage() + ".", e);
-                }
-                each.accept(finding);
+                each.accept(parsed(line, file + ", line " + number));
             }
+        }
+    }
+
+    /**
+     * One line.
+     *
+     * @param where it stands, for the message
+     */
+    public static Finding parsed(String line, String where) throws IOException {
+        Line parsed = Json.read(line, Line.class, "finding", where);
+        try {
+            return parsed.finding();
+        } catch (RuntimeException e) {
+            throw new IOException("The finding " + where + " is malformed: " + e.getMessage() + ".", e);
         }
     }
 }

@@ -91,6 +91,19 @@ public class Catalogues {
         return new Merged(counts[0], counts[1]);
     }
 
+    /** Brings some findings in of a session that goes on, so that they can be looked at. */
+    public Merged merge(String number, long session, long imagingId, List<Finding> some) throws IOException {
+        long caseId = cases.id(number);
+        List<WantedLine> wanted = cases.docket(number).wanted();
+        long[] counts = new long[2];
+        try (Source image = Sources.open(bench.image(imagingId).file().toString())) {
+            for (int from = 0; from < some.size(); from += BATCH) {
+                mergeBatch(caseId, session, imagingId, image, wanted, new ArrayList<>(some.subList(from, Math.min(some.size(), from + BATCH))), counts);
+            }
+        }
+        return new Merged(counts[0], counts[1]);
+    }
+
     private void mergeBatch(long caseId, long session, long imagingId, Source image, List<WantedLine> wanted,
                             List<Finding> batch, long[] counts) {
         transaction.executeWithoutResult(t -> {

@@ -4,16 +4,24 @@ import jakarta.annotation.Nullable;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import java.io.IOException;
+import java.io.InputStream;
 import java.util.List;
+import org.brantel.core.carve.Failed;
 import org.brantel.core.explain.Step;
 import org.brantel.server.staff.Staff;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 
 @RestController
 class ScanController {
@@ -21,16 +29,19 @@ class ScanController {
     /**
      * @param volume only this one, as the newest session numbers it; null for the whole medium
      * @param search look in what is free for lost volumes and for records of before a format; yes when it is not said
+     * @param again  carve also what an earlier session carved; no when it is not said
      */
-    record ScanOrder(@NotBlank(message = "Choose a scan method.") String method, @Nullable Integer volume, @Nullable Boolean search) { }
+    record ScanOrder(@NotBlank(message = "Choose a scan method.") String method, @Nullable Integer volume, @Nullable Boolean search, @Nullable Boolean again) { }
 
     private final Scans scans;
     private final Explanations explanations;
+    private final SessionFiles files;
     private final Staff staff;
 
-    ScanController(Scans scans, Explanations explanations, Staff staff) {
+    ScanController(Scans scans, Explanations explanations, SessionFiles files, Staff staff) {
         this.scans = scans;
         this.explanations = explanations;
+        this.files = files;
         this.staff = staff;
     }
 
@@ -42,7 +53,7 @@ class ScanController {
     @PostMapping("/api/cases/{number}/scans")
     @ResponseStatus(HttpStatus.CREATED)
     ScanView start(@PathVariable String number, @Valid @RequestBody ScanOrder order) {
-        return scans.start(number, new Scans.Scope(order.method(), order.volume(), order.search() == null || order.search()), staff.current().name());
+        return scans.start(number, new Scans.Scope(order.method(), order.volume(), order.search() == null || order.search(), order.again() != null && order.again()), staff.current().name());
     }
 
     @PostMapping("/api/scans/{id}/stop")
@@ -58,6 +69,35 @@ class ScanController {
     @PostMapping("/api/scans/{id}/resume")
     ScanView resume(@PathVariable long id) {
         return scans.ask(id, null, staff.current().name());
+    }
+
+    /** The same again, on the whole of it. */
+    @PostMapping("/api/scans/{id}/repeat")
+    @ResponseStatus(HttpStatus.CREATED)
+    ScanView repeat(@PathVariable long id) {
+        return scans.repeat(id, staff.current().name());
+    }
+
+    /** The session in one file, for another machine. */
+    @GetMapping("/api/scans/{id}/file")
+    ResponseEntity<StreamingResponseBody> takeOut(@PathVariable long id) {
+        SessionFiles.Ended ended = files.ended(id);
+        String name = ended.session().caseNumber() + "-session-" + id + ".gz";
+        return ResponseEntity.ok().contentType(MediaType.APPLICATION_OCTET_STREAM)
+                .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name).build().toString()).body(ended::pack);
+    }
+
+    /** A session that another machine did on the same medium. @param name of the file */
+    @PostMapping(path = "/api/cases/{number}/scans/file", consumes = {MediaType.APPLICATION_OCTET_STREAM_VALUE, "application/gzip", "application/x-gzip"})
+    @ResponseStatus(HttpStatus.CREATED)
+    ScanView bringIn(@PathVariable String number, @RequestParam String name, InputStream body) throws IOException {
+        return files.bringIn(number, name, body, staff.current().name());
+    }
+
+    /** Starts that looked like a kind but failed its check; the first thousand. */
+    @GetMapping("/api/scans/{id}/failed")
+    List<Failed> failed(@PathVariable long id) throws IOException {
+        return files.failed(id);
     }
 
     /** The chain of evidence of a catalogue line: volume, record, bytes, judgement. */

@@ -2,19 +2,24 @@ package org.brantel.server.scan;
 
 import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
 import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.util.List;
 import java.util.Optional;
-import java.util.Set;
+import java.util.OptionalDouble;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
+import org.brantel.core.estimate.TimeLeft;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.scan.Scan;
-import org.brantel.core.scan.ScanListener;
 import org.brantel.core.scan.ScanMethod;
 import org.brantel.core.scan.ScanPlan;
 import org.brantel.core.scan.ScanReport;
+import org.brantel.core.scan.SessionFile;
+import org.brantel.core.source.Range;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.Sources;
 import org.brantel.server.bench.Bench;
@@ -39,7 +44,6 @@ import org.springframework.transaction.support.TransactionTemplate;
 class ScanJob {
 
     private static final Logger LOG = LoggerFactory.getLogger(ScanJob.class);
-    private static final int EVERY_MILLIS = 300;
     private static final long PAUSE_NANOS = 200_000_000L;
 
     private final ScanSessions sessions;
@@ -80,26 +84,12 @@ class ScanJob {
         String number = cases.number(session.caseId());
         Path folder = settings.scans().resolve(number).resolve("scan-" + id).toAbsolutePath();
         change(id, number, s -> s.run(folder.toString()));
-        ScanPlan plan = ScanPlan.of(ScanMethod.ofWord(session.method())).onVolume(session.scope().volume()).searching(session.scope().search()).hashing(true);
         try (Source source = open(session, serverStops)) {
-            Watch watch = new Watch(id, number);
-            StopRequest stop = new StopRequest(serverStops, () -> stopAfterPauses(id, serverStops));
-            ScanReport report = new Scan(source, plan, watch, clock).run(folder, stop);
-            if (serverStops.getAsBoolean()) {
-                throw new Ticker.ServerStops("scan session " + id);
+            if (session.importedFrom() == null) {
+                scan(session, number, folder, source, serverStops);
+            } else {
+                unpack(session, number, folder, source);
             }
-            change(id, number, s -> s.progress("catalogue", 0, report.findings(), watch.counts));
-            Catalogues.Merged merged = catalogues.merge(number, id, session.imagingId(), folder.resolve("findings.ndjson"));
-            transaction.executeWithoutResult(t -> {
-                sessions.findById(id).orElseThrow().end(report.finished(), report, merged.added(), merged.shared(), clock.instant());
-                custody.record(number, CustodyService.MACHINE, report.finished() ? "finished a scan" : "stopped a scan",
-                        "session " + id + ", " + report.method() + ", " + report.findings() + " findings, "
-                                + merged.added() + " new in the catalogue, " + report.problems().size() + " problems");
-                if (!session.early()) {
-                    cases.moveTo(number, Stage.SELECTION, CustodyService.MACHINE);
-                }
-                events.changed(number, "scan");
-            });
             if (session.early()) {
                 publisher.publishEvent(new FirstScan.EarlyEnded(number, session.imagingId()));
             }
@@ -110,6 +100,73 @@ class ScanJob {
             change(id, number, s -> s.fail(e.getMessage(), clock.instant()));
             custody.record(number, CustodyService.MACHINE, "a scan failed", String.valueOf(e.getMessage()));
         }
+    }
+
+    private void scan(ScanSession session, String number, Path folder, Source source, BooleanSupplier serverStops) throws IOException {
+        long id = session.id();
+        ScanPlan plan = ScanPlan.of(ScanMethod.ofWord(session.method())).onVolume(session.scope().volume()).searching(session.scope().search()).hashing(true);
+        ScanWatch watch = new ScanWatch(teller(session, number), new TimeLeft(plan.method().carves() ? "content" : "search", likeIt(session, source.size())), session.added());
+        StopRequest stop = new StopRequest(serverStops, () -> stopAfterPauses(id, serverStops));
+        ScanReport report = new Scan(source, plan.except(session.scope().again() ? List.of() : carvedBefore(session, plan, source.size())), watch, clock).run(folder, stop);
+        if (serverStops.getAsBoolean()) {
+            throw new Ticker.ServerStops("scan session " + id);
+        }
+        change(id, number, s -> s.progress("catalogue", 0, report.findings(), watch.counts(), null));
+        // All of them: what came in on the way may have been found a second time since.
+        Catalogues.Merged merged = catalogues.merge(number, id, session.imagingId(), folder.resolve("findings.ndjson"));
+        end(session, number, report, watch.added() + merged.added(), report.finished() ? "finished a scan" : "stopped a scan");
+    }
+
+    private void unpack(ScanSession session, String number, Path folder, Source source) throws IOException {
+        ScanReport report;
+        try (InputStream in = Files.newInputStream(folder.resolve(SessionFiles.PACKED))) {
+            report = SessionFile.unpack(in, session.importedFrom(), folder, source);
+        }
+        Catalogues.Merged merged = catalogues.merge(number, session.id(), session.imagingId(), folder.resolve("findings.ndjson"));
+        end(session, number, report, merged.added(), "brought a session in");
+    }
+
+    private void end(ScanSession session, String number, ScanReport report, long added, String did) {
+        transaction.executeWithoutResult(t -> {
+            sessions.findById(session.id()).orElseThrow().end(report.finished(), report, added, Math.max(0, report.findings() - added), clock.instant());
+            custody.record(number, CustodyService.MACHINE, did, "session " + session.id() + ", " + report.method() + ", " + report.findings() + " findings, "
+                    + added + " new in the catalogue, " + report.problems().size() + " problems");
+            if (!session.early()) {
+                cases.moveTo(number, Stage.SELECTION, CustodyService.MACHINE);
+            }
+            events.changed(number, "scan");
+            events.changed(number, "catalogue");
+        });
+    }
+
+    /** What earlier sessions on the same image carved for the same kinds. */
+    private List<Range> carvedBefore(ScanSession session, ScanPlan plan, long size) {
+        return sessions.findByCaseIdOrderById(session.caseId()).stream().filter(s -> s.imagingId().equals(session.imagingId()))
+                .flatMap(s -> s.report().stream()).flatMap(r -> r.carvedFor(plan, size).stream()).toList();
+    }
+
+    private OptionalDouble likeIt(ScanSession session, long bytes) {
+        double[] perByte = sessions.findTop200ByStateAndMethodInOrderByIdDesc(ScanSession.State.DONE, List.of(session.method())).stream()
+                .filter(s -> s.importedFrom() == null && s.scope().search() == session.scope().search()).flatMap(s -> s.report().stream())
+                .filter(r -> r.size() > 0 && r.seconds() > 0).mapToDouble(r -> r.seconds() / r.size()).sorted().toArray();
+        return perByte.length == 0 ? OptionalDouble.empty() : OptionalDouble.of(perByte[perByte.length / 2] * bytes);
+    }
+
+    private ScanWatch.Teller teller(ScanSession session, String number) {
+        return new ScanWatch.Teller() {
+            @Override
+            public void progressed(String phase, long done, long all, ScanView.Counts counts, Double secondsLeft) {
+                change(session.id(), number, s -> s.progress(phase, done, all, counts, secondsLeft));
+            }
+
+            @Override
+            public long bring(List<Finding> findings) throws IOException {
+                long added = catalogues.merge(number, session.id(), session.imagingId(), findings).added();
+                change(session.id(), number, s -> s.brought(s.added() + added));
+                events.changed(number, "catalogue");
+                return added;
+            }
+        };
     }
 
     private Source open(ScanSession session, BooleanSupplier serverStops) throws IOException {
@@ -141,29 +198,5 @@ class ScanJob {
             how.accept(sessions.findById(id).orElseThrow());
             events.changed(number, "scan");
         });
-    }
-
-    private final class Watch implements ScanListener {
-        private final long id;
-        private final String number;
-        private final Ticker ticker = new Ticker(EVERY_MILLIS);
-        private ScanView.Counts counts = new ScanView.Counts();
-
-        Watch(long id, String number) {
-            this.id = id;
-            this.number = number;
-        }
-
-        @Override
-        public void found(Finding finding) {
-            counts = counts.with(finding);
-        }
-
-        @Override
-        public void progressed(String phase, long done, long all) {
-            if (ticker.due()) {
-                change(id, number, s -> s.progress(phase, done, all, counts));
-            }
-        }
     }
 }

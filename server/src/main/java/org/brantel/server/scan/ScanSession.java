@@ -25,6 +25,8 @@ class ScanSession {
 
     static final String STOP = "stop";
     static final String PAUSE = "pause";
+    /** The method of a session that another machine did, until its file says which it was. */
+    static final String IMPORT = "import";
 
     enum State { WAITING, RUNNING, DONE, STOPPED, FAILED }
 
@@ -38,7 +40,6 @@ class ScanSession {
     @Enumerated(EnumType.STRING)
     private State state;
     private String asked;
-    @Column(updatable = false)
     private String method;
     @Column(updatable = false)
     private Integer volume;
@@ -46,6 +47,11 @@ class ScanSession {
     private boolean search;
     @Column(updatable = false)
     private boolean early;
+    @Column(updatable = false)
+    private boolean again;
+    private Double secondsLeft;
+    @Column(updatable = false)
+    private String importedFrom;
     @Column(updatable = false)
     private long readBytes;
     private String folder;
@@ -73,12 +79,20 @@ class ScanSession {
         this.method = scope.method();
         this.volume = scope.volume();
         this.search = scope.search();
+        this.again = scope.again();
         this.who = who;
         this.startedAt = startedAt;
         this.state = State.WAITING;
         this.folder = "";
         this.phase = "waiting";
         this.counts = Json.write(new ScanView.Counts());
+    }
+
+    /** One that another machine did. @param file that holds it, as it was called there */
+    static ScanSession imported(Long caseId, Bench.Image image, String file, String who, Instant at) {
+        ScanSession session = new ScanSession(caseId, image, Scans.Scope.whole(IMPORT), who, at);
+        session.importedFrom = file;
+        return session;
     }
 
     void run(String where) {
@@ -91,8 +105,9 @@ class ScanSession {
         asked = what;
     }
 
-    void progress(String newPhase, long doneNow, long all, ScanView.Counts found) {
+    void progress(String newPhase, long doneNow, long all, ScanView.Counts found, Double left) {
         phase = newPhase;
+        secondsLeft = left;
         done = doneNow;
         total = all;
         counts = Json.write(found);
@@ -102,9 +117,11 @@ class ScanSession {
         state = finished ? State.DONE : State.STOPPED;
         asked = null;
         report = Json.write(result);
+        method = result.method();
         added = addedLines;
         shared = sharedLines;
         phase = "done";
+        secondsLeft = null;
         endedAt = at;
     }
 
@@ -139,6 +156,23 @@ class ScanSession {
         return method;
     }
 
+    String folder() {
+        return folder;
+    }
+
+    long added() {
+        return added;
+    }
+
+    String importedFrom() {
+        return importedFrom;
+    }
+
+    /** What is new in the catalogue so far. */
+    void brought(long addedLines) {
+        added = addedLines;
+    }
+
     /** Whether the image was still being written when it began. */
     boolean early() {
         return early;
@@ -146,7 +180,7 @@ class ScanSession {
 
     /** What it is to do. */
     Scans.Scope scope() {
-        return new Scans.Scope(method, volume, search);
+        return new Scans.Scope(method, volume, search, again);
     }
 
     Optional<ScanReport> report() {
@@ -163,7 +197,7 @@ class ScanSession {
 
     ScanView view(String caseNumber) {
         try {
-            return new ScanView(id, caseNumber, imagingId, state.name().toLowerCase(), asked, method, volume, search, early, readBytes, phase, done, total,
+            return new ScanView(id, caseNumber, imagingId, state.name().toLowerCase(), asked, method, volume, search, again, early, readBytes, importedFrom, phase, done, total, secondsLeft,
                     Json.read(counts, ScanView.Counts.class, "counts", "scan " + id),
                     report().orElse(null), added, shared,
                     trouble, who, startedAt, endedAt);

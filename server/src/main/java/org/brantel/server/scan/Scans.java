@@ -2,6 +2,9 @@ package org.brantel.server.scan;
 
 import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
 import jakarta.annotation.Nullable;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.Clock;
 import java.util.EnumSet;
 import java.util.List;
@@ -20,6 +23,7 @@ import org.brantel.server.intake.Stage;
 import org.brantel.server.platform.Events;
 import org.brantel.server.platform.Jobs;
 import org.brantel.server.platform.Refusal;
+import org.brantel.server.platform.Settings;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -36,10 +40,11 @@ public class Scans {
     private final Events events;
     private final Jobs jobs;
     private final OneTimeTask<Long> scanTask;
+    private final Settings settings;
     private final Clock clock;
 
     Scans(ScanSessions sessions, Bench bench, Cases cases, CustodyService custody, Events events, Jobs jobs,
-          OneTimeTask<Long> scanTask, Clock clock) {
+          OneTimeTask<Long> scanTask, Settings settings, Clock clock) {
         this.sessions = sessions;
         this.bench = bench;
         this.cases = cases;
@@ -47,23 +52,25 @@ public class Scans {
         this.events = events;
         this.jobs = jobs;
         this.scanTask = scanTask;
+        this.settings = settings;
         this.clock = clock;
     }
 
     /**
      * @param volume only this one; null for the whole medium
      * @param search look in what is free for lost volumes and for records of before a format
+     * @param again  carve also what an earlier session on the same image carved
      */
-    public record Scope(String method, @Nullable Integer volume, boolean search) {
+    public record Scope(String method, @Nullable Integer volume, boolean search, boolean again) {
 
         /** The whole medium, searched. */
         public static Scope whole(String method) {
-            return new Scope(method, null, true);
+            return new Scope(method, null, true, true);
         }
 
         /** Only the records of what stands: the first session after imaging, or while it goes on. */
         static Scope quick() {
-            return new Scope(ScanMethod.STRUCTURE.word(), null, false);
+            return new Scope(ScanMethod.STRUCTURE.word(), null, false, true);
         }
 
         boolean isQuick() {
@@ -97,6 +104,43 @@ public class Scans {
         return session.view(number);
     }
 
+    /** The same again, on the whole of it. */
+    @Transactional
+    ScanView repeat(long id, String who) {
+        ScanSession session = find(id);
+        if (session.importedFrom() != null) {
+            throw Refusal.conflict("Session " + id + " was done on another machine; start one of your own instead.");
+        }
+        Scope scope = session.scope();
+        return start(cases.number(session.caseId()), new Scope(scope.method(), scope.volume(), scope.search(), true), who);
+    }
+
+    /** @param file that was sent; moved into the session's folder */
+    @Transactional
+    ScanView startImport(String number, String name, Path file, String who) throws IOException {
+        long caseId = cases.id(number);
+        if (sessions.existsByCaseIdAndStateIn(caseId, AT_WORK)) {
+            throw Refusal.conflict("A scan of " + number + " is running; wait for it, or stop it first.");
+        }
+        ScanSession session = sessions.save(ScanSession.imported(caseId, bench.image(number), name, who, clock.instant()));
+        Path folder = Files.createDirectories(settings.scans().resolve(number).resolve("scan-" + session.id()));
+        Files.move(file, folder.resolve(SessionFiles.PACKED));
+        custody.record(number, who, "sent in a session of another machine", "session " + session.id() + ", " + name);
+        jobs.start(scanTask, session.id());
+        events.changed(number, "scan");
+        return session.view(number);
+    }
+
+    private ScanSession find(long id) {
+        return sessions.findById(id).orElseThrow(() -> Refusal.missing("There is no scan session " + id + "."));
+    }
+
+    @Transactional(readOnly = true)
+    ScanView session(long id) {
+        ScanSession session = find(id);
+        return session.view(cases.number(session.caseId()));
+    }
+
     /** Whether an image has had a session since it was done, or a case has one at work. */
     @Transactional(readOnly = true)
     boolean isScanned(String number, long imagingId) {
@@ -125,7 +169,7 @@ public class Scans {
     /** @param what of {@link ScanSession}; null to go on */
     @Transactional
     ScanView ask(long id, @Nullable String what, String who) {
-        ScanSession session = sessions.findById(id).orElseThrow(() -> Refusal.missing("There is no scan session " + id + "."));
+        ScanSession session = find(id);
         String number = cases.number(session.caseId());
         if (!AT_WORK.contains(session.state())) {
             throw Refusal.conflict("This scan is not running, so there is nothing to stop, pause or resume.");

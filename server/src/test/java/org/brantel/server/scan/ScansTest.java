@@ -8,6 +8,7 @@ import org.brantel.core.testing.Corpus;
 import org.brantel.server.testing.CaseForms;
 import org.brantel.server.testing.Lab;
 import org.brantel.server.testing.Story;
+import org.brantel.server.testing.Visitor;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -60,6 +61,49 @@ class ScansTest {
     }
 
     @Test
+    void carvingIsAddedOnlyWhereNothingWasCarvedBefore() {
+        JsonNode first = done(Map.of("method", "carve"));
+        assertThat(first.get("report").get("carved").get(0).get(1).asLong()).isEqualTo(first.get("report").get("size").asLong());
+        JsonNode second = done(Map.of("method", "carve"));
+        assertThat(second.get("report").get("findings").asLong()).isZero();
+        JsonNode again = done(Map.of("method", "carve", "again", true));
+        assertThat(again.get("report").get("findings")).isEqualTo(first.get("report").get("findings"));
+        assertThat(again.get("added").asLong()).isZero();
+        story.una.post("/api/scans/" + second.get("id").asLong() + "/repeat").expect(201);
+        JsonNode repeated = Story.last(story.una.await(story.path("/scans"), s -> Story.last(s).get("state").asString().equals("done")));
+        assertThat(repeated.get("again").asBoolean()).isTrue();
+        assertThat(repeated.get("report").get("findings")).isEqualTo(first.get("report").get("findings"));
+        JsonNode failed = story.una.get("/api/scans/" + repeated.get("id").asLong() + "/failed").expect(200).json();
+        assertThat(failed.size()).isEqualTo((int) repeated.get("report").get("rejected").asLong());
+        for (JsonNode start : failed) {
+            assertThat(start.get("why").asString()).isNotBlank();
+        }
+    }
+
+    @Test
+    void aSessionOfAnotherMachineJoinsTheCatalogue() {
+        JsonNode whole = done(Map.of("method", "structure"));
+        Visitor.Answer file = story.una.get("/api/scans/" + whole.get("id").asLong() + "/file").expect(200);
+        assertThat(file.header("Content-Disposition")).contains(".gz");
+        Story other = Story.of(new CaseForms().told("symptom.appears", "partition-missing")).imaged("inbox/d07-mbr-zeroed.img");
+        String path = other.path("/scans/file?name=theirs.gz");
+        other.una.postBytes(path, file.body()).expect(201);
+        JsonNode brought = Story.last(other.una.await(other.path("/scans"), s -> !List.of("waiting", "running").contains(Story.last(s).get("state").asString())));
+        assertThat(brought.get("state").asString()).isEqualTo("done");
+        assertThat(brought.get("importedFrom").asString()).isEqualTo("theirs.gz");
+        assertThat(brought.get("method").asString()).isEqualTo("structure");
+        assertThat(brought.get("added").asLong()).isEqualTo(whole.get("added").asLong()).isPositive();
+        other.una.postBytes(path, file.body()).expect(201);
+        assertThat(Story.last(other.una.await(other.path("/scans"), s -> Story.last(s).get("state").asString().equals("done"))).get("added").asLong()).isZero();
+        assertThat(other.una.post("/api/scans/" + brought.get("id").asLong() + "/repeat").expect(409).sentence()).contains("another machine");
+        assertThat(other.una.postBytes(path, "no such file".getBytes()).expect(400).sentence()).contains("theirs.gz is no session file");
+        other.una.postBytes(path, java.util.Arrays.copyOf(file.body(), file.body().length / 2)).expect(201);
+        JsonNode cut = Story.last(other.una.await(other.path("/scans"), s -> !List.of("waiting", "running").contains(Story.last(s).get("state").asString())));
+        assertThat(cut.get("state").asString()).isEqualTo("failed");
+        assertThat(cut.get("trouble").asString()).contains("theirs.gz", "damaged");
+    }
+
+    @Test
     void whatIsAskedOfASessionThatEndedIsRefused() {
         long id = done(Map.of("method", "structure")).get("id").asLong();
         for (String what : List.of("pause", "resume", "stop")) {
@@ -91,8 +135,12 @@ class ScansTest {
             slow.una.await(slow.path("/bench"), b -> b.get("sessions").get(0).get("readBytes").asLong() > 0);
             assertThat(slow.una.post(slow.path("/scans"), Map.of("method", "both")).expect(409).sentence()).contains("still being written", "quick scan");
             slow.una.post(slow.path("/scans"), QUICK).expect(201);
+            slow.una.await(slow.path("/scans"), s -> Story.last(s).get("added").asLong() > 0);
+            long openedWhileItRan = slow.una.get(slow.path("/catalogue")).expect(200).json().get("all").asLong();
             JsonNode early = Story.last(slow.una.await(slow.path("/scans"), s -> Story.last(s).get("state").asString().equals("done")));
+            assertThat(early.get("added").asLong() + early.get("shared").asLong()).isEqualTo(early.get("report").get("findings").asLong());
             assertThat(slow.session().get("state").asString()).as("the device is still read").isEqualTo("running");
+            assertThat(openedWhileItRan).as("lines could be opened before it ended").isPositive();
             assertThat(early.get("early").asBoolean()).isTrue();
             assertThat(early.get("report").get("volumes")).hasSize(2);
             assertThat(early.get("report").get("prognoses").get("gapped").asLong()).isPositive();

@@ -1,0 +1,120 @@
+package org.brantel.core.scan;
+
+import java.io.BufferedReader;
+import java.io.CharArrayWriter;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.InputStreamReader;
+import java.io.OutputStream;
+import java.nio.charset.CodingErrorAction;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Locale;
+import java.util.zip.GZIPInputStream;
+import java.util.zip.GZIPOutputStream;
+import java.util.zip.ZipException;
+import org.brantel.core.finding.Finding;
+import org.brantel.core.finding.FindingsFile;
+import org.brantel.core.json.Json;
+import org.brantel.core.source.Source;
+
+/**
+ * A session in one file, to be taken to another machine: gzip (RFC 1952) of lines of JSON in UTF-8. The first is what
+ * {@code session.json} holds, each other one a line of {@code findings.ndjson}.
+ */
+public final class SessionFile {
+
+    private static final int LONGEST_LINE = 4 << 20;
+    private static final int LONGEST_REPORT = 64 << 20;
+    private static final long MOST_FINDINGS = 20_000_000;
+
+    private SessionFile() { }
+
+    /** @param folder of a session that has ended */
+    public static void pack(Path folder, OutputStream to) throws IOException {
+        ScanReport report = Json.read(folder.resolve("session.json"), ScanReport.class, "session");
+        try (GZIPOutputStream out = new GZIPOutputStream(to, 64 << 10)) {
+            out.write((Json.write(report) + "\n").getBytes(StandardCharsets.UTF_8));
+            Files.copy(folder.resolve("findings.ndjson"), out);
+        }
+    }
+
+    /**
+     * Unpacks a session of the same medium into a folder. Its findings are not taken at their word: each lies on the medium, and
+     * where a hash is claimed the bytes are hashed here; one that does not hold is left out.
+     *
+     * @param name of the file, for messages
+     * @throws IOException in one sentence, when it is no such file or is of another medium
+     */
+    public static ScanReport unpack(InputStream packed, String name, Path folder, Source medium) throws IOException {
+        Files.createDirectories(folder);
+        try (GZIPInputStream unzipped = new GZIPInputStream(packed, 64 << 10);
+                BufferedReader lines = new BufferedReader(new InputStreamReader(unzipped, StandardCharsets.UTF_8.newDecoder().onMalformedInput(CodingErrorAction.REPORT)))) {
+            ScanReport report = report(line(lines, LONGEST_REPORT, name, 1), name, medium);
+            findings(lines, name, folder, medium);
+            Files.writeString(folder.resolve("session.json"), Json.writePretty(report));
+            return report;
+        } catch (ZipException | java.io.EOFException | java.nio.charset.CharacterCodingException e) {
+            throw new IOException(name + " is no session file, or is damaged: " + e.getMessage() + ".", e);
+        }
+    }
+
+    private static ScanReport report(String line, String name, Source medium) throws IOException {
+        ScanReport report = line == null ? null : Json.read(line, ScanReport.class, "session", name);
+        if (report == null || !ScanReport.FORMAT.equals(report.format()) || report.version() != ScanReport.VERSION || report.volumes() == null || report.problems() == null) {
+            throw new IOException(name + " is no session file of version " + ScanReport.VERSION + ".");
+        }
+        if (report.size() != medium.size()) {
+            throw new IOException(String.format(Locale.ROOT, "%s is of a medium of %d bytes; this one has %d.", name, report.size(), medium.size()));
+        }
+        return report;
+    }
+
+    private static void findings(BufferedReader lines, String name, Path folder, Source medium) throws IOException {
+        ContentHasher hasher = new ContentHasher(medium);
+        long claimed = 0;
+        long wrong = 0;
+        long number = 1;
+        try (FindingsFile.Writer out = new FindingsFile.Writer(folder.resolve("findings.ndjson"))) {
+            for (String line = line(lines, LONGEST_LINE, name, 2); line != null; line = line(lines, LONGEST_LINE, name, number + 1)) {
+                if (++number > MOST_FINDINGS) {
+                    throw new IOException(name + " holds more than " + MOST_FINDINGS + " findings.");
+                }
+                Finding finding = line.isBlank() ? null : FindingsFile.parsed(line, name + ", line " + number);
+                if (finding == null) {
+                    continue;
+                }
+                boolean onMedium = finding.size() >= 0 && finding.extents().stream().allMatch(e -> e.isHole() || e.offset() <= medium.size() - e.length());
+                if (!onMedium) {
+                    throw new IOException("The finding " + name + ", line " + number + " leaves the medium.");
+                }
+                // One that is mostly holes may be longer than any medium, and would be hashed for as long.
+                boolean checked = finding.sha256() != null && finding.size() <= medium.size();
+                Finding own = checked ? hasher.hashed(finding.withHash(null)) : finding.withHash(null);
+                boolean other = checked && !finding.sha256().equals(own.sha256());
+                claimed += checked ? 1 : 0;
+                wrong += other ? 1 : 0;
+                if (!other) {
+                    out.write(own);
+                }
+            }
+        }
+        if (wrong > claimed / 2) {
+            throw new IOException(name + " is of another medium: " + wrong + " of " + claimed + " findings have other content here.");
+        }
+    }
+
+    /** A line without its end; null behind the last one. */
+    private static String line(BufferedReader lines, int longest, String name, long number) throws IOException {
+        CharArrayWriter line = new CharArrayWriter();
+        int c;
+        while ((c = lines.read()) >= 0 && c != '\n') {
+            line.write(c);
+            if (line.size() > longest) {
+                throw new IOException(name + ", line " + number + " is longer than a session file's lines are.");
+            }
+        }
+        return c < 0 && line.size() == 0 ? null : line.toString();
+    }
+}

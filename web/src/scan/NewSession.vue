@@ -1,0 +1,69 @@
+<script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next'
+import { computed, ref } from 'vue'
+import { useAction } from '@/api/action'
+import { api, upload } from '@/api/client'
+import type { ScanReport, ScanView } from '@/api/types'
+import { size } from '@/format/format'
+import RefusedNote from '@/shell/RefusedNote.vue'
+import { carvedBytes } from './more'
+
+const props = defineProps<{ number: string; /** Oldest first. */ sessions: ScanView[]; /** The newest there is. */ report?: ScanReport }>()
+const emit = defineEmits<{ started: [] }>()
+
+const METHODS = [
+  { code: 'quick', method: 'structure', search: false, label: 'quick scan', words: 'what the records say of what stands; also while the image is still written' },
+  { code: 'structure', method: 'structure', search: true, label: 'structure', words: 'records, and a search of what is free: lost volumes, before a format' },
+  { code: 'deep', method: 'both', search: true, label: 'deep scan', words: 'all records, then content; finds most' },
+  { code: 'carve', method: 'carve', search: false, label: 'carve', words: 'content alone; adds only what is new' },
+]
+const chosen = ref<string>()
+const volume = ref<number>()
+const again = ref(false)
+const acting = useAction()
+/** A first session is quick; the next one goes deeper. */
+const code = computed({ get: () => chosen.value ?? (props.sessions.length ? 'deep' : 'quick'), set: (c) => (chosen.value = c) })
+const volumes = computed(() => (props.report?.volumes ?? []).filter((v) => v.state !== 'earlier' && !v.unread))
+const carved = computed(() => carvedBytes(props.sessions, props.sessions.at(-1)?.imagingId ?? 0))
+const carves = computed(() => code.value === 'deep' || code.value === 'carve')
+
+async function start(): Promise<void> {
+  const { method, search } = METHODS.find((m) => m.code === code.value)!
+  if (await acting.run(() => api.post(`/api/cases/${props.number}/scans`, { method, search, volume: volume.value, again: again.value }))) emit('started')
+}
+async function bringIn(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  if (file && (await acting.run(() => upload(`/api/cases/${props.number}/scans/file?name=${encodeURIComponent(file.name)}`, file)))) emit('started')
+  input.value = ''
+}
+/** One volume alone, by its records. */
+function scanAlone(index: number): void {
+  volume.value = index
+  chosen.value = 'structure'
+  void start()
+}
+defineExpose({ start, scanAlone })
+</script>
+
+<template>
+  <form class="sheet new" @submit.prevent="start">
+    <b>{{ sessions.length ? 'Another session' : 'Scan the image' }}</b>
+    <label v-for="m in METHODS" :key="m.code" class="s"><input v-model="code" type="radio" name="method" class="form-check-input" :value="m.code" /> <b>{{ m.label }}</b> <span class="mu">{{ m.words }}</span></label>
+    <label v-if="volumes.length > 1" class="s">in <select v-model="volume" class="form-select form-select-sm inline"><option :value="undefined">the whole medium</option><option v-for="v in volumes" :key="v.index" :value="v.index">{{ v.label || `volume ${v.index}` }}</option></select></label>
+    <label v-if="carves && carved" class="s"><input v-model="again" type="checkbox" class="form-check-input" /> also the {{ size(carved) }} that were carved before <span v-if="!again && report" class="mu">{{ carved < report.size ? `${size(report.size - carved)} are left` : 'nothing is left to carve but what is read later' }}</span></label>
+    <span class="row">
+      <BButton type="submit" :variant="sessions.length ? undefined : 'primary'" :class="sessions.length ? 'btn-quiet' : ''" :disabled="acting.busy.value">Start scanning <span class="kbd">N</span></BButton>
+      <label class="linkish s">Bring in a session of another machine<input type="file" accept=".gz,application/gzip" class="visually-hidden" data-testid="session-file" @change="bringIn" /></label>
+    </span>
+    <RefusedNote :refused="acting.refused.value" />
+  </form>
+</template>
+
+<style scoped>
+.new { display: flex; flex-wrap: wrap; gap: 6px 18px; align-items: center; padding: 9px 12px; }
+.new > b { flex-basis: 100%; }
+.row { flex-basis: 100%; display: flex; gap: 18px; align-items: center; }
+.inline { display: inline-block; width: auto; padding-right: 30px; }
+.row label:focus-within { outline: 2px solid var(--ink); outline-offset: 2px; }
+</style>
