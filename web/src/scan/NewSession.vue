@@ -51,8 +51,8 @@ defineExpose({ start, scanAlone })
     <b>{{ sessions.length ? 'Another session' : 'Scan the image' }}</b>
     <label v-for="m in METHODS" :key="m.code" class="s"><input v-model="code" type="radio" name="method" class="form-check-input" :value="m.code" /> <b>{{ m.label }}</b> <span class="mu">{{ m.words }}</span></label>
     <label v-if="volumes.length > 1" class="s">in <select v-model="volume" class="form-select form-select-sm inline"><option :value="undefined">the whole medium</option><option v-for="v in volumes" :key="v.index" :value="v.index">{{ v.label || `volume ${v.index}` }}</option></select></label>
-    <label v-if="carves && carved" class="s"><input v-model="again" type="checkbox" class="form-check-input" /> also the {{ size(carved) }} that were carved before <span v-if="!again && report" class="mu">{{ carved < report.size ? `${size(report.size - carved)} are left` : 'nothing is left to carve but what is read later' }}</span></label>
-    <span class="row">
+    <label v-if="carves && carved" class="s whole"><input v-model="again" type="checkbox" class="form-check-input" /> also the {{ size(carved) }} that were carved before <span v-if="!again && report" class="mu">{{ carved < report.size ? `${size(report.size - carved)} are left` : 'nothing is left to carve but what is read later' }}</span></label>
+    <span class="acts">
       <BButton type="submit" :variant="sessions.length ? undefined : 'primary'" :class="sessions.length ? 'btn-quiet' : ''" :disabled="acting.busy.value">Start scanning <span class="kbd">N</span></BButton>
       <label class="linkish s">Bring in a session of another machine<input type="file" accept=".gz,application/gzip" class="visually-hidden" data-testid="session-file" @change="bringIn" /></label>
     </span>
@@ -62,8 +62,8 @@ defineExpose({ start, scanAlone })
 
 <style scoped>
 .new { display: flex; flex-wrap: wrap; gap: 6px 18px; align-items: center; padding: 9px 12px; }
-.new > b { flex-basis: 100%; }
-.row { flex-basis: 100%; display: flex; gap: 18px; align-items: center; }
+.new > b, .whole { flex-basis: 100%; }
+.acts { flex-basis: 100%; display: flex; gap: 18px; align-items: center; }
 .inline { display: inline-block; width: auto; padding-right: 30px; }
-.row label:focus-within { outline: 2px solid var(--ink); outline-offset: 2px; }
+.acts label:focus-within { outline: 2px solid var(--ink); outline-offset: 2px; }
 </style>

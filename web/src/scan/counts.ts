@@ -28,7 +28,8 @@ export function shareDone(s: ScanView): number {
 }
 
 /** Where a session looks, in words. */
-export function scopeWords(s: Pick<ScanView, 'volume' | 'search' | 'method' | 'early'>): string {
+export function scopeWords(s: Pick<ScanView, 'volume' | 'search' | 'method' | 'early' | 'importedFrom'>): string {
+  if (s.importedFrom) return `from ${s.importedFrom}`
   const where = s.volume === undefined || s.volume === null ? 'whole medium' : `volume ${s.volume}`
   const what = s.method === 'carve' || s.search ? where : `${where}, records only`
   return s.early ? `${what}, while it was imaged` : what

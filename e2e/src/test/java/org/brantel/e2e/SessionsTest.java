@@ -56,7 +56,33 @@ class SessionsTest {
             assertThat(page.getByText(Pattern.compile("^found by session \\d+, not by session \\d+$"))).isVisible();
             steps.button("show everything").click();
             assertThat(rows).hasCount(quick + added);
+            takenOutAndBroughtIn(page, steps, number);
             org.assertj.core.api.Assertions.assertThat(tab.faults()).isEmpty();
+        }
+    }
+
+    /** The deep scan as a file, and in again as another machine's; nothing is carved twice unless it is asked for. */
+    private static void takenOutAndBroughtIn(Page page, Steps steps, String number) {
+        page.navigate("/cases/" + number + "/scanning");
+        assertThat(page.getByText("Why is there more than the device holds?")).isVisible();
+        steps.button("Show them").click();
+        assertThat(page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Starts that failed")).getByRole(AriaRole.ROW).nth(1)).isVisible();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("List").setExact(true)).click();
+        Locator takeOut = page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("^Take out session"))).last();
+        java.nio.file.Path file = page.waitForDownload(takeOut::click).path();
+        steps.button("New session").click();
+        assertThat(page.getByText("nothing is left to carve but what is read later")).isVisible();
+        page.getByTestId("session-file").setInputFiles(new com.microsoft.playwright.options.FilePayload("theirs.gz", "application/gzip", bytes(file)));
+        Locator third = page.getByRole(AriaRole.ROW, new Page.GetByRoleOptions().setName(Pattern.compile("from theirs.gz.*done")));
+        assertThat(third).isVisible(PATIENT);
+        assertThat(third).containsText("+0");
+    }
+
+    private static byte[] bytes(java.nio.file.Path file) {
+        try {
+            return java.nio.file.Files.readAllBytes(file);
+        } catch (java.io.IOException e) {
+            throw new java.io.UncheckedIOException(e);
         }
     }
 }

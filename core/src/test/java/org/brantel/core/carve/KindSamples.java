@@ -85,6 +85,18 @@ final class KindSamples {
         return found;
     }
 
+    /** What a corpus image holds of a kind, in one piece and with all of its bytes. */
+    static List<byte[]> live(String name, String kind) throws IOException {
+        Path folder = Files.createTempDirectory("live");
+        Path image = Corpus.image(name, folder);
+        byte[] medium = Files.readAllBytes(image);
+        Files.delete(image);
+        Files.delete(folder);
+        return Corpus.files(name).stream().filter(f -> f.kind().equals(kind) && (f.state().equals("live") || f.state().equals("raw")) && f.firstByte() >= 0 && f.firstByte() + f.size() <= medium.length)
+                .map(f -> Arrays.copyOfRange(medium, (int) f.firstByte(), (int) (f.firstByte() + f.size())))
+                .filter(b -> new String(b, StandardCharsets.ISO_8859_1).stripTrailing().endsWith("%%EOF")).toList();
+    }
+
     static BufferedImage picture(int width, int height) {
         BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
         Graphics2D g = image.createGraphics();

@@ -214,6 +214,15 @@ class KindsTest {
         assertThat(carver.looked()).containsExactly(new Range(512, 512), new Range(1536, disk.length - 1536));
     }
 
+    @Test
+    void textEndsForNowWhereItWasNotRead() throws IOException {
+        byte[] disk = "All quiet on the Skerrow coast, wind from the south west. ".repeat(400).getBytes(StandardCharsets.US_ASCII);
+        int size = disk.length / 512 * 512;
+        Carver carver = new Carver(new FaultySource(Arrays.copyOf(disk, size), new Range(10 * 512, 512)), new CarvePlan(Kinds.carvable(), false, 512));
+        assertThat(carve(carver, size)).containsExactly("txt@0+5120", "txt@5632+" + (size - 5632));
+        assertThat(carver.looked()).doesNotContain(new Range(0, 512));
+    }
+
     static Set<String> codes() {
         return SAMPLES.keySet();
     }
@@ -299,6 +308,36 @@ class KindsTest {
                 assertThat(h.pieces()).containsExactly(new Range(at, edge), new Range(at + edge + gap, content.length - edge));
             });
         }
+    }
+
+    /** Of real documents: wherever the pieces meet, they are joined right or not at all. */
+    @ParameterizedTest
+    @ValueSource(strings = {"d09-raw-card", "d12-fat32-healthy", "d02-fat32-reformatted"})
+    void aDocumentInTwoPiecesIsNeverJoinedWrongly(String image) throws IOException {
+        Random random = new Random(image.hashCode());
+        int joined = 0;
+        int tried = 0;
+        for (byte[] content : KindSamples.live(image, "pdf")) {
+            for (int edge = 4096; edge < content.length; edge += 4096 * (content.length / 40_000 + 1)) {
+                byte[] junk = new byte[4096 * (1 + random.nextInt(30))];
+                if (tried % 2 == 0) {
+                    random.nextBytes(junk);
+                }
+                int at = 512 * 64;
+                byte[] disk = new byte[content.length + junk.length + (1 << 20)];
+                System.arraycopy(content, 0, disk, at, edge);
+                System.arraycopy(junk, 0, disk, at + edge, junk.length);
+                System.arraycopy(content, edge, disk, at + edge + junk.length, content.length - edge);
+                List<Hit> hits = new ArrayList<>();
+                carve(new Carver(new FaultySource(disk), new CarvePlan(List.of(kind("pdf")), false, 512)), disk.length, hits);
+                tried++;
+                joined += hits.size();
+                List<Range> right = List.of(new Range(at, edge), new Range(at + edge + junk.length, content.length - edge));
+                assertThat(hits).as("edge %d of %d, gap %d", edge, content.length, junk.length).allSatisfy(h -> assertThat(h.pieces()).isEqualTo(right));
+            }
+        }
+        // A long stream without a checksum does not tell where its pieces meet.
+        assertThat(joined).isGreaterThan(tried / 3);
     }
 
     @Test

@@ -7,10 +7,10 @@ import java.util.zip.Inflater;
 import org.brantel.core.source.ByteView;
 
 /** Data in DEFLATE (RFC 1951), unpacked to find where they end and what their CRC is. */
-final class Deflated {
+public final class Deflated {
 
     /** Takes what was unpacked. */
-    interface Sink {
+    public interface Sink {
         void take(byte[] bytes, int length);
 
         Sink NONE = (bytes, length) -> { };
@@ -35,13 +35,13 @@ final class Deflated {
     private long size;
     private long failedAt;
 
-    Deflated(ByteView content, Sink sink) {
+    public Deflated(ByteView content, Sink sink) {
         this.content = content;
         this.sink = sink;
     }
 
     /** @return where the data end; -1 when they are malformed */
-    long read(long from) throws IOException {
+    public long read(long from) throws IOException {
         Tools tools = TOOLS.get();
         Inflater inflater = tools.inflater;
         byte[] in = tools.in;
@@ -75,7 +75,7 @@ final class Deflated {
     }
 
     /** Near where they were malformed; 0 when they were not. */
-    long failedAt() {
+    public long failedAt() {
         return failedAt;
     }
 

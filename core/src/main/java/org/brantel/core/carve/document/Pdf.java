@@ -7,6 +7,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.brantel.core.carve.kind.Bytes;
 import org.brantel.core.carve.kind.ContentKind;
+import org.brantel.core.carve.kind.Resumable;
 import org.brantel.core.carve.kind.Start;
 import org.brantel.core.source.ByteView;
 
@@ -97,6 +98,13 @@ public final class Pdf implements ContentKind {
                 + (sections > 1 ? " (" + sections + " sections)." : ".")).about(PdfWords.of(content, end));
     }
 
+    @Override
+    public Resumable resumable(ByteView content) throws IOException {
+        PdfParts parts = new PdfParts(content);
+        parts.walk(HEADER.length + 3);
+        return parts.failedAt() < 0 ? null : new PdfAgain(this, content, parts);
+    }
+
     /** The next end mark; none once another file begins: one that is attached stands behind the word {@code stream}. */
     private static long nextEnd(ByteView content, long from) throws IOException {
         for (long at = content.find('%', from, content.length()); at >= 0; at = content.find('%', at + 1, content.length())) {
@@ -115,7 +123,7 @@ public final class Pdf implements ContentKind {
         return m.find() ? Long.parseLong(m.group(1)) : -1;
     }
 
-    private static long startXref(ByteView content, long mark) throws IOException {
+    static long startXref(ByteView content, long mark) throws IOException {
         long from = Math.max(0, mark - 64);
         Matcher m = START_XREF.matcher(Bytes.text(content, from, (int) (mark - from)));
         return m.find() ? Long.parseLong(m.group(1)) : -1;
