@@ -82,8 +82,8 @@ final class TwoPieces {
         List<Range> pieces = List.of(new Range(start, edge), new Range(place, Math.min(source.size() - place, kind.longest())));
         try {
             ContentKind.Walk walk = again.resume(ByteView.of(source, pieces, Long.MAX_VALUE), edge);
-            if (walk.outcome() == ContentKind.Outcome.WHOLE && walk.length() > edge) {
-                return new Hit(kind, List.of(new Range(start, edge), new Range(place, walk.length() - edge)), joined(walk, place - start - edge), List.of());
+            if (walk.whole() && walk.length() > edge) {
+                return new Hit(kind, List.of(new Range(start, edge), new Range(place, walk.length() - edge)), joined(walk, place - start - edge), again.doubts());
             }
         } catch (ByteView.End | ByteView.Unread e) {
             return null;

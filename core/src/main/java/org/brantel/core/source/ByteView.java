@@ -177,15 +177,26 @@ public final class ByteView {
         if (at < 0 || at > length) {
             throw new IndexOutOfBoundsException("position " + at + " of " + length);
         }
-        List<Range> rest = new ArrayList<>();
+        return new ByteView(source, extentsOf(at, length), length - at);
+    }
+
+    private List<Range> extentsOf(long from, long to) {
+        List<Range> extents = new ArrayList<>();
         for (int i = 0; i < startInSource.length; i++) {
-            long begin = Math.max(at, startInView[i]);
-            long end = Math.min(length, startInView[i + 1]);
+            long begin = Math.max(from, startInView[i]);
+            long end = Math.min(to, startInView[i + 1]);
             if (end > begin) {
-                rest.add(new Range(startInSource[i] + begin - startInView[i], end - begin));
+                extents.add(new Range(startInSource[i] + begin - startInView[i], end - begin));
             }
         }
-        return new ByteView(source, rest, length - at);
+        return extents;
+    }
+
+    /** The same content with a stretch left out. */
+    public ByteView without(Range stretch) {
+        List<Range> left = new ArrayList<>(extentsOf(0, Math.min(length, stretch.offset())));
+        left.addAll(extentsOf(Math.min(length, stretch.end()), length));
+        return new ByteView(source, left, Long.MAX_VALUE);
     }
 
     /** Copies bytes. */

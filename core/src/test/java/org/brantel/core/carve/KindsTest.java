@@ -17,6 +17,7 @@ import org.brantel.core.testing.FaultySource;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
@@ -310,34 +311,78 @@ class KindsTest {
         }
     }
 
-    /** Of real documents: wherever the pieces meet, they are joined right or not at all. */
+    /** Real documents and films: wherever the pieces meet, they are joined right, or doubted, or not at all. */
     @ParameterizedTest
-    @ValueSource(strings = {"d09-raw-card", "d12-fat32-healthy", "d02-fat32-reformatted"})
-    void aDocumentInTwoPiecesIsNeverJoinedWrongly(String image) throws IOException {
+    @CsvSource({"d09-raw-card,pdf", "d12-fat32-healthy,pdf", "d02-fat32-reformatted,pdf", "d09-raw-card,mp4", "d09-raw-card,mov"})
+    void whatIsInTwoPiecesIsNeverJoinedWrongly(String image, String code) throws IOException {
         Random random = new Random(image.hashCode());
         int joined = 0;
         int tried = 0;
-        for (byte[] content : KindSamples.live(image, "pdf")) {
+        for (byte[] content : KindSamples.live(image, code)) {
             for (int edge = 4096; edge < content.length; edge += 4096 * (content.length / 40_000 + 1)) {
                 byte[] junk = new byte[4096 * (1 + random.nextInt(30))];
                 if (tried % 2 == 0) {
                     random.nextBytes(junk);
                 }
-                int at = 512 * 64;
-                byte[] disk = new byte[content.length + junk.length + (1 << 20)];
-                System.arraycopy(content, 0, disk, at, edge);
-                System.arraycopy(junk, 0, disk, at + edge, junk.length);
-                System.arraycopy(content, edge, disk, at + edge + junk.length, content.length - edge);
+                byte[] disk = inTwoPieces(content, edge, junk);
                 List<Hit> hits = new ArrayList<>();
-                carve(new Carver(new FaultySource(disk), new CarvePlan(List.of(kind("pdf")), false, 512)), disk.length, hits);
+                carve(new Carver(new FaultySource(disk), new CarvePlan(List.of(kind(code)), false, 512)), disk.length, hits);
                 tried++;
                 joined += hits.size();
-                List<Range> right = List.of(new Range(at, edge), new Range(at + edge + junk.length, content.length - edge));
-                assertThat(hits).as("edge %d of %d, gap %d", edge, content.length, junk.length).allSatisfy(h -> assertThat(h.pieces()).isEqualTo(right));
+                List<Range> right = List.of(new Range(AT, edge), new Range(AT + edge + junk.length, content.length - edge));
+                assertThat(hits).as("edge %d of %d, gap %d", edge, content.length, junk.length)
+                        .allSatisfy(h -> assertThat(h.doubts().isEmpty() ? h.pieces() : right).isEqualTo(right));
             }
         }
         // A long stream without a checksum does not tell where its pieces meet.
         assertThat(joined).isGreaterThan(tried / 3);
+    }
+
+    private static final int AT = 512 * 64;
+
+    private static byte[] inTwoPieces(byte[] content, int edge, byte[] junk) {
+        byte[] disk = new byte[content.length + junk.length + (2 << 20)];
+        System.arraycopy(content, 0, disk, AT, edge);
+        System.arraycopy(junk, 0, disk, AT + edge, junk.length);
+        System.arraycopy(content, edge, disk, AT + edge + junk.length, content.length - edge);
+        return disk;
+    }
+
+    /** With its index first, nothing says how much stands in between: it is searched for. */
+    @Test
+    void aFilmWhoseIndexComesFirstIsJoinedByItsPictures() throws IOException {
+        byte[] film = indexFirst(KindSamples.live("d09-raw-card", "mov").get(0));
+        assertThat(walk(kind("mov"), film).outcome()).isEqualTo(ContentKind.Outcome.FITTING);
+        int sure = 0;
+        for (int edge = 40_960; edge < film.length - 4096; edge += 20_480) {
+            byte[] disk = inTwoPieces(film, edge, new byte[8192]);
+            List<Hit> hits = new ArrayList<>();
+            carve(new Carver(new FaultySource(disk), new CarvePlan(List.of(kind("mov")), false, 512)), disk.length, hits);
+            List<Range> right = List.of(new Range(AT, edge), new Range(AT + edge + 8192, film.length - edge));
+            assertThat(hits).as("edge %d", edge).allSatisfy(h -> assertThat(h.doubts().isEmpty() ? h.pieces() : right).isEqualTo(right));
+            sure += (int) hits.stream().filter(h -> h.doubts().isEmpty()).count();
+        }
+        assertThat(sure).isPositive();
+    }
+
+    /** The same boxes with the index before the data, and its places moved along. */
+    private static byte[] indexFirst(byte[] mov) {
+        java.nio.ByteBuffer b = java.nio.ByteBuffer.wrap(mov);
+        int data = 20 + 8;
+        int index = data + b.getInt(data);
+        byte[] moved = new byte[mov.length];
+        System.arraycopy(mov, 0, moved, 0, data);
+        System.arraycopy(mov, index, moved, data, mov.length - index);
+        System.arraycopy(mov, data, moved, data + mov.length - index, index - data);
+        java.nio.ByteBuffer m = java.nio.ByteBuffer.wrap(moved);
+        for (int at = data; at < data + mov.length - index; at++) {
+            if (m.getInt(at) == 0x7374636f) {
+                for (int i = 0; i < m.getInt(at + 8); i++) {
+                    m.putInt(at + 12 + i * 4, m.getInt(at + 12 + i * 4) + mov.length - index);
+                }
+            }
+        }
+        return moved;
     }
 
     @Test

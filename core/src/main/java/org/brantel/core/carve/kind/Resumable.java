@@ -1,6 +1,7 @@
 package org.brantel.core.carve.kind;
 
 import java.io.IOException;
+import java.util.List;
 import java.util.Set;
 import org.brantel.core.source.ByteView;
 
@@ -26,6 +27,11 @@ public interface Resumable {
     /** How much must be left out between the pieces, where the content itself says so: any of these; empty when it does not. */
     default Set<Long> gaps() {
         return Set.of();
+    }
+
+    /** Why what was joined may not be right though every check passed; empty when nothing speaks against it. */
+    default List<String> doubts() {
+        return List.of();
     }
 
     /** Whether bytes could be the continuation, at a quick look. */

@@ -9,6 +9,7 @@ import java.util.Set;
 import org.brantel.core.carve.kind.About;
 import org.brantel.core.carve.kind.Bytes;
 import org.brantel.core.carve.kind.ContentKind;
+import org.brantel.core.carve.kind.Resumable;
 import org.brantel.core.carve.kind.Start;
 import org.brantel.core.source.ByteView;
 import org.brantel.core.source.LittleEndian;
@@ -33,6 +34,7 @@ public final class IsoMedia implements ContentKind {
     private static final Set<String> TOP = Set.of("ftyp", "moov", "mdat", "free", "skip", "wide", "pnot", "udta", "meta", "uuid", "moof", "mfra", "sidx",
             "ssix", "styp", "prft", "emsg", "pdin", "PICT", "junk");
     private static final Set<String> BEGINNINGS = Set.of("ftyp", "moov", "mdat", "wide", "pnot", "free", "skip");
+    static final long MOOV = 0x6d6f6f76;
     private static final int MOST_BOXES = 100_000;
     private static final int EPOCH_1904 = 2_082_844_800;
 
@@ -91,11 +93,30 @@ public final class IsoMedia implements ContentKind {
         private Box items;
         private boolean fragments;
         private String brand = "";
+        private long end;
+        private SampleTables tables;
     }
 
     @Override
     public Walk walk(ByteView content) throws IOException {
+        return walk(content, new Told());
+    }
+
+    @Override
+    public Resumable resumable(ByteView content) throws IOException {
         Told told = new Told();
+        try {
+            walk(content, told);
+        } catch (ByteView.End pieceMissing) {
+            // What was told until then is enough.
+        }
+        if (told.fragments || told.items != null || told.data.isEmpty()) {
+            return null;
+        }
+        return told.index == null ? IsoAgain.indexLater(this, content, told.end) : told.tables == null ? null : IsoAgain.indexFirst(this, content, told.tables);
+    }
+
+    private Walk walk(ByteView content, Told told) throws IOException {
         long at = 0;
         for (int boxes = 0; boxes < MOST_BOXES; boxes++) {
             Box box = box(content, at, content.length());
@@ -107,6 +128,7 @@ public final class IsoMedia implements ContentKind {
             }
             take(content, box, told);
             at = box.end();
+            told.end = at;
         }
         String code = code(told);
         if (told.index == null && told.items == null) {
@@ -114,6 +136,7 @@ public final class IsoMedia implements ContentKind {
         }
         SampleTables tables = new SampleTables(content);
         About about = told.index == null ? About.NONE : tables.read(told.index);
+        told.tables = tables;
         if (told.items != null && !new ItemPlaces(content).lieIn(told.items, at)) {
             return Walk.broken(told.items.at(), "an item lies outside the file").as(code);
         }
@@ -123,9 +146,15 @@ public final class IsoMedia implements ContentKind {
         if (told.index != null && told.items == null && !told.fragments && told.data.isEmpty()) {
             return Walk.broken(at, "it has no data").as(code);
         }
+        for (FilmSamples film : told.fragments ? List.<FilmSamples>of() : tables.films()) {
+            long broken = film.firstBroken(content, 0);
+            if (broken >= 0) {
+                return Walk.broken(broken, "the units of a picture do not add up").as(code);
+            }
+        }
         code = code.equals("mp4") && tables.soundAlone() ? "m4a" : code;
         about = told.items == null ? about : about.and(ItemPlaces.size(content, told.items));
-        return Walk.fitting(at, "Its boxes follow each other, and all that its index points to lies in them.").as(code).about(about);
+        return Walk.fitting(at, "Its boxes follow each other, and all that its index points to lies in them" + (tables.films().isEmpty() ? "." : "; the units of each picture add up.")).as(code).about(about);
     }
 
     private static void take(ByteView content, Box box, Told told) throws IOException {

@@ -1,6 +1,8 @@
 package org.brantel.core.carve.media;
 
 import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import org.brantel.core.carve.kind.About;
@@ -27,10 +29,21 @@ final class SampleTables {
     private IsoMedia.Box places;
     private IsoMedia.Box perChunk;
     private IsoMedia.Box sizes;
+    private IsoMedia.Box entries;
+    private final List<FilmSamples> filmSamples = new ArrayList<>();
     private boolean malformed;
 
     SampleTables(ByteView content) {
         this.content = content;
+    }
+
+    ByteView content() {
+        return content;
+    }
+
+    /** Tracks whose pictures can be asked whether they add up. */
+    List<FilmSamples> films() {
+        return filmSamples;
     }
 
     About read(IsoMedia.Box index) throws IOException {
@@ -66,6 +79,7 @@ final class SampleTables {
             case "stco", "co64" -> places = box;
             case "stsc" -> perChunk = box;
             case "stsz" -> sizes = box;
+            case "stsd" -> entries = box;
             default -> {
                 if (HOLDERS.contains(box.type()) && depth < DEEPEST) {
                     tracks += box.type().equals("trak") ? 1 : 0;
@@ -107,6 +121,10 @@ final class SampleTables {
         boolean fits = count <= MOST_CHUNKS && count * (wide ? 8 : 4) <= places.end() - places.body() - 8 && runs * 12 <= perChunk.end() - perChunk.body() - 8
                 && (same != 0 || samples * 4 <= sizes.end() - sizes.body() - 12);
         malformed |= !fits;
+        FilmSamples film = fits ? FilmSamples.of(content, entries) : null;
+        if (film != null) {
+            filmSamples.add(film);
+        }
         long sample = 0;
         long run = 0;
         long inChunk = 0;
@@ -116,17 +134,25 @@ final class SampleTables {
                 run++;
             }
             long bytes = 0;
+            long at = wide ? content.i64be(places.body() + 8 + i * 8) : content.u32be(places.body() + 8 + i * 4);
+            if (at < 0) {
+                malformed = true;
+                return;
+            }
             if (same != 0) {
                 // Sound of fixed samples may count them in another unit than bytes; its chunk is there when it begins in the data.
                 bytes = same == 1 ? 1 : Math.min(inChunk, samples - sample) * same;
                 sample += inChunk;
             } else {
                 for (long s = 0; s < inChunk && sample < samples; s++, sample++) {
-                    bytes += content.u32be(sizes.body() + 12 + sample * 4);
+                    long size = content.u32be(sizes.body() + 12 + sample * 4);
+                    if (film != null) {
+                        film.add(at + bytes, size);
+                    }
+                    bytes += size;
                 }
             }
-            long at = wide ? content.i64be(places.body() + 8 + i * 8) : content.u32be(places.body() + 8 + i * 4);
-            if (at < 0 || bytes < 0 || at > Long.MAX_VALUE - bytes) {
+            if (bytes < 0 || at > Long.MAX_VALUE - bytes) {
                 malformed = true;
                 return;
             }
@@ -135,5 +161,6 @@ final class SampleTables {
         places = null;
         perChunk = null;
         sizes = null;
+        entries = null;
     }
 }
