@@ -46,7 +46,7 @@ final class JpegAgain implements Resumable {
         return Walk.broken(same, "no place before it was kept");
     }
 
-    /** Coded data: after FF stands 00, a restart, or the end; and half of all bytes have their highest bit set. */
+    /** Coded data: after FF stands 00, a restart, the head of another scan, or the end; and half of all bytes have their highest bit set. */
     @Override
     public boolean couldContinue(byte[] block, int at, int length) {
         int high = 0;
@@ -58,7 +58,8 @@ final class JpegAgain implements Resumable {
                 if (next == Jpeg.EOI) {
                     return true;
                 }
-                if (next != 0 && (next < 0xd0 || next > 0xd7)) {
+                boolean nextScan = walk.isProgressive() && (next == JpegWalk.DHT || next == JpegWalk.SOS);
+                if (next != 0 && !nextScan && (next < 0xd0 || next > 0xd7)) {
                     return false;
                 }
             }

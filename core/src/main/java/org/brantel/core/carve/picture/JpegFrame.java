@@ -1,6 +1,7 @@
 package org.brantel.core.carve.picture;
 
 import java.io.IOException;
+import java.util.Arrays;
 import org.brantel.core.source.ByteView;
 
 /**
@@ -19,6 +20,7 @@ final class JpegFrame {
 
     private static final int PROGRESSIVE = 0xc2;
     private static final long MAX_BLOCKS = 16L << 20;
+    private static final long MAX_KEPT = 2L << 20;
 
     /** A component, with one word for each block: which coefficients are not zero yet (progressive scans need it). */
     static final class Component {
@@ -108,6 +110,21 @@ final class JpegFrame {
 
     private static int up(int value, int unit) {
         return (value + unit - 1) / unit;
+    }
+
+    /** What is known of the blocks so far, to come back to; null when that is too much to keep. */
+    long[][] blocks() {
+        long sum = 0;
+        for (Component c : components) {
+            sum += c.nonZero.length;
+        }
+        return sum > MAX_KEPT ? null : Arrays.stream(components).map(c -> c.nonZero.clone()).toArray(long[][]::new);
+    }
+
+    void comeBackTo(long[][] blocks) {
+        for (int i = 0; i < components.length; i++) {
+            System.arraycopy(blocks[i], 0, components[i].nonZero, 0, blocks[i].length);
+        }
     }
 
     Component component(int id) {

@@ -97,6 +97,7 @@ final class JpegScan {
         long units = (long) perLine * (single ? components[0].blockLines : frame.unitLines());
         int line = (int) (from.unit() / perLine);
         int column = (int) (from.unit() % perLine);
+        endOfBandRun = 0;
         try {
             bits.take(from.bits());
             for (long unit = from.unit(); unit < units; unit++) {

@@ -11,8 +11,8 @@ import org.brantel.core.source.ByteView;
 /** One picture, marker by marker (ITU-T T.81, annex B). */
 final class JpegWalk {
 
-    private static final int SOS = 0xda;
-    private static final int DHT = 0xc4;
+    static final int SOS = 0xda;
+    static final int DHT = 0xc4;
     private static final int DNL = 0xdc;
     private static final int DRI = 0xdd;
     private static final int DAC = 0xcc;
@@ -29,8 +29,10 @@ final class JpegWalk {
     private int scans;
     private About about = About.NONE;
     private long at = 2;
-    /** Where a scan of a sequential picture can be taken up; null when nobody asked for that. */
+    /** Where a scan can be taken up: a sequential one at many places, a progressive one at its start; null when nobody asked for that. */
     private Deque<JpegScan.Place> places;
+    /** What was known of a progressive picture's blocks when its last scan began. */
+    private long[][] blocksThen;
     /** The last sector of picture data that was looked at for being one of zeros. */
     private long looked;
 
@@ -53,6 +55,10 @@ final class JpegWalk {
         places = new ArrayDeque<>();
     }
 
+    boolean isProgressive() {
+        return frame != null && frame.isProgressive();
+    }
+
     Deque<JpegScan.Place> places() {
         return places;
     }
@@ -61,6 +67,9 @@ final class JpegWalk {
     Walk resumed(ByteView other, JpegScan.Place from) throws IOException {
         JpegWalk again = new JpegWalk(this, other);
         again.looked = from.at();
+        if (blocksThen != null) {
+            frame.comeBackTo(blocksThen);
+        }
         JpegScan.Ending ending = from.scan().goOn(other, from, again.tables, restartInterval, again::isPlausible);
         if (ending.broken() != null) {
             return Walk.broken(ending.at(), ending.broken());
@@ -137,6 +146,13 @@ final class JpegWalk {
         }
         looked = data;
         boolean keep = places != null && !frame.isProgressive();
+        if (places != null && frame.isProgressive()) {
+            places.clear();
+            blocksThen = frame.blocks();
+            if (blocksThen != null) {
+                places.add(JpegScan.Place.atStart(scan, data));
+            }
+        }
         return scan.goOn(content, JpegScan.Place.atStart(scan, data), tables, restartInterval, keep ? this::keep : null);
     }
 
