@@ -53,7 +53,7 @@ final class Joiner {
     }
 
     /** A find that no record names. */
-    static Finding nameless(Hit hit, List<Volume> volumes) {
+    static Finding nameless(Hit hit, List<Volume> volumes, SuggestedNames names) {
         Range first = hit.pieces().get(0);
         ContentKind.Walk walk = hit.walk();
         Integer volume = volumes.stream().filter(v -> v.range().overlaps(first)).map(Volume::index).findFirst().orElse(null);
@@ -63,6 +63,6 @@ final class Joiner {
         reasons.addAll(hit.doubts());
         return new Finding(0, volume, null, "at-" + hit.start() + "." + hit.code(), walk.length(), hit.code(), Origin.CARVED, whole ? Prognosis.WHOLE : Prognosis.DOUBTFUL,
                 score, reasons, hit.pieces().stream().map(Extent::of).toList(), null, null, null, null, null,
-                SuggestedNames.of(hit.code(), walk.about()), null, null, RecordFacts.NONE, walk.about().facts());
+                names.of(hit.code(), walk.about()), null, null, RecordFacts.NONE, walk.about().facts());
     }
 }

@@ -216,7 +216,7 @@ public final class Scan {
                 if (id > 0) {
                     log.join(id);
                 } else {
-                    take(Joiner.nameless(hit, known));
+                    take(Joiner.nameless(hit, known, plan.names()));
                 }
             }
 

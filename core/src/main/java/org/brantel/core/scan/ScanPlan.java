@@ -2,6 +2,7 @@ package org.brantel.core.scan;
 
 import java.util.List;
 import java.util.Set;
+import org.brantel.core.carve.SuggestedNames;
 import org.brantel.core.source.Range;
 
 /**
@@ -15,9 +16,10 @@ import org.brantel.core.source.Range;
  * @param range         carve only here; null for everywhere
  * @param everyByte     carve at every byte, not only where sectors begin
  * @param notAgain carve none of this
+ * @param names     for what no record names
  * @param hash          SHA-256 of every finding that is fully read
  */
-public record ScanPlan(ScanMethod method, Integer volume, Set<String> kinds, boolean search, boolean freeSpaceOnly, Range range, boolean everyByte, List<Range> notAgain, boolean hash) {
+public record ScanPlan(ScanMethod method, Integer volume, Set<String> kinds, boolean search, boolean freeSpaceOnly, Range range, boolean everyByte, List<Range> notAgain, SuggestedNames names, boolean hash) {
 
     public ScanPlan {
         notAgain = List.copyOf(notAgain);
@@ -25,38 +27,42 @@ public record ScanPlan(ScanMethod method, Integer volume, Set<String> kinds, boo
     }
 
     public static ScanPlan of(ScanMethod method) {
-        return new ScanPlan(method, null, Set.of(), true, false, null, false, List.of(), false);
+        return new ScanPlan(method, null, Set.of(), true, false, null, false, List.of(), SuggestedNames.USUAL, false);
     }
 
     public ScanPlan onVolume(Integer index) {
-        return new ScanPlan(method, index, kinds, search, freeSpaceOnly, range, everyByte, notAgain, hash);
+        return new ScanPlan(method, index, kinds, search, freeSpaceOnly, range, everyByte, notAgain, names, hash);
     }
 
     public ScanPlan ofKinds(Set<String> codes) {
-        return new ScanPlan(method, volume, codes, search, freeSpaceOnly, range, everyByte, notAgain, hash);
+        return new ScanPlan(method, volume, codes, search, freeSpaceOnly, range, everyByte, notAgain, names, hash);
     }
 
     /** Records only, without a look into what is free. */
     public ScanPlan searching(boolean yes) {
-        return new ScanPlan(method, volume, kinds, yes, freeSpaceOnly, range, everyByte, notAgain, hash);
+        return new ScanPlan(method, volume, kinds, yes, freeSpaceOnly, range, everyByte, notAgain, names, hash);
     }
 
     public ScanPlan inFreeSpace(boolean only) {
-        return new ScanPlan(method, volume, kinds, search, only, range, everyByte, notAgain, hash);
+        return new ScanPlan(method, volume, kinds, search, only, range, everyByte, notAgain, names, hash);
     }
 
     /** @param where null for everywhere */
     public ScanPlan carving(Range where, boolean atEveryByte) {
-        return new ScanPlan(method, volume, kinds, search, freeSpaceOnly, where, atEveryByte, notAgain, hash);
+        return new ScanPlan(method, volume, kinds, search, freeSpaceOnly, where, atEveryByte, notAgain, names, hash);
     }
 
     /** @param carved before, for no fewer kinds */
     public ScanPlan except(List<Range> carved) {
-        return new ScanPlan(method, volume, kinds, search, freeSpaceOnly, range, everyByte, carved, hash);
+        return new ScanPlan(method, volume, kinds, search, freeSpaceOnly, range, everyByte, carved, names, hash);
+    }
+
+    public ScanPlan naming(SuggestedNames pattern) {
+        return new ScanPlan(method, volume, kinds, search, freeSpaceOnly, range, everyByte, notAgain, pattern, hash);
     }
 
     public ScanPlan hashing(boolean yes) {
-        return new ScanPlan(method, volume, kinds, search, freeSpaceOnly, range, everyByte, notAgain, yes);
+        return new ScanPlan(method, volume, kinds, search, freeSpaceOnly, range, everyByte, notAgain, names, yes);
     }
 
     boolean wants(String kind) {

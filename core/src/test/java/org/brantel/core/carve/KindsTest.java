@@ -403,9 +403,19 @@ class KindsTest {
         assertThat(walk(kind("epub"), SAMPLES.get("epub")).about().facts()).containsEntry("title", "Bog and tide").containsEntry("author", "Ada Marr");
         assertThat(walk(kind("png"), SAMPLES.get("png")).about().facts()).containsEntry("width", "120").containsEntry("height", "90");
         assertThat(walk(kind("eml"), SAMPLES.get("eml")).about().facts()).containsEntry("subject", "Parts for May");
-        assertThat(SuggestedNames.of("eml", walk(kind("eml"), SAMPLES.get("eml")).about())).isEqualTo("[Mon, 4 May 2026 09 12 00 +0000 Parts for May].eml");
-        assertThat(SuggestedNames.of("jpg", org.brantel.core.carve.kind.About.NONE)).isNull();
-        assertThat(SuggestedNames.of("jpg", org.brantel.core.carve.kind.About.NONE.with("taken", "2026-05-04T09:12:30").with("device", "Tern/20"))).isEqualTo("[2026-05-04 09.12 Tern 20].jpg");
+        assertThat(SuggestedNames.USUAL.of("eml", walk(kind("eml"), SAMPLES.get("eml")).about())).isEqualTo("[Mon, 4 May 2026 09 12 00 +0000 Parts for May].eml");
+        assertThat(SuggestedNames.USUAL.of("jpg", org.brantel.core.carve.kind.About.NONE)).isNull();
+        assertThat(SuggestedNames.USUAL.of("jpg", org.brantel.core.carve.kind.About.NONE.with("taken", "2026-05-04T09:12:30").with("device", "Tern/20"))).isEqualTo("[2026-05-04 09.12 Tern 20].jpg");
+    }
+
+    @Test
+    void aPatternOfTheLabsOwnFillsInWhatIsSaid() {
+        var about = org.brantel.core.carve.kind.About.NONE.with("title", "Tide/table").with("width", 640).with("height", 480);
+        assertThat(new SuggestedNames("{title}, {width} x {height}").of("png", about)).isEqualTo("[Tide table, 640 x 480].png");
+        assertThat(new SuggestedNames("scan of {author}").of("png", about)).isNull();
+        for (String none : List.of("no blank", "{nothing}", "{title}" + "x".repeat(200))) {
+            org.assertj.core.api.Assertions.assertThatThrownBy(() -> new SuggestedNames(none)).isInstanceOf(IllegalArgumentException.class).hasMessageContaining("{");
+        }
     }
 
     @Test

@@ -60,7 +60,7 @@ class DemoLab {
         staff.add("tom", "Tom Gale", Role.ENGINEER, PASSWORD);
         staff.add("petra", "Petra Lunn", Role.MANAGER, PASSWORD);
         // The demo's devices are read in a minute; a reading every half of it would be no series.
-        rules.set(new LabSettings.BenchRules(0, "00:00", "00:00", DEMO_HEALTH_SECONDS, List.of(), false), "Petra Lunn");
+        rules.set(new LabSettings.BenchRules(0, "00:00", "00:00", DEMO_HEALTH_SECONDS, List.of(), false, null), "Petra Lunn");
         if (settings.demoCases() > 0) {
             years.fill(settings.demoCases());
         }

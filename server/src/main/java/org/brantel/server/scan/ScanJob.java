@@ -12,6 +12,7 @@ import java.util.OptionalDouble;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.BooleanSupplier;
 import java.util.function.Consumer;
+import org.brantel.core.carve.SuggestedNames;
 import org.brantel.core.estimate.TimeLeft;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.scan.Scan;
@@ -32,6 +33,7 @@ import org.brantel.server.platform.Jobs;
 import org.brantel.server.platform.Settings;
 import org.brantel.server.platform.StopRequest;
 import org.brantel.server.platform.Ticker;
+import org.brantel.server.settings.LabSettings;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.ApplicationEventPublisher;
@@ -53,12 +55,13 @@ class ScanJob {
     private final CustodyService custody;
     private final Events events;
     private final Settings settings;
+    private final LabSettings lab;
     private final TransactionTemplate transaction;
     private final Clock clock;
     private final ApplicationEventPublisher publisher;
 
     ScanJob(ScanSessions sessions, Bench bench, Catalogues catalogues, Cases cases, CustodyService custody, Events events,
-            Settings settings, TransactionTemplate transaction, Clock clock, ApplicationEventPublisher publisher) {
+            Settings settings, LabSettings lab, TransactionTemplate transaction, Clock clock, ApplicationEventPublisher publisher) {
         this.sessions = sessions;
         this.bench = bench;
         this.catalogues = catalogues;
@@ -66,6 +69,7 @@ class ScanJob {
         this.custody = custody;
         this.events = events;
         this.settings = settings;
+        this.lab = lab;
         this.transaction = transaction;
         this.clock = clock;
         this.publisher = publisher;
@@ -104,7 +108,7 @@ class ScanJob {
 
     private void scan(ScanSession session, String number, Path folder, Source source, BooleanSupplier serverStops) throws IOException {
         long id = session.id();
-        ScanPlan plan = ScanPlan.of(ScanMethod.ofWord(session.method())).onVolume(session.scope().volume()).searching(session.scope().search()).hashing(true);
+        ScanPlan plan = ScanPlan.of(ScanMethod.ofWord(session.method())).onVolume(session.scope().volume()).searching(session.scope().search()).naming(new SuggestedNames(lab.bench().namePattern())).hashing(true);
         ScanWatch watch = new ScanWatch(teller(session, number), new TimeLeft(plan.method().carves() ? "content" : "search", likeIt(session, source.size())), session.added());
         StopRequest stop = new StopRequest(serverStops, () -> stopAfterPauses(id, serverStops));
         ScanReport report = new Scan(source, plan.except(session.scope().again() ? List.of() : carvedBefore(session, plan, source.size())), watch, clock).run(folder, stop);

@@ -1,5 +1,6 @@
 package org.brantel.server.settings;
 
+import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.time.Clock;
 import java.time.DateTimeException;
@@ -9,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.regex.Pattern;
+import org.brantel.core.carve.SuggestedNames;
 import org.brantel.core.estimate.Band;
 import org.brantel.core.estimate.PriceList;
 import org.brantel.core.imaging.QuietHours;
@@ -41,15 +43,20 @@ public class LabSettings {
      * @param quietFrom     like {@code 22:00}; equal to {@code quietTo} for none
      * @param healthSeconds between two health readings of a device that is read
      * @param quickScan     a scan by records starts by itself when a device has been imaged
+     * @param namePattern   for files that no record names; see {@link SuggestedNames}
      */
-    public record BenchRules(int mibPerSecond, String quietFrom, String quietTo, int healthSeconds, List<Box> boxes, boolean quickScan) {
+    public record BenchRules(int mibPerSecond, String quietFrom, String quietTo, int healthSeconds, List<Box> boxes, boolean quickScan, @Nullable String namePattern) {
+
+        public BenchRules {
+            namePattern = namePattern == null || namePattern.isBlank() ? SuggestedNames.USUAL.toString() : namePattern.strip();
+        }
 
         public QuietHours quiet() {
             return new QuietHours(LocalTime.parse(quietFrom), LocalTime.parse(quietTo));
         }
     }
 
-    private static final BenchRules BENCH = new BenchRules(0, "00:00", "00:00", 30, List.of(), false);
+    private static final BenchRules BENCH = new BenchRules(0, "00:00", "00:00", 30, List.of(), false, null);
     private static final int MOST_BOXES = 40;
 
     /** What may stand in a letter. */
@@ -141,6 +148,11 @@ public class LabSettings {
             rules.quiet();
         } catch (DateTimeException | NullPointerException e) {
             throw Refusal.badInput("quiet", "Quiet hours go from a time to a time, like 22:00 and 06:30.");
+        }
+        try {
+            new SuggestedNames(rules.namePattern());
+        } catch (IllegalArgumentException e) {
+            throw Refusal.badInput("namePattern", e.getMessage());
         }
         if (rules.boxes() == null || rules.boxes().size() > MOST_BOXES) {
             throw Refusal.badInput("boxes", "There may be up to " + MOST_BOXES + " bench boxes.");

@@ -266,6 +266,7 @@ class SteeringTest {
 
     @Test
     void rulesOfTheBenchAreCheckedAndAManagersBusiness() {
+        assertThat(lab.as("petra").get("/api/settings").expect(200).json().get("bench").get("namePattern").asString()).isEqualTo("{taken} {said}");
         Map<String, Object> rules = new HashMap<>(Map.of("mibPerSecond", 0, "quietFrom", "22:00", "quietTo", "06:30", "healthSeconds", 60, "quickScan", false, "boxes", List.of()));
         assertThat(lab.as("tom").put("/api/settings/bench", rules).expect(403).sentence()).contains("manager");
         rules.put("quietTo", "half past six");
@@ -276,5 +277,8 @@ class SteeringTest {
         rules.put("boxes", List.of());
         rules.put("healthSeconds", 0);
         assertThat(lab.as("petra").put("/api/settings/bench", rules).expect(400).sentence()).contains("Health");
+        rules.put("healthSeconds", 60);
+        rules.put("namePattern", "{nothing}");
+        assertThat(lab.as("petra").put("/api/settings/bench", rules).expect(400).sentence()).contains("{nothing}", "{taken}");
     }
 }
