@@ -15,15 +15,15 @@ import org.brantel.core.carve.kind.About;
  */
 public final class SuggestedNames {
 
-    /** When it was taken, and the first two that it says of author, title, subject, first words and device. */
-    public static final SuggestedNames USUAL = new SuggestedNames("{taken} {said}");
-
     private static final List<String> SAID = List.of(About.AUTHOR, About.TITLE, About.SUBJECT, About.WORDS, About.DEVICE);
     private static final Set<String> BLANKS = new TreeSet<>(Set.of("taken", "said", About.AUTHOR, About.TITLE, About.ALBUM, About.SUBJECT, About.FROM, About.WORDS, About.DEVICE,
             About.WIDTH, About.HEIGHT, About.SECONDS, About.PAGES));
     private static final Pattern BLANK = Pattern.compile("\\{(\\w*)}");
     private static final int LONGEST = 80;
     private static final int LONGEST_PATTERN = 200;
+
+    /** When it was taken, and the first two that it says of author, title, subject, first words and device. */
+    public static final SuggestedNames USUAL = new SuggestedNames("{taken} {said}");
 
     private final String pattern;
 
