@@ -53,6 +53,8 @@ class ScanSession {
     @Column(updatable = false)
     private String importedFrom;
     @Column(updatable = false)
+    private String imageSha256;
+    @Column(updatable = false)
     private long readBytes;
     private String folder;
     private String phase;
@@ -76,6 +78,7 @@ class ScanSession {
         this.imagingId = image.imagingId();
         this.early = image.filling();
         this.readBytes = image.readBytes();
+        this.imageSha256 = image.sha256();
         this.method = scope.method();
         this.volume = scope.volume();
         this.search = scope.search();
@@ -197,7 +200,7 @@ class ScanSession {
 
     ScanView view(String caseNumber) {
         try {
-            return new ScanView(id, caseNumber, imagingId, state.name().toLowerCase(), asked, method, volume, search, again, early, readBytes, importedFrom, phase, done, total, secondsLeft,
+            return new ScanView(id, caseNumber, imagingId, state.name().toLowerCase(), asked, method, volume, search, again, early, readBytes, imageSha256, importedFrom, phase, done, total, secondsLeft,
                     Json.read(counts, ScanView.Counts.class, "counts", "scan " + id),
                     report().orElse(null), added, shared,
                     trouble, who, startedAt, endedAt);

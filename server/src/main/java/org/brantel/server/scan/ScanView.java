@@ -17,6 +17,7 @@ import org.brantel.core.scan.ScanReport;
  * @param again  whether it carves what others carved before
  * @param early  the image was still being written when it began
  * @param readBytes of the image that had been read when it began
+ * @param imageSha256  of the image then; absent while it was written
  * @param importedFrom the file of another machine that it came in
  * @param phase  records, search, content, catalogue
  * @param secondsLeft likely time to its end; absent while nothing speaks for a number
@@ -24,7 +25,7 @@ import org.brantel.core.scan.ScanReport;
  * @param shared findings that were in the catalogue before
  */
 public record ScanView(long id, String caseNumber, long imagingId, String state, @Nullable String asked, String method, @Nullable Integer volume, boolean search, boolean again, boolean early, long readBytes,
-                       @Nullable String importedFrom, String phase, long done, long total, @Nullable Double secondsLeft, Counts counts, @Nullable ScanReport report, long added,
+                       @Nullable String imageSha256, @Nullable String importedFrom, String phase, long done, long total, @Nullable Double secondsLeft, Counts counts, @Nullable ScanReport report, long added,
                        long shared, @Nullable String trouble, String who, Instant startedAt, @Nullable Instant endedAt) {
 
     /** Findings so far, by kind, by origin and by prognosis, and the folder that the last one lay in. */

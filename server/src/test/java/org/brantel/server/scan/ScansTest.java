@@ -69,6 +69,7 @@ class ScansTest {
         JsonNode again = done(Map.of("method", "carve", "again", true));
         assertThat(again.get("report").get("findings")).isEqualTo(first.get("report").get("findings"));
         assertThat(again.get("added").asLong()).isZero();
+        assertThat(again.get("imageSha256").asString()).matches("[0-9a-f]{64}");
         story.una.post("/api/scans/" + second.get("id").asLong() + "/repeat").expect(201);
         JsonNode repeated = Story.last(story.una.await(story.path("/scans"), s -> Story.last(s).get("state").asString().equals("done")));
         assertThat(repeated.get("again").asBoolean()).isTrue();
