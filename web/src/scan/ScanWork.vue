@@ -119,7 +119,7 @@ useKeys([
 </template>
 
 <style scoped>
-.stack { display: grid; gap: 12px; align-content: start; }
+.stack { display: grid; grid-template-columns: minmax(0, 1fr); gap: 12px; align-content: start; }
 .fig.big b { font-size: 28px; line-height: 30px; }
 .two { display: grid; grid-template-columns: 1fr 1fr; gap: 24px; }
 .folder { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; margin: -8px 0 0; }

@@ -46,6 +46,8 @@ import org.springframework.transaction.support.TransactionTemplate;
 class ScanJob {
 
     private static final Logger LOG = LoggerFactory.getLogger(ScanJob.class);
+    /** A much smaller medium says little: what takes the same time on each is most of its. */
+    private static final int MOST_UNLIKE = 10;
     private static final long PAUSE_NANOS = 200_000_000L;
 
     private final ScanSessions sessions;
@@ -152,7 +154,7 @@ class ScanJob {
     private OptionalDouble likeIt(ScanSession session, long bytes) {
         double[] perByte = sessions.findTop200ByStateAndMethodInOrderByIdDesc(ScanSession.State.DONE, List.of(session.method())).stream()
                 .filter(s -> s.importedFrom() == null && s.scope().search() == session.scope().search()).flatMap(s -> s.report().stream())
-                .filter(r -> r.size() > 0 && r.seconds() > 0).mapToDouble(r -> r.seconds() / r.size()).sorted().toArray();
+                .filter(r -> r.size() > bytes / MOST_UNLIKE && r.seconds() > 0).mapToDouble(r -> r.seconds() / r.size()).sorted().toArray();
         return perByte.length == 0 ? OptionalDouble.empty() : OptionalDouble.of(perByte[perByte.length / 2] * bytes);
     }
 
