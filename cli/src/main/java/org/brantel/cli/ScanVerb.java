@@ -57,6 +57,9 @@ final class ScanVerb implements Callable<Integer> {
     @Option(names = "--after", paramLabel = "SESSION", description = "Carve only what an earlier session of the same medium did not; names its session.json. May be given more than once.")
     private List<Path> after = List.of();
 
+    @Option(names = "--nested", description = "Also carve files that lie inside others; each names its container.")
+    private boolean nested;
+
     @Option(names = "--names", paramLabel = "PATTERN", defaultValue = "{taken} {said}", description = "How to name what no record names, from what it says; like '{title} {author}'.")
     private String names;
 
@@ -75,7 +78,7 @@ final class ScanVerb implements Callable<Integer> {
                 line.show(phase, done, all);
             }
         };
-        ScanPlan plan = ScanPlan.of(ScanMethod.ofWord(method)).onVolume(volume).ofKinds(kinds).searching(!quick).inFreeSpace(freeSpaceOnly).carving(within(), everyByte).naming(new SuggestedNames(names)).hashing(hash);
+        ScanPlan plan = ScanPlan.of(ScanMethod.ofWord(method)).onVolume(volume).ofKinds(kinds).searching(!quick).inFreeSpace(freeSpaceOnly).carving(within(), everyByte).nesting(nested).naming(new SuggestedNames(names)).hashing(hash);
         try (Source opened = open()) {
             ScanReport report = new Scan(opened, plan.except(carvedBefore(plan, opened.size())), listener, Clock.systemUTC()).run(out, () -> false);
             line.done();

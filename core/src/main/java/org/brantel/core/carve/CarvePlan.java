@@ -8,9 +8,10 @@ import org.brantel.core.carve.kind.ContentKind;
  *
  * @param kinds     what to look for
  * @param everyByte content may begin at any byte, not only where sectors do
+ * @param nested    also what begins inside a find
  * @param step      bytes of a sector
  */
-public record CarvePlan(List<ContentKind> kinds, boolean everyByte, int step) {
+public record CarvePlan(List<ContentKind> kinds, boolean everyByte, boolean nested, int step) {
 
     public CarvePlan {
         kinds = List.copyOf(kinds);

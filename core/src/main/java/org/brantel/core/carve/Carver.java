@@ -118,6 +118,7 @@ public final class Carver {
         /** Finds without a check of their own that may still hold others. */
         private final List<Hit> unchecked = new ArrayList<>();
         private long skipUntil;
+        private long wholeUntil;
         private long done;
 
         InOrder(Range scope, Listener listener) {
@@ -150,6 +151,10 @@ public final class Carver {
 
         private void take(Hit hit) {
             boolean proven = hit.walk().whole();
+            if (!proven && hit.start() < wholeUntil) {
+                // Text in what another kind proved is part of that, also when what is nested is asked for.
+                return;
+            }
             for (int i = 0; i < unchecked.size(); i++) {
                 Hit outer = unchecked.get(i);
                 if (hit.start() >= outer.firstEnd()) {
@@ -170,7 +175,8 @@ public final class Carver {
             } else {
                 listener.found(hit);
                 hit.pieces().forEach(looked::add);
-                skipUntil = Math.max(skipUntil, hit.firstEnd());
+                wholeUntil = Math.max(wholeUntil, hit.firstEnd());
+                skipUntil = plan.nested() ? skipUntil : wholeUntil;
             }
         }
 

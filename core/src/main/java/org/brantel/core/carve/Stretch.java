@@ -161,13 +161,13 @@ final class Stretch {
                     continue;
                 }
                 hits.add(joined);
-                skipUntil = joined.firstEnd();
+                skipUntil = plan.nested() ? skipUntil : joined.firstEnd();
                 textUntil = 0;
                 return;
             }
             hits.add(new Hit(kind, List.of(new Range(start, walk.length())), walk, List.of()));
             // What has no check of its own is looked through: other content in it speaks against it, or says where it ends.
-            if (walk.outcome() == ContentKind.Outcome.WHOLE) {
+            if (walk.outcome() == ContentKind.Outcome.WHOLE && !plan.nested()) {
                 skipUntil = start + walk.length();
             }
             textUntil = kind == prose ? start + walk.length() : walk.whole() ? 0 : textUntil;

@@ -56,6 +56,11 @@ public record Finding(long id, Integer volume, String path, String name, long si
                 created, modified, accessed, sha256, suggestedName, container, note, facts, about);
     }
 
+    public Finding withContainer(long holder) {
+        return new Finding(id, volume, path, name, size, kind, origin, prognosis, score, reasons, extents, encoding,
+                created, modified, accessed, sha256, suggestedName, holder, note, record, about);
+    }
+
     public Finding withHash(String hex) {
         return new Finding(id, volume, path, name, size, kind, origin, prognosis, score, reasons, extents, encoding,
                 created, modified, accessed, hex, suggestedName, container, note, record, about);

@@ -199,15 +199,16 @@ public final class Scan {
     private void carve(BooleanSupplier stop) throws IOException {
         List<ContentKind> kinds = Kinds.carvable().stream().filter(k -> k.codes().stream().anyMatch(plan::wants)).toList();
         List<Volume> known = volumes.stream().map(Volumes.Found::volume).distinct().toList();
-        carver = new Carver(source, new CarvePlan(kinds, plan.everyByte(), Math.min(source.sectorSize(), SECTOR)));
+        carver = new Carver(source, new CarvePlan(kinds, plan.everyByte(), plan.nested(), Math.min(source.sectorSize(), SECTOR)));
         List<Range> scope = scope();
         long all = scope.stream().mapToLong(Range::length).sum();
         long[] done = {0};
+        Containers containers = new Containers();
         RangeSet before = RangeSet.of(plan.notAgain());
         Carver.Listener hits = new Carver.Listener() {
             @Override
             public boolean isWanted(long offset) {
-                return joiner.isWanted(offset) && !before.overlaps(new Range(offset, 1));
+                return (plan.nested() || joiner.isWanted(offset)) && !before.overlaps(new Range(offset, 1));
             }
 
             @Override
@@ -216,7 +217,7 @@ public final class Scan {
                 if (id > 0) {
                     log.join(id);
                 } else {
-                    take(Joiner.nameless(hit, known, plan.names()));
+                    take(containers.within(Joiner.nameless(hit, known, plan.names()), log.count() + 1L));
                 }
             }
 

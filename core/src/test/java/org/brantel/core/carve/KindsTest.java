@@ -196,7 +196,7 @@ class KindsTest {
         System.arraycopy(jpeg, 0, disk, 512 * 900, jpeg.length);
         // A start that leads nowhere.
         System.arraycopy(jpeg, 0, disk, 512 * 1500, 300);
-        Carver carver = new Carver(new FaultySource(disk), new CarvePlan(Kinds.carvable(), false, 512));
+        Carver carver = new Carver(new FaultySource(disk), new CarvePlan(Kinds.carvable(), false, false, 512));
         List<Failed> failed = new ArrayList<>();
         List<Hit> hits = new ArrayList<>();
         carve(carver, disk.length, hits, failed);
@@ -209,7 +209,7 @@ class KindsTest {
     @Test
     void contentWithAnUnreadSectorIsNotCarved() throws IOException {
         byte[] disk = Arrays.copyOf(png(), 64 << 10);
-        Carver carver = new Carver(new FaultySource(disk, new Range(1024, 512)), new CarvePlan(Kinds.carvable(), false, 512));
+        Carver carver = new Carver(new FaultySource(disk, new Range(1024, 512)), new CarvePlan(Kinds.carvable(), false, false, 512));
         assertThat(carve(carver, disk.length)).isEmpty();
         // Neither what was not read nor where a start leads into it need not be looked at again.
         assertThat(carver.looked()).containsExactly(new Range(512, 512), new Range(1536, disk.length - 1536));
@@ -219,7 +219,7 @@ class KindsTest {
     void textEndsForNowWhereItWasNotRead() throws IOException {
         byte[] disk = "All quiet on the Skerrow coast, wind from the south west. ".repeat(400).getBytes(StandardCharsets.US_ASCII);
         int size = disk.length / 512 * 512;
-        Carver carver = new Carver(new FaultySource(Arrays.copyOf(disk, size), new Range(10 * 512, 512)), new CarvePlan(Kinds.carvable(), false, 512));
+        Carver carver = new Carver(new FaultySource(Arrays.copyOf(disk, size), new Range(10 * 512, 512)), new CarvePlan(Kinds.carvable(), false, false, 512));
         assertThat(carve(carver, size)).containsExactly("txt@0+5120", "txt@5632+" + (size - 5632));
         assertThat(carver.looked()).doesNotContain(new Range(0, 512));
     }
@@ -260,7 +260,7 @@ class KindsTest {
         byte[] content = SAMPLES.get(code);
         byte[] disk = new byte[(content.length + (3 << 20)) / 512 * 512];
         System.arraycopy(content, 0, disk, 512 * 777, content.length);
-        List<String> found = carve(new Carver(new FaultySource(disk), new CarvePlan(Kinds.carvable(), false, 512)), disk.length);
+        List<String> found = carve(new Carver(new FaultySource(disk), new CarvePlan(Kinds.carvable(), false, false, 512)), disk.length);
         assertThat(found).containsExactly(code + "@" + 512 * 777 + "+" + content.length);
     }
 
@@ -270,7 +270,7 @@ class KindsTest {
         byte[] content = SAMPLES.get(code);
         byte[] disk = new byte[content.length + (2 << 20)];
         System.arraycopy(content, 0, disk, 300_007, content.length);
-        List<String> found = carve(new Carver(new FaultySource(disk), new CarvePlan(Kinds.carvable(), true, 512)), disk.length);
+        List<String> found = carve(new Carver(new FaultySource(disk), new CarvePlan(Kinds.carvable(), true, false, 512)), disk.length);
         assertThat(found).contains(code + "@300007+" + content.length);
     }
 
@@ -303,7 +303,7 @@ class KindsTest {
             System.arraycopy(junk, 0, disk, at + edge, gap);
             System.arraycopy(content, edge, disk, at + edge + gap, content.length - edge);
             List<Hit> hits = new ArrayList<>();
-            carve(new Carver(new FaultySource(disk), new CarvePlan(Kinds.carvable(), false, 512)), disk.length, hits);
+            carve(new Carver(new FaultySource(disk), new CarvePlan(Kinds.carvable(), false, false, 512)), disk.length, hits);
             assertThat(hits).as("edge %d, gap %d", edge, gap).filteredOn(h -> h.start() == at).hasSize(1).first().satisfies(h -> {
                 assertThat(h.code()).isEqualTo(code.equals("progressive") ? "jpg" : code);
                 assertThat(h.pieces()).containsExactly(new Range(at, edge), new Range(at + edge + gap, content.length - edge));
@@ -326,7 +326,7 @@ class KindsTest {
                 }
                 byte[] disk = inTwoPieces(content, edge, junk);
                 List<Hit> hits = new ArrayList<>();
-                carve(new Carver(new FaultySource(disk), new CarvePlan(List.of(kind(code)), false, 512)), disk.length, hits);
+                carve(new Carver(new FaultySource(disk), new CarvePlan(List.of(kind(code)), false, false, 512)), disk.length, hits);
                 tried++;
                 joined += hits.size();
                 List<Range> right = List.of(new Range(AT, edge), new Range(AT + edge + junk.length, content.length - edge));
@@ -357,7 +357,7 @@ class KindsTest {
         for (int edge = 40_960; edge < film.length - 4096; edge += 20_480) {
             byte[] disk = inTwoPieces(film, edge, new byte[8192]);
             List<Hit> hits = new ArrayList<>();
-            carve(new Carver(new FaultySource(disk), new CarvePlan(List.of(kind("mov")), false, 512)), disk.length, hits);
+            carve(new Carver(new FaultySource(disk), new CarvePlan(List.of(kind("mov")), false, false, 512)), disk.length, hits);
             List<Range> right = List.of(new Range(AT, edge), new Range(AT + edge + 8192, film.length - edge));
             assertThat(hits).as("edge %d", edge).allSatisfy(h -> assertThat(h.doubts().isEmpty() ? h.pieces() : right).isEqualTo(right));
             sure += (int) hits.stream().filter(h -> h.doubts().isEmpty()).count();
@@ -393,7 +393,7 @@ class KindsTest {
         byte[] png = KindSamples.written("png");
         System.arraycopy(png, 0, disk, 512 * 20, png.length);
         List<Hit> hits = new ArrayList<>();
-        carve(new Carver(new FaultySource(disk), new CarvePlan(Kinds.carvable(), false, 512)), disk.length, hits);
+        carve(new Carver(new FaultySource(disk), new CarvePlan(Kinds.carvable(), false, false, 512)), disk.length, hits);
         assertThat(hits).extracting(Hit::code).containsExactlyInAnyOrder("bmp", "png");
         assertThat(hits).filteredOn(h -> h.code().equals("bmp")).first().satisfies(h -> assertThat(h.doubts()).singleElement().asString().contains("other content begins (png)"));
     }

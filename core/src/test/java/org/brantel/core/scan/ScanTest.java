@@ -207,6 +207,34 @@ class ScanTest {
         }
     }
 
+    /** An archive that stores a picture plainly: the picture is a find of its own only when that is asked for, and names what holds it. */
+    @Test
+    void whatIsNestedIsFoundWhenItIsAskedFor() throws IOException {
+        java.io.ByteArrayOutputStream picture = new java.io.ByteArrayOutputStream();
+        javax.imageio.ImageIO.write(new java.awt.image.BufferedImage(64, 48, java.awt.image.BufferedImage.TYPE_INT_RGB), "png", picture);
+        java.util.zip.CRC32 crc = new java.util.zip.CRC32();
+        crc.update(picture.toByteArray());
+        java.io.ByteArrayOutputStream archive = new java.io.ByteArrayOutputStream();
+        try (java.util.zip.ZipOutputStream zip = new java.util.zip.ZipOutputStream(archive)) {
+            java.util.zip.ZipEntry entry = new java.util.zip.ZipEntry("harbour.png");
+            entry.setMethod(java.util.zip.ZipEntry.STORED);
+            entry.setSize(picture.size());
+            entry.setCompressedSize(picture.size());
+            entry.setCrc(crc.getValue());
+            zip.putNextEntry(entry);
+            zip.write(picture.toByteArray());
+        }
+        byte[] disk = new byte[64 << 10];
+        System.arraycopy(archive.toByteArray(), 0, disk, 4096, archive.size());
+        Path image = Files.write(folder.resolve("disk.img"), disk);
+        ScanPlan everywhere = ScanPlan.of(ScanMethod.CARVE).carving(null, true);
+        scan(image, everywhere);
+        assertThat(findings()).extracting(Finding::kind).containsExactly("zip");
+        scan(image, everywhere.nesting(true));
+        assertThat(findings()).extracting(Finding::kind).containsExactly("zip", "png");
+        assertThat(findings()).extracting(Finding::container).containsExactly(null, 1L);
+    }
+
     @Test
     void aSessionThatLookedForLessDoesNotSpareAnother() throws IOException {
         Path image = Corpus.image("d10-blank", folder);
