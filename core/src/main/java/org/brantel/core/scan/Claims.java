@@ -20,6 +20,7 @@ public final class Claims {
      */
     public record Sum(long listed, long distinct, long again, long unstored) { }
 
+    private final long medium;
     private final long block;
     private final BitSet claimed = new BitSet();
     private long listed;
@@ -31,6 +32,7 @@ public final class Claims {
         while (mediumBytes / size > MOST_BLOCKS) {
             size *= 2;
         }
+        medium = mediumBytes;
         block = size;
     }
 
@@ -40,7 +42,8 @@ public final class Claims {
             if (!e.isHole() && e.length() > 0) {
                 long length = Math.min(e.length(), finding.encoding() == null ? Math.max(0, finding.size() - stored) : e.length());
                 stored += length;
-                claim(e.offset(), length);
+                // A record may claim what lies behind the end of a medium that was cut.
+                claim(Math.min(e.offset(), medium), Math.max(0, Math.min(length, medium - e.offset())));
             }
         }
         listed += finding.size();

@@ -385,6 +385,28 @@ class KindsTest {
         return moved;
     }
 
+    /** What is written to keep a reader busy is passed by. */
+    @Test
+    @Timeout(60)
+    void hostileDocumentsAndFilmsAreDoneWithSoon() throws IOException {
+        for (String hostile : List.of("xref\n" + "0 0\n".repeat(500_000), "1 0 obj\n<< >>\nendobj\n?" + "startxref\n7\n%%EOF\n".repeat(300_000),
+                "1 0 obj\n<< /Length 9 0 R >>\nstream\n" + "endstream ".repeat(200_000))) {
+            byte[] bytes = ("%PDF-1.4\n" + hostile).getBytes(StandardCharsets.US_ASCII);
+            assertThat(carve(new Carver(new FaultySource(Arrays.copyOf(bytes, (bytes.length / 512 + 2) * 512)), new CarvePlan(List.of(kind("pdf")), false, false, 512)), bytes.length)).isEmpty();
+        }
+        // Every picture of the film is the same million bytes, in units of one byte each.
+        byte[] film = KindSamples.live("d09-raw-card", "mp4").get(0);
+        java.nio.ByteBuffer b = java.nio.ByteBuffer.wrap(film);
+        for (int at = 0; at < film.length - 16; at++) {
+            if (b.getInt(at) == 0x7374737a && b.getInt(at + 8) == 0) {
+                for (int i = 0; i < b.getInt(at + 12); i++) {
+                    b.putInt(at + 16 + i * 4, 60_000);
+                }
+            }
+        }
+        assertThat(walk(kind("mp4"), film).outcome()).isEqualTo(ContentKind.Outcome.BROKEN);
+    }
+
     @Test
     void whatHasNoCheckIsDoubtedWhenOtherContentStandsInIt() throws IOException {
         byte[] bmp = SAMPLES.get("bmp");

@@ -177,6 +177,15 @@ public class Cases {
         moveTo(find(number), stage, who);
     }
 
+    /** Moves on a case that still stands there; one that people have moved on meanwhile, or set aside, stays where it is. */
+    @Transactional
+    public void moveOn(String number, Stage from, Stage to, String who) {
+        LabCase labCase = find(number);
+        if (labCase.stage() == from) {
+            moveTo(labCase, to, who);
+        }
+    }
+
     private void moveTo(LabCase labCase, Stage stage, String who) {
         if (labCase.stage() != stage) {
             Instant now = clock.now();

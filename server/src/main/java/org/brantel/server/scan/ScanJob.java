@@ -138,7 +138,7 @@ class ScanJob {
             custody.record(number, CustodyService.MACHINE, did, "session " + session.id() + ", " + report.method() + ", " + report.findings() + " findings, "
                     + added + " new in the catalogue, " + report.problems().size() + " problems");
             if (!session.early()) {
-                cases.moveTo(number, Stage.SELECTION, CustodyService.MACHINE);
+                cases.moveOn(number, Stage.SCANNING, Stage.SELECTION, CustodyService.MACHINE);
             }
             events.changed(number, "scan");
             events.changed(number, "catalogue");

@@ -125,6 +125,7 @@ public class Scans {
         ScanSession session = sessions.save(ScanSession.imported(caseId, bench.image(number), name, who, clock.instant()));
         Path folder = Files.createDirectories(settings.scans().resolve(number).resolve("scan-" + session.id()));
         Files.move(file, folder.resolve(SessionFiles.PACKED));
+        cases.moveTo(number, Stage.SCANNING, who);
         custody.record(number, who, "sent in a session of another machine", "session " + session.id() + ", " + name);
         jobs.start(scanTask, session.id());
         events.changed(number, "scan");

@@ -82,6 +82,20 @@ class ScansTest {
     }
 
     @Test
+    void recoveryMayBeginBeforeASessionEnds() {
+        done(Map.of("method", "structure"));
+        long id = story.una.post(story.path("/scans"), Map.of("method", "both")).expect(201).json().get("id").asLong();
+        story.una.post("/api/scans/" + id + "/pause").expect(200);
+        story.selectedWhole();
+        assertThat(story.recovered().get("state").asString()).isEqualTo("done");
+        String stage = story.una.get("/api/cases/" + story.number).json().get("stage").asString();
+        assertThat(stage).isNotEqualTo("scanning");
+        story.una.post("/api/scans/" + id + "/resume").expect(200);
+        story.una.await(story.path("/scans"), s -> Story.last(s).get("state").asString().equals("done"));
+        assertThat(story.una.get("/api/cases/" + story.number).json().get("stage").asString()).as("people have moved the case on").isEqualTo(stage);
+    }
+
+    @Test
     void aSessionOfAnotherMachineJoinsTheCatalogue() {
         JsonNode whole = done(Map.of("method", "structure"));
         Visitor.Answer file = story.una.get("/api/scans/" + whole.get("id").asLong() + "/file").expect(200);

@@ -17,7 +17,7 @@ final class PdfAgain implements Resumable {
     private static final byte[] END = Bytes.latin("%%EOF");
     private static final int WINDOW = 1 << 20;
     private static final long MOST_AHEAD = 12 << 20;
-    private static final int MOST_GAPS = 16;
+    private static final int MOST_MARKS = 32;
     private static final int SECTOR = 512;
     /** Without a trailer there is nothing to join. */
     private static final Set<Long> NO_END = Set.of(-1L);
@@ -32,7 +32,8 @@ final class PdfAgain implements Resumable {
         part = parts.part();
         failedAt = parts.failedAt();
         long end = Math.min(content.length(), failedAt + MOST_AHEAD);
-        for (long mark = content.find(END, part, end); mark >= 0 && gaps.size() < MOST_GAPS; mark = content.find(END, mark + 1, end)) {
+        int marks = 0;
+        for (long mark = content.find(END, part, end); mark >= 0 && marks < MOST_MARKS; mark = content.find(END, mark + 1, end), marks++) {
             long stated = Pdf.startXref(content, mark);
             long table = stated <= 0 ? -1 : tableBefore(content, mark);
             long gap = table - stated;

@@ -18,10 +18,12 @@ final class PdfParts {
     private static final Pattern LENGTH = Pattern.compile("/Length\\s+(\\d{1,12})(\\s+\\d+\\s+R)?");
     private static final Pattern PACKED = Pattern.compile("/Filter\\s*\\[?\\s*/FlateDecode\\b");
     private static final Pattern STREAM = Pattern.compile("\\bstream\\r?\\n");
-    private static final Pattern TABLE = Pattern.compile("^xref\\s+(?:\\d{1,10} \\d{1,7}\\s+(?:\\d{10} \\d{5} [nf][\\r\\n ]{2})*)+");
+    private static final Pattern SECTION = Pattern.compile("^\\d{1,10} (\\d{1,7})\\s*?(?:\\r\\n|\\n|\\r| \\n)");
+    private static final Pattern ENTRY = Pattern.compile("^\\d{10} \\d{5} [nf][\\r\\n ]{2}");
     private static final Pattern END = Pattern.compile("^startxref\\s+\\d{1,15}\\s+%%EOF");
     private static final int HEAD = 64 << 10;
     private static final int MOST_HEAD = 2 << 20;
+    private static final int MOST_SECTIONS = 10_000;
     /** Fewer than any gap between two pieces: what is more is not written between parts. */
     private static final int MOST_SPACE = 256;
     /** Where nothing but a file system's smallest cluster fits in, foreign bytes have one place to be. */
@@ -68,9 +70,7 @@ final class PdfParts {
             if (OBJECT.matcher(head).find()) {
                 at = object(next);
             } else if (head.startsWith("xref")) {
-                at = matched(TABLE, next, MOST_HEAD);
-                // Entries of a table that breaks off are not the table's.
-                at = at < 0 || afterSpace(at) < 0 ? failed(next + HEAD) : at;
+                at = table(next + 4);
             } else if (head.startsWith("trailer")) {
                 long end = content.find(Bytes.latin("startxref"), next, Math.min(content.length(), next + HEAD));
                 at = end < 0 ? failed(next + SHORT) : end;
@@ -87,6 +87,25 @@ final class PdfParts {
             firstChecked = any ? firstChecked : checked;
             any = true;
         }
+    }
+
+    /** Sections of entries of 20 bytes each (7.5.4). */
+    private long table(long from) throws IOException {
+        long at = from;
+        for (int sections = 0; sections < MOST_SECTIONS; sections++) {
+            at = afterSpace(at);
+            Matcher section = SECTION.matcher(at < 0 ? "" : Bytes.text(content, at, 32));
+            if (!section.find()) {
+                return at < 0 ? failed(from + MOST_SPACE) : at;
+            }
+            at += section.end();
+            for (int left = Integer.parseInt(section.group(1)); left > 0; left--, at += 20) {
+                if (!ENTRY.matcher(Bytes.text(content, at, 20)).find()) {
+                    return failed(at);
+                }
+            }
+        }
+        return failed(at);
     }
 
     private boolean goesOn(long at) throws IOException {

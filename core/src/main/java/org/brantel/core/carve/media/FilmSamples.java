@@ -22,6 +22,7 @@ final class FilmSamples {
     private long[] offsets = new long[256];
     private long[] sizes = new long[256];
     private int count;
+    private long sum;
     private long goodUntil;
     private int brokenSample;
 
@@ -60,6 +61,7 @@ final class FilmSamples {
         }
         offsets[count] = offset;
         sizes[count++] = size;
+        sum += size;
     }
 
     /** The beginning of the last unit whose length was in order; after {@link #firstBroken}. */
@@ -72,8 +74,11 @@ final class FilmSamples {
         return brokenSample;
     }
 
-    /** @return the first place from a sample on where lengths do not add up; -1 when all do */
+    /** @return the first place from a sample on where lengths do not add up; -1 when all do, or when samples that share bytes tell nothing */
     long firstBroken(ByteView content, int fromSample) throws IOException {
+        if (sum > content.length()) {
+            return -1;
+        }
         for (int i = fromSample; i < count; i++) {
             long end = offsets[i] + sizes[i];
             for (long at = offsets[i]; at < end; ) {

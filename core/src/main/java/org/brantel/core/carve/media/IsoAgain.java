@@ -16,7 +16,7 @@ import org.brantel.core.source.Range;
 final class IsoAgain implements Resumable {
 
     private static final long MOST_AHEAD = 8 << 20;
-    private static final int MOST_GAPS = 8;
+    private static final int MOST_TRIED = 8;
     private static final int SECTOR = 512;
     private static final int CLUSTER = 4096;
 
@@ -53,10 +53,12 @@ final class IsoAgain implements Resumable {
         FilmSamples film = null;
         long latest = 0;
         long last = Math.min(content.length() - 8, end + MOST_AHEAD);
-        for (long at = end + SECTOR; at < last && gaps.size() < MOST_GAPS; at += SECTOR) {
+        int tried = 0;
+        for (long at = end + SECTOR; at < last && tried < MOST_TRIED; at += SECTOR) {
             if (content.u32be(at + 4) != IsoMedia.MOOV) {
                 continue;
             }
+            tried++;
             SampleTables tables = new SampleTables(content.without(new Range(end, at - end)));
             IsoMedia.Box index = IsoMedia.box(tables.content(), end, tables.content().length());
             if (index == null) {
