@@ -3,10 +3,9 @@ import { BButton } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { useAction } from '@/api/action'
 import { api, upload } from '@/api/client'
-import type { ScanReport, ScanView } from '@/api/types'
+import type { Carved, ScanReport, ScanView } from '@/api/types'
 import { size } from '@/format/format'
 import RefusedNote from '@/shell/RefusedNote.vue'
-import { carvedBytes } from './more'
 
 const props = defineProps<{ number: string; /** Oldest first. */ sessions: ScanView[]; /** The newest there is. */ report?: ScanReport }>()
 const emit = defineEmits<{ started: [] }>()
@@ -24,7 +23,8 @@ const acting = useAction()
 /** A first session is quick; the next one goes deeper. */
 const code = computed({ get: () => chosen.value ?? (props.sessions.length ? 'deep' : 'quick'), set: (c) => (chosen.value = c) })
 const volumes = computed(() => (props.report?.volumes ?? []).filter((v) => v.state !== 'earlier' && !v.unread))
-const carved = computed(() => carvedBytes(props.sessions, props.sessions.at(-1)?.imagingId ?? 0))
+const carved = ref<Carved>()
+if (props.sessions.length) void acting.run(async () => { carved.value = await api.get<Carved>(`/api/cases/${props.number}/scans/carved`) })
 const carves = computed(() => code.value === 'deep' || code.value === 'carve')
 
 async function start(): Promise<void> {
@@ -51,7 +51,7 @@ defineExpose({ start, scanAlone })
     <b>{{ sessions.length ? 'Another session' : 'Scan the image' }}</b>
     <label v-for="m in METHODS" :key="m.code" class="s"><input v-model="code" type="radio" name="method" class="form-check-input" :value="m.code" /> <b>{{ m.label }}</b> <span class="mu">{{ m.words }}</span></label>
     <label v-if="volumes.length > 1" class="s">in <select v-model="volume" class="form-select form-select-sm inline"><option :value="undefined">the whole medium</option><option v-for="v in volumes" :key="v.index" :value="v.index">{{ v.label || `volume ${v.index}` }}</option></select></label>
-    <label v-if="carves && carved" class="s whole"><input v-model="again" type="checkbox" class="form-check-input" /> also the {{ size(carved) }} that were carved before <span v-if="!again && report" class="mu">{{ carved < report.size ? `${size(report.size - carved)} are left` : 'nothing is left to carve but what is read later' }}</span></label>
+    <label v-if="carves && carved?.bytes" class="s whole"><input v-model="again" type="checkbox" class="form-check-input" /> also the {{ size(carved.bytes) }} that were carved before <span v-if="!again" class="mu">{{ carved.bytes < carved.of ? `${size(carved.of - carved.bytes)} are left` : 'nothing is left to carve but what is read later' }}</span></label>
     <span class="acts">
       <BButton type="submit" :variant="sessions.length ? undefined : 'primary'" :class="sessions.length ? 'btn-quiet' : ''" :disabled="acting.busy.value">Start scanning <span class="kbd">N</span></BButton>
       <label class="linkish s">Bring in a session of another machine<input type="file" accept=".gz,application/gzip" class="visually-hidden" data-testid="session-file" @change="bringIn" /></label>

@@ -1,17 +1,9 @@
 import { describe, expect, it } from 'vitest'
-import type { ScanReport, ScanView } from '@/api/types'
-import { carvedBytes, whyMore } from './more'
+import type { ScanReport } from '@/api/types'
+import { whyMore } from './more'
 
 const MIB = 1 << 20
-const session = (imagingId: number, carved: number[][]) => ({ imagingId, report: { carved } }) as unknown as ScanView
 const report = (listed: number, again = 0, unstored = 0) => ({ size: 64 * MIB, origins: { live: 12, earlier: 1200 }, claims: { listed, distinct: 60 * MIB, again, unstored } }) as unknown as ScanReport
-
-describe('what sessions carved', () => {
-  it('counts places once, of one image, whatever their order', () => {
-    expect(carvedBytes([session(1, [[0, 100], [200, 50]]), session(2, [[0, 900]]), session(1, [[50, 100], [210, 10]])], 1)).toBe(200)
-    expect(carvedBytes([{ imagingId: 1 } as ScanView], 1)).toBe(0)
-  })
-})
 
 describe('why there is more than the medium holds', () => {
   it('says nothing while there is not', () => {

@@ -1,17 +1,5 @@
-import type { ScanReport, ScanView } from '@/api/types'
+import type { ScanReport } from '@/api/types'
 import { count, size } from '@/format/format'
-
-/** Bytes that sessions on one image have carved; places that several went over count once. */
-export function carvedBytes(sessions: readonly Pick<ScanView, 'imagingId' | 'report'>[], imagingId: number): number {
-  const ranges = sessions.filter((s) => s.imagingId === imagingId).flatMap((s) => s.report?.carved ?? []).sort((a, b) => a[0]! - b[0]!)
-  let sum = 0
-  let end = 0
-  for (const [offset, length] of ranges as [number, number][]) {
-    sum += Math.max(0, offset + length - Math.max(end, offset))
-    end = Math.max(end, offset + length)
-  }
-  return sum
-}
 
 const ORIGINS: [string, string][] = [['live', 'files that stand'], ['deleted', 'deleted files'], ['earlier', 'files from before the format'], ['carved', 'files found by content']]
 

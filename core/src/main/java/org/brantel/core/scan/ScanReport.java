@@ -41,6 +41,12 @@ public record ScanReport(String format, int version, String engine, String sourc
         return carved.stream().filter(r -> r.length == 2 && r[0] >= 0 && r[1] > 0 && r[0] <= sourceSize - r[1]).map(r -> new Range(r[0], r[1])).toList();
     }
 
+    /** For showing: there may be very many of these ranges. */
+    public ScanReport withoutCarved() {
+        return new ScanReport(format, version, engine, source, identity, size, method, scope, started, seconds, finished, volumes, findings, kinds, origins, prognoses, rejected, joined,
+                inVolumes, List.of(), claims, problems);
+    }
+
     public static final String FORMAT = "brantel-scan-session";
     public static final int VERSION = 1;
 }

@@ -50,6 +50,11 @@ class ScanController {
         return scans.sessions(number);
     }
 
+    @GetMapping("/api/cases/{number}/scans/carved")
+    Scans.Carved carved(@PathVariable String number) {
+        return scans.carved(number);
+    }
+
     @PostMapping("/api/cases/{number}/scans")
     @ResponseStatus(HttpStatus.CREATED)
     ScanView start(@PathVariable String number, @Valid @RequestBody ScanOrder order) {

@@ -20,7 +20,6 @@ import org.brantel.core.scan.ScanMethod;
 import org.brantel.core.scan.ScanPlan;
 import org.brantel.core.scan.ScanReport;
 import org.brantel.core.scan.SessionFile;
-import org.brantel.core.source.Range;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.Sources;
 import org.brantel.server.bench.Bench;
@@ -113,7 +112,7 @@ class ScanJob {
         ScanPlan plan = ScanPlan.of(ScanMethod.ofWord(session.method())).onVolume(session.scope().volume()).searching(session.scope().search()).naming(new SuggestedNames(lab.bench().namePattern())).hashing(true);
         ScanWatch watch = new ScanWatch(teller(session, number), new TimeLeft(plan.method().carves() ? "content" : "search", likeIt(session, source.size())), session.added());
         StopRequest stop = new StopRequest(serverStops, () -> stopAfterPauses(id, serverStops));
-        ScanReport report = new Scan(source, plan.except(session.scope().again() ? List.of() : carvedBefore(session, plan, source.size())), watch, clock).run(folder, stop);
+        ScanReport report = new Scan(source, plan.except(session.scope().again() ? List.of() : sessions.carvedBefore(session.caseId(), session.imagingId(), plan, source.size())), watch, clock).run(folder, stop);
         if (serverStops.getAsBoolean()) {
             throw new Ticker.ServerStops("scan session " + id);
         }
@@ -143,12 +142,6 @@ class ScanJob {
             events.changed(number, "scan");
             events.changed(number, "catalogue");
         });
-    }
-
-    /** What earlier sessions on the same image carved for the same kinds. */
-    private List<Range> carvedBefore(ScanSession session, ScanPlan plan, long size) {
-        return sessions.findByCaseIdOrderById(session.caseId()).stream().filter(s -> s.imagingId().equals(session.imagingId()))
-                .flatMap(s -> s.report().stream()).flatMap(r -> r.carvedFor(plan, size).stream()).toList();
     }
 
     private OptionalDouble likeIt(ScanSession session, long bytes) {

@@ -202,7 +202,7 @@ class ScanSession {
         try {
             return new ScanView(id, caseNumber, imagingId, state.name().toLowerCase(), asked, method, volume, search, again, early, readBytes, imageSha256, importedFrom, phase, done, total, secondsLeft,
                     Json.read(counts, ScanView.Counts.class, "counts", "scan " + id),
-                    report().orElse(null), added, shared,
+                    report().map(ScanReport::withoutCarved).orElse(null), added, shared,
                     trouble, who, startedAt, endedAt);
         } catch (IOException e) {
             throw new IllegalStateException(e);

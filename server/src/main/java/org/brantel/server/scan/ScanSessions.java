@@ -2,6 +2,8 @@ package org.brantel.server.scan;
 
 import java.util.Collection;
 import java.util.List;
+import org.brantel.core.scan.ScanPlan;
+import org.brantel.core.source.Range;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 
@@ -12,6 +14,12 @@ interface ScanSessions extends JpaRepository<ScanSession, Long> {
     List<ScanSession> findByStateInOrderById(Collection<ScanSession.State> states);
 
     boolean existsByCaseIdAndStateIn(Long caseId, Collection<ScanSession.State> states);
+
+    /** What sessions on an image carved, so that one that does as planned need not. */
+    default List<Range> carvedBefore(long caseId, long imagingId, ScanPlan plan, long imageBytes) {
+        return findByCaseIdOrderById(caseId).stream().filter(s -> s.imagingId() == imagingId)
+                .flatMap(s -> s.report().stream()).flatMap(r -> r.carvedFor(plan, imageBytes).stream()).toList();
+    }
 
     @Query("select s from ScanSession s where s.id in (select max(x.id) from ScanSession x where x.caseId in ?1 group by x.caseId)")
     List<ScanSession> findNewest(Collection<Long> caseIds);

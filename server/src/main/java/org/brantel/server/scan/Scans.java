@@ -14,7 +14,9 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.brantel.core.estimate.Measured;
 import org.brantel.core.scan.ScanMethod;
+import org.brantel.core.scan.ScanPlan;
 import org.brantel.core.scan.ScanReport;
+import org.brantel.core.source.RangeSet;
 import org.brantel.core.volume.Volume;
 import org.brantel.server.bench.Bench;
 import org.brantel.server.custody.CustodyService;
@@ -102,6 +104,20 @@ public class Scans {
         jobs.start(scanTask, session.id());
         events.changed(number, "scan");
         return session.view(number);
+    }
+
+    /**
+     * How much of a case's image sessions have carved for all kinds; places that several went over count once.
+     *
+     * @param bytes carved
+     * @param of    the image's bytes
+     */
+    public record Carved(long bytes, long of) { }
+
+    @Transactional(readOnly = true)
+    Carved carved(String number) {
+        Bench.Image image = bench.image(number);
+        return new Carved(RangeSet.of(sessions.carvedBefore(cases.id(number), image.imagingId(), ScanPlan.of(ScanMethod.CARVE), image.size())).total(), image.size());
     }
 
     /** The same again, on the whole of it. */

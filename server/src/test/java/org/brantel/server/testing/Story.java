@@ -70,7 +70,7 @@ public final class Story {
     }
 
     public Story scanned(String method) {
-        una.post(path("/scans"), Map.of("method", method)).expect(201);
+        una.post(path("/scans"), Map.of("method", method, "again", true)).expect(201);
         JsonNode scans = una.await(path("/scans"), s -> !List.of("waiting", "running").contains(last(s).get("state").asString()));
         assertThat(last(scans).get("state").asString()).as("%s", last(scans)).isEqualTo("done");
         return this;
