@@ -59,6 +59,28 @@ public final class Catalogue {
         return keys;
     }
 
+    /**
+     * Under what else a finding can be found by {@link #looksFor} of another: content that is doubted has no end that could be trusted, so
+     * that where it begins is all that tells it from a named file that begins there.
+     */
+    public static List<String> standsFor(Finding finding) {
+        return isNamed(finding) ? List.of("begins:" + finding.firstByte()) : isDoubted(finding) ? List.of("doubted:" + finding.firstByte()) : List.of();
+    }
+
+    /** What else would be the same file, where it has no name yet: for a named one what content was doubted there, for doubted content the named one, or the same differently seen. */
+    public static List<String> looksFor(Finding finding) {
+        return isNamed(finding) ? List.of("doubted:" + finding.firstByte()) : isDoubted(finding) ? List.of("begins:" + finding.firstByte(), "doubted:" + finding.firstByte()) : List.of();
+    }
+
+    /** Whether a record names it that can be believed. */
+    public static boolean isNamed(Finding f) {
+        return f.origin() != Origin.CARVED && f.prognosis().compareTo(Prognosis.GAPPED) <= 0 && f.firstByte() >= 0 && f.size() > 0;
+    }
+
+    private static boolean isDoubted(Finding f) {
+        return f.origin() == Origin.CARVED && f.prognosis() == Prognosis.DOUBTFUL && f.firstByte() >= 0;
+    }
+
     /** Keys are looked up by an index, which holds no long ones. */
     private static String shortened(String key) {
         if (key.length() <= LONGEST_KEY) {

@@ -220,6 +220,11 @@ class CatalogueLine {
         return toldBy;
     }
 
+    /** Whether a record names it. */
+    boolean isNamed() {
+        return path != null;
+    }
+
     Long imagingId() {
         return imagingId;
     }

@@ -18,6 +18,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 import org.brantel.core.finding.Catalogue;
 import org.brantel.core.content.FileContent;
 import org.brantel.core.finding.Finding;
@@ -107,15 +108,16 @@ public class Catalogues {
     private void mergeBatch(long caseId, long session, long imagingId, Source image, List<WantedLine> wanted,
                             List<Finding> batch, long[] counts) {
         transaction.executeWithoutResult(t -> {
-            Lines known = new Lines(caseId, batch.stream().flatMap(f -> Catalogue.keys(f).stream()).distinct().toList());
+            Lines known = new Lines(caseId, batch.stream().flatMap(f -> Stream.of(Catalogue.keys(f), Catalogue.standsFor(f), Catalogue.looksFor(f)).flatMap(List::stream)).distinct().toList());
             for (Finding f : batch) {
-                CatalogueLine line = known.of(Catalogue.keys(f));
+                CatalogueLine line = known.of(f);
+                List<String> own = both(Catalogue.keys(f), Catalogue.standsFor(f));
                 if (line == null) {
-                    line = known.add(new CatalogueLine(caseId, imagingId, f, session, proven(f, image)), Catalogue.keys(f));
+                    line = known.add(new CatalogueLine(caseId, imagingId, f, session, proven(f, image)), own);
                     counts[0]++;
                 } else {
                     line.join(f, imagingId, session, proven(f, image));
-                    known.add(line, Catalogue.keys(f));
+                    known.add(line, own);
                     counts[1]++;
                 }
                 line.fit(wanted);
@@ -123,6 +125,10 @@ public class Catalogues {
             known.save();
         });
         batch.clear();
+    }
+
+    private static List<String> both(List<String> some, List<String> others) {
+        return Stream.concat(some.stream(), others.stream()).toList();
     }
 
     /** The lines that a batch meets, by their keys. */
@@ -141,9 +147,11 @@ public class Catalogues {
             there.forEach(k -> byKey.put(k.identityKey(), byId.get(k.lineId())));
         }
 
-        /** The line that has one of these keys; when several have, they are one file, and the oldest takes the others in. */
-        CatalogueLine of(List<String> some) {
-            List<CatalogueLine> all = some.stream().map(byKey::get).filter(Objects::nonNull).distinct()
+        /** The line of a finding; when it has several, they are one file, and the oldest takes the others in. */
+        CatalogueLine of(Finding finding) {
+            // Two names for one beginning are two files, whatever content was doubted there.
+            Stream<CatalogueLine> doubted = Catalogue.looksFor(finding).stream().map(byKey::get).filter(Objects::nonNull).filter(l -> !Catalogue.isNamed(finding) || !l.isNamed());
+            List<CatalogueLine> all = Stream.concat(Catalogue.keys(finding).stream().map(byKey::get).filter(Objects::nonNull), doubted).distinct()
                     .sorted(Comparator.comparing(l -> l.id() == null ? Long.MAX_VALUE : l.id())).toList();
             for (int i = 1; i < all.size(); i++) {
                 CatalogueLine gone = all.get(i);
@@ -158,7 +166,7 @@ public class Catalogues {
         CatalogueLine add(CatalogueLine line, List<String> some) {
             met.add(line);
             for (String key : some) {
-                if (byKey.put(key, line) == null) {
+                if (byKey.putIfAbsent(key, line) == null) {
                     freshKeys.add(key);
                 }
             }

@@ -47,6 +47,34 @@ class MergeTest {
                 read ? "%064d".formatted(file) : null, named ? null : "[gauge " + file + "].jpg", null, null, RecordFacts.NONE, null);
     }
 
+    /** Content whose end nobody knows, where a file stands that a record names; and another name for the same beginning. */
+    @Test
+    void doubtedContentSupportsTheFileThatBeginsThere() throws IOException {
+        Finding log = at(8192, "/tide/gauge.log", 5000, Origin.LIVE, Prognosis.WHOLE);
+        Finding other = at(8192, "/tide/gauge.old", 7000, Origin.LIVE, Prognosis.WHOLE);
+        Finding longer = at(8192, null, 6100, Origin.CARVED, Prognosis.DOUBTFUL);
+        Finding longest = at(8192, null, 9000, Origin.CARVED, Prognosis.DOUBTFUL);
+        Story imaged = Story.ofD01().imaged("inbox/d01-fat16.img");
+        long imaging = imaged.session().get("id").asLong();
+        for (List<Finding> turns : List.of(List.of(log, longer, longest), List.of(longer, longest, log), List.of(longest, log, longer))) {
+            Story story = Story.of(new CaseForms());
+            for (int i = 0; i < turns.size(); i++) {
+                catalogues.merge(story.number, i + 1, imaging, List.of(turns.get(i)));
+            }
+            JsonNode page = story.una.get(story.path("/catalogue")).expect(200).json();
+            assertThat(page.get("all").asInt()).isEqualTo(1);
+            assertThat(page.get("lines").get(0).get("path").asString()).isEqualTo("/tide/gauge.log");
+            assertThat(page.get("lines").get(0).get("size").asLong()).isEqualTo(5000);
+            catalogues.merge(story.number, 9, imaging, List.of(other));
+            assertThat(story.una.get(story.path("/catalogue")).json().get("all").asInt()).as("two names are two files").isEqualTo(2);
+        }
+    }
+
+    private static Finding at(long offset, String path, long size, Origin origin, Prognosis prognosis) {
+        return new Finding(1, path == null ? null : 0, path, path == null ? "at-" + offset + ".txt" : path.substring(6), size, "txt", origin, prognosis, 60, List.of("seen"),
+                List.of(new Extent(offset, size)), null, null, null, null, null, null, null, null, RecordFacts.NONE, null);
+    }
+
     private static List<String> shown(Story story) {
         List<String> lines = new ArrayList<>();
         for (JsonNode l : story.una.get(story.path("/catalogue?size=200")).expect(200).json().get("lines")) {
