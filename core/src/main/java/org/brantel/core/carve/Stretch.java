@@ -120,10 +120,8 @@ final class Stretch {
         for (int i = afterZeros(0, n); i < n; i = afterZeros(i + step, n)) {
             int before = candidates.size();
             table.inSector(block, i, found);
-            if (prose != null) {
-                if (at + i >= textUntil && (block[i] & 0xff) >= 0x20 && candidates.size() == before && prose.couldStart(block, i)) {
-                    candidates.computeIfAbsent(at + i, s -> new ArrayList<>(2)).add(prose);
-                }
+            if (prose != null && at + i >= textUntil && (block[i] & 0xff) >= 0x20 && candidates.size() == before && prose.couldStart(block, i)) {
+                candidates.computeIfAbsent(at + i, s -> new ArrayList<>(2)).add(prose);
             }
         }
     }

@@ -283,6 +283,7 @@ public final class Scan {
         scope.put("freeSpaceOnly", plan.freeSpaceOnly());
         scope.put("range", plan.range() == null ? null : List.of(plan.range().offset(), plan.range().length()));
         scope.put("everyByte", plan.everyByte());
+        scope.put("nested", plan.nested());
         return new ScanReport(ScanReport.FORMAT, ScanReport.VERSION, Engine.VERSION, source.description(),
                 source.identity(), source.size(), plan.method().word(), scope, started.toString(), seconds, finished,
                 volumes.stream().map(Volumes.Found::volume).distinct().toList(), log.count(), log.kinds(), log.origins(), log.prognoses(),

@@ -15,9 +15,9 @@ import org.brantel.core.source.Range;
  * @param freeSpaceOnly carve only what no live file uses
  * @param range         carve only here; null for everywhere
  * @param everyByte     carve at every byte, not only where sectors begin
- * @param nested    carve also what begins inside a find
- * @param notAgain carve none of this
- * @param names     for what no record names
+ * @param nested        carve also what begins inside a find
+ * @param notAgain      carve none of this
+ * @param names         for what no record names
  * @param hash          SHA-256 of every finding that is fully read
  */
 public record ScanPlan(ScanMethod method, Integer volume, Set<String> kinds, boolean search, boolean freeSpaceOnly, Range range, boolean everyByte, boolean nested, List<Range> notAgain, SuggestedNames names, boolean hash) {

@@ -34,11 +34,15 @@ public record ScanReport(String format, int version, String engine, String sourc
     public List<Range> carvedFor(ScanPlan plan, long sourceSize) {
         Object kindsThen = scope == null ? null : scope.get("kinds");
         boolean allKinds = !(kindsThen instanceof Collection<?> some) || some.isEmpty() || !plan.kinds().isEmpty() && some.containsAll(plan.kinds());
-        boolean allStarts = !plan.everyByte() || scope != null && Boolean.TRUE.equals(scope.get("everyByte"));
+        boolean allStarts = (!plan.everyByte() || did("everyByte")) && (!plan.nested() || did("nested"));
         if (carved == null || !allKinds || !allStarts || !Engine.VERSION.equals(engine) || size != sourceSize) {
             return List.of();
         }
         return carved.stream().filter(r -> r.length == 2 && r[0] >= 0 && r[1] > 0 && r[0] <= sourceSize - r[1]).map(r -> new Range(r[0], r[1])).toList();
+    }
+
+    private boolean did(String what) {
+        return scope != null && Boolean.TRUE.equals(scope.get(what));
     }
 
     /** For showing: there may be very many of these ranges. */

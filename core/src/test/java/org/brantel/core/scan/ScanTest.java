@@ -242,6 +242,7 @@ class ScanTest {
         assertThat(some.carvedFor(ScanPlan.of(ScanMethod.CARVE), some.size())).isEmpty();
         assertThat(some.carvedFor(ScanPlan.of(ScanMethod.CARVE).ofKinds(Set.of("png")), some.size())).isNotEmpty();
         assertThat(some.carvedFor(ScanPlan.of(ScanMethod.CARVE).ofKinds(Set.of("png")).carving(null, true), some.size())).isEmpty();
+        assertThat(some.carvedFor(ScanPlan.of(ScanMethod.CARVE).ofKinds(Set.of("png")).nesting(true), some.size())).isEmpty();
         assertThat(some.carvedFor(ScanPlan.of(ScanMethod.CARVE).ofKinds(Set.of("png")), some.size() + 512)).isEmpty();
     }
 

@@ -15,9 +15,9 @@ interface ScanSessions extends JpaRepository<ScanSession, Long> {
 
     boolean existsByCaseIdAndStateIn(Long caseId, Collection<ScanSession.State> states);
 
-    /** What sessions on an image carved, so that one that does as planned need not. */
+    /** What this lab's own sessions on an image carved, so that one that does as planned need not; what another machine says of that is not believed. */
     default List<Range> carvedBefore(long caseId, long imagingId, ScanPlan plan, long imageBytes) {
-        return findByCaseIdOrderById(caseId).stream().filter(s -> s.imagingId() == imagingId)
+        return findByCaseIdOrderById(caseId).stream().filter(s -> s.imagingId() == imagingId && s.importedFrom() == null)
                 .flatMap(s -> s.report().stream()).flatMap(r -> r.carvedFor(plan, imageBytes).stream()).toList();
     }
 

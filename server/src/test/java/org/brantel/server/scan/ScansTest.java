@@ -110,6 +110,10 @@ class ScansTest {
         assertThat(brought.get("importedFrom").asString()).isEqualTo("theirs.gz");
         assertThat(brought.get("method").asString()).isEqualTo("structure");
         assertThat(brought.get("added").asLong()).isEqualTo(whole.get("added").asLong()).isPositive();
+        JsonNode carve = done(Map.of("method", "carve"));
+        other.una.postBytes(path, story.una.get("/api/scans/" + carve.get("id").asLong() + "/file").expect(200).body()).expect(201);
+        other.una.await(other.path("/scans"), s -> s.size() == 2 && Story.last(s).get("state").asString().equals("done"));
+        assertThat(other.una.get(other.path("/scans/carved")).json().get("bytes").asLong()).as("what another machine says it carved is not believed").isZero();
         other.una.postBytes(path, file.body()).expect(201);
         assertThat(Story.last(other.una.await(other.path("/scans"), s -> Story.last(s).get("state").asString().equals("done"))).get("added").asLong()).isZero();
         assertThat(other.una.post("/api/scans/" + brought.get("id").asLong() + "/repeat").expect(409).sentence()).contains("another machine");
