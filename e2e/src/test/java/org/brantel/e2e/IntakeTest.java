@@ -197,7 +197,7 @@ class IntakeTest {
             page.navigate("/intake");
             assertThat(page.getByText("Which path, so far")).isVisible();
             page.locator("#story").fill("phone fell in the harbour, some of it is in the cloud, about forty letters since 2011");
-            assertThat(page.getByText("event=liquid")).isVisible();
+            assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("event=liquid, heard in"))).isVisible();
             assertThat(page.getByLabel("Line 1, in their words")).isVisible();
             Object wide = page.evaluate("[...document.querySelectorAll('.app *')].filter(e => { const r = e.getBoundingClientRect(); return r.width > 1 && r.right > 391 && "
                     + "!e.closest('.visually-hidden, .rooms') }).map(e => e.tagName + '.' + e.className + ' ' + Math.round(e.getBoundingClientRect().right)).join(', ')");
