@@ -5,7 +5,7 @@ import type { CatalogueLine, Preview } from '@/api/types'
 import { bytes, count, dateAndTime, percent, size } from '@/format/format'
 import FillGauge from '@/instruments/FillGauge.vue'
 import EvidenceChain from './EvidenceChain.vue'
-import { aboutWords, versionWords } from './about'
+import { aboutWords, hashWords, versionWords } from './about'
 
 const props = defineProps<{ number: string; line: CatalogueLine }>()
 
@@ -45,7 +45,7 @@ onMounted(() => box.value?.scrollIntoView({ block: 'nearest' }))
       <template v-if="line.record.attributes.length"><dt>Attributes</dt><dd>{{ line.record.attributes.join(', ') }}</dd></template>
       <template v-if="line.record.deleted"><dt>Deleted</dt><dd>{{ dateAndTime(line.record.deleted) }}</dd></template>
       <template v-if="line.record.trashedFrom"><dt>Was at</dt><dd class="m xs">{{ line.record.trashedFrom }}</dd></template>
-      <dt>SHA-256</dt><dd class="m xs hash">{{ line.sha256 ?? 'not fully read' }}</dd>
+      <dt>SHA-256</dt><dd class="m xs hash">{{ hashWords(line) }}</dd>
     </dl>
     <EvidenceChain v-if="explained" class="evidence" :number="number" :line="line.id" />
   </div>

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { aboutWords, versionWords } from './about'
+import { aboutWords, hashWords, versionWords } from './about'
 
 describe('what content says of itself', () => {
   it('is one line, the measurable first', () => {
@@ -7,6 +7,14 @@ describe('what content says of itself', () => {
     expect(aboutWords({ seconds: '125.4', title: 'Storm' })).toBe('2 min 5 s, “Storm”')
     expect(aboutWords({ pages: '1' })).toBe('1 page')
     expect(aboutWords({})).toBe('')
+  })
+})
+
+describe('a hash', () => {
+  it('is shown, or why there is none', () => {
+    expect(hashWords({ sha256: 'ab12', provenBytes: 5, size: 5 })).toBe('ab12')
+    expect(hashWords({ provenBytes: 4, size: 5 })).toBe('none: not all of it was read')
+    expect(hashWords({ provenBytes: 5, size: 5 })).toContain('when it is recovered')
   })
 })
 

@@ -16,6 +16,12 @@ function playing(seconds: number): string {
   return whole < 60 ? `${whole} s` : `${Math.floor(whole / 60)} min ${whole % 60} s`
 }
 
+/** The hash, or why there is none. */
+export function hashWords(line: Pick<CatalogueLine, 'sha256' | 'provenBytes' | 'size'>): string {
+  if (line.sha256) return line.sha256
+  return line.provenBytes < line.size ? 'none: not all of it was read' : 'taken when it is recovered; nothing else here looks like it'
+}
+
 /** How other sessions saw the same file, where they saw it in another state. */
 export function versionWords(line: Pick<CatalogueLine, 'versions' | 'prognosis' | 'score'>): string[] {
   return Object.entries(line.versions)

@@ -19,6 +19,7 @@ const METHODS = [
 const chosen = ref<string>()
 const volume = ref<number>()
 const again = ref(false)
+const hashes = ref(false)
 const acting = useAction()
 /** A first session is quick; the next one goes deeper. */
 const code = computed({ get: () => chosen.value ?? (props.sessions.length ? 'deep' : 'quick'), set: (c) => (chosen.value = c) })
@@ -29,7 +30,7 @@ const carves = computed(() => code.value === 'deep' || code.value === 'carve')
 
 async function start(): Promise<void> {
   const { method, search } = METHODS.find((m) => m.code === code.value)!
-  if (await acting.run(() => api.post(`/api/cases/${props.number}/scans`, { method, search, volume: volume.value, again: again.value }))) emit('started')
+  if (await acting.run(() => api.post(`/api/cases/${props.number}/scans`, { method, search, volume: volume.value, again: again.value, hashes: hashes.value }))) emit('started')
 }
 async function bringIn(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement
@@ -52,6 +53,7 @@ defineExpose({ start, scanAlone })
     <label v-for="m in METHODS" :key="m.code" class="s"><input v-model="code" type="radio" name="method" class="form-check-input" :value="m.code" /> <b>{{ m.label }}</b> <span class="mu">{{ m.words }}</span></label>
     <label v-if="volumes.length > 1" class="s">in <select v-model="volume" class="form-select form-select-sm inline"><option :value="undefined">the whole medium</option><option v-for="v in volumes" :key="v.index" :value="v.index">{{ v.label || `volume ${v.index}` }}</option></select></label>
     <label v-if="carves && carved?.bytes" class="s whole"><input v-model="again" type="checkbox" class="form-check-input" /> also the {{ size(carved.bytes) }} that were carved before <span v-if="!again" class="mu">{{ carved.bytes < carved.of ? `${size(carved.of - carved.bytes)} are left` : 'nothing is left to carve but what is read later' }}</span></label>
+    <label class="s whole"><input v-model="hashes" type="checkbox" class="form-check-input" /> hash every file now <span class="mu">SHA-256 of each; without it only files that look alike are hashed, and all of them when they are recovered</span></label>
     <span class="acts">
       <BButton type="submit" :variant="sessions.length ? undefined : 'primary'" :class="sessions.length ? 'btn-quiet' : ''" :disabled="acting.busy.value">Start scanning <span class="kbd">N</span></BButton>
       <label class="linkish s">Bring in a session of another machine<input type="file" accept=".gz,application/gzip" class="visually-hidden" data-testid="session-file" @change="bringIn" /></label>

@@ -27,9 +27,9 @@ describe('a scan session', () => {
 
 describe('what a session looked at and came to', () => {
   it('says where it looks', () => {
-    expect(scopeWords({ method: 'both', search: true, volume: undefined, early: false })).toBe('whole medium')
-    expect(scopeWords({ method: 'structure', search: false, volume: 2, early: true })).toBe('volume 2, records only, while it was imaged')
-    expect(scopeWords({ method: 'carve', search: false, volume: undefined, early: false })).toBe('whole medium')
+    expect(scopeWords({ method: 'both', search: true, volume: undefined, early: false, hashes: true })).toBe('whole medium, each file hashed')
+    expect(scopeWords({ method: 'structure', search: false, volume: 2, early: true, hashes: false })).toBe('volume 2, records only, while it was imaged')
+    expect(scopeWords({ method: 'carve', search: false, volume: undefined, early: false, hashes: false })).toBe('whole medium')
   })
   it('rests when it was asked to', () => {
     expect(phaseWords(scan({ asked: 'pause' }))).toBe('paused')

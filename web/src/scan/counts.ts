@@ -28,11 +28,11 @@ export function shareDone(s: ScanView): number {
 }
 
 /** Where a session looks, in words. */
-export function scopeWords(s: Pick<ScanView, 'volume' | 'search' | 'method' | 'early' | 'importedFrom'>): string {
+export function scopeWords(s: Pick<ScanView, 'volume' | 'search' | 'method' | 'early' | 'hashes' | 'importedFrom'>): string {
   if (s.importedFrom) return `from ${s.importedFrom}`
   const where = s.volume === undefined || s.volume === null ? 'whole medium' : `volume ${s.volume}`
   const what = s.method === 'carve' || s.search ? where : `${where}, records only`
-  return s.early ? `${what}, while it was imaged` : what
+  return [what, s.hashes ? 'each file hashed' : '', s.early ? 'while it was imaged' : ''].filter(Boolean).join(', ')
 }
 
 /** Whether a session says that there is nothing to recover: every volume sound, every file listed and whole. */

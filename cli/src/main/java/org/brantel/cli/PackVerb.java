@@ -6,6 +6,8 @@ import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.util.concurrent.Callable;
 import org.brantel.core.scan.SessionFile;
+import org.brantel.core.source.Source;
+import org.brantel.core.source.Sources;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
 
@@ -18,10 +20,13 @@ final class PackVerb implements Callable<Integer> {
     @Parameters(index = "1", paramLabel = "FILE", description = "A new file, like session.gz.")
     private Path file;
 
+    @Parameters(index = "2", paramLabel = "SOURCE", arity = "0..1", description = "What was scanned: some findings are hashed, so that 'unpack' can tell it from another medium.")
+    private String source;
+
     @Override
     public Integer call() throws Exception {
-        try (OutputStream out = Files.newOutputStream(file, StandardOpenOption.CREATE_NEW)) {
-            SessionFile.pack(folder, out);
+        try (Source medium = source == null ? null : Sources.open(source); OutputStream out = Files.newOutputStream(file, StandardOpenOption.CREATE_NEW)) {
+            SessionFile.pack(folder, medium, out);
         }
         return EngineCommand.DONE;
     }

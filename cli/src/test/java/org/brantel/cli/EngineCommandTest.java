@@ -164,6 +164,24 @@ class EngineCommandTest {
     }
 
     @Test
+    void aSessionWithoutHashesIsPackedWithSomeOfItsMedium() throws IOException {
+        Path image = Corpus.image("d01-fat16", folder);
+        run("scan", image, "--out", folder.resolve("here"));
+        assertThat(run("pack", folder.resolve("here"), folder.resolve("bare.gz")).exit()).isZero();
+        assertThat(run("unpack", folder.resolve("bare.gz"), image, folder.resolve("bare")).exit()).isZero();
+        assertThat(Files.readString(folder.resolve("bare/session.json"))).contains("nothing shows that it is of this medium but its size");
+        assertThat(run("pack", folder.resolve("here"), folder.resolve("told.gz"), image).exit()).isZero();
+        assertThat(run("unpack", folder.resolve("told.gz"), image, folder.resolve("told")).exit()).isZero();
+        assertThat(Files.readString(folder.resolve("told/session.json"))).doesNotContain("nothing shows");
+        byte[] other = Files.readAllBytes(image);
+        for (int i = 64 << 10; i < other.length; i++) {
+            other[i] ^= 0x5a;
+        }
+        Files.write(folder.resolve("other.img"), other);
+        assertRefused(run("unpack", folder.resolve("told.gz"), folder.resolve("other.img"), folder.resolve("wrong")), "is of another medium");
+    }
+
+    @Test
     void volumesAreListedAsJson() throws IOException {
         JsonNode volumes = run("volumes", Corpus.image("d12-fat32-healthy", folder)).json().get("volumes");
         assertThat(volumes.size()).isEqualTo(1);

@@ -1,7 +1,6 @@
 package org.brantel.core.finding;
 
 import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import org.brantel.core.content.Extent;
@@ -19,7 +18,6 @@ public final class Catalogue {
     /** The better content first: what is more surely whole. */
     public static final Comparator<Finding> BETTER_CONTENT = Comparator.comparing(Finding::prognosis)
             .thenComparing(Comparator.comparingInt(Finding::score).reversed())
-            .thenComparing(f -> f.sha256() == null ? 1 : 0)
             .thenComparing(f -> f.extents().size())
             .thenComparingLong(Finding::firstByte)
             .thenComparing(f -> String.join(" ", f.reasons()));
@@ -40,11 +38,19 @@ public final class Catalogue {
      * bytes, doubted or not.
      */
     public static List<String> keys(Finding finding) {
-        boolean inDoubt = finding.prognosis().compareTo(Prognosis.DOUBTFUL) >= 0 && finding.origin() != Origin.CARVED;
-        if (inDoubt || finding.size() == 0) {
+        String place = place(finding);
+        if (place == null) {
             return List.of(shortened("record:" + finding.volume() + ":" + finding.path() + ":" + finding.size() + ":" + finding.firstByte()));
         }
-        List<String> keys = new ArrayList<>();
+        return finding.sha256() == null ? List.of(place) : List.of(place, hashKey(finding.sha256()));
+    }
+
+    /** The key that says where a finding's bytes are; null where they say nothing of what the finding is, and need not be hashed. */
+    public static String place(Finding finding) {
+        boolean inDoubt = finding.prognosis().compareTo(Prognosis.DOUBTFUL) >= 0 && finding.origin() != Origin.CARVED;
+        if (inDoubt || finding.size() == 0) {
+            return null;
+        }
         StringBuilder bytes = new StringBuilder("bytes:").append(finding.size());
         if (finding.encoding() != null) {
             bytes.append(':').append(finding.encoding().word());
@@ -52,11 +58,12 @@ public final class Catalogue {
         for (Extent e : finding.extents()) {
             bytes.append(':').append(e.offset()).append('+').append(e.length());
         }
-        keys.add(shortened(bytes.toString()));
-        if (finding.sha256() != null) {
-            keys.add("sha256:" + finding.sha256());
-        }
-        return keys;
+        return shortened(bytes.toString());
+    }
+
+    /** The key that is the same for the same bytes, wherever they are. */
+    public static String hashKey(String sha256) {
+        return "sha256:" + sha256;
     }
 
     /**

@@ -96,6 +96,11 @@ public final class FindingsFile {
         }
     }
 
+    /** A finding as a line of the file, without its end. */
+    public static String line(Finding finding) {
+        return Json.write(Line.of(finding));
+    }
+
     /**
      * One line.
      *

@@ -82,7 +82,7 @@ public final class Scan {
         volumes.addAll(Volumes.listed(source, problems));
         volumes.addAll(search.atUsualPlaces(volumes));
         claims = new Claims(source.size());
-        hasher = plan.hash() ? new ContentHasher(source) : null;
+        hasher = plan.hash() ? new ContentHasher() : null;
         try (FindingsLog findings = new FindingsLog(out.resolve("findings.ndjson")); JsonLines starts = new JsonLines(out.resolve(FAILED), Failed.class)) {
             log = findings;
             failed = starts;
@@ -186,7 +186,7 @@ public final class Scan {
         }
         try {
             claims.add(finding);
-            Finding written = log.add(hasher == null ? finding : hasher.hashed(finding));
+            Finding written = log.add(hasher == null ? finding : hasher.hashed(finding, source));
             if (plan.method().carves()) {
                 joiner.note(written);
             }

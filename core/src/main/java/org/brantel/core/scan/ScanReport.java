@@ -3,6 +3,7 @@ package org.brantel.core.scan;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.brantel.core.Engine;
 import org.brantel.core.source.Identity;
 import org.brantel.core.source.Range;
@@ -43,6 +44,12 @@ public record ScanReport(String format, int version, String engine, String sourc
 
     private boolean did(String what) {
         return scope != null && Boolean.TRUE.equals(scope.get(what));
+    }
+
+    ScanReport withProblem(String what) {
+        List<String> more = Stream.concat(problems.stream(), Stream.of(what)).toList();
+        return new ScanReport(format, version, engine, source, identity, size, method, scope, started, seconds, finished, volumes, findings, kinds, origins, prognoses, rejected, joined,
+                inVolumes, carved, claims, more);
     }
 
     /** For showing: there may be very many of these ranges. */

@@ -11,9 +11,11 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Locale;
+import java.util.stream.Stream;
 import java.util.zip.GZIPInputStream;
 import java.util.zip.GZIPOutputStream;
 import java.util.zip.ZipException;
+import org.brantel.core.finding.Catalogue;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.FindingsFile;
 import org.brantel.core.json.Json;
@@ -28,15 +30,33 @@ public final class SessionFile {
     private static final int LONGEST_LINE = 4 << 20;
     private static final int LONGEST_REPORT = 64 << 20;
     private static final long MOST_FINDINGS = 20_000_000;
+    private static final long MOST_HASHED = 64 << 20;
 
     private SessionFile() { }
 
-    /** @param folder of a session that has ended */
-    public static void pack(Path folder, OutputStream to) throws IOException {
+    /**
+     * @param folder of a session that has ended
+     * @param medium that it scanned: where it hashed nothing, some findings are hashed now, so that it can be told from another medium;
+     *               null when it is not at hand
+     */
+    public static void pack(Path folder, Source medium, OutputStream to) throws IOException {
         ScanReport report = Json.read(folder.resolve("session.json"), ScanReport.class, "session");
-        try (GZIPOutputStream out = new GZIPOutputStream(to, 64 << 10)) {
+        Path findings = folder.resolve("findings.ndjson");
+        ContentHasher hasher = new ContentHasher();
+        long left = medium == null ? 0 : MOST_HASHED;
+        try (GZIPOutputStream out = new GZIPOutputStream(to, 64 << 10); Stream<String> lines = Files.lines(findings)) {
             out.write((Json.write(report) + "\n").getBytes(StandardCharsets.UTF_8));
-            Files.copy(folder.resolve("findings.ndjson"), out);
+            for (String line : (Iterable<String>) lines.filter(l -> !l.isBlank())::iterator) {
+                String packed = line;
+                if (left > 0) {
+                    Finding finding = FindingsFile.parsed(line, findings.toString());
+                    if (finding.sha256() == null && Catalogue.place(finding) != null && finding.size() <= left) {
+                        left -= finding.size();
+                        packed = FindingsFile.line(hasher.hashed(finding, medium));
+                    }
+                }
+                out.write((packed + "\n").getBytes(StandardCharsets.UTF_8));
+            }
         }
     }
 
@@ -52,7 +72,9 @@ public final class SessionFile {
         try (GZIPInputStream unzipped = new GZIPInputStream(packed, 64 << 10);
                 BufferedReader lines = new BufferedReader(new InputStreamReader(unzipped, StandardCharsets.UTF_8.newDecoder().onMalformedInput(CodingErrorAction.REPORT)))) {
             ScanReport report = report(line(lines, LONGEST_REPORT, name, 1), name, medium);
-            findings(lines, name, folder, medium);
+            if (findings(lines, name, folder, medium) == 0 && report.findings() > 0) {
+                report = report.withProblem("No finding of " + name + " has a hash, so that nothing shows that it is of this medium but its size.");
+            }
             Files.writeString(folder.resolve("session.json"), Json.writePretty(report));
             return report;
         } catch (ZipException | java.io.EOFException | java.nio.charset.CharacterCodingException e) {
@@ -71,8 +93,9 @@ public final class SessionFile {
         return report;
     }
 
-    private static void findings(BufferedReader lines, String name, Path folder, Source medium) throws IOException {
-        ContentHasher hasher = new ContentHasher(medium);
+    /** @return how many had a hash that was compared */
+    private static long findings(BufferedReader lines, String name, Path folder, Source medium) throws IOException {
+        ContentHasher hasher = new ContentHasher();
         long claimed = 0;
         long wrong = 0;
         long number = 1;
@@ -91,7 +114,7 @@ public final class SessionFile {
                 }
                 // One that is mostly holes may be longer than any medium, and would be hashed for as long.
                 boolean checked = finding.sha256() != null && finding.size() <= medium.size();
-                Finding own = checked ? hasher.hashed(finding.withHash(null)) : finding.withHash(null);
+                Finding own = checked ? hasher.hashed(finding.withHash(null), medium) : finding.withHash(null);
                 boolean other = checked && !finding.sha256().equals(own.sha256());
                 claimed += checked ? 1 : 0;
                 wrong += other ? 1 : 0;
@@ -103,6 +126,7 @@ public final class SessionFile {
         if (wrong > claimed / 2) {
             throw new IOException(name + " is of another medium: " + wrong + " of " + claimed + " findings have other content here.");
         }
+        return claimed;
     }
 
     /** A line without its end; null behind the last one. */

@@ -10,7 +10,6 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.io.IOException;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
@@ -123,6 +122,13 @@ class CatalogueLine {
         other.selected = false;
     }
 
+    /** These bytes have this hash; said of all that the line is known by, it keeps that of its own. */
+    void hashed(String place, String hex) {
+        if (sha256 == null && place.equals(Catalogue.place(finding()))) {
+            sha256 = hex;
+        }
+    }
+
     /** It is another line now, and no longer shown; what was recovered by it still leads here. */
     void mergedInto(Long other) {
         mergedInto = other;
@@ -139,7 +145,7 @@ class CatalogueLine {
         score = f.score();
         provenBytes = proven;
         reasons = Json.write(f.reasons());
-        extents = Json.write(f.extents().stream().map(e -> new long[] {e.offset(), e.length()}).toList());
+        extents = StoredExtents.write(f.extents());
         encoding = f.encoding() == null ? null : f.encoding().word();
         sha256 = f.sha256();
         note = f.note();
@@ -242,11 +248,7 @@ class CatalogueLine {
     }
 
     private List<Extent> extentList() {
-        List<Extent> all = new ArrayList<>();
-        for (long[] e : read(extents, long[][].class)) {
-            all.add(new Extent(e[0], e[1]));
-        }
-        return all;
+        return StoredExtents.read(extents, "catalogue line " + id);
     }
 
     CatalogueViews.Line view() {

@@ -7,29 +7,17 @@ import jakarta.persistence.criteria.Predicate;
 import jakarta.persistence.criteria.Root;
 import jakarta.annotation.Nullable;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Path;
-import java.util.ArrayList;
-import java.util.Comparator;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
-import java.util.Set;
 import java.util.TreeMap;
-import java.util.stream.Stream;
-import org.brantel.core.finding.Catalogue;
-import org.brantel.core.content.FileContent;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.FindingsFile;
 import org.brantel.core.finding.Prognosis;
-import org.brantel.core.source.Range;
-import org.brantel.core.source.Source;
-import org.brantel.core.source.Sources;
 import org.brantel.core.wanted.WantedLine;
 import org.brantel.core.wanted.WantedTally;
-import org.brantel.server.bench.Bench;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.platform.Events;
 import org.brantel.server.platform.Refusal;
@@ -39,7 +27,6 @@ import org.springframework.data.domain.PageRequest;
 import org.springframework.data.domain.Sort;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.transaction.support.TransactionTemplate;
 
 /** The union of a case's findings. */
 @Service
@@ -56,142 +43,37 @@ public class Catalogues {
     private static final int PAGE = 200;
 
     private final CatalogueLines lines;
-    private final CatalogueKeys keys;
+    private final Merge.Into merges;
     private final Cases cases;
-    private final Bench bench;
     private final Events events;
     private final EntityManager entities;
-    private final TransactionTemplate transaction;
 
-    Catalogues(CatalogueLines lines, CatalogueKeys keys, Cases cases, Bench bench, Events events,
-               EntityManager entities, TransactionTemplate transaction) {
+    Catalogues(CatalogueLines lines, Merge.Into merges, Cases cases, Events events, EntityManager entities) {
         this.lines = lines;
-        this.keys = keys;
+        this.merges = merges;
         this.cases = cases;
-        this.bench = bench;
         this.events = events;
         this.entities = entities;
-        this.transaction = transaction;
     }
 
     /** Brings a session's findings in; done twice, it changes nothing more. */
     public Merged merge(String number, long session, long imagingId, Path findings) throws IOException {
-        long caseId = cases.id(number);
-        List<WantedLine> wanted = cases.docket(number).wanted();
-        long[] counts = new long[2];
-        List<Finding> batch = new ArrayList<>();
-        try (Source image = Sources.open(bench.image(imagingId).file().toString())) {
-            FindingsFile.read(findings, f -> {
-                batch.add(f);
-                if (batch.size() == BATCH) {
-                    mergeBatch(caseId, session, imagingId, image, wanted, batch, counts);
-                }
-            });
-            mergeBatch(caseId, session, imagingId, image, wanted, batch, counts);
+        try (Merge merge = merges.into(number, session, imagingId)) {
+            FindingsFile.read(findings, merge::take);
+            return merge.end();
+        } catch (UncheckedIOException e) {
+            throw e.getCause();
         }
-        return new Merged(counts[0], counts[1]);
     }
 
     /** Brings some findings in of a session that goes on, so that they can be looked at. */
     public Merged merge(String number, long session, long imagingId, List<Finding> some) throws IOException {
-        long caseId = cases.id(number);
-        List<WantedLine> wanted = cases.docket(number).wanted();
-        long[] counts = new long[2];
-        try (Source image = Sources.open(bench.image(imagingId).file().toString())) {
-            for (int from = 0; from < some.size(); from += BATCH) {
-                mergeBatch(caseId, session, imagingId, image, wanted, new ArrayList<>(some.subList(from, Math.min(some.size(), from + BATCH))), counts);
-            }
+        try (Merge merge = merges.into(number, session, imagingId)) {
+            some.forEach(merge::take);
+            return merge.end();
+        } catch (UncheckedIOException e) {
+            throw e.getCause();
         }
-        return new Merged(counts[0], counts[1]);
-    }
-
-    private void mergeBatch(long caseId, long session, long imagingId, Source image, List<WantedLine> wanted,
-                            List<Finding> batch, long[] counts) {
-        transaction.executeWithoutResult(t -> {
-            Lines known = new Lines(caseId, batch.stream().flatMap(f -> Stream.of(Catalogue.keys(f), Catalogue.standsFor(f), Catalogue.looksFor(f)).flatMap(List::stream)).distinct().toList());
-            for (Finding f : batch) {
-                CatalogueLine line = known.of(f);
-                List<String> own = both(Catalogue.keys(f), Catalogue.standsFor(f));
-                if (line == null) {
-                    line = known.add(new CatalogueLine(caseId, imagingId, f, session, proven(f, image)), own);
-                    counts[0]++;
-                } else {
-                    line.join(f, imagingId, session, proven(f, image));
-                    known.add(line, own);
-                    counts[1]++;
-                }
-                line.fit(wanted);
-            }
-            known.save();
-        });
-        batch.clear();
-    }
-
-    private static List<String> both(List<String> some, List<String> others) {
-        return Stream.concat(some.stream(), others.stream()).toList();
-    }
-
-    /** The lines that a batch meets, by their keys. */
-    private final class Lines {
-        private final long caseId;
-        private final Map<String, CatalogueLine> byKey = new HashMap<>();
-        private final Set<String> freshKeys = new LinkedHashSet<>();
-        private final Set<CatalogueLine> met = new LinkedHashSet<>();
-        private final List<CatalogueLine[]> absorbed = new ArrayList<>();
-
-        Lines(long caseId, List<String> wantedKeys) {
-            this.caseId = caseId;
-            Map<Long, CatalogueLine> byId = new HashMap<>();
-            List<CatalogueKey> there = keys.findByCaseIdAndIdentityKeyIn(caseId, wantedKeys);
-            lines.findAllById(there.stream().map(CatalogueKey::lineId).distinct().toList()).forEach(l -> byId.put(l.id(), l));
-            there.forEach(k -> byKey.put(k.identityKey(), byId.get(k.lineId())));
-        }
-
-        /** The line of a finding; when it has several, they are one file, and the oldest takes the others in. */
-        CatalogueLine of(Finding finding) {
-            // Two names for one beginning are two files, whatever content was doubted there.
-            Stream<CatalogueLine> doubted = Catalogue.looksFor(finding).stream().map(byKey::get).filter(Objects::nonNull).filter(l -> !Catalogue.isNamed(finding) || !l.isNamed());
-            List<CatalogueLine> all = Stream.concat(Catalogue.keys(finding).stream().map(byKey::get).filter(Objects::nonNull), doubted).distinct()
-                    .sorted(Comparator.comparing(l -> l.id() == null ? Long.MAX_VALUE : l.id())).toList();
-            for (int i = 1; i < all.size(); i++) {
-                CatalogueLine gone = all.get(i);
-                all.get(0).absorb(gone);
-                byKey.replaceAll((key, line) -> line == gone ? all.get(0) : line);
-                absorbed.add(new CatalogueLine[] {gone, all.get(0)});
-                met.add(gone);
-            }
-            return all.isEmpty() ? null : all.get(0);
-        }
-
-        CatalogueLine add(CatalogueLine line, List<String> some) {
-            met.add(line);
-            for (String key : some) {
-                if (byKey.putIfAbsent(key, line) == null) {
-                    freshKeys.add(key);
-                }
-            }
-            return line;
-        }
-
-        void save() {
-            // A line that was new in this batch and taken in by another was never there.
-            met.removeIf(l -> l.id() == null && absorbed.stream().anyMatch(a -> a[0] == l));
-            lines.saveAll(met);
-            absorbed.stream().filter(a -> a[0].id() != null).forEach(a -> {
-                a[0].mergedInto(a[1].id());
-                keys.lead(a[0].id(), a[1].id());
-            });
-            keys.saveAll(freshKeys.stream().map(k -> new CatalogueKey(caseId, k, byKey.get(k).id())).toList());
-        }
-    }
-
-    /** Bytes of a finding that are in the image. */
-    private static long proven(Finding finding, Source image) {
-        if (finding.prognosis() == Prognosis.OVERWRITTEN) {
-            return 0;
-        }
-        FileContent content = finding.content(image);
-        return finding.size() - content.knownUnread(new Range(0, finding.size())).stream().mapToLong(Range::length).sum();
     }
 
     @EventListener

@@ -30,8 +30,10 @@ class ScanController {
      * @param volume only this one, as the newest session numbers it; null for the whole medium
      * @param search look in what is free for lost volumes and for records of before a format; yes when it is not said
      * @param again  carve also what an earlier session carved; no when it is not said
+     * @param hashes hash each finding; no when it is not said: then only those that look alike are
      */
-    record ScanOrder(@NotBlank(message = "Choose a scan method.") String method, @Nullable Integer volume, @Nullable Boolean search, @Nullable Boolean again) { }
+    record ScanOrder(@NotBlank(message = "Choose a scan method.") String method, @Nullable Integer volume, @Nullable Boolean search, @Nullable Boolean again,
+            @Nullable Boolean hashes) { }
 
     private final Scans scans;
     private final Explanations explanations;
@@ -58,7 +60,7 @@ class ScanController {
     @PostMapping("/api/cases/{number}/scans")
     @ResponseStatus(HttpStatus.CREATED)
     ScanView start(@PathVariable String number, @Valid @RequestBody ScanOrder order) {
-        return scans.start(number, new Scans.Scope(order.method(), order.volume(), order.search() == null || order.search(), order.again() != null && order.again()), staff.current().name());
+        return scans.start(number, new Scans.Scope(order.method(), order.volume(), order.search() == null || order.search(), order.again() != null && order.again(), order.hashes() != null && order.hashes()), staff.current().name());
     }
 
     @PostMapping("/api/scans/{id}/stop")

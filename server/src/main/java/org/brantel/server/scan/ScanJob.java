@@ -109,7 +109,7 @@ class ScanJob {
 
     private void scan(ScanSession session, String number, Path folder, Source source, BooleanSupplier serverStops) throws IOException {
         long id = session.id();
-        ScanPlan plan = ScanPlan.of(ScanMethod.ofWord(session.method())).onVolume(session.scope().volume()).searching(session.scope().search()).naming(new SuggestedNames(lab.bench().namePattern())).hashing(true);
+        ScanPlan plan = ScanPlan.of(ScanMethod.ofWord(session.method())).onVolume(session.scope().volume()).searching(session.scope().search()).naming(new SuggestedNames(lab.bench().namePattern())).hashing(session.scope().hashes());
         ScanWatch watch = new ScanWatch(teller(session, number), new TimeLeft(plan.method().carves() ? "content" : "search", likeIt(session, source.size())), session.added());
         StopRequest stop = new StopRequest(serverStops, () -> stopAfterPauses(id, serverStops));
         ScanReport report = new Scan(source, plan.except(session.scope().again() ? List.of() : sessions.carvedBefore(session.caseId(), session.imagingId(), plan, source.size())), watch, clock).run(folder, stop);

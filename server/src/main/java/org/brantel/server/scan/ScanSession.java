@@ -49,6 +49,8 @@ class ScanSession {
     private boolean early;
     @Column(updatable = false)
     private boolean again;
+    @Column(updatable = false)
+    private boolean hashes;
     private Double secondsLeft;
     @Column(updatable = false)
     private String importedFrom;
@@ -83,6 +85,7 @@ class ScanSession {
         this.volume = scope.volume();
         this.search = scope.search();
         this.again = scope.again();
+        this.hashes = scope.hashes();
         this.who = who;
         this.startedAt = startedAt;
         this.state = State.WAITING;
@@ -183,7 +186,7 @@ class ScanSession {
 
     /** What it is to do. */
     Scans.Scope scope() {
-        return new Scans.Scope(method, volume, search, again);
+        return new Scans.Scope(method, volume, search, again, hashes);
     }
 
     Optional<ScanReport> report() {
@@ -200,7 +203,7 @@ class ScanSession {
 
     ScanView view(String caseNumber) {
         try {
-            return new ScanView(id, caseNumber, imagingId, state.name().toLowerCase(), asked, method, volume, search, again, early, readBytes, imageSha256, importedFrom, phase, done, total, secondsLeft,
+            return new ScanView(id, caseNumber, imagingId, state.name().toLowerCase(), asked, method, volume, search, again, hashes, early, readBytes, imageSha256, importedFrom, phase, done, total, secondsLeft,
                     Json.read(counts, ScanView.Counts.class, "counts", "scan " + id),
                     report().map(ScanReport::withoutCarved).orElse(null), added, shared,
                     trouble, who, startedAt, endedAt);

@@ -15,6 +15,7 @@ import org.brantel.core.scan.ScanReport;
  * @param volume only this one; null for the whole medium
  * @param search whether it looks in what is free
  * @param again  whether it carves what others carved before
+ * @param hashes whether it hashes each finding
  * @param early  the image was still being written when it began
  * @param readBytes of the image that had been read when it began
  * @param imageSha256  of the image then; absent while it was written
@@ -24,7 +25,7 @@ import org.brantel.core.scan.ScanReport;
  * @param added  catalogue lines that are new with it
  * @param shared findings that were in the catalogue before
  */
-public record ScanView(long id, String caseNumber, long imagingId, String state, @Nullable String asked, String method, @Nullable Integer volume, boolean search, boolean again, boolean early, long readBytes,
+public record ScanView(long id, String caseNumber, long imagingId, String state, @Nullable String asked, String method, @Nullable Integer volume, boolean search, boolean again, boolean hashes, boolean early, long readBytes,
                        @Nullable String imageSha256, @Nullable String importedFrom, String phase, long done, long total, @Nullable Double secondsLeft, Counts counts, @Nullable ScanReport report, long added,
                        long shared, @Nullable String trouble, String who, Instant startedAt, @Nullable Instant endedAt) {
 

@@ -62,17 +62,18 @@ public class Scans {
      * @param volume only this one; null for the whole medium
      * @param search look in what is free for lost volumes and for records of before a format
      * @param again  carve also what an earlier session on the same image carved
+     * @param hashes hash each finding; else the catalogue hashes those that look alike
      */
-    public record Scope(String method, @Nullable Integer volume, boolean search, boolean again) {
+    public record Scope(String method, @Nullable Integer volume, boolean search, boolean again, boolean hashes) {
 
         /** The whole medium, searched. */
         public static Scope whole(String method) {
-            return new Scope(method, null, true, true);
+            return new Scope(method, null, true, true, false);
         }
 
         /** Only the records of what stands: the first session after imaging, or while it goes on. */
         static Scope quick() {
-            return new Scope(ScanMethod.STRUCTURE.word(), null, false, true);
+            return new Scope(ScanMethod.STRUCTURE.word(), null, false, true, false);
         }
 
         boolean isQuick() {
@@ -128,7 +129,7 @@ public class Scans {
             throw Refusal.conflict("Session " + id + " was done on another machine; start one of your own instead.");
         }
         Scope scope = session.scope();
-        return start(cases.number(session.caseId()), new Scope(scope.method(), scope.volume(), scope.search(), true), who);
+        return start(cases.number(session.caseId()), new Scope(scope.method(), scope.volume(), scope.search(), true, scope.hashes()), who);
     }
 
     /** @param file that was sent; moved into the session's folder */

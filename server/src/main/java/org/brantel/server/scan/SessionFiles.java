@@ -12,6 +12,9 @@ import org.brantel.core.carve.Failed;
 import org.brantel.core.json.Json;
 import org.brantel.core.scan.Scan;
 import org.brantel.core.scan.SessionFile;
+import org.brantel.core.source.Source;
+import org.brantel.core.source.Sources;
+import org.brantel.server.bench.Bench;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Settings;
 import org.springframework.stereotype.Component;
@@ -26,17 +29,21 @@ class SessionFiles {
     private static final int GZIP = 0x1f8b;
 
     private final Scans scans;
+    private final Bench bench;
     private final Settings settings;
 
-    SessionFiles(Scans scans, Settings settings) {
+    SessionFiles(Scans scans, Bench bench, Settings settings) {
         this.scans = scans;
+        this.bench = bench;
         this.settings = settings;
     }
 
-    /** One that has ended, with its folder. */
-    record Ended(ScanView session, Path folder) {
+    /** One that has ended, with its folder and the image that it scanned. */
+    record Ended(ScanView session, Path folder, Path image) {
         void pack(OutputStream out) throws IOException {
-            SessionFile.pack(folder, out);
+            try (Source medium = Sources.open(image.toString())) {
+                SessionFile.pack(folder, medium, out);
+            }
         }
     }
 
@@ -46,7 +53,7 @@ class SessionFiles {
         if (session.report() == null || !Files.isRegularFile(folder.resolve("session.json"))) {
             throw Refusal.conflict("Session " + id + " has no results to take out: it has not ended, or its folder is gone. Scan again.");
         }
-        return new Ended(session, folder);
+        return new Ended(session, folder, bench.image(session.imagingId()).file());
     }
 
     /** Keeps what was sent, and starts a session that unpacks it. */

@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
 import java.util.Map;
@@ -73,6 +74,47 @@ class MergeTest {
     private static Finding at(long offset, String path, long size, Origin origin, Prognosis prognosis) {
         return new Finding(1, path == null ? null : 0, path, path == null ? "at-" + offset + ".txt" : path.substring(6), size, "txt", origin, prognosis, 60, List.of("seen"),
                 List.of(new Extent(offset, size)), null, null, null, null, null, null, null, null, RecordFacts.NONE, null);
+    }
+
+    /** Files of a real image: alike in size, in beginning and end, or the same; hashed only where they look alike. */
+    @Test
+    void whatHasTheSameBytesElsewhereIsOneLineThoughNoSessionHashedIt() throws IOException {
+        int size = 200_000;
+        byte[] gauge = new byte[size];
+        new Random(4).nextBytes(gauge);
+        byte[] middle = gauge.clone();
+        middle[size / 2] ^= 1;
+        byte[] start = gauge.clone();
+        start[0] ^= 1;
+        byte[] alone = Arrays.copyOf(gauge, size - 1);
+        List<byte[]> stored = List.of(gauge, middle, gauge, start, alone, gauge, middle);
+        byte[] medium = new byte[8 << 20];
+        List<Finding> found = new ArrayList<>();
+        for (int i = 0; i < stored.size(); i++) {
+            System.arraycopy(stored.get(i), 0, medium, i << 20, stored.get(i).length);
+            found.add(at((long) i << 20, i < 4 ? "/tide/gauge " + i + ".log" : null, stored.get(i).length, i < 4 ? Origin.LIVE : Origin.CARVED, Prognosis.WHOLE));
+        }
+        Files.write(lab.inbox().resolve("copies.img"), medium);
+        long imaging = Story.of(new CaseForms()).imaged("inbox/copies.img").session().get("id").asLong();
+        List<String> first = null;
+        for (int order = 0; order < 5; order++) {
+            Story story = Story.of(new CaseForms());
+            Collections.shuffle(found, new Random(order));
+            for (int session = 1; session <= 3; session++) {
+                int third = (session - 1) * 3;
+                catalogues.merge(story.number, session, imaging, found.subList(third, Math.min(found.size(), third + 3)).stream().map(f -> f.withId(1)).toList());
+            }
+            for (JsonNode line : story.una.get(story.path("/catalogue")).json().get("lines")) {
+                assertThat(line.get("sha256") != null).as("only what looks alike is hashed: %s", line).isEqualTo(line.get("size").asLong() == size && !"/tide/gauge 3.log".equals(text(line, "path")));
+            }
+            List<String> shown = shown(story).stream().map(l -> l.replaceAll("versions=\\{.*?\\}\\}|\\[[0-9, ]+\\]$", "")).toList();
+            first = first == null ? shown : first;
+            assertThat(shown).as("order %d", order).hasSize(4).isEqualTo(first);
+        }
+    }
+
+    private static String text(JsonNode line, String field) {
+        return line.get(field) == null ? null : line.get(field).asString();
     }
 
     private static List<String> shown(Story story) {

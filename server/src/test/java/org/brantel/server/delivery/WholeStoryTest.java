@@ -51,7 +51,7 @@ class WholeStoryTest {
     @Test
     @Order(2)
     void theCatalogueHoldsEveryFileThatItsTruthCallsWhole() {
-        story.scanned("both");
+        story.scanned("both", true);
         JsonNode page = story.una.get(story.path("/catalogue")).expect(200).json();
         Map<String, JsonNode> byHash = new HashMap<>();
         page.get("lines").forEach(l -> {

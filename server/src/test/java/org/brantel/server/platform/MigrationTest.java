@@ -2,7 +2,21 @@ package org.brantel.server.platform;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.sql.Timestamp;
+import java.time.Instant;
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
+import org.brantel.core.content.Extent;
+import org.brantel.core.content.Packing;
+import org.brantel.core.finding.Catalogue;
+import org.brantel.core.finding.Finding;
+import org.brantel.core.finding.Origin;
+import org.brantel.core.finding.Prognosis;
+import org.brantel.core.finding.RecordFacts;
+import org.brantel.core.json.Json;
 import org.brantel.server.testing.Lab;
 import org.flywaydb.core.Flyway;
 import org.flywaydb.core.api.configuration.FluentConfiguration;
@@ -28,10 +42,54 @@ class MigrationTest {
         sql.update("insert into case_stage (case_id, stage, at, who) select id, 'RECEIVED', now() - interval '2 days', 'Una' from lab_case where number = ?", number);
     }
 
+    /** The catalogue learned to find the same bytes elsewhere; it must find those of before as well. */
+    @Test
+    void linesOfBeforeAreKnownByTheirContent() {
+        JdbcTemplate sql = database("contents");
+        FluentConfiguration flyway = flyway(sql);
+        flyway.target("1").load().migrate();
+        logCase(sql, "BR-1", "Band", "", "");
+        flyway.target("6").load().migrate();
+        Finding few = finding(List.of(new Extent(4096, 3000)), new Packing(65536));
+        Finding many = finding(IntStream.range(0, 40).mapToObj(i -> new Extent(i * 8192L, 4096)).toList(), null);
+        Finding hole = finding(List.of(new Extent(Extent.HOLE, 4096), new Extent(512, 4096)), null);
+        fill(sql, "attachment");
+        fill(sql, "imaging_session");
+        for (Finding f : List.of(few, many, hole)) {
+            fill(sql, "catalogue_line", "size", f.size(), "extents", Json.write(f.extents().stream().map(e -> new long[] {e.offset(), e.length()}).toList()),
+                    "encoding", f.encoding() == null ? null : f.encoding().word(), "sha256", "ab", "origins", ",live,", "prognosis", "WHOLE");
+            sql.update("insert into catalogue_key (case_id, identity_key, line_id) select case_id, ?, max(id) from catalogue_line group by case_id", Catalogue.place(f));
+        }
+        flyway.target("latest").load().migrate();
+        assertThat(sql.queryForList("select place from catalogue_content where sha256 = 'ab' and sample is null order by id", String.class))
+                .containsExactlyInAnyOrder(Catalogue.place(few), Catalogue.place(many), Catalogue.place(hole));
+    }
+
+    /** A row of a table whose other columns do not matter: what may not be empty gets the like of nothing. */
+    private static void fill(JdbcTemplate sql, String table, Object... values) {
+        Map<String, Object> row = new LinkedHashMap<>();
+        for (int i = 0; i < values.length; i += 2) {
+            row.put((String) values[i], values[i + 1]);
+        }
+        sql.queryForList("select column_name, data_type from information_schema.columns where table_name = ? and is_nullable = 'NO' and column_default is null and is_identity = 'NO'", table).forEach(c -> {
+            String type = (String) c.get("data_type");
+            row.putIfAbsent((String) c.get("column_name"), type.equals("text") ? "" : type.equals("boolean") ? false : type.startsWith("timestamp") ? Timestamp.from(Instant.EPOCH) : (Object) 1);
+        });
+        sql.update("insert into " + table + " (" + String.join(", ", row.keySet()) + ") values (" + String.join(", ", Collections.nCopies(row.size(), "?")) + ")", row.values().toArray());
+    }
+
+    private static Finding finding(List<Extent> extents, Packing packing) {
+        return new Finding(1, 0, "/a", "a", 9000, "txt", Origin.LIVE, Prognosis.WHOLE, 90, List.of("seen"), extents, packing, null, null, null, "ab", null, null, null, RecordFacts.NONE, null);
+    }
+
+    private static FluentConfiguration flyway(JdbcTemplate sql) {
+        return Flyway.configure().dataSource(sql.getDataSource()).locations("classpath:db/migration");
+    }
+
     @Test
     void casesOfTheFirstVersionGetTheirCustomers() {
         JdbcTemplate sql = database("migrated");
-        FluentConfiguration flyway = Flyway.configure().dataSource(sql.getDataSource()).locations("classpath:db/migration");
+        FluentConfiguration flyway = flyway(sql);
         flyway.target("1").load().migrate();
         logCase(sql, "BR-1", "Band", "0148 22 11", "band@skerrow.example");
         logCase(sql, "BR-2", "Museum", "", "");

@@ -70,7 +70,12 @@ public final class Story {
     }
 
     public Story scanned(String method) {
-        una.post(path("/scans"), Map.of("method", method, "again", true)).expect(201);
+        return scanned(method, false);
+    }
+
+    /** @param hashes of every finding */
+    public Story scanned(String method, boolean hashes) {
+        una.post(path("/scans"), Map.of("method", method, "again", true, "hashes", hashes)).expect(201);
         JsonNode scans = una.await(path("/scans"), s -> !List.of("waiting", "running").contains(last(s).get("state").asString()));
         assertThat(last(scans).get("state").asString()).as("%s", last(scans)).isEqualTo("done");
         return this;

@@ -1,0 +1,89 @@
+package org.brantel.server.catalogue;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.util.OptionalLong;
+import org.brantel.core.content.FileContent;
+import org.brantel.core.content.Packing;
+import org.brantel.core.finding.Catalogue;
+import org.brantel.core.finding.Finding;
+import org.brantel.core.source.Source;
+
+/** The bytes of a finding, by their place: the lines that they are part of come and go as better ones are found. */
+@Entity
+@Table(name = "catalogue_content")
+class CatalogueContent {
+
+    /** The sample of what could not be read. */
+    static final long NOT_READ = -1;
+
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    private Long id;
+    @Column(updatable = false)
+    private Long caseId;
+    @Column(updatable = false)
+    private String place;
+    private Long imagingId;
+    @Column(updatable = false)
+    private long size;
+    @Column(updatable = false)
+    private String extents;
+    @Column(updatable = false)
+    private String encoding;
+    private Long sample;
+    private String sha256;
+
+    protected CatalogueContent() { }
+
+    /** @param finding that has a place */
+    CatalogueContent(Long caseId, Long imagingId, Finding finding) {
+        this.caseId = caseId;
+        this.imagingId = imagingId;
+        this.place = Catalogue.place(finding);
+        this.size = finding.size();
+        this.extents = StoredExtents.write(finding.extents());
+        this.encoding = finding.encoding() == null ? null : finding.encoding().word();
+    }
+
+    FileContent on(Source image) {
+        return new FileContent(image, StoredExtents.read(extents, place), size, Packing.ofWord(encoding));
+    }
+
+    /** Its bytes may have been read since, by another imaging of the device. */
+    void seenOn(Long imaging) {
+        imagingId = imaging;
+    }
+
+    void sampled(OptionalLong sum) {
+        sample = sum.orElse(NOT_READ);
+    }
+
+    void hashed(String hex) {
+        sha256 = hex;
+    }
+
+    String place() {
+        return place;
+    }
+
+    Long imagingId() {
+        return imagingId;
+    }
+
+    long size() {
+        return size;
+    }
+
+    Long sample() {
+        return sample;
+    }
+
+    String sha256() {
+        return sha256;
+    }
+}

@@ -1,0 +1,44 @@
+package org.brantel.server.catalogue;
+
+import java.io.Closeable;
+import java.io.IOException;
+import java.util.HashMap;
+import java.util.Map;
+import org.brantel.core.source.Source;
+import org.brantel.core.source.Sources;
+import org.brantel.server.bench.Bench;
+
+/** The images that a merge reads: the session's, and those of lines that it meets. */
+final class Images implements Closeable {
+
+    private final Bench bench;
+    private final Map<Long, Source> open = new HashMap<>();
+
+    Images(Bench bench) {
+        this.bench = bench;
+    }
+
+    Source of(Long imagingId) throws IOException {
+        Source image = open.get(imagingId);
+        if (image == null) {
+            image = Sources.open(bench.image(imagingId).file().toString());
+            open.put(imagingId, image);
+        }
+        return image;
+    }
+
+    @Override
+    public void close() throws IOException {
+        IOException trouble = null;
+        for (Source image : open.values()) {
+            try {
+                image.close();
+            } catch (IOException e) {
+                trouble = e;
+            }
+        }
+        if (trouble != null) {
+            throw trouble;
+        }
+    }
+}

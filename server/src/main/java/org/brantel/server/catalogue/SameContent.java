@@ -1,0 +1,125 @@
+package org.brantel.server.catalogue;
+
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import org.brantel.core.finding.Catalogue;
+import org.brantel.core.finding.Finding;
+import org.brantel.core.scan.ContentHasher;
+
+/**
+ * Finds out which findings have the bytes of others that lie elsewhere. Only contents of one size whose samples are equal are hashed:
+ * which these are does not depend on the order in which they come.
+ */
+final class SameContent {
+
+    private record Look(long size, Long sample) {
+        static Look of(CatalogueContent content) {
+            return new Look(content.size(), content.sample());
+        }
+    }
+
+    private final CatalogueContents records;
+    private final Images images;
+    private final ContentHasher hasher = new ContentHasher();
+    private final List<Finding> batch;
+    private final Map<String, CatalogueContent> byPlace = new LinkedHashMap<>();
+    private final Set<CatalogueContent> changed = new LinkedHashSet<>();
+    private final Map<String, String> hashed = new LinkedHashMap<>();
+
+    /** @param batch as a session found them, on the image of {@code imagingId} */
+    SameContent(CatalogueContents records, Images images, long caseId, long imagingId, List<Finding> batch) throws IOException {
+        this.records = records;
+        this.images = images;
+        this.batch = List.copyOf(batch);
+        records.findByCaseIdAndPlaceIn(caseId, batch.stream().map(Catalogue::place).filter(Objects::nonNull).distinct().toList()).forEach(c -> byPlace.put(c.place(), c));
+        for (Finding f : batch) {
+            if (Catalogue.place(f) != null) {
+                see(byPlace.computeIfAbsent(Catalogue.place(f), p -> new CatalogueContent(caseId, imagingId, f)), imagingId, f);
+            }
+        }
+        Map<Look, Set<CatalogueContent>> alike = new HashMap<>();
+        Set<Long> sizes = new LinkedHashSet<>();
+        Set<Long> samples = new LinkedHashSet<>();
+        for (CatalogueContent c : List.copyOf(byPlace.values())) {
+            if (c.sample() != CatalogueContent.NOT_READ) {
+                sizes.add(c.size());
+                samples.add(c.sample());
+                alike.computeIfAbsent(Look.of(c), l -> new LinkedHashSet<>()).add(c);
+            }
+        }
+        for (CatalogueContent c : sizes.isEmpty() ? List.<CatalogueContent>of() : records.findAlike(caseId, sizes, samples)) {
+            CatalogueContent other = byPlace.computeIfAbsent(c.place(), p -> c);
+            sample(other);
+            Set<CatalogueContent> group = alike.get(Look.of(other));
+            if (group != null) {
+                group.add(other);
+            }
+        }
+        for (Set<CatalogueContent> group : alike.values()) {
+            if (group.size() > 1) {
+                for (CatalogueContent c : group) {
+                    hash(c);
+                }
+            }
+        }
+    }
+
+    private void see(CatalogueContent content, long imagingId, Finding finding) throws IOException {
+        if (content.sha256() == null && finding.sha256() != null) {
+            content.hashed(finding.sha256());
+            changed.add(content);
+        }
+        boolean again = content.sample() == null || content.sample() == CatalogueContent.NOT_READ;
+        if (again && content.imagingId() != imagingId) {
+            content.seenOn(imagingId);
+        }
+        if (again) {
+            content.sampled(hasher.sample(content.on(images.of(content.imagingId()))));
+            changed.add(content);
+        }
+    }
+
+    private void sample(CatalogueContent content) throws IOException {
+        if (content.sample() == null) {
+            content.sampled(hasher.sample(content.on(images.of(content.imagingId()))));
+            changed.add(content);
+        }
+    }
+
+    private void hash(CatalogueContent content) throws IOException {
+        if (content.sha256() == null) {
+            hasher.hash(content.on(images.of(content.imagingId()))).ifPresent(hex -> {
+                content.hashed(hex);
+                hashed.put(content.place(), hex);
+                changed.add(content);
+            });
+        }
+    }
+
+    /** The batch, with the hashes that are known. */
+    List<Finding> findings() {
+        List<Finding> told = new ArrayList<>(batch.size());
+        for (Finding f : batch) {
+            CatalogueContent content = byPlace.get(Catalogue.place(f));
+            told.add(content == null || content.sha256() == null ? f : f.withHash(content.sha256()));
+        }
+        return told;
+    }
+
+    /** By place, the hashes that were not known before. */
+    Map<String, String> hashed() {
+        return hashed;
+    }
+
+    /** Keeps what was found out; in the transaction that keeps the lines. */
+    void save() {
+        records.saveAll(changed);
+    }
+}
