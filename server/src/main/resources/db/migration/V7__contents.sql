@@ -18,6 +18,21 @@ insert into catalogue_content (case_id, place, imaging_id, size, extents, encodi
     join catalogue_key k on k.case_id = l.case_id and k.identity_key = case when length(l.place) > 200 then 'bytes#' || encode(sha256(convert_to(l.place, 'UTF8')), 'hex') else l.place end;
 create unique index catalogue_content_place on catalogue_content (case_id, place);
 create index catalogue_content_alike on catalogue_content (case_id, size, sample);
+-- Looked at often while a catalogue grows; how these are spread says nothing.
+alter table catalogue_content alter place set statistics 1, alter extents set statistics 0, alter encoding set statistics 0, alter sha256 set statistics 0;
+alter table catalogue_key alter identity_key set statistics 1;
+
+-- Many come at once: numbers are taken 500 at a time, so that they go in together.
+alter table catalogue_line alter id drop identity;
+alter table catalogue_key alter id drop identity;
+alter table catalogue_content alter id drop identity;
+create sequence catalogue_line_ids increment by 500;
+create sequence catalogue_key_ids increment by 500;
+create sequence catalogue_content_ids increment by 500;
+-- What is given out next is the last of 500 numbers.
+select setval('catalogue_line_ids', coalesce(max(id), 0) + 500, false) from catalogue_line;
+select setval('catalogue_key_ids', coalesce(max(id), 0) + 500, false) from catalogue_key;
+select setval('catalogue_content_ids', coalesce(max(id), 0) + 500, false) from catalogue_content;
 
 -- Whether a session hashes each finding, or leaves it to the catalogue to hash those that look alike; until now each did.
 alter table scan_session add column hashes boolean not null default true;

@@ -5,6 +5,7 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
+import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
 import java.util.OptionalLong;
 import org.brantel.core.content.FileContent;
@@ -22,7 +23,8 @@ class CatalogueContent {
     static final long NOT_READ = -1;
 
     @Id
-    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "catalogue_content")
+    @SequenceGenerator(name = "catalogue_content", sequenceName = "catalogue_content_ids", allocationSize = 500)
     private Long id;
     @Column(updatable = false)
     private Long caseId;

@@ -5,6 +5,7 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
+import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
 
 /** A key by which a line is known; see {@link org.brantel.core.finding.Catalogue}. */
@@ -13,7 +14,8 @@ import jakarta.persistence.Table;
 class CatalogueKey {
 
     @Id
-    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "catalogue_key")
+    @SequenceGenerator(name = "catalogue_key", sequenceName = "catalogue_key_ids", allocationSize = 500)
     private Long id;
     @Column(updatable = false)
     private Long caseId;

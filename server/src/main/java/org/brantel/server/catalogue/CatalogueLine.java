@@ -7,6 +7,7 @@ import jakarta.persistence.Enumerated;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
+import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
 import java.io.IOException;
 import java.time.Instant;
@@ -37,7 +38,8 @@ class CatalogueLine {
             .thenComparing(CatalogueViews.Version::origin).thenComparing(v -> v.path() == null ? "" : v.path());
 
     @Id
-    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "catalogue_line")
+    @SequenceGenerator(name = "catalogue_line", sequenceName = "catalogue_line_ids", allocationSize = 500)
     private Long id;
     @Column(updatable = false)
     private Long caseId;

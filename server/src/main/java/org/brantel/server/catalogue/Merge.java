@@ -56,6 +56,7 @@ final class Merge implements Closeable {
     private final Source image;
     private final List<Finding> batch = new ArrayList<>();
     private long added;
+    private long analyzedAt = BATCH;
     private long shared;
 
     private Merge(Into into, long caseId, List<WantedLine> wanted, long session, long imagingId) throws IOException {
@@ -89,6 +90,10 @@ final class Merge implements Closeable {
             throw new UncheckedIOException(e);
         }
         batch.clear();
+        if (added >= analyzedAt * 2) {
+            analyzedAt = added;
+            into.transaction.executeWithoutResult(t -> into.keys.analyze());
+        }
     }
 
     private void bringIn(SameContent same) {

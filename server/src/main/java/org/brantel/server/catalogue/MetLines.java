@@ -28,7 +28,7 @@ final class MetLines {
         this.keys = keys;
         this.caseId = caseId;
         Map<Long, CatalogueLine> byId = new HashMap<>();
-        List<CatalogueKey> there = keys.findByCaseIdAndIdentityKeyIn(caseId, wantedKeys);
+        List<CatalogueKey> there = keys.findKnown(caseId, wantedKeys.toArray(String[]::new));
         lines.findAllById(there.stream().map(CatalogueKey::lineId).distinct().toList()).forEach(l -> byId.put(l.id(), l));
         there.forEach(k -> byKey.put(k.identityKey(), byId.get(k.lineId())));
     }

@@ -38,23 +38,20 @@ final class SameContent {
         this.records = records;
         this.images = images;
         this.batch = List.copyOf(batch);
-        records.findByCaseIdAndPlaceIn(caseId, batch.stream().map(Catalogue::place).filter(Objects::nonNull).distinct().toList()).forEach(c -> byPlace.put(c.place(), c));
+        records.findKnown(caseId, batch.stream().map(Catalogue::place).filter(Objects::nonNull).distinct().toArray(String[]::new)).forEach(c -> byPlace.put(c.place(), c));
         for (Finding f : batch) {
             if (Catalogue.place(f) != null) {
                 see(byPlace.computeIfAbsent(Catalogue.place(f), p -> new CatalogueContent(caseId, imagingId, f)), imagingId, f);
             }
         }
         Map<Look, Set<CatalogueContent>> alike = new HashMap<>();
-        Set<Long> sizes = new LinkedHashSet<>();
-        Set<Long> samples = new LinkedHashSet<>();
         for (CatalogueContent c : List.copyOf(byPlace.values())) {
             if (c.sample() != CatalogueContent.NOT_READ) {
-                sizes.add(c.size());
-                samples.add(c.sample());
                 alike.computeIfAbsent(Look.of(c), l -> new LinkedHashSet<>()).add(c);
             }
         }
-        for (CatalogueContent c : sizes.isEmpty() ? List.<CatalogueContent>of() : records.findAlike(caseId, sizes, samples)) {
+        List<Look> looks = List.copyOf(alike.keySet());
+        for (CatalogueContent c : records.findAlike(caseId, looks.stream().map(Look::size).toArray(Long[]::new), looks.stream().map(Look::sample).toArray(Long[]::new))) {
             CatalogueContent other = byPlace.computeIfAbsent(c.place(), p -> c);
             sample(other);
             Set<CatalogueContent> group = alike.get(Look.of(other));
