@@ -38,13 +38,13 @@ public final class Carver {
         boolean isWanted(long offset);
     }
 
-    private final SharedSource source;
+    private final Source source;
     private final CarvePlan plan;
     private final StartTable table;
     private final RangeSet looked = new RangeSet();
 
     public Carver(Source source, CarvePlan plan) {
-        this.source = new SharedSource(source);
+        this.source = SharedSource.of(source);
         this.plan = plan;
         table = new StartTable(plan.kinds());
     }

@@ -7,11 +7,15 @@ import org.brantel.core.source.Range;
 import org.brantel.core.source.ReadOutcome;
 import org.brantel.core.source.Source;
 
-/** A source that several threads read, one at a time. */
+/** A source that several threads read: one at a time, where it takes no more. */
 final class SharedSource extends ForwardingSource {
 
-    SharedSource(Source inner) {
+    private SharedSource(Source inner) {
         super(inner);
+    }
+
+    static Source of(Source source) {
+        return source.takesSeveral() ? source : new SharedSource(source);
     }
 
     @Override

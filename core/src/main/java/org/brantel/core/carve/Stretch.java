@@ -19,7 +19,7 @@ import org.brantel.core.source.Source;
 /** Looks through one stretch of a medium; content that begins in it may end behind it. */
 final class Stretch {
 
-    private static final int BLOCK = 1 << 20;
+    private static final int BLOCK = 256 << 10;
     /** The farthest that a start stands from where its content begins is looked for in the sector itself. */
     private static final int AHEAD = ContentKind.LOOK_AHEAD;
 

@@ -18,6 +18,8 @@ public final class SuggestedNames {
     private static final List<String> SAID = List.of(About.AUTHOR, About.TITLE, About.SUBJECT, About.WORDS, About.DEVICE);
     private static final Set<String> BLANKS = new TreeSet<>(Set.of("taken", "said", About.AUTHOR, About.TITLE, About.ALBUM, About.SUBJECT, About.FROM, About.WORDS, About.DEVICE,
             About.WIDTH, About.HEIGHT, About.SECONDS, About.PAGES));
+    private static final Pattern NOT_IN_NAMES = Pattern.compile("[\\\\/:*?\"<>|\\p{Cntrl}\\[\\]]+");
+    private static final Pattern SPACES = Pattern.compile("\\s+");
     private static final Pattern BLANK = Pattern.compile("\\{(\\w*)}");
     private static final int LONGEST = 80;
     private static final int LONGEST_PATTERN = 200;
@@ -51,7 +53,7 @@ public final class SuggestedNames {
             any[0] |= !said.isEmpty();
             return Matcher.quoteReplacement(said);
         });
-        String name = filled.replaceAll("[\\\\/:*?\"<>|\\p{Cntrl}\\[\\]]+", " ").replaceAll("\\s+", " ").strip();
+        String name = SPACES.matcher(NOT_IN_NAMES.matcher(filled).replaceAll(" ")).replaceAll(" ").strip();
         return !any[0] || name.isEmpty() ? null : "[" + (name.length() > LONGEST ? name.substring(0, LONGEST).strip() : name) + "]." + code;
     }
 

@@ -130,10 +130,9 @@ public final class ByteView {
             }
             int from = (int) (at - bufferAt);
             int to = (int) Math.min(bufferLength, last - bufferAt);
-            for (int i = from; i < to; i++) {
-                if (buffer[i] == (byte) value) {
-                    return bufferAt + i;
-                }
+            int here = EightBytes.find(buffer, (byte) value, from, to);
+            if (here < to) {
+                return bufferAt + here;
             }
             at = bufferAt + to;
         }

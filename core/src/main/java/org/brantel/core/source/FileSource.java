@@ -100,6 +100,11 @@ public final class FileSource implements Source {
         }
     }
 
+    @Override
+    public boolean takesSeveral() {
+        return device == null;
+    }
+
     private void fill(long offset, ByteBuffer into) throws IOException {
         long position = offset;
         while (into.hasRemaining()) {

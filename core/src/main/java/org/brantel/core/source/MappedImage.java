@@ -67,6 +67,11 @@ public final class MappedImage implements Source {
     }
 
     @Override
+    public boolean takesSeveral() {
+        return image.takesSeveral();
+    }
+
+    @Override
     public String description() {
         return image.description();
     }
@@ -98,16 +103,23 @@ public final class MappedImage implements Source {
 
     /** An image file that is shorter than the medium it stands for; nothing is ever read beyond its end. */
     private static final class PaddedTo extends ForwardingSource {
+        private final FileSource file;
         private final long size;
 
         PaddedTo(FileSource inner, long size) {
             super(inner);
+            file = inner;
             this.size = size;
         }
 
         @Override
         public long size() {
             return size;
+        }
+
+        @Override
+        public boolean takesSeveral() {
+            return file.takesSeveral();
         }
     }
 }

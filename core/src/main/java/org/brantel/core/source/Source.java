@@ -9,7 +9,7 @@ import org.brantel.core.health.HealthReading;
 
 /**
  * A medium opened for reading only. Positions are bytes from its start. Implementations are safe for use by one
- * thread at a time.
+ * thread at a time, unless {@link #takesSeveral} says otherwise.
  */
 public interface Source extends Closeable {
 
@@ -65,6 +65,11 @@ public interface Source extends Closeable {
      * others do nothing. Only for what a reader cannot do without, never for the content of files.
      */
     default void willNeed(List<Range> ranges) throws IOException { }
+
+    /** Whether several threads may ask at a time. A device has one head, and is asked one thing after the other. */
+    default boolean takesSeveral() {
+        return false;
+    }
 
     /** The files or device nodes that the bytes come from; output must not touch them. */
     List<Path> filesBehind();

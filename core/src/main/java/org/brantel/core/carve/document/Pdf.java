@@ -27,6 +27,7 @@ public final class Pdf implements ContentKind {
     private static final Pattern LINEARIZED = Pattern.compile("/Linearized\\b.*?/L\\s+(\\d{1,15})", Pattern.DOTALL);
     private static final Pattern OBJECT = Pattern.compile("^\\s*(xref\\b|\\d{1,10}\\s+\\d{1,5}\\s+obj\\b)");
     private static final Pattern PART = Pattern.compile("^\\s*(\\d{1,10}) (\\d{1,7})\\s*?(?:\\r\\n|\\n|\\r| \\n)");
+    private static final Pattern NUMBERED = Pattern.compile("^\\s*(\\d{1,10})\\s+\\d+\\s+obj\\b");
     private static final Pattern ENTRY = Pattern.compile("^(\\d{10}) \\d{5} ([nf])");
     private static final int MOST_PARTS = 10_000;
     private static final int FALSE_ENDS = 64;
@@ -159,7 +160,7 @@ public final class Pdf implements ContentKind {
                 }
                 if (entry.group(2).equals("n")) {
                     long place = Long.parseLong(entry.group(1));
-                    if (place >= end || !Bytes.text(content, place, 40).matches("(?s)\\s*" + (first + i) + "\\s+\\d+\\s+obj\\b.*")) {
+                    if (place >= end || !isObject(content, place, first + i)) {
                         // Some writers name an object that they left out by place 0.
                         if (place != 0) {
                             return place;
@@ -169,6 +170,11 @@ public final class Pdf implements ContentKind {
             }
         }
         return -1;
+    }
+
+    private static boolean isObject(ByteView content, long place, long number) throws IOException {
+        Matcher object = NUMBERED.matcher(Bytes.text(content, place, 40));
+        return object.find() && Long.parseLong(object.group(1)) == number;
     }
 
     private static byte[] ascii(String text) {

@@ -17,6 +17,7 @@ final class PdfParts {
     private static final Pattern OBJECT = Pattern.compile("^\\d{1,10}\\s+\\d{1,5}\\s+obj\\b");
     private static final Pattern LENGTH = Pattern.compile("/Length\\s+(\\d{1,12})(\\s+\\d+\\s+R)?");
     private static final Pattern PACKED = Pattern.compile("/Filter\\s*\\[?\\s*/FlateDecode\\b");
+    private static final Pattern STREAM_END = Pattern.compile("^\\s*endstream\\s*endobj");
     private static final Pattern STREAM = Pattern.compile("\\bstream\\r?\\n");
     private static final Pattern SECTION = Pattern.compile("^\\d{1,10} (\\d{1,7})\\s*?(?:\\r\\n|\\n|\\r| \\n)");
     private static final Pattern ENTRY = Pattern.compile("^\\d{10} \\d{5} [nf][\\r\\n ]{2}");
@@ -184,7 +185,7 @@ final class PdfParts {
             }
         }
         String behind = Bytes.text(content, end, 32);
-        Matcher closed = Pattern.compile("^\\s*endstream\\s*endobj").matcher(behind);
+        Matcher closed = STREAM_END.matcher(behind);
         return closed.find() ? end + closed.end() : failed(end);
     }
 

@@ -15,6 +15,7 @@ public final class Rtf implements ContentKind {
 
     private static final Pattern TITLE = Pattern.compile("\\{\\\\title ([^{}\\\\]{1,200})\\}");
     private static final Pattern AUTHOR = Pattern.compile("\\{\\\\author ([^{}\\\\]{1,200})\\}");
+    private static final Pattern BINARY = Pattern.compile("^\\\\bin(\\d{1,9}) ?");
     private static final int DEEPEST = 10_000;
 
     @Override
@@ -39,7 +40,7 @@ public final class Rtf implements ContentKind {
             int c = content.u8(at);
             if (c == '\\') {
                 if (content.u8(at + 1) == 'b' && Bytes.text(content, at, 4).equals("\\bin")) {
-                    Matcher bytes = Pattern.compile("^\\\\bin(\\d{1,9}) ?").matcher(Bytes.text(content, at, 20));
+                    Matcher bytes = BINARY.matcher(Bytes.text(content, at, 20));
                     at += bytes.find() ? bytes.end() - 1 + Long.parseLong(bytes.group(1)) : 1;
                 } else {
                     at++;

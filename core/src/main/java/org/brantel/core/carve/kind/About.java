@@ -3,10 +3,12 @@ package org.brantel.core.carve.kind;
 import java.util.Collections;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.regex.Pattern;
 
 /** What content says about itself. Only for showing, searching and suggesting names; nothing is decided by it. */
 public final class About {
 
+    private static final Pattern NOT_SHOWN = Pattern.compile("[\\p{Cntrl}\\p{Cn}\\p{Co}\\p{Cs}\\uFFFD]+");
     public static final About NONE = new About(Map.of());
     /** Points. */
     public static final String WIDTH = "width";
@@ -57,7 +59,7 @@ public final class About {
 
     /** One line without control characters, of a length that can be shown. */
     private static String clean(String text) {
-        String line = text.replaceAll("[\\p{Cntrl}\\p{Cn}\\p{Co}\\p{Cs}\\uFFFD]+", " ").strip();
+        String line = NOT_SHOWN.matcher(text).replaceAll(" ").strip();
         return line.length() > LONGEST ? line.substring(0, LONGEST) : line;
     }
 

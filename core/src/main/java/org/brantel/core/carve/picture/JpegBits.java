@@ -23,6 +23,8 @@ final class JpegBits {
     private static final int CHUNK = 4096;
     /** The longest code and the bits that follow it. */
     private static final int MOST_AT_ONCE = 32;
+    private static final int EACH_BYTE = 0x01010101;
+    private static final int TOP_BITS = 0x80808080;
 
     private final ByteView content;
     private final byte[] chunk = new byte[CHUNK];
@@ -99,9 +101,19 @@ final class JpegBits {
         return chunk[position + ahead] & 0xff;
     }
 
-    /** Fetches as many bits as can be held, at least so many unless a marker stands in the way. */
+    /** Fetches more than can be taken at once, at least so many as are wanted unless a marker stands in the way. */
     private void fetch(int wanted) throws IOException {
-        while (count <= 48 && !ended) {
+        while (count <= MOST_AT_ONCE && !ended) {
+            if (position + 4 <= limit) {
+                int four = chunk[position] << 24 | (chunk[position + 1] & 0xff) << 16 | (chunk[position + 2] & 0xff) << 8 | chunk[position + 3] & 0xff;
+                if ((~four - EACH_BYTE & four & TOP_BITS) == 0) {
+                    // None of them is FF.
+                    held = held << 32 | four & 0xffffffffL;
+                    count += 32;
+                    position += 4;
+                    continue;
+                }
+            }
             if (position + 1 >= limit) {
                 if (count >= wanted) {
                     return;
@@ -122,6 +134,34 @@ final class JpegBits {
             held = held << 8 | value;
             count += 8;
         }
+    }
+
+    /**
+     * Passes codes of a sequential block's coefficients and the bits that follow them, as long as the codes are short and enough bits
+     * are held. What is held is kept in local variables meanwhile: this is where pictures spend their time.
+     *
+     * @param from the coefficient that comes next
+     * @return the one that comes then; more than 63 when the block is over
+     */
+    int passCoefficients(JpegTables.Table table, int from) throws IOException {
+        int[] several = table.several();
+        int k = from;
+        while (k <= 63 && isAmple()) {
+            long bits = held;
+            int left = count;
+            while (k <= 63 && left >= MOST_AT_ONCE) {
+                int some = several[(int) (bits >>> left - JpegTables.SEVERAL) & JpegTables.SEVERAL_MASK];
+                int then = k + (some >> 8 & 0xff);
+                if (some == 0 || then > 63) {
+                    count = left;
+                    return k;
+                }
+                left -= some & 0xff;
+                k = then + (some >> 16);
+            }
+            count = left;
+        }
+        return k;
     }
 
     /** Whether the longest code and what follows it can be taken without looking for more. */
@@ -173,6 +213,13 @@ final class JpegBits {
 
     int next() throws IOException {
         return next(1);
+    }
+
+    /** Takes bits whose values do not matter. */
+    void pass(int bits) throws IOException {
+        for (int left = bits; left > 0; left -= 16) {
+            take(Math.min(left, 16));
+        }
     }
 
     /** @param bits up to 16 */

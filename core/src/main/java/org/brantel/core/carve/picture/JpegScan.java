@@ -1,6 +1,7 @@
 package org.brantel.core.carve.picture;
 
 import java.io.IOException;
+import java.util.Arrays;
 import org.brantel.core.source.ByteView;
 
 /**
@@ -17,7 +18,6 @@ final class JpegScan {
     /** Where a scan ended; {@code broken} is null when it ended in order. */
     record Ending(long at, String broken) { }
 
-    private static final int SIXTEEN_ZEROS = 0xf0;
     private static final String NO_CODE = "picture data is not a code of its table";
 
     private final JpegFrame frame;
@@ -27,6 +27,10 @@ final class JpegScan {
     private final int first;
     private final int last;
     private final boolean refining;
+    private final boolean progressive;
+    /** The tables in force where it is walked through, by component; null where there is none. */
+    private JpegTables.Table[] dcTables;
+    private JpegTables.Table[] acTables;
     private int endOfBandRun;
 
     private JpegScan(JpegFrame frame, int count, int first, int last, boolean refining) {
@@ -37,6 +41,7 @@ final class JpegScan {
         this.first = first;
         this.last = last;
         this.refining = refining;
+        progressive = frame.isProgressive();
     }
 
     /** @return null when a field is out of its bounds */
@@ -98,6 +103,8 @@ final class JpegScan {
         int line = (int) (from.unit() / perLine);
         int column = (int) (from.unit() % perLine);
         endOfBandRun = 0;
+        dcTables = Arrays.stream(dcTable).mapToObj(tables::dc).toArray(JpegTables.Table[]::new);
+        acTables = Arrays.stream(acTable).mapToObj(tables::ac).toArray(JpegTables.Table[]::new);
         try {
             bits.take(from.bits());
             for (long unit = from.unit(); unit < units; unit++) {
@@ -113,7 +120,7 @@ final class JpegScan {
                 if (keep != null && !keep.test(new Place(this, unit, bits.byteAt(), bits.bitsTaken()))) {
                     return new Ending(bits.align(), "a stretch of zeros stands in the picture's data");
                 }
-                if (!(single ? block(bits, tables, 0, line, column) : unit(bits, tables, line, column))) {
+                if (!(single ? block(bits, 0, line, column) : unit(bits, line, column))) {
                     return new Ending(bits.align(), NO_CODE);
                 }
                 if (++column == perLine) {
@@ -138,12 +145,12 @@ final class JpegScan {
         return new Ending(at, null);
     }
 
-    private boolean unit(JpegBits bits, JpegTables tables, int line, int column) throws IOException {
+    private boolean unit(JpegBits bits, int line, int column) throws IOException {
         for (int i = 0; i < components.length; i++) {
             JpegFrame.Component c = components[i];
             for (int v = 0; v < c.vertical; v++) {
                 for (int h = 0; h < c.horizontal; h++) {
-                    if (!block(bits, tables, i, line * c.vertical + v, column * c.horizontal + h)) {
+                    if (!block(bits, i, line * c.vertical + v, column * c.horizontal + h)) {
                         return false;
                     }
                 }
@@ -152,21 +159,26 @@ final class JpegScan {
         return true;
     }
 
-    private boolean block(JpegBits bits, JpegTables tables, int i, int line, int column) throws IOException {
-        if (!frame.isProgressive()) {
-            return dc(bits, tables.dc(dcTable[i])) && ac(bits, tables.ac(acTable[i]));
+    private boolean block(JpegBits bits, int i, int line, int column) throws IOException {
+        return progressive ? band(bits, i, line, column) : dc(bits, dcTables[i]) && ac(bits, acTables[i]);
+    }
+
+    /** A block's part in a progressive frame's scan. */
+    private boolean band(JpegBits bits, int i, int line, int column) throws IOException {
+        if (first == 0) {
+            if (refining) {
+                bits.pass(1);
+                return true;
+            }
+            return dc(bits, dcTables[i]);
+        }
+        if (!refining && endOfBandRun > 0) {
+            endOfBandRun--;
+            return true;
         }
         JpegFrame.Component c = components[i];
         int index = line * c.paddedPerLine + column;
-        if (first == 0) {
-            if (refining) {
-                bits.next();
-                return true;
-            }
-            return dc(bits, tables.dc(dcTable[i]));
-        }
-        JpegTables.Table table = tables.ac(acTable[i]);
-        return refining ? refine(bits, table, c.nonZero, index) : ac(bits, table, c.nonZero, index, first, last);
+        return refining ? refine(bits, acTables[i], c.nonZero, index) : ac(bits, acTables[i], c.nonZero, index);
     }
 
     private static boolean dc(JpegBits bits, JpegTables.Table table) throws IOException {
@@ -178,17 +190,14 @@ final class JpegScan {
         if (table == null) {
             return false;
         }
-        for (int k = 1; k <= 63; k++) {
+        for (int k = bits.passCoefficients(table, 1); k <= 63; k = bits.passCoefficients(table, k)) {
             int code = table.decodeAndPass(bits);
-            if ((code & 15) == 0) {
-                if (code != SIXTEEN_ZEROS) {
-                    return code == 0;
-                }
-                k += 15;
-                continue;
+            if (code <= 0) {
+                return code == 0;
             }
-            k += code >> 4;
-            if (code < 0 || k > 63) {
+            boolean zeros = code == JpegTables.SIXTEEN_ZEROS;
+            k += (code >> 4) + 1;
+            if (!zeros && ((code & 15) == 0 || k > 64)) {
                 return false;
             }
         }
@@ -196,86 +205,70 @@ final class JpegScan {
     }
 
     /** AC coefficients of a progressive frame for the first time. */
-    private boolean ac(JpegBits bits, JpegTables.Table table, long[] nonZero, int index, int from, int to)
-            throws IOException {
-        if (endOfBandRun > 0) {
-            endOfBandRun--;
-            return true;
-        }
+    private boolean ac(JpegBits bits, JpegTables.Table table, long[] nonZero, int index) throws IOException {
         if (table == null) {
             return false;
         }
-        for (int k = from; k <= to; k++) {
-            int code = table.decode(bits);
+        long found = nonZero[index];
+        for (int k = first; k <= last; k++) {
+            int code = table.decodeAndPass(bits);
             if (code < 0) {
                 return false;
             }
             int run = code >> 4;
-            int size = code & 15;
-            if (size == 0) {
-                if (run == 15) {
-                    k += 15;
-                    continue;
+            if ((code & 15) != 0) {
+                k += run;
+                if (k > last) {
+                    return false;
                 }
+                found |= 1L << k;
+            } else if (run == 15) {
+                k += 15;
+            } else {
                 endOfBandRun = (1 << run) - 1 + bits.next(run);
-                return true;
+                break;
             }
-            k += run;
-            if (k > to) {
-                return false;
-            }
-            bits.next(size);
-            nonZero[index] |= 1L << k;
         }
+        nonZero[index] = found;
         return true;
     }
 
     /** One more bit for coefficients that are not zero, and new ones between them (T.81, figure G.7). */
     private boolean refine(JpegBits bits, JpegTables.Table table, long[] nonZero, int index) throws IOException {
-        int k = first;
-        if (endOfBandRun == 0) {
-            if (table == null) {
+        long known = nonZero[index];
+        long found = known;
+        long band = -1L << first & -1L >>> 63 - last;
+        while (endOfBandRun == 0 && band != 0) {
+            int code = table == null ? -1 : table.decodeAndPass(bits);
+            int run = code >> 4;
+            if (code < 0 || (code & 15) > 1) {
                 return false;
             }
-            for (; k <= last; k++) {
-                int code = table.decode(bits);
-                if (code < 0) {
-                    return false;
-                }
-                int run = code >> 4;
-                int size = code & 15;
-                if (size > 1) {
-                    return false;
-                }
-                if (size == 1) {
-                    bits.next();
-                } else if (run < 15) {
-                    endOfBandRun = (1 << run) + bits.next(run);
-                    break;
-                }
-                for (; k <= last; k++) {
-                    if ((nonZero[index] >>> k & 1) != 0) {
-                        bits.next();
-                    } else if (run-- == 0) {
-                        break;
-                    }
-                }
-                if (size == 1) {
-                    if (k > last) {
-                        return false;
-                    }
-                    nonZero[index] |= 1L << k;
-                }
+            if ((code & 15) == 0 && run < 15) {
+                endOfBandRun = (1 << run) + bits.next(run);
+                break;
             }
+            // It stands behind so many that are zero and stay so; those between that are not have their bit.
+            long zeros = band & ~known;
+            for (; run > 0; run--) {
+                zeros &= zeros - 1;
+            }
+            long here = Long.lowestOneBit(zeros);
+            long before = here == 0 ? band : band & here - 1;
+            bits.pass(Long.bitCount(before & known));
+            if ((code & 15) == 1) {
+                if (here == 0) {
+                    return false;
+                }
+                found |= here;
+            }
+            band &= ~before & ~here;
         }
         if (endOfBandRun > 0) {
-            for (; k <= last; k++) {
-                if ((nonZero[index] >>> k & 1) != 0) {
-                    bits.next();
-                }
-            }
+            bits.pass(Long.bitCount(band & known));
             endOfBandRun--;
         }
+        nonZero[index] = found;
         return true;
     }
 }

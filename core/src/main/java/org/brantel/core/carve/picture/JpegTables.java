@@ -9,13 +9,23 @@ import org.brantel.core.source.ByteView;
  */
 final class JpegTables {
 
+    /** Codes of up to so many bits are told by one look. */
+    static final int QUICK = 10;
+    /** Codes with what follows them that are so many bits together are told by one look. */
+    static final int SEVERAL = 12;
+    static final int SEVERAL_MASK = (1 << SEVERAL) - 1;
+    private static final int BLOCK_IS_OVER = 64;
+    /** The code of an AC table that stands for so many zeros and no other coefficient. */
+    static final int SIXTEEN_ZEROS = 0xf0;
+
     /** One table, decoded length by length (T.81, F.2.2.3). A code of a sequential scan is followed by bits whose number it tells. */
     static final class Table {
-        private static final int QUICK = 10;
         private static final int MOST_FOLLOWING = 16;
         private final boolean dc;
         /** By the next bits: the code's length and that with the bits that follow it, and its value; 0 when the code is longer. */
         private final int[] quickly = new int[1 << QUICK];
+        /** By the next bits, of the codes that are whole in them: all their bits, then the coefficients that they stand for, then 64 when they end the block. */
+        private int[] several;
         private final int[] maxCode = new int[17];
         private final int[] valueAt = new int[17];
         private final int[] values;
@@ -35,8 +45,36 @@ final class JpegTables {
             fillQuick();
         }
 
-        /** @return the value, or -1 when the bits are no code of this table */
-        int decode(JpegBits bits) throws IOException {
+        int[] several() {
+            if (several == null) {
+                several = new int[1 << SEVERAL];
+                for (int ahead = 0; ahead < several.length; ahead++) {
+                    several[ahead] = several(ahead);
+                }
+            }
+            return several;
+        }
+
+        private int several(int ahead) {
+            int bits = 0;
+            int coefficients = 0;
+            while (true) {
+                int quick = quickly[(ahead << bits & SEVERAL_MASK) >> SEVERAL - QUICK];
+                int code = quick & 0xff;
+                boolean known = quick != 0 && bits + (quick >> 8 & 0xff) <= SEVERAL && bits + (quick >> 16) <= SEVERAL;
+                if (known && code == 0) {
+                    return BLOCK_IS_OVER << 16 | coefficients << 8 | bits + (quick >> 16);
+                }
+                if (!known || (code & 15) == 0) {
+                    return bits == 0 ? 0 : coefficients << 8 | bits;
+                }
+                bits += quick >> 16;
+                coefficients += (code >> 4) + 1;
+            }
+        }
+
+        /** The value, or -1. Where few bits are left before a marker, or the code is long. */
+        private int decodeSlowly(JpegBits bits) throws IOException {
             int ahead = bits.peek();
             int quick = quickly[ahead >>> 16 - QUICK];
             if (quick != 0) {
@@ -68,7 +106,7 @@ final class JpegTables {
                     return quick & 0xff;
                 }
             }
-            int value = decode(bits);
+            int value = decodeSlowly(bits);
             int following = value < 0 ? 0 : following(value);
             if (following > MOST_FOLLOWING) {
                 return -1;

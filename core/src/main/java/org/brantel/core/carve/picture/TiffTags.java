@@ -3,6 +3,7 @@ package org.brantel.core.carve.picture;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.regex.Pattern;
 import org.brantel.core.carve.kind.About;
 import org.brantel.core.carve.kind.Bytes;
 import org.brantel.core.source.ByteView;
@@ -19,6 +20,7 @@ import org.brantel.core.source.ByteView;
  */
 final class TiffTags {
 
+    private static final Pattern TIME = Pattern.compile("\\d{4}:\\d\\d:\\d\\d \\d\\d:\\d\\d:\\d\\d.*");
     static final int WIDTH = 0x100;
     static final int HEIGHT = 0x101;
     static final int MAKE = 0x10f;
@@ -139,7 +141,7 @@ final class TiffTags {
 
     /** {@code 2026:05:04 09:12:30} as ISO 8601; null when it is none. */
     static String isoTime(String text) {
-        return text.matches("\\d{4}:\\d\\d:\\d\\d \\d\\d:\\d\\d:\\d\\d.*") && !text.startsWith("0000")
+        return TIME.matcher(text).matches() && !text.startsWith("0000")
                 ? text.substring(0, 4) + "-" + text.substring(5, 7) + "-" + text.substring(8, 10) + "T" + text.substring(11, 19) : null;
     }
 }
