@@ -71,7 +71,7 @@ final class Merge implements Closeable {
 
     /** @throws UncheckedIOException when an image cannot be read */
     void take(Finding finding) {
-        batch.add(finding);
+        batch.add(Storable.of(finding));
         if (batch.size() == BATCH) {
             bringIn();
         }

@@ -76,6 +76,28 @@ class MergeTest {
                 List.of(new Extent(offset, size)), null, null, null, null, null, null, null, null, RecordFacts.NONE, null);
     }
 
+    /** A directory may hold names that are no text; neither the session nor the catalogue ends for that. */
+    @Test
+    void namesThatNoDatabaseTakesAreStoredWithoutWhatItRefuses() throws IOException {
+        long imaging = Story.ofD01().imaged("inbox/d01-fat16.img").session().get("id").asLong();
+        Story story = Story.of(new CaseForms());
+        String name = "gauge \0 \ud83d \ud83d\ude00.log";
+        Finding odd = new Finding(1, 0, "/tide/" + name, name, 700, "txt", Origin.LIVE, Prognosis.WHOLE, 90, List.of("It is called " + name + "."), List.of(new Extent(8192, 700)), null, null, null, null,
+                null, name, null, null, new RecordFacts(512L, List.of(), null, "/" + name), Map.of("title", name));
+        Path file = folder.resolve("odd.ndjson");
+        try (FindingsFile.Writer out = new FindingsFile.Writer(file)) {
+            out.write(odd);
+        }
+        catalogues.merge(story.number, 1, imaging, file);
+        catalogues.merge(story.number, 2, imaging, List.of(odd));
+        JsonNode page = story.una.get(story.path("/catalogue")).expect(200).json();
+        assertThat(page.get("all").asInt()).isEqualTo(1);
+        String stored = "gauge \ufffd \ufffd \ud83d\ude00.log";
+        assertThat(page.get("lines").get(0).get("path").asString()).isEqualTo("/tide/" + stored);
+        assertThat(page.get("lines").get(0).get("about").get("title").asString()).isEqualTo(stored);
+        assertThat(story.una.get(story.path("/catalogue/comparison?a=1&b=2")).expect(200).json().toString()).contains("txt");
+    }
+
     /** Files of a real image: alike in size, in beginning and end, or the same; hashed only where they look alike. */
     @Test
     void whatHasTheSameBytesElsewhereIsOneLineThoughNoSessionHashedIt() throws IOException {
