@@ -45,7 +45,7 @@ onMounted(() => box.value?.scrollIntoView({ block: 'nearest' }))
       <template v-if="line.record.attributes.length"><dt>Attributes</dt><dd>{{ line.record.attributes.join(', ') }}</dd></template>
       <template v-if="line.record.deleted"><dt>Deleted</dt><dd>{{ dateAndTime(line.record.deleted) }}</dd></template>
       <template v-if="line.record.trashedFrom"><dt>Was at</dt><dd class="m xs">{{ line.record.trashedFrom }}</dd></template>
-      <dt>SHA-256</dt><dd class="m xs hash">{{ hashWords(line) }}</dd>
+      <dt>SHA-256</dt><dd class="hash" :class="{ 'm xs': line.sha256 }">{{ hashWords(line) }}</dd>
     </dl>
     <EvidenceChain v-if="explained" class="evidence" :number="number" :line="line.id" />
   </div>

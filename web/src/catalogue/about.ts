@@ -19,7 +19,7 @@ function playing(seconds: number): string {
 /** The hash, or why there is none. */
 export function hashWords(line: Pick<CatalogueLine, 'sha256' | 'provenBytes' | 'size'>): string {
   if (line.sha256) return line.sha256
-  return line.provenBytes < line.size ? 'none: not all of it was read' : 'taken when it is recovered; nothing else here looks like it'
+  return line.provenBytes < line.size ? 'none: not all of it was read' : 'taken when it is recovered; no other file here could be a copy'
 }
 
 /** How other sessions saw the same file, where they saw it in another state. */
