@@ -2,8 +2,10 @@ package org.brantel.server.catalogue;
 
 import java.io.Closeable;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.Optional;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.Sources;
 import org.brantel.server.bench.Bench;
@@ -25,6 +27,11 @@ final class Images implements Closeable {
             open.put(imagingId, image);
         }
         return image;
+    }
+
+    /** Empty for an image that was taken away since: nothing can be compared with what lay on it. */
+    Optional<Source> ifThere(Long imagingId) throws IOException {
+        return open.containsKey(imagingId) || Files.exists(bench.image(imagingId).file()) ? Optional.of(of(imagingId)) : Optional.empty();
     }
 
     @Override

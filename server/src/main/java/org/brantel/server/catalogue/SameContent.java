@@ -8,10 +8,12 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import org.brantel.core.finding.Catalogue;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.scan.ContentHasher;
+import org.brantel.core.source.Source;
 
 /**
  * Finds out which findings have the bytes of others that lie elsewhere. Only contents of one size whose samples are equal are hashed:
@@ -53,7 +55,9 @@ final class SameContent {
         List<Look> looks = List.copyOf(alike.keySet());
         for (CatalogueContent c : records.findAlike(caseId, looks.stream().map(Look::size).toArray(Long[]::new), looks.stream().map(Look::sample).toArray(Long[]::new))) {
             CatalogueContent other = byPlace.computeIfAbsent(c.place(), p -> c);
-            sample(other);
+            if (other.sample() == null) {
+                sample(other);
+            }
             Set<CatalogueContent> group = alike.get(Look.of(other));
             if (group != null) {
                 group.add(other);
@@ -73,31 +77,29 @@ final class SameContent {
             content.hashed(finding.sha256());
             changed.add(content);
         }
-        boolean again = content.sample() == null || content.sample() == CatalogueContent.NOT_READ;
-        if (again && content.imagingId() != imagingId) {
+        boolean unread = content.sample() == null || content.sample() == CatalogueContent.NOT_READ;
+        if (unread || content.sha256() == null && images.ifThere(content.imagingId()).isEmpty()) {
             content.seenOn(imagingId);
-        }
-        if (again) {
-            content.sampled(hasher.sample(content.on(images.of(content.imagingId()))));
-            changed.add(content);
+            sample(content);
         }
     }
 
     private void sample(CatalogueContent content) throws IOException {
-        if (content.sample() == null) {
-            content.sampled(hasher.sample(content.on(images.of(content.imagingId()))));
+        Optional<Source> image = images.ifThere(content.imagingId());
+        if (image.isPresent()) {
+            content.sampled(hasher.sample(content.on(image.get())));
             changed.add(content);
         }
     }
 
     private void hash(CatalogueContent content) throws IOException {
-        if (content.sha256() == null) {
-            hasher.hash(content.on(images.of(content.imagingId()))).ifPresent(hex -> {
-                content.hashed(hex);
-                hashed.put(content.place(), hex);
-                changed.add(content);
-            });
-        }
+        Optional<Source> image = content.sha256() == null ? images.ifThere(content.imagingId()) : Optional.empty();
+        Optional<String> hash = image.isEmpty() ? Optional.empty() : hasher.hash(content.on(image.get()));
+        hash.ifPresent(hex -> {
+            content.hashed(hex);
+            hashed.put(content.place(), hex);
+            changed.add(content);
+        });
     }
 
     /** The batch, with the hashes that are known. */

@@ -135,6 +135,33 @@ class MergeTest {
         }
     }
 
+    /** An image that somebody moved away says nothing more; what was found on it stays, and the next session goes on. */
+    @Test
+    void anImageThatIsGoneDoesNotEndTheNextSession() throws IOException {
+        byte[] medium = new byte[4 << 20];
+        new Random(8).nextBytes(medium);
+        Files.write(lab.inbox().resolve("first.img"), medium);
+        System.arraycopy(medium, 0, medium, 1 << 20, 5000);
+        Files.write(lab.inbox().resolve("second.img"), medium);
+        Story first = Story.of(new CaseForms()).imaged("inbox/first.img");
+        long gone = first.session().get("id").asLong();
+        long there = Story.of(new CaseForms()).imaged("inbox/second.img").session().get("id").asLong();
+        Story story = Story.of(new CaseForms());
+        catalogues.merge(story.number, 1, gone, List.of(at(0, "/tide/gauge.log", 5000, Origin.LIVE, Prognosis.WHOLE)));
+        try (var images = Files.list(lab.home().resolve("images").resolve(first.number))) {
+            for (Path image : images.toList()) {
+                Files.move(image, folder.resolve(image.getFileName()));
+            }
+        }
+        Finding copy = at(1 << 20, "/tide/copy of gauge.log", 5000, Origin.LIVE, Prognosis.WHOLE);
+        assertThat(catalogues.merge(story.number, 2, there, List.of(copy)).added()).isEqualTo(1);
+        // Seen again on the image that is there, it can be compared.
+        assertThat(catalogues.merge(story.number, 3, there, List.of(at(0, "/tide/gauge.log", 5000, Origin.LIVE, Prognosis.WHOLE), copy)).added()).isZero();
+        JsonNode page = story.una.get(story.path("/catalogue")).expect(200).json();
+        assertThat(page.get("all").asInt()).isEqualTo(1);
+        assertThat(page.get("lines").get(0).get("places").size()).isEqualTo(2);
+    }
+
     private static String text(JsonNode line, String field) {
         return line.get(field) == null ? null : line.get(field).asString();
     }
