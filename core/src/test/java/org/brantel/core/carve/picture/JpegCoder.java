@@ -10,6 +10,8 @@ import java.util.Random;
 final class JpegCoder {
 
     private static final int SEQUENTIAL = 0xc0;
+    private static final int PROGRESSIVE = 0xc2;
+    private static final int LONGEST_RUN = 5;
     private static final int END_OF_BLOCK = 0;
     private static final int SIXTEEN_ZEROS = 0xf0;
 
@@ -63,6 +65,15 @@ final class JpegCoder {
                 coefficients.add(symbol);
             }
         }
+        for (int run = 0; run < 16; run++) {
+            // Ends of bands, and single new coefficients.
+            if (run > 0 && run < LONGEST_RUN) {
+                ac.add(run << 4);
+            }
+            if (!ac.contains(run << 4 | 1)) {
+                ac.add(run << 4 | 1);
+            }
+        }
         this.dc = new Table(random, List.of(0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11));
         this.ac = new Table(random, ac);
     }
@@ -87,6 +98,98 @@ final class JpegCoder {
         return out.toByteArray();
     }
 
+    /** In four scans: all but the last bit of the coefficients, then that (T.81, G.1.2). One component. */
+    byte[] progressive(int width, int height) {
+        int blocks = (width + 7) / 8 * ((height + 7) / 8);
+        long[] nonZero = new long[blocks];
+        out.writeBytes(new byte[] {(byte) 0xff, (byte) 0xd8});
+        tables();
+        frame(PROGRESSIVE, width, height, false);
+        scan(0, 0, 0x01);
+        for (int block = 0; block < blocks; block++) {
+            coded(dc, random.nextInt(12));
+        }
+        scan(1, 63, 0x01);
+        for (int block = 0, left = 0; block < blocks; block++) {
+            left = left > 0 ? left - 1 : first(nonZero, block);
+        }
+        scan(0, 0, 0x10);
+        for (int block = 0; block < blocks; block++) {
+            bits(random.nextInt(2), 1);
+        }
+        scan(1, 63, 0x10);
+        for (int block = 0, left = 0; block < blocks; block++) {
+            left = refined(nonZero, block, left);
+        }
+        mark(0xd9);
+        return out.toByteArray();
+    }
+
+    /** @return how many blocks behind this one have nothing in this scan */
+    private int first(long[] nonZero, int block) {
+        int k = 1;
+        while (k <= 63) {
+            int symbol = coefficients.get(random.nextInt(coefficients.size()));
+            if (random.nextInt(4) == 0) {
+                return endOfBand(nonZero.length - block);
+            } else if (k + 16 <= 63 && random.nextInt(8) == 0) {
+                coded(ac, SIXTEEN_ZEROS);
+                k += 16;
+            } else if (k + (symbol >> 4) <= 63) {
+                coded(ac, symbol);
+                k += symbol >> 4;
+                nonZero[block] |= 1L << k++;
+            }
+        }
+        return 0;
+    }
+
+    /** Says that this block and some that follow have nothing more. */
+    private int endOfBand(int blocks) {
+        int power = Math.min(random.nextInt(LONGEST_RUN), 31 - Integer.numberOfLeadingZeros(blocks));
+        int more = random.nextInt(Math.min(1 << power, blocks - (1 << power) + 1));
+        coded(ac, power << 4);
+        bits(more, power);
+        return (1 << power) + more - 1;
+    }
+
+    /** @param left blocks from this one on that have nothing new. @return the same for the next one */
+    private int refined(long[] nonZero, int block, int left) {
+        long known = nonZero[block];
+        int k = 1;
+        while (k <= 63 && left == 0) {
+            int run = random.nextInt(8) == 0 ? 15 : random.nextInt(6);
+            boolean found = run < 15 || random.nextBoolean();
+            int there = k;
+            for (int zeros = 0; there <= 63; there++) {
+                if ((known >>> there & 1) == 0 && zeros++ == run) {
+                    break;
+                }
+            }
+            if (there > 63 || random.nextInt(5) == 0) {
+                left = endOfBand(nonZero.length - block) + 1;
+                break;
+            }
+            coded(ac, run << 4 | (found ? 1 : 0));
+            corrections(known, k, there - 1);
+            nonZero[block] |= found ? 1L << there : 0;
+            k = there + 1;
+        }
+        if (left > 0) {
+            corrections(known, k, 63);
+            return left - 1;
+        }
+        return 0;
+    }
+
+    private void corrections(long known, int from, int to) {
+        for (int k = from; k <= to; k++) {
+            if ((known >>> k & 1) != 0) {
+                bits(random.nextInt(2), 1);
+            }
+        }
+    }
+
     private void block(boolean beyond) {
         int k = 1;
         while (k <= 63) {
@@ -108,36 +211,39 @@ final class JpegCoder {
 
     private void head(int width, int height, boolean colour, int restart) {
         out.writeBytes(new byte[] {(byte) 0xff, (byte) 0xd8});
+        tables();
+        frame(SEQUENTIAL, width, height, colour);
+        if (restart > 0) {
+            segment(0xdd, new byte[] {(byte) (restart >> 8), (byte) restart});
+        }
+        if (colour) {
+            segment(0xda, new byte[] {3, 1, 0, 2, 0, 3, 0, 0, 63, 0});
+        } else {
+            scan(0, 63, 0);
+        }
+    }
+
+    private void tables() {
         ByteArrayOutputStream tables = new ByteArrayOutputStream();
         dc.write(tables, 0x00);
         ac.write(tables, 0x10);
         segment(0xc4, tables.toByteArray());
-        int components = colour ? 3 : 1;
-        byte[] sof = new byte[6 + components * 3];
-        byte[] sos = new byte[4 + components * 2];
-        sof[0] = 8;
-        sof[1] = (byte) (height >> 8);
-        sof[2] = (byte) height;
-        sof[3] = (byte) (width >> 8);
-        sof[4] = (byte) width;
-        sof[5] = (byte) components;
-        sos[0] = (byte) components;
-        for (int i = 0; i < components; i++) {
-            sof[6 + i * 3] = (byte) (i + 1);
-            sof[7 + i * 3] = (byte) (colour && i == 0 ? 0x22 : 0x11);
-            sos[1 + i * 2] = (byte) (i + 1);
-        }
-        sos[sos.length - 2] = 63;
-        segment(SEQUENTIAL, sof);
-        if (restart > 0) {
-            segment(0xdd, new byte[] {(byte) (restart >> 8), (byte) restart});
-        }
-        segment(0xda, sos);
+    }
+
+    private void frame(int code, int width, int height, boolean colour) {
+        byte[] size = {8, (byte) (height >> 8), (byte) height, (byte) (width >> 8), (byte) width};
+        byte[] components = colour ? new byte[] {3, 1, 0x22, 0, 2, 0x11, 0, 3, 0x11, 0} : new byte[] {1, 1, 0x11, 0};
+        byte[] body = Arrays.copyOf(size, size.length + components.length);
+        System.arraycopy(components, 0, body, size.length, components.length);
+        segment(code, body);
+    }
+
+    private void scan(int first, int last, int approximation) {
+        segment(0xda, new byte[] {1, 1, 0, (byte) first, (byte) last, (byte) approximation});
     }
 
     private void segment(int code, byte[] body) {
-        out.write(0xff);
-        out.write(code);
+        mark(code);
         out.write(body.length + 2 >> 8);
         out.write(body.length + 2);
         out.writeBytes(body);

@@ -36,6 +36,17 @@ class JpegCodesTest {
     }
 
     @Test
+    void everyScanOfAProgressivePictureIsRead() throws IOException {
+        for (int seed = 0; seed < 400; seed++) {
+            Random random = new Random(seed);
+            byte[] picture = new JpegCoder(random).progressive(1 + random.nextInt(120), 1 + random.nextInt(90));
+            Walk walk = walk(JpegCoder.padded(picture, random));
+            assertThat(walk.outcome()).as("seed %d: %s", seed, walk.words()).isEqualTo(Outcome.WHOLE);
+            assertThat(walk.length()).as("seed %d", seed).isEqualTo(picture.length);
+        }
+    }
+
+    @Test
     void aCoefficientBehindABlocksEndBreaksIt() throws IOException {
         for (int seed = 0; seed < 400; seed++) {
             Random random = new Random(seed);
