@@ -90,8 +90,9 @@ final class Merge implements Closeable {
             throw new UncheckedIOException(e);
         }
         batch.clear();
-        if (added >= analyzedAt * 2) {
-            analyzedAt = added;
+        // Also where most is known already: it may have come in little by little, while the session went on.
+        if (added + shared >= analyzedAt * 2) {
+            analyzedAt = added + shared;
             into.transaction.executeWithoutResult(t -> into.keys.analyze());
         }
     }
