@@ -8,6 +8,7 @@ import java.util.Set;
 import java.util.SortedSet;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
 
 /**
  * Coded statements about a case. An observed fact outweighs a told one with the same code; {@code unknown} is a value
@@ -99,7 +100,14 @@ public final class Facts {
         return more;
     }
 
-    /** Codes where what was observed differs from what was told, under the same code or under the one that it checks. */
+    private static String words(Protocol protocol, String code, Set<String> values) {
+        return values.stream().map(v -> protocol.say(code, v)).collect(Collectors.joining(", "));
+    }
+
+    /**
+     * Where what was observed differs from what was told, under the same code or under the one that it checks: both in words, by what
+     * they are about.
+     */
     Map<String, String> conflicts(Protocol protocol) {
         Map<String, String> conflicts = new LinkedHashMap<>();
         observed.forEach((code, seen) -> {
@@ -107,7 +115,8 @@ public final class Facts {
             for (String told : checked == null ? List.of(code) : List.of(code, checked)) {
                 Set<String> said = known(this.told.get(told));
                 if (!said.isEmpty() && !said.equals(known(seen)) && !known(seen).isEmpty()) {
-                    conflicts.put(told, "told " + String.join(", ", said) + ", observed " + String.join(", ", seen));
+                    conflicts.put(protocol.fact(told).map(Protocol.FactCode::label).orElse(told), "told “" + words(protocol, told, said) + "”, seen “"
+                            + words(protocol, code, seen) + "”");
                 }
             }
         });

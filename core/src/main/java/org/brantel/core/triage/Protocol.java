@@ -3,7 +3,10 @@ package org.brantel.core.triage;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.brantel.core.json.Json;
 
@@ -32,18 +35,36 @@ public record Protocol(String name, String version, List<Path> paths, List<FactC
     /**
      * A code and what it may hold.
      *
+     * @param label   what it is about, in words
+     * @param words   each value as a person says it; values without any are said by their code
      * @param many    may hold several values
      * @param number  holds a number
      * @param ask     the question in words one can say
      * @param askWhen when the question makes sense at all: nobody asks whether a card spins
      * @param checks  the code of what customers tell that this one sees on the bench; null for none
      */
-    public record FactCode(String code, boolean many, boolean number, List<String> values, String ask, List<String> askWhen,
-                           String checks) {
+    public record FactCode(String code, String label, boolean many, boolean number, List<String> values, Map<String, String> words,
+                           String ask, List<String> askWhen, String checks) {
+
+        private static final int HOURS_OF_TWO_DAYS = 48;
 
         public FactCode {
+            label = label == null || label.isBlank() ? code.substring(code.indexOf('.') + 1).replace('-', ' ') : label;
             values = values == null ? List.of() : List.copyOf(values);
+            words = words == null ? Map.of() : Collections.unmodifiableMap(new LinkedHashMap<>(words));
             askWhen = askWhen == null ? List.of() : List.copyOf(askWhen);
+        }
+
+        /** The fact as a person says it: {@code clicks}, {@code backup: none}, {@code 3 days ago}, {@code noise: not known}. */
+        public String say(String value) {
+            if (Facts.UNKNOWN.equals(value)) {
+                return label + ": not known";
+            }
+            if (number && value.matches("\\d{1,9}")) {
+                int hours = Integer.parseInt(value);
+                return hours == 1 ? "1 hour ago" : hours < HOURS_OF_TWO_DAYS ? hours + " hours ago" : hours / 24 + " days ago";
+            }
+            return words.getOrDefault(value, label + ": " + value.replace('-', ' '));
         }
 
         boolean holds(String value) {
@@ -105,6 +126,11 @@ public record Protocol(String name, String version, List<Path> paths, List<FactC
 
     public Optional<FactCode> fact(String code) {
         return facts.stream().filter(f -> f.code().equals(code)).findFirst();
+    }
+
+    /** A fact as a person says it; one of an older protocol by its code. */
+    public String say(String code, String value) {
+        return fact(code).map(f -> f.say(value)).orElse(code + "=" + value);
     }
 
     public Optional<Path> path(String code) {

@@ -41,6 +41,7 @@ final class ProtocolCheck {
         once("facts", protocol.facts(), Protocol.FactCode::code);
         each("facts", protocol.facts(), Protocol.FactCode::askWhen, f -> isBlank(f.ask()) ? "the fact '" + f.code() + "' has no question"
                 : !f.number() && f.values().isEmpty() ? "the fact '" + f.code() + "' has no values"
+                : !f.values().containsAll(f.words().keySet()) ? "the fact '" + f.code() + "' has words for a value that it does not have"
                 : f.checks() != null && protocol.fact(f.checks()).isEmpty() ? "there is no fact '" + f.checks() + "'" : null);
         each("evidence", protocol.evidence(), Protocol.Evidence::when, e -> unknownPath(e.path()) != null ? unknownPath(e.path())
                 : e.weight() == 0 ? "evidence with the weight 0" : isBlank(e.reason()) ? "evidence without a reason" : null);

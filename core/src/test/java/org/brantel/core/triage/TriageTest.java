@@ -97,7 +97,7 @@ class TriageTest {
     void whatTheBenchSawOutweighsWhatWasTold() {
         Ranking ranking = rank(Map.of("symptom.noise", List.of("none"), "bench.detected", List.of("yes")), Map.of("symptom.noise", List.of("clicking")));
         assertThat(ranking.ranking().get(0).path()).isEqualTo("hardware-work");
-        assertThat(ranking.conflicts()).anyMatch(c -> c.contains("told none, observed clicking"));
+        assertThat(ranking.conflicts()).anyMatch(c -> c.contains("told “no unusual noise”, seen “clicks”"));
         assertThat(ranking.ranking().get(0).speaksFor()).anyMatch(Ranking.Piece::observed);
     }
 
@@ -194,7 +194,38 @@ class TriageTest {
     @Test
     void whatTheBenchHearsAgainstWhatWasToldIsShown() {
         Ranking ranking = rank(Map.of("symptom.noise", List.of("none")), Map.of("bench.noise", List.of("scratching")));
-        assertThat(ranking.conflicts()).containsExactly("symptom.noise: told none, observed scratching");
+        assertThat(ranking.conflicts()).containsExactly("noise: told “no unusual noise”, seen “bench: scratches”");
+    }
+
+    /** What people read are words; only a number and what is not known are put together. */
+    @Test
+    void everyValueHasWordsOfItsOwn() {
+        for (Protocol.FactCode fact : PROTOCOL.facts()) {
+            assertThat(fact.words().keySet()).as(fact.code()).containsExactlyInAnyOrderElementsOf(fact.values());
+            assertThat(fact.words().values()).as(fact.code()).doesNotHaveDuplicates().noneMatch(w -> w.contains("="));
+        }
+        assertThat(PROTOCOL.say("symptom.noise", "clicking")).isEqualTo("clicks");
+        assertThat(PROTOCOL.say("symptom.noise", "unknown")).isEqualTo("noise: not known");
+        assertThat(PROTOCOL.say("since.hours", "30")).isEqualTo("30 hours ago");
+        assertThat(PROTOCOL.say("since.hours", "200")).isEqualTo("8 days ago");
+    }
+
+    /** A protocol that a lab adopted before values had words is still in force. */
+    @Test
+    void anOlderProtocolIsSaidByItsCodes() {
+        String without = Json.writePretty(PROTOCOL).replaceAll("(?s)\"words\" : \\{.*?\\},", "").replaceAll("\"label\" : \"[a-z' ]+\",\\s+\"many\"", "\"many\"");
+        assertThat(parse(without).say("copy.backup", "none")).isEqualTo("backup: none");
+    }
+
+    @Test
+    void aNoiseThatTheBenchDoesNotHearBarsNothingButIsReadGently() {
+        Map<String, List<String>> told = Map.of("medium.type", List.of("hdd"), "symptom.noise", List.of("clicking"));
+        Ranking quiet = rank(told, Map.of("bench.noise", List.of("none"), "bench.detected", List.of("yes"), "bench.read", List.of("clean")));
+        assertThat(quiet.stopRules()).noneMatch(s -> s.code().equals("no-power"));
+        assertThat(quiet.stopRules()).anyMatch(s -> s.code().equals("no-opening"));
+        assertThat(quiet.ranking()).filteredOn(r -> r.path().equals("careful-imaging")).allMatch(r -> !r.barred()
+                && r.speaksFor().stream().anyMatch(p -> p.reason().contains("the bench does not hear")));
+        assertThat(rank(told, Map.of("bench.detected", List.of("yes"))).stopRules()).anyMatch(s -> s.code().equals("no-power"));
     }
 
     private static Protocol parse(String text) {

@@ -46,7 +46,7 @@ class DecisionTest {
         JsonNode docket = decide(number, "hardware-work", "").expect(200).json();
         assertThat(docket.get("stage").asString()).isEqualTo("triaged");
         assertThat(docket.get("path").asString()).isEqualTo("hardware-work");
-        assertThat(docket.get("protocol").asString()).isEqualTo("Brantel triage protocol 2");
+        assertThat(docket.get("protocol").asString()).isEqualTo("Brantel triage protocol 3");
     }
 
     @Test
