@@ -15,7 +15,7 @@ import picocli.CommandLine.Command;
 @Command(name = "engine", description = "Reads media, finds files, writes them out, proves them.",
         mixinStandardHelpOptions = true, versionProvider = EngineCommand.Version.class,
         subcommands = {ImageVerb.class, MapVerb.class, RecheckVerb.class, VolumesVerb.class, ScanVerb.class, KindsVerb.class, PackVerb.class, UnpackVerb.class, ExplainVerb.class, ExtractVerb.class, BagVerb.class,
-            VerifyVerb.class, TriageVerb.class, RehearseVerb.class})
+            VerifyVerb.class, TriageVerb.class, FitsVerb.class, RehearseVerb.class})
 public final class EngineCommand {
 
     static final int DONE = 0;

@@ -66,15 +66,16 @@ public final class Kinds {
 
     /** Kinds that people name together. */
     private static final Map<String, Set<String>> GROUPS = Map.of(
-            "image", Set.of("jpg", "png", "gif", "bmp", "tiff", "webp", "heic", "svg", "psd", "cr2", "cr3", "nef", "dng", "avif"),
-            "document", Set.of("pdf", "doc", "docx", "odt", "rtf", "txt", "html", "md", "epub", "tex"),
-            "sheet", Set.of("xls", "xlsx", "ods", "csv", "tsv"),
-            "slides", Set.of("ppt", "pptx", "odp"),
-            "audio", Set.of("mp3", "wav", "flac", "ogg", "opus", "m4a", "aiff", "mid", "wma", "aac"),
-            "video", Set.of("mp4", "mov", "avi", "mkv", "webm", "3gp", "mpg", "wmv", "m4v"),
+            "image", Set.of("jpg", "png", "gif", "bmp", "tiff", "webp", "heic", "heif", "svg", "psd", "cr2", "cr3", "nef", "dng", "arw", "orf", "rw2", "raf",
+                    "pef", "avif", "jp2", "ico"),
+            "document", Set.of("pdf", "doc", "docx", "docm", "dot", "odt", "ott", "rtf", "txt", "html", "md", "epub", "tex", "wps", "wpd", "pages", "xps"),
+            "sheet", Set.of("xls", "xlsx", "xlsm", "ods", "csv", "tsv", "numbers"),
+            "slides", Set.of("ppt", "pptx", "pps", "ppsx", "odp", "key"),
+            "audio", Set.of("mp3", "wav", "flac", "ogg", "opus", "m4a", "aiff", "mid", "wma", "aac", "amr", "3ga", "caf"),
+            "video", Set.of("mp4", "mov", "avi", "mkv", "webm", "3gp", "mpg", "wmv", "m4v", "mts", "m2ts", "flv", "vob", "ogv"),
             "archive", Set.of("zip", "7z", "rar", "gz", "xz", "bz2", "tar", "zst"),
-            "mail", Set.of("eml", "mbox", "msg", "pst", "vcf", "ics"),
-            "database", Set.of("sqlite", "db", "mdb", "accdb", "json", "xml"));
+            "mail", Set.of("eml", "emlx", "mbox", "msg", "pst", "ost", "dbx", "vcf", "ics"),
+            "database", Set.of("sqlite", "db", "mdb", "accdb", "odb", "dbf", "fdb", "json", "xml"));
 
     private Kinds() { }
 

@@ -54,7 +54,7 @@ public final class WantedWords {
         List<Word> words = Word.of(plain);
         SpokenDate span = span(words, today);
         return Optional.of(new WantedLine(0, plain, kinds(words), pattern(plain), hopedFor(words), minBytes(words),
-                span == null ? null : span.from(), span == null ? null : span.to(), !isOnlyNice(plain)));
+                span == null ? null : span.from(), span == null ? null : span.to(), false, !isOnlyNice(plain)));
     }
 
     private static List<String> kinds(List<Word> words) {

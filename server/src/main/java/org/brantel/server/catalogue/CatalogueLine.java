@@ -27,6 +27,9 @@ import org.brantel.core.finding.Origin;
 import org.brantel.core.finding.Prognosis;
 import org.brantel.core.finding.RecordFacts;
 import org.brantel.core.json.Json;
+import org.brantel.core.wanted.Candidate;
+import org.brantel.core.wanted.Fit;
+import org.brantel.core.wanted.Fitting;
 import org.brantel.core.wanted.WantedLine;
 
 /** One distinct file of a case, with every session and origin that supports it. */
@@ -211,7 +214,8 @@ class CatalogueLine {
     /** Marks which wanted lines it fits. */
     void fit(List<WantedLine> lines) {
         StringBuilder fits = new StringBuilder(",");
-        lines.stream().filter(l -> l.fits(kind, path, name, size, modified)).forEach(l -> fits.append(l.id()).append(','));
+        Candidate it = new Candidate(name, path, kind, size, modified, null, false, Map.of(), prognosis);
+        lines.stream().filter(l -> new Fitting(l).of(it).verdict() == Fit.Verdict.FITS).forEach(l -> fits.append(l.id()).append(','));
         wanted = fits.toString();
     }
 

@@ -168,7 +168,8 @@ public class Catalogues {
                     partly += (Long) row[1];
                 }
             }
-            return new CatalogueViews.WantedState(line, WantedTally.of(line, whole, partly));
+            return new CatalogueViews.WantedState(line, WantedTally.of(line,
+                    new WantedTally.Found(whole, partly, 0), 0, WantedTally.Delivered.NONE, null));
         }).toList();
     }
 

@@ -29,7 +29,7 @@ record Account(String format, int version, String caseNumber, String lab, List<L
                 results.stream().sorted(BY_PATH).map(r -> new Line(r.line(), r.name(), r.path() == null ? null : "data/" + r.path(), r.size(),
                         delivered(r), r.sha256(), r.gaps(), r.why(), fits.getOrDefault(r.line(), List.of()))).toList(),
                 wanted.stream().map(w -> new Wanted(w.line().id(), w.line().words(), w.line().mustHave(), w.line().hopedFor(),
-                        w.tally().whole(), w.tally().gapped(), w.tally().missing())).toList()));
+                        w.tally().found().whole(), w.tally().found().partly(), w.tally().missing())).toList()));
     }
 
     private static String delivered(RecoveryViews.File r) {

@@ -44,6 +44,6 @@ class WantedRow {
 
     WantedLine line() {
         return new WantedLine(id, words, kinds.isEmpty() ? List.of() : List.of(kinds.split(",")), pattern, hopedFor,
-                minBytes, changedFrom, changedTo, mustHave);
+                minBytes, changedFrom, changedTo, false, mustHave);
     }
 }
