@@ -2,6 +2,7 @@ package org.brantel.core.spoken;
 
 import java.math.BigDecimal;
 import java.math.RoundingMode;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.regex.Matcher;
@@ -37,9 +38,16 @@ public final class Capacity {
         }
         Matcher m = FORM.matcher(plain);
         if (!m.matches()) {
+            Said said = said(Word.of(plain), 0);
+            if (said != null && said.words() == Word.of(plain).size()) {
+                return checked(said.bytes(), text);
+            }
             throw new NotACapacity("'" + text.strip() + "' is not a capacity; write it like 2 TB, 500 GB or 14.9 GiB.");
         }
-        BigDecimal bytes = bytes(new BigDecimal(m.group(1).replace(',', '.')), m.group(2));
+        return checked(bytes(new BigDecimal(m.group(1).replace(',', '.')), m.group(2)), text);
+    }
+
+    private static long checked(BigDecimal bytes, String text) {
         if (bytes.signum() == 0) {
             throw new NotACapacity("A capacity of 0 is not possible; leave it empty when it is not known.");
         }
@@ -47,6 +55,30 @@ public final class Capacity {
             throw new NotACapacity("'" + text.strip() + "' is more than any device holds (1 PB); check the unit.");
         }
         return bytes.setScale(0, RoundingMode.HALF_UP).longValueExact();
+    }
+
+    /** @param words how many words it takes */
+    record Said(BigDecimal bytes, int words) { }
+
+    /** A capacity that begins at a word, as people say it: {@code five hundred gig}, {@code half a terabyte}, {@code 2TB}; null for none. */
+    static Said said(List<Word> words, int at) {
+        String glued = words.get(at).text();
+        if (glued.matches("\\d{1,12}([.]\\d{1,6})?[a-z]+") && isUnit(glued.replaceFirst("^[\\d.]+", ""))) {
+            return new Said(bytes(new BigDecimal(glued.replaceFirst("[a-z]+$", "")), glued.replaceFirst("^[\\d.]+", "")), 1);
+        }
+        SpokenNumber n = SpokenNumber.at(words, at).orElse(glued.matches("an?") ? new SpokenNumber(1, 1) : null);
+        int unit = at + (n == null ? 0 : n.words());
+        if (n == null || unit >= words.size() || !isUnit(words.get(unit).text())) {
+            return null;
+        }
+        BigDecimal value = BigDecimal.valueOf(n.value());
+        // A terabyte and a half.
+        int used = n.words() + 1;
+        if (unit + 3 < words.size() && words.get(unit + 1).text().equals("and") && words.get(unit + 2).text().equals("a") && words.get(unit + 3).text().equals("half")) {
+            value = value.add(new BigDecimal("0.5"));
+            used += 3;
+        }
+        return new Said(bytes(value, words.get(unit).text()), used);
     }
 
     /** @param unit of the form's; empty or {@code bytes} for bytes */
@@ -58,6 +90,6 @@ public final class Capacity {
 
     /** Whether a word is a unit of more than bytes. */
     static boolean isUnit(String word) {
-        return word.matches("[kmgtp]i?b|(kilo|mega|giga|tera|peta|kibi|mebi|gibi|tebi|pebi)bytes?|megs?|gigs?|teras?");
+        return word.matches("[kmgtp]i?bs?|(kilo|mega|giga|tera|peta|kibi|mebi|gibi|tebi|pebi)bytes?|megs?|gigs?|teras?");
     }
 }

@@ -8,14 +8,17 @@ import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.brantel.core.triage.Protocol;
-import org.brantel.core.wanted.WantedLine;
 
 /**
  * Turns what is said into facts. Phrases (phrases.txt beside this package) are looked for from left to right, the longest
@@ -25,24 +28,39 @@ import org.brantel.core.wanted.WantedLine;
 public final class FreeLine {
 
     private static final int NEGATION_REACH = 4;
-    private static final Set<String> DOUBTS = Set.of("maybe", "perhaps", "might", "possibly", "probably", "unsure", "think", "guess",
-            "whether", "if", "dunno", "unclear", "supposedly", "wonder", "could", "seems");
+    private static final Set<String> DOUBTS = Set.of("maybe", "perhaps", "might", "possibly", "probably", "unsure", "think", "thinks", "guess", "guesses",
+            "whether", "if", "dunno", "unclear", "supposedly", "wonder", "wonders", "could", "seems", "believes", "assumes", "reckons", "suspects", "suspect", "may", "allegedly");
     private static final Set<String> JOINTS = Set.of("and", "but", "then", "because", "so", "although", "since");
-    /** How something begins that is added to what was named before a comma. */
-    private static final Set<String> ADDED = Set.of("all", "maybe", "about", "around", "roughly", "since", "from", "if", "in", "mostly",
-            "most", "at", "over", "called", "named", "some");
+    /** A clause that only takes back how sure the one before it was. */
+    private static final Pattern AFTERTHOUGHT = Pattern.compile("(or )?((he|she|they|i|we|it|its|but|is|was|are|am|well|really|exactly|quite|so|at|least) )*"
+            + "(not (sure|certain|remember|know|say|tell|swear|recall|really sure|quite sure|sure though)|unsure|no idea|(think|thinks|believes|guess|guesses|supposes|reckons|assumes)( so)?|who knows|hard to (say|tell)"
+            + "|maybe|perhaps|maybe not|possibly|or not|could be wrong|may be wrong)( (that|it|any more|anymore|though|now|about that|either))*");
     /** A fact with one of these is what a time in the same clause belongs to. */
     private static final Set<String> HAPPENED = Set.of("loss.event", "symptom.appears", "symptom.noise", "symptom.body");
+    private static final String TYPE = "medium.type";
+    private static final Pattern OF_A_DEVICE = Pattern.compile("(loss|symptom|since[.]use|crypt|worth|privacy).*");
 
-    private final List<Phrase> phrases;
+    /** Phrases that name devices, and all others, by the word that they begin with; by an empty one where they may begin in several ways. */
+    private final Map<String, List<Phrase>> devices = new HashMap<>();
+    private final Map<String, List<Phrase>> other = new HashMap<>();
     private final Set<String> single;
+    private final Spelling spelling;
 
     /** @throws IllegalArgumentException when the phrases speak of facts that the protocol does not have */
     public FreeLine(Protocol protocol) {
         Set<String> known = protocol.facts().stream().flatMap(f -> f.values().stream().map(v -> f.code() + "=" + v))
                 .collect(Collectors.toSet());
         single = protocol.facts().stream().filter(f -> !f.many()).map(Protocol.FactCode::code).collect(Collectors.toSet());
-        phrases = Phrase.parse(text(), known);
+        List<Phrase> phrases = Phrase.parse(text(), known);
+        for (Phrase p : phrases) {
+            boolean names = !p.isSilent() && p.states().stream().allMatch(f -> f.startsWith(TYPE));
+            p.starts().forEach(s -> (names ? devices : other).computeIfAbsent(s, k -> new ArrayList<>()).add(p));
+        }
+        Set<String> right = phrases.stream().flatMap(p -> p.plainWords().stream()).collect(Collectors.toCollection(HashSet::new));
+        right.addAll(SpokenDate.vocabulary());
+        right.addAll(SpokenNumber.vocabulary());
+        right.addAll(WantedWords.vocabulary());
+        spelling = new Spelling(right, phrases.stream().flatMap(p -> p.stems().stream()).distinct().toList());
     }
 
     private static String text() {
@@ -64,6 +82,10 @@ public final class FreeLine {
         private final LocalDate today;
         private final List<Word> words;
         private final BitSet taken = new BitSet();
+        /** Words that only keep a shorter phrase from being heard in them. */
+        private final BitSet silent = new BitSet();
+        /** Words taken by what is said of the device, among which it may be named. */
+        private final BitSet saysOfIt = new BitSet();
         private final List<Heard.Fact> facts = new ArrayList<>();
         private Heard.Capacity capacity;
         private Heard.Deadline deadline;
@@ -71,26 +93,78 @@ public final class FreeLine {
         Reading(String line, LocalDate today) {
             this.line = line;
             this.today = today;
-            this.words = Word.of(line);
+            this.words = Corrections.marked(spelling.mend(Word.of(line)));
         }
 
         Heard read() {
+            Heard.Caller caller = CallerWords.read(line);
+            caller.places().forEach(this::take);
             capacity();
-            phrases();
             deadline();
+            phrases();
             hoursSince();
-            List<Heard.Wanted> wanted = wanted();
-            return new Heard(lastOfEach(), capacity, deadline, wanted);
+            correct();
+            DeviceWords devices = new DeviceWords(words, List.copyOf(facts));
+            facts.retainAll(devices.own());
+            List<Heard.Fact> mentions = devices.mentions();
+            Heard.Fact lead = devices.lead(mentions);
+            facts.removeIf(f -> f.code().equals(TYPE) && f != lead);
+            List<Heard.Wanted> wanted = new WantedClauses(line, words, taken, lossDay()).find();
+            return new Heard(lastOfEach(), capacity, deadline, wanted, caller, others(mentions, lead));
+        }
+
+        private void take(Heard.Place place) {
+            for (int i = 0; i < words.size(); i++) {
+                if (words.get(i).from() < place.to() && words.get(i).to() > place.from()) {
+                    taken.set(i);
+                }
+            }
+        }
+
+        private List<Heard.Device> others(List<Heard.Fact> mentions, Heard.Fact lead) {
+            Set<String> seen = new HashSet<>();
+            return mentions.stream().filter(m -> lead != null && !m.value().equals(lead.value()) && seen.add(m.value()))
+                    .map(m -> new Heard.Device(m.value(), m.from(), m.to(), m.words())).toList();
+        }
+
+        /** What is wanted was made before it was lost. */
+        private LocalDate lossDay() {
+            return facts.stream().filter(f -> f.code().equals("since.hours")).findFirst().map(f -> today.minusDays(Long.parseLong(f.value()) / 24)).orElse(today);
+        }
+
+        /** What stands before a correction is taken back by what follows it of the same code. */
+        private void correct() {
+            for (int m = 0; m < words.size(); m++) {
+                if (words.get(m).text().equals(Corrections.MARK)) {
+                    int from = words.get(clauseStart(m, false)).from();
+                    int mark = words.get(m).from();
+                    int to = words.get(Math.max(m, clauseEnd(m + 1) - 1)).to();
+                    Set<String> instead = facts.stream().filter(f -> f.from() >= mark && f.to() <= to).map(Heard.Fact::code).collect(Collectors.toSet());
+                    facts.removeIf(f -> f.from() >= from && f.to() <= mark && instead.contains(f.code()));
+                }
+            }
         }
 
         private void phrases() {
+            find(other, new BitSet());
+            // A device is named also within what is said of it: the stick snapped off.
+            BitSet free = (BitSet) taken.clone();
+            saysOfIt.stream().forEach(free::clear);
+            BitSet before = (BitSet) taken.clone();
+            taken.clear();
+            taken.or(free);
+            find(devices, silent);
+            taken.or(before);
+        }
+
+        private void find(Map<String, List<Phrase>> some, BitSet not) {
             for (int at = 0; at < words.size(); at++) {
-                if (taken.get(at)) {
+                if (taken.get(at) || silent.get(at) || not.get(at)) {
                     continue;
                 }
                 Phrase longest = null;
                 int end = at;
-                for (Phrase p : phrases) {
+                for (Phrase p : candidates(some, words.get(at).text())) {
                     int e = p.end(words, at);
                     if (e > at && taken.get(at, e).isEmpty() && (e > end || e == end && p.weight() > longest.weight())) {
                         longest = p;
@@ -98,17 +172,25 @@ public final class FreeLine {
                     }
                 }
                 if (longest != null) {
-                    boolean negated = negatedBefore(at);
-                    List<String> states = doubted(at, end) ? List.of() : negated ? longest.negated() : longest.states();
-                    int from = negated && !states.isEmpty() ? negator(at) : at;
+                    boolean answered = isAnswered(end);
+                    boolean negated = negatedBefore(at) || answered && deniedAnswer(end);
+                    List<String> states = !answered && doubted(at, end) ? List.of() : negated ? longest.negated() : longest.states();
+                    int from = negated && negatedBefore(at) && !states.isEmpty() ? negator(at) : at;
                     for (String fact : states) {
                         String[] parts = fact.split("=");
                         add(parts[0], parts[1], from, end);
                     }
-                    taken.set(from, end);
+                    (longest.isSilent() ? silent : taken).set(from, end);
+                    if (longest.states().stream().anyMatch(f -> OF_A_DEVICE.matcher(f).matches())) {
+                        saysOfIt.set(from, end);
+                    }
                     at = end - 1;
                 }
             }
+        }
+
+        private List<Phrase> candidates(Map<String, List<Phrase>> some, String word) {
+            return Stream.concat(some.getOrDefault(word, List.of()).stream(), some.getOrDefault("", List.of()).stream()).toList();
         }
 
         private void add(String code, String value, int from, int end) {
@@ -159,31 +241,47 @@ public final class FreeLine {
                     return true;
                 }
             }
-            return stop < words.size() && words.get(stop).text().equals("?");
+            return stop < words.size() && words.get(stop).text().equals("?") || isAfterthought(stop + 1);
+        }
+
+        /** {@code a backup? no, none}: a question with its answer. */
+        private boolean isAnswered(int end) {
+            int stop = clauseEnd(end);
+            return stop + 1 < words.size() && words.get(stop).text().equals("?") && words.get(stop + 1).text().matches("no|none|nope|never|not|yes|yeah|yep")
+                    && !isAfterthought(stop + 1);
+        }
+
+        private boolean deniedAnswer(int end) {
+            return words.get(clauseEnd(end) + 1).text().matches("no|none|nope|never|not");
+        }
+
+        private boolean isAfterthought(int start) {
+            int stop = start < words.size() ? clauseEnd(start) : start;
+            return stop > start && AFTERTHOUGHT.matcher(words.subList(start, stop).stream().map(Word::text).collect(Collectors.joining(" "))).matches();
         }
 
         /** {@code 2 TB}, {@code two terabytes}, {@code 500 gig}; not {@code 300 GB of data}, which is not the device's. */
         private void capacity() {
             for (int at = 0; at < words.size(); at++) {
-                Optional<SpokenNumber> n = SpokenNumber.at(words, at);
-                int unit = at + n.map(SpokenNumber::words).orElse(0);
-                String glued = words.get(at).text();
-                BigDecimal bytes = null;
-                int end = at + 1;
-                if (n.isPresent() && unit < words.size() && Capacity.isUnit(words.get(unit).text())) {
-                    bytes = Capacity.bytes(BigDecimal.valueOf(n.get().value()), words.get(unit).text());
-                    end = unit + 1;
-                } else if (glued.matches("\\d+([.]\\d+)?[a-z]+") && Capacity.isUnit(glued.replaceFirst("^[\\d.]+", ""))) {
-                    bytes = Capacity.bytes(new BigDecimal(glued.replaceFirst("[a-z]+$", "")), glued.replaceFirst("^[\\d.]+", ""));
+                Capacity.Said said = words.get(at).isBreak() || taken.get(at) ? null : Capacity.said(words, at);
+                if (said == null) {
+                    continue;
                 }
-                if (bytes != null && bytes.signum() > 0 && bytes.compareTo(new BigDecimal("1e15")) <= 0 && isOfTheDevice(at, end)) {
+                int end = at + said.words();
+                boolean possible = said.bytes().signum() > 0 && said.bytes().compareTo(new BigDecimal("1e15")) <= 0;
+                if (possible && (capacity == null || isCorrected(capacity.to(), at)) && isOfTheDevice(at, end) && !doubted(at, end)) {
                     int a = words.get(at).from();
                     int b = words.get(end - 1).to();
-                    capacity = new Heard.Capacity(bytes.longValue(), a, b, line.substring(a, b));
+                    capacity = new Heard.Capacity(said.bytes().longValue(), a, b, line.substring(a, b));
                     taken.set(at, end);
-                    return;
                 }
+                at = end - 1;
             }
+        }
+
+        /** Whether a correction stands between a place in the line and a word. */
+        private boolean isCorrected(int after, int at) {
+            return words.subList(0, at).stream().anyMatch(w -> w.text().equals(Corrections.MARK) && w.from() >= after);
         }
 
         private boolean isOfTheDevice(int at, int end) {
@@ -193,48 +291,31 @@ public final class FreeLine {
                     && !before.matches("lost|deleted|copied|over|than|least|only|another|about|missing");
         }
 
-        /** {@code needs it by friday}. */
         private void deadline() {
-            for (int at = 0; at + 1 < words.size(); at++) {
-                String w = words.get(at).text();
-                boolean due = w.matches("by|until|till|before|deadline|due")
-                        || w.equals("it") && at > 0 && words.get(at - 1).text().matches("needs?|needed|wants?");
-                int day = at + 1 + (due && words.get(at + 1).text().matches("is|on|for|:") ? 1 : 0);
-                Optional<SpokenDate> date = due ? SpokenDate.at(words, day, today, true) : Optional.empty();
-                if (date.isPresent() && !date.get().to().isBefore(today)) {
-                    int from = neededFrom(at);
-                    int end = day + date.get().words();
-                    deadline = new Heard.Deadline(w.equals("before") ? date.get().from() : date.get().to(), words.get(from).from(),
-                            words.get(end - 1).to(), line.substring(words.get(from).from(), words.get(end - 1).to()));
-                    taken.set(from, end);
-                    return;
-                }
-            }
-        }
-
-        /** The clause that asks for it: from 'needs' on, when it says so. */
-        private int neededFrom(int at) {
-            for (int i = at; i >= clauseStart(at, false); i--) {
-                if (words.get(i).text().matches("needs?|needed|wants?|must|has")) {
-                    return i;
-                }
-            }
-            return at;
+            new DeadlineWords(words, today).find().filter(due -> taken.get(due.from(), due.to()).isEmpty()).ifPresent(due -> {
+                int a = words.get(due.from()).from();
+                int b = words.get(due.to() - 1).to();
+                deadline = new Heard.Deadline(due.day(), a, b, line.substring(a, b));
+                taken.set(due.from(), due.to());
+            });
         }
 
         /** A past time in a clause that says what happened. */
         private void hoursSince() {
+            Heard.Fact found = null;
             for (int at = 0; at < words.size(); at++) {
                 String before = at > 0 ? words.get(at - 1).text() : "";
-                Optional<SpokenDate> date = taken.get(at) || before.matches("since|from|by|until|before|of|to")
+                boolean corrects = found != null && before.equals(Corrections.MARK);
+                Optional<SpokenDate> date = taken.get(at) || found != null && !corrects || before.matches("since|from|by|until|before|of|to")
                         ? Optional.empty() : SpokenDate.at(words, at, today, false);
                 if (date.isPresent() && taken.get(at, at + date.get().words()).isEmpty()) {
                     int end = at + date.get().words();
                     boolean exact = date.get().from().equals(date.get().to());
-                    if (exact && !date.get().from().isAfter(today) && saysWhatHappened(at, end) && !doubted(at, end)) {
+                    if (exact && !date.get().from().isAfter(today) && (corrects || saysWhatHappened(at, end) && !doubted(at, end))) {
+                        facts.remove(found);
                         add("since.hours", Long.toString(hours(at, end, date.get())), at, end);
+                        found = facts.get(facts.size() - 1);
                         taken.set(at, end);
-                        return;
                     }
                     at = end - 1;
                 }
@@ -252,38 +333,6 @@ public final class FreeLine {
             int from = words.get(clauseStart(at, false)).from();
             int to = words.get(Math.max(end, clauseEnd(at)) - 1).to();
             return facts.stream().anyMatch(f -> HAPPENED.contains(f.code()) && f.from() >= from && f.to() <= to);
-        }
-
-        /** Clauses that name content and of which nothing was taken as a fact, with what is added to them after a comma. */
-        private List<Heard.Wanted> wanted() {
-            List<Heard.Wanted> wanted = new ArrayList<>();
-            for (int start = 0; start < words.size(); start = clauseEnd(start) + 1) {
-                int end = clauseEnd(start);
-                if (end == start || !taken.get(start, end).isEmpty() || !namesContent(start, end)) {
-                    continue;
-                }
-                while (end + 1 < words.size() && words.get(end).text().equals(",") && ADDED.contains(words.get(end + 1).text())
-                        && taken.get(end + 1, clauseEnd(end + 1)).isEmpty() && !namesKinds(end + 1, clauseEnd(end + 1))) {
-                    end = clauseEnd(end + 1);
-                }
-                int a = words.get(start).from();
-                int b = words.get(end - 1).to();
-                WantedWords.read(line.substring(a, b), today).ifPresent(w -> wanted.add(new Heard.Wanted(w, a, b)));
-                start = end - 1;
-            }
-            return wanted;
-        }
-
-        private boolean namesContent(int start, int end) {
-            return clause(start, end).filter(w -> !w.kinds().isEmpty() || !w.pattern().isEmpty()).isPresent();
-        }
-
-        private boolean namesKinds(int start, int end) {
-            return clause(start, end).filter(w -> !w.kinds().isEmpty()).isPresent();
-        }
-
-        private Optional<WantedLine> clause(int start, int end) {
-            return WantedWords.read(line.substring(words.get(start).from(), words.get(end - 1).to()), today);
         }
 
         private List<Heard.Fact> lastOfEach() {

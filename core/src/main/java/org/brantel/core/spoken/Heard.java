@@ -11,8 +11,10 @@ import org.brantel.core.wanted.WantedLine;
  * @param capacity bytes, or null
  * @param deadline when it is needed, or null
  * @param wanted   what the caller would like to have back
+ * @param caller   who calls
+ * @param others   devices that were named beside the one that the facts are of
  */
-public record Heard(List<Fact> facts, Capacity capacity, Deadline deadline, List<Wanted> wanted) {
+public record Heard(List<Fact> facts, Capacity capacity, Deadline deadline, List<Wanted> wanted, Caller caller, List<Device> others) {
 
     /** @param words as they stand in the line */
     public record Fact(String code, String value, int from, int to, String words) { }
@@ -22,4 +24,18 @@ public record Heard(List<Fact> facts, Capacity capacity, Deadline deadline, List
     public record Deadline(LocalDate day, int from, int to, String words) { }
 
     public record Wanted(WantedLine line, int from, int to) { }
+
+    /** A stretch of the line. */
+    public record Place(int from, int to) { }
+
+    /** What is not said is empty. @param places everything in the line that is about reaching somebody */
+    public record Caller(String name, String phone, String email, List<Place> places) {
+
+        public boolean isKnown() {
+            return !name.isEmpty() || !phone.isEmpty() || !email.isEmpty();
+        }
+    }
+
+    /** @param type of the codes of {@code medium.type} */
+    public record Device(String type, int from, int to, String words) { }
 }

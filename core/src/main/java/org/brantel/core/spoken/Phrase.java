@@ -3,6 +3,7 @@ package org.brantel.core.spoken;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /**
  * One way to say one fact: elements that follow each other. An element is a word, a word with any ending ({@code click*}),
@@ -15,6 +16,8 @@ import java.util.Set;
 record Phrase(List<String> states, List<String> negated, List<String> elements) {
 
     private static final int GAP = 3;
+    /** Stands above phrases that say nothing, so that no shorter one is heard in them. */
+    private static final String SILENT = "(nothing)";
 
     static Phrase of(List<String> states, List<String> negated, String text) {
         return new Phrase(states, negated, List.of(text.strip().split("\\s+")));
@@ -84,8 +87,13 @@ record Phrase(List<String> states, List<String> negated, List<String> elements) 
                 continue;
             }
             if (!Character.isWhitespace(line.charAt(0))) {
+                if (plain.equals(SILENT)) {
+                    states = List.of();
+                    negated = List.of();
+                    continue;
+                }
                 String[] sides = plain.split("\\s+else\\s+");
-                states = facts(sides[0], number, knownFacts);
+                states = sides[0].equals(SILENT) ? List.of() : facts(sides[0], number, knownFacts);
                 negated = sides.length > 1 ? facts(sides[1], number, knownFacts) : List.of();
                 continue;
             }
@@ -111,6 +119,29 @@ record Phrase(List<String> states, List<String> negated, List<String> elements) 
                     + "' begins or ends with a gap, has an open bracket, or says nothing");
         }
         return phrase;
+    }
+
+    /** The words that it may begin with; an empty one where it may begin in other ways, too. */
+    List<String> starts() {
+        String first = elements.get(0);
+        List<String> some = List.of(first.replaceAll("[\\[\\]]", "").split("\\|"));
+        return first.endsWith("?") || some.stream().anyMatch(s -> s.endsWith("*") || s.equals("!")) ? List.of("") : some;
+    }
+
+    /** Every whole word that stands in it. */
+    List<String> plainWords() {
+        return elements.stream().flatMap(e -> Stream.of(e.replaceAll("[\\[\\]?]", "").split("\\|"))).filter(w -> w.matches("\\p{L}{2,}")).toList();
+    }
+
+    /** How words begin in it that may end in any way. */
+    List<String> stems() {
+        return elements.stream().flatMap(e -> Stream.of(e.replaceAll("[\\[\\]?]", "").split("\\|"))).filter(w -> w.matches("\\p{L}{4,}[*]"))
+                .map(w -> w.substring(0, w.length() - 1)).toList();
+    }
+
+    /** Whether it says nothing, negated or not. */
+    boolean isSilent() {
+        return states.isEmpty() && negated.isEmpty();
     }
 
     /** How much of it is said outright; decides between phrases of the same length. */

@@ -6,10 +6,12 @@ import java.time.LocalDate;
 import java.time.Month;
 import java.time.YearMonth;
 import java.time.temporal.TemporalAdjusters;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 
@@ -18,9 +20,22 @@ import java.util.stream.IntStream;
  * {@code three weeks ago}, {@code 2011}, {@code 24 November}, {@code 2026-11-24}. Weekdays and months without a year are
  * the latest past ones, or the next ones when something is due.
  *
- * @param words how many words it takes
+ * @param words    how many words it takes
+ * @param yearSaid false where only a month, a day of one or a season was named, and its year is taken to be the latest or the next
  */
-public record SpokenDate(LocalDate from, LocalDate to, int words) {
+public record SpokenDate(LocalDate from, LocalDate to, int words, boolean yearSaid) {
+
+    SpokenDate(LocalDate from, LocalDate to, int words) {
+        this(from, to, words, true);
+    }
+
+    /** Every word that is a day or a month. */
+    static Set<String> vocabulary() {
+        Set<String> all = new HashSet<>(MONTHS.keySet());
+        all.addAll(DAYS.keySet());
+        all.addAll(Set.of("yesterday", "tomorrow", "tonight", "weekend", "christmas", "fortnight", "months", "weeks", "morning", "evening", "afternoon"));
+        return all;
+    }
 
     private static final Map<String, Month> MONTHS = IntStream.rangeClosed(1, 12).mapToObj(Month::of).flatMap(m -> {
         String name = m.name().toLowerCase(Locale.ROOT);
@@ -33,6 +48,9 @@ public record SpokenDate(LocalDate from, LocalDate to, int words) {
             Map.entry("fri", DayOfWeek.FRIDAY), Map.entry("saturday", DayOfWeek.SATURDAY), Map.entry("sat", DayOfWeek.SATURDAY),
             Map.entry("sunday", DayOfWeek.SUNDAY), Map.entry("sun", DayOfWeek.SUNDAY));
     private static final Map<String, Integer> SEASONS = Map.of("spring", 3, "summer", 6, "autumn", 9, "winter", 12);
+
+    private static final List<String> ORDINALS = List.of("first", "second", "third", "fourth", "fifth", "sixth", "seventh", "eighth", "ninth", "tenth", "eleventh",
+            "twelfth", "thirteenth", "fourteenth", "fifteenth", "sixteenth", "seventeenth", "eighteenth", "nineteenth", "twentieth");
 
     private static SpokenDate day(LocalDate d, int words) {
         return new SpokenDate(d, d, words);
@@ -53,7 +71,7 @@ public record SpokenDate(LocalDate from, LocalDate to, int words) {
         return at(words, 0, today, due).filter(d -> d.words == words.size());
     }
 
-    private record Reading(List<Word> words, int i, LocalDate today, boolean due) {
+    record Reading(List<Word> words, int i, LocalDate today, boolean due) {
         String word(int k) {
             return i + k < words.size() ? words.get(i + k).text() : "";
         }
@@ -73,6 +91,9 @@ public record SpokenDate(LocalDate from, LocalDate to, int words) {
             case "today", "tonight" -> {
                 return day(r.today, 1);
             }
+            case "overnight" -> {
+                return r.due ? null : day(r.today, 1);
+            }
             case "yesterday" -> {
                 return day(r.today.minusDays(1), 1);
             }
@@ -81,11 +102,12 @@ public record SpokenDate(LocalDate from, LocalDate to, int words) {
             }
             default -> { }
         }
-        if (w.equals("the") || w.equals("on") || w.equals("in")) {
+        SpokenDate named = SpokenSpan.find(r);
+        if (named == null && (w.equals("the") || w.equals("on") || w.equals("in") || w.equals("at"))) {
             SpokenDate rest = find(new Reading(r.words, r.i + 1, r.today, r.due));
-            return rest == null ? null : new SpokenDate(rest.from, rest.to, rest.words + 1);
+            return rest == null ? null : new SpokenDate(rest.from, rest.to, rest.words + 1, rest.yearSaid);
         }
-        SpokenDate named = ago(r);
+        named = named != null ? named : ago(r);
         named = named != null ? named : weekday(r);
         named = named != null ? named : month(r);
         named = named != null ? named : season(r);
@@ -95,15 +117,19 @@ public record SpokenDate(LocalDate from, LocalDate to, int words) {
 
     /** {@code three weeks ago}. */
     private static SpokenDate ago(Reading r) {
-        SpokenNumber n = SpokenNumber.at(r.words, r.i).orElse(r.word(0).matches("an?|one") ? new SpokenNumber(1, 1) : null);
-        if (n == null || n.value() > 4000 || !r.word(n.words() + 1).equals("ago")) {
+        SpokenNumber n = many(r);
+        if (n == null || n.value() > 4000 || !r.word(n.words() + 1).matches("ago|back")) {
             return null;
         }
         long many = Math.round(n.value());
+        if (n.value() != many && r.word(n.words()).matches("years?")) {
+            return day(r.today.minusMonths(Math.round(12 * n.value())), n.words() + 2);
+        }
         LocalDate d = switch (r.word(n.words()).replaceAll("s$", "")) {
             case "hour", "minute" -> r.today;
             case "day" -> r.today.minusDays(many);
             case "week" -> r.today.minusWeeks(many);
+            case "fortnight" -> r.today.minusWeeks(2 * many);
             case "month" -> r.today.minusMonths(many);
             case "year" -> r.today.minusYears(many);
             default -> null;
@@ -111,20 +137,45 @@ public record SpokenDate(LocalDate from, LocalDate to, int words) {
         return d == null ? null : day(d, n.words() + 2);
     }
 
+    /** How many of something: a number, {@code a}, {@code a few}. */
+    static SpokenNumber many(Reading r) {
+        if (r.word(0).equals("a") && r.word(1).equals("few") || r.word(0).equals("several")) {
+            return new SpokenNumber(3, r.word(0).equals("a") ? 2 : 1);
+        }
+        return SpokenNumber.at(r.words, r.i).orElse(r.word(0).matches("an?|one") ? new SpokenNumber(1, 1) : null);
+    }
+
+    /** The day of the week that a word names; null for none. */
+    static DayOfWeek dayOfWeek(String word) {
+        return DAYS.get(word);
+    }
+
+    /** The month that a word names; null for none. */
+    static Month monthOf(String word) {
+        return MONTHS.get(word);
+    }
+
     private static SpokenDate weekday(Reading r) {
-        int skip = r.word(0).matches("last|next|this") ? 1 : 0;
+        int skip = r.word(0).matches("last|next|this|coming|past") ? 1 : 0;
         DayOfWeek d = DAYS.get(r.word(skip));
-        if (d == null) {
+        // 'sun', 'sat' and 'mon' are words too.
+        if (d == null || r.word(skip).matches("sun|sat") && skip == 0 && !r.due) {
             return null;
         }
-        boolean ahead = r.due && !r.word(0).equals("last") || r.word(0).equals("next");
-        return day(r.today.with(ahead ? TemporalAdjusters.next(d) : TemporalAdjusters.previousOrSame(d)), skip + 1);
+        boolean ahead = r.due && !r.word(0).matches("last|past") || r.word(0).matches("next|coming");
+        boolean past = r.word(0).matches("last|past");
+        boolean nextWeek = ahead && r.word(skip + 1).equals("next") && r.word(skip + 2).equals("week");
+        LocalDate day = nextWeek ? r.today.plusWeeks(1).with(TemporalAdjusters.previousOrSame(DayOfWeek.MONDAY)).with(TemporalAdjusters.nextOrSame(d))
+                : r.today.with(ahead ? TemporalAdjusters.next(d) : past ? TemporalAdjusters.previous(d) : TemporalAdjusters.previousOrSame(d));
+        boolean week = ahead && r.word(skip + 1).equals("week");
+        int used = skip + 1 + (nextWeek ? 2 : week ? 1 : 0);
+        return day(week ? day.plusWeeks(1) : day, used + (r.word(used).matches("morning|noon|midday|afternoon|evening|night") ? 1 : 0));
     }
 
     /** {@code last June}, {@code June 2019}, {@code 24 November}, {@code November 24th}. */
     private static SpokenDate month(Reading r) {
         int dayNumber = ordinal(r.word(0));
-        int at = dayNumber > 0 ? r.word(1).equals("of") ? 2 : 1 : r.word(0).matches("last|next|this|early|late") ? 1 : 0;
+        int at = dayNumber > 0 ? r.word(1).equals("of") ? 2 : 1 : r.word(0).matches("last|next|this|early|late|mid") ? 1 : 0;
         Month m = MONTHS.get(r.word(at));
         // 'may' and 'mar' are words too; alone they mean nothing.
         if (m == null || r.word(at).equals("may") && at == 0 && r.year(1) == 0 && ordinal(r.word(1)) == 0 && !r.due) {
@@ -141,7 +192,7 @@ public record SpokenDate(LocalDate from, LocalDate to, int words) {
         }
         if (dayNumber > 0) {
             LocalDate d = LocalDate.of(year > 0 ? year : r.today.getYear(), m, dayNumber);
-            return day(year > 0 ? d : nearest(d, r), used);
+            return year > 0 ? day(d, used) : new SpokenDate(nearest(d, r), nearest(d, r), used, false);
         }
         YearMonth month = YearMonth.of(year > 0 ? year : r.today.getYear(), m);
         if (year == 0) {
@@ -151,20 +202,24 @@ public record SpokenDate(LocalDate from, LocalDate to, int words) {
                 month = month.minusYears(1);
             }
         }
-        return new SpokenDate(month.atDay(1), month.atEndOfMonth(), used);
+        return new SpokenDate(month.atDay(1), month.atEndOfMonth(), used, year > 0 || r.word(0).matches("last|next|this"));
     }
 
     private static LocalDate nearest(LocalDate d, Reading r) {
         return r.due && d.isBefore(r.today) ? d.plusYears(1) : !r.due && d.isAfter(r.today) ? d.minusYears(1) : d;
     }
 
-    private static int ordinal(String word) {
+    static int ordinal(String word) {
+        int named = ORDINALS.indexOf(word) + 1;
+        if (named > 0) {
+            return named;
+        }
         String digits = word.replaceFirst("(st|nd|rd|th)$", "");
         return digits.matches("[1-9]|[12]\\d|3[01]") ? Integer.parseInt(digits) : 0;
     }
 
     private static SpokenDate season(Reading r) {
-        int at = r.word(0).matches("last|this") ? 1 : 0;
+        int at = r.word(0).matches("last|this|early|late") ? 1 : 0;
         Integer first = SEASONS.get(r.word(at));
         int year = r.year(at + 1);
         if (first == null || at == 0 && year == 0) {

@@ -2,6 +2,7 @@ package org.brantel.core.spoken;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
@@ -21,25 +22,35 @@ import org.brantel.core.wanted.WantedLine;
  */
 public final class WantedWords {
 
-    /** Words for kinds; the start of a word is enough, so plurals need no line of their own. */
-    private static final Map<String, String> KINDS = Map.ofEntries(Map.entry("photo", "image"), Map.entry("picture", "image"),
-            Map.entry("image", "image"), Map.entry("scan", "image"), Map.entry("snapshot", "image"), Map.entry("drawing", "image"),
-            Map.entry("note", "document"), Map.entry("letter", "document"), Map.entry("document", "document"), Map.entry("text", "document"),
-            Map.entry("minutes", "document"), Map.entry("manuscript", "document"), Map.entry("thesis", "document"), Map.entry("report", "document"),
-            Map.entry("contract", "document"), Map.entry("invoice", "document"), Map.entry("score", "document"), Map.entry("script", "document"),
-            Map.entry("diary", "document"), Map.entry("diaries", "document"), Map.entry("paper", "document"), Map.entry("recipe", "document"),
-            Map.entry("spreadsheet", "sheet"), Map.entry("table", "sheet"), Map.entry("reading", "sheet"), Map.entry("ledger", "sheet"),
-            Map.entry("accounts", "sheet"), Map.entry("logbook", "sheet"), Map.entry("measurement", "sheet"),
-            Map.entry("slide", "slides"), Map.entry("presentation", "slides"), Map.entry("recording", "audio"), Map.entry("memo", "audio"),
-            Map.entry("song", "audio"), Map.entry("music", "audio"), Map.entry("interview", "audio"), Map.entry("concert", "audio"),
-            Map.entry("sound", "audio"), Map.entry("video", "video"), Map.entry("film", "video"), Map.entry("footage", "video"),
-            Map.entry("clip", "video"), Map.entry("movie", "video"), Map.entry("mail", "mail"), Map.entry("e-mail", "mail"),
-            Map.entry("email", "mail"), Map.entry("mailbox", "mail"), Map.entry("contacts", "mail"), Map.entry("database", "database"),
-            Map.entry("archive", "archive"));
+    /** Words for kinds, in the singular. */
+    private static final Map<String, String> KINDS = kindWords(Map.of(
+            "image", "photo photograph picture pic snap snapshot selfie portrait image scan drawing painting sketch map chart diagram plans jpeg",
+            "document", "note letter document doc text minutes manuscript thesis dissertation report contract wills invoice score script diary diaries journal paper recipe poem"
+                    + " poetry story stories novel chapter essay article book booklet memoir speech sermon statement receipt certificate forms application cv protocol lecture homework newsletter leaflet"
+                    + " permit bills agenda brochure docx",
+            "sheet", "spreadsheet table reading ledger account accounts bookkeeping logbook measurement budget payroll timesheet inventory inventories register statistic excel",
+            "slides", "slide presentation powerpoint",
+            "audio", "recording memo song music interview concert sound audio tune voicemail podcast dictation rehearsal mp3",
+            "video", "video film footage clip movie timelapse vid",
+            "mail", "mail e-mail email mailbox inbox contact addressbook calendar",
+            "database", "database", "archive", "archive"));
+
+    private static Map<String, String> kindWords(Map<String, String> byKind) {
+        Map<String, String> all = new HashMap<>();
+        byKind.forEach((kind, words) -> Stream.of(words.split(" ")).forEach(w -> all.put(w, kind)));
+        return Map.copyOf(all);
+    }
+
+    /** Every word that names a kind. */
+    static Set<String> vocabulary() {
+        return KINDS.keySet();
+    }
+
     private static final Set<String> FILE_WORDS = Set.of("files", "file", "folders", "things", "pieces", "items");
     private static final Pattern NAMED = Pattern.compile("(?:called|named)\\s+[\"“]?([\\p{L}\\p{N}*?_.-]+)", Pattern.CASE_INSENSITIVE | Pattern.UNICODE_CASE);
-    private static final Pattern FOLDER = Pattern.compile("(?:in|under|from)\\s+(?:the\\s+|a\\s+)?(?:folder\\s+(?:called\\s+|named\\s+)?[\"“]?([\\p{L}\\p{N}_.-]+)"
+    private static final Pattern FOLDER = Pattern.compile("(?:(?:in|under|from|just|only|all of|whole)\\s+)(?:the\\s+|a\\s+)?(?:folder\\s+(?:called\\s+|named\\s+)?[\"“]?([\\p{L}\\p{N}_.-]+)"
             + "|[\"“]([^\"”]{1,100})[\"”]\\s+folder|([\\p{Lu}][\\p{L}\\p{N}_.-]*)\\s+folder)", Pattern.UNICODE_CASE);
+    private static final Pattern FILE = Pattern.compile("(?<![\\p{L}\\p{N}._/-])([\\p{L}\\p{N}_-]{2,60}\\.(\\p{Alpha}[\\p{Alnum}]{1,4}))(?![\\p{L}\\p{N}@])");
     private static final Pattern QUOTED = Pattern.compile("[\"“]([^\"”]{1,100})[\"”]");
     private static final Pattern GLOB = Pattern.compile("(?<!\\S)([\\p{L}\\p{N}_./-]*[*][\\p{L}\\p{N}*?_./-]*)");
 
@@ -54,7 +65,8 @@ public final class WantedWords {
         List<Word> words = Word.of(plain);
         SpokenDate span = span(words, today);
         return Optional.of(new WantedLine(0, plain, kinds(words), pattern(plain), hopedFor(words), minBytes(words),
-                span == null ? null : span.from(), span == null ? null : span.to(), false, !isOnlyNice(plain)));
+                span == null ? null : span.from(), span == null ? null : span.to(),
+                span != null && !span.yearSaid(), !isOnlyNice(plain)));
     }
 
     private static List<String> kinds(List<Word> words) {
@@ -62,22 +74,24 @@ public final class WantedWords {
         for (int i = 0; i < words.size(); i++) {
             String w = words.get(i).text();
             boolean voice = w.equals("voice") && i + 1 < words.size();
+            boolean time = w.equals("minutes") && i > 0 && SpokenNumber.at(words, i - 1).isPresent();
+            boolean ofOther = time || w.equals("sound") && i > 0 && words.get(i - 1).negates();
             String kind = kindOf(w);
             if (voice) {
                 kinds.add("audio");
-            } else if (kind != null && !(i > 0 && words.get(i - 1).text().equals("voice"))) {
+            } else if (kind != null && !ofOther && !(i > 0 && words.get(i - 1).text().equals("voice"))) {
                 kinds.add(kind);
             }
         }
         return List.copyOf(kinds);
     }
 
-    private static String kindOf(String word) {
+    static String kindOf(String word) {
         String bare = word.replaceFirst("^[*]?[.]", "");
-        if (Kinds.isKnownWord(bare) && bare.length() > 1 && !bare.matches("md|log|mid|db|tar|text")) {
+        if (Kinds.isKnownWord(bare) && bare.length() > 1 && (!bare.equals(word) || !bare.matches("md|log|mid|db|tar|text|key|numbers|pages|ico|dot|caf|tex"))) {
             return bare;
         }
-        for (String stem : List.of(word, word.replaceFirst("s$", ""), word.replaceFirst("es$", ""))) {
+        for (String stem : List.of(word, word.replaceFirst("s$", ""), word.replaceFirst("es$", ""), word.replaceFirst("ies$", "y"))) {
             if (KINDS.containsKey(stem)) {
                 return KINDS.get(stem);
             }
@@ -99,6 +113,10 @@ public final class WantedWords {
         if (named.find()) {
             return named.group(1).indexOf('*') >= 0 ? named.group(1) : "*" + named.group(1) + "*";
         }
+        Matcher file = FILE.matcher(text);
+        if (file.find() && Kinds.isKnownWord(file.group(2).toLowerCase(Locale.ROOT))) {
+            return file.group(1);
+        }
         Matcher quoted = QUOTED.matcher(text);
         return quoted.find() ? "*" + quoted.group(1).strip() + "*" : "";
     }
@@ -115,8 +133,8 @@ public final class WantedWords {
             String after = next < words.size() ? words.get(next).text() : "";
             boolean counts = words.get(i).year() == 0 && !Capacity.isUnit(after) && !before.matches("since|from|in|to|until|before|after|last|track|chapter|page")
                     && !after.matches("years?|months?|weeks?|days?|hours?|minutes?|ago|st|nd|rd|th|seconds?")
-                    && (countedWithin(words, next) || before.matches("maybe|about|around|roughly|perhaps|some")
-                    && (next >= words.size() || words.get(next).isBreak()));
+                    && (countedWithin(words, next) || (before.matches("maybe|about|around|roughly|perhaps|some|all|over|nearly|almost") || i == 0 || words.get(i - 1).isBreak())
+                    && (next >= words.size() || words.get(next).isBreak() || after.equals("or") || after.matches("odd|altogether|in|pieces")));
             if (counts && n.get().value() >= 1 && n.get().value() <= 10_000_000) {
                 return (int) Math.round(n.get().value());
             }
@@ -170,21 +188,40 @@ public final class WantedWords {
                 Optional<SpokenDate> last = next + 1 < words.size() && words.get(next + 1).text().matches("now|today")
                         ? Optional.of(new SpokenDate(today, null, 1)) : SpokenDate.at(words, next + 1, today, false);
                 if (last.isPresent()) {
-                    return new SpokenDate(first.get().from(), last.get().to(), 0);
+                    return between(first.get(), last.get());
                 }
             }
             return switch (w) {
-                case "since" -> new SpokenDate(first.get().from(), null, 0);
-                case "after" -> new SpokenDate(first.get().to().plusDays(1), null, 0);
-                case "before" -> new SpokenDate(null, first.get().from().minusDays(1), 0);
-                case "until", "till" -> new SpokenDate(null, first.get().to(), 0);
-                default -> first.get();
+                case "since" -> new SpokenDate(first.get().from(), null, 0, first.get().yearSaid());
+                case "after" -> new SpokenDate(first.get().to().plusDays(1), null, 0, first.get().yearSaid());
+                case "before" -> new SpokenDate(null, first.get().from().minusDays(1), 0, first.get().yearSaid());
+                case "until", "till" -> new SpokenDate(null, first.get().to(), 0, first.get().yearSaid());
+                default -> next < words.size() && words.get(next).text().matches("onwards?|on") ? new SpokenDate(first.get().from(), null, 0, first.get().yearSaid())
+                        : next + 1 < words.size() && words.get(next).text().equals("or") && words.get(next + 1).text().matches("earlier|before|older")
+                        ? new SpokenDate(null, first.get().to(), 0, first.get().yearSaid()) : first.get();
             };
         }
         return null;
     }
 
+    /** {@code between march and may 2025}: the year that is said for one is that of both. */
+    private static SpokenDate between(SpokenDate first, SpokenDate last) {
+        LocalDate from = first.from();
+        if (!first.yearSaid() && last.yearSaid() && last.to() != null) {
+            from = from.withYear(last.to().getYear());
+            from = from.isAfter(last.to()) ? from.minusYears(1) : from;
+        }
+        LocalDate to = last.to();
+        if (first.yearSaid() && !last.yearSaid()) {
+            to = to.plusYears(from.getYear() - (long) to.getYear());
+            to = to.isBefore(from) ? to.plusYears(1) : to;
+        } else if (!first.yearSaid() && !last.yearSaid() && from.isAfter(to)) {
+            from = from.minusYears(1);
+        }
+        return to.isBefore(from) ? last : new SpokenDate(from, to, 0, first.yearSaid() || last.yearSaid());
+    }
+
     private static boolean isOnlyNice(String text) {
-        return text.toLowerCase(Locale.ROOT).matches(".*\\b(if you can|if possible|nice to have|would be nice|not so important|if there is time)\\b.*");
+        return text.toLowerCase(Locale.ROOT).matches(".*\\b(if you can|if possible|nice to have|would be nice|not so important|less important|not as important|if there is time|bonus|if at all)\\b.*");
     }
 }

@@ -35,17 +35,38 @@ record Word(String text, int from, int to, boolean isBreak) {
                 words.add(new Word(piece, m.start(), m.end(), true));
                 continue;
             }
-            String plain = piece.toLowerCase(Locale.ROOT).replaceAll("['’]", "");
+            // A question mark at the end of a word asks; within one it stands for a letter of a name.
+            boolean asks = piece.matches("[^*?]+[?]+");
+            int end = asks ? m.start() + piece.indexOf('?') : m.end();
+            String plain = line.substring(m.start(), end).toLowerCase(Locale.ROOT).replaceAll("['’]", "");
             if (CONTRACTED.contains(plain)) {
-                words.add(new Word("not", m.start(), m.end(), false));
+                words.add(new Word("not", m.start(), end, false));
             } else if (plain.equals("not") && !words.isEmpty() && AUXILIARIES.contains(words.get(words.size() - 1).text)) {
                 Word auxiliary = words.remove(words.size() - 1);
-                words.add(new Word("not", auxiliary.from, m.end(), false));
+                words.add(new Word("not", auxiliary.from, end, false));
             } else {
-                words.add(new Word(plain, m.start(), m.end(), false));
+                words.add(new Word(plain, m.start(), end, false));
+            }
+            if (asks) {
+                words.add(new Word("?", end, m.end(), true));
             }
         }
-        return words;
+        return withYears(words);
+    }
+
+    /** A year in words becomes one word in digits. */
+    private static List<Word> withYears(List<Word> words) {
+        List<Word> merged = new ArrayList<>();
+        for (int i = 0; i < words.size(); i++) {
+            SpokenNumber year = SpokenNumber.yearAt(words, i).orElse(null);
+            if (year == null) {
+                merged.add(words.get(i));
+            } else {
+                merged.add(new Word(String.valueOf((int) year.value()), words.get(i).from, words.get(i + year.words() - 1).to, false));
+                i += year.words() - 1;
+            }
+        }
+        return merged;
     }
 
     boolean negates() {
