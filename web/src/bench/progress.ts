@@ -15,14 +15,14 @@ const SLOWER = 1.25
  * one the high end; what was put off comes at the worse one, since it was put off for a reason.
  */
 export function timeLeft(s: ImagingView): Span | undefined {
-  const untried = Math.max(0, s.size - s.readBytes - s.failedBytes - s.deferredBytes)
-  if (untried + s.deferredBytes === 0) return { low: 0, high: 0 }
+  const unasked = Math.max(0, s.size - s.readBytes - s.failedBytes - s.deferredBytes)
+  if (unasked + s.deferredBytes === 0) return { low: 0, high: 0 }
   const mean = s.runningMillis > 0 ? (s.readBytes / s.runningMillis) * 1000 : 0
   const rates = [s.rate, mean].filter((r) => r > 0)
   if (!rates.length) return undefined
   const best = Math.max(...rates)
   const worst = Math.min(...rates) / SLOWER
-  return { low: (untried + s.deferredBytes) / best, high: (untried + s.deferredBytes) / worst + (s.faults ? s.deferredBytes / worst : 0) }
+  return { low: (unasked + s.deferredBytes) / best, high: (unasked + s.deferredBytes) / worst + (s.faults ? s.deferredBytes / worst : 0) }
 }
 
 /** As people say it: one value when both ends sound the same. */

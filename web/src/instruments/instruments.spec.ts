@@ -60,7 +60,7 @@ describe('the read ribbon', () => {
     await ribbon.trigger('click', { clientX: 0, clientY: 0 })
     expect(ribbon.emitted('point')).toHaveLength(1)
   })
-  it('is all untried before anything was read', () => {
+  it('is all unasked before anything was read', () => {
     const ribbon = mount(ReadRibbon, { props: { cells: '', rates: '', bytes: 1000 } })
     expect(ribbon.findAll('rect[fill="var(--fill)"]')).toHaveLength(0)
     expect(ribbon.attributes('aria-label')).toContain('1000 B')

@@ -1,6 +1,6 @@
 /** Geometry of the read ribbon: the device as one band folded into rows, start to end. */
 
-export type CellKind = 'untried' | 'part' | 'read' | 'deferred' | 'failed'
+export type CellKind = 'unasked' | 'part' | 'read' | 'deferred' | 'failed'
 
 export interface Cell {
   kind: CellKind
@@ -22,7 +22,7 @@ export function parseCells(text: string): Cell[] {
     if (c === 'd') return { kind: 'deferred', share: 0 }
     if (c === 'f') return { kind: 'failed', share: 0.97 }
     if (c >= '1' && c <= '9') return { kind: 'part', share: Number(c) / 10 }
-    return { kind: 'untried', share: 0 }
+    return { kind: 'unasked', share: 0 }
   })
 }
 
@@ -30,7 +30,7 @@ export function patternOf(cell: Cell): Run['pattern'] | undefined {
   switch (cell.kind) {
     case 'deferred':
       return 'deferred'
-    case 'untried':
+    case 'unasked':
       return undefined
     default:
       return cell.share >= 0.97 ? 'full' : cell.share >= 0.6 ? 'dense' : cell.share >= 0.3 ? 'half' : 'thin'

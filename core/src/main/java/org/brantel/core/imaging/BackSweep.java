@@ -29,10 +29,10 @@ final class BackSweep implements PassWork {
 
     @Override
     public Optional<Range> next() {
-        Optional<Range> left = it.map.lastBefore(gapEnd, BlockState.UNTRIED);
+        Optional<Range> left = it.map.lastBefore(gapEnd, BlockState.UNASKED);
         while (left.isPresent() && left.get().end() <= gapStart) {
             enter(left.get());
-            left = it.map.lastBefore(gapEnd, BlockState.UNTRIED);
+            left = it.map.lastBefore(gapEnd, BlockState.UNASKED);
         }
         return left.map(run -> {
             long from = Math.max(Math.max(run.offset(), gapStart), it.align(run.end() - length));

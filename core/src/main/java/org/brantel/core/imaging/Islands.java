@@ -35,7 +35,7 @@ final class Islands implements PassWork {
 
     Islands(Situation situation) {
         it = situation;
-        stretches.addAll(situation.map.ranges(BlockState.UNTRIED));
+        stretches.addAll(situation.map.ranges(BlockState.UNASKED));
     }
 
     @Override
@@ -56,7 +56,7 @@ final class Islands implements PassWork {
     private Optional<Range> nextSlow() {
         while (!slow.isEmpty()) {
             Range stretch = slow.peek();
-            Optional<Range> left = it.map.firstFrom(stretch.offset(), BlockState.UNTRIED).filter(r -> r.offset() < stretch.end());
+            Optional<Range> left = it.map.firstFrom(stretch.offset(), BlockState.UNASKED).filter(r -> r.offset() < stretch.end());
             if (left.isPresent()) {
                 return left.map(r -> it.firstBlock(r.intersection(stretch)));
             }
@@ -82,14 +82,14 @@ final class Islands implements PassWork {
             faultsInRow = faulty ? faultsInRow + 1 : 0;
             if (faultsInRow >= PATIENCE) {
                 faultsInRow = 0;
-                stretches.addAll(untried(slow.poll()));
+                stretches.addAll(unasked(slow.poll()));
             }
             return;
         }
         if (field == null) {
             Range stretch = stretches.poll();
             if (faulty) {
-                stretches.addAll(untried(stretch));
+                stretches.addAll(unasked(stretch));
             } else if (trouble) {
                 slow.add(stretch);
             } else {
@@ -107,7 +107,7 @@ final class Islands implements PassWork {
             slow.add(rest);
         }
         if (trouble) {
-            // What was delivered before the fault, or behind it, is no longer untried; the rest is queued at the end.
+            // What was delivered before the fault, or behind it, is no longer unasked; the rest is queued at the end.
             if (forward) {
                 forward = false;
             } else {
@@ -127,11 +127,11 @@ final class Islands implements PassWork {
     }
 
     private void endIsland() {
-        stretches.addAll(untried(field));
+        stretches.addAll(unasked(field));
         field = null;
     }
 
-    private List<Range> untried(Range stretch) {
-        return it.map.runs(stretch).stream().filter(r -> r.state() == BlockState.UNTRIED).map(ReadMap.Run::range).toList();
+    private List<Range> unasked(Range stretch) {
+        return it.map.runs(stretch).stream().filter(r -> r.state() == BlockState.UNASKED).map(ReadMap.Run::range).toList();
     }
 }

@@ -135,7 +135,7 @@ public final class Planner {
         }
         ahead.done(step.range(), outcome, trouble);
         if (pass == Pass.NARROWING && !edges) {
-            // It keeps stretches of what was untried when it began.
+            // It keeps stretches of what was unasked when it began.
             work = begun();
         }
     }

@@ -28,17 +28,17 @@ final class Sweep implements PassWork {
      * record says how far it came, that is behind all that was ever asked for.
      */
     private static long resumedAt(ReadMap map) {
-        List<Range> untried = map.ranges(BlockState.UNTRIED);
-        if (untried.isEmpty()) {
+        List<Range> unasked = map.ranges(BlockState.UNASKED);
+        if (unasked.isEmpty()) {
             return map.size();
         }
-        Range last = untried.get(untried.size() - 1);
+        Range last = unasked.get(unasked.size() - 1);
         return last.end() == map.size() ? last.offset() : map.size();
     }
 
     @Override
     public Optional<Range> next() {
-        return it.map.firstFrom(position, BlockState.UNTRIED).map(it::firstBlock);
+        return it.map.firstFrom(position, BlockState.UNASKED).map(it::firstBlock);
     }
 
     @Override

@@ -14,7 +14,7 @@ import org.brantel.core.source.ReadMap;
  */
 public record UnreadReport(long size, int sectorSize, long readBytes, long unreadBytes, List<Unread> ranges) {
 
-    /** @param state why: {@code untried}, {@code deferred} or {@code failed} */
+    /** @param state why: {@code unasked}, {@code deferred} or {@code failed} */
     public record Unread(long off, long len, String state) { }
 
     /** @param map the journal beside an image */

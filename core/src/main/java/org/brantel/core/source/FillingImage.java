@@ -72,10 +72,10 @@ final class FillingImage implements Source {
 
     private void waitFor(Range range) throws IOException {
         boolean told = false;
-        while (isUntried(range)) {
+        while (isUnasked(range)) {
             boolean more = filling.getAsBoolean();
             refresh();
-            if (!more || !isUntried(range)) {
+            if (!more || !isUnasked(range)) {
                 return;
             }
             if (!told) {
@@ -86,8 +86,8 @@ final class FillingImage implements Source {
         }
     }
 
-    private boolean isUntried(Range range) {
-        return map.runs(range).stream().anyMatch(r -> r.state() == BlockState.UNTRIED);
+    private boolean isUnasked(Range range) {
+        return map.runs(range).stream().anyMatch(r -> r.state() == BlockState.UNASKED);
     }
 
     @Override
@@ -108,7 +108,7 @@ final class FillingImage implements Source {
     /** Once for each byte. */
     private void ask(Range range) throws IOException {
         RangeSet fresh = new RangeSet();
-        map.runs(range).stream().filter(r -> r.state() == BlockState.UNTRIED).forEach(r -> fresh.add(r.range()));
+        map.runs(range).stream().filter(r -> r.state() == BlockState.UNASKED).forEach(r -> fresh.add(r.range()));
         asked.within(range).forEach(fresh::remove);
         if (!fresh.isEmpty()) {
             wanted.ask(fresh.ranges());

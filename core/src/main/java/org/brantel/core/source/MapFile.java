@@ -8,15 +8,16 @@ import java.util.List;
 import org.brantel.core.json.Json;
 
 /**
- * A map as one JSON document, version 1, for taking it elsewhere and back: what the journal sums up to, and no history.
+ * A map as one JSON document, version 2 (version 1 is read as well), for taking it elsewhere and back: what the journal sums up to, and no history.
  *
  * @param rounds how far the retries of failed sectors are
- * @param ranges ascending, without the untried ones
+ * @param ranges ascending, without the unasked ones
  */
 public record MapFile(String format, int version, long size, int sectorSize, Identity identity, Bookmark rounds, List<Entry> ranges) {
 
     public static final String FORMAT = "brantel-map-sum";
-    private static final int VERSION = 1;
+    private static final int VERSION = 2;
+    private static final int OLDEST = 1;
 
     /** A stretch in one state. */
     public record Entry(long off, long len, String state) { }
@@ -26,13 +27,13 @@ public record MapFile(String format, int version, long size, int sectorSize, Ide
         MapJournal.Loaded loaded = MapJournal.load(journal);
         MapJournal.Header h = loaded.header();
         return new MapFile(FORMAT, VERSION, h.size(), h.sectorSize(), h.identity(), loaded.rounds(), loaded.map().runs().stream()
-                .filter(r -> r.state() != BlockState.UNTRIED).map(r -> new Entry(r.range().offset(), r.range().length(), r.state().word())).toList());
+                .filter(r -> r.state() != BlockState.UNASKED).map(r -> new Entry(r.range().offset(), r.range().length(), r.state().word())).toList());
     }
 
     /** @throws SourceException when it is none, or does not hold together */
     public static MapFile read(Path file) throws IOException {
         MapFile sum = Json.read(file, MapFile.class, "map");
-        if (!FORMAT.equals(sum.format) || sum.version != VERSION || sum.size <= 0 || sum.ranges == null || sum.identity == null) {
+        if (!FORMAT.equals(sum.format) || sum.version < OLDEST || sum.version > VERSION || sum.size <= 0 || sum.ranges == null || sum.identity == null) {
             throw new SourceException(file + " is not a map sum of version " + VERSION + " (format '" + sum.format + "', version "
                     + sum.version + ", size " + sum.size + ").");
         }

@@ -13,7 +13,7 @@ import java.nio.file.StandardOpenOption;
 import org.brantel.core.json.Json;
 
 /**
- * The map of an image on disk, version 1: a journal of JSON lines that may be cut anywhere.
+ * The map of an image on disk, version 2 (version 1 called unasked ranges {@code untried}, and is read as well): a journal of JSON lines that may be cut anywhere.
  *
  * <p>The first line is a {@link Header}, every other line a {@link Entry}; the last word on a range wins. A last line
  * without its line end was being written when the power went: it says nothing. Compacted on a clean stop by writing
@@ -22,7 +22,8 @@ import org.brantel.core.json.Json;
 public final class MapJournal implements Closeable {
 
     public static final String FORMAT = "brantel-map";
-    public static final int VERSION = 1;
+    public static final int VERSION = 2;
+    private static final int OLDEST = 1;
     /** The pass whose entries say how far it came, since others may have read ahead of it. */
     public static final String SWEEP = "sweep";
 
@@ -38,7 +39,7 @@ public final class MapJournal implements Closeable {
     public record Loaded(Header header, ReadMap map, Bookmark rounds) { }
 
     private final Path file;
-    private final Header header;
+    private Header header;
     private final StringBuilder pending = new StringBuilder();
     /** The newest note, which the next one may continue. */
     private Entry last;
@@ -83,7 +84,7 @@ public final class MapJournal implements Closeable {
                 throw new SourceException("The map " + file + " has no header; delete it to image from the start.");
             }
             Header header = Json.read(first, Header.class, "map", file + ", line 1");
-            if (!FORMAT.equals(header.format()) || header.version() != VERSION || header.size() <= 0) {
+            if (!FORMAT.equals(header.format()) || header.version() < OLDEST || header.version() > VERSION || header.size() <= 0) {
                 throw new SourceException(file + " is not a map of version " + VERSION + " (format '" + header.format()
                         + "', version " + header.version() + ", size " + header.size() + ").");
             }
@@ -194,14 +195,16 @@ public final class MapJournal implements Closeable {
 
     /** Replaces the journal by its sum. */
     public void compact(ReadMap map, Bookmark rounds) throws IOException {
+        // Its words are those of today, whatever version it was begun in.
+        header = new Header(FORMAT, VERSION, header.size(), header.sectorSize(), header.identity());
         StringBuilder sum = new StringBuilder(Json.write(header)).append('\n');
         for (ReadMap.Run run : map.runs()) {
-            if (run.state() != BlockState.UNTRIED) {
+            if (run.state() != BlockState.UNASKED) {
                 sum.append(line(new Entry(run.range().offset(), run.range().length(), run.state().word(), "sum", 0)));
             }
         }
         if (rounds.swept() > 0) {
-            sum.append(line(new Entry(rounds.swept(), 0, BlockState.UNTRIED.word(), SWEEP, 0)));
+            sum.append(line(new Entry(rounds.swept(), 0, BlockState.UNASKED.word(), SWEEP, 0)));
         }
         if (rounds.round() > 0) {
             sum.append(line(new Entry(rounds.position(), 0, BlockState.FAILED.word(), "sum", rounds.round())));

@@ -7,7 +7,7 @@ import java.util.Optional;
 import java.util.TreeMap;
 
 /**
- * The state of every byte of a medium: runs of one state, neighbours always differing. Starts all untried.
+ * The state of every byte of a medium: runs of one state, neighbours always differing. Starts all unasked.
  * Not thread-safe.
  */
 public final class ReadMap {
@@ -24,8 +24,8 @@ public final class ReadMap {
             throw new IllegalArgumentException("a medium of " + size + " bytes has no map");
         }
         this.size = size;
-        stateFrom.put(0L, BlockState.UNTRIED);
-        bytes[BlockState.UNTRIED.ordinal()] = size;
+        stateFrom.put(0L, BlockState.UNASKED);
+        bytes[BlockState.UNASKED.ordinal()] = size;
     }
 
     public long size() {

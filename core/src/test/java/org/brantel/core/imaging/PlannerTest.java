@@ -175,9 +175,9 @@ class PlannerTest {
                     long from = (long) (random.nextDouble() * size);
                     Range wish = new Range(from, 1 + (long) (random.nextDouble() * (size - from)));
                     play.planner.first(wish);
-                    RangeSet untried = RangeSet.of(play.map.ranges(BlockState.UNTRIED));
+                    RangeSet unasked = RangeSet.of(play.map.ranges(BlockState.UNASKED));
                     Optional<Planner.Step> first = play.planner.next();
-                    if (untried.overlaps(wish)) {
+                    if (unasked.overlaps(wish)) {
                         assertThat(first).isPresent();
                         assertThat(play.planner.isAhead()).as("this wish, or one before it").isTrue();
                     }
@@ -234,8 +234,8 @@ class PlannerTest {
             ReadOutcome outcome = device.request(next.get().range());
             planner.marks(next.get(), outcome).forEach(r -> map.set(r.range(), r.state()));
             planner.done(next.get(), outcome);
-            if (slowReadBeforeTheRest < 0 && map.ranges(BlockState.UNTRIED).stream().allMatch(r -> r.offset() >= 8 << 20 && r.end() <= 16 << 20)) {
-                slowReadBeforeTheRest = (8 << 20) - map.bytes(BlockState.UNTRIED);
+            if (slowReadBeforeTheRest < 0 && map.ranges(BlockState.UNASKED).stream().allMatch(r -> r.offset() >= 8 << 20 && r.end() <= 16 << 20)) {
+                slowReadBeforeTheRest = (8 << 20) - map.bytes(BlockState.UNASKED);
             }
         }
         assertThat(slowReadBeforeTheRest).as("bytes of the slow zone that were read before all else was").isBetween(1L, 1L << 20);

@@ -18,7 +18,7 @@ class ReadMapTest {
         for (int round = 0; round < 100; round++) {
             ReadMap map = new ReadMap(SIZE);
             BlockState[] bytes = new BlockState[SIZE];
-            Arrays.fill(bytes, BlockState.UNTRIED);
+            Arrays.fill(bytes, BlockState.UNASKED);
             for (int step = 0; step < 50; step++) {
                 int from = random.nextInt(SIZE);
                 int length = random.nextInt(SIZE - from + 1);
@@ -55,7 +55,7 @@ class ReadMapTest {
         assertThat(map.firstFrom(0, BlockState.READ)).contains(new Range(20, 10));
         assertThat(map.firstFrom(25, BlockState.READ)).contains(new Range(25, 5));
         assertThat(map.firstFrom(30, BlockState.READ)).isEmpty();
-        assertThat(map.firstFrom(100, BlockState.UNTRIED)).isEmpty();
+        assertThat(map.firstFrom(100, BlockState.UNASKED)).isEmpty();
     }
 
     @Test

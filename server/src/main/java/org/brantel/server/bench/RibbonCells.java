@@ -6,7 +6,7 @@ import org.brantel.core.source.Range;
 import org.brantel.core.source.ReadMap;
 
 /**
- * Sums a map up in equal stretches for the read ribbon: {@code .} untried, {@code 1} to {@code 9} tenths read,
+ * Sums a map up in equal stretches for the read ribbon: {@code .} unasked, {@code 1} to {@code 9} tenths read,
  * {@code r} read, {@code d} deferred, {@code f} with failed sectors.
  */
 final class RibbonCells {
