@@ -80,6 +80,6 @@ public final class Explanation {
         long first = finding.firstByte();
         byte[] head = new byte[(int) Math.max(0, Math.min(Math.min(SHOWN_BYTES, finding.size()), source.size() - Math.max(0, first)))];
         boolean there = first >= 0 && head.length > 0 && source.read(first, head, 0, head.length).isClean();
-        return List.of(new Step("Bytes", words, first < 0 ? null : first, there ? Structure.hex(head) : null, List.of()));
+        return List.of(new Step("Bytes", words, first < 0 ? null : first, there ? Structure.hex(head) : null, List.of(), true));
     }
 }

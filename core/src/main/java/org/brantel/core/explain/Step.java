@@ -10,8 +10,9 @@ import java.util.List;
  * @param offset where it stands in the source, in bytes; null where nothing is shown of it
  * @param hex    its bytes, two digits each; null where nothing is shown or they were not read
  * @param fields what the bytes are, in their order
+ * @param isContent whether the bytes are somebody's content, not a record of the file system
  */
-public record Step(String title, List<String> words, Long offset, String hex, List<Field> fields) {
+public record Step(String title, List<String> words, Long offset, String hex, List<Field> fields, boolean isContent) {
 
     /**
      * A field of a structure.
@@ -24,6 +25,10 @@ public record Step(String title, List<String> words, Long offset, String hex, Li
     public Step {
         words = List.copyOf(words);
         fields = List.copyOf(fields);
+    }
+
+    Step(String title, List<String> words, Long offset, String hex, List<Field> fields) {
+        this(title, words, offset, hex, fields, false);
     }
 
     static Step ofWords(String title, String... words) {

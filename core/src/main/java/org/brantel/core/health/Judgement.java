@@ -82,6 +82,16 @@ public record Judgement(Grade grade, List<Reason> reasons) {
                 : reasons.stream().map(r -> r.what() + " " + r.value() + " (from " + r.bound() + ")").reduce((a, b) -> a + ", " + b).orElseThrow();
     }
 
+    /** What it means, as one sentence with the numbers that say so. */
+    public String sentence() {
+        return switch (grade) {
+            case GOOD -> "Of what it reports, nothing is beyond a threshold.";
+            case WATCH -> "It should be watched: " + words() + ".";
+            case POOR -> "It is worn: " + words() + ".";
+            case FAILING -> "It is failing: " + words() + ".";
+        };
+    }
+
     private static List<Threshold> shipped() {
         try (InputStream in = Judgement.class.getResourceAsStream("thresholds.json")) {
             return List.of(Json.read(new String(in.readAllBytes(), StandardCharsets.UTF_8), Threshold[].class, "list of health thresholds", "thresholds.json"));

@@ -3,6 +3,7 @@ package org.brantel.core.source;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.stream.Collectors;
 
 /**
  * Compares an attached medium with what the case says about the device, before the first read.
@@ -11,10 +12,14 @@ import java.util.Locale;
  */
 public record IdentityCheck(List<Line> lines) {
 
-    /** EQUAL: same on both sides. DIFFERS: needs a recorded decision. SILENT: one side says nothing. */
-    public enum Verdict { EQUAL, DIFFERS, SILENT }
+    /**
+     * EQUAL: the same on both sides. FITS: a size that a label rounds to the one it says. DIFFERS: needs a recorded decision. SILENT: one
+     * side says nothing.
+     */
+    public enum Verdict { EQUAL, FITS, DIFFERS, SILENT }
 
-    public record Line(String what, String onCase, String onMedium, Verdict verdict) { }
+    /** @param words the comparison in words, saying no more than was compared */
+    public record Line(String what, String onCase, String onMedium, Verdict verdict, String words) { }
 
     /** Capacities on labels are rounded; a medium within this share of the stated size is the same size. */
     private static final double LABEL_TOLERANCE = 0.08;
@@ -24,12 +29,52 @@ public record IdentityCheck(List<Line> lines) {
         List<Line> lines = new ArrayList<>();
         lines.add(text("serial", expected.serial(), found.serial()));
         lines.add(text("model", expected.model(), found.model()));
-        Verdict size = expected.size() <= 0 || found.size() <= 0 ? Verdict.SILENT
-                : Math.abs(expected.size() - found.size()) <= expected.size() * LABEL_TOLERANCE
-                ? Verdict.EQUAL : Verdict.DIFFERS;
-        lines.add(new Line("size", expected.size() <= 0 ? "" : Long.toString(expected.size()),
-                Long.toString(found.size()), size));
+        lines.add(size(expected.size(), found.size()));
         return new IdentityCheck(List.copyOf(lines));
+    }
+
+    private static Line size(long expected, long found) {
+        Verdict verdict = expected <= 0 || found <= 0 ? Verdict.SILENT : expected == found ? Verdict.EQUAL
+                : Math.abs(expected - found) <= expected * LABEL_TOLERANCE ? Verdict.FITS : Verdict.DIFFERS;
+        String words = switch (verdict) {
+            case EQUAL -> "size equal, " + found + " bytes";
+            case FITS -> "size fits the label (" + decimal(expected) + " on the label, " + binary(found) + ")";
+            case DIFFERS -> "size differs (" + decimal(expected) + " on the label, " + binary(found) + ")";
+            case SILENT -> expected <= 0 ? "no size noted on the case" : "the medium gives no size";
+        };
+        return new Line("size", expected <= 0 ? "" : Long.toString(expected), Long.toString(found), verdict, words);
+    }
+
+    /** As makers print sizes. */
+    private static String decimal(long bytes) {
+        return scaled(bytes, 1000, "B kB MB GB TB PB");
+    }
+
+    /** As machines count them. */
+    private static String binary(long bytes) {
+        return scaled(bytes, 1024, "B KiB MiB GiB TiB PiB");
+    }
+
+    private static String scaled(long bytes, int step, String units) {
+        String[] unit = units.split(" ");
+        double value = bytes;
+        int i = 0;
+        while (value >= step && i + 1 < unit.length) {
+            value /= step;
+            i++;
+        }
+        return String.format(Locale.ROOT, value < 100 && i > 0 ? "%.1f %s" : "%.0f %s", value, unit[i]).replace(".0 ", " ");
+    }
+
+    /** Everything that was compared, in words. */
+    public String words() {
+        return lines.stream().map(Line::words).collect(Collectors.joining(", "));
+    }
+
+    /** How much speaks for it being the case's device; 0 when nothing does, or something differs. */
+    public int weight() {
+        return !matches() ? 0 : lines.stream().mapToInt(l -> l.verdict() == Verdict.SILENT ? 0 : l.what().equals("serial") ? 8 : l.what().equals("model") ? 4
+                : l.verdict() == Verdict.EQUAL ? 2 : 1).sum();
     }
 
     /** True when nothing differs; lines where one side is silent do not block. */
@@ -39,9 +84,12 @@ public record IdentityCheck(List<Line> lines) {
 
     private static Line text(String what, String expected, String found) {
         if (expected.isBlank() || found.isBlank()) {
-            return new Line(what, expected, found, Verdict.SILENT);
+            String words = expected.isBlank() && found.isBlank() ? "no " + what + " on either side"
+                    : expected.isBlank() ? "no " + what + " noted on the case" : "the medium gives no " + what;
+            return new Line(what, expected, found, Verdict.SILENT, words);
         }
-        return new Line(what, expected, found, plain(expected).equals(plain(found)) ? Verdict.EQUAL : Verdict.DIFFERS);
+        boolean equal = plain(expected).equals(plain(found));
+        return new Line(what, expected, found, equal ? Verdict.EQUAL : Verdict.DIFFERS, what + (equal ? " equal" : " differs (" + expected + " on the case, " + found + " on the medium)"));
     }
 
     /** Labels are copied by hand: case, spaces and dashes do not make another device. */

@@ -33,6 +33,10 @@ public final class Fitting {
         ownWords = Stream.of(PlainWords.spaced(line.words()).split(" ")).filter(w -> w.length() > 3).toList();
     }
 
+    public WantedLine line() {
+        return line;
+    }
+
     /** What can be said of a finding and the line, with the reason. */
     public Fit of(Candidate it) {
         if (it.size() == 0) {

@@ -33,7 +33,7 @@ record Meant(String version, String about, List<Brought> brought, Unsure unsure,
      * @param group     the kinds that it speaks of
      * @param notAbout  facts of the content that speak against it, with the reason
      * @param smallSide points of the longer side below which it is a small copy, {@code sureSide} from which it is surely none; 0 where
-     *                  sizes say nothing. In between only a camera's own word decides
+     *                  sizes say nothing. In between a camera's own word decides, or a record that keeps it among somebody's own files
      * @param smallBytes the same by its length, where no points are known
      */
     record Meaning(String means, List<String> words, List<String> unless, String group, Map<String, String> notKinds, Map<String, String> unsureKinds,
@@ -128,10 +128,10 @@ record Meant(String version, String about, List<Brought> brought, Unsure unsure,
             double small = isFromCamera(it) ? meaning.smallSide() * CAMERA_SHARE : meaning.smallSide();
             String points = it.about(About.WIDTH) + " by " + it.about(About.HEIGHT) + " points";
             return side < small ? Fit.not("It is a small picture, " + points + ".")
-                    : side < meaning.sureSide() && !isFromCamera(it) ? Fit.mayFit("It is small, " + points + ", and says nothing of a camera.") : Fit.fits("");
+                    : side < meaning.sureSide() && !isFromCamera(it) && it.place() == null ? Fit.mayFit("It is small, " + points + ", and says nothing of a camera.") : Fit.fits("");
         }
         return it.size() < meaning.smallBytes() ? Fit.not("It is a small picture, " + it.size() + " bytes.")
-                : it.size() < meaning.sureBytes() ? Fit.mayFit("It is short, " + it.size() + " bytes, and its size in points is not known.") : Fit.fits("");
+                : it.size() < meaning.sureBytes() && it.place() == null ? Fit.mayFit("It is short, " + it.size() + " bytes, and its size in points is not known.") : Fit.fits("");
     }
 
     private static long longerSide(Candidate it) {

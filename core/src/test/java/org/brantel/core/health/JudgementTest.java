@@ -31,6 +31,13 @@ class JudgementTest {
     }
 
     @Test
+    void saysWhatItMeansInOneSentenceWithTheNumbers() {
+        assertThat(Judgement.of(List.of(counts(0, 0))).sentence()).isEqualTo("Of what it reports, nothing is beyond a threshold.");
+        assertThat(Judgement.of(List.of(counts(3, 38))).sentence())
+                .isEqualTo("It is worn: pending sectors 38 (from 20), reallocated sectors 3 (from 1).");
+    }
+
+    @Test
     void whatGrowsWhileItIsReadWeighsMore() {
         assertThat(Judgement.of(List.of(counts(2, 1))).grade()).isEqualTo(Grade.WATCH);
         assertThat(Judgement.of(List.of(counts(2, 1), counts(9, 9))).grade()).isEqualTo(Grade.POOR);
