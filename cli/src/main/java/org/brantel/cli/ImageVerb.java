@@ -19,6 +19,7 @@ import org.brantel.core.source.ReadMap;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.Sources;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
@@ -34,6 +35,9 @@ final class ImageVerb implements Callable<Integer> {
 
     @Parameters(paramLabel = "DEST.img", description = "The image to write.")
     private Path image;
+
+    @Mixin
+    private ReleaseOptions release;
 
     @Option(names = "--profile", defaultValue = "healthy", description = "healthy, ageing, failing or last-chance.")
     private String profile;
@@ -55,6 +59,7 @@ final class ImageVerb implements Callable<Integer> {
 
     @Override
     public Integer call() throws Exception {
+        release.check();
         CareProfile care = CareProfile.ofWord(profile);
         ProgressLine line = new ProgressLine(progress);
         ImagingListener listener = new ImagingListener() {

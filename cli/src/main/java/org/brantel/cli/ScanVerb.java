@@ -20,6 +20,7 @@ import org.brantel.core.source.Range;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.Sources;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
@@ -29,6 +30,9 @@ final class ScanVerb implements Callable<Integer> {
 
     @Parameters(paramLabel = "SOURCE")
     private String source;
+
+    @Mixin
+    private ReleaseOptions release;
 
     @Option(names = "--out", required = true, paramLabel = "DIR", description = "Folder for the results.")
     private Path out;
@@ -71,6 +75,7 @@ final class ScanVerb implements Callable<Integer> {
 
     @Override
     public Integer call() throws Exception {
+        release.check();
         ProgressLine line = new ProgressLine(progress);
         ScanListener listener = new ScanListener() {
             @Override

@@ -12,6 +12,7 @@ import org.brantel.core.volume.Volume;
 import org.brantel.core.volume.VolumeSearch;
 import org.brantel.core.volume.Volumes;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
@@ -23,11 +24,15 @@ final class VolumesVerb implements Callable<Integer> {
     @Parameters(paramLabel = "SOURCE")
     private String source;
 
+    @Mixin
+    private ReleaseOptions release;
+
     @Option(names = "--quick", description = "Do not search every sector of what is free; look at usual places only.")
     private boolean quick;
 
     @Override
     public Integer call() throws Exception {
+        release.check();
         try (Source opened = Sources.open(source)) {
             List<String> problems = new ArrayList<>();
             List<Volume> volumes = VolumeSearch.all(opened, !quick, problems).stream().map(Volumes.Found::volume).distinct().toList();

@@ -248,4 +248,38 @@ class EngineCommandTest {
         assertThat(damaged.exit()).isEqualTo(1);
         assertThat(damaged.json().get("damaged").get(0).get("offset").asLong()).isZero();
     }
+
+    @Test
+    void saysWhatFitsAWantedLine() throws IOException {
+        Path cases = Files.writeString(folder.resolve("cases.json"), """
+                {"cases": [{"id": "a", "why": "a person's words", "line": {"words": "photos of june 2025", "kinds": ["image"], "from": "2025-06-01", "to": "2025-06-30"}, "findings": [
+                {"name": "a.jpg", "path": "/a.jpg", "kind": "jpg", "size": 900000, "changed": "2025-06-03T10:00:00Z", "about": {}, "prognosis": "whole"},
+                {"name": "at-4096.jpg", "path": null, "kind": "jpg", "size": 900000, "changed": null, "about": {"width": 4000, "height": 3000}, "prognosis": "whole"},
+                {"name": "b.pdf", "path": "/b.pdf", "kind": "pdf", "size": 900000, "changed": null, "about": {}, "prognosis": "whole"}]}]}""");
+        Run run = run("fits", cases);
+        assertThat(run.exit()).isZero();
+        assertThat(run.json().get(0).toString()).contains("\"fits\":[0]").contains("\"maybe\":[1]").contains("\"no\":[2]");
+        Path wrong = Files.writeString(folder.resolve("wrong.json"), Files.readString(cases).replace("2025-06-30", "2025-06-31"));
+        Run refused = run("fits", wrong);
+        assertThat(refused.exit()).isEqualTo(2);
+        assertThat(refused.err().strip()).contains("'2025-06-31'").contains("'a'").doesNotContain("\n");
+        assertThat(run("fits", Files.writeString(folder.resolve("none.json"), "{}")).err()).contains("has no 'cases'");
+    }
+
+    @Test
+    void aStopRuleOfTheCaseHoldsOnTheCommandLine() throws IOException {
+        Path source = Corpus.image("d01-fat16", folder);
+        Path facts = Files.writeString(folder.resolve("facts.json"), "{\"facts\": {\"medium.type\": \"hdd\", \"symptom.noise\": \"clicking\"}}");
+        for (Object[] verb : new Object[][] {{"image", source, folder.resolve("x.img")}, {"volumes", source}, {"scan", source, "--out", folder.resolve("x")}}) {
+            Object[] asked = Stream.concat(Arrays.stream(verb), Stream.of("--case", facts)).toArray();
+            Run refused = run(asked);
+            assertThat(refused.exit()).as("%s", verb[0]).isEqualTo(2);
+            assertThat(refused.err().strip()).contains("clicks").contains("--released").doesNotContain("\n");
+        }
+        assertThat(Files.exists(folder.resolve("x.img"))).isFalse();
+        assertThat(run("image", source, folder.resolve("x.img"), "--case", facts, "--released", " ").err()).contains("needs a reason");
+        Run released = run("image", source, folder.resolve("x.img"), "--case", facts, "--released", "The partner changed its heads.");
+        assertThat(released.exit()).isZero();
+        assertThat(released.err()).contains("The partner changed its heads.");
+    }
 }
