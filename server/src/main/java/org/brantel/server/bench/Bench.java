@@ -18,6 +18,7 @@ import org.brantel.server.custody.CustodyService;
 import org.brantel.server.intake.CaseLists;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.intake.Stage;
+import org.brantel.server.locks.Locks;
 import org.brantel.server.platform.Events;
 import org.brantel.server.platform.Jobs;
 import org.brantel.server.platform.Refusal;
@@ -51,9 +52,10 @@ public class Bench {
     private final Clock clock;
     private final ImagingEvents log;
     private final Steering steering;
+    private final Locks locks;
 
     Bench(Stations stations, ImagingSessions sessions, Cases cases, CaseLists lists, CustodyService custody,
-          Events events, Jobs jobs, OneTimeTask<Long> imagingTask, OneTimeTask<Long> recheckTask, Clock clock, ImagingEvents log, Steering steering) {
+          Events events, Jobs jobs, OneTimeTask<Long> imagingTask, OneTimeTask<Long> recheckTask, Clock clock, ImagingEvents log, Steering steering, Locks locks) {
         this.stations = stations;
         this.sessions = sessions;
         this.cases = cases;
@@ -66,6 +68,7 @@ public class Bench {
         this.clock = clock;
         this.log = log;
         this.steering = steering;
+        this.locks = locks;
     }
 
     @Transactional
@@ -76,6 +79,7 @@ public class Bench {
     @Transactional
     ImagingView start(String number, ImagingSession.Wanted wanted, String who) {
         long caseId = cases.id(number);
+        locks.touch(number);
         Steering.checked(wanted.profile());
         Attachment attachment = stations.standing(caseId).orElseThrow(() ->
                 Refusal.conflict("No medium is attached to " + number + "; attach one at the Bench first."));
@@ -118,6 +122,7 @@ public class Bench {
         if (ImagingSession.AT_WORK.contains(session.state()) || session.state() == ImagingSession.State.DONE) {
             throw Refusal.conflict("This session is " + session.state().name().toLowerCase() + "; there is nothing to resume.");
         }
+        locks.touch(number);
         boolean cameBack = who.equals(CustodyService.MACHINE);
         session.waitAgain();
         if (cameBack) {
@@ -206,7 +211,7 @@ public class Bench {
     public Image image(String number) {
         List<Image> images = images(number);
         return images.stream().filter(i -> !i.filling()).findFirst().orElseThrow(() -> images.isEmpty() ? none(number)
-                : Refusal.conflict("The image of " + number + " is still being written; until it is done only a quick scan can run: records, without a search."));
+                : Refusal.conflict("The image of " + number + " is still being written; until it is done only its records can be scanned."));
     }
 
     /** The newest image of a case, also while it is being written. @throws Refusal when there is none */

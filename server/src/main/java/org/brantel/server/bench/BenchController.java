@@ -109,6 +109,12 @@ class BenchController {
         return stations.compare(number, medium);
     }
 
+    /** What can be attached, the medium that fits the case best first. */
+    @GetMapping("/api/cases/{number}/bench/media")
+    List<Stations.Standing> media(@PathVariable String number) throws IOException {
+        return stations.comparable(number);
+    }
+
     @PostMapping("/api/cases/{number}/bench/attachment")
     @ResponseStatus(HttpStatus.CREATED)
     Attachment.View attach(@PathVariable String number, @Valid @RequestBody Attach attach) throws IOException {

@@ -21,6 +21,7 @@ import org.brantel.core.source.Sources;
 import org.brantel.server.custody.CustodyService;
 import org.brantel.server.health.HealthReadings;
 import org.brantel.server.intake.Cases;
+import org.brantel.server.locks.Locks;
 import org.brantel.server.platform.Events;
 import org.brantel.server.platform.Jobs;
 import org.brantel.server.platform.Settings;
@@ -42,6 +43,7 @@ class ImagingJob {
     private final Attachments attachments;
     private final Media media;
     private final Cases cases;
+    private final Locks locks;
     private final CustodyService custody;
     private final ImagingEvents log;
     private final HealthReadings readings;
@@ -53,13 +55,14 @@ class ImagingJob {
     private final Clock clock;
     private final ApplicationEventPublisher publisher;
 
-    ImagingJob(ImagingSessions sessions, Attachments attachments, Media media, Cases cases, CustodyService custody, ImagingEvents log,
+    ImagingJob(ImagingSessions sessions, Attachments attachments, Media media, Cases cases, Locks locks, CustodyService custody, ImagingEvents log,
                HealthReadings readings, SessionReports reports, LabRate lab, Events events, Settings settings, TransactionTemplate transaction, Clock clock,
                ApplicationEventPublisher publisher) {
         this.sessions = sessions;
         this.attachments = attachments;
         this.media = media;
         this.cases = cases;
+        this.locks = locks;
         this.custody = custody;
         this.log = log;
         this.readings = readings;
@@ -90,15 +93,21 @@ class ImagingJob {
             s.writeTo(image);
             s.run();
         });
-        custody.record(number, CustodyService.MACHINE, resumed ? "went on imaging" : "began imaging",
-                "session " + id + ", profile " + session.profile() + ", image " + image.getFileName());
         Attachment attachment = attachments.findById(session.attachmentId()).orElseThrow();
         SessionWatch watch = new SessionWatch(id, session.passes(), session.faults(), log.countFaults(id), clock,
                 new OnRecord(id, new HealthReadings.Place(number, session.caseId(), session.attachmentId(), id)));
-        watch.note(ImagingEvent.Kind.BEGAN, (resumed ? "went on" : "began") + ", profile " + session.profile());
-        SessionOrders orders = new SessionOrders(serverStops, () -> sessions.findById(id).orElseThrow().wish(), lab,
+        LockWatch lock = new LockWatch(() -> locks.state(number).untouchable());
+        SessionOrders orders = new SessionOrders(() -> serverStops.getAsBoolean() || lock.isShut(), () -> sessions.findById(id).orElseThrow().wish(), lab,
                 () -> clock.instant().atZone(settings.zone()));
         try {
+            if (lock.isShut() && !orders.enough()) {
+                pause(id, number, watch, ImagingEvent.Kind.PAUSED, lock.why());
+                custody.record(number, CustodyService.MACHINE, "did not image: the device must not be touched now", "session " + id + "; " + lock.why());
+                return;
+            }
+            custody.record(number, CustodyService.MACHINE, resumed ? "went on imaging" : "began imaging",
+                    "session " + id + ", profile " + session.profile() + ", image " + image.getFileName());
+            watch.note(ImagingEvent.Kind.BEGAN, (resumed ? "went on" : "began") + ", profile " + session.profile());
             ImagingResult result = orders.enough() && resumed ? Imager.conclude(image, Sources.mapBeside(image), watch, orders)
                     : read(attachment, image, CareProfile.ofWord(session.profile()), watch, orders);
             if (result.finished()) {
@@ -119,9 +128,9 @@ class ImagingJob {
                 watch.flush();
                 throw new Ticker.ServerStops("imaging session " + id);
             } else {
-                pause(id, number, watch, ImagingEvent.Kind.PAUSED, null);
-                custody.record(number, CustodyService.MACHINE, "paused imaging", "session " + id + ", " + result.readBytes()
-                        + " of " + result.size() + " bytes read");
+                pause(id, number, watch, ImagingEvent.Kind.PAUSED, lock.why());
+                custody.record(number, CustodyService.MACHINE, lock.why() == null ? "paused imaging" : "paused imaging: the device must not be touched now", "session " + id
+                        + ", " + result.readBytes() + " of " + result.size() + " bytes read" + (lock.why() == null ? "" : "; " + lock.why()));
             }
         } catch (Ticker.ServerStops e) {
             throw e;

@@ -50,6 +50,8 @@ class Media {
     private final Boxes boxes;
     /** Why a file cannot be attached, by its key. */
     private final Map<String, String> unfit = new ConcurrentHashMap<>();
+    /** How often each medium was opened to be read; the locks are held against it. */
+    private final Map<String, Long> opened = new ConcurrentHashMap<>();
 
     Media(Settings settings, Boxes boxes) {
         this.settings = settings;
@@ -80,7 +82,7 @@ class Media {
     private void add(List<Medium> media, String prefix, String kind, Path file) {
         String name = file.getFileName().toString();
         String key = prefix + (prefix.equals(SIMULATED) ? name.substring(0, name.length() - 5) : name);
-        try (Source source = open(key, true)) {
+        try (Source source = openForIdentity(key)) {
             media.add(new Medium(key, kind, key.substring(prefix.length()), name, source.identity(), false, ""));
             unfit.remove(key);
         } catch (IOException e) {
@@ -100,7 +102,7 @@ class Media {
             }
             return disk.identity();
         }
-        try (Source source = open(key, true)) {
+        try (Source source = openForIdentity(key)) {
             return source.identity();
         }
     }
@@ -110,11 +112,21 @@ class Media {
      * @throws Refusal when there is no such medium
      */
     Source open(String key, boolean writeBlockDecided) throws IOException {
+        opened.merge(key, 1L, Long::sum);
         try {
             return Sources.open(specification(key), writeBlockDecided);
         } catch (SourceException.WriteBlockNeeded e) {
             throw Refusal.badInput("writeBlock", e.getMessage());
         }
+    }
+
+    long opened(String key) {
+        return opened.getOrDefault(key, 0L);
+    }
+
+    /** Opened for its identity alone; nothing is read. */
+    private Source openForIdentity(String key) throws IOException {
+        return Sources.open(specification(key), true);
     }
 
     /** How the engine opens it. Only what is offered can be named. */

@@ -26,6 +26,8 @@ interface ImagingSessions extends JpaRepository<ImagingSession, Long> {
 
     boolean existsByAttachmentIdAndStateIn(Long attachmentId, Collection<ImagingSession.State> states);
 
+    boolean existsByAttachmentIdAndVanishedAtIsNotNullAndState(Long attachmentId, ImagingSession.State state);
+
     List<ImagingSession> findByVanishedAtIsNotNullAndState(ImagingSession.State state);
 }
 

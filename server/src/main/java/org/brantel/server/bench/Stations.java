@@ -2,6 +2,8 @@ package org.brantel.server.bench;
 
 import java.io.IOException;
 import java.time.Clock;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -17,6 +19,7 @@ import org.brantel.server.custody.CustodyService;
 import org.brantel.server.health.HealthReadings;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
+import org.brantel.server.locks.Locks;
 import org.brantel.server.platform.Events;
 import org.brantel.server.platform.Refusal;
 import org.springframework.stereotype.Service;
@@ -30,15 +33,17 @@ public class Stations {
     private final ImagingSessions sessions;
     private final Media media;
     private final Cases cases;
+    private final Locks locks;
     private final CustodyService custody;
     private final Events events;
     private final Clock clock;
 
-    Stations(Attachments attachments, ImagingSessions sessions, Media media, Cases cases, CustodyService custody, Events events, Clock clock) {
+    Stations(Attachments attachments, ImagingSessions sessions, Media media, Cases cases, Locks locks, CustodyService custody, Events events, Clock clock) {
         this.attachments = attachments;
         this.sessions = sessions;
         this.media = media;
         this.cases = cases;
+        this.locks = locks;
         this.custody = custody;
         this.events = events;
         this.clock = clock;
@@ -63,6 +68,7 @@ public class Stations {
 
     /** What the station can tell by itself about the medium that is attached to a case. */
     List<FirstLook.Seen> firstLook(String number) throws IOException {
+        locks.touch(number);
         Attachment attachment = standing(cases.id(number)).orElseThrow(() ->
                 Refusal.conflict("No medium is attached to " + number + ", so the station has nothing to measure; attach it, or fill the form in by hand."));
         if (isBeingRead(attachment)) {
@@ -77,6 +83,7 @@ public class Stations {
     @Transactional
     Attachment.View attach(String number, String medium, Attachment.Decisions decisions, String who) throws IOException {
         long caseId = cases.id(number);
+        locks.touch(number);
         Identity found = media.identity(medium);
         IdentityCheck check = compare(number, found);
         String reason = written(decisions.identity());
@@ -96,9 +103,8 @@ public class Stations {
             a.detach(clock.instant());
         });
         Attachment attachment = attachments.save(new Attachment(caseId, medium, found, check.matches(), new Attachment.Decisions(reason, writeBlock), who, clock.instant()));
-        custody.record(number, who, check.matches() ? "attached the device, identity equal"
-                : "attached a device although its identity differs", medium + ", serial "
-                + (found.serial().isEmpty() ? "not given" : found.serial()) + ", " + found.size() + " bytes"
+        custody.record(number, who, check.matches() ? "attached a medium" : "attached a medium although its identity differs",
+                medium + ", " + found.size() + " bytes; identity: " + check.words()
                 + (reason == null ? "" : "; decision: " + reason) + (writeBlock == null ? "" : "; write-block decision: " + writeBlock));
         events.changed(number, "bench");
         return attachment.view();
@@ -124,6 +130,7 @@ public class Stations {
 
     /** What the attached device says of its own health. */
     HealthReading askHealth(String number) throws IOException {
+        locks.touch(number);
         Attachment attachment = standing(cases.id(number)).orElseThrow(() -> Refusal.conflict("No medium is attached to " + number + "; attach it first."));
         if (isBeingRead(attachment)) {
             throw Refusal.conflict("This medium is being read; its session reads its health as well.");
@@ -141,6 +148,27 @@ public class Stations {
         Map<String, Set<String>> facts = docket.facts().stream().collect(Collectors.groupingBy(CaseViews.Fact::code,
                 Collectors.mapping(CaseViews.Fact::value, Collectors.toSet())));
         return ProfileAdvice.of(docket.path() == null ? "" : docket.path(), facts);
+    }
+
+    /**
+     * A medium as it compares with a case's device.
+     *
+     * @param meant the best that stands there, and something of its identity speaks for it
+     */
+    record Standing(Media.Medium medium, IdentityCheck check, String words, boolean meant) { }
+
+    /** Every medium that can be attached, the one that fits the case best first. */
+    List<Standing> comparable(String number) throws IOException {
+        List<CaseViews.Device> devices = cases.docket(number).devices();
+        List<Standing> all = new ArrayList<>();
+        for (Media.Medium m : media.all()) {
+            IdentityCheck check = IdentityCheck.compare(meant(devices, m.identity()).identity(), m.identity());
+            all.add(new Standing(m, check, check.words(), false));
+        }
+        int most = all.stream().mapToInt(c -> c.check().weight()).max().orElse(0);
+        boolean one = all.stream().filter(c -> c.check().weight() == most).count() == 1;
+        return all.stream().map(c -> new Standing(c.medium(), c.check(), c.words(), one && most > 1 && c.check().weight() == most))
+                .sorted(Comparator.comparing((Standing c) -> !c.meant()).thenComparing(c -> -c.check().weight()).thenComparing(c -> c.medium().key())).toList();
     }
 
     /** Which case each attached medium belongs to, by its key. */
@@ -164,6 +192,11 @@ public class Stations {
     /** Whether a session waits for it or reads it. */
     boolean isBeingRead(Attachment attachment) {
         return sessions.existsByAttachmentIdAndStateIn(attachment.id(), ImagingSession.AT_WORK);
+    }
+
+    /** Whether it vanished while a session read it, and is not seen again yet. */
+    boolean isGone(Attachment attachment) {
+        return sessions.existsByAttachmentIdAndVanishedAtIsNotNullAndState(attachment.id(), ImagingSession.State.PAUSED);
     }
 
     /** The medium that is attached to a case now. */

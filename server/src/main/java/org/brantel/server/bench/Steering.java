@@ -9,6 +9,7 @@ import org.brantel.core.imaging.CareProfile;
 import org.brantel.core.imaging.StopLimits;
 import org.brantel.server.custody.CustodyService;
 import org.brantel.server.intake.Cases;
+import org.brantel.server.locks.Locks;
 import org.brantel.server.platform.Events;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Settings;
@@ -23,6 +24,7 @@ class Steering {
 
     private final ImagingSessions sessions;
     private final Cases cases;
+    private final Locks locks;
     private final CustodyService custody;
     private final Events events;
     private final ImagingEvents log;
@@ -30,9 +32,10 @@ class Steering {
     private final Settings settings;
     private final Clock clock;
 
-    Steering(ImagingSessions sessions, Cases cases, CustodyService custody, Events events, ImagingEvents log, LabRate lab, Settings settings, Clock clock) {
+    Steering(ImagingSessions sessions, Cases cases, Locks locks, CustodyService custody, Events events, ImagingEvents log, LabRate lab, Settings settings, Clock clock) {
         this.sessions = sessions;
         this.cases = cases;
+        this.locks = locks;
         this.custody = custody;
         this.events = events;
         this.log = log;
@@ -53,6 +56,7 @@ class Steering {
     @Transactional
     public ImagingView work(long id, String who) {
         ImagingSession session = atWork(id);
+        locks.touch(cases.number(session.caseId()));
         ZonedDateTime now = clock.instant().atZone(settings.zone());
         Optional<Instant> quiet = lab.rules().quiet().until(now.toLocalDateTime()).map(end -> end.atZone(now.getZone()).toInstant());
         ImagingView view = session.view("");

@@ -11,6 +11,7 @@ import org.brantel.core.triage.Protocol;
 import org.brantel.core.triage.Ranking;
 import org.brantel.core.triage.Triage;
 import org.brantel.server.bench.Bench;
+import org.brantel.server.bench.IdleHealth;
 import org.brantel.server.bench.ImagingView;
 import org.brantel.server.delivery.Deliveries;
 import org.brantel.server.delivery.DeliveryViews;
@@ -45,9 +46,10 @@ class Questions {
     private final Outbox outbox;
     private final Settings settings;
     private final Clock clock;
+    private final IdleHealth idleHealth;
 
     Questions(CaseLists lists, LabProtocol protocol, TriageService triage, Bench bench, Recoveries recoveries, Deliveries deliveries,
-              Notes notes, Outbox outbox, Settings settings, Clock clock) {
+              Notes notes, Outbox outbox, Settings settings, Clock clock, IdleHealth idleHealth) {
         this.lists = lists;
         this.protocol = protocol;
         this.triage = triage;
@@ -58,6 +60,7 @@ class Questions {
         this.outbox = outbox;
         this.settings = settings;
         this.clock = clock;
+        this.idleHealth = idleHealth;
     }
 
     /** In no order. @param person whose mentions are among them */
@@ -74,6 +77,7 @@ class Questions {
         held(in(open, "on-hold"), found);
         moved(open, byNumber, found);
         mentions(person, byNumber, found);
+        alarms(byNumber, found);
         outbox.failed().forEach(m -> found.add(new DeskViews.Decision("mail-" + m.id(), m.caseNumber(), m.recipient(), "Outbox", "Write to the customer again?",
                 "The message was tried " + m.tries() + " times: " + m.trouble(), "received", m.queuedAt(), null,
                 List.of(new DeskViews.Action("retry-mail", "Try again", Long.toString(m.id())), new DeskViews.Action(OPEN, "Open the case", "received")))));
@@ -175,7 +179,7 @@ class Questions {
         for (CaseViews.Summary c : cases) {
             RecoveryViews.Run r = newest.get(c.number());
             if (r != null && r.state().equals("done")) {
-                add(found, c, "Recovery", "Seal the delivery?", r.whole() + " whole, " + r.gapped() + " with gaps, " + r.notWritten() + " not written; all read back.",
+                add(found, c, "Recovery", "Seal the delivery?", r.whole() + " whole, " + r.gapped() + " with gaps, " + r.doubtful() + " in doubt, " + r.notWritten() + " not written; all read back.",
                         "handover", new DeskViews.Action(OPEN, "Open handover", "handover"));
             } else if (r != null && r.trouble() != null) {
                 add(found, c, "Recovery", "Go on recovering?", r.trouble(), "recovery", new DeskViews.Action(OPEN, "Open recovery", "recovery"));
@@ -209,6 +213,12 @@ class Questions {
             add(found, c, "Moved", "Still " + m.path().replace('-', ' ') + "?", "The facts have changed since it was decided: " + now
                     + (m.movement().newStops().isEmpty() ? "." : ", and a stop rule came up."), "triaged", new DeskViews.Action(OPEN, "Open triage", "triaged"));
         }
+    }
+
+    private void alarms(Map<String, CaseViews.Summary> byNumber, List<DeskViews.Decision> found) {
+        idleHealth.alarms().stream().filter(a -> byNumber.containsKey(a.caseNumber())).forEach(a -> add(found, byNumber.get(a.caseNumber()), "Health",
+                a.failing() ? "Detach it, or read it now?" : "How gently is it read?", a.sentence() + " It stands attached and idle.", "imaging",
+                new DeskViews.Action(OPEN, "Open imaging", "imaging")));
     }
 
     private void mentions(Staff.Person person, Map<String, CaseViews.Summary> byNumber, List<DeskViews.Decision> found) {

@@ -5,6 +5,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import org.brantel.core.health.HealthReading;
 import org.brantel.core.health.Judgement;
@@ -28,6 +29,7 @@ public class HealthReadings {
     /**
      * @param points    in the order of time, thinned out when there are very many
      * @param judgement of the whole series; absent before the first reading
+     * @param words     the judgement as a sentence with its numbers
      */
     public record Series(List<Point> points, @Nullable Judgement judgement, String words) { }
 
@@ -67,6 +69,18 @@ public class HealthReadings {
         return judgement;
     }
 
+    /** The newest reading of an attached device; empty before the first. */
+    @Transactional(readOnly = true)
+    public Optional<Latest> latest(long attachmentId) {
+        return rows.findFirstByAttachmentIdOrderByIdDesc(attachmentId).map(r -> {
+            HealthReading first = rows.findFirstByAttachmentIdOrderById(attachmentId).map(HealthRow::reading).orElse(r.reading());
+            return new Latest(r.at(), Judgement.of(List.of(first, r.reading())));
+        });
+    }
+
+    /** What the newest reading says, held against the first one. */
+    public record Latest(Instant at, Judgement judgement) { }
+
     @Transactional(readOnly = true)
     public Series series(long attachmentId) {
         List<HealthRow> all = rows.findByAttachmentIdOrderById(attachmentId);
@@ -80,6 +94,6 @@ public class HealthReadings {
         }
         shown.add(all.get(all.size() - 1));
         Judgement judgement = Judgement.of(List.of(all.get(0).reading(), all.get(all.size() - 1).reading()));
-        return new Series(shown.stream().map(r -> new Point(r.at(), r.sessionId(), r.who(), r.reading())).toList(), judgement, judgement.words());
+        return new Series(shown.stream().map(r -> new Point(r.at(), r.sessionId(), r.who(), r.reading())).toList(), judgement, judgement.sentence());
     }
 }

@@ -28,6 +28,11 @@ class CaseClock {
         return LocalDate.now(clock.withZone(settings.zone()));
     }
 
+    /** The day of a moment, in the lab's zone. */
+    LocalDate dayOf(Instant at) {
+        return LocalDate.ofInstant(at, settings.zone());
+    }
+
     /** Null where no clock runs. A case on hold is due on the day that it wakes. */
     Instant due(LabCase c, LabSettings.Clocks clocks) {
         if (c.hold() != null) {

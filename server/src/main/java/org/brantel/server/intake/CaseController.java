@@ -84,6 +84,19 @@ class CaseController {
         return cases.corrected(number);
     }
 
+    /** What the customer said yes to after the intake, newest first. */
+    @GetMapping("/{number}/consent")
+    List<CaseViews.ConsentGiven> allowed(@PathVariable String number) {
+        return cases.allowed(number);
+    }
+
+    /** Lets the lab look further, by a dated yes of the customer. */
+    @PostMapping("/{number}/consent")
+    CaseViews.Docket allow(@PathVariable String number, @Valid @RequestBody CaseForm.Yes yes) {
+        cases.allow(number, yes, staff.current().name());
+        return cases.docket(number);
+    }
+
     @PutMapping("/{number}")
     CaseViews.Docket edit(@PathVariable String number, @Valid @RequestBody CaseForm form) {
         cases.edit(number, form, staff.current().name());

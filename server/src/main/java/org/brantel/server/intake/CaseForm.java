@@ -64,7 +64,10 @@ public record CaseForm(@Valid @NotNull(message = "The customer is missing.") Cus
                        @NotBlank(message = "A fact has no value.") String value,
                        @Pattern(regexp = "told|observed", message = "A fact is told or observed.") String source) implements LabProtocol.Stated { }
 
-    /** @param changedFrom first day, by when the files were last changed; {@code changedTo} the last day */
+    /**
+     * @param changedFrom first day on which the files were made or changed, {@code changedTo} the last one
+     * @param yearAssumed the year of these days was not said; absent counts as said
+     */
     public record Wanted(@NotBlank(message = "A wanted line has no words.")
                          @Size(max = 500, message = "A wanted line is longer than 500 characters.") String words,
                          @NotNull List<@NotNull String> kinds,
@@ -72,12 +75,31 @@ public record CaseForm(@Valid @NotNull(message = "The customer is missing.") Cus
                          @Min(value = 0, message = "How many cannot be less than 0.")
                          @Max(value = 10_000_000, message = "How many cannot be more than ten million.") int hopedFor,
                          @Min(value = 0, message = "A size cannot be less than 0.") long minBytes,
-                         @Nullable LocalDate changedFrom, @Nullable LocalDate changedTo, boolean mustHave) {
+                         @Nullable LocalDate changedFrom, @Nullable LocalDate changedTo, @Nullable Boolean yearAssumed,
+                         boolean mustHave) {
+
+        /** As it is kept: without blanks around it, and with every answer given. */
+        Wanted plain() {
+            return new Wanted(words.strip(), kinds, pattern.strip(), hopedFor, minBytes, changedFrom, changedTo, Boolean.TRUE.equals(yearAssumed), mustHave);
+        }
 
         public static Wanted of(String words, List<String> kinds, String pattern, int hopedFor, boolean mustHave) {
-            return new Wanted(words, kinds, pattern, hopedFor, 0, null, null, mustHave);
+            return new Wanted(words, kinds, pattern, hopedFor, 0, null, null, false, mustHave);
         }
     }
+
+    /**
+     * The customer's yes to more being looked at.
+     *
+     * @param saidBy who said it, {@code how} they did: by phone, on paper, at the counter
+     * @param saidOn the day on which they said it
+     */
+    public record Yes(@NotNull(message = "Say what may be looked at from now on.")
+                      @Pattern(regexp = "names|previews|contents", message = "What may be looked at is names, previews or contents.") String look,
+                      @NotBlank(message = "Write down who said yes.") @Size(max = 200, message = "The name is longer than 200 characters.") String saidBy,
+                      @NotBlank(message = "Write down how they said it: by phone, on paper, at the counter.")
+                      @Size(max = 300, message = "How they said it is longer than 300 characters.") String how,
+                      @NotNull(message = "Enter the day on which they said it.") LocalDate saidOn) { }
 
     /**
      * What the customer agrees to.
@@ -89,6 +111,13 @@ public record CaseForm(@Valid @NotNull(message = "The customer is missing.") Cus
     public record Consent(@Pattern(regexp = "|names|previews|contents", message = "What may be looked at is names, previews or contents.") String look,
                           @NotNull @Size(max = 300, message = "Who may be told is longer than 300 characters.") String told,
                           boolean mail, boolean termsRead) {
+
+        private static final List<String> STEPS = List.of("", "names", "previews", "contents");
+
+        /** Whether it lets the lab look further than another does; not asked yet lets it see names, as a yes to names does. */
+        boolean isWiderThan(Consent other) {
+            return Math.max(1, STEPS.indexOf(look)) > Math.max(1, STEPS.indexOf(other.look));
+        }
 
         public static final Consent NOT_ASKED = new Consent("", "", false, false);
     }

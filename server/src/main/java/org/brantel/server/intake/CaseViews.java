@@ -3,6 +3,7 @@ package org.brantel.server.intake;
 import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import org.brantel.core.source.Identity;
 import org.brantel.core.wanted.WantedLine;
@@ -36,6 +37,9 @@ public final class CaseViews {
     /** A fact that was corrected: it counts no longer and stays on record. */
     public record Withdrawn(Fact fact, @Nullable String withdrawnBy, @Nullable Instant withdrawnAt) { }
 
+    /** A yes of the customer by which more may be looked at. @param who of the lab wrote it down */
+    public record ConsentGiven(String look, String saidBy, String how, LocalDate saidOn, String who, Instant at) { }
+
     public record StageVisit(String stage, Instant at, String who) { }
 
     /** @param from the stage that it waits in */
@@ -60,6 +64,15 @@ public final class CaseViews {
                          List<Fact> facts, List<WantedLine> wanted, CaseForm.Consent consent, @Nullable LocalDate deadline,
                          @Nullable Hold hold, List<StageVisit> stages, Instant stageSince, @Nullable Instant due, long custodyEntries,
                          Instant createdAt, int version) {
+
+        /** The facts as they count; the lead device's type is one of its own. */
+        public List<CaseForm.Fact> stated() {
+            List<CaseForm.Fact> all = new ArrayList<>(facts.stream().map(f -> new CaseForm.Fact(f.code(), f.value(), f.source())).toList());
+            if (all.stream().noneMatch(f -> f.code().equals("medium.type"))) {
+                all.add(new CaseForm.Fact("medium.type", device().type(), "told"));
+            }
+            return all;
+        }
 
         /** The one that leads. */
         public Device device() {

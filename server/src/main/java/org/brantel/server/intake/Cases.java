@@ -31,6 +31,7 @@ public class Cases {
     private final LabCases cases;
     private final Entries entries;
     private final StageRows stages;
+    private final ConsentYeses yeses;
     private final IntakeCheck check;
     private final Customers customers;
     private final CustodyService custody;
@@ -40,11 +41,12 @@ public class Cases {
     private final ApplicationEventPublisher announcer;
     private final CaseClock clock;
 
-    Cases(LabCases cases, Entries entries, StageRows stages, IntakeCheck check, Customers customers, CustodyService custody,
+    Cases(LabCases cases, Entries entries, StageRows stages, ConsentYeses yeses, IntakeCheck check, Customers customers, CustodyService custody,
           LabSettings settings, LabProtocol protocol, Events events, ApplicationEventPublisher announcer, CaseClock clock) {
         this.cases = cases;
         this.entries = entries;
         this.stages = stages;
+        this.yeses = yeses;
         this.check = check;
         this.customers = customers;
         this.custody = custody;
@@ -82,6 +84,9 @@ public class Cases {
         LabCase labCase = cases.findForEdit(number).orElseThrow(() -> missing(number));
         List<Long> capacities = check.check(form, labCase.deadline(), clock.today());
         expectVersion(labCase, form.version());
+        if (form.consent().isWiderThan(labCase.consent())) {
+            throw Refusal.badInput("consent", "Looking further than the customer agreed to takes their yes, with the day and how they said it; record it in the case, not here.");
+        }
         labCase.describe(form, customers.take(form.customer().of(labCase.customerId())));
         entries.replaceDevices(labCase, form.devices(), capacities);
         entries.replaceFacts(labCase, form.facts(), who);
@@ -93,13 +98,37 @@ public class Cases {
         events.changed(number, "case");
     }
 
+    /** Records the customer's yes to more being looked at. */
+    @Transactional
+    public void allow(String number, CaseForm.Yes yes, String who) {
+        LabCase labCase = cases.findForEdit(number).orElseThrow(() -> missing(number));
+        if (yes.saidOn().isAfter(clock.today()) || yes.saidOn().isBefore(clock.dayOf(labCase.createdAt()))) {
+            throw Refusal.badInput("saidOn", "The day " + yes.saidOn() + " is before the case was logged, or still to come; enter the day on which they said it.");
+        }
+        CaseForm.Consent before = labCase.consent();
+        CaseForm.Consent after = new CaseForm.Consent(yes.look(), before.told(), before.mail(), before.termsRead());
+        if (!after.isWiderThan(before)) {
+            throw Refusal.conflict("The customer agreed to as much already; what they take back is changed in the intake.");
+        }
+        labCase.allow(yes.look());
+        yeses.save(new ConsentYes(labCase.id(), yes, who, clock.now()));
+        custody.record(number, who, "recorded the customer's yes to " + yes.look(), "said by " + yes.saidBy().strip() + ", " + yes.how().strip() + ", on " + yes.saidOn());
+        events.changed(number, "case");
+    }
+
+    /** What the customer said yes to after the intake, newest first. */
+    @Transactional(readOnly = true)
+    public List<CaseViews.ConsentGiven> allowed(String number) {
+        return yeses.findByCaseIdOrderByIdDesc(find(number).id()).stream().map(ConsentYes::view).toList();
+    }
+
     /** Records what was seen on the bench. @param measured codes whose value a station measured by itself */
     @Transactional
     public void observe(String number, List<CaseForm.Fact> seen, Set<String> measured, String who) {
         LabCase labCase = cases.findForEdit(number).orElseThrow(() -> missing(number));
         protocol.facts(seen);
         entries.observe(labCase, seen, measured, who);
-        custody.record(number, who, "checked the device on the bench", seen.stream().map(f -> f.code() + "=" + f.value()
+        custody.record(number, who, "noted what the bench saw", seen.stream().map(f -> protocol.triage().protocol().say(f.code(), f.value())
                 + (measured.contains(f.code()) ? " (measured)" : "")).collect(Collectors.joining(", ")));
         events.changed(number, "case");
     }
@@ -224,6 +253,20 @@ public class Cases {
     @Transactional(readOnly = true)
     public String number(long id) {
         return cases.findById(id).orElseThrow().number();
+    }
+
+    /** Cases whose findings were held against their wanted lines by older rules. */
+    @Transactional(readOnly = true)
+    public List<Long> toRefit() {
+        return cases.findByRefitTrue().stream().map(LabCase::id).toList();
+    }
+
+    /** Holds a case's findings against its wanted lines anew. */
+    @Transactional
+    public void refit(long id) {
+        LabCase labCase = cases.findById(id).orElseThrow();
+        announcer.publishEvent(new WantedChanged(labCase.number()));
+        labCase.refitted();
     }
 
     /** Numbers of a customer's cases, newest first. */

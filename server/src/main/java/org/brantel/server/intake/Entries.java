@@ -40,7 +40,7 @@ class Entries {
     }
 
     List<WantedLine> wanted(LabCase c) {
-        return wanted.findByCaseIdOrderById(c.id()).stream().map(WantedRow::line).toList();
+        return wanted.findByCaseIdOrderByPosition(c.id()).stream().map(WantedRow::line).toList();
     }
 
     /** Keeps the rows of devices that stay, so that photos and attachments still speak of them. @param bytes each one's capacity */
@@ -81,16 +81,21 @@ class Entries {
         fresh.forEach(f -> facts.save(new FactRow(c.id(), f, measured.contains(f.code()), who, clock.instant())));
     }
 
-    /** @return whether anything changed */
+    /** Lines that stay keep their number, so that what was confirmed of them still holds. @return whether anything changed */
     boolean replaceWanted(LabCase c, List<CaseForm.Wanted> given) {
-        List<WantedRow> rows = wanted.findByCaseIdOrderById(c.id());
-        List<CaseForm.Wanted> standing = rows.stream().map(WantedRow::line).map(l -> new CaseForm.Wanted(l.words(), l.kinds(), l.pattern(),
-                l.hopedFor(), l.minBytes(), l.from(), l.to(), l.mustHave())).toList();
-        if (standing.equals(given)) {
+        List<WantedRow> rows = new ArrayList<>(wanted.findByCaseIdOrderByPosition(c.id()));
+        List<CaseForm.Wanted> plain = given.stream().map(CaseForm.Wanted::plain).toList();
+        if (rows.stream().map(WantedRow::form).toList().equals(plain)) {
             return false;
         }
+        for (int i = 0; i < plain.size(); i++) {
+            CaseForm.Wanted line = plain.get(i);
+            WantedRow row = rows.stream().filter(r -> r.form().equals(line)).findFirst().orElseGet(() -> new WantedRow(c.id(), line));
+            rows.remove(row);
+            row.standAt(i + 1);
+            wanted.save(row);
+        }
         wanted.deleteAll(rows);
-        given.forEach(w -> wanted.save(new WantedRow(c.id(), w)));
         return true;
     }
 }

@@ -30,8 +30,14 @@ class HeardController {
 
     record Wanted(CaseForm.Wanted line, int from, int to) { }
 
-    /** @param capacity as it stands in the line */
-    record Found(List<Fact> facts, @Nullable String capacity, @Nullable Day deadline, List<Wanted> wanted) { }
+    /** What is not said is empty. */
+    record Caller(String name, String phone, String email) { }
+
+    /** A device that was named beside the one that the facts are of. */
+    record Device(String type, String words, int from, int to) { }
+
+    /** @param capacity as it stands in the line; @param caller absent when nothing of them is said */
+    record Found(List<Fact> facts, @Nullable String capacity, @Nullable Day deadline, List<Wanted> wanted, @Nullable Caller caller, List<Device> others) { }
 
     record Day(String day, int from, int to, String words) { }
 
@@ -52,7 +58,9 @@ class HeardController {
         return new Found(h.facts().stream().map(f -> new Fact(f.code(), f.value(), f.from(), f.to(), f.words())).toList(),
                 h.capacity() == null ? null : h.capacity().words(),
                 h.deadline() == null ? null : new Day(h.deadline().day().toString(), h.deadline().from(), h.deadline().to(), h.deadline().words()),
-                h.wanted().stream().map(w -> new Wanted(form(w.line()), w.from(), w.to())).toList());
+                h.wanted().stream().map(w -> new Wanted(form(w.line()), w.from(), w.to())).toList(),
+                h.caller().isKnown() ? new Caller(h.caller().name(), h.caller().phone(), h.caller().email()) : null,
+                h.others().stream().map(d -> new Device(d.type(), d.words(), d.from(), d.to())).toList());
     }
 
     /** A wanted line, read out of the customer's words as far as they say what can be checked. */
@@ -63,7 +71,7 @@ class HeardController {
     }
 
     private static CaseForm.Wanted form(WantedLine w) {
-        return new CaseForm.Wanted(w.words(), w.kinds(), w.pattern(), w.hopedFor(), w.minBytes(), w.from(), w.to(), w.mustHave());
+        return new CaseForm.Wanted(w.words(), w.kinds(), w.pattern(), w.hopedFor(), w.minBytes(), w.from(), w.to(), w.yearAssumed(), w.mustHave());
     }
 
     /** How many bytes a capacity is. */

@@ -46,6 +46,11 @@ class IntakeCheck {
             line.kinds().stream().filter(k -> !Kinds.isKnownWord(k)).findFirst().ifPresent(k -> {
                 throw Refusal.badInput("wanted", "'" + k + "' is not a kind of file; take one like image, document or jpg.");
             });
+            plausible("wanted", "first day of the wanted line “" + line.words() + "”,", line.changedFrom(), today);
+            plausible("wanted", "last day of the wanted line “" + line.words() + "”,", line.changedTo(), today);
+            if (line.changedFrom() != null && line.changedFrom().isAfter(today)) {
+                throw Refusal.badInput("wanted", "The wanted line “" + line.words() + "” begins on " + line.changedFrom() + ", which is still to come; nothing on the device is from then.");
+            }
             if (line.changedFrom() != null && line.changedTo() != null && line.changedTo().isBefore(line.changedFrom())) {
                 throw Refusal.badInput("wanted", "The wanted line “" + line.words() + "” ends on " + line.changedTo() + ", before it begins; turn the two dates round.");
             }

@@ -41,6 +41,7 @@ class LabCase {
     private String path;
     private String pathReason;
     private String protocol;
+    private boolean refit;
     @Column(updatable = false)
     private Instant createdAt;
     @Version
@@ -97,6 +98,11 @@ class LabCase {
         holdUntil = until;
     }
 
+    /** Its findings were held against its wanted lines by the rules of today. */
+    void refitted() {
+        refit = false;
+    }
+
     void handTo(String newOwner) {
         owner = newOwner;
     }
@@ -131,6 +137,10 @@ class LabCase {
 
     LocalDate deadline() {
         return deadline;
+    }
+
+    void allow(String look) {
+        consentLook = look;
     }
 
     CaseForm.Consent consent() {

@@ -12,6 +12,8 @@ import org.springframework.data.jpa.repository.Query;
 
 interface LabCases extends JpaRepository<LabCase, Long>, JpaSpecificationExecutor<LabCase> {
 
+    List<LabCase> findByRefitTrue();
+
     Optional<LabCase> findByNumber(String number);
 
     /** For changes that lie in rows of their own: the case counts as changed all the same. */
@@ -57,7 +59,7 @@ interface FactRows extends JpaRepository<FactRow, Long> {
 
 interface WantedRows extends JpaRepository<WantedRow, Long> {
 
-    List<WantedRow> findByCaseIdOrderById(Long caseId);
+    List<WantedRow> findByCaseIdOrderByPosition(Long caseId);
 }
 
 interface StageRows extends JpaRepository<StageRow, Long> {

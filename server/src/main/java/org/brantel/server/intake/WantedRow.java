@@ -26,12 +26,18 @@ class WantedRow {
     private long minBytes;
     private LocalDate changedFrom;
     private LocalDate changedTo;
+    private boolean yearAssumed;
     private boolean mustHave;
+    private int position;
 
     protected WantedRow() { }
 
     WantedRow(Long caseId, CaseForm.Wanted form) {
         this.caseId = caseId;
+        describe(form);
+    }
+
+    private void describe(CaseForm.Wanted form) {
         words = form.words().strip();
         kinds = String.join(",", form.kinds());
         pattern = form.pattern().strip();
@@ -39,11 +45,22 @@ class WantedRow {
         minBytes = form.minBytes();
         changedFrom = form.changedFrom();
         changedTo = form.changedTo();
+        yearAssumed = Boolean.TRUE.equals(form.yearAssumed());
         mustHave = form.mustHave();
+    }
+
+    void standAt(int place) {
+        position = place;
+    }
+
+    /** As it was entered. */
+    CaseForm.Wanted form() {
+        WantedLine l = line();
+        return new CaseForm.Wanted(l.words(), l.kinds(), l.pattern(), l.hopedFor(), l.minBytes(), l.from(), l.to(), l.yearAssumed(), l.mustHave());
     }
 
     WantedLine line() {
         return new WantedLine(id, words, kinds.isEmpty() ? List.of() : List.of(kinds.split(",")), pattern, hopedFor,
-                minBytes, changedFrom, changedTo, false, mustHave);
+                minBytes, changedFrom, changedTo, yearAssumed, mustHave);
     }
 }

@@ -29,6 +29,11 @@ public final class Refusal extends RuntimeException {
         return new Refusal(HttpStatus.CONFLICT, null, sentence);
     }
 
+    /** A rule of the lab forbids it as things stand; the sentence says which, and what would open the lock. */
+    public static Refusal locked(String sentence) {
+        return new Refusal(HttpStatus.LOCKED, null, sentence);
+    }
+
     public static Refusal notAllowed(String sentence) {
         return new Refusal(HttpStatus.FORBIDDEN, null, sentence);
     }

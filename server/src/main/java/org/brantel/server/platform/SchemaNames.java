@@ -23,7 +23,7 @@ class SchemaNames {
     /** The core knows no annotation for it; its Javadoc says which of its properties may be absent. */
     private static final Map<String, Set<String>> OF_THE_CORE = Map.of("Ranking", Set.of("nextQuestion"),
             "ProtocolFactCode", Set.of("checks"), "Movement", Set.of("ledBefore", "leadsNow"), "Estimate", Set.of("imaging", "scanning"),
-            "WantedLine", Set.of("from", "to"), "ScanReport", Set.of("claims"));
+            "WantedLine", Set.of("from", "to"), "WantedTally", Set.of("confirmed"), "ScanReport", Set.of("claims"));
 
     private final Map<String, Class<?>> named = new ConcurrentHashMap<>();
 

@@ -7,7 +7,7 @@ import org.springframework.boot.context.properties.ConfigurationProperties;
 /**
  * The lab's settings, from the environment or application.yaml.
  *
- * @param home        folder of everything that the lab keeps: images, vault, bags, inbox, key
+ * @param home        folder of everything that the lab keeps: images, lab store, bags, inbox, key
  * @param lab         the lab's name, as it stands in bags and on customers' pages
  * @param phone       what customers call
  * @param zone        the lab's time zone
@@ -41,8 +41,9 @@ public record Settings(Path home, String lab, String phone, ZoneId zone, boolean
         return home.resolve("scans");
     }
 
-    public Path vault() {
-        return home.resolve("vault");
+    /** Where recovered files lie. Runs of before it was called so stay where their record says. */
+    public Path labStore() {
+        return home.resolve("lab-store");
     }
 
     public Path bags() {

@@ -11,6 +11,7 @@ import java.util.TreeMap;
 import java.util.function.BooleanSupplier;
 import java.util.stream.Collectors;
 import org.brantel.core.finding.Finding;
+import org.brantel.core.finding.Prognosis;
 import org.brantel.core.recovery.Recovery;
 import org.brantel.core.recovery.RecoveryResult;
 import org.brantel.core.source.Source;
@@ -30,7 +31,7 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.transaction.support.TransactionTemplate;
 
-/** Writes the selection from the image to the vault. Stopped or killed, it goes on where it was. */
+/** Writes the selection from the image to the lab store. Stopped or killed, it goes on where it was. */
 @Configuration(proxyBeanMethods = false)
 class RecoveryJob {
 
@@ -73,7 +74,7 @@ class RecoveryJob {
             return;
         }
         String number = cases.number(run.caseId());
-        Path folder = settings.vault().resolve(number).resolve("run-" + id).toAbsolutePath();
+        Path folder = settings.labStore().resolve(number).resolve("run-" + id).toAbsolutePath();
         transaction.executeWithoutResult(t -> runs.findById(id).orElseThrow().run(folder.toString()));
         try {
             String stopped = write(id, number, folder, serverStops);
@@ -85,7 +86,7 @@ class RecoveryJob {
                 done.end(stopped == null ? RecoveryRun.State.DONE : RecoveryRun.State.PAUSED, stopped, clock.instant());
                 RecoveryViews.Run v = done.view(number);
                 custody.record(number, CustodyService.MACHINE, stopped == null ? "finished recovery, read back and hashed again"
-                        : "paused recovery", "run " + id + ": " + v.whole() + " whole, " + v.gapped() + " with gaps, "
+                        : "paused recovery", "run " + id + ": " + v.whole() + " whole, " + v.gapped() + " with gaps, " + v.doubtful() + " in doubt, "
                         + v.notWritten() + " not written" + (stopped == null ? "" : "; " + stopped));
                 events.changed(number, "recovery");
             });
@@ -154,7 +155,7 @@ class RecoveryJob {
                     RecoveredFile file = files.findByRunIdAndLineId(id, finding.id()).orElseGet(() -> new RecoveredFile(id, finding));
                     file.take(result, finding);
                     files.save(file);
-                    run.count(result);
+                    run.count(result, finding.prognosis() == Prognosis.DOUBTFUL);
                 }
                 events.changed(number, "recovery");
             });

@@ -31,6 +31,7 @@ class RecoveryRun {
     private int total;
     private int done;
     private int whole;
+    private int doubtful;
     private int gapped;
     private int notWritten;
     private long bytes;
@@ -58,6 +59,7 @@ class RecoveryRun {
         trouble = null;
         done = 0;
         whole = 0;
+        doubtful = 0;
         gapped = 0;
         notWritten = 0;
         bytes = 0;
@@ -72,10 +74,14 @@ class RecoveryRun {
         asked = what;
     }
 
-    void count(RecoveryResult result) {
+    /** @param inDoubt its bytes may not all be its own, however well they were written */
+    void count(RecoveryResult result, boolean inDoubt) {
         done++;
         switch (result.outcome()) {
-            case WHOLE -> whole++;
+            case WHOLE -> {
+                whole += inDoubt ? 0 : 1;
+                doubtful += inDoubt ? 1 : 0;
+            }
             case GAPPED -> gapped++;
             default -> notWritten++;
         }
@@ -110,7 +116,7 @@ class RecoveryRun {
     }
 
     RecoveryViews.Run view(String caseNumber) {
-        return new RecoveryViews.Run(id, caseNumber, state.name().toLowerCase(), total, done, whole, gapped, notWritten, bytes,
+        return new RecoveryViews.Run(id, caseNumber, state.name().toLowerCase(), total, done, whole, gapped, doubtful, notWritten, bytes,
                 trouble, who, startedAt, endedAt);
     }
 }

@@ -10,13 +10,13 @@ public final class RecoveryViews {
 
     private RecoveryViews() { }
 
-    /** @param state waiting, running, paused, done, failed */
-    public record Run(long id, String caseNumber, String state, int total, int done, int whole, int gapped, int notWritten,
+    /** @param state waiting, running, paused, done, failed; @param doubtful written, but their bytes may not all be their own */
+    public record Run(long id, String caseNumber, String state, int total, int done, int whole, int gapped, int doubtful, int notWritten,
                       long bytes, @Nullable String trouble, String who, Instant startedAt, @Nullable Instant endedAt) { }
 
     /**
      * @param line    of the catalogue
-     * @param path    in the vault; absent when nothing was written
+     * @param path    in the lab store; absent when nothing was written
      * @param outcome whole, gapped, not-written
      * @param gaps    offsets in the file that hold zeros
      */

@@ -2,6 +2,7 @@ package org.brantel.server.scan;
 
 import java.io.IOException;
 import java.util.List;
+import java.util.stream.Stream;
 import org.brantel.core.explain.Explanation;
 import org.brantel.core.explain.Step;
 import org.brantel.core.finding.Finding;
@@ -11,6 +12,8 @@ import org.brantel.core.source.Sources;
 import org.brantel.core.volume.Volume;
 import org.brantel.server.bench.Bench;
 import org.brantel.server.catalogue.Catalogues;
+import org.brantel.server.locks.Locks;
+import org.brantel.server.locks.Look;
 import org.springframework.stereotype.Component;
 
 /** Why a catalogue line is what it is said to be, read again from the image. */
@@ -20,11 +23,13 @@ class Explanations {
     private final Catalogues catalogues;
     private final Scans scans;
     private final Bench bench;
+    private final Locks locks;
 
-    Explanations(Catalogues catalogues, Scans scans, Bench bench) {
+    Explanations(Catalogues catalogues, Scans scans, Bench bench, Locks locks) {
         this.catalogues = catalogues;
         this.scans = scans;
         this.bench = bench;
+        this.locks = locks;
     }
 
     List<Step> of(String number, long line) throws IOException {
@@ -33,7 +38,14 @@ class Explanations {
         Volume volume = scans.report(number, selected.toldBy()).map(ScanReport::volumes).orElse(List.of()).stream()
                 .filter(v -> finding.volume() != null && v.index() == finding.volume()).findFirst().orElse(null);
         try (Source image = Sources.open(bench.image(selected.imagingId()).file().toString())) {
-            return Explanation.of(image, volume, finding);
+            List<Step> steps = Explanation.of(image, volume, finding);
+            return locks.mayLook(number, Look.CONTENTS) ? steps : steps.stream().map(Explanations::withoutContent).toList();
         }
+    }
+
+    /** The bytes of the content stay closed to who may not look into it; those of records do not. */
+    private static Step withoutContent(Step step) {
+        return step.isContent() ? new Step(step.title(), Stream.concat(step.words().stream(), Stream.of("The customer has not agreed to a look at the bytes themselves.")).toList(),
+                step.offset(), null, List.of(), true) : step;
     }
 }

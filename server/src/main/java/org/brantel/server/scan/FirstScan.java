@@ -9,7 +9,7 @@ import org.slf4j.LoggerFactory;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
-/** Starts a quick scan by itself when a device has been imaged, if the lab says so. */
+/** Starts a scan by records by itself when a device has been imaged, if the lab says so. */
 @Component
 class FirstScan {
 
@@ -42,13 +42,13 @@ class FirstScan {
     }
 
     private void startAfter(String number, long imagingId) {
-        if (!settings.bench().quickScan() || scans.isScanned(number, imagingId)) {
+        if (!settings.bench().scanRecords() || scans.isScanned(number, imagingId)) {
             return;
         }
         try {
             scans.start(number, Scans.Scope.quick(), CustodyService.MACHINE);
         } catch (Refusal someoneWasQuicker) {
-            LOG.info("No quick scan of {} by itself: {}", number, someoneWasQuicker.getMessage());
+            LOG.info("No scan by records of {} by itself: {}", number, someoneWasQuicker.getMessage());
         }
     }
 }

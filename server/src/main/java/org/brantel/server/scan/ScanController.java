@@ -8,6 +8,8 @@ import java.io.InputStream;
 import java.util.List;
 import org.brantel.core.carve.Failed;
 import org.brantel.core.explain.Step;
+import org.brantel.server.locks.Locks;
+import org.brantel.server.locks.Look;
 import org.brantel.server.staff.Staff;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -38,12 +40,14 @@ class ScanController {
     private final Scans scans;
     private final Explanations explanations;
     private final SessionFiles files;
+    private final Locks locks;
     private final Staff staff;
 
-    ScanController(Scans scans, Explanations explanations, SessionFiles files, Staff staff) {
+    ScanController(Scans scans, Explanations explanations, SessionFiles files, Locks locks, Staff staff) {
         this.scans = scans;
         this.explanations = explanations;
         this.files = files;
+        this.locks = locks;
         this.staff = staff;
     }
 
@@ -89,6 +93,7 @@ class ScanController {
     @GetMapping("/api/scans/{id}/file")
     ResponseEntity<StreamingResponseBody> takeOut(@PathVariable long id) {
         SessionFiles.Ended ended = files.ended(id);
+        locks.look(ended.session().caseNumber(), Look.PREVIEWS, "the session's file, which holds what contents say of themselves,");
         String name = ended.session().caseNumber() + "-session-" + id + ".gz";
         return ResponseEntity.ok().contentType(MediaType.APPLICATION_OCTET_STREAM)
                 .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name).build().toString()).body(ended::pack);

@@ -14,7 +14,7 @@ final class FirstLetters {
                     Until we tell you otherwise:
                     {dont}
 
-                    We look at what you told us and come back with how we would go about it, before anything is done that costs money.
+                    We look at what you told us and come back with how we would go about it, and what it may cost.
 
                     {lab}
                     {phone}
@@ -33,10 +33,10 @@ final class FirstLetters {
             "declined", new LabSettings.Letter("Case {case}: we cannot take it on", """
                     Dear {contact},
 
-                    we have looked at everything that you told us about your {device}, and we will not take your money for it.
+                    we have weighed everything that you told us about your {device}, and we cannot take it on.
                     {reason}
 
-                    Your {device} goes back to you as it came; nothing on it was changed. If you learn of a copy somewhere, or remember something that speaks against our reason, call us; we look again at no cost.
+                    Your {device} goes back to you as it came; nothing on it was changed. If you learn of a copy somewhere, or remember something that speaks against our reason, call us, and we look again.
 
                     {lab}
                     {phone}

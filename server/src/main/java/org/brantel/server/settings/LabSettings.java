@@ -1,5 +1,6 @@
 package org.brantel.server.settings;
 
+import com.fasterxml.jackson.annotation.JsonAlias;
 import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.time.Clock;
@@ -42,10 +43,10 @@ public class LabSettings {
      * @param mibPerSecond  that all sessions together may read; 0 for no limit
      * @param quietFrom     like {@code 22:00}; equal to {@code quietTo} for none
      * @param healthSeconds between two health readings of a device that is read
-     * @param quickScan     a scan by records starts by itself when a device has been imaged
+     * @param scanRecords   a scan by records starts by itself when a device has been imaged; called quickScan in settings of before
      * @param namePattern   for files that no record names; see {@link SuggestedNames}
      */
-    public record BenchRules(int mibPerSecond, String quietFrom, String quietTo, int healthSeconds, List<Box> boxes, boolean quickScan, @Nullable String namePattern) {
+    public record BenchRules(int mibPerSecond, String quietFrom, String quietTo, int healthSeconds, List<Box> boxes, @JsonAlias("quickScan") boolean scanRecords, @Nullable String namePattern) {
 
         public BenchRules {
             namePattern = namePattern == null || namePattern.isBlank() ? SuggestedNames.USUAL.toString() : namePattern.strip();

@@ -86,22 +86,14 @@ public class TriageService {
     }
 
     private List<CaseForm.Fact> factsOf(String number) {
-        return facts(cases.docket(number));
-    }
-
-    private static List<CaseForm.Fact> facts(CaseViews.Docket docket) {
-        List<CaseForm.Fact> facts = new ArrayList<>(docket.facts().stream().map(f -> new CaseForm.Fact(f.code(), f.value(), f.source())).toList());
-        if (facts.stream().noneMatch(f -> f.code().equals("medium.type"))) {
-            facts.add(new CaseForm.Fact("medium.type", docket.device().type(), "told"));
-        }
-        return facts;
+        return cases.docket(number).stated();
     }
 
     /** @param path empty for the one that leads */
     @Transactional(readOnly = true)
     public Estimate estimate(String number, String path) {
         CaseViews.Docket docket = cases.docket(number);
-        return estimate(facts(docket), path, docket.device().type(), readable(docket.devices().stream()
+        return estimate(docket.stated(), path, docket.device().type(), readable(docket.devices().stream()
                 .map(d -> Map.entry(d.type(), d.capacity())).toList()), docket.device().attachedBy(), docket.deadline());
     }
 
@@ -128,7 +120,7 @@ public class TriageService {
     @Transactional
     public void decide(String number, int version, String path, String reason, String who) {
         CaseViews.Docket docket = cases.docket(number);
-        Ranking ranking = rank(facts(docket));
+        Ranking ranking = rank(docket.stated());
         Ranking.Ranked chosen = ranking.ranking().stream().filter(r -> r.path().equals(path)).findFirst()
                 .orElseThrow(() -> Refusal.badInput("path", "There is no recovery path '" + path + "'."));
         boolean first = ranking.ranking().get(0).path().equals(path);

@@ -124,7 +124,7 @@ class SteeringTest {
         JsonNode before = lab.as("petra").get("/api/settings").json().get("bench");
         try {
             Story story = at("quiet", sim());
-            lab.as("petra").put("/api/settings/bench", Map.of("mibPerSecond", 0, "quietFrom", "00:00", "quietTo", "23:59:59", "healthSeconds", 60, "quickScan", false, "boxes", List.of())).expect(200);
+            lab.as("petra").put("/api/settings/bench", Map.of("mibPerSecond", 0, "quietFrom", "00:00", "quietTo", "23:59:59", "healthSeconds", 60, "scanRecords", false, "boxes", List.of())).expect(200);
             pause(2500);
             long id = story.imaging("healthy");
             story.una.await(story.path("/bench"), b -> b.get("sessions").get(0).has("resting"));
@@ -204,7 +204,7 @@ class SteeringTest {
         var disk = Files.write(Files.createTempFile(lab.home(), "box", ".bin"), content);
         try (NbdServer server = NbdServer.start(lab.home(), "-r", "--filter=exportname", "file", disk.toString(), "exportname-list=explicit", "exportname=bay1",
                 "exportdesc=fixed:make=Mossbank; model=Delve; serial=MD2-77")) {
-            lab.as("petra").put("/api/settings/bench", Map.of("mibPerSecond", 0, "quietFrom", "00:00", "quietTo", "00:00", "healthSeconds", 60, "quickScan", false,
+            lab.as("petra").put("/api/settings/bench", Map.of("mibPerSecond", 0, "quietFrom", "00:00", "quietTo", "00:00", "healthSeconds", 60, "scanRecords", false,
                     "boxes", List.of(Map.of("name", "Box 2", "address", "nbd://127.0.0.1:" + server.port()), Map.of("name", "Box 3", "address", "nbd://127.0.0.1:1")))).expect(200);
             JsonNode bench = lab.as("tom").await("/api/bench", b -> b.toString().contains("box/Box 2/bay1") && !b.get("silent").isEmpty());
             assertThat(bench.get("silent").get(0).get("box").asString()).isEqualTo("Box 3");
@@ -225,7 +225,7 @@ class SteeringTest {
         var disk = Files.write(Files.createTempFile(lab.home(), "box", ".bin"), content);
         try (NbdServer server = NbdServer.start(lab.home(), "-r", "--filter=exportname", "--filter=rate", "file", disk.toString(), "rate=8M", "exportname-list=explicit", "exportname=bay2",
                 "exportdesc=fixed:serial=MD2-78")) {
-            lab.as("petra").put("/api/settings/bench", Map.of("mibPerSecond", 0, "quietFrom", "00:00", "quietTo", "00:00", "healthSeconds", 60, "quickScan", false,
+            lab.as("petra").put("/api/settings/bench", Map.of("mibPerSecond", 0, "quietFrom", "00:00", "quietTo", "00:00", "healthSeconds", 60, "scanRecords", false,
                     "boxes", List.of(Map.of("name", "Box 4", "address", "nbd://127.0.0.1:" + server.port())))).expect(200);
             lab.as("tom").await("/api/bench", b -> b.toString().contains("box/Box 4/bay2"));
             Story story = Story.of(new CaseForms().told("loss.event", "deleted-directly").device("serial", "MD2-78").device("capacity", "4 MiB")).decided().attached("box/Box 4/bay2");
@@ -267,7 +267,7 @@ class SteeringTest {
     @Test
     void rulesOfTheBenchAreCheckedAndAManagersBusiness() {
         assertThat(lab.as("petra").get("/api/settings").expect(200).json().get("bench").get("namePattern").asString()).isEqualTo("{taken} {said}");
-        Map<String, Object> rules = new HashMap<>(Map.of("mibPerSecond", 0, "quietFrom", "22:00", "quietTo", "06:30", "healthSeconds", 60, "quickScan", false, "boxes", List.of()));
+        Map<String, Object> rules = new HashMap<>(Map.of("mibPerSecond", 0, "quietFrom", "22:00", "quietTo", "06:30", "healthSeconds", 60, "scanRecords", false, "boxes", List.of()));
         assertThat(lab.as("tom").put("/api/settings/bench", rules).expect(403).sentence()).contains("manager");
         rules.put("quietTo", "half past six");
         assertThat(lab.as("petra").put("/api/settings/bench", rules).expect(400).sentence()).contains("22:00 and 06:30");
@@ -280,5 +280,20 @@ class SteeringTest {
         rules.put("healthSeconds", 60);
         rules.put("namePattern", "{nothing}");
         assertThat(lab.as("petra").put("/api/settings/bench", rules).expect(400).sentence()).contains("{nothing}", "{taken}");
+    }
+
+    /** A device that stands attached and idle is read on the bench's schedule, and the Desk says when it is not well. */
+    @Test
+    void anIdleDeviceIsReadOnScheduleAndAlarmsTheDesk() throws IOException {
+        Story story = at("idle", sim().with("\"health\":{\"celsius\":31,\"celsiusMost\":31,\"pending\":900}"));
+        JsonNode series = story.una.await(story.path("/health"), s -> s.get("points").size() > 0);
+        assertThat(series.get("words").asString()).isEqualTo("It is failing: pending sectors 900 (from 500).");
+        assertThat(series.get("points").get(0).get("who").asString()).isEqualTo("Brantel");
+        JsonNode alarm = story.una.get("/api/desk?listed=1000").json().get("decisions").valueStream()
+                .filter(d -> d.get("caseNumber").asString().equals(story.number) && d.get("kind").asString().equals("Health")).findFirst().orElseThrow();
+        assertThat(alarm.get("reason").asString()).contains("pending sectors 900").contains("attached and idle");
+        story.una.delete(story.path("/bench/attachment")).expect(204);
+        assertThat(story.una.get("/api/desk?listed=1000").json().get("decisions").valueStream())
+                .noneMatch(d -> d.get("caseNumber").asString().equals(story.number) && d.get("kind").asString().equals("Health"));
     }
 }

@@ -145,16 +145,16 @@ class ScansTest {
     }
 
     @Test
-    void aQuickScanRunsWhileTheImageIsWrittenAndOneStartsByItselfAfterwards() {
+    void aScanByRecordsRunsWhileTheImageIsWrittenAndOneStartsByItselfAfterwards() {
         Lab lab = Lab.open();
         Corpus.image("d08-gpt-primary-lost", lab.inbox());
-        setQuickScan(lab, true);
+        setScanRecords(lab, true);
         try {
             Story slow = Story.of(new CaseForms().told("symptom.appears", "partition-missing")).decided().attached("inbox/d08-gpt-primary-lost.img");
             slow.una.post(slow.path("/scans"), QUICK).expect(409);
             long imaging = slow.una.post(slow.path("/imaging"), Map.of("profile", "healthy", "limits", NO_LIMITS, "mibPerSecond", 8)).expect(201).json().get("id").asLong();
             slow.una.await(slow.path("/bench"), b -> b.get("sessions").get(0).get("readBytes").asLong() > 0);
-            assertThat(slow.una.post(slow.path("/scans"), Map.of("method", "both")).expect(409).sentence()).contains("still being written", "quick scan");
+            assertThat(slow.una.post(slow.path("/scans"), Map.of("method", "both")).expect(409).sentence()).contains("still being written", "only its records");
             slow.una.post(slow.path("/scans"), QUICK).expect(201);
             slow.una.await(slow.path("/scans"), s -> Story.last(s).get("added").asLong() > 0);
             long openedWhileItRan = slow.una.get(slow.path("/catalogue")).expect(200).json().get("all").asLong();
@@ -173,11 +173,11 @@ class ScansTest {
             assertThat(first.get("readBytes").asLong()).isEqualTo(first.get("report").get("size").asLong());
             assertThat(first.get("report").get("prognoses").has("gapped")).as("all of it was read by now").isFalse();
         } finally {
-            setQuickScan(lab, false);
+            setScanRecords(lab, false);
         }
     }
 
-    private static void setQuickScan(Lab lab, boolean on) {
-        lab.as("petra").put("/api/settings/bench", Map.of("mibPerSecond", 0, "quietFrom", "00:00", "quietTo", "00:00", "healthSeconds", 30, "boxes", List.of(), "quickScan", on)).expect(200);
+    private static void setScanRecords(Lab lab, boolean on) {
+        lab.as("petra").put("/api/settings/bench", Map.of("mibPerSecond", 0, "quietFrom", "00:00", "quietTo", "00:00", "healthSeconds", 30, "boxes", List.of(), "scanRecords", on)).expect(200);
     }
 }

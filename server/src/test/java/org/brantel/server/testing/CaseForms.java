@@ -15,7 +15,7 @@ public final class CaseForms {
     private final List<Map<String, Object>> devices = new ArrayList<>(List.of(device("usb-stick")));
     private final List<Map<String, Object>> facts = new ArrayList<>();
     private final List<Map<String, Object>> wanted = new ArrayList<>();
-    private final Map<String, Object> consent = new LinkedHashMap<>(Map.of("look", "", "told", "", "mail", false, "termsRead", false));
+    private final Map<String, Object> consent = new LinkedHashMap<>(Map.of("look", "contents", "told", "", "mail", false, "termsRead", false));
     private String contact = "Hilda Crane";
     private String story = "The stick was emptied by mistake.";
     private String deadline;

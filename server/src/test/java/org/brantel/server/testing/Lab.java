@@ -141,6 +141,11 @@ public final class Lab {
         return context.getBeanFactory().createBean(type);
     }
 
+    /** The server's own. */
+    public <T> T own(Class<T> type) {
+        return context.getBean(type);
+    }
+
     public JdbcTemplate sql() {
         return context.getBean(JdbcTemplate.class);
     }

@@ -117,19 +117,19 @@ class TriageFlowTest {
         String number = deleted().told("copy.cloud", "partly").log(una);
         decide(number, "image-then-scan").expect(200);
         String now = una.get("/api/triage/protocol").expect(200).text();
-        String changed = now.replaceFirst("\"version\" : \"2\"", "\"version\" : \"2-test\"")
+        String changed = now.replaceFirst("\"version\" : \"3\"", "\"version\" : \"3-test\"")
                 .replaceFirst("(\"path\" : \"image-then-scan\",\\s+\"weight\" : )5(,\\s+\"reason\" : \"Deleted files leave)", "$1-9$2");
         JsonNode moved = una.post("/api/triage/replay", Map.of("protocol", changed)).expect(200).json();
         JsonNode own = moved.valueStream().filter(m -> m.get("caseNumber").asString().equals(number)).findFirst().orElseThrow();
         assertThat(own.get("movement").get("leadsNow").asString()).isNotEqualTo("image-then-scan");
-        assertThat(una.get("/api/triage/vocabulary").json().get("protocol").asString()).as("replaying adopts nothing").endsWith(" 2");
+        assertThat(una.get("/api/triage/vocabulary").json().get("protocol").asString()).as("replaying adopts nothing").endsWith(" 3");
         assertThat(una.post("/api/triage/adopt", Map.of("protocol", changed)).expect(403).sentence()).contains("manager");
         assertThat(petra.post("/api/triage/adopt", Map.of("protocol", now)).expect(400).sentence()).contains("in force already");
         assertThat(petra.post("/api/triage/adopt", Map.of("protocol", changed.replaceFirst("\"copy.trash=yes\"", "\"copy.trash=yess\""))).expect(400).sentence()).contains("line ").contains("'yes'");
         petra.post("/api/triage/adopt", Map.of("protocol", changed)).expect(200);
         try {
-            assertThat(docket(number).get("protocol").asString()).as("a decision keeps its version").endsWith(" 2");
-            assertThat(una.get("/api/cases/" + number + "/triage").json().get("protocol").asString()).endsWith("2-test");
+            assertThat(docket(number).get("protocol").asString()).as("a decision keeps its version").endsWith(" 3");
+            assertThat(una.get("/api/cases/" + number + "/triage").json().get("protocol").asString()).endsWith("3-test");
             assertThat(una.post("/api/triage/replay", Map.of("protocol", "")).json().toString()).as("older decisions under the new one").contains(number);
         } finally {
             lab.sql().update("delete from adopted_protocol");

@@ -1,0 +1,94 @@
+package org.brantel.server.bench;
+
+import java.io.IOException;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.brantel.core.health.HealthReading;
+import org.brantel.core.health.Judgement;
+import org.brantel.core.source.Source;
+import org.brantel.server.custody.CustodyService;
+import org.brantel.server.health.HealthReadings;
+import org.brantel.server.intake.Cases;
+import org.brantel.server.locks.Locks;
+import org.brantel.server.settings.LabSettings;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Reads the health of devices that stand attached and idle, on the bench's schedule; a session that reads one does so itself. */
+@Component
+public class IdleHealth {
+
+    /** A device that stands idle and is not well. @param sentence what its readings say */
+    public record Alarm(String caseNumber, boolean failing, String sentence) { }
+
+    private static final Logger LOG = LoggerFactory.getLogger(IdleHealth.class);
+
+    private final Attachments attachments;
+    private final Stations stations;
+    private final Media media;
+    private final Cases cases;
+    private final Locks locks;
+    private final HealthReadings readings;
+    private final LabSettings settings;
+    private final Clock clock;
+    /** When a device was asked last, also where it gave nothing. */
+    private final Map<Long, Instant> asked = new HashMap<>();
+
+    IdleHealth(Attachments attachments, Stations stations, Media media, Cases cases, Locks locks, HealthReadings readings, LabSettings settings, Clock clock) {
+        this.attachments = attachments;
+        this.stations = stations;
+        this.media = media;
+        this.cases = cases;
+        this.locks = locks;
+        this.readings = readings;
+        this.settings = settings;
+        this.clock = clock;
+    }
+
+    @Scheduled(fixedDelay = 3000, initialDelay = 3000)
+    void look() {
+        Duration every = Duration.ofSeconds(settings.bench().healthSeconds());
+        for (Attachment a : attachments.findByDetachedAtIsNullOrderById()) {
+            Instant before = asked.getOrDefault(a.id(), readings.latest(a.id()).map(HealthReadings.Latest::at).orElse(Instant.EPOCH));
+            if (!clock.instant().isBefore(before.plus(every)) && !stations.isBeingRead(a) && !stations.isGone(a)) {
+                asked.put(a.id(), clock.instant());
+                read(a);
+            }
+        }
+    }
+
+    private void read(Attachment a) {
+        String number = cases.number(a.caseId());
+        if (!locks.state(number).untouchable().isEmpty()) {
+            return;
+        }
+        try (Source source = media.open(a.medium(), a.mayBeWritable())) {
+            Optional<HealthReading> reading = source.health();
+            reading.ifPresent(r -> readings.record(new HealthReadings.Place(number, a.caseId(), a.id(), null), r, CustodyService.MACHINE));
+        } catch (IOException e) {
+            LOG.info("The health of {} of {} was not read, it is asked again later: {}", a.medium(), number, e.getMessage());
+        }
+    }
+
+    /** Devices that stand attached, are not read, and are worn or failing by their newest reading. */
+    @Transactional(readOnly = true)
+    public List<Alarm> alarms() {
+        List<Alarm> found = new ArrayList<>();
+        for (Attachment a : attachments.findByDetachedAtIsNullOrderById()) {
+            Judgement judgement = readings.latest(a.id()).map(HealthReadings.Latest::judgement).orElse(null);
+            if (judgement != null && judgement.grade().compareTo(Judgement.Grade.POOR) >= 0 && !stations.isBeingRead(a)) {
+                found.add(new Alarm(cases.number(a.caseId()), judgement.grade() == Judgement.Grade.FAILING, judgement.sentence()));
+            }
+        }
+        return found;
+    }
+}

@@ -1,0 +1,153 @@
+package org.brantel.server.locks;
+
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import org.brantel.core.triage.Protocol;
+import org.brantel.core.triage.Ranking;
+import org.brantel.server.custody.CustodyService;
+import org.brantel.server.intake.CaseViews;
+import org.brantel.server.intake.Cases;
+import org.brantel.server.platform.Events;
+import org.brantel.server.platform.Refusal;
+import org.brantel.server.protocol.LabProtocol;
+import org.springframework.dao.DataIntegrityViolationException;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The one place that decides whether a device may be touched, and what of a customer's files may be looked at. */
+@Service
+public class Locks {
+
+    /** Stop rules that forbid power or reading; the others say what must not be done to the device elsewhere. */
+    private static final Set<String> FORBID = Set.of("no-power");
+    private static final Set<String> OVER = Set.of("declined", "closed");
+
+    private final Cases cases;
+    private final LabProtocol protocol;
+    private final Releases releases;
+    private final CustodyService custody;
+    private final Events events;
+    private final Clock clock;
+
+    Locks(Cases cases, LabProtocol protocol, Releases releases, CustodyService custody, Events events, Clock clock) {
+        this.cases = cases;
+        this.protocol = protocol;
+        this.releases = releases;
+        this.custody = custody;
+        this.events = events;
+        this.clock = clock;
+    }
+
+    /** @throws Refusal saying why, and what would open the lock, when the device of a case must not be powered or read now */
+    @Transactional(readOnly = true)
+    public void touch(String number) {
+        List<String> why = untouchable(cases.docket(number));
+        if (!why.isEmpty()) {
+            throw Refusal.locked(why.get(0));
+        }
+    }
+
+    /** @param what as a person would say it: {@code the preview} @throws Refusal when the customer has not agreed to it */
+    @Transactional(readOnly = true)
+    public void look(String number, Look needed, String what) {
+        Look allowed = allowed(number);
+        if (!allowed.allows(needed)) {
+            throw Refusal.locked("The customer of " + number + " agreed to " + allowed.words() + " only, so " + what
+                    + " stays closed; record their yes to " + needed.words() + " in the case first.");
+        }
+    }
+
+    @Transactional(readOnly = true)
+    public boolean mayLook(String number, Look needed) {
+        return allowed(number).allows(needed);
+    }
+
+    private Look allowed(String number) {
+        return Look.ofConsent(cases.docket(number).consent().look());
+    }
+
+    @Transactional(readOnly = true)
+    public LockViews.State state(String number) {
+        CaseViews.Docket docket = cases.docket(number);
+        return new LockViews.State(rules(docket), untouchable(docket), Look.ofConsent(docket.consent().look()).name().toLowerCase());
+    }
+
+    private List<String> untouchable(CaseViews.Docket docket) {
+        List<String> why = new ArrayList<>();
+        if (docket.hold() != null) {
+            why.add(docket.number() + " is on hold until " + docket.hold().until() + " (" + docket.hold().reason() + "); take it up again before its device is touched.");
+        }
+        if (OVER.contains(docket.stage())) {
+            why.add(docket.number() + " is " + docket.stage() + "; decide on another path before its device is touched.");
+        }
+        rules(docket).stream().filter(r -> r.forbids() && r.release() == null).forEach(r -> why.add("A stop rule forbids powering or reading this device: "
+                + String.join(", ", r.because()) + ". It takes a release with a reason, or what the bench saw that ends it."));
+        return why;
+    }
+
+    private List<LockViews.Rule> rules(CaseViews.Docket docket) {
+        Protocol words = protocol.triage().protocol();
+        List<Release> standing = releases.findByCaseIdAndEndedAtIsNull(cases.id(docket.number()));
+        return stops(docket).stream().map(s -> new LockViews.Rule(s.code(), s.say(), s.because().stream().map(f -> say(words, f)).distinct().toList(), FORBID.contains(s.code()),
+                standing.stream().filter(r -> r.rule().equals(s.code()) && r.restsOn(facts(s))).findFirst().map(Release::view).orElse(null))).toList();
+    }
+
+    private List<Ranking.Stop> stops(CaseViews.Docket docket) {
+        return protocol.triage().stopRules(protocol.facts(docket.stated()));
+    }
+
+    private static String facts(Ranking.Stop stop) {
+        return String.join(" ", new TreeSet<>(stop.because()));
+    }
+
+    private static String say(Protocol words, String fact) {
+        String[] parts = fact.split("=", 2);
+        return parts.length == 2 ? words.say(parts[0], parts[1]) : fact;
+    }
+
+    /** Lets the device be touched although a rule forbids it, until the facts that the rule rests on are others. */
+    @Transactional
+    public LockViews.State release(String number, String rule, String reason, String who) {
+        CaseViews.Docket docket = cases.docket(number);
+        if (reason == null || reason.isBlank()) {
+            throw Refusal.badInput("reason", "A release needs a reason; write down why the device may be touched all the same.");
+        }
+        Ranking.Stop stop = stops(docket).stream().filter(s -> s.code().equals(rule)).findFirst().orElseThrow(() ->
+                Refusal.conflict("The stop rule '" + rule + "' does not hold for " + number + ", so there is nothing to release."));
+        if (!FORBID.contains(rule)) {
+            throw Refusal.badInput("rule", "The stop rule '" + rule + "' forbids neither power nor reading at the bench, so it needs no release.");
+        }
+        long caseId = cases.id(number);
+        Release before = releases.findByCaseIdAndRuleAndEndedAtIsNull(caseId, rule).orElse(null);
+        if (before != null && before.restsOn(facts(stop))) {
+            throw Refusal.conflict("This rule was released already, by " + before.view().who() + ": " + before.view().reason());
+        }
+        if (before != null) {
+            before.end(clock.instant());
+            releases.saveAndFlush(before);
+        }
+        try {
+            releases.saveAndFlush(new Release(caseId, rule, facts(stop), reason.strip(), who, clock.instant()));
+        } catch (DataIntegrityViolationException e) {
+            throw Refusal.conflict("Somebody else released this rule at the same moment; look at their reason first.");
+        }
+        custody.record(number, who, "released the device from a stop rule", rule + " (" + String.join(", ", stop.because().stream()
+                .map(f -> say(protocol.triage().protocol(), f)).toList()) + "); reason: " + reason.strip());
+        events.changed(number, "case");
+        return state(number);
+    }
+
+    /** Takes a release back. */
+    @Transactional
+    public LockViews.State withdraw(String number, String rule, String who) {
+        Release standing = releases.findByCaseIdAndRuleAndEndedAtIsNull(cases.id(number), rule)
+                .orElseThrow(() -> Refusal.conflict("No release of '" + rule + "' stands for " + number + "."));
+        standing.end(clock.instant());
+        custody.record(number, who, "took a release back", rule);
+        events.changed(number, "case");
+        return state(number);
+    }
+}

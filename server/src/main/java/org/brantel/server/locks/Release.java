@@ -1,0 +1,70 @@
+package org.brantel.server.locks;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.data.jpa.repository.JpaRepository;
+
+/** A person's recorded reason to touch a device although a stop rule forbids it. */
+@Entity
+@Table(name = "device_release")
+class Release {
+
+    @Id
+    @GeneratedValue(strategy = GenerationType.IDENTITY)
+    private Long id;
+    @Column(updatable = false)
+    private Long caseId;
+    @Column(updatable = false)
+    private String rule;
+    @Column(updatable = false)
+    private String because;
+    @Column(updatable = false)
+    private String reason;
+    @Column(updatable = false)
+    private String who;
+    @Column(updatable = false)
+    private Instant at;
+    private Instant endedAt;
+
+    protected Release() { }
+
+    /** @param because the facts that the rule rests on; with others, the release is over */
+    Release(Long caseId, String rule, String because, String reason, String who, Instant at) {
+        this.caseId = caseId;
+        this.rule = rule;
+        this.because = because;
+        this.reason = reason;
+        this.who = who;
+        this.at = at;
+    }
+
+    void end(Instant when) {
+        endedAt = when;
+    }
+
+    String rule() {
+        return rule;
+    }
+
+    boolean restsOn(String facts) {
+        return because.equals(facts);
+    }
+
+    LockViews.Release view() {
+        return new LockViews.Release(reason, who, at);
+    }
+}
+
+interface Releases extends JpaRepository<Release, Long> {
+
+    Optional<Release> findByCaseIdAndRuleAndEndedAtIsNull(Long caseId, String rule);
+
+    List<Release> findByCaseIdAndEndedAtIsNull(Long caseId);
+}
