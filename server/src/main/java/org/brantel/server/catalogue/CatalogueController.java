@@ -6,9 +6,14 @@ import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import java.io.IOException;
 import java.util.List;
+import org.brantel.server.locks.Locks;
+import org.brantel.server.locks.Look;
+import org.brantel.server.staff.Staff;
 import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -22,12 +27,21 @@ class CatalogueController {
     /** @param filter all lines that pass it, instead of single ones */
     record SelectionChange(@NotNull List<Long> ids, @Nullable CatalogueFilter filter, boolean selected) { }
 
-    private final Catalogues catalogues;
-    private final Previews previews;
+    /** @param findings that are theirs; absent for all chosen ones that fit or may fit @param count how many were counted; absent when nobody said */
+    record Confirmation(@Nullable List<@NotNull Long> findings, @Nullable @Min(value = 1, message = "At least one file is confirmed.") Integer count) { }
 
-    CatalogueController(Catalogues catalogues, Previews previews) {
+    private final Catalogues catalogues;
+    private final WantedStates states;
+    private final Previews previews;
+    private final Locks locks;
+    private final Staff staff;
+
+    CatalogueController(Catalogues catalogues, WantedStates states, Previews previews, Locks locks, Staff staff) {
         this.catalogues = catalogues;
+        this.states = states;
         this.previews = previews;
+        this.locks = locks;
+        this.staff = staff;
     }
 
     @GetMapping
@@ -37,9 +51,9 @@ class CatalogueController {
                              @RequestParam(required = false) String q, @RequestParam(required = false) Long wanted,
                              @RequestParam(defaultValue = "false") boolean selectedOnly,
                              @RequestParam(required = false) Long foundBy, @RequestParam(required = false) Long notFoundBy,
-                             @RequestParam(required = false) Long worseIn,
+                             @RequestParam(required = false) Long worseIn, @RequestParam(required = false) String fit,
                              @RequestParam(required = false) String sort, @RequestParam(defaultValue = "0") @Min(0) int page) {
-        return catalogues.page(number, new CatalogueFilter(kind, origin, prognosis, q, wanted, selectedOnly, foundBy, notFoundBy, worseIn), page, sort);
+        return catalogues.page(number, new CatalogueFilter(kind, origin, prognosis, q, wanted, selectedOnly, foundBy, notFoundBy, worseIn, fit), page, sort);
     }
 
     /** What two scan sessions found, side by side. */
@@ -48,10 +62,21 @@ class CatalogueController {
         return catalogues.compare(number, a, b);
     }
 
-    /** How much of each wanted line is there. */
+    /** How each wanted line stands: hoped for, found, chosen, delivered. */
     @GetMapping("/wanted")
     List<CatalogueViews.WantedState> wanted(@PathVariable String number) {
-        return catalogues.wanted(number);
+        return states.of(number);
+    }
+
+    /** Somebody of the lab says that these are them. */
+    @PostMapping("/wanted/{line}/confirmation")
+    List<CatalogueViews.WantedState> confirm(@PathVariable String number, @PathVariable long line, @Valid @RequestBody Confirmation confirmation) {
+        return states.confirm(number, line, confirmation.findings(), confirmation.count(), staff.current().name());
+    }
+
+    @DeleteMapping("/wanted/{line}/confirmation")
+    List<CatalogueViews.WantedState> unconfirm(@PathVariable String number, @PathVariable long line) {
+        return states.unconfirm(number, line, staff.current().name());
     }
 
     @PutMapping("/selection")
@@ -61,11 +86,13 @@ class CatalogueController {
 
     @GetMapping("/{id}/preview")
     CatalogueViews.Preview preview(@PathVariable String number, @PathVariable long id) throws IOException {
+        locks.look(number, Look.PREVIEWS, "the preview");
         return previews.of(catalogues.line(number, id));
     }
 
     @GetMapping(path = "/{id}/picture", produces = MediaType.IMAGE_PNG_VALUE)
     byte[] picture(@PathVariable String number, @PathVariable long id) throws IOException {
+        locks.look(number, Look.PREVIEWS, "the picture");
         return previews.picture(catalogues.line(number, id));
     }
 }

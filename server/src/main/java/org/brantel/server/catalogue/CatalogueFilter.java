@@ -16,13 +16,14 @@ import org.springframework.data.jpa.domain.Specification;
  * Which lines of a catalogue are meant. Within one condition any value does; all conditions must hold.
  *
  * @param q      text in the name or the path
- * @param wanted a wanted line that it must fit, or null
+ * @param wanted a wanted line that it fits or may fit, or null
+ * @param fit    {@code fits} or {@code may-fit}, where only one of the two is meant
  * @param foundBy    a scan session that found it, or null
  * @param notFoundBy a scan session that did not, or null
  * @param worseIn    a scan session that found it, but not as well as {@code foundBy} did; or null
  */
 record CatalogueFilter(List<String> kinds, List<String> origins, List<String> prognoses, @Nullable String q, @Nullable Long wanted,
-                       boolean selectedOnly, @Nullable Long foundBy, @Nullable Long notFoundBy, @Nullable Long worseIn) {
+                       boolean selectedOnly, @Nullable Long foundBy, @Nullable Long notFoundBy, @Nullable Long worseIn, @Nullable String fit) {
 
     CatalogueFilter {
         kinds = kinds == null ? List.of() : kinds;
@@ -32,22 +33,23 @@ record CatalogueFilter(List<String> kinds, List<String> origins, List<String> pr
 
     /** The same filter with one condition left out, for the counts beside that condition. */
     CatalogueFilter withoutKinds() {
-        return new CatalogueFilter(null, origins, prognoses, q, wanted, selectedOnly, foundBy, notFoundBy, worseIn);
+        return new CatalogueFilter(null, origins, prognoses, q, wanted, selectedOnly, foundBy, notFoundBy, worseIn, fit);
     }
 
     CatalogueFilter withoutOrigins() {
-        return new CatalogueFilter(kinds, null, prognoses, q, wanted, selectedOnly, foundBy, notFoundBy, worseIn);
+        return new CatalogueFilter(kinds, null, prognoses, q, wanted, selectedOnly, foundBy, notFoundBy, worseIn, fit);
     }
 
     CatalogueFilter withoutPrognoses() {
-        return new CatalogueFilter(kinds, origins, null, q, wanted, selectedOnly, foundBy, notFoundBy, worseIn);
+        return new CatalogueFilter(kinds, origins, null, q, wanted, selectedOnly, foundBy, notFoundBy, worseIn, fit);
     }
 
-    Specification<CatalogueLine> of(long caseId) {
-        return (root, query, b) -> b.and(predicates(caseId, root, b).toArray(Predicate[]::new));
+    /** @param into whether texts may be looked for in what content says of itself */
+    Specification<CatalogueLine> of(long caseId, boolean into) {
+        return (root, query, b) -> b.and(predicates(caseId, root, b, into).toArray(Predicate[]::new));
     }
 
-    List<Predicate> predicates(long caseId, Root<CatalogueLine> root, CriteriaBuilder b) {
+    List<Predicate> predicates(long caseId, Root<CatalogueLine> root, CriteriaBuilder b, boolean into) {
         List<Predicate> all = new ArrayList<>();
         all.add(b.equal(root.get("caseId"), caseId));
         all.add(b.isNull(root.get("mergedInto")));
@@ -62,11 +64,13 @@ record CatalogueFilter(List<String> kinds, List<String> origins, List<String> pr
         }
         if (q != null && !q.isBlank()) {
             String like = "%" + q.strip().toLowerCase(Locale.ROOT).replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_") + "%";
-            all.add(b.or(b.like(b.lower(root.get("name")), like, '\\'), b.like(b.lower(root.get("path")), like, '\\'),
-                    b.like(b.lower(root.get("suggestedName")), like, '\\'), b.like(b.lower(root.get("about")), like, '\\')));
+            Predicate names = b.or(b.like(b.lower(root.get("name")), like, '\\'), b.like(b.lower(root.get("path")), like, '\\'));
+            all.add(into ? b.or(names, b.like(b.lower(root.get("suggestedName")), like, '\\'), b.like(b.lower(root.get("about")), like, '\\')) : names);
         }
         if (wanted != null) {
-            all.add(b.like(root.get("wanted"), "%," + wanted + ",%"));
+            Predicate fits = b.like(root.get("wanted"), "%," + wanted + ",%");
+            Predicate may = b.like(root.get("mayFit"), "%," + wanted + ",%");
+            all.add(fit == null || fit.isEmpty() ? b.or(fits, may) : fit.equals("fits") ? fits : may);
         }
         if (selectedOnly) {
             all.add(b.isTrue(root.get("selected")));

@@ -30,7 +30,6 @@ import org.brantel.core.json.Json;
 import org.brantel.core.wanted.Candidate;
 import org.brantel.core.wanted.Fit;
 import org.brantel.core.wanted.Fitting;
-import org.brantel.core.wanted.WantedLine;
 
 /** One distinct file of a case, with every session and origin that supports it. */
 @Entity
@@ -79,7 +78,11 @@ class CatalogueLine {
     private String versions;
     private String sessions;
     private String places;
+    /** Wanted lines that it fits, and those that it may fit, written like {@code origins}. */
     private String wanted;
+    private String mayFit;
+    /** A part of another finding, in every session that found it. */
+    private boolean inside;
     private boolean selected;
 
     protected CatalogueLine() { }
@@ -90,6 +93,8 @@ class CatalogueLine {
         this.sessions = ",";
         this.places = "[]";
         this.wanted = ",";
+        this.mayFit = ",";
+        this.inside = finding.container() != null;
         this.versions = "{}";
         takeContent(finding, imagingId, proven);
         takeName(finding, session);
@@ -105,6 +110,7 @@ class CatalogueLine {
             takeName(finding, session);
         }
         support(finding, session);
+        inside &= finding.container() != null;
     }
 
     /** Another line turned out to be the same file. */
@@ -123,6 +129,7 @@ class CatalogueLine {
         Map<String, CatalogueViews.Version> both = versionMap();
         other.versionMap().forEach((session, v) -> both.merge(session, v, CatalogueLine::better));
         versions = Json.write(both);
+        inside &= other.inside;
         selected |= other.selected;
         other.selected = false;
     }
@@ -211,12 +218,27 @@ class CatalogueLine {
         return Arrays.stream(list.split(",")).filter(w -> !w.isEmpty()).toList();
     }
 
-    /** Marks which wanted lines it fits. */
-    void fit(List<WantedLine> lines) {
-        StringBuilder fits = new StringBuilder(",");
-        Candidate it = new Candidate(name, path, kind, size, modified, null, false, Map.of(), prognosis);
-        lines.stream().filter(l -> new Fitting(l).of(it).verdict() == Fit.Verdict.FITS).forEach(l -> fits.append(l.id()).append(','));
-        wanted = fits.toString();
+    /** Marks which wanted lines it fits, and which it may fit. */
+    void fit(List<Fitting> lines) {
+        wanted = ",";
+        mayFit = ",";
+        Candidate it = candidate();
+        for (Fitting line : lines) {
+            switch (line.of(it).verdict()) {
+                case FITS -> wanted += line.line().id() + ",";
+                case MAY_FIT -> mayFit += line.line().id() + ",";
+                default -> { }
+            }
+        }
+    }
+
+    /** As it is held against wanted lines. */
+    Candidate candidate() {
+        return new Candidate(name, path, kind, size, modified == null ? created : modified, trashedFrom, inside, aboutMap(), prognosis);
+    }
+
+    boolean matches(long wantedLine) {
+        return wanted.contains("," + wantedLine + ",") || mayFit.contains("," + wantedLine + ",");
     }
 
     void select(boolean yes) {
@@ -257,11 +279,18 @@ class CatalogueLine {
         return StoredExtents.read(extents, "catalogue line " + id);
     }
 
-    CatalogueViews.Line view() {
+    /** @param into whether what the content says of itself may be shown @param lines the case's wanted lines, for the reasons; empty for none */
+    CatalogueViews.Line view(boolean into, List<Fitting> lines) {
+        Candidate it = candidate();
+        List<CatalogueViews.LineFit> fits = lines.stream().map(l -> {
+            Fit fit = l.of(it);
+            return new CatalogueViews.LineFit(l.line().id(), fit.verdict().word(), into || about.equals("{}") ? fit.why() : "");
+        }).toList();
         return new CatalogueViews.Line(id, path, name, kind, size, words(origins), prognosis.word(), score, provenBytes,
                 Arrays.asList(read(reasons, String[].class)), extentList(), created, modified, sha256, placeList(),
-                words(sessions).stream().map(Long::valueOf).toList(), words(wanted).stream().map(Long::valueOf).toList(), selected, record(), suggestedName,
-                aboutMap(), versionMap());
+                words(sessions).stream().map(Long::valueOf).toList(), words(wanted).stream().map(Long::valueOf).toList(),
+                words(mayFit).stream().map(Long::valueOf).toList(), fits, selected, record(), into ? suggestedName : null,
+                into ? aboutMap() : Map.of(), versionMap());
     }
 
     /** As the engine knows it; its number is the line's. */

@@ -11,7 +11,19 @@ interface CatalogueLines extends JpaRepository<CatalogueLine, Long>, JpaSpecific
 
     /** Prognosis and number of the lines that fit a wanted line. */
     @Query("select l.prognosis, count(l) from CatalogueLine l where l.caseId = ?1 and l.mergedInto is null and l.wanted like ?2 group by l.prognosis")
-    List<Object[]> tally(long caseId, String fits);
+    List<Object[]> fitting(long caseId, String line);
+
+    @Query("select count(l) from CatalogueLine l where l.caseId = ?1 and l.mergedInto is null and l.mayFit like ?2")
+    long mayFit(long caseId, String line);
+
+    @Query("select count(l) from CatalogueLine l where l.caseId = ?1 and l.mergedInto is null and l.selected and (l.wanted like ?2 or l.mayFit like ?2)")
+    long chosen(long caseId, String line);
+
+    @Query("select l.id from CatalogueLine l where l.caseId = ?1 and l.mergedInto is null and l.selected and (l.wanted like ?2 or l.mayFit like ?2) order by l.id")
+    List<Long> chosenIds(long caseId, String line);
+
+    @Query("select count(l) from CatalogueLine l where l.caseId = ?1 and l.mergedInto is null and l.id in ?3 and (l.wanted like ?2 or l.mayFit like ?2)")
+    long matching(long caseId, String line, Collection<Long> ids);
 
     @Query("select l.prognosis, count(l), sum(l.size) from CatalogueLine l where l.caseId = ?1 and l.mergedInto is null and l.selected group by l.prognosis")
     List<Object[]> selection(long caseId);

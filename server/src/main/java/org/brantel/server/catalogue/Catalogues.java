@@ -16,9 +16,10 @@ import java.util.TreeMap;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.FindingsFile;
 import org.brantel.core.finding.Prognosis;
-import org.brantel.core.wanted.WantedLine;
-import org.brantel.core.wanted.WantedTally;
+import org.brantel.core.wanted.Fitting;
 import org.brantel.server.intake.Cases;
+import org.brantel.server.locks.Locks;
+import org.brantel.server.locks.Look;
 import org.brantel.server.platform.Events;
 import org.brantel.server.platform.Refusal;
 import org.springframework.context.event.EventListener;
@@ -45,13 +46,17 @@ public class Catalogues {
     private final CatalogueLines lines;
     private final Merge.Into merges;
     private final Cases cases;
+    private final WantedStates states;
+    private final Locks locks;
     private final Events events;
     private final EntityManager entities;
 
-    Catalogues(CatalogueLines lines, Merge.Into merges, Cases cases, Events events, EntityManager entities) {
+    Catalogues(CatalogueLines lines, Merge.Into merges, Cases cases, WantedStates states, Locks locks, Events events, EntityManager entities) {
         this.lines = lines;
         this.merges = merges;
         this.cases = cases;
+        this.states = states;
+        this.locks = locks;
         this.events = events;
         this.entities = entities;
     }
@@ -80,7 +85,7 @@ public class Catalogues {
     @Transactional
     public void wantedChanged(Cases.WantedChanged changed) {
         long caseId = cases.id(changed.caseNumber());
-        List<WantedLine> wanted = cases.docket(changed.caseNumber()).wanted();
+        List<Fitting> wanted = WantedStates.fittings(cases.docket(changed.caseNumber()).wanted());
         long after = 0;
         while (true) {
             List<CatalogueLine> batch = lines.findByCaseIdAndMergedIntoIsNullAndIdGreaterThanOrderById(caseId, after, Limit.of(BATCH));
@@ -95,11 +100,13 @@ public class Catalogues {
     @Transactional(readOnly = true)
     CatalogueViews.Page page(String number, CatalogueFilter filter, int page, String sort) {
         long caseId = cases.id(number);
-        var found = lines.findAll(filter.of(caseId), PageRequest.of(page, PAGE, order(sort)));
-        return new CatalogueViews.Page(found.getContent().stream().map(CatalogueLine::view).toList(),
-                found.getTotalElements(), lines.countByCaseIdAndMergedIntoIsNull(caseId), counts(caseId, filter.withoutKinds(), "kind"),
-                origins(caseId, filter.withoutOrigins()), counts(caseId, filter.withoutPrognoses(), "prognosis"),
-                wanted(number), selection(caseId));
+        boolean into = locks.mayLook(number, Look.PREVIEWS);
+        List<Fitting> wanted = WantedStates.fittings(cases.docket(number).wanted());
+        var found = lines.findAll(filter.of(caseId, into), PageRequest.of(page, PAGE, order(sort)));
+        return new CatalogueViews.Page(found.getContent().stream().map(l -> l.view(into, wanted)).toList(),
+                found.getTotalElements(), lines.countByCaseIdAndMergedIntoIsNull(caseId), counts(caseId, filter.withoutKinds(), "kind", into),
+                origins(caseId, filter.withoutOrigins(), into), counts(caseId, filter.withoutPrognoses(), "prognosis", into),
+                states.of(number), selection(caseId), into);
     }
 
     /** Goes over the catalogue once; the lines themselves are opened by a filter. */
@@ -113,7 +120,7 @@ public class Catalogues {
             if (batch.isEmpty()) {
                 return sum.comparison();
             }
-            batch.forEach(l -> sum.take(l.view()));
+            batch.forEach(l -> sum.take(l.view(false, List.of())));
             after = batch.get(batch.size() - 1).id();
             entities.clear();
         }
@@ -129,12 +136,12 @@ public class Catalogues {
         };
     }
 
-    private Map<String, Long> counts(long caseId, CatalogueFilter filter, String by) {
+    private Map<String, Long> counts(long caseId, CatalogueFilter filter, String by, boolean into) {
         CriteriaBuilder b = entities.getCriteriaBuilder();
         CriteriaQuery<Object[]> query = b.createQuery(Object[].class);
         Root<CatalogueLine> root = query.from(CatalogueLine.class);
         query.select(b.array(root.get(by), b.count(root))).groupBy(root.get(by))
-                .where(filter.predicates(caseId, root, b).toArray(Predicate[]::new));
+                .where(filter.predicates(caseId, root, b, into).toArray(Predicate[]::new));
         Map<String, Long> counts = new TreeMap<>();
         entities.createQuery(query).getResultList().forEach(row ->
                 counts.put(row[0] instanceof Prognosis p ? p.word() : (String) row[0], (Long) row[1]));
@@ -142,9 +149,9 @@ public class Catalogues {
     }
 
     /** A line may have several origins. */
-    private Map<String, Long> origins(long caseId, CatalogueFilter filter) {
+    private Map<String, Long> origins(long caseId, CatalogueFilter filter, boolean into) {
         Map<String, Long> counts = new LinkedHashMap<>();
-        counts(caseId, filter, "origins").forEach((set, n) -> {
+        counts(caseId, filter, "origins", into).forEach((set, n) -> {
             for (String origin : set.split(",")) {
                 if (!origin.isEmpty()) {
                     counts.merge(origin, n, Long::sum);
@@ -152,25 +159,6 @@ public class Catalogues {
             }
         });
         return counts;
-    }
-
-    /** How much of each wanted line is there. */
-    @Transactional(readOnly = true)
-    public List<CatalogueViews.WantedState> wanted(String number) {
-        long caseId = cases.id(number);
-        return cases.docket(number).wanted().stream().map(line -> {
-            long whole = 0;
-            long partly = 0;
-            for (Object[] row : lines.tally(caseId, "%," + line.id() + ",%")) {
-                if (row[0] == Prognosis.WHOLE) {
-                    whole += (Long) row[1];
-                } else if (row[0] != Prognosis.OVERWRITTEN) {
-                    partly += (Long) row[1];
-                }
-            }
-            return new CatalogueViews.WantedState(line, WantedTally.of(line,
-                    new WantedTally.Found(whole, partly, 0), 0, WantedTally.Delivered.NONE, null));
-        }).toList();
     }
 
     private CatalogueViews.SelectionSum selection(long caseId) {
@@ -187,7 +175,7 @@ public class Catalogues {
     @Transactional
     CatalogueViews.SelectionSum select(String number, List<Long> ids, CatalogueFilter filter, boolean yes) {
         long caseId = cases.id(number);
-        List<CatalogueLine> meant = filter == null ? lines.findByCaseIdAndIdIn(caseId, ids) : lines.findAll(filter.of(caseId));
+        List<CatalogueLine> meant = filter == null ? lines.findByCaseIdAndIdIn(caseId, ids) : lines.findAll(filter.of(caseId, locks.mayLook(number, Look.PREVIEWS)));
         meant.forEach(l -> l.select(yes));
         lines.flush();
         events.changed(number, "selection");
@@ -197,7 +185,7 @@ public class Catalogues {
     /** Selects everything of which some bytes can be given back. */
     @Transactional
     public void selectRecoverable(String number) {
-        select(number, List.of(), new CatalogueFilter(null, null, List.of(Prognosis.WHOLE.word(), Prognosis.GAPPED.word()), null, null, false, null, null, null), true);
+        select(number, List.of(), new CatalogueFilter(null, null, List.of(Prognosis.WHOLE.word(), Prognosis.GAPPED.word()), null, null, false, null, null, null, null), true);
     }
 
     /** What was selected, in order. */
@@ -212,11 +200,20 @@ public class Catalogues {
         return selection(cases.id(number)).files();
     }
 
-    /** Wanted lines that each of some catalogue lines fits. */
+    /** Wanted lines that a catalogue line fits, and those that it may fit. */
+    public record Fits(List<Long> fits, List<Long> mayFit) {
+
+        public static final Fits NONE = new Fits(List.of(), List.of());
+    }
+
+    /** Which wanted lines each of some catalogue lines fits or may fit, by the catalogue line's number. */
     @Transactional(readOnly = true)
-    public Map<Long, List<Long>> wantedBy(String number, List<Long> ids) {
-        Map<Long, List<Long>> fits = new LinkedHashMap<>();
-        lines.findByCaseIdAndIdIn(cases.id(number), ids).forEach(l -> fits.put(l.id(), l.view().wanted()));
+    public Map<Long, Fits> wantedBy(String number, List<Long> ids) {
+        Map<Long, Fits> fits = new LinkedHashMap<>();
+        lines.findByCaseIdAndIdIn(cases.id(number), ids).forEach(l -> {
+            CatalogueViews.Line view = l.view(false, List.of());
+            fits.put(l.id(), new Fits(view.wanted(), view.mayFit()));
+        });
         return fits;
     }
 

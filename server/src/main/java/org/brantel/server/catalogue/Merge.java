@@ -12,7 +12,7 @@ import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.Prognosis;
 import org.brantel.core.source.Range;
 import org.brantel.core.source.Source;
-import org.brantel.core.wanted.WantedLine;
+import org.brantel.core.wanted.Fitting;
 import org.brantel.server.bench.Bench;
 import org.brantel.server.intake.Cases;
 import org.springframework.stereotype.Component;
@@ -43,13 +43,13 @@ final class Merge implements Closeable {
         }
 
         Merge into(String number, long session, long imagingId) throws IOException {
-            return new Merge(this, cases.id(number), cases.docket(number).wanted(), session, imagingId);
+            return new Merge(this, cases.id(number), cases.docket(number).wanted().stream().map(Fitting::new).toList(), session, imagingId);
         }
     }
 
     private final Into into;
     private final long caseId;
-    private final List<WantedLine> wanted;
+    private final List<Fitting> wanted;
     private final long session;
     private final long imagingId;
     private final Images images;
@@ -59,7 +59,7 @@ final class Merge implements Closeable {
     private long analyzedAt = BATCH;
     private long shared;
 
-    private Merge(Into into, long caseId, List<WantedLine> wanted, long session, long imagingId) throws IOException {
+    private Merge(Into into, long caseId, List<Fitting> wanted, long session, long imagingId) throws IOException {
         this.into = into;
         this.caseId = caseId;
         this.wanted = wanted;

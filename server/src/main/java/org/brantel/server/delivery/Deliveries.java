@@ -168,13 +168,25 @@ public class Deliveries {
         return delivery;
     }
 
+    /** @param what is being downloaded; nothing of it has gone out yet */
     @Transactional
-    public void downloaded(long id, String what) {
+    public void downloadBegun(long id, String what) {
+        custody.record(cases.number(deliveries.findById(id).orElseThrow().caseId()), CUSTOMER, "began to download " + what, "delivery " + id);
+    }
+
+    /** Every byte went out; whether it arrived, only the customer's own check can say. */
+    @Transactional
+    public void downloaded(long id, String what, long bytes) {
         Delivery delivery = deliveries.findById(id).orElseThrow();
         delivery.downloaded(clock.instant());
         String number = cases.number(delivery.caseId());
-        custody.record(number, CUSTOMER, "downloaded " + what, "delivery " + id);
+        custody.record(number, CUSTOMER, "downloaded " + what, "delivery " + id + ", " + bytes + " bytes sent");
         events.changed(number, "delivery");
+    }
+
+    @Transactional
+    public void downloadBroken(long id, String what, long bytes) {
+        custody.record(cases.number(deliveries.findById(id).orElseThrow().caseId()), CUSTOMER, "broke off downloading " + what, "delivery " + id + ", after " + bytes + " bytes");
     }
 
     /** The customer confirms, after their own check. */
@@ -190,8 +202,8 @@ public class Deliveries {
             throw Refusal.badInput("checked", "More files were checked than this delivery has; reload the page and check again.");
         }
         delivery.receive(name, checked, equal, clock.instant());
-        custody.record(number, CUSTOMER, "confirmed receipt", "delivery " + id + ", by " + name + ", " + checked + " of "
-                + view.files() + " files checked in the browser, " + equal + " equal");
+        custody.record(number, CUSTOMER, "confirmed receipt", "delivery " + id + ", by " + name + ", who says that " + (checked == 0 ? "no file was checked in the browser"
+                : checked + " of " + view.files() + " files were checked in the browser, " + equal + " of them equal"));
         cases.moveTo(number, Stage.CLOSED, CUSTOMER);
         events.changed(number, "delivery");
     }

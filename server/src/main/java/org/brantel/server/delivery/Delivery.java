@@ -49,6 +49,7 @@ class Delivery {
     private Instant receiptAt;
     private int receiptChecked;
     private int receiptEqual;
+    private String account;
 
     protected Delivery() { }
 
@@ -63,7 +64,9 @@ class Delivery {
         this.fingerprint = "";
     }
 
-    void seal(Bag.Sealed sealed, Instant at) {
+    /** @param words what the account says of the wanted lines */
+    void seal(Bag.Sealed sealed, String words, Instant at) {
+        account = words;
         state = State.SEALED;
         bag = sealed.folder().toString();
         files = (int) sealed.files();
@@ -117,6 +120,11 @@ class Delivery {
 
     State state() {
         return state;
+    }
+
+    /** What the sealed account says of the wanted lines; null before it is sealed, and for deliveries of before that was kept. */
+    String account() {
+        return account;
     }
 
     Path bag() {

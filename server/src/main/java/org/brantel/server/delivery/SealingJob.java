@@ -6,11 +6,16 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
 import java.util.function.BooleanSupplier;
+import java.util.stream.Collectors;
+import org.brantel.core.json.Json;
 import org.brantel.core.manifest.Bag;
 import org.brantel.core.manifest.BagInfo;
 import org.brantel.core.manifest.LabKey;
 import org.brantel.server.catalogue.Catalogues;
+import org.brantel.server.catalogue.WantedStates;
 import org.brantel.server.custody.CustodyService;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.intake.Stage;
@@ -35,6 +40,7 @@ class SealingJob {
     private final DeliveryRecords deliveries;
     private final Recoveries recoveries;
     private final Catalogues catalogues;
+    private final WantedStates states;
     private final Cases cases;
     private final CustodyService custody;
     private final Events events;
@@ -43,11 +49,12 @@ class SealingJob {
     private final TransactionTemplate transaction;
     private final Clock clock;
 
-    SealingJob(DeliveryRecords deliveries, Recoveries recoveries, Catalogues catalogues, Cases cases, CustodyService custody,
+    SealingJob(DeliveryRecords deliveries, Recoveries recoveries, Catalogues catalogues, WantedStates states, Cases cases, CustodyService custody,
                Events events, ApplicationEventPublisher announcer, Settings settings, TransactionTemplate transaction, Clock clock) {
         this.deliveries = deliveries;
         this.recoveries = recoveries;
         this.catalogues = catalogues;
+        this.states = states;
         this.cases = cases;
         this.custody = custody;
         this.events = events;
@@ -69,17 +76,17 @@ class SealingJob {
         }
         String number = cases.number(delivery.caseId());
         try {
-            Bag.Sealed sealed = seal(delivery, number);
+            Account account = account(delivery, number);
+            Bag.Sealed sealed = seal(delivery, number, account);
             transaction.executeWithoutResult(t -> {
-                deliveries.findById(id).orElseThrow().seal(sealed, clock.instant());
-                custody.record(number, CustodyService.MACHINE, "sealed a delivery", "delivery " + id + ", " + sealed.files()
-                        + " files, manifest SHA-256 " + sealed.manifestSha256() + ", signed by " + sealed.fingerprint());
+                deliveries.findById(id).orElseThrow().seal(sealed, Json.write(account.wanted()), clock.instant());
+                custody.record(number, CustodyService.MACHINE, "sealed a delivery", "delivery " + id + ", " + says(account) + ", manifest SHA-256 " + sealed.manifestSha256() + ", signed by " + sealed.fingerprint());
                 cases.moveTo(number, Stage.HANDOVER, CustodyService.MACHINE);
                 announcer.publishEvent(new Deliveries.Sealed(number));
                 events.changed(number, "delivery");
             });
         } catch (IOException | RuntimeException e) {
-            LOG.error("Delivery {} of {} was not sealed; the vault is untouched, seal it again", id, number, e);
+            LOG.error("Delivery {} of {} was not sealed; the lab store is untouched, seal it again", id, number, e);
             transaction.executeWithoutResult(t -> {
                 deliveries.findById(id).orElseThrow().fail(e.getMessage());
                 custody.record(number, CustodyService.MACHINE, "sealing a delivery failed", String.valueOf(e.getMessage()));
@@ -88,16 +95,28 @@ class SealingJob {
         }
     }
 
-    private Bag.Sealed seal(Delivery delivery, String number) throws IOException {
+    /** From the files of the run alone; what the catalogue knows now is only what was found and chosen. */
+    private Account account(Delivery delivery, String number) {
+        List<RecoveryViews.File> results = recoveries.finished(delivery.runId()).results();
+        List<Account.Line> files = Account.lines(results, catalogues.wantedBy(number, results.stream().map(RecoveryViews.File::line).toList()));
+        Map<Long, List<Long>> theirs = states.theirs(number);
+        return Account.of(number, settings.lab(), files, states.with(number, l -> Account.delivered(files, l, theirs.get(l.id()))));
+    }
+
+    private static String says(Account account) {
+        Map<String, Long> by = account.files().stream().collect(Collectors.groupingBy(Account.Line::delivered, Collectors.counting()));
+        return by.getOrDefault("whole", 0L) + " files whole, " + by.getOrDefault("gapped", 0L) + " with gaps, " + by.getOrDefault("doubtful", 0L) + " in doubt, "
+                + by.getOrDefault("not-delivered", 0L) + " not delivered";
+    }
+
+    private Bag.Sealed seal(Delivery delivery, String number, Account account) throws IOException {
         Recoveries.Finished run = recoveries.finished(delivery.runId());
         Path bag = settings.bags().resolve(number).resolve(number + "-delivery-" + delivery.id()).toAbsolutePath();
         Files.createDirectories(bag.getParent());
         Files.createDirectories(run.files());
-        String account = Account.json(number, settings.lab(), run.results(), 
-                catalogues.wantedBy(number, run.results().stream().map(RecoveryViews.File::line).toList()), catalogues.wanted(number));
         Bag.Sealed sealed = Bag.seal(run.files(), bag, new BagInfo(settings.lab(), number + " delivery " + delivery.id(),
                 "Files recovered for " + cases.docket(number).customer().name(), LocalDate.now(clock.withZone(settings.zone()))),
-                account, LabKey.at(settings.key()));
+                account.json(), LabKey.at(settings.key()));
         long expected = 0;
         for (RecoveryViews.File file : run.results()) {
             if (file.path() == null) {
@@ -105,12 +124,12 @@ class SealingJob {
             }
             expected++;
             if (!file.sha256().equals(sealed.sha256().get("data/" + file.path()))) {
-                throw new IOException("The file " + file.path() + " in the vault no longer hashes as it did when it was recovered; "
+                throw new IOException("The file " + file.path() + " in the lab store no longer hashes as it did when it was recovered; "
                         + "recover the selection again.");
             }
         }
         if (expected != sealed.files()) {
-            throw new IOException("The vault holds " + sealed.files() + " files, the recovery run wrote " + expected
+            throw new IOException("The lab store holds " + sealed.files() + " files, the recovery run wrote " + expected
                     + "; recover the selection again.");
         }
         return sealed;

@@ -95,7 +95,7 @@ class Papers {
             agreed(docket).forEach(line -> item(paper, line));
             paper.skip(4).rule().bold("What happens next", 12).skip(2);
             item(paper, "We look at the device and tell you how we would go about it, what it may cost and how good the chances are.");
-            item(paper, "Nothing is written to your device. Nothing that costs money is done before you say yes.");
+            item(paper, "Nothing is written to your device.");
             item(paper, "Bring this paper, or the number " + number + ", when you collect it.");
             paper.skip(44).signatures("for the lab", "for the customer", 9);
             return paper.bytes();
@@ -115,7 +115,7 @@ class Papers {
             case "names" -> "We may look at the names of your files, not into them.";
             case "previews" -> "We may look at small previews of your files.";
             case "contents" -> "We may look into files where the work needs it.";
-            default -> "What we may look at has not been asked yet; until then we look at nothing.";
+            default -> "What we may look at has not been asked yet; until then we look at the names of your files, not into them.";
         };
         String told = docket.consent().told().isEmpty() ? "Nobody but you is told about this case." : "Besides you we may talk to: " + docket.consent().told() + ".";
         return List.of(look, told, docket.consent().mail() ? "You agreed to messages by e-mail." : "We do not write to you by e-mail.",

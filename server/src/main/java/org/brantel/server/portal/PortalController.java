@@ -1,6 +1,5 @@
 package org.brantel.server.portal;
 
-import com.fasterxml.jackson.annotation.JsonIgnoreProperties;
 import jakarta.annotation.Nullable;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpSession;
@@ -8,8 +7,10 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
+import java.io.FilterOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -20,8 +21,9 @@ import java.util.stream.Stream;
 import java.util.zip.Deflater;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
-import org.brantel.core.json.Json;
 import org.brantel.core.manifest.Bag;
+import org.brantel.core.source.Range;
+import org.brantel.server.delivery.Account;
 import org.brantel.server.delivery.Deliveries;
 import org.brantel.server.delivery.DeliveryViews;
 import org.brantel.server.intake.CaseViews;
@@ -51,26 +53,14 @@ class PortalController {
 
     /** @param number for downloading it; 0 when it was not delivered */
     record FileLine(int number, String name, @Nullable String path, long size, String delivered, @Nullable String sha256,
-                    long gapBytes, @Nullable String why, List<Long> wanted) { }
-
-    record WantedLine(long line, String words, boolean mustHave, int hopedFor, long whole, long gapped, long missing) { }
+                    long gapBytes, @Nullable String why, List<Long> fits, List<Long> mayFit) { }
 
     record PortalPage(String lab, String phone, String caseNumber, String contactPerson, String customer, String device,
-                      List<WantedLine> wanted, List<FileLine> files, long bytes, String fingerprint, Instant sealedAt,
+                      List<Account.Wanted> wanted, List<FileLine> files, long bytes, String fingerprint, Instant sealedAt,
                       @Nullable Instant expiresAt, @Nullable DeliveryViews.Receipt receipt) { }
 
     record Confirmation(@NotBlank(message = "Enter your name.") @Size(max = 200, message = "The name is longer than 200 characters.") String name,
                         @Min(0) int checked, @Min(0) int equal) { }
-
-    /** What account.json says; only what this page shows of it. */
-    @JsonIgnoreProperties(ignoreUnknown = true)
-    private record Account(List<AccountLine> files, List<WantedLine> wanted) { }
-
-    @JsonIgnoreProperties(ignoreUnknown = true)
-    private record AccountLine(String name, String path, long size, String delivered, String sha256, List<Gap> gaps,
-                               String why, List<Long> wanted) { }
-
-    private record Gap(long offset, long length) { }
 
     private static final String OPENED = "brantel.portal.";
 
@@ -107,9 +97,9 @@ class PortalController {
     private static List<FileLine> lines(Account account) {
         List<FileLine> lines = new ArrayList<>();
         for (int i = 0; i < account.files().size(); i++) {
-            AccountLine f = account.files().get(i);
+            Account.Line f = account.files().get(i);
             lines.add(new FileLine(f.path() == null ? 0 : i + 1, f.name(), f.path(), f.size(), f.delivered(), f.sha256(),
-                    f.gaps().stream().mapToLong(Gap::length).sum(), f.why(), f.wanted()));
+                    f.gaps().stream().mapToLong(Range::length).sum(), f.why(), f.fits(), f.mayFit()));
         }
         return lines;
     }
@@ -118,7 +108,7 @@ class PortalController {
     ResponseEntity<StreamingResponseBody> file(@PathVariable String token, @PathVariable int number, HttpServletRequest request)
             throws IOException {
         Deliveries.Opened opened = opened(token, request);
-        List<AccountLine> files = account(opened).files();
+        List<Account.Line> files = account(opened).files();
         if (number < 1 || number > files.size() || files.get(number - 1).path() == null) {
             throw Refusal.missing("There is no file " + number + " in this delivery.");
         }
@@ -126,8 +116,8 @@ class PortalController {
         if (!file.startsWith(opened.bag())) {
             throw Refusal.missing("There is no file " + number + " in this delivery.");
         }
-        deliveries.downloaded(opened.delivery().id(), "one file, " + file.getFileName());
-        return attachment(file.getFileName().toString()).contentLength(Files.size(file)).body(out -> Files.copy(file, out));
+        String what = "one file, " + file.getFileName();
+        return attachment(file.getFileName().toString()).contentLength(Files.size(file)).body(sent(opened, what, out -> Files.copy(file, out)));
     }
 
     @GetMapping("/all.zip")
@@ -138,8 +128,7 @@ class PortalController {
         try (Stream<Path> walk = Files.walk(bag)) {
             files = walk.filter(Files::isRegularFile).sorted().toList();
         }
-        deliveries.downloaded(opened.delivery().id(), "everything, " + files.size() + " files");
-        return attachment(bag.getFileName() + ".zip").body(out -> {
+        return attachment(bag.getFileName() + ".zip").body(sent(opened, "everything, " + opened.delivery().files() + " files", out -> {
             // Recovered files are mostly packed already: storing them is as small and leaves the time to the line.
             try (ZipOutputStream zip = new ZipOutputStream(out, StandardCharsets.UTF_8)) {
                 zip.setLevel(Deflater.NO_COMPRESSION);
@@ -153,7 +142,50 @@ class PortalController {
                     zip.closeEntry();
                 }
             }
-        });
+        }));
+    }
+
+    /** Puts on record that a download began, and how it ended: never that something was downloaded before its last byte went out. */
+    private StreamingResponseBody sent(Deliveries.Opened opened, String what, StreamingResponseBody body) {
+        long id = opened.delivery().id();
+        deliveries.downloadBegun(id, what);
+        return out -> {
+            Counted counted = new Counted(out);
+            try {
+                body.writeTo(counted);
+                counted.flush();
+            } catch (IOException | RuntimeException e) {
+                deliveries.downloadBroken(id, what, counted.bytes);
+                throw e;
+            }
+            deliveries.downloaded(id, what, counted.bytes);
+        };
+    }
+
+    private static final class Counted extends FilterOutputStream {
+        private long bytes;
+
+        Counted(OutputStream out) {
+            super(out);
+        }
+
+        @Override
+        public void write(int b) throws IOException {
+            out.write(b);
+            bytes++;
+        }
+
+        @Override
+        public void write(byte[] b, int from, int length) throws IOException {
+            out.write(b, from, length);
+            bytes += length;
+        }
+
+        /** The answer's own stream is closed by who opened it. */
+        @Override
+        public void close() throws IOException {
+            flush();
+        }
     }
 
     /** Never something that a browser would run or show as a page. */
@@ -176,6 +208,6 @@ class PortalController {
     }
 
     private static Account account(Deliveries.Opened opened) throws IOException {
-        return Json.read(opened.bag().resolve(Bag.ACCOUNT), Account.class, "account");
+        return Account.read(opened.bag().resolve(Bag.ACCOUNT));
     }
 }

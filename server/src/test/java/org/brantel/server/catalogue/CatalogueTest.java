@@ -61,7 +61,7 @@ class CatalogueTest {
         story.una.put(story.path(""), form).expect(200);
         JsonNode wanted = story.una.get(story.path("/catalogue/wanted")).json();
         assertThat(wanted.size()).isEqualTo(1);
-        assertThat(wanted.get(0).get("tally").get("whole").asInt()).isEqualTo(page("?kind=pdf&prognosis=whole").get("matching").asInt());
+        assertThat(wanted.get(0).get("tally").get("found").get("whole").asInt()).isEqualTo(page("?kind=pdf&prognosis=whole").get("matching").asInt());
     }
 
     @Test

@@ -65,7 +65,7 @@ class WholeStoryTest {
             assertThat(line.get("prognosis").asString()).isEqualTo("whole");
             assertThat(line.get("reasons").size()).isPositive();
         });
-        assertThat(page.get("wanted").get(0).get("tally").get("whole").asInt()).isPositive();
+        assertThat(page.get("wanted").get(0).get("tally").get("found").get("whole").asInt()).isPositive();
         assertThat(page.get("all").asInt()).isEqualTo(page.get("lines").size());
     }
 
@@ -89,9 +89,9 @@ class WholeStoryTest {
         JsonNode run = story.recovered();
         assertThat(run.get("whole").asInt()).isEqualTo(run.get("total").asInt()).isGreaterThan(15);
         JsonNode files = story.una.get("/api/recovery/" + run.get("id").asLong() + "/files").json();
-        Path vault = story.lab.home().resolve("vault").resolve(story.number).resolve("run-" + run.get("id").asLong()).resolve("files");
+        Path store = story.lab.home().resolve("lab-store").resolve(story.number).resolve("run-" + run.get("id").asLong()).resolve("files");
         for (JsonNode file : files) {
-            assertThat(sha256(vault.resolve(file.get("path").asString()))).isEqualTo(file.get("sha256").asString());
+            assertThat(sha256(store.resolve(file.get("path").asString()))).isEqualTo(file.get("sha256").asString());
         }
         Set<String> hashes = hashes(files);
         assertThat(Corpus.files("d01-fat16").stream().filter(f -> "whole".equals(f.structure()))).allMatch(f -> hashes.contains(f.sha256()));
@@ -149,6 +149,10 @@ class WholeStoryTest {
         customer.get("/api/desk?listed=1000").expect(401);
     }
 
+    private int files() {
+        return story.una.get(story.path("/deliveries")).json().get(0).get("files").asInt();
+    }
+
     private String token() {
         return link.get("path").asString().substring("/d/".length());
     }
@@ -196,10 +200,11 @@ class WholeStoryTest {
         JsonNode tape = story.una.get(story.path("/custody")).expect(200).json();
         List<String> steps = java.util.stream.StreamSupport.stream(tape.get("entries").spliterator(), false).map(e -> e.get("what").asString()).toList();
         assertThat(tape.get("tears").size()).isZero();
-        assertThat(steps).containsSubsequence("logged the case", "attached the device, identity equal", "started an imaging session", "finished imaging",
+        assertThat(steps).containsSubsequence("logged the case", "attached a medium", "started an imaging session", "finished imaging",
                 "started a scan", "finished a scan", "started recovery", "finished recovery, read back and hashed again", "ordered a delivery",
                 "sealed a delivery", "made a link for the customer", "opened the delivery", "confirmed receipt");
-        assertThat(steps).anyMatch(s -> s.startsWith("downloaded everything")).anyMatch(s -> s.startsWith("downloaded one file"));
+        assertThat(steps).containsSubsequence("opened the delivery", "began to download everything, " + files() + " files", "downloaded everything, " + files() + " files");
+        assertThat(steps).anyMatch(s -> s.startsWith("downloaded one file"));
     }
 
     @Test

@@ -98,7 +98,7 @@ class PapersTest {
         int version = una.get("/api/cases/" + number).json().get("version").asInt();
         una.post("/api/cases/" + number + "/triage/decision", Map.of("path", "decline", "reason", "Nothing can be had back.", "version", version)).expect(200);
         try (PDDocument letter = paper(number, "decline")) {
-            assertThat(text(letter).replaceAll("\\s+", " ")).contains("we will not take your money").contains("Nothing can be had back.").contains("discards deleted blocks");
+            assertThat(text(letter).replaceAll("\\s+", " ")).contains("we cannot take it on").contains("Nothing can be had back.").contains("discards deleted blocks");
         }
     }
 

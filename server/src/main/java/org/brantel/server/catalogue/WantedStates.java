@@ -1,0 +1,145 @@
+package org.brantel.server.catalogue;
+
+import java.time.Clock;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.brantel.core.finding.Prognosis;
+import org.brantel.core.wanted.Fitting;
+import org.brantel.core.wanted.WantedLine;
+import org.brantel.core.wanted.WantedTally;
+import org.brantel.server.custody.CustodyService;
+import org.brantel.server.intake.Cases;
+import org.brantel.server.platform.Events;
+import org.brantel.server.platform.Refusal;
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** How the wanted lines of a case stand: hoped for, found, chosen, delivered, each from the records of its own step; and who said that these are them. */
+@Service
+public class WantedStates {
+
+    private final CatalogueLines lines;
+    private final WantedConfirmations confirmations;
+    private final Cases cases;
+    private final ObjectProvider<DeliveredCounts> deliveries;
+    private final CustodyService custody;
+    private final Events events;
+    private final Clock clock;
+
+    WantedStates(CatalogueLines lines, WantedConfirmations confirmations, Cases cases, ObjectProvider<DeliveredCounts> deliveries, CustodyService custody,
+                 Events events, Clock clock) {
+        this.lines = lines;
+        this.confirmations = confirmations;
+        this.cases = cases;
+        this.deliveries = deliveries;
+        this.custody = custody;
+        this.events = events;
+        this.clock = clock;
+    }
+
+    @Transactional(readOnly = true)
+    public List<CatalogueViews.WantedState> of(String number) {
+        Map<Long, WantedTally.Delivered> delivered = deliveries.getObject().delivered(number);
+        return with(number, l -> delivered.getOrDefault(l.id(), WantedTally.Delivered.NONE));
+    }
+
+    /** With what a delivery that is just being sealed holds. */
+    @Transactional(readOnly = true)
+    public List<CatalogueViews.WantedState> with(String number, Function<WantedLine, WantedTally.Delivered> delivered) {
+        long caseId = cases.id(number);
+        Map<Long, WantedConfirmation> confirmed = confirmed(caseId);
+        return cases.docket(number).wanted().stream().map(line -> {
+            WantedConfirmation c = confirmed.get(line.id());
+            return CatalogueViews.WantedState.of(line, WantedTally.of(line, found(caseId, line.id()), lines.chosen(caseId, like(line.id())), delivered.apply(line),
+                    c == null ? null : c.view()));
+        }).toList();
+    }
+
+    /** The findings that were confirmed to be a line's, by the line's number. */
+    @Transactional(readOnly = true)
+    public Map<Long, List<Long>> theirs(String number) {
+        return confirmed(cases.id(number)).values().stream().collect(Collectors.toMap(WantedConfirmation::wantedId, WantedConfirmation::theirs));
+    }
+
+    private Map<Long, WantedConfirmation> confirmed(long caseId) {
+        Map<Long, WantedConfirmation> all = new LinkedHashMap<>();
+        confirmations.findByCaseId(caseId).forEach(c -> all.put(c.wantedId(), c));
+        return all;
+    }
+
+    private WantedTally.Found found(long caseId, long line) {
+        long whole = 0;
+        long partly = 0;
+        for (Object[] row : lines.fitting(caseId, like(line))) {
+            if (row[0] == Prognosis.WHOLE) {
+                whole += (Long) row[1];
+            } else if (row[0] != Prognosis.OVERWRITTEN) {
+                partly += (Long) row[1];
+            }
+        }
+        return new WantedTally.Found(whole, partly, lines.mayFit(caseId, like(line)));
+    }
+
+    private static String like(long line) {
+        return "%," + line + ",%";
+    }
+
+    static List<Fitting> fittings(List<WantedLine> wanted) {
+        return wanted.stream().map(Fitting::new).toList();
+    }
+
+    /**
+     * A person says that these are them.
+     *
+     * @param findings that are theirs; null for all chosen ones that fit or may fit
+     * @param count    how many that person counted; null when they did not say
+     */
+    @Transactional
+    public List<CatalogueViews.WantedState> confirm(String number, long lineId, List<Long> findings, Integer count, String who) {
+        long caseId = cases.id(number);
+        WantedLine line = line(number, lineId);
+        List<Long> theirs = findings == null ? lines.chosenIds(caseId, like(lineId)) : findings.stream().distinct().toList();
+        WantedTally.Found found = found(caseId, lineId);
+        long matches = found.whole() + found.partly() + found.mayFit();
+        long said = count == null ? theirs.size() : count;
+        if (said > matches) {
+            throw Refusal.badInput("findings", said + " files were confirmed for “" + line.words() + "”, but only " + matches + " fit or may fit it; look at the list again.");
+        }
+        if (theirs.isEmpty()) {
+            throw Refusal.conflict("Nothing that fits or may fit “" + line.words() + "” is chosen; choose what is theirs first, then confirm it.");
+        }
+        if (count != null && count != theirs.size()) {
+            throw Refusal.badInput("findings", count + " files were confirmed for “" + line.words() + "”, but " + theirs.size() + " are chosen; choose exactly those that are theirs.");
+        }
+        if (lines.matching(caseId, like(lineId), theirs) != theirs.size()) {
+            throw Refusal.badInput("findings", "Not all of these files fit or may fit “" + line.words() + "”; reload the catalogue and confirm again.");
+        }
+        WantedConfirmation confirmation = confirmations.findByWantedId(lineId).orElseGet(() -> new WantedConfirmation(caseId, lineId));
+        confirmation.say(theirs, who, clock.instant());
+        confirmations.save(confirmation);
+        custody.record(number, who, "confirmed which files a wanted line meant", "“" + line.words() + "”: " + theirs.size() + " of " + matches + " that fit or may fit are theirs");
+        events.changed(number, "selection");
+        return of(number);
+    }
+
+    /** Takes a confirmation back. */
+    @Transactional
+    public List<CatalogueViews.WantedState> unconfirm(String number, long lineId, String who) {
+        WantedLine line = line(number, lineId);
+        WantedConfirmation standing = confirmations.findByWantedId(lineId)
+                .orElseThrow(() -> Refusal.conflict("Nobody has confirmed “" + line.words() + "”, so there is nothing to take back."));
+        confirmations.delete(standing);
+        custody.record(number, who, "took a confirmation back", "“" + line.words() + "”");
+        events.changed(number, "selection");
+        return of(number);
+    }
+
+    private WantedLine line(String number, long lineId) {
+        return cases.docket(number).wanted().stream().filter(l -> l.id() == lineId).findFirst()
+                .orElseThrow(() -> Refusal.missing("There is no wanted line " + lineId + " in " + number + "; reload the case."));
+    }
+}

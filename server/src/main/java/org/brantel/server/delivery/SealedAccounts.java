@@ -1,0 +1,40 @@
+package org.brantel.server.delivery;
+
+import java.io.IOException;
+import java.util.Arrays;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.brantel.core.json.Json;
+import org.brantel.core.wanted.WantedTally;
+import org.brantel.server.catalogue.DeliveredCounts;
+import org.brantel.server.intake.Cases;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What the newest sealed delivery of a case said of the wanted lines; never computed again. */
+@Component
+class SealedAccounts implements DeliveredCounts {
+
+    private final DeliveryRecords deliveries;
+    private final Cases cases;
+
+    SealedAccounts(DeliveryRecords deliveries, Cases cases) {
+        this.deliveries = deliveries;
+        this.cases = cases;
+    }
+
+    @Override
+    @Transactional(readOnly = true)
+    public Map<Long, WantedTally.Delivered> delivered(String number) {
+        return deliveries.findByCaseIdOrderByIdDesc(cases.id(number)).stream().filter(d -> d.state() == Delivery.State.SEALED && d.account() != null).findFirst()
+                .map(d -> Arrays.stream(read(d)).collect(Collectors.toMap(Account.Wanted::line, Account.Wanted::delivered))).orElse(Map.of());
+    }
+
+    private static Account.Wanted[] read(Delivery d) {
+        try {
+            return Json.read(d.account(), Account.Wanted[].class, "account", "delivery " + d.id());
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+}
