@@ -5,7 +5,7 @@ import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import { useLive } from '@/api/live'
 import type { HealthSeries, ImagingEvent, StopLimits } from '@/api/types'
-import { dayAndTime } from '@/format/format'
+import { count, dayAndTime } from '@/format/format'
 import CounterPlot from '@/instruments/CounterPlot.vue'
 import { useNow } from '@/instruments/now'
 import RefusedNote from '@/shell/RefusedNote.vue'
@@ -31,7 +31,8 @@ const last = computed(() => series.data.value?.points[series.data.value.points.l
 const until = computed(() => (last.value ? Math.max(Date.parse(last.value.at), ...props.events.slice(0, 1).map((e) => Date.parse(e.at))) : now.value))
 const faults = computed(() => faultsOf(props.events).map((e) => Date.parse(e.at)))
 const rests = computed(() => restsOf(props.events, until.value))
-const grade = computed(() => series.data.value?.judgement?.grade.toLowerCase())
+const attributes = computed(() => last.value?.reading.attributes ?? [])
+const table = ref(false)
 
 async function read(): Promise<void> {
   if (await acting.run(() => api.post(`/api/cases/${props.number}/health/read`))) await series.refresh()
@@ -45,24 +46,21 @@ async function recorded(): Promise<void> {
 <template>
   <section aria-labelledby="h-health" class="health">
     <div class="hd"><h2 id="h-health">Health</h2>
-      <b v-if="grade" class="grade" :class="grade">{{ grade }}</b>
       <span class="sp" />
       <BButton v-if="ask" size="sm" class="btn-quiet" :disabled="acting.busy.value" @click="read">Ask the device</BButton>
       <BButton size="sm" class="btn-quiet" :aria-expanded="entering" @click="entering = !entering">{{ entering ? 'Close' : 'Enter…' }}</BButton></div>
     <RefusedNote :refused="acting.refused.value ?? series.refused.value" />
     <HealthEntry v-if="entering" :number="number" @recorded="recorded" />
-    <p v-if="last" class="xs"><template v-if="series.data.value?.judgement?.reasons.length">{{ series.data.value.words }}; </template><span class="mu">{{ originWords(last.reading) }}, {{ dayAndTime(last.at) }}</span></p>
+    <p v-if="last" class="s"><b>{{ series.data.value?.words }}</b> <span class="xs mu">{{ originWords(last.reading) }}, {{ dayAndTime(last.at) }}</span></p>
     <div v-if="counters.length" class="plots"><CounterPlot v-for="c in counters" :key="c.title" v-bind="c" :faults="faults" :rests="rests" :until="until" /></div>
-    <p v-else-if="series.data.value" class="empty s">No reading yet. {{ ask ? 'Ask the device, or enter what another instrument shows.' : 'This device gives none by itself; enter what another instrument shows.' }}</p>
+    <p v-if="attributes.length" class="s"><button type="button" class="linkish" :aria-expanded="table" @click="table = !table">{{ table ? 'Hide' : 'Show' }} all {{ attributes.length }} values that it gives</button></p>
+    <table v-if="table" class="rows xs"><thead><tr><th>value</th><th class="n">now</th><th class="n">worst</th><th class="n">fails at</th><th class="n">raw</th></tr></thead>
+      <tbody><tr v-for="a in attributes" :key="a.id"><td>{{ a.name }}</td><td class="n">{{ a.value }}</td><td class="n">{{ a.worst }}</td><td class="n">{{ a.threshold || '–' }}</td><td class="n">{{ count(a.raw) }}</td></tr></tbody></table>
+    <p v-if="!counters.length && series.data.value" class="empty s">No reading yet. {{ ask ? 'Ask the device, or enter what another instrument shows.' : 'This device gives none by itself; enter what another instrument shows.' }}</p>
   </section>
 </template>
 
 <style scoped>
 .health { display: grid; gap: 6px; align-content: start; min-width: 0; }
 .plots { display: grid; grid-template-columns: repeat(auto-fill, minmax(150px, 1fr)); gap: 8px 16px; }
-.grade { border: 1px solid var(--line-2); border-radius: 3px; padding: 0 6px; font-size: 12px; }
-.grade.good { border-color: var(--verd); color: var(--verd-d); }
-.grade.watch { border-style: dashed; border-color: var(--ochre); color: var(--ochre-d); }
-.grade.poor { border-color: var(--ochre); color: var(--ochre-d); background: var(--ochre-wash); }
-.grade.failing { border-color: var(--madder); color: var(--madder-d); background: var(--madder-wash); }
 </style>

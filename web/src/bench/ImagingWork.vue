@@ -2,17 +2,19 @@
 import { computed, ref } from 'vue'
 import { api } from '@/api/client'
 import { useLive } from '@/api/live'
-import type { CaseBench, Docket } from '@/api/types'
+import type { CaseBench, Docket, LockState } from '@/api/types'
 import { dayAndTime, percent, size } from '@/format/format'
 import RefusedNote from '@/shell/RefusedNote.vue'
 import AttachPanel from './AttachPanel.vue'
 import ImagingSession from './ImagingSession.vue'
+import LockNote from './LockNote.vue'
 import StartImaging from './StartImaging.vue'
 
 const props = defineProps<{ docket: Docket }>()
 const emit = defineEmits<{ changed: [] }>()
 
 const bench = useLive(() => api.get<CaseBench>(`/api/cases/${props.docket.number}/bench`), (what, c) => c === props.docket.number && ['bench', 'imaging', 'health'].includes(what))
+const locks = useLive(() => api.get<LockState>(`/api/cases/${props.docket.number}/locks`), (what, c) => c === props.docket.number && what === 'case')
 const another = ref(false)
 const sessions = computed(() => bench.data.value?.sessions ?? [])
 const latest = computed(() => sessions.value[0])
@@ -30,7 +32,8 @@ async function changed(): Promise<void> {
 
 <template>
   <div class="stack">
-    <RefusedNote :refused="bench.refused.value" />
+    <RefusedNote :refused="bench.refused.value ?? locks.refused.value" />
+    <LockNote v-if="locks.data.value" :number="docket.number" :locks="locks.data.value" @changed="locks.refresh" />
     <template v-if="bench.data.value">
       <AttachPanel v-if="another || !bench.data.value.attachment" :docket="docket" @attached="changed" />
       <StartImaging v-else-if="unread && bench.data.value.attachment" :docket="docket" :bench="bench.data.value" :attachment="bench.data.value.attachment" @started="changed" @detached="changed" @other="another = true" />

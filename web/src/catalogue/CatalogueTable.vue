@@ -39,9 +39,9 @@ const COLUMNS = [
         <td class="n" :title="bytes(l.size)">{{ size(l.size) }}</td>
         <td class="m when" :title="zoneName()">{{ l.modified ? dateAndTime(l.modified) : 'not kept' }}</td>
         <td>{{ l.origins.join(', ') }}</td>
-        <td class="m fits">{{ wantedMarks(l.wanted, wanted) }}</td>
+        <td class="m fits">{{ wantedMarks(l.wanted, l.mayFit, wanted) }}</td>
       </tr>
-      <tr v-if="l.id === open" class="proofrow"><td colspan="8"><FindingProof :number="number" :line="l" /></td></tr>
+      <tr v-if="l.id === open" class="proofrow"><td colspan="8"><FindingProof :number="number" :line="l" :wanted="wanted" /></td></tr>
     </tbody>
   </table>
 </template>
@@ -52,7 +52,7 @@ const COLUMNS = [
 .lines td { padding: 4px 8px; border-bottom: 1px solid var(--line); background: var(--sheet); overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
 .lines tr.on td { background: var(--verd-wash); }
 .lines tr.on td:first-child { box-shadow: inset 4px 0 var(--verd); }
-.lines th:nth-child(1) { width: 40px; } .lines th:nth-child(2) { width: 118px; } .lines th:nth-child(5) { width: 86px; } .lines th:nth-child(6) { width: 148px; } .lines th:nth-child(7) { width: 110px; } .lines th:nth-child(8) { width: 58px; }
+.lines th:nth-child(1) { width: 40px; } .lines th:nth-child(2) { width: 118px; } .lines th:nth-child(5) { width: 86px; } .lines th:nth-child(6) { width: 148px; } .lines th:nth-child(7) { width: 110px; } .lines th:nth-child(8) { width: 64px; }
 .n { text-align: right !important; font-family: var(--mono); font-size: 12.5px; }
 .when { font-size: 12px; }
 .fits { color: var(--heather-d); font-weight: 600; }

@@ -11,8 +11,10 @@ import RefusedNote from '@/shell/RefusedNote.vue'
 import { useKeys } from '@/shell/keys'
 import CatalogueTable from './CatalogueTable.vue'
 import FacetList from './FacetList.vue'
+import ConfirmLine from './ConfirmLine.vue'
 import WantedBand from './WantedBand.vue'
 import { EVERYTHING, facetRows, fromQuery, isEverything, sessionWords, toggled, type Facet } from './filter'
+import { openLines } from './steps'
 import { useCatalogue } from './useCatalogue'
 
 const props = defineProps<{ docket: Docket }>()
@@ -25,7 +27,8 @@ const open = ref<number>()
 const recovering = useAction()
 const search = useTemplateRef<HTMLElement>('search')
 const selection = computed(() => page.value?.selection)
-const missing = computed(() => (page.value?.wanted ?? []).filter((w) => w.line.mustHave).reduce((sum, w) => sum + w.tally.missing, 0))
+const narrowed = computed(() => page.value?.wanted.find((w) => w.line.id === filter.value.wanted))
+const stillOpen = computed(() => openLines(page.value?.wanted ?? []))
 
 function move(by: number): void {
   at.value = Math.min(lines.value.length - 1, Math.max(0, at.value + by))
@@ -54,11 +57,12 @@ useKeys([
 <template>
   <div v-if="page" class="catalogue">
     <div>
-      <WantedBand :wanted="page.wanted" :chosen="filter.wanted" @choose="(w) => (filter = { ...filter, wanted: w })" />
+      <WantedBand :wanted="page.wanted" :chosen="filter.wanted" @choose="(w) => (filter = { ...filter, wanted: w, fit: undefined })" />
+      <ConfirmLine v-if="narrowed" :number="docket.number" :state="narrowed" :fit="filter.fit" @fit="(fit) => (filter = { ...filter, fit })" @changed="catalogue.live.refresh" />
       <div class="narrow">
         <div class="f g8 line1">
           <b>Findings</b>
-          <span ref="search" class="searchbox"><BFormInput :model-value="filter.q" type="search" aria-label="Text in the name or the folder" placeholder="text in the name or the folder  ( / )" @update:model-value="(q) => (filter = { ...filter, q: String(q ?? '') })" /></span>
+          <span ref="search" class="searchbox"><BFormInput :model-value="filter.q" type="search" aria-label="Text in the name or the folder" :placeholder="page.contentShown ? 'name, folder, or what it says of itself  ( / )' : 'text in the name or the folder  ( / )'" @update:model-value="(q) => (filter = { ...filter, q: String(q ?? '') })" /></span>
           <label class="s f g6"><input type="checkbox" class="form-check-input" :checked="filter.selectedOnly" @change="filter = { ...filter, selectedOnly: !filter.selectedOnly }" /> only selected</label>
           <b v-if="sessionWords(filter)" class="s">{{ sessionWords(filter) }}</b>
           <button v-if="!isEverything(filter)" type="button" class="linkish s" @click="filter = { ...EVERYTHING }">show everything</button>
@@ -71,6 +75,7 @@ useKeys([
           <FacetList title="Prognosis" gauges :rows="facetRows(page.prognoses, filter.prognoses, ['whole', 'gapped', 'doubtful', 'overwritten'])" @toggle="(v) => facet('prognoses', v)" />
         </div>
       </div>
+      <p v-if="!page.contentShown" class="xs mu closed">The customer agreed to file names only: no pictures, no texts, nothing that contents say of themselves.</p>
       <RefusedNote :refused="catalogue.live.refused.value ?? catalogue.selecting.refused.value" />
     </div>
     <div class="scroll" tabindex="-1">
@@ -82,7 +87,7 @@ useKeys([
     <footer v-if="selection" class="chosen">
       <div class="fig"><b>{{ count(selection.files) }}</b><span>selected</span></div>
       <div class="fig"><b :title="bytes(selection.bytes)">{{ size(selection.bytes) }}</b><span>to write</span></div>
-      <p class="s parts"><span><FillGauge prognosis="whole" :height="14" /> {{ selection.whole }} whole</span><span><FillGauge prognosis="gapped" :share="0.7" :height="14" /> {{ selection.gapped }} gapped</span><span><FillGauge prognosis="doubtful" :height="14" /> {{ selection.doubtful }} doubtful or overwritten</span><br /><span class="xs mu">{{ missing ? `${count(missing)} must-have files are still missing` : 'every must-have line is covered as far as it says how many' }}</span></p>
+      <p class="s parts"><span><FillGauge prognosis="whole" :height="14" /> {{ selection.whole }} whole</span><span><FillGauge prognosis="gapped" :share="0.7" :height="14" /> {{ selection.gapped }} gapped</span><span><FillGauge prognosis="doubtful" :height="14" /> {{ selection.doubtful }} doubtful or overwritten</span><br /><span class="xs mu">{{ stillOpen.length ? stillOpen.join('; ') : page.wanted.some((w) => w.line.mustHave) ? 'of every must-have line as many are chosen as were hoped for' : '' }}</span></p>
       <span class="sp" />
       <button v-if="undo" type="button" class="btn btn-quiet btn-sm" @click="undo()">Undo <span class="kbd">U</span></button>
       <button type="button" class="btn btn-quiet" :disabled="catalogue.selecting.busy.value || !page.matching" @click="catalogue.selectShown(true)">Select all {{ count(page.matching) }}</button>
@@ -102,6 +107,7 @@ useKeys([
 .total b { font-size: 18px; font-weight: 600; }
 .facets { display: flex; gap: 34px; margin-top: 4px; overflow-x: auto; }
 .scroll { overflow: auto; }
+.closed { padding: 4px 16px; }
 .more { padding: 10px; text-align: center; }
 .chosen { display: flex; align-items: center; gap: 18px; padding: 8px 18px; border-top: 2px solid var(--heather); background: var(--paper); flex-wrap: wrap; }
 .parts > span { margin-right: 10px; display: inline-flex; gap: 5px; align-items: center; }

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { onMounted, ref, useTemplateRef } from 'vue'
 import { Refused, api } from '@/api/client'
-import type { CatalogueLine, Preview } from '@/api/types'
+import type { CatalogueLine, Preview, WantedState } from '@/api/types'
 import { bytes, count, dateAndTime, percent, size } from '@/format/format'
 import FillGauge from '@/instruments/FillGauge.vue'
 import EvidenceChain from './EvidenceChain.vue'
 import { aboutWords, hashWords, versionWords } from './about'
+import { fitWords } from './lines'
 
-const props = defineProps<{ number: string; line: CatalogueLine }>()
+const props = defineProps<{ number: string; line: CatalogueLine; wanted: WantedState[] }>()
 
 const box = useTemplateRef<HTMLElement>('box')
 const preview = ref<Preview>()
@@ -32,6 +33,7 @@ onMounted(() => box.value?.scrollIntoView({ block: 'nearest' }))
       <p class="f g8"><FillGauge :prognosis="line.prognosis" :share="line.size ? line.provenBytes / line.size : 1" :height="34" />
         <span><b>{{ line.prognosis }}</b>: {{ percent(line.provenBytes, line.size) }} of its bytes are in the image<br /><span class="xs mu">score {{ line.score }} of 100</span></span></p>
       <ul class="s"><li v-for="r in line.reasons" :key="r">{{ r }}</li></ul>
+      <ul v-if="line.fits.length" class="s fit" aria-label="Against the wanted list"><li v-for="f in fitWords(line, wanted)" :key="f">{{ f }}</li></ul>
       <button type="button" class="linkish s" :aria-expanded="explained" @click="explained = !explained">{{ explained ? 'Hide the evidence' : 'Show the evidence' }}</button>
     </div>
     <dl class="kv where">
@@ -57,6 +59,7 @@ onMounted(() => box.value?.scrollIntoView({ block: 'nearest' }))
 .look img { max-width: 300px; max-height: 210px; border: 1px solid var(--line-2); background: var(--sheet); display: block; }
 .look pre { max-height: 200px; overflow: auto; margin: 0; padding: 6px 8px; background: var(--sheet); border: 1px solid var(--line-2); font: 12px/16px var(--mono); white-space: pre-wrap; }
 .why ul { display: grid; gap: 3px; margin-top: 6px; }
+.why .fit { color: var(--heather-d); }
 .why li { padding-left: 12px; text-indent: -12px; }
 .why li::before { content: '– '; }
 .ext { display: block; }

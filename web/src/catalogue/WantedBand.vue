@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { WantedState } from '@/api/types'
 import WantedTally from '@/instruments/WantedTally.vue'
-import { tallyWords } from '@/instruments/tally'
+import { chosenWords, foundWords, hopedWords, partsOf } from './steps'
 
 defineProps<{ wanted: WantedState[]; /** The line that the findings are narrowed to. */ chosen: number | undefined }>()
 const emit = defineEmits<{ choose: [line: number | undefined] }>()
@@ -11,8 +11,9 @@ const emit = defineEmits<{ choose: [line: number | undefined] }>()
   <div v-if="wanted.length" class="band" role="group" aria-label="Wanted list">
     <button v-for="(w, i) in wanted" :key="w.line.id" type="button" class="want" :class="{ on: chosen === w.line.id }" :aria-pressed="chosen === w.line.id" @click="emit('choose', chosen === w.line.id ? undefined : w.line.id)">
       <span class="el t"><span class="m">W{{ i + 1 }}</span> <b>“{{ w.line.words }}”</b></span>
-      <WantedTally :whole="w.tally.whole" :gapped="w.tally.gapped" :missing="w.tally.missing" />
-      <span class="xs mu">{{ tallyWords(w.tally.whole, w.tally.gapped, w.tally.missing) }}{{ w.line.hopedFor ? ` of ${w.line.hopedFor}` : '' }}{{ w.line.mustHave ? '' : ', optional' }}</span>
+      <WantedTally v-bind="partsOf(w)" />
+      <span class="xs"><b>{{ foundWords(w) }}</b> <span class="mu">· {{ hopedWords(w) }}{{ w.line.mustHave ? '' : ', optional' }}</span></span>
+      <span class="xs mu">{{ chosenWords(w) }}{{ w.complete ? ', complete' : '' }}</span>
     </button>
   </div>
 </template>

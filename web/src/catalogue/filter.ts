@@ -8,6 +8,8 @@ export interface Filter {
   prognoses: string[]
   q: string
   wanted: number | undefined
+  /** Only what fits the wanted line, or only what may fit it. */
+  fit?: string
   selectedOnly: boolean
   /** A scan session that found it, one that did not, and one that found it, but not as well. */
   foundBy?: number
@@ -30,14 +32,14 @@ export function isEverything(filter: Filter): boolean {
 
 export function pagePath(number: string, filter: Filter, page: number, sort: string): string {
   return withQuery(`/api/cases/${number}/catalogue`, {
-    kind: filter.kinds, origin: filter.origins, prognosis: filter.prognoses, q: filter.q.trim(), wanted: filter.wanted,
+    kind: filter.kinds, origin: filter.origins, prognosis: filter.prognoses, q: filter.q.trim(), wanted: filter.wanted, fit: filter.wanted === undefined ? undefined : filter.fit,
     selectedOnly: filter.selectedOnly, foundBy: filter.foundBy, notFoundBy: filter.notFoundBy, worseIn: filter.worseIn, page: page || undefined, sort: sort || undefined,
   })
 }
 
 /** The same filter as the server takes it in a change of the selection. */
 export function asRequest(filter: Filter): CatalogueFilter {
-  return { kinds: filter.kinds, origins: filter.origins, prognoses: filter.prognoses, q: filter.q.trim() || undefined, wanted: filter.wanted, selectedOnly: filter.selectedOnly, foundBy: filter.foundBy, notFoundBy: filter.notFoundBy, worseIn: filter.worseIn }
+  return { kinds: filter.kinds, origins: filter.origins, prognoses: filter.prognoses, q: filter.q.trim() || undefined, wanted: filter.wanted, fit: filter.wanted === undefined ? undefined : filter.fit, selectedOnly: filter.selectedOnly, foundBy: filter.foundBy, notFoundBy: filter.notFoundBy, worseIn: filter.worseIn }
 }
 
 /** Counts of a facet in a fixed order, what is chosen always among them. */

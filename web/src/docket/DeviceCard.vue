@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { ArrowRight, CircleX, ListChecks } from 'lucide-vue-next'
 import { computed } from 'vue'
-import type { Docket, Ranking, Vocabulary, WantedState } from '@/api/types'
+import type { Docket, LockState, Ranking, Vocabulary, WantedState } from '@/api/types'
 import { bytes, size, words } from '@/format/format'
+import { chosenWords, foundWords, hopedWords, partsOf } from '@/catalogue/steps'
 import WantedTally from '@/instruments/WantedTally.vue'
 import StopRules from '@/triage/StopRules.vue'
 import DeviceSketch from './DeviceSketch.vue'
@@ -15,6 +16,8 @@ const props = defineProps<{
   vocabulary: Vocabulary | undefined
   /** The stage that is shown; its own action is not offered again. */
   place: string
+  /** The stop rules as locks, with their releases. */
+  locks: LockState | undefined
 }>()
 const d = computed(() => props.docket.devices[0]!)
 const others = computed(() => props.docket.devices.slice(1))
@@ -42,15 +45,16 @@ const next = computed(() => nextMove(props.docket, props.vocabulary?.paths.find(
     </ul>
     <div class="sec">
       <h3><CircleX class="ic s14 c-stop" aria-hidden="true" /> Stop rules</h3>
-      <StopRules v-if="ranking" :stops="ranking.stopRules" />
+      <StopRules v-if="ranking" :stops="ranking.stopRules" :rules="locks?.rules" />
     </div>
     <div class="sec">
       <h3><ListChecks class="ic s14" aria-hidden="true" /> Wanted list <span v-if="!searched" class="mu">not searched yet</span></h3>
       <p v-if="!wanted.length" class="mu">Nothing on it.</p>
       <div v-for="(w, i) in wanted" :key="w.line.id" class="want">
         <p class="f g6"><span class="m xs">W{{ i + 1 }}</span><span class="quote el" :title="w.line.words">“{{ w.line.words }}”</span></p>
-        <p v-if="searched" class="f g6"><WantedTally :whole="w.tally.whole" :gapped="w.tally.gapped" :missing="w.tally.missing" :height="14" />
-          <span class="m xs nw">{{ w.tally.whole + w.tally.gapped }}{{ w.line.hopedFor ? ` of ${w.line.hopedFor}` : '' }}</span></p>
+        <template v-if="searched"><WantedTally v-bind="partsOf(w)" :height="14" :most="30" />
+          <p class="xs">{{ foundWords(w) }}</p>
+          <p class="xs mu">{{ hopedWords(w) }} · {{ chosenWords(w) }}{{ w.complete ? ', complete' : '' }}</p></template>
         <p v-else class="xs mu">{{ w.line.hopedFor ? `about ${w.line.hopedFor}` : 'nobody can say how many' }}{{ w.line.mustHave ? ', must have' : '' }}</p>
       </div>
     </div>

@@ -3,7 +3,7 @@ import { computed, type Component } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api } from '@/api/client'
 import { useLive } from '@/api/live'
-import type { Docket, Ranking, WantedState } from '@/api/types'
+import type { Docket, LockState, Ranking, WantedState } from '@/api/types'
 import ImagingWork from '@/bench/ImagingWork.vue'
 import CatalogueWork from '@/catalogue/CatalogueWork.vue'
 import CustodyWork from '@/custody/CustodyWork.vue'
@@ -34,6 +34,7 @@ const router = useRouter()
 const number = String(route.params.number)
 const mine = (_: string, c: string) => c === number
 const docket = useLive(() => api.get<Docket>(`/api/cases/${number}`), mine)
+const locks = useLive(() => api.get<LockState>(`/api/cases/${number}/locks`), (what, c) => c === number && what === 'case')
 const ranking = useLive(() => api.get<Ranking>(`/api/cases/${number}/triage`), (what, c) => c === number && what === 'case')
 const wanted = useLive(() => api.get<WantedState[]>(`/api/cases/${number}/catalogue/wanted`), (what, c) => c === number && (what === 'scan' || what === 'case'))
 const vocabulary = useVocabulary()
@@ -67,7 +68,7 @@ useKeys([{ key: 'E', does: 'edit intake', run: () => void router.push(`/cases/${
         <component :is="work" v-if="work" :docket="docket.data.value" :ranking="ranking.data.value" :wanted="wanted.data.value ?? []" :vocabulary="vocabulary" @changed="docket.refresh" />
         <p v-else class="empty">There is no stage ‘{{ place }}’. <RouterLink class="link" :to="`/cases/${number}`">Go to where the case stands</RouterLink></p>
       </section>
-      <DeviceCard v-if="!wide" :docket="docket.data.value" :ranking="ranking.data.value" :wanted="wanted.data.value ?? []" :vocabulary="vocabulary" :place="place" />
+      <DeviceCard v-if="!wide" :docket="docket.data.value" :ranking="ranking.data.value" :wanted="wanted.data.value ?? []" :vocabulary="vocabulary" :place="place" :locks="locks.data.value" />
     </div>
   </div>
   <div v-else class="page">

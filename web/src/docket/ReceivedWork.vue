@@ -5,11 +5,15 @@ import { api } from '@/api/client'
 import { useLive } from '@/api/live'
 import type { Docket, WantedState, Withdrawn } from '@/api/types'
 import { bytes, day, dayAndTime, size, words, zoneName } from '@/format/format'
+import { sayFact } from '@/triage/say'
+import { useVocabulary } from '@/triage/vocabulary'
+import ConsentMore from './ConsentMore.vue'
 import MergeCustomer from './MergeCustomer.vue'
 import { agreedTo } from './consent'
 
 const props = defineProps<{ docket: Docket; wanted: WantedState[] }>()
 const emit = defineEmits<{ changed: [] }>()
+const vocabulary = useVocabulary()
 const corrected = useLive(() => api.get<Withdrawn[]>(`/api/cases/${props.docket.number}/corrected`), (what, c) => what === 'case' && c === props.docket.number)
 const agreed = computed(() => agreedTo(props.docket.consent))
 const times = (w: WantedState) => [w.line.from ? `from ${day(w.line.from)} ${w.line.from.slice(0, 4)}` : '', w.line.to ? `to ${day(w.line.to)} ${w.line.to.slice(0, 4)}` : ''].filter(Boolean).join(' ')
@@ -28,6 +32,7 @@ const times = (w: WantedState) => [w.line.from ? `from ${day(w.line.from)} ${w.l
       <dt>Agreed</dt><dd>{{ agreed.join('; ') }}</dd>
       <template v-if="docket.deadline"><dt>Needed by</dt><dd class="b">{{ day(docket.deadline) }}</dd></template>
     </dl>
+    <ConsentMore :docket="docket" @changed="emit('changed')" />
     <MergeCustomer :docket="docket" @changed="emit('changed')" />
     <div class="hd"><h2>Devices</h2><span class="mu">{{ docket.devices.length }}</span></div>
     <table class="rows"><thead><tr><th></th><th>device</th><th>serial</th><th class="n">capacity</th><th>came with</th><th>condition</th><th>entitlement</th></tr></thead>
@@ -36,16 +41,16 @@ const times = (w: WantedState) => [w.line.from ? `from ${day(w.line.from)} ${w.l
     <table v-if="docket.facts.length" class="rows">
       <thead><tr><th>fact</th><th>source</th><th>by</th><th>when</th></tr></thead>
       <tbody><tr v-for="f in docket.facts" :key="`${f.code}=${f.value}${f.source}`">
-        <td><span class="fact" :class="{ told: f.source === 'told' }">{{ f.code }}={{ f.value }}</span></td><td>{{ f.source }}{{ f.measured ? ', measured' : '' }}</td><td class="mu">{{ f.who }}</td><td class="mu">{{ dayAndTime(f.at) }}</td>
+        <td><span class="fact" :class="{ told: f.source === 'told' }" :title="`${f.code}=${f.value}`">{{ sayFact(vocabulary, f.code, f.value) }}</span></td><td>{{ f.source }}{{ f.measured ? ', measured' : '' }}</td><td class="mu">{{ f.who }}</td><td class="mu">{{ dayAndTime(f.at) }}</td>
       </tr></tbody>
     </table>
     <p v-else class="empty">No fact yet. Enter them under Edit intake.</p>
     <details v-if="corrected.data.value?.length"><summary class="s linkish">{{ corrected.data.value.length === 1 ? 'One fact was corrected' : `${corrected.data.value.length} facts were corrected` }}</summary>
-      <p v-for="(c, i) in corrected.data.value" :key="i" class="xs mu"><s class="m">{{ c.fact.code }}={{ c.fact.value }}</s> {{ c.fact.source }} {{ dayAndTime(c.fact.at) }} by {{ c.fact.who }}<template v-if="c.withdrawnAt">, taken back {{ dayAndTime(c.withdrawnAt) }} by {{ c.withdrawnBy }}</template></p></details>
+      <p v-for="(c, i) in corrected.data.value" :key="i" class="xs mu"><s :title="`${c.fact.code}=${c.fact.value}`">{{ sayFact(vocabulary, c.fact.code, c.fact.value) }}</s> {{ c.fact.source }} {{ dayAndTime(c.fact.at) }} by {{ c.fact.who }}<template v-if="c.withdrawnAt">, taken back {{ dayAndTime(c.withdrawnAt) }} by {{ c.withdrawnBy }}</template></p></details>
     <div class="hd"><h2>Wanted list</h2></div>
     <table v-if="wanted.length" class="rows">
       <thead><tr><th>words</th><th>kinds</th><th>pattern</th><th>times</th><th class="n">hoped for</th><th></th></tr></thead>
-      <tbody><tr v-for="w in wanted" :key="w.line.id"><td class="quote" dir="auto">“{{ w.line.words }}”</td><td>{{ w.line.kinds.join(', ') || 'any' }}</td><td class="m">{{ w.line.pattern || '–' }}</td><td class="xs">{{ times(w) || '–' }}</td><td class="n">{{ w.line.hopedFor || '–' }}</td><td>{{ w.line.mustHave ? 'must have' : 'nice to have' }}{{ w.line.minBytes ? `, over ${size(w.line.minBytes)}` : '' }}</td></tr></tbody>
+      <tbody><tr v-for="w in wanted" :key="w.line.id"><td class="quote" dir="auto">“{{ w.line.words }}”</td><td>{{ w.line.kinds.join(', ') || 'any' }}</td><td class="m">{{ w.line.pattern || '–' }}</td><td class="xs">{{ times(w) || '–' }}{{ w.line.yearAssumed ? ', year not said' : '' }}</td><td class="n">{{ w.line.hopedFor || '–' }}</td><td>{{ w.line.mustHave ? 'must have' : 'nice to have' }}{{ w.line.minBytes ? `, over ${size(w.line.minBytes)}` : '' }}</td></tr></tbody>
     </table>
     <p v-else class="empty">Nothing on it. Ask the customer what they would miss most.</p>
   </div>

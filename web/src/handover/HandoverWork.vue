@@ -43,7 +43,7 @@ useKeys([{ key: 'L', does: 'link', run: () => void link.value?.make() }])
         <span v-if="delivery.state === 'sealing'" class="mu" role="status">being packed, hashed and signed …</span>
         <span v-else-if="delivery.state === 'sealed'" class="mu">sealed {{ dayAndTime(delivery.sealedAt) }} by {{ delivery.who }}, for download</span></div>
       <template v-if="delivery.state === 'failed'">
-        <p class="refused" role="alert">{{ delivery.trouble }} The vault is untouched.</p>
+        <p class="refused" role="alert">{{ delivery.trouble }} The lab store is untouched.</p>
         <p><BButton variant="primary" :disabled="sealing.busy.value" @click="seal">Seal it again</BButton></p>
       </template>
       <template v-else>

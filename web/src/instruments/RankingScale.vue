@@ -3,10 +3,12 @@ import { computed, ref } from 'vue'
 import type { RankedPath } from '@/api/types'
 import { factWords, reach, rowsOf, speaks, type Segment } from './scale'
 
-const props = defineProps<{
+const props = withDefaults(defineProps<{
   /** Paths in their order. */
   ranking: RankedPath[]
-}>()
+  /** How a fact is said. */
+  say?: (fact: string) => string
+}>(), { say: factWords })
 
 const W = 810
 const LABEL = 150
@@ -22,7 +24,7 @@ const height = computed(() => TOP + rows.value.length * ROW + 4)
 const focused = ref<Segment>()
 const shown = computed(() => focused.value ?? rows.value[0]?.segments[0])
 const tint = (s: Segment) => (s.observed ? { line: 'var(--ink)', ground: 'var(--wash)' } : { line: 'var(--heather)', ground: 'var(--heather-wash)' })
-const fits = (s: Segment) => s.width * unit.value > factWords(s.fact).length * 6.4 + 4
+const fits = (s: Segment) => s.width * unit.value > props.say(s.fact).length * 6.4 + 4
 const net = (score: number) => (score > 0 ? `+${score}` : score < 0 ? `−${-score}` : '0')
 </script>
 
@@ -42,7 +44,7 @@ const net = (score: number) => (score > 0 ? `+${score}` : score < 0 ? `−${-sco
           :key="s.key"
           tabindex="0"
           role="img"
-          :aria-label="`${row.label}: ${s.speaksFor ? 'for' : 'against'} ${s.weight}, ${factWords(s.fact)}. ${s.reason}`"
+          :aria-label="`${row.label}: ${s.speaksFor ? 'for' : 'against'} ${s.weight}, ${say(s.fact)}. ${s.reason}`"
           class="piece"
           @mouseenter="focused = s"
           @focus="focused = s"
@@ -55,7 +57,7 @@ const net = (score: number) => (score > 0 ? `+${score}` : score < 0 ? `−${-sco
             height="4"
             :fill="s.speaksFor ? tint(s).line : s.observed ? 'url(#p-against)' : 'url(#p-against-told)'"
           />
-          <text v-if="fits(s)" :x="centre + (s.from + s.width / 2) * unit" :y="TOP + i * ROW + 18" text-anchor="middle" class="inside">{{ factWords(s.fact) }}</text>
+          <text v-if="fits(s)" :x="centre + (s.from + s.width / 2) * unit" :y="TOP + i * ROW + 18" text-anchor="middle" class="inside">{{ say(s.fact) }}</text>
           <rect v-if="shown?.key === s.key" :x="centre + s.from * unit - 2" :y="TOP + i * ROW + 2" :width="s.width * unit + 4" height="27" fill="none" stroke="var(--verd)" stroke-width="2" rx="2" />
         </g>
         <text v-if="row.barred" :x="W - NET - 6" :y="TOP + i * ROW + 20" text-anchor="end" class="stop">barred</text>
@@ -64,7 +66,7 @@ const net = (score: number) => (score > 0 ? `+${score}` : score < 0 ? `−${-sco
       <line :x1="centre" :x2="centre" :y1="TOP - 8" :y2="height" stroke="var(--ink)" stroke-width="2" />
     </svg>
     <p v-if="shown" class="note s" aria-live="polite">
-      <span class="fact" :class="{ told: !shown.observed }">{{ shown.fact || 'no fact' }}</span>
+      <span class="fact" :class="{ told: !shown.observed }" :title="shown.fact">{{ shown.fact ? say(shown.fact) : 'no fact' }}</span>
       <span><b>{{ shown.speaksFor ? '+' : '−' }}{{ shown.weight }}</b> {{ shown.reason }}</span>
     </p>
     <p v-if="silent.length" class="xs mu silent">Nothing speaks for or against {{ silent.join(', ').toLowerCase() }}{{ rows.length ? '' : ' yet' }}.</p>

@@ -26,7 +26,7 @@ const spoken = computed(() => braid.value.strands.map((s) => `Session ${s.sessio
     <text :x="LEFT + WIDTH + 66" :y="84" class="mu end">added</text><text :x="LEFT + WIDTH + RIGHT - 6" :y="84" class="mu end">shared</text>
     <g v-for="s in braid.strands" :key="`t${s.session.id}`">
       <line x1="0" :x2="LEFT + WIDTH + RIGHT" :y1="s.laneY + 15" :y2="s.laneY + 15" class="lane" />
-      <text x="2" :y="s.laneY + 4"><tspan class="no">{{ s.session.id }}</tspan><tspan dx="8" class="b">{{ s.session.method === 'both' ? 'deep' : s.session.method }}</tspan><tspan dx="6" class="mu">{{ words[s.session.id] }}</tspan></text>
+      <text x="2" :y="s.laneY + 4"><tspan class="no">{{ s.session.id }}</tspan><tspan dx="8">{{ words[s.session.id] }}</tspan></text>
       <text :x="LEFT + WIDTH + 66" :y="s.laneY + 4" class="no end b">+{{ count(s.session.added) }}</text>
       <text :x="LEFT + WIDTH + RIGHT - 6" :y="s.laneY + 4" class="no end mu">{{ s.session.shared ? count(s.session.shared) : '–' }}</text>
     </g>

@@ -1,7 +1,13 @@
 <script setup lang="ts">
 import { computed, onScopeDispose, ref } from 'vue'
+import { agoWords } from '@/triage/say'
 
-const props = defineProps<{ /** When the first word was typed; 0 before. */ began: number }>()
+const props = defineProps<{
+  /** When the first word was typed; 0 before. */
+  began: number
+  /** Hours since the loss; not a number while nobody said. */
+  lost: number
+}>()
 const TWO_MINUTES = 120
 const now = ref(Date.now())
 const timer = window.setInterval(() => (now.value = Date.now()), 1000)
@@ -14,7 +20,7 @@ const burnt = computed(() => Math.min(1, seconds.value / TWO_MINUTES))
 <template>
   <span class="clock" role="timer" aria-label="Length of the call" aria-live="off">
     <b class="m">{{ words }}</b>
-    <span><svg width="90" height="12" viewBox="0 0 90 12" aria-hidden="true"><line x1="0" :x2="84 * burnt" y1="6" y2="6" class="burnt" /><line v-if="burnt < 1" :x1="84 * burnt" x2="84" y1="6" y2="6" class="left" /><line x1="85" x2="85" y1="0" y2="12" class="end" /></svg><span class="xs mu">of two minutes</span></span>
+    <span><svg width="90" height="12" viewBox="0 0 90 12" aria-hidden="true"><line x1="0" :x2="84 * burnt" y1="6" y2="6" class="burnt" /><line v-if="burnt < 1" :x1="84 * burnt" x2="84" y1="6" y2="6" class="left" /><line x1="85" x2="85" y1="0" y2="12" class="end" /></svg><span class="xs mu">of two minutes{{ Number.isNaN(lost) ? '' : `; lost ${agoWords(lost)}` }}</span></span>
   </span>
 </template>
 

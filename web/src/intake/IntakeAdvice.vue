@@ -6,6 +6,7 @@ import RankingScale from '@/instruments/RankingScale.vue'
 import AskNext from '@/triage/AskNext.vue'
 import EstimateStrip from '@/triage/EstimateStrip.vue'
 import StopRules from '@/triage/StopRules.vue'
+import { sayStated } from '@/triage/say'
 import { sentences } from '@/triage/stops'
 
 const props = defineProps<{ ranking: Ranking; vocabulary: Vocabulary | undefined; told: number; observed: number; /** For the path that leads. */ estimate: Estimate | undefined }>()
@@ -45,7 +46,7 @@ defineExpose({ sayNext })
   </div>
   <section aria-labelledby="h-path">
     <div class="hd"><h2 id="h-path">Which path, so far</h2><span class="mu">{{ told }} told, {{ observed }} observed</span></div>
-    <RankingScale :ranking="ranking.ranking" />
+    <RankingScale :ranking="ranking.ranking" :say="(f) => sayStated(vocabulary, f)" />
   </section>
   <EstimateStrip v-if="estimate" :estimate="estimate" :label="pathName(estimate.path)" />
   <p v-if="ranking.meanwhile.length" class="s then"><b>Meanwhile</b> {{ ranking.meanwhile.join(' ') }}</p>

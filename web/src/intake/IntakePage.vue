@@ -11,6 +11,7 @@ import { useKeys } from '@/shell/keys'
 import { useSession } from '@/staff/session'
 import { useEstimate } from '@/triage/useEstimate'
 import { useRanking } from '@/triage/useRanking'
+import { sayFact } from '@/triage/say'
 import { useVocabulary } from '@/triage/vocabulary'
 import CallClock from './CallClock.vue'
 import ChoiceRow from './ChoiceRow.vue'
@@ -46,7 +47,7 @@ const loading = useAction()
 const vocabulary = useVocabulary()
 const code = (c: string) => vocabulary.value?.facts.find((f) => f.code === c)
 const kept = useKeptDraft(key, draft, number.value)
-const hearing = useHeard(draft, (c) => code(c)?.many === true, () => number.value !== undefined && !restored.value)
+const hearing = useHeard(draft, (c) => code(c)?.many === true, () => number.value !== undefined && !restored.value, (c, v) => sayFact(vocabulary.value, c, v))
 const advice = useTemplateRef<InstanceType<typeof IntakeAdvice>>('advice')
 const wantedEditor = useTemplateRef<InstanceType<typeof WantedEditor>>('wantedEditor')
 const line = useTemplateRef<InstanceType<typeof FreeLine>>('line')
@@ -63,6 +64,7 @@ const rows = computed(() => [
         .map((f) => ({ code: f.code, label: f.code.split('.').at(-1) ?? f.code, common: [] }))
     : []),
 ].map((r, i) => ({ ...r, fact: code(r.code), number: i < 8 ? i + 2 : undefined, heading: r.code === 'copy.trash' ? 'Costs nothing: ask first' : undefined })))
+const lost = computed(() => Number(form.value.facts.find((f) => f.code === 'since.hours')?.value ?? NaN))
 const told = computed(() => form.value.facts.filter((f) => f.source === 'told').length)
 const asked = computed(() => ranking.value?.nextQuestion?.fact)
 
@@ -150,7 +152,7 @@ async function startOver(): Promise<void> {
       <DraftNote :state="kept.state.value" :kept-at="kept.keptAt.value" @mine="kept.keepMine" @theirs="openTheirs" />
       <span v-if="restored" class="s mu nw">Your draft is here again. <button type="button" class="linkish" @click="startOver">Start over</button></span>
       <span class="sp" />
-      <CallClock v-if="!number" :began="began" />
+      <CallClock v-if="!number" :began="began" :lost="lost" />
       <RouterLink :to="number ? `/cases/${number}` : '/desk'" class="btn btn-quiet">Put aside</RouterLink>
       <BButton type="submit" variant="primary" :disabled="saving.busy.value">{{ number ? 'Save the case' : 'Log the device' }} <span class="kbd">Ctrl ⏎</span></BButton>
     </header>

@@ -5,7 +5,7 @@ import { BFormCheckbox, BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import { api, Refused } from '@/api/client'
 import type { WantedForm } from '@/api/types'
 import { size } from '@/format/format'
-import { filledFrom } from './wanted'
+import { assumedYear, filledFrom, shiftedYear } from './wanted'
 
 const props = defineProps<{ /** Groups of kinds that a line may ask for. */ kinds: string[] }>()
 const wanted = defineModel<WantedForm[]>({ required: true })
@@ -20,6 +20,14 @@ async function add(): Promise<void> {
 }
 function change(i: number, part: Partial<WantedForm>): void {
   wanted.value = wanted.value.map((w, at) => (at === i ? { ...w, ...part } : w))
+}
+/** Alt Y takes the year before, where none was said. */
+function key(event: KeyboardEvent, i: number): void {
+  const line = wanted.value[i]
+  if (event.altKey && event.code === 'KeyY' && line && (line.changedFrom || line.changedTo)) {
+    event.preventDefault()
+    change(i, shiftedYear(line, event.shiftKey ? 1 : -1))
+  }
 }
 function remove(i: number): void {
   wanted.value = wanted.value.filter((_, at) => at !== i)
@@ -44,7 +52,7 @@ defineExpose({ add })
     <div class="hd"><h2 id="h-wanted">Wanted list</h2><span class="mu">in their words, then as lines that can be checked</span><span class="sp" />
       <button type="button" class="btn btn-quiet btn-sm" @click="add"><Plus class="ic s14" aria-hidden="true" /> Add line <span class="kbd">W</span></button></div>
     <p v-if="!wanted.length" class="s mu">Nothing yet: ask what they would miss most.</p>
-    <div v-for="(w, i) in wanted" :key="i" class="line" role="group" :aria-label="`Wanted line ${i + 1}`">
+    <div v-for="(w, i) in wanted" :key="i" class="line" role="group" :aria-label="`Wanted line ${i + 1}`" @keydown="(e) => key(e, i)">
       <span class="m no">W{{ i + 1 }}</span>
       <BFormInput class="words quote" :model-value="w.words" :aria-label="`Line ${i + 1}, in their words`" placeholder="“about forty voice memos from last June”" @update:model-value="(v) => change(i, { words: String(v) })" @blur="read(i)" />
       <BFormCheckbox :model-value="w.mustHave" @update:model-value="(v) => change(i, { mustHave: v === true })">must</BFormCheckbox>
@@ -53,9 +61,11 @@ defineExpose({ add })
         <BFormSelect :model-value="w.kinds[0] ?? ''" :options="options(w)" :aria-label="`Line ${i + 1}, kind`" @update:model-value="(v) => change(i, { kinds: v ? [String(v), ...w.kinds.slice(1)] : [] })" />
         <BFormInput class="m" :model-value="w.pattern" :aria-label="`Line ${i + 1}, name or folder pattern`" placeholder="Staves/*" @update:model-value="(v) => change(i, { pattern: String(v) })" />
         <BFormInput type="number" min="0" :model-value="w.hopedFor || ''" :aria-label="`Line ${i + 1}, how many`" placeholder="how many" @update:model-value="(v) => change(i, { hopedFor: Number(v) || 0 })" />
-        <BFormInput type="date" :model-value="w.changedFrom ?? ''" :aria-label="`Line ${i + 1}, from when`" title="from when" @update:model-value="(v) => change(i, { changedFrom: String(v) || undefined })" />
-        <BFormInput type="date" :model-value="w.changedTo ?? ''" :aria-label="`Line ${i + 1}, until when`" title="until when" @update:model-value="(v) => change(i, { changedTo: String(v) || undefined })" />
+        <BFormInput type="date" :model-value="w.changedFrom ?? ''" :aria-label="`Line ${i + 1}, from when`" title="from when" @update:model-value="(v) => change(i, { changedFrom: String(v) || undefined, yearAssumed: false })" />
+        <BFormInput type="date" :model-value="w.changedTo ?? ''" :aria-label="`Line ${i + 1}, until when`" title="until when" @update:model-value="(v) => change(i, { changedTo: String(v) || undefined, yearAssumed: false })" />
       </div>
+      <p v-if="assumedYear(w)" class="xs also">No year was said: <b>{{ assumedYear(w) }}</b> is the last before the loss.
+        <button type="button" class="linkish" @click="change(i, shiftedYear(w, -1))">a year earlier <span class="kbd">Alt Y</span></button> <button type="button" class="linkish" @click="change(i, { yearAssumed: false })">it is right</button></p>
       <p v-if="w.kinds.length > 1 || w.minBytes" class="xs mu also"><template v-if="w.kinds.length > 1">also {{ w.kinds.slice(1).join(', ') }}</template>
         <button v-if="w.minBytes" type="button" class="linkish" :aria-label="`Line ${i + 1}: drop the smallest size`" @click="change(i, { minBytes: 0 })">over {{ size(w.minBytes) }} ×</button></p>
     </div>

@@ -91,7 +91,7 @@ export function formOf(docket: Docket): CaseForm {
     devices: docket.devices.map(({ position: _, ...d }) => ({ ...d, capacity: capacityText(d.capacity) })),
     story: docket.story,
     facts: docket.facts.map(({ code, value, source }) => ({ code, value, source })),
-    wanted: docket.wanted.map((w) => ({ words: w.words, kinds: [...w.kinds], pattern: w.pattern, hopedFor: w.hopedFor, minBytes: w.minBytes, changedFrom: w.from, changedTo: w.to, mustHave: w.mustHave })),
+    wanted: docket.wanted.map((w) => ({ words: w.words, kinds: [...w.kinds], pattern: w.pattern, hopedFor: w.hopedFor, minBytes: w.minBytes, changedFrom: w.from, changedTo: w.to, yearAssumed: w.yearAssumed, mustHave: w.mustHave })),
     consent: { ...docket.consent },
     deadline: docket.deadline,
     version: docket.version,

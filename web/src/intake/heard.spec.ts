@@ -13,9 +13,10 @@ const HEARD: Heard = {
   ],
   capacity: '2 TB',
   deadline: { day: '2026-11-27', from: 0, to: 0, words: '' },
+  others: [],
   wanted: [{ line: { words: 'lab notes', kinds: ['document'], pattern: '', hopedFor: 0, minBytes: 0, mustHave: true }, from: 24, to: 33 }],
 }
-const NOTHING: Heard = { facts: [], wanted: [] }
+const NOTHING: Heard = { facts: [], wanted: [], others: [] }
 
 describe('what is heard', () => {
   it('comes into the form, each thing where it belongs', () => {
@@ -67,6 +68,19 @@ describe('what is heard', () => {
     const { form } = applyHeard(logged, state, HEARD, LINE, many)
     expect(form).toEqual(logged)
     expect(applyHeard(form, state, NOTHING, '', many).form.facts).toEqual([])
+  })
+  it('tells who calls, and of a second device', () => {
+    const line = 'caller Mira Holm 0148 33 21, a disk and a card'
+    const heard: Heard = { facts: [], wanted: [], caller: { name: 'Mira Holm', phone: '0148 33 21', email: '' }, others: [{ type: 'memory-card', words: 'card', from: 42, to: 46 }] }
+    const { form, state } = applyHeard(emptyForm(), nothingHeard(), heard, line, many)
+    expect(form.contactPerson).toBe('Mira Holm')
+    expect(form.customer.ways.find((w) => w.kind === 'phone')?.value).toBe('0148 33 21')
+    expect(form.devices.map((d) => d.type)).toEqual(['', 'memory-card'])
+    const gone = applyHeard(form, state, NOTHING, '', many).form
+    expect(gone).toEqual(emptyForm())
+    const known = emptyForm()
+    known.contactPerson = 'Hilda Crane'
+    expect(applyHeard(known, nothingHeard(), heard, line, many).form.contactPerson).toBe('Hilda Crane')
   })
   it('is drawn where it stands', () => {
     const items = itemsOf(HEARD, LINE).filter((i) => !i.key.startsWith('deadline'))

@@ -1,4 +1,5 @@
 import type { CaseForm, FactForm, Heard, WantedForm } from '@/api/types'
+import { emptyDevice } from './form'
 
 /** How what is heard in the free line comes into the form, and goes out of it again when the words change. */
 
@@ -6,7 +7,7 @@ import type { CaseForm, FactForm, Heard, WantedForm } from '@/api/types'
 export interface HeardItem {
   /** The same thing has the same key, wherever it stands. */
   key: string
-  /** As it is shown: `noise=clicking`. */
+  /** As it is shown: `clicks`. */
   label: string
   words: string
   from: number
@@ -24,11 +25,20 @@ export function nothingHeard(): HeardState {
   return { taken: [], refused: [] }
 }
 
-const short = (code: string) => code.split('.').at(-1) ?? code
+/** How a fact is said; its code where nobody tells. */
+export type Say = (code: string, value: string) => string
+const BY_CODE: Say = (code, value) => `${code.split('.').at(-1) ?? code}: ${value}`
+
+const CALLER = ['name', 'phone', 'email'] as const
 
 /** Everything that was heard, in the order of the line. */
-export function itemsOf(heard: Heard, line: string): HeardItem[] {
-  const items: HeardItem[] = heard.facts.map((f) => ({ key: `fact ${f.code}=${f.value}`, label: `${short(f.code)}=${f.value}`, words: f.words, from: f.from, to: f.to }))
+export function itemsOf(heard: Heard, line: string, say: Say = BY_CODE): HeardItem[] {
+  const items: HeardItem[] = heard.facts.map((f) => ({ key: `fact ${f.code}=${f.value}`, label: say(f.code, f.value), words: f.words, from: f.from, to: f.to }))
+  for (const part of CALLER) {
+    const told = heard.caller?.[part]
+    if (told) items.push({ key: `caller ${part}=${told}`, label: part === 'name' ? `caller ${told}` : told, words: told, from: line.indexOf(told), to: line.indexOf(told) + told.length })
+  }
+  heard.others.forEach((d) => items.push({ key: `device ${d.type}`, label: `another device: ${say('medium.type', d.type)}`, words: d.words, from: d.from, to: d.to }))
   if (heard.capacity) {
     const at = line.indexOf(heard.capacity)
     items.push({ key: `capacity ${heard.capacity}`, label: `capacity ${heard.capacity}`, words: heard.capacity, from: at, to: at + heard.capacity.length })
@@ -66,6 +76,8 @@ function stands(form: CaseForm, key: string): boolean {
     case 'fact': return code === 'medium.type' ? form.devices[0]?.type === value : form.facts.some((f) => f.code === code && f.value === value && f.source === 'told')
     case 'capacity': return form.devices[0]?.capacity === rest
     case 'deadline': return form.deadline === rest
+    case 'caller': return callerOf(form, code) === rest.slice(code.length + 1)
+    case 'device': return form.devices.slice(1).some((d) => d.type === rest)
     default: return form.wanted.some((w) => w.words === rest)
   }
 }
@@ -93,6 +105,11 @@ function withItem(form: CaseForm, key: string, heard: Heard, isMany: (code: stri
     }
     case 'capacity': return form.devices[0]?.capacity ? form : withLead(form, { capacity: rest })
     case 'deadline': return form.deadline ? form : { ...form, deadline: rest }
+    case 'caller': {
+      const part = rest.slice(0, rest.indexOf('='))
+      return callerOf(form, part) ? form : withCaller(form, part, rest.slice(part.length + 1))
+    }
+    case 'device': return form.devices.some((d) => d.type === rest) ? form : { ...form, devices: [...form.devices, { ...emptyDevice(), type: rest }] }
     default: {
       const line = heard.wanted.find((w) => w.line.words === rest)?.line
       return !line || form.wanted.some((w) => w.words === rest) ? form : { ...form, wanted: [...form.wanted, { ...line } satisfies WantedForm] }
@@ -110,8 +127,30 @@ function withoutItem(form: CaseForm, key: string): CaseForm {
     }
     case 'capacity': return form.devices[0]?.capacity === rest ? withLead(form, { capacity: '' }) : form
     case 'deadline': return form.deadline === rest ? { ...form, deadline: undefined } : form
+    case 'caller': {
+      const part = rest.slice(0, rest.indexOf('='))
+      return callerOf(form, part) === rest.slice(part.length + 1) ? withCaller(form, part, '') : form
+    }
+    case 'device': return { ...form, devices: form.devices.filter((d, i) => i === 0 || d.type !== rest || isFilled(d)) }
     default: return { ...form, wanted: form.wanted.filter((w) => w.words !== rest) }
   }
+}
+
+/** What the form says of the caller: their name, or the first way of a kind. */
+function callerOf(form: CaseForm, part: string): string {
+  return part === 'name' ? form.contactPerson : (form.customer.ways.find((w) => w.kind === part)?.value ?? '')
+}
+
+function withCaller(form: CaseForm, part: string, told: string): CaseForm {
+  if (part === 'name') return { ...form, contactPerson: told }
+  const at = form.customer.ways.findIndex((w) => w.kind === part)
+  const ways = at < 0 ? [...form.customer.ways, { kind: part, value: told }] : form.customer.ways.map((w, i) => (i === at ? { ...w, value: told } : w))
+  return { ...form, customer: { ...form.customer, ways } }
+}
+
+/** Somebody entered more of a device than its type. */
+function isFilled(d: CaseForm['devices'][number]): boolean {
+  return [d.make, d.model, d.serial, d.capacity, d.accessories, d.condition].some((v) => v.trim() !== '')
 }
 
 function split(key: string): [string, string] {

@@ -2,10 +2,10 @@ import { computed, onScopeDispose, shallowRef, watch, type Ref } from 'vue'
 import { api, Refused } from '@/api/client'
 import type { Heard } from '@/api/types'
 import type { Draft } from './draft'
-import { applyHeard, itemsOf, refuse, settleHeard, type HeardItem } from './heard'
+import { applyHeard, itemsOf, refuse, settleHeard, type HeardItem, type Say } from './heard'
 
 const PAUSE_MS = 140
-const NOTHING: Heard = { facts: [], wanted: [] }
+const NOTHING: Heard = { facts: [], wanted: [], others: [] }
 
 export interface HearingLine {
   /** What is picked out of the line just now, in its order; what was taken away is not among it. */
@@ -20,8 +20,9 @@ export interface HearingLine {
  * Listens to the free line while it is typed; late answers to earlier words are dropped.
  *
  * @param loggedBefore the line was heard when the case was logged; only what is new in it may bring something
+ * @param say          how a fact is said
  */
-export function useHeard(draft: Ref<Draft>, isMany: (code: string) => boolean, loggedBefore: () => boolean): HearingLine {
+export function useHeard(draft: Ref<Draft>, isMany: (code: string) => boolean, loggedBefore: () => boolean, say?: Say): HearingLine {
   const heard = shallowRef<{ line: string; found: Heard }>({ line: '', found: NOTHING })
   const refused = shallowRef<Refused>()
   let latest = 0
@@ -52,7 +53,7 @@ export function useHeard(draft: Ref<Draft>, isMany: (code: string) => boolean, l
   onScopeDispose(() => clearTimeout(timer))
 
   return {
-    items: computed(() => (heard.value.line === draft.value.form.story ? itemsOf(heard.value.found, heard.value.line).filter((i) => draft.value.heard.taken.includes(i.key)) : [])),
+    items: computed(() => (heard.value.line === draft.value.form.story ? itemsOf(heard.value.found, heard.value.line, say).filter((i) => draft.value.heard.taken.includes(i.key)) : [])),
     refused,
     takeAway(key) {
       const next = refuse(draft.value.form, draft.value.heard, key)

@@ -3,7 +3,7 @@ import type { PortalFile } from '@/api/types'
 import { checkable, isTagFile, lineFor, sumOf, verdictOf } from './check'
 
 const line = (number: number, path: string | undefined, size = 10, sha256: string | undefined = `h${number}`) =>
-  ({ number, name: path?.split('/').at(-1) ?? 'x', path, size, sha256, delivered: 'whole', gapBytes: 0, wanted: [] }) as PortalFile
+  ({ number, name: path?.split('/').at(-1) ?? 'x', path, size, sha256, delivered: 'whole', gapBytes: 0, fits: [], mayFit: [] }) as PortalFile
 const lines = [line(1, 'data/Plots/Plot 1.jpg'), line(2, 'data/Plots/Plot 2.jpg'), line(3, 'data/East/Plot 2.jpg'), line(4, 'data/read me.txt')]
 
 describe('finding the line of a dropped file', () => {

@@ -6,7 +6,7 @@ import { useCheck } from './useCheck'
 const content = 'the sea is a blue cloth'
 const line = (number: number, path: string) => ({
   number, name: path.split('/').at(-1), path, size: content.length, sha256: createHash('sha256').update(content).digest('hex'),
-  delivered: 'whole', gapBytes: 0, wanted: [],
+  delivered: 'whole', gapBytes: 0, fits: [], mayFit: [],
 }) as PortalFile
 const lines = [line(1, 'data/Scripts/act 1.txt'), line(2, 'data/Scripts/act 2.txt')]
 const file = (path: string, text: string) => ({ path, file: new File([text], path) })

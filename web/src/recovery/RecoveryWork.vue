@@ -57,6 +57,7 @@ useKeys([
         <div class="fig"><b :title="bytes(run.bytes)">{{ size(run.bytes) }}</b><span>written and read back</span></div>
         <div class="fig"><b>{{ count(run.whole) }}</b><span>whole</span></div>
         <div class="fig"><b>{{ count(run.gapped) }}</b><span>with gaps</span></div>
+        <div v-if="run.doubtful" class="fig"><b>{{ count(run.doubtful) }}</b><span>in doubt</span></div>
         <div class="fig"><b :class="{ 'c-stop': run.notWritten }">{{ count(run.notWritten) }}</b><span>not written</span></div>
         <span class="sp" />
         <BButton v-if="run.state === 'done'" variant="primary" :disabled="acting.busy.value" @click="seal">Seal the delivery <span class="kbd">S</span></BButton>
@@ -66,12 +67,12 @@ useKeys([
       <RefusedNote :refused="acting.refused.value" />
       <section aria-labelledby="h-back">
         <div class="hd"><h2 id="h-back">Read back and hashed again</h2><span class="mu">a rung is a file whose two hashes are equal</span></div>
-        <HashLadder :equal="run.whole + run.gapped" :differing="run.notWritten" :waiting="run.total - run.done" upper="as written" lower="read back" />
+        <HashLadder :equal="run.whole + run.gapped + run.doubtful" :differing="run.notWritten" :waiting="run.total - run.done" upper="as written" lower="read back" />
       </section>
       <section aria-labelledby="h-files">
         <div class="hd"><h2 id="h-files">Result by file</h2><span class="mu">what needs a look first</span></div>
         <table v-if="shown.length" class="rows">
-          <thead><tr><th>result</th><th>file in the vault</th><th class="n">size</th><th>SHA-256</th><th>why</th></tr></thead>
+          <thead><tr><th>result</th><th>file in the lab store</th><th class="n">size</th><th>SHA-256</th><th>why</th></tr></thead>
           <tbody><tr v-for="f in shown" :key="f.line">
             <td class="nw"><span class="f g6"><FillGauge :prognosis="f.outcome === 'not-written' ? 'overwritten' : f.outcome" :share="f.outcome === 'gapped' ? 0.7 : 1" /> {{ outcomeWords(f) }}</span></td>
             <td class="path">{{ f.path ?? f.name }}</td><td class="n" :title="bytes(f.size)">{{ size(f.size) }}</td>

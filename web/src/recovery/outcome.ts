@@ -16,7 +16,7 @@ export function worstFirst(files: readonly RecoveredFile[]): RecoveredFile[] {
 export function runWords(run: RecoveryRun): string {
   switch (run.state) {
     case 'waiting': return 'Waiting for a free worker.'
-    case 'running': return 'Writing to the vault, reading each file back.'
+    case 'running': return 'Writing to the lab store, reading each file back.'
     case 'paused': return run.trouble ?? 'Paused; what was written stands.'
     case 'failed': return `${run.trouble ?? 'It ended.'} What was written stands; resume when that is mended.`
     default: return 'Done. Every file was read back and hashed again.'

@@ -11,22 +11,22 @@ const props = defineProps<{ number: string; /** Oldest first. */ sessions: ScanV
 const emit = defineEmits<{ started: [] }>()
 
 const METHODS = [
-  { code: 'quick', method: 'structure', search: false, label: 'quick scan', words: 'what the records say of what stands; also while the image is still written' },
-  { code: 'structure', method: 'structure', search: true, label: 'structure', words: 'records, and a search of what is free: lost volumes, before a format' },
-  { code: 'deep', method: 'both', search: true, label: 'deep scan', words: 'all records, then content; finds most' },
-  { code: 'carve', method: 'carve', search: false, label: 'carve', words: 'content alone; adds only what is new' },
+  { code: 'records', method: 'structure', search: false, label: 'records', words: 'what the records say of what stands; also while the image is still written' },
+  { code: 'free', method: 'structure', search: true, label: 'records and free space', words: 'and a search of what is free: lost volumes, before a format' },
+  { code: 'both', method: 'both', search: true, label: 'records and content', words: 'all records, then content; finds most' },
+  { code: 'carve', method: 'carve', search: false, label: 'content alone', words: 'by what it looks like, without records; adds only what is new' },
 ]
 const chosen = ref<string>()
 const volume = ref<number>()
 const again = ref(false)
 const hashes = ref(false)
 const acting = useAction()
-/** A first session is quick; the next one goes deeper. */
-const code = computed({ get: () => chosen.value ?? (props.sessions.length ? 'deep' : 'quick'), set: (c) => (chosen.value = c) })
+/** A first session reads the records; the next one looks into the content, too. */
+const code = computed({ get: () => chosen.value ?? (props.sessions.length ? 'both' : 'records'), set: (c) => (chosen.value = c) })
 const volumes = computed(() => (props.report?.volumes ?? []).filter((v) => v.state !== 'earlier' && !v.unread))
 const carved = ref<Carved>()
 if (props.sessions.length) void acting.run(async () => { carved.value = await api.get<Carved>(`/api/cases/${props.number}/scans/carved`) })
-const carves = computed(() => code.value === 'deep' || code.value === 'carve')
+const carves = computed(() => code.value === 'both' || code.value === 'carve')
 
 async function start(): Promise<void> {
   const { method, search } = METHODS.find((m) => m.code === code.value)!
@@ -41,7 +41,7 @@ async function bringIn(event: Event): Promise<void> {
 /** One volume alone, by its records. */
 function scanAlone(index: number): void {
   volume.value = index
-  chosen.value = 'structure'
+  chosen.value = 'free'
   void start()
 }
 defineExpose({ start, scanAlone })

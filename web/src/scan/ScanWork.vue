@@ -15,7 +15,7 @@ import SessionList from './SessionList.vue'
 import VolumeFacts from './VolumeFacts.vue'
 import VolumeStrata from './VolumeStrata.vue'
 import { whyMore } from './more'
-import { isSound, kindRows, phaseWords, scopeWords, shareDone } from './counts'
+import { isSound, kindRows, methodWords, phaseWords, scopeWords, shareDone } from './counts'
 
 const props = defineProps<{ docket: Docket }>()
 const emit = defineEmits<{ changed: [] }>()
@@ -30,7 +30,7 @@ const tabled = ref(false)
 const acting = useAction()
 const sessions = computed(() => scans.data.value ?? [])
 const ended = computed(() => sessions.value.filter((s) => s.state === 'done' || s.state === 'stopped'))
-const scopes = computed(() => Object.fromEntries(sessions.value.map((s) => [s.id, scopeWords(s)])))
+const scopes = computed(() => Object.fromEntries(sessions.value.map((s) => [s.id, `${methodWords(s)}, ${scopeWords(s)}`])))
 const latest = computed(() => sessions.value.at(-1))
 const running = computed(() => latest.value?.state === 'running' || latest.value?.state === 'waiting')
 const paused = computed(() => running.value && latest.value?.asked === 'pause')

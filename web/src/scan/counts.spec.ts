@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { ScanReport, ScanView } from '@/api/types'
-import { isSound, kindRows, phaseWords, scopeWords, shareDone } from './counts'
+import { isSound, kindRows, methodWords, phaseWords, scopeWords, shareDone } from './counts'
 
 const scan = (part: Partial<ScanView>) => ({ state: 'running', phase: 'content', done: 3, total: 4, ...part }) as ScanView
 
@@ -27,9 +27,12 @@ describe('a scan session', () => {
 
 describe('what a session looked at and came to', () => {
   it('says where it looks', () => {
-    expect(scopeWords({ method: 'both', search: true, volume: undefined, early: false, hashes: true })).toBe('whole medium, each file hashed')
-    expect(scopeWords({ method: 'structure', search: false, volume: 2, early: true, hashes: false })).toBe('volume 2, records only, while it was imaged')
-    expect(scopeWords({ method: 'carve', search: false, volume: undefined, early: false, hashes: false })).toBe('whole medium')
+    expect(scopeWords({ volume: undefined, early: false, hashes: true })).toBe('whole medium, each file hashed')
+    expect(scopeWords({ volume: 2, early: true, hashes: false })).toBe('volume 2, while it was imaged')
+    expect(methodWords({ method: 'carve', search: false })).toBe('content alone')
+    expect(methodWords({ method: 'structure', search: false })).toBe('records')
+    expect(methodWords({ method: 'structure', search: true })).toBe('records and free space')
+    expect(methodWords({ method: 'both', search: true })).toBe('records and content')
   })
   it('rests when it was asked to', () => {
     expect(phaseWords(scan({ asked: 'pause' }))).toBe('paused')

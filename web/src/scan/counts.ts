@@ -27,12 +27,17 @@ export function shareDone(s: ScanView): number {
   return s.total > 0 ? Math.min(1, s.done / s.total) : 0
 }
 
+/** What a session does: the words that it was chosen by. */
+export function methodWords(s: Pick<ScanView, 'method' | 'search'>): string {
+  if (s.method === 'carve') return 'content alone'
+  return s.method === 'both' ? 'records and content' : s.search ? 'records and free space' : 'records'
+}
+
 /** Where a session looks, in words. */
-export function scopeWords(s: Pick<ScanView, 'volume' | 'search' | 'method' | 'early' | 'hashes' | 'importedFrom'>): string {
+export function scopeWords(s: Pick<ScanView, 'volume' | 'early' | 'hashes' | 'importedFrom'>): string {
   if (s.importedFrom) return `from ${s.importedFrom}`
   const where = s.volume === undefined || s.volume === null ? 'whole medium' : `volume ${s.volume}`
-  const what = s.method === 'carve' || s.search ? where : `${where}, records only`
-  return [what, s.hashes ? 'each file hashed' : '', s.early ? 'while it was imaged' : ''].filter(Boolean).join(', ')
+  return [where, s.hashes ? 'each file hashed' : '', s.early ? 'while it was imaged' : ''].filter(Boolean).join(', ')
 }
 
 /** Whether a session says that there is nothing to recover: every volume sound, every file listed and whole. */

@@ -32,7 +32,7 @@ async function save(): Promise<void> {
         <div><label for="b-to">to</label><BFormInput id="b-to" v-model="rules.quietTo" placeholder="06:30" /></div>
       </div>
       <p class="xs mu">0 MiB/s is no limit; equal times are no quiet hours. In quiet hours sessions rest, and the Desk asks.</p>
-      <label class="s"><input v-model="rules.quickScan" type="checkbox" class="form-check-input" /> A quick scan starts by itself when a device has been imaged</label>
+      <label class="s"><input v-model="rules.scanRecords" type="checkbox" class="form-check-input" /> A scan of its records starts by itself when a device has been imaged</label>
       <div class="name"><label for="b-names">Names for files that no record names, from what they say</label><BFormInput id="b-names" v-model="rules.namePattern" class="m" placeholder="{taken} {said}" /><p class="xs mu">Always in brackets. Blanks: {taken}, {said} (the first two of author, title, subject, words, device), {author}, {title}, {album}, {subject}, {from}, {words}, {device}, {width}, {height}, {seconds}, {pages}.</p></div>
       <div v-for="(box, i) in rules.boxes" :key="i" class="box">
         <div><label :for="`box-n-${i}`">Bench box</label><BFormInput :id="`box-n-${i}`" v-model="box.name" placeholder="Box 2" /></div>

@@ -2,8 +2,11 @@
 import { computed } from 'vue'
 import type { RankedPath } from '@/api/types'
 import { matrixOf } from './matrix'
+import { sayStated } from './say'
+import { useVocabulary } from './vocabulary'
 
 const props = defineProps<{ ranking: RankedPath[] }>()
+const vocabulary = useVocabulary()
 const matrix = computed(() => matrixOf(props.ranking))
 </script>
 
@@ -13,7 +16,7 @@ const matrix = computed(() => matrixOf(props.ranking))
     <thead><tr><th scope="col">fact</th><th v-for="p in matrix.paths" :key="p.path" scope="col" class="p">{{ p.label }}</th></tr></thead>
     <tbody>
       <tr v-for="r in matrix.rows" :key="r.fact">
-        <th scope="row"><span class="fact" :class="{ told: !r.observed }">{{ r.fact }}</span></th>
+        <th scope="row"><span class="fact" :class="{ told: !r.observed }" :title="r.fact">{{ sayStated(vocabulary, r.fact) }}</span></th>
         <td v-for="(w, i) in r.weights" :key="i" class="p">
           <span v-if="w === 0" class="none">·</span>
           <span v-else class="notches" :class="{ against: w < 0 }"><i v-for="n in Math.min(8, Math.abs(w))" :key="n" /><span class="visually-hidden">{{ w > 0 ? `${w} for` : `${-w} against` }}</span></span>

@@ -16,6 +16,7 @@ import EstimateStrip from './EstimateStrip.vue'
 import FactMatrix from './FactMatrix.vue'
 import MovementNote from './MovementNote.vue'
 import { isFar } from './movement'
+import { sayStated } from './say'
 
 const props = defineProps<{ docket: Docket; ranking: Ranking | undefined; vocabulary: Vocabulary | undefined }>()
 const emit = defineEmits<{ changed: [] }>()
@@ -51,7 +52,7 @@ useKeys([{ key: 'B', does: 'bench check', run: () => (checking.value = !checking
       <button type="button" class="btn btn-quiet btn-sm" :aria-expanded="checking" @click="checking = !checking">Bench check <span class="kbd">B</span></button></div>
     <BenchCheck v-if="checking" :docket="docket" :vocabulary="vocabulary" @checked="checked" />
     <div v-if="history.data.value?.moved && docket.path" :class="far ? 'warnbox' : 'sheet calm'"><b>Moved since it was decided{{ far ? '' : ', and the decision stands' }}.</b> <MovementNote :movement="history.data.value.moved" :vocabulary="vocabulary" /></div>
-    <RankingScale :ranking="ranking.ranking" />
+    <RankingScale :ranking="ranking.ranking" :say="(f) => sayStated(vocabulary, f)" />
     <p v-for="c in ranking.conflicts" :key="c" class="warnbox"><b>The bench saw something else:</b> {{ c }}</p>
     <EstimateStrip v-if="estimate.data.value" :estimate="estimate.data.value" :label="label(estimate.data.value.path)" />
     <RefusedNote :refused="answering.refused.value" />
