@@ -81,7 +81,7 @@ class AccessibilityTest {
             check(page, "What it waits for");
             page.navigate("/intake");
             page.locator("#story").fill("fell off the bench, clicks, about forty letters since 2011");
-            check(page, "noise=clicking");
+            check(page, "clicks");
             page.navigate("/cases/" + number() + "/imaging");
             new Steps(page).link("Report").click();
             check(page, "What stayed unread");

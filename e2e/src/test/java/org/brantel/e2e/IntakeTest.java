@@ -79,14 +79,14 @@ class IntakeTest {
             assertThat(page.locator("#story")).isFocused();
             page.keyboard().type("desk disk 1 TB fell off the bench, clicks, tried twice, lab notes since 2011, needs it by friday");
             Locator heard = page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Heard in the line"));
-            assertThat(heard).containsText("noise=clicking");
+            assertThat(heard).containsText("clicks");
             assertThat(heard).containsText("needed by");
             assertThat(page.getByText("Please leave it unplugged.")).isVisible();
             assertThat(page.locator("#capacity")).hasValue("1 TB");
             assertThat(page.getByLabel("Line 1, in their words")).hasValue("lab notes since 2011");
-            int tried = 1 + heard.getByRole(AriaRole.BUTTON).allTextContents().indexOf(heard.getByText("tried=power-cycled").textContent());
+            int tried = 1 + heard.getByRole(AriaRole.BUTTON).allTextContents().indexOf(heard.getByText("switched off and on again").textContent());
             page.keyboard().press("Alt+" + tried);
-            assertThat(heard).not().containsText("tried=power-cycled");
+            assertThat(heard).not().containsText("switched off and on again");
             tabTo(page, "customer");
             page.keyboard().type("Skerrow Village Band");
             tabTo(page, "contact");
@@ -197,7 +197,7 @@ class IntakeTest {
             page.navigate("/intake");
             assertThat(page.getByText("Which path, so far")).isVisible();
             page.locator("#story").fill("phone fell in the harbour, some of it is in the cloud, about forty letters since 2011");
-            assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("event=liquid, heard in"))).isVisible();
+            assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("liquid got in, heard in"))).isVisible();
             assertThat(page.getByLabel("Line 1, in their words")).isVisible();
             Object wide = page.evaluate("[...document.querySelectorAll('.app *')].filter(e => { const r = e.getBoundingClientRect(); return r.width > 1 && r.right > 391 && "
                     + "!e.closest('.visually-hidden, .rooms') }).map(e => e.tagName + '.' + e.className + ' ' + Math.round(e.getBoundingClientRect().right)).join(', ')");

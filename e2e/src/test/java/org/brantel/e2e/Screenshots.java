@@ -74,7 +74,7 @@ public final class Screenshots {
             page.navigate("/cases/" + theatre + "/imaging");
             assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Scan the image"))).isVisible(patient());
             page.navigate("/cases/" + theatre + "/scanning");
-            steps.scan("deep scan");
+            steps.scan("records and content");
             assertThat(steps.link("Open catalogue")).isVisible(patient());
             catalogue(page, theatre);
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Select all 18")).click();
@@ -108,10 +108,10 @@ public final class Screenshots {
         steps.attach("Halden Reef 88");
         steps.button("Start imaging").click();
         steps.patiently("Scan the image").click();
-        steps.scan("quick scan");
+        steps.scan("records what");
         steps.patiently("Open catalogue");
         steps.button("New session").click();
-        steps.scan("deep scan");
+        steps.scan("records and content");
         steps.patiently("Open catalogue");
         page.navigate("/cases/" + number + "/scanning");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(java.util.regex.Pattern.compile("^logbooks"))).click();

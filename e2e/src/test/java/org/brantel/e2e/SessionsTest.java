@@ -13,7 +13,7 @@ import org.brantel.server.testing.Lab;
 import org.brantel.server.testing.Visitor;
 import org.junit.jupiter.api.Test;
 
-/** Sessions that add up: a quick scan, a look, carving on top of it, what the second one brought. */
+/** Sessions that add up: records, a look, content on top of it, what the second one brought. */
 class SessionsTest {
 
     private static final LocatorAssertions.IsVisibleOptions PATIENT = new LocatorAssertions.IsVisibleOptions().setTimeout(120_000);
@@ -22,7 +22,7 @@ class SessionsTest {
     private final Visitor una = lab.as("una");
 
     @Test
-    void aQuickScanThenCarvingThenTheDifference() {
+    void recordsThenContentThenTheDifference() {
         Corpus.image("d02-fat32-reformatted", lab.inbox());
         String number = new CaseForms().device("type", "memory-card").device("capacity", "71.3 MB").told("symptom.appears", "files-missing").log(una);
         try (Chromium.Tab tab = Chromium.open(lab.address())) {
@@ -33,8 +33,8 @@ class SessionsTest {
             steps.attach("d02-fat32-reformatted.img");
             steps.button("Start imaging").click();
             steps.patiently("Scan the image").click();
-            // The first session is a quick one unless somebody chooses otherwise.
-            assertThat(page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("^quick scan")))).isChecked();
+            // The first session reads the records unless somebody chooses otherwise.
+            assertThat(page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("^records what")))).isChecked();
             steps.button("Start scanning").click();
             steps.patiently("Open catalogue").click();
             Locator rows = page.locator("table.lines tbody tr:not(.proofrow)");
@@ -42,7 +42,7 @@ class SessionsTest {
             int quick = rows.count();
             page.navigate("/cases/" + number + "/scanning");
             steps.button("New session").click();
-            steps.scan("deep scan");
+            steps.scan("records and content");
             Locator braid = page.getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName(Pattern.compile("Sessions join one catalogue")));
             steps.button("Compare two").click(new Locator.ClickOptions().setTimeout(120_000));
             assertThat(braid).isVisible(PATIENT);
@@ -61,7 +61,7 @@ class SessionsTest {
         }
     }
 
-    /** The deep scan as a file, and in again as another machine's; nothing is carved twice unless it is asked for. */
+    /** The second session as a file, and in again as another machine's; nothing is carved twice unless it is asked for. */
     private static void takenOutAndBroughtIn(Page page, Steps steps, String number) {
         page.navigate("/cases/" + number + "/scanning");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("List").setExact(true)).click();

@@ -102,7 +102,7 @@ final class Steps {
         return into;
     }
 
-    /** Starts a scan session. @param method how its choice begins, like {@code deep scan} */
+    /** Starts a scan session. @param method how its choice begins, like {@code records and content} */
     void scan(String method) {
         page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(java.util.regex.Pattern.compile("^" + method))).click();
         button("Start scanning").click();

@@ -37,7 +37,7 @@ class VolumesTest {
     }
 
     private static void scanByRecords(Page page) {
-        new Steps(page).scan("structure");
+        new Steps(page).scan("records and free space");
         assertThat(new Steps(page).link("Open catalogue")).isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(120_000));
     }
 

@@ -56,7 +56,7 @@ class WholeStoryTest {
             new Steps(page).signIn("petra", Lab.PASSWORD);
             page.navigate("/cases/" + number + "/custody");
             assertThat(page.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("none was changed"))).isVisible();
-            for (String step : new String[] {"logged the case", "attached the device, identity equal", "finished imaging", "sealed a delivery", "confirmed receipt"}) {
+            for (String step : new String[] {"logged the case", "attached a medium", "finished imaging", "sealed a delivery", "confirmed receipt"}) {
                 assertThat(page.locator(".tape").getByText(step, new Locator.GetByTextOptions().setExact(true))).isVisible();
             }
             page.navigate("/cases/" + number);
@@ -93,6 +93,7 @@ class WholeStoryTest {
         assertThat(page.getByText("Do not power this device again")).isHidden();
         steps.choose("Used since", "none");
         steps.choose("Backup", "none");
+        steps.button("contents").click();
         steps.choose("In the trash", "no");
         steps.wanted(1, "the pictures from the trip", "image", "", 6);
         steps.wanted(2, "letters and notes", "document", "", 8);
@@ -131,7 +132,7 @@ class WholeStoryTest {
 
     private static void scan(Page page, Steps steps) {
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Scan the image")).click();
-        steps.scan("deep scan");
+        steps.scan("records and content");
         assertThat(steps.link("Open catalogue")).isVisible(patient());
         assertThat(page.getByText("FAT16, live, 32.0 MiB")).isVisible();
         steps.link("Open catalogue").click();
