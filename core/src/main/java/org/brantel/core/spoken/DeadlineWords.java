@@ -144,9 +144,12 @@ final class DeadlineWords {
         return false;
     }
 
-    /** The clause that asks for it: from 'needs' on, when it says so. */
+    /** The clause that asks for it: from 'needs' on, when it says so; what is wanted is left to be heard. */
     private int neededFrom(int at) {
         for (int i = at; i >= 0 && !words.get(i).isBreak(); i--) {
+            if (WantedWords.kindOf(text(i)) != null) {
+                return at;
+            }
             if (text(i).matches("needs?|needed|wants?|must|has|" + OCCASIONS)) {
                 return i;
             }

@@ -14,6 +14,8 @@ final class DeviceWords {
     private static final Pattern THIS_ONE = Pattern.compile(".*\\b(this one|its the|it is the|thats the|the one that|this disk|this stick|this card|this drive|mine|ours|hers|this time|here it)\\b.*");
     private static final Pattern OTHER = Pattern.compile(".*\\b(other|another|second|spare|previous|replacement|new|old|backup|brothers?|sisters?|mothers?|fathers?|mums?|dads?|friends?|colleagues?|neighbours?"
             + "|cousins?|aunts?|uncles?|wifes?|husbands?|daughters?|sons?|boss(es)?|partners?|assistants?|last years?|somebody elses|someone elses) (\\w+ )?(one|disk|drive|stick|card|phone|laptop|ssd|computer|machine|hard)\\b.*");
+    /** {@code not my brother's, which only beeps}. */
+    private static final Pattern NOT_THEIRS = Pattern.compile("(and )?not (my|his|her|their|our) \\w+s( (own|old|other))?( (one|ones|disk|drive|stick|card|phone|laptop|which|that|what|is|was|only)\\b.*)?");
     private static final Set<String> HOST_BEFORE = Set.of("from", "of", "in", "inside", "into", "to", "onto", "off", "with", "by", "via", "on");
     private static final Set<String> ARTICLES = Set.of("the", "a", "an", "her", "his", "their", "my", "our", "its", "your", "this", "that", "old", "new", "another", "other");
 
@@ -32,7 +34,7 @@ final class DeviceWords {
             String text = text(clause);
             boolean contrasted = OTHER.matcher(text).matches() && !THIS_ONE.matcher(text).matches()
                     && clauses().stream().anyMatch(c -> c[0] >= clause[1] && THIS_ONE.matcher(text(c)).matches());
-            if (contrasted) {
+            if (contrasted || NOT_THEIRS.matcher(text).matches()) {
                 own.removeIf(f -> OF_A_DEVICE.contains(f.code()) && within(f, clause));
             }
         }

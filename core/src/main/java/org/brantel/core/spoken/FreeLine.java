@@ -36,7 +36,7 @@ public final class FreeLine {
             + "(not (sure|certain|remember|know|say|tell|swear|recall|really sure|quite sure|sure though)|unsure|no idea|(think|thinks|believes|guess|guesses|supposes|reckons|assumes)( so)?|who knows|hard to (say|tell)"
             + "|maybe|perhaps|maybe not|possibly|or not|could be wrong|may be wrong)( (that|it|any more|anymore|though|now|about that|either))*");
     /** A fact with one of these is what a time in the same clause belongs to. */
-    private static final Set<String> HAPPENED = Set.of("loss.event", "symptom.appears", "symptom.noise", "symptom.body");
+    private static final Set<String> HAPPENED = Set.of("loss.event", "symptom.appears", "symptom.noise", "symptom.body", "symptom.spins", "set.members");
     private static final String TYPE = "medium.type";
     private static final Pattern OF_A_DEVICE = Pattern.compile("(loss|symptom|since[.]use|crypt|worth|privacy).*");
 

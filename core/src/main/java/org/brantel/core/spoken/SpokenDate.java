@@ -178,7 +178,8 @@ public record SpokenDate(LocalDate from, LocalDate to, int words, boolean yearSa
         int at = dayNumber > 0 ? r.word(1).equals("of") ? 2 : 1 : r.word(0).matches("last|next|this|early|late|mid") ? 1 : 0;
         Month m = MONTHS.get(r.word(at));
         // 'may' and 'mar' are words too; alone they mean nothing.
-        if (m == null || r.word(at).equals("may") && at == 0 && r.year(1) == 0 && ordinal(r.word(1)) == 0 && !r.due) {
+        boolean led = r.i > 0 && r.words.get(r.i - 1).text().matches("from|in|of|during");
+        if (m == null || r.word(at).equals("may") && at == 0 && r.year(1) == 0 && ordinal(r.word(1)) == 0 && !r.due && !led) {
             return null;
         }
         int used = at + 1;
@@ -234,6 +235,10 @@ public record SpokenDate(LocalDate from, LocalDate to, int words, boolean yearSa
 
     /** {@code last week}, {@code this year}, {@code next month}. */
     private static SpokenDate stretch(Reading r) {
+        SpokenDate counted = r.due ? null : lastFew(r);
+        if (counted != null) {
+            return counted;
+        }
         int by = switch (r.word(0)) {
             case "last" -> -1;
             case "this" -> 0;
@@ -256,6 +261,27 @@ public record SpokenDate(LocalDate from, LocalDate to, int words, boolean yearSa
             case "night" -> by == -1 ? day(r.today.minusDays(1), 2) : null;
             default -> null;
         };
+    }
+
+    /** {@code last three years}, {@code past few weeks}: until today. */
+    private static SpokenDate lastFew(Reading r) {
+        if (!r.word(0).matches("last|past")) {
+            return null;
+        }
+        Reading rest = new Reading(r.words, r.i + 1, r.today, false);
+        SpokenNumber n = rest.word(0).equals("few") ? new SpokenNumber(3, 1) : SpokenNumber.at(r.words, r.i + 1).orElse(null);
+        if (n == null || n.value() < 2 || n.value() > 1000) {
+            return null;
+        }
+        long many = Math.round(n.value());
+        LocalDate from = switch (rest.word(n.words())) {
+            case "days" -> r.today.minusDays(many);
+            case "weeks" -> r.today.minusWeeks(many);
+            case "months" -> r.today.minusMonths(many);
+            case "years" -> r.today.minusYears(many);
+            default -> null;
+        };
+        return from == null ? null : new SpokenDate(from, r.today, 2 + n.words());
     }
 
     private static SpokenDate year(Reading r) {

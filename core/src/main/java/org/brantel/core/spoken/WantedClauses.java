@@ -24,7 +24,7 @@ final class WantedClauses {
     private static final Set<String> LEADS = Set.of("she", "he", "they", "we", "i", "wants", "want", "wanted", "needs", "need", "needed", "would", "like", "likes",
             "hopes", "hope", "hoping", "looking", "back", "get", "please", "also", "and", "plus", "then", "after", "afterwards", "that", "above", "mainly", "especially", "mostly", "first",
             "firstly", "really", "desperately", "only", "just", "to", "have", "customer", "caller", "its", "is", "it", "cares", "about", "asks", "for", "biggest", "wish", "lost", "missing", "main", "thing", "priority");
-    private static final Set<String> WANTS = Set.of("wants", "want", "wanted", "needs", "need", "looking", "hopes", "hoping", "like", "asks");
+    private static final Set<String> WANTS = Set.of("wants", "want", "wanted", "needs", "need", "looking", "hopes", "hoping", "like", "asks", "please");
 
     private record Piece(int start, int end, String joint) { }
 
@@ -119,7 +119,8 @@ final class WantedClauses {
         for (int i = at - 1; i >= 0 && i >= at - 4 && !words.get(i).isBreak(); i--) {
             between |= words.get(i).text().equals("between");
         }
-        boolean number = SpokenNumber.at(words, at - 1).isPresent() && SpokenNumber.at(words, at + 1).isPresent() && words.get(at - 1).text().matches("hundred|thousand");
+        boolean number = words.get(at - 1).text().matches("hundred|thousand") && SpokenNumber.at(words, at + 1).isPresent()
+                && at > 1 && (words.get(at - 2).text().equals("a") || SpokenNumber.at(words, at - 2).isPresent());
         return between || number || next.matches("white|a|so") && (next.equals("white") || next.equals("so") || at + 2 < words.size() && words.get(at + 2).text().equals("half"));
     }
 
@@ -132,7 +133,7 @@ final class WantedClauses {
         return p == null ? null : new Piece(p.start, end, p.joint);
     }
 
-    /** The piece, or what stands in it behind the last fact where it goes on to say what is wanted; null for nothing. */
+    /** The piece, or what stands in it before the first or behind the last fact where that says what is wanted; null for nothing. */
     private Piece withoutFacts(Piece p) {
         int last = taken.previousSetBit(p.end - 1);
         if (last < p.start) {
@@ -142,7 +143,12 @@ final class WantedClauses {
         while (want < p.end && !WANTS.contains(words.get(want).text())) {
             want++;
         }
-        return want < p.end && names(want, p.end) ? new Piece(want, p.end, "") : null;
+        if (want < p.end && names(want, p.end)) {
+            return new Piece(want, p.end, "");
+        }
+        int first = taken.nextSetBit(p.start);
+        boolean wants = words.subList(p.start, first).stream().anyMatch(w -> WANTS.contains(w.text()));
+        return wants && names(p.start, first) ? new Piece(p.start, first, p.joint) : null;
     }
 
     private boolean names(int start, int end) {
