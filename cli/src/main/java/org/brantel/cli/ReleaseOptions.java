@@ -12,9 +12,6 @@ import picocli.CommandLine.Option;
 /** What a case says of touching its device: verbs that read a device ask here before they open it. */
 final class ReleaseOptions {
 
-    /** The rules that forbid power or reading. */
-    private static final String NO_POWER = "no-power";
-
     @Option(names = "--case", paramLabel = "FACTS.json", description = "The facts of the case, as for the verb triage; its stop rules hold here.")
     private Path facts;
 
@@ -30,7 +27,7 @@ final class ReleaseOptions {
             return;
         }
         Protocol protocol = Protocol.current();
-        List<Ranking.Stop> stops = new Triage(protocol).stopRules(FactsFile.read(facts, protocol)).stream().filter(s -> s.code().equals(NO_POWER)).toList();
+        List<Ranking.Stop> stops = new Triage(protocol).stopRules(FactsFile.read(facts, protocol)).stream().filter(Ranking.Stop::forbidsPower).toList();
         if (!stops.isEmpty() && reason == null) {
             String why = stops.stream().flatMap(s -> s.because().stream()).map(f -> protocol.say(f.split("=")[0], f.split("=")[1])).distinct().collect(Collectors.joining(", "));
             throw new IllegalArgumentException("A stop rule of the case forbids powering or reading this device (" + why + "); give the reason why it may be read all the same: --released \"…\".");

@@ -28,7 +28,13 @@ public record Ranking(String protocol, List<Ranked> ranking, List<Stop> stopRule
     /** @param observed whether the fact was seen on the bench rather than told */
     public record Piece(String fact, int weight, String reason, boolean observed) { }
 
-    public record Stop(String code, List<String> because, String say) { }
+    public record Stop(String code, List<String> because, String say) {
+
+        /** Whether it forbids powering or reading the device; other rules say what must not be done to it elsewhere. */
+        public boolean forbidsPower() {
+            return code.equals("no-power");
+        }
+    }
 
     public record Question(String fact, String ask, List<String> wouldMove, List<Answer> answers) { }
 

@@ -21,8 +21,6 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class Locks {
 
-    /** Stop rules that forbid power or reading; the others say what must not be done to the device elsewhere. */
-    private static final Set<String> FORBID = Set.of("no-power");
     private static final Set<String> OVER = Set.of("declined", "closed");
 
     private final Cases cases;
@@ -91,7 +89,7 @@ public class Locks {
     private List<LockViews.Rule> rules(CaseViews.Docket docket) {
         Protocol words = protocol.triage().protocol();
         List<Release> standing = releases.findByCaseIdAndEndedAtIsNull(cases.id(docket.number()));
-        return stops(docket).stream().map(s -> new LockViews.Rule(s.code(), s.say(), s.because().stream().map(f -> say(words, f)).distinct().toList(), FORBID.contains(s.code()),
+        return stops(docket).stream().map(s -> new LockViews.Rule(s.code(), s.say(), s.because().stream().map(f -> say(words, f)).distinct().toList(), s.forbidsPower(),
                 standing.stream().filter(r -> r.rule().equals(s.code()) && r.restsOn(facts(s))).findFirst().map(Release::view).orElse(null))).toList();
     }
 
@@ -117,7 +115,7 @@ public class Locks {
         }
         Ranking.Stop stop = stops(docket).stream().filter(s -> s.code().equals(rule)).findFirst().orElseThrow(() ->
                 Refusal.conflict("The stop rule '" + rule + "' does not hold for " + number + ", so there is nothing to release."));
-        if (!FORBID.contains(rule)) {
+        if (!stop.forbidsPower()) {
             throw Refusal.badInput("rule", "The stop rule '" + rule + "' forbids neither power nor reading at the bench, so it needs no release.");
         }
         long caseId = cases.id(number);

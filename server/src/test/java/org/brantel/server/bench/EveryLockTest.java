@@ -3,6 +3,7 @@ package org.brantel.server.bench;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -174,7 +175,13 @@ class EveryLockTest {
         Story story = Story.ofD01().imaged("inbox/d01-fat16.img").scanned("both");
         JsonNode line = story.una.get(story.path("/catalogue?kind=txt&prognosis=whole")).json().get("lines").get(0);
         String preview = story.path("/catalogue/" + line.get("id").asLong() + "/preview");
+        String said = story.una.get(story.path("/catalogue")).json().get("lines").valueStream()
+                .flatMap(l -> Stream.of("title", "author", "device").map(fact -> l.get("about").path(fact).asString("")))
+                .filter(text -> text.length() > 4).findFirst().orElseThrow();
+        String search = story.path("/catalogue?q=" + URLEncoder.encode(said, StandardCharsets.UTF_8));
+        assertThat(story.una.get(search).json().get("lines")).as("found by what it says of itself").isNotEmpty();
         edit(story, "names").expect(200);
+        assertThat(story.una.get(search).json().get("lines")).as("names alone are searched").isEmpty();
         assertThat(story.una.get(preview).expect(423).sentence()).contains("record their yes");
         assertThat(edit(story, "contents").expect(400).sentence()).contains("takes their yes");
         String today = LocalDate.now(ZoneOffset.UTC).toString();

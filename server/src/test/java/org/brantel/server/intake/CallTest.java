@@ -66,6 +66,28 @@ class CallTest {
     }
 
     @Test
+    void aWantedLineWithDaysThatCannotBeIsRefused() {
+        String ahead = LocalDate.now().plusYears(2).toString();
+        refused(new CaseForms().wantedFrom("otters", "2024-02-30", "2024-03-01"), "A date could not be read");
+        refused(new CaseForms().wantedFrom("otters", "2024-06-30", "2024-06-01"), "“otters” ends on 2024-06-01, before it begins");
+        refused(new CaseForms().wantedFrom("otters", ahead, ahead), "“otters” begins on " + ahead + ", which is still to come");
+        refused(new CaseForms().wantedFrom("otters", "1901-01-01", "2024-06-01"), "1901-01-01 is not plausible");
+    }
+
+    private void refused(CaseForms form, String words) {
+        assertThat(una.post("/api/cases", form.build()).expect(400).sentence()).contains(words);
+    }
+
+    /** As much as fits into one line: 10,000 words are heard to the last. */
+    @Test
+    void aLongCallIsHeardToItsEnd() {
+        String line = "a ".repeat(9_990) + "it clicks";
+        assertThat(line.split(" ")).hasSizeGreaterThan(9_990);
+        JsonNode facts = una.post("/api/intake/heard", Map.of("text", line)).expect(200).json().get("facts");
+        assertThat(facts.valueStream().map(f -> f.get("value").asString())).containsExactly("clicking");
+    }
+
+    @Test
     void aDeadlineThatPassedLaterDoesNotBlockAnEdit() {
         String number = new CaseForms().deadline(LocalDate.now().plusDays(3).toString()).log(una);
         Lab.open().sql().update("update lab_case set deadline = date '2026-01-05' where number = ?", number);

@@ -85,6 +85,13 @@ public final class CaseForms {
         return this;
     }
 
+    /** @param from the first day that is meant, and {@code to} the last, as they are typed */
+    public CaseForms wantedFrom(String words, String from, String to) {
+        wanted.add(Map.of("words", words, "kinds", List.of(), "pattern", "", "hopedFor", 1, "minBytes", 0, "mustHave", true,
+                "changedFrom", from, "changedTo", to));
+        return this;
+    }
+
     public CaseForms story(String text) {
         story = text;
         return this;
