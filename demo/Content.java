@@ -84,7 +84,8 @@ public final class Content {
 
     private static void stamp(Path file) throws IOException {
         made++;
-        LocalDateTime when = LocalDateTime.of(2019 + made % 6, 1 + made % 12, 1 + made % 27, 8 + made % 9, made % 60, made % 30 * 2);
+        LocalDateTime when =
+                LocalDateTime.of(2019 + made % 6, 1 + made % 12, 1 + made % 27, 8 + made % 9, made % 60, made % 30 * 2);
         Files.setLastModifiedTime(file, FileTime.from(when.toInstant(ZoneOffset.UTC)));
     }
 
@@ -103,7 +104,12 @@ public final class Content {
             hill.moveTo(0, height);
             double phase = RANDOM.nextDouble() * 7;
             for (int x = 0; x <= width; x += 6) {
-                hill.lineTo(x, base + Math.sin(x / 60.0 + phase) * 18 + Math.sin(x / 17.0 + phase) * 5 + RANDOM.nextGaussian() * 1.5);
+                hill.lineTo(
+                        x,
+                        base
+                                + Math.sin(x / 60.0 + phase) * 18
+                                + Math.sin(x / 17.0 + phase) * 5
+                                + RANDOM.nextGaussian() * 1.5);
             }
             hill.lineTo(width, height);
             g.setColor(Color.getHSBColor(hue + 0.05f * layer, 0.25f + 0.06f * layer, 0.75f - 0.1f * layer));
@@ -143,8 +149,15 @@ public final class Content {
     private static void table(String name, int year) throws IOException {
         StringBuilder text = new StringBuilder("date,place,level_mm,temperature_c\n");
         for (int day = 1; day <= 330; day++) {
-            text.append(String.format(Locale.ROOT, "%d-%02d-%02d,plot %d,%d,%.1f%n", year, 1 + day / 30 % 12, 1 + day % 28,
-                    1 + day % 8, 180 + RANDOM.nextInt(240), 2 + RANDOM.nextDouble() * 16));
+            text.append(String.format(
+                    Locale.ROOT,
+                    "%d-%02d-%02d,plot %d,%d,%.1f%n",
+                    year,
+                    1 + day / 30 % 12,
+                    1 + day % 28,
+                    1 + day % 8,
+                    180 + RANDOM.nextInt(240),
+                    2 + RANDOM.nextDouble() * 16));
         }
         Path file = file(name);
         Files.writeString(file, text);
@@ -153,7 +166,9 @@ public final class Content {
 
     private static void notes(String name, String first) throws IOException {
         StringBuilder text = new StringBuilder(first).append("\n\n");
-        String[] words = {"tide", "lamp", "heather", "rope", "ferry", "stave", "gauge", "mist", "pier", "lantern", "reed", "slate"};
+        String[] words = {
+            "tide", "lamp", "heather", "rope", "ferry", "stave", "gauge", "mist", "pier", "lantern", "reed", "slate"
+        };
         for (int line = 0; line < 60; line++) {
             for (int w = 0; w < 10; w++) {
                 text.append(words[RANDOM.nextInt(words.length)]).append(w == 9 ? ".\n" : " ");
@@ -175,12 +190,21 @@ public final class Content {
         objects.add("<< /Type /Pages /Count " + pages + " /Kids [ " + kids + "] >>");
         objects.add("<< /Type /Font /Subtype /Type1 /BaseFont /Helvetica >>");
         for (int p = 0; p < pages; p++) {
-            StringBuilder page = new StringBuilder("BT /F1 16 Tf 60 780 Td (" + title + ", page " + (p + 1) + ") Tj ET\n");
+            StringBuilder page =
+                    new StringBuilder("BT /F1 16 Tf 60 780 Td (" + title + ", page " + (p + 1) + ") Tj ET\n");
             for (int i = 0; i < 40; i++) {
-                page.append("0.4 w ").append(60 + RANDOM.nextInt(80)).append(' ').append(740 - i * 16).append(" m ")
-                        .append(300 + RANDOM.nextInt(240)).append(' ').append(740 - i * 16 + RANDOM.nextInt(9)).append(" l S\n");
+                page.append("0.4 w ")
+                        .append(60 + RANDOM.nextInt(80))
+                        .append(' ')
+                        .append(740 - i * 16)
+                        .append(" m ")
+                        .append(300 + RANDOM.nextInt(240))
+                        .append(' ')
+                        .append(740 - i * 16 + RANDOM.nextInt(9))
+                        .append(" l S\n");
             }
-            objects.add("<< /Type /Page /Parent 2 0 R /MediaBox [0 0 595 842] /Resources << /Font << /F1 3 0 R >> >> /Contents "
+            objects.add("<< /Type /Page /Parent 2 0 R /MediaBox [0 0 595 842] /Resources << /Font << /F1 3 0 R "
+                    + ">> >> /Contents "
                     + (5 + p * 2) + " 0 R >>");
             objects.add("<< /Length " + page.length() + " >>\nstream\n" + page + "\nendstream");
         }
@@ -194,7 +218,11 @@ public final class Content {
         int xref = out.size();
         StringBuilder tail = new StringBuilder("xref\n0 " + (objects.size() + 1) + "\n0000000000 65535 f \n");
         offsets.forEach(o -> tail.append(String.format("%010d 00000 n \n", o)));
-        tail.append("trailer\n<< /Size ").append(objects.size() + 1).append(" /Root 1 0 R >>\nstartxref\n").append(xref).append("\n%%EOF\n");
+        tail.append("trailer\n<< /Size ")
+                .append(objects.size() + 1)
+                .append(" /Root 1 0 R " + ">>\nstartxref\n")
+                .append(xref)
+                .append("\n%%EOF\n");
         out.write(tail.toString().getBytes(StandardCharsets.US_ASCII));
         Path file = file(name);
         Files.write(file, out.toByteArray());

@@ -18,20 +18,60 @@ export const router = createRouter({
   history: createWebHistory(),
   routes: [
     { path: '/', redirect: '/desk' },
-    { path: '/sign-in', component: () => import('./staff/SignInPage.vue'), meta: { bare: true, open: true, title: 'Sign in' } },
-    { path: '/setup', component: () => import('./staff/SetUpPage.vue'), meta: { bare: true, open: true, title: 'Set up' } },
-    { path: '/d/:token', component: () => import('./portal/PortalPage.vue'), meta: { bare: true, open: true, title: 'Your files' } },
+    {
+      path: '/sign-in',
+      component: () => import('./staff/SignInPage.vue'),
+      meta: { bare: true, open: true, title: 'Sign in' },
+    },
+    {
+      path: '/setup',
+      component: () => import('./staff/SetUpPage.vue'),
+      meta: { bare: true, open: true, title: 'Set up' },
+    },
+    {
+      path: '/d/:token',
+      component: () => import('./portal/PortalPage.vue'),
+      meta: { bare: true, open: true, title: 'Your files' },
+    },
     { path: '/desk', component: () => import('./desk/DeskPage.vue'), meta: { room: 'desk', title: 'Desk' } },
-    { path: '/intake', component: () => import('./intake/IntakePage.vue'), meta: { room: 'desk', title: 'New intake' } },
+    {
+      path: '/intake',
+      component: () => import('./intake/IntakePage.vue'),
+      meta: { room: 'desk', title: 'New intake' },
+    },
     { path: '/bench', component: () => import('./bench/BenchPage.vue'), meta: { room: 'bench', title: 'Bench' } },
-    { path: '/handover', component: () => import('./handover/HandoverPage.vue'), meta: { room: 'handover', title: 'Handover' } },
+    {
+      path: '/handover',
+      component: () => import('./handover/HandoverPage.vue'),
+      meta: { room: 'handover', title: 'Handover' },
+    },
     { path: '/ledger', component: () => import('./ledger/LedgerPage.vue'), meta: { room: 'ledger', title: 'Ledger' } },
     { path: '/outbox', component: () => import('./outbox/OutboxPage.vue'), meta: { room: 'desk', title: 'Outbox' } },
-    { path: '/settings', component: () => import('./settings/SettingsPage.vue'), meta: { room: 'ledger', title: 'Settings' } },
-    { path: '/cases/:number/intake', component: () => import('./intake/IntakePage.vue'), meta: { room: 'desk', title: 'Intake' } },
-    { path: '/imaging/:id/report', component: () => import('./bench/ReportPage.vue'), meta: { room: 'bench', title: 'Imaging report' } },
-    { path: '/cases/:number/:place?', component: () => import('./docket/DocketPage.vue'), meta: { room: 'desk', title: 'Case' } },
-    { path: '/:rest(.*)', component: () => import('./shell/NothingHere.vue'), meta: { bare: true, open: true, title: 'Nothing here' } },
+    {
+      path: '/settings',
+      component: () => import('./settings/SettingsPage.vue'),
+      meta: { room: 'ledger', title: 'Settings' },
+    },
+    {
+      path: '/cases/:number/intake',
+      component: () => import('./intake/IntakePage.vue'),
+      meta: { room: 'desk', title: 'Intake' },
+    },
+    {
+      path: '/imaging/:id/report',
+      component: () => import('./bench/ReportPage.vue'),
+      meta: { room: 'bench', title: 'Imaging report' },
+    },
+    {
+      path: '/cases/:number/:place?',
+      component: () => import('./docket/DocketPage.vue'),
+      meta: { room: 'desk', title: 'Case' },
+    },
+    {
+      path: '/:rest(.*)',
+      component: () => import('./shell/NothingHere.vue'),
+      meta: { bare: true, open: true, title: 'Nothing here' },
+    },
   ],
 })
 
@@ -49,5 +89,6 @@ router.afterEach((to) => {
 onSignedOut(() => {
   const session = useSession()
   session.forget()
-  if (!router.currentRoute.value.meta.open) void router.push({ path: '/sign-in', query: { to: router.currentRoute.value.fullPath } })
+  if (!router.currentRoute.value.meta.open)
+    void router.push({ path: '/sign-in', query: { to: router.currentRoute.value.fullPath } })
 })

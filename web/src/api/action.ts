@@ -4,7 +4,10 @@ import { Refused } from './client'
 export interface Action {
   readonly busy: Readonly<Ref<boolean>>
   readonly refused: Readonly<Ref<Refused | undefined>>
-  /** Runs it; a refusal is kept to be shown, anything else is a fault of ours and thrown. @returns whether it went through */
+  /**
+   * Runs it; a refusal is kept to be shown, anything else is a fault of ours and thrown. @returns whether it went
+   * through
+   */
   run: (work: () => Promise<unknown>) => Promise<boolean>
   clear: () => void
 }

@@ -3,7 +3,9 @@ import { useAction } from './action'
 import { api, onSignedOut, Refused, withQuery } from './client'
 
 const answers: Response[] = []
-const fetched = vi.fn(async (_path: string, _init?: RequestInit) => answers.shift() ?? Promise.reject(new TypeError('no network')))
+const fetched = vi.fn(
+  async (_path: string, _init?: RequestInit) => answers.shift() ?? Promise.reject(new TypeError('no network')),
+)
 
 beforeEach(() => vi.stubGlobal('fetch', fetched))
 afterEach(() => {
@@ -11,7 +13,11 @@ afterEach(() => {
   fetched.mockClear()
   answers.length = 0
 })
-const refusal = async (work: Promise<unknown>): Promise<Refused> => work.then(() => expect.fail('it was not refused'), (e: unknown) => e as Refused)
+const refusal = async (work: Promise<unknown>): Promise<Refused> =>
+  work.then(
+    () => expect.fail('it was not refused'),
+    (e: unknown) => e as Refused,
+  )
 
 describe('talking to the server', () => {
   it('sends the token back with whatever changes something, and only then', async () => {
@@ -25,19 +31,30 @@ describe('talking to the server', () => {
   })
   it('gives a refusal as its sentence, with the field that is meant', async () => {
     answers.push(new Response('{"sentence":"It is not a capacity.","field":"device.capacity"}', { status: 400 }))
-    expect(await refusal(api.post('/api/cases'))).toMatchObject({ status: 400, message: 'It is not a capacity.', field: 'device.capacity' })
+    expect(await refusal(api.post('/api/cases'))).toMatchObject({
+      status: 400,
+      message: 'It is not a capacity.',
+      field: 'device.capacity',
+    })
   })
   it('has a sentence even for a proxy that answers with a page', async () => {
     answers.push(new Response('<html>Bad gateway</html>', { status: 502 }))
     expect((await refusal(api.get('/api/desk'))).message).toContain('The server answered 502; nothing was changed.')
   })
   it('has a sentence when nothing answers', async () => {
-    expect(await refusal(api.get('/api/desk'))).toMatchObject({ status: 0, message: expect.stringContaining('cannot be reached') })
+    expect(await refusal(api.get('/api/desk'))).toMatchObject({
+      status: 0,
+      message: expect.stringContaining('cannot be reached'),
+    })
   })
   it('tells everybody that the session ended, but not a customer or somebody signing in', async () => {
     const heard = vi.fn()
     onSignedOut(heard)
-    answers.push(new Response('', { status: 401 }), new Response('', { status: 401 }), new Response('', { status: 401 }))
+    answers.push(
+      new Response('', { status: 401 }),
+      new Response('', { status: 401 }),
+      new Response('', { status: 401 }),
+    )
     await refusal(api.post('/api/session'))
     await refusal(api.get('/api/portal/x'))
     expect(heard).not.toHaveBeenCalled()

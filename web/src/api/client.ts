@@ -31,8 +31,12 @@ async function refusalOf(response: Response): Promise<Refused> {
   } catch {
     // not our own answer: a proxy's, or an empty one
   }
-  if (response.status === 401) return new Refused(401, 'You are not signed in any more; sign in and go on. Nothing that you typed is lost.')
-  return new Refused(response.status, `The server answered ${response.status}; nothing was changed. Try again in a moment.`)
+  if (response.status === 401)
+    return new Refused(401, 'You are not signed in any more; sign in and go on. Nothing that you typed is lost.')
+  return new Refused(
+    response.status,
+    `The server answered ${response.status}; nothing was changed. Try again in a moment.`,
+  )
 }
 
 async function call<T>(method: Method, path: string, body?: unknown): Promise<T> {
@@ -57,7 +61,8 @@ async function send<T>(method: Method, path: string, body: BodyInit | undefined,
   }
   if (!response.ok) {
     const refused = await refusalOf(response)
-    if (response.status === 401 && !path.startsWith('/api/portal') && path !== '/api/session') signedOutListeners.forEach((l) => l())
+    if (response.status === 401 && !path.startsWith('/api/portal') && path !== '/api/session')
+      signedOutListeners.forEach((l) => l())
     throw refused
   }
   const text = await response.text()
@@ -77,7 +82,10 @@ export function upload<T>(path: string, file: Blob): Promise<T> {
 }
 
 /** A path with its query, leaving out what is empty. */
-export function withQuery(path: string, query: Record<string, string | number | boolean | readonly string[] | undefined>): string {
+export function withQuery(
+  path: string,
+  query: Record<string, string | number | boolean | readonly string[] | undefined>,
+): string {
   const params = new URLSearchParams()
   for (const [key, value] of Object.entries(query)) {
     if (Array.isArray(value)) value.forEach((v: string) => params.append(key, v))

@@ -72,10 +72,15 @@ describe('what is shown', () => {
   it('stays, with the refusal beside it, when fetching fails', async () => {
     const client = await import('./client')
     let fail = false
-    const shown = effectScope().run(() => live.useLive(async () => {
-      if (fail) throw new client.Refused(500, 'The server answered 500.')
-      return 'there'
-    }, () => true))!
+    const shown = effectScope().run(() =>
+      live.useLive(
+        async () => {
+          if (fail) throw new client.Refused(500, 'The server answered 500.')
+          return 'there'
+        },
+        () => true,
+      ),
+    )!
     await flushPromises()
     fail = true
     FakeStream.last?.say('changed', 'case BR-1')

@@ -38,7 +38,10 @@ export interface Live<T> {
 }
 
 /** Fetches something and keeps it fresh: again whenever the server says that it may have changed. */
-export function useLive<T>(fetcher: () => Promise<T>, concerns: (what: string, caseNumber: string) => boolean): Live<T> {
+export function useLive<T>(
+  fetcher: () => Promise<T>,
+  concerns: (what: string, caseNumber: string) => boolean,
+): Live<T> {
   const data = shallowRef<T>()
   const refused = ref<Refused>()
   let busy = false
@@ -69,5 +72,9 @@ export function useLive<T>(fetcher: () => Promise<T>, concerns: (what: string, c
     if (what === '*' || concerns(what, caseNumber)) void refresh()
   })
   void refresh()
-  return { data: data as Readonly<Ref<T | undefined>>, refused: readonly(refused) as Readonly<Ref<Refused | undefined>>, refresh }
+  return {
+    data: data as Readonly<Ref<T | undefined>>,
+    refused: readonly(refused) as Readonly<Ref<Refused | undefined>>,
+    refresh,
+  }
 }

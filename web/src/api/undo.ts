@@ -19,7 +19,12 @@ export function offerUndo(words: string, undo: () => Promise<unknown>): void {
   timer = window.setTimeout(() => (current.value = undefined), LASTS_MS)
 }
 
-export function useUndo(): { current: Readonly<Ref<Undoable | undefined>>; trouble: Readonly<Ref<string>>; undo: () => Promise<void>; dismiss: () => void } {
+export function useUndo(): {
+  current: Readonly<Ref<Undoable | undefined>>
+  trouble: Readonly<Ref<string>>
+  undo: () => Promise<void>
+  dismiss: () => void
+} {
   return {
     current: readonly(current) as Readonly<Ref<Undoable | undefined>>,
     trouble: readonly(trouble),

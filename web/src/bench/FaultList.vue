@@ -17,12 +17,25 @@ const WORDS: Record<string, string> = { fault: 'did not read' }
 
 <template>
   <section aria-labelledby="h-faults">
-    <div class="hd"><h2 id="h-faults">Faults</h2><span class="mu xs">{{ faults ? `${count(faults)} in all; the latest` : 'none so far' }}</span><span class="sp" />
-      <button v-if="events.length > FEW" type="button" class="linkish s" :aria-expanded="all" @click="all = !all">{{ all ? 'Fewer' : 'More' }}</button></div>
-    <table v-if="shown.length" class="rows"><tbody>
-      <tr v-for="(e, i) in shown" :key="`${e.at}${e.off ?? ''}${i}`"><td class="m xs">{{ time(e.at) }}</td>
-        <template v-if="e.off !== undefined"><td class="m xs n" :title="bytes(e.off)">{{ size(e.off) }}</td><td class="m xs n" :title="bytes(e.len ?? 0)">{{ size(e.len ?? 0) }}</td><td class="xs">{{ WORDS[e.kind] ?? e.words }}, {{ e.pass }}</td></template>
-        <td v-else class="xs" colspan="3">{{ e.words }}</td></tr>
-    </tbody></table>
+    <div class="hd">
+      <h2 id="h-faults">Faults</h2>
+      <span class="mu xs">{{ faults ? `${count(faults)} in all; the latest` : 'none so far' }}</span><span class="sp" />
+      <button v-if="events.length > FEW" type="button" class="linkish s" :aria-expanded="all" @click="all = !all">
+        {{ all ? 'Fewer' : 'More' }}
+      </button>
+    </div>
+    <table v-if="shown.length" class="rows">
+      <tbody>
+        <tr v-for="(e, i) in shown" :key="`${e.at}${e.off ?? ''}${i}`">
+          <td class="m xs">{{ time(e.at) }}</td>
+          <template v-if="e.off !== undefined"
+            ><td class="m xs n" :title="bytes(e.off)">{{ size(e.off) }}</td>
+            <td class="m xs n" :title="bytes(e.len ?? 0)">{{ size(e.len ?? 0) }}</td>
+            <td class="xs">{{ WORDS[e.kind] ?? e.words }}, {{ e.pass }}</td></template
+          >
+          <td v-else class="xs" colspan="3">{{ e.words }}</td>
+        </tr>
+      </tbody>
+    </table>
   </section>
 </template>

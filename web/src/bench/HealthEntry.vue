@@ -27,25 +27,70 @@ async function byHand(): Promise<void> {
 async function upload(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement
   const file = input.files?.[0]
-  if (file && (await acting.run(() => send(`/api/cases/${props.number}/health/file?kind=${kind.value}`, new Blob([file], { type: 'application/octet-stream' }))))) emit('recorded')
+  if (
+    file &&
+    (await acting.run(() =>
+      send(
+        `/api/cases/${props.number}/health/file?kind=${kind.value}`,
+        new Blob([file], { type: 'application/octet-stream' }),
+      ),
+    ))
+  )
+    emit('recorded')
   input.value = ''
 }
 </script>
 
 <template>
   <form class="entry" aria-label="A health reading" @submit.prevent="byHand">
-    <div class="grid"><div v-for="f in FIELDS" :key="f.field"><label class="lab" :for="`hr-${f.field}`">{{ f.label }}</label><BFormInput :id="`hr-${f.field}`" v-model="numbers[f.field]" type="number" size="sm" /></div></div>
-    <p class="f g8"><BButton type="submit" variant="primary" size="sm" :disabled="acting.busy.value">Record it</BButton><span class="sp" />
-      <label class="s">or a saved <select v-model="kind" class="form-select form-select-sm pick" aria-label="Kind of file"><option value="ata">SMART sector, 512 or 1024 bytes</option><option value="nvme">NVMe log page 02h</option></select></label>
-      <label class="btn btn-quiet btn-sm">Upload <input type="file" class="visually-hidden" @change="upload" /></label></p>
+    <div class="grid">
+      <div v-for="f in FIELDS" :key="f.field">
+        <label class="lab" :for="`hr-${f.field}`">{{ f.label }}</label><BFormInput
+          :id="`hr-${f.field}`"
+          v-model="numbers[f.field]"
+          type="number"
+          size="sm"
+        />
+      </div>
+    </div>
+    <p class="f g8">
+      <BButton type="submit" variant="primary" size="sm" :disabled="acting.busy.value">Record it</BButton
+      ><span class="sp" />
+      <label class="s"
+        >or a saved
+        <select v-model="kind" class="form-select form-select-sm pick" aria-label="Kind of file">
+          <option value="ata">SMART sector, 512 or 1024 bytes</option>
+          <option value="nvme">NVMe log page 02h</option>
+        </select></label
+      >
+      <label class="btn btn-quiet btn-sm">Upload <input type="file" class="visually-hidden" @change="upload" /></label>
+    </p>
     <RefusedNote :refused="acting.refused.value" />
   </form>
 </template>
 
 <style scoped>
-.entry { display: grid; gap: 8px; border: 1px solid var(--line); border-radius: 3px; background: var(--sheet); padding: 8px 10px; }
-.grid { display: grid; grid-template-columns: repeat(auto-fill, minmax(130px, 1fr)); gap: 6px 8px; }
-.pick { display: inline-block; width: auto; }
-.g8 { flex-wrap: wrap; }
-.btn:focus-within { outline: 2px solid var(--focus); }
+.entry {
+  display: grid;
+  gap: 8px;
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  background: var(--sheet);
+  padding: 8px 10px;
+}
+.grid {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(130px, 1fr));
+  gap: 6px 8px;
+}
+.pick {
+  display: inline-block;
+  width: auto;
+}
+.g8 {
+  flex-wrap: wrap;
+}
+.btn:focus-within {
+  outline: 2px solid var(--focus);
+}
 </style>

@@ -39,19 +39,29 @@ const mostRead = computed(() => Math.max(1, ...passes.value.map((p) => p.readByt
 const from = computed(() => Math.floor(lens.value.from * props.session.size))
 const length = computed(() => Math.max(1, Math.floor((lens.value.to - lens.value.from) * props.session.size)))
 
-watch([from, length, () => props.session.cells], async () => {
-  try {
-    lensCells.value = (await api.get<Lens>(withQuery(`${of.value}/lens`, { from: String(from.value), length: length.value }))).cells
-  } catch {
-    lensCells.value = '' // the ribbon above still shows the state; the lens comes back with the next change
-  }
-}, { immediate: true })
+watch(
+  [from, length, () => props.session.cells],
+  async () => {
+    try {
+      lensCells.value = (
+        await api.get<Lens>(withQuery(`${of.value}/lens`, { from: String(from.value), length: length.value }))
+      ).cells
+    } catch {
+      lensCells.value = '' // the ribbon above still shows the state; the lens comes back with the next change
+    }
+  },
+  { immediate: true },
+)
 
 /** Events change with these; the numbers in between do not need them. */
-watch([() => props.session.state, () => props.session.faults, () => props.session.resting, () => props.session.pass], async () => {
-  const fresh = await api.get<BenchEvents>(`${of.value}/events`)
-  events.value = fresh
-}, { immediate: true })
+watch(
+  [() => props.session.state, () => props.session.faults, () => props.session.resting, () => props.session.pass],
+  async () => {
+    const fresh = await api.get<BenchEvents>(`${of.value}/events`)
+    events.value = fresh
+  },
+  { immediate: true },
+)
 
 async function ask(what: string, body?: unknown): Promise<boolean> {
   const through = await acting.run(() => api.post(`${of.value}/${what}`, body))
@@ -66,7 +76,10 @@ async function rest(): Promise<void> {
 }
 async function choose(code: string): Promise<void> {
   const before = props.session.profile
-  if (await ask('profile', { profile: code })) offerUndo(`Session ${props.session.id} is read as ${profileName(code)}.`, () => api.post(`${of.value}/profile`, { profile: before }))
+  if (await ask('profile', { profile: code }))
+    offerUndo(`Session ${props.session.id} is read as ${profileName(code)}.`, () =>
+      api.post(`${of.value}/profile`, { profile: before }),
+    )
 }
 function bound(): void {
   limits.value = { ...props.session.limits }
@@ -89,46 +102,124 @@ useKeys([
 <template>
   <div class="stack">
     <div class="figs">
-      <div class="fig big"><b>{{ percent(session.readBytes, session.size) }}</b><span :title="bytes(session.size)">read of {{ size(session.size) }}</span></div>
-      <div class="fig"><b>{{ leftWords(session) }}</b><span>{{ done ? 'of reading' : 'left' }}</span></div>
-      <div class="fig"><b>{{ session.state === 'running' && !session.resting ? `${(session.rate / 1048576).toFixed(1)}` : '–' }}</b><span>MiB/s{{ session.rateLimit ? ` of ${session.rateLimit / 1048576}` : ' now' }}</span></div>
-      <div class="fig"><b :title="bytes(session.deferredBytes)">{{ size(session.deferredBytes) }}</b><span>deferred</span></div>
-      <div class="fig"><b :title="bytes(session.failedBytes)" :class="{ 'c-stop': session.failedBytes > 0 }">{{ size(session.failedBytes) }}</b><span>failed, {{ session.failedPlaces }} places</span></div>
+      <div class="fig big">
+        <b>{{ percent(session.readBytes, session.size) }}</b><span :title="bytes(session.size)"
+          >read of {{ size(session.size) }}</span
+        >
+      </div>
+      <div class="fig">
+        <b>{{ leftWords(session) }}</b><span>{{ done ? 'of reading' : 'left' }}</span>
+      </div>
+      <div class="fig">
+        <b>{{
+          session.state === 'running' && !session.resting ? `${(session.rate / 1048576).toFixed(1)}` : '–'
+        }}</b><span>MiB/s{{ session.rateLimit ? ` of ${session.rateLimit / 1048576}` : ' now' }}</span>
+      </div>
+      <div class="fig">
+        <b :title="bytes(session.deferredBytes)">{{ size(session.deferredBytes) }}</b><span>deferred</span>
+      </div>
+      <div class="fig">
+        <b :title="bytes(session.failedBytes)" :class="{ 'c-stop': session.failedBytes > 0 }">{{
+          size(session.failedBytes)
+        }}</b><span>failed, {{ session.failedPlaces }} places</span>
+      </div>
       <span class="sp" />
       <template v-if="!done">
-        <BButton v-if="running" class="btn-quiet" :disabled="acting.busy.value" @click="rest"><component :is="resting ? Play : Moon" class="ic" aria-hidden="true" /> {{ resting ? 'Read on' : 'Rest' }}</BButton>
+        <BButton v-if="running" class="btn-quiet" :disabled="acting.busy.value" @click="rest"
+          ><component :is="resting ? Play : Moon" class="ic" aria-hidden="true" />
+          {{ resting ? 'Read on' : 'Rest' }}</BButton
+        >
         <BButton variant="primary" :disabled="acting.busy.value || !!session.asked" @click="toggle">
-          <component :is="running ? Pause : Play" class="ic" aria-hidden="true" /> {{ running ? 'Pause' : 'Resume' }} <span class="kbd">Space</span>
+          <component :is="running ? Pause : Play" class="ic" aria-hidden="true" /> {{ running ? 'Pause' : 'Resume' }}
+          <span class="kbd">Space</span>
         </BButton>
       </template>
-      <RouterLink v-else class="btn btn-primary" :to="`/cases/${session.caseNumber}/scanning`">Scan the image</RouterLink>
+      <RouterLink v-else class="btn btn-primary" :to="`/cases/${session.caseNumber}/scanning`"
+        >Scan the image</RouterLink
+      >
     </div>
-    <p class="s" role="status" :class="{ warnbox: session.reached || session.resting }"><b>Session {{ session.id }}</b> {{ stateWords(session) }}<template v-if="session.vanished"> When the same device is back, reading goes on by itself.</template></p>
+    <p class="s" role="status" :class="{ warnbox: session.reached || session.resting }">
+      <b>Session {{ session.id }}</b> {{ stateWords(session)
+      }}<template v-if="session.vanished"> When the same device is back, reading goes on by itself.</template>
+    </p>
     <RefusedNote :refused="acting.refused.value" />
-    <ReadRibbon :cells="session.cells" :rates="session.rates" :bytes="session.size" :head="session.state === 'running' && session.pass !== 'hashing' ? session.head : undefined" :lens="lens" @point="(share) => (lens = around(lens, share))" />
+    <ReadRibbon
+      :cells="session.cells"
+      :rates="session.rates"
+      :bytes="session.size"
+      :head="session.state === 'running' && session.pass !== 'hashing' ? session.head : undefined"
+      :lens="lens"
+      @point="(share) => (lens = around(lens, share))"
+    />
     <LensBand :cells="lensCells" :from="from" :length="length" />
     <RibbonKey />
     <div class="two">
       <div class="stack">
         <CareTrack :profiles="profiles" :current="session.profile" :locked="done" @choose="choose" />
         <section aria-labelledby="h-limits">
-          <div class="hd"><h2 id="h-limits" class="nw">Stops at</h2><span class="sp" />
-            <button v-if="!done" type="button" class="btn btn-quiet btn-sm" :aria-expanded="bounding" @click="bound">{{ bounding ? 'Close' : 'Change' }}</button></div>
+          <div class="hd">
+            <h2 id="h-limits" class="nw">Stops at</h2>
+            <span class="sp" />
+            <button v-if="!done" type="button" class="btn btn-quiet btn-sm" :aria-expanded="bounding" @click="bound">
+              {{ bounding ? 'Close' : 'Change' }}
+            </button>
+          </div>
           <p class="s">{{ limitWords(session.limits) }}</p>
-          <form v-if="bounding" class="bounds" @submit.prevent="saveBounds"><LimitFields v-model:limits="limits" v-model:rate="rate" /><p class="f g8"><BButton type="submit" variant="primary" size="sm" :disabled="acting.busy.value">Save limits</BButton><span class="mu xs">0 is no limit</span><span class="sp" /><button type="button" class="linkish s" @click="ask('enough')">End with what is read</button></p></form>
+          <form v-if="bounding" class="bounds" @submit.prevent="saveBounds">
+            <LimitFields v-model:limits="limits" v-model:rate="rate" />
+            <p class="f g8">
+              <BButton type="submit" variant="primary" size="sm" :disabled="acting.busy.value">Save limits</BButton
+              ><span class="mu xs">0 is no limit</span><span class="sp" /><button
+                type="button"
+                class="linkish s"
+                @click="ask('enough')"
+              >
+                End with what is read
+              </button>
+            </p>
+          </form>
         </section>
         <section aria-labelledby="h-pass">
           <div class="hd"><h2 id="h-pass">Passes</h2></div>
-          <ol class="passes"><li v-for="(p, i) in passes" :key="p.pass" :class="p.state"><span class="m">{{ i + 1 }}</span><span class="nm">{{ p.pass }}</span><span class="pbar" aria-hidden="true"><i :style="{ width: `${Math.max(p.readBytes ? 1 : 0, (100 * p.readBytes) / mostRead)}%` }" /></span><span class="xs" :class="{ mu: p.state === 'next' }">{{ passWords(p) }}</span></li></ol>
+          <ol class="passes">
+            <li v-for="(p, i) in passes" :key="p.pass" :class="p.state">
+              <span class="m">{{ i + 1 }}</span><span class="nm">{{ p.pass }}</span
+              ><span class="pbar" aria-hidden="true"
+                ><i :style="{ width: `${Math.max(p.readBytes ? 1 : 0, (100 * p.readBytes) / mostRead)}%` }" /></span
+              ><span class="xs" :class="{ mu: p.state === 'next' }">{{ passWords(p) }}</span>
+            </li>
+          </ol>
         </section>
         <section aria-labelledby="h-image">
-          <div class="hd"><h2 id="h-image">Image</h2><span class="sp" /><button v-if="done" type="button" class="linkish s" @click="ask('recheck')">Recheck</button> <RouterLink class="s link" :to="`/imaging/${session.id}/report`">Report</RouterLink></div>
+          <div class="hd">
+            <h2 id="h-image">Image</h2>
+            <span class="sp" /><button v-if="done" type="button" class="linkish s" @click="ask('recheck')">
+              Recheck
+            </button>
+            <RouterLink class="s link" :to="`/imaging/${session.id}/report`">Report</RouterLink>
+          </div>
           <dl class="kv">
-            <dt>File</dt><dd class="m xs path">{{ session.image.split('/').slice(-2).join('/') || 'not begun' }}, its map beside it</dd>
-            <dt>SHA-256</dt><dd class="m xs path" :title="session.sha256">{{ session.sha256 ?? (session.pass === 'hashing' ? `${percent(session.hashedBytes, session.size)} hashed` : 'made while it is read') }}</dd>
-            <dt v-if="session.recheck">Recheck</dt><dd v-if="session.recheck" role="status">{{ session.recheck }}</dd>
-            <dt>Started</dt><dd>{{ dayAndTime(session.startedAt) }} by {{ session.who }}</dd>
-            <dt v-if="session.endedAt">Ended</dt><dd v-if="session.endedAt">{{ dayAndTime(session.endedAt) }}{{ session.sha256 ? `, ${shortHash(session.sha256)}` : '' }}</dd>
+            <dt>File</dt>
+            <dd class="m xs path">
+              {{ session.image.split('/').slice(-2).join('/') || 'not begun' }}, its map beside it
+            </dd>
+            <dt>SHA-256</dt>
+            <dd class="m xs path" :title="session.sha256">
+              {{
+                session.sha256 ??
+                (session.pass === 'hashing'
+                  ? `${percent(session.hashedBytes, session.size)} hashed`
+                  : 'made while it is read')
+              }}
+            </dd>
+            <dt v-if="session.recheck">Recheck</dt>
+            <dd v-if="session.recheck" role="status">{{ session.recheck }}</dd>
+            <dt>Started</dt>
+            <dd>{{ dayAndTime(session.startedAt) }} by {{ session.who }}</dd>
+            <dt v-if="session.endedAt">Ended</dt>
+            <dd v-if="session.endedAt">
+              {{ dayAndTime(session.endedAt) }}{{ session.sha256 ? `, ${shortHash(session.sha256)}` : '' }}
+            </dd>
           </dl>
         </section>
       </div>
@@ -141,14 +232,63 @@ useKeys([
 </template>
 
 <style scoped>
-.stack { display: grid; gap: 8px; align-content: start; min-width: 0; }
-.fig.big b { font-size: 28px; line-height: 30px; }
-.two { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr); gap: 24px; border-top: 1px solid var(--line); padding-top: 10px; margin-top: 4px; }
-.passes li { display: grid; grid-template-columns: 14px 92px minmax(40px, 1fr) minmax(0, 1.5fr); gap: 8px; padding: 2px 0; border-bottom: 1px solid var(--line); font-size: 13px; align-items: center; }
-.passes .now .nm { font-weight: 650; }
-.passes .next .nm { color: var(--ink-2); }
-.pbar { height: 8px; background: var(--well); border: 1px solid var(--line-2); } .pbar i { display: block; height: 100%; background: var(--fill); }
-.bounds { display: grid; gap: 8px; padding: 6px 0; }
-.path { overflow-wrap: anywhere; }
-@media (max-width: 900px) { .two { grid-template-columns: 1fr; } .figs { flex-wrap: wrap; } }
+.stack {
+  display: grid;
+  gap: 8px;
+  align-content: start;
+  min-width: 0;
+}
+.fig.big b {
+  font-size: 28px;
+  line-height: 30px;
+}
+.two {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr);
+  gap: 24px;
+  border-top: 1px solid var(--line);
+  padding-top: 10px;
+  margin-top: 4px;
+}
+.passes li {
+  display: grid;
+  grid-template-columns: 14px 92px minmax(40px, 1fr) minmax(0, 1.5fr);
+  gap: 8px;
+  padding: 2px 0;
+  border-bottom: 1px solid var(--line);
+  font-size: 13px;
+  align-items: center;
+}
+.passes .now .nm {
+  font-weight: 650;
+}
+.passes .next .nm {
+  color: var(--ink-2);
+}
+.pbar {
+  height: 8px;
+  background: var(--well);
+  border: 1px solid var(--line-2);
+}
+.pbar i {
+  display: block;
+  height: 100%;
+  background: var(--fill);
+}
+.bounds {
+  display: grid;
+  gap: 8px;
+  padding: 6px 0;
+}
+.path {
+  overflow-wrap: anywhere;
+}
+@media (width <= 900px) {
+  .two {
+    grid-template-columns: 1fr;
+  }
+  .figs {
+    flex-wrap: wrap;
+  }
+}
 </style>

@@ -35,16 +35,33 @@ async function withdraw(rule: string): Promise<void> {
     <div v-if="locks.untouchable.length" class="stopbox">
       <p v-for="w in locks.untouchable" :key="w"><b>Do not touch the device.</b> {{ w }}</p>
       <form v-for="r in shut" :key="r.code" class="f g8 why" @submit.prevent="release(r.code)">
-        <BFormInput v-model="reason" aria-label="Why the device may be touched all the same" placeholder="for example: the partner's bench changed its heads and let it run for an hour" />
-        <button type="submit" class="btn btn-quiet nw" :disabled="acting.busy.value || !reason.trim()">Release it</button>
+        <BFormInput
+          v-model="reason"
+          aria-label="Why the device may be touched all the same"
+          placeholder="for example: the partner's bench changed its heads and let it run for an hour"
+        />
+        <button type="submit" class="btn btn-quiet nw" :disabled="acting.busy.value || !reason.trim()">
+          Release it
+        </button>
       </form>
     </div>
-    <p v-for="r in released" :key="r.code" class="warnbox s"><b>Released from a stop rule</b> ({{ r.because.join(', ') }}) by {{ r.release?.who }}, {{ dayAndTime(r.release!.at) }}: “{{ r.release?.reason }}” It ends when the facts change. <button type="button" class="linkish" :disabled="acting.busy.value" @click="withdraw(r.code)">Take it back</button></p>
+    <p v-for="r in released" :key="r.code" class="warnbox s">
+      <b>Released from a stop rule</b> ({{ r.because.join(', ') }}) by {{ r.release?.who }},
+      {{ dayAndTime(r.release!.at) }}: “{{ r.release?.reason }}” It ends when the facts change.
+      <button type="button" class="linkish" :disabled="acting.busy.value" @click="withdraw(r.code)">
+        Take it back
+      </button>
+    </p>
     <RefusedNote :refused="acting.refused.value" />
   </section>
 </template>
 
 <style scoped>
-.locks { display: grid; gap: 8px; }
-.why { margin-top: 8px; }
+.locks {
+  display: grid;
+  gap: 8px;
+}
+.why {
+  margin-top: 8px;
+}
 </style>

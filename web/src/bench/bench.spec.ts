@@ -26,7 +26,8 @@ describe('the lens', () => {
   })
 })
 
-const passes = (pass: string, state: string, work: ImagingView['passes'] = []) => passRows({ pass, state, passes: work })
+const passes = (pass: string, state: string, work: ImagingView['passes'] = []) =>
+  passRows({ pass, state, passes: work })
 
 describe('passes', () => {
   it('are done, at hand or to come', () => {
@@ -35,7 +36,9 @@ describe('passes', () => {
     expect(passes('hashing', 'running').every((p) => p.state === 'done')).toBe(true)
   })
   it('say what they came to', () => {
-    const [sweep, back, narrowing] = passes('back-sweep', 'running', [{ pass: 'sweep', requests: 9, readBytes: 1 << 20, faults: 2, millis: 4000 }])
+    const [sweep, back, narrowing] = passes('back-sweep', 'running', [
+      { pass: 'sweep', requests: 9, readBytes: 1 << 20, faults: 2, millis: 4000 },
+    ])
     expect(passWords(sweep!)).toBe('1.00 MiB in 4 s, 2 faults')
     expect(passWords(back!)).toBe('at hand')
     expect(passWords(narrowing!)).toBe('to come')
@@ -45,11 +48,27 @@ describe('passes', () => {
 
 describe('the care profile', () => {
   it('shows what tells it from the others', () => {
-    const profile = { blockBytes: 65536, firstJumpBytes: 0, jumpBytes: 131072, jumpGrowth: 8, timeoutSeconds: 20, retries: 2, restMillis: 20 } as CareProfile
-    expect(profileValues(profile).map((v) => v.value)).toEqual(['64.0 KiB', '128 KiB, ×8', '20 s', '2', '20 ms a fault'])
+    const profile = {
+      blockBytes: 65536,
+      firstJumpBytes: 0,
+      jumpBytes: 131072,
+      jumpGrowth: 8,
+      timeoutSeconds: 20,
+      retries: 2,
+      restMillis: 20,
+    } as CareProfile
+    expect(profileValues(profile).map((v) => v.value)).toEqual([
+      '64.0 KiB',
+      '128 KiB, ×8',
+      '20 s',
+      '2',
+      '20 ms a fault',
+    ])
   })
   it('names the limits that are set', () => {
-    expect(limitWords({ faultsInRow: 64, faultsInAll: 0, celsius: 55, growth: 0, minutes: 0 })).toBe('64 in a row · 55 °C')
+    expect(limitWords({ faultsInRow: 64, faultsInAll: 0, celsius: 55, growth: 0, minutes: 0 })).toBe(
+      '64 in a row · 55 °C',
+    )
     expect(limitWords({ faultsInRow: 0, faultsInAll: 0, celsius: 0, growth: 0, minutes: 0 })).toBe('none')
   })
 })
@@ -58,8 +77,14 @@ const event = (at: number, kind: string) => ({ at: new Date(at * 1000).toISOStri
 
 describe('events', () => {
   it('are rests from when reading stopped until it went on', () => {
-    const rests = restsOf([event(9, 'began'), event(5, 'vanished'), event(1, 'began'), event(2, 'rest'), event(3, 'work')], 20_000)
-    expect(rests).toEqual([{ from: 2000, to: 3000 }, { from: 5000, to: 9000 }])
+    const rests = restsOf(
+      [event(9, 'began'), event(5, 'vanished'), event(1, 'began'), event(2, 'rest'), event(3, 'work')],
+      20_000,
+    )
+    expect(rests).toEqual([
+      { from: 2000, to: 3000 },
+      { from: 5000, to: 9000 },
+    ])
   })
   it('keep a rest open that lasts', () => {
     expect(restsOf([event(2, 'rest'), event(3, 'fault')], 20_000)).toEqual([{ from: 2000, to: 20_000 }])
@@ -70,10 +95,19 @@ describe('events', () => {
 describe('health counters', () => {
   const point = (at: number, reading: object) => ({ at: new Date(at).toISOString(), who: '', reading })
   it('are those that the device gives, with the limit of the temperature', () => {
-    const series = { points: [point(0, { celsius: 40, pending: 3, linkErrors: 0 }), point(1000, { celsius: 44, pending: 5, linkErrors: 0 })], words: '' } as unknown as HealthSeries
+    const series = {
+      points: [
+        point(0, { celsius: 40, pending: 3, linkErrors: 0 }),
+        point(1000, { celsius: 44, pending: 5, linkErrors: 0 }),
+      ],
+      words: '',
+    } as unknown as HealthSeries
     const counters = countersOf(series, { faultsInRow: 0, faultsInAll: 0, celsius: 55, growth: 0, minutes: 0 })
     expect(counters.map((c) => c.title)).toEqual(['Temperature', 'Pending'])
     expect(counters[0]!.bound).toBe(55)
-    expect(counters[1]!.samples).toEqual([{ at: 0, value: 3 }, { at: 1000, value: 5 }])
+    expect(counters[1]!.samples).toEqual([
+      { at: 0, value: 3 },
+      { at: 1000, value: 5 },
+    ])
   })
 })

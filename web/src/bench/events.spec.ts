@@ -9,13 +9,20 @@ const ms = (minute: number): number => Date.parse(at(minute))
 describe('when a session made no request', () => {
   it('is from each rest to the work that follows', () => {
     const events = [event(1, 'began'), event(5, 'rest'), event(8, 'work'), event(20, 'paused'), event(30, 'began')]
-    expect(restsOf(events, ms(59))).toEqual([{ from: ms(5), to: ms(8) }, { from: ms(20), to: ms(30) }])
+    expect(restsOf(events, ms(59))).toEqual([
+      { from: ms(5), to: ms(8) },
+      { from: ms(20), to: ms(30) },
+    ])
   })
   it('does not depend on the order in which events come in', () => {
-    expect(restsOf([event(8, 'work'), event(5, 'rest'), event(1, 'began')], ms(59))).toEqual([{ from: ms(5), to: ms(8) }])
+    expect(restsOf([event(8, 'work'), event(5, 'rest'), event(1, 'began')], ms(59))).toEqual([
+      { from: ms(5), to: ms(8) },
+    ])
   })
   it('is one rest when it vanished while it rested', () => {
-    expect(restsOf([event(5, 'rest'), event(6, 'vanished'), event(9, 'back')], ms(59))).toEqual([{ from: ms(5), to: ms(9) }])
+    expect(restsOf([event(5, 'rest'), event(6, 'vanished'), event(9, 'back')], ms(59))).toEqual([
+      { from: ms(5), to: ms(9) },
+    ])
   })
   it('lasts until now where nothing followed', () => {
     expect(restsOf([event(1, 'began'), event(5, 'full')], ms(40))).toEqual([{ from: ms(5), to: ms(40) }])

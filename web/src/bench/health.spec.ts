@@ -7,7 +7,10 @@ const series = (...readings: Partial<HealthReading>[]): HealthSeries =>
 
 describe('counters worth a plot', () => {
   it('are those that the device gives, the worrying first', () => {
-    const counters = countersOf(series({ pending: 2, celsius: 40 }, { pending: 5, celsius: 44, reallocated: 1 }), undefined)
+    const counters = countersOf(
+      series({ pending: 2, celsius: 40 }, { pending: 5, celsius: 44, reallocated: 1 }),
+      undefined,
+    )
     expect(counters.map((c) => c.title)).toEqual(['Temperature', 'Reallocated', 'Pending'])
     expect(counters[2]!.samples.map((s) => s.value)).toEqual([2, 5])
     expect(counters[1]!.samples).toEqual([{ at: Date.parse('2026-11-03T09:01:00Z'), value: 1 }])
@@ -21,7 +24,9 @@ describe('counters worth a plot', () => {
   })
   it('leave cable errors out until there is one', () => {
     expect(countersOf(series({ linkErrors: 0 }, { linkErrors: 0 }), undefined)).toEqual([])
-    expect(countersOf(series({ linkErrors: 0 }, { linkErrors: 3 }), undefined).map((c) => c.title)).toEqual(['Cable errors'])
+    expect(countersOf(series({ linkErrors: 0 }, { linkErrors: 3 }), undefined).map((c) => c.title)).toEqual([
+      'Cable errors',
+    ])
   })
   it('are none where nothing was read', () => {
     expect(countersOf(undefined, undefined)).toEqual([])

@@ -22,17 +22,26 @@ const FIELDS: readonly { field: Field; title: string; unit?: string }[] = [
 
 const value = (r: HealthReading, field: Field): number | undefined => r[field]
 
-/** The counters that the device gives, in the order in which they worry people; cable errors only when there are any. */
+/**
+ * The counters that the device gives, in the order in which they worry people; cable errors only when there are any.
+ */
 export function countersOf(series: HealthSeries | undefined, limits: StopLimits | undefined): Counter[] {
   const points = series?.points ?? []
   return FIELDS.map(({ field, title, unit }) => ({
     title,
     unit,
-    samples: points.filter((p) => value(p.reading, field) !== undefined).map((p) => ({ at: Date.parse(p.at), value: value(p.reading, field)! })),
+    samples: points
+      .filter((p) => value(p.reading, field) !== undefined)
+      .map((p) => ({ at: Date.parse(p.at), value: value(p.reading, field)! })),
     bound: field === 'celsius' && limits?.celsius ? limits.celsius : undefined,
   })).filter((c) => c.samples.length > 0 && (c.title !== 'Cable errors' || c.samples.some((s) => s.value > 0)))
 }
 
-const ORIGIN: Record<HealthReading['origin'], string> = { ATA: 'SMART data', NVME: 'NVMe log', KERNEL: 'the kernel', BY_HAND: 'entered by hand' }
+const ORIGIN: Record<HealthReading['origin'], string> = {
+  ATA: 'SMART data',
+  NVME: 'NVMe log',
+  KERNEL: 'the kernel',
+  BY_HAND: 'entered by hand',
+}
 
 export const originWords = (r: HealthReading): string => ORIGIN[r.origin]

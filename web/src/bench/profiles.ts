@@ -31,14 +31,22 @@ export function passRows(session: Pick<ImagingView, 'pass' | 'state' | 'passes'>
   return PASSES.map((pass, i) => {
     const work = session.passes.find((p) => p.pass === pass)
     const state = session.state === 'done' || i < at ? 'done' : i === at ? 'now' : 'next'
-    return { pass, state, readBytes: work?.readBytes ?? 0, requests: work?.requests ?? 0, faults: work?.faults ?? 0, seconds: (work?.millis ?? 0) / 1000 }
+    return {
+      pass,
+      state,
+      readBytes: work?.readBytes ?? 0,
+      requests: work?.requests ?? 0,
+      faults: work?.faults ?? 0,
+      seconds: (work?.millis ?? 0) / 1000,
+    }
   })
 }
 
 export function passWords(row: PassRow): string {
   if (row.state === 'next') return 'to come'
   if (!row.requests) return row.state === 'now' ? 'at hand' : 'nothing to do'
-  return `${size(row.readBytes)} in ${duration(row.seconds)}${row.faults ? `, ${row.faults} fault${row.faults === 1 ? '' : 's'}` : ''}`
+  const faults = row.faults ? `, ${row.faults} fault${row.faults === 1 ? '' : 's'}` : ''
+  return `${size(row.readBytes)} in ${duration(row.seconds)}${faults}`
 }
 
 export const LIMITS: readonly { field: keyof StopLimits; label: string; unit: string }[] = [

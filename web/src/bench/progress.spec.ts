@@ -3,7 +3,21 @@ import type { ImagingView } from '@/api/types'
 import { leftWords, spanWords, stateWords, timeLeft } from './progress'
 
 const session = (part: Partial<ImagingView>) =>
-  ({ state: 'running', size: 1000, readBytes: 400, failedBytes: 100, deferredBytes: 0, failedPlaces: 2, faults: 0, rate: 50, pass: 'sweep', hashedBytes: 0, runningMillis: 20_000, passes: [], ...part }) as unknown as ImagingView
+  ({
+    state: 'running',
+    size: 1000,
+    readBytes: 400,
+    failedBytes: 100,
+    deferredBytes: 0,
+    failedPlaces: 2,
+    faults: 0,
+    rate: 50,
+    pass: 'sweep',
+    hashedBytes: 0,
+    runningMillis: 20_000,
+    passes: [],
+    ...part,
+  }) as unknown as ImagingView
 
 describe('a session', () => {
   it('says how long it still takes as a range, from its rate now and its rate so far', () => {
@@ -31,10 +45,14 @@ describe('a session', () => {
   it('never hides what did not read', () => {
     expect(stateWords(session({ state: 'done', readBytes: 900 }))).toContain('100 bytes in 2 places did not read')
     expect(stateWords(session({ state: 'done', readBytes: 1000, failedBytes: 0 }))).toBe('Done. Every byte was read.')
-    expect(stateWords(session({ state: 'done', endedEarly: true }))).toBe('Ended early by decision. 600 bytes were not read.')
+    expect(stateWords(session({ state: 'done', endedEarly: true }))).toBe(
+      'Ended early by decision. 600 bytes were not read.',
+    )
   })
   it('says what to do after trouble', () => {
-    expect(stateWords(session({ state: 'failed', trouble: 'The disk is full.' }))).toBe('The disk is full. What was read is kept; resume when that is mended.')
+    expect(stateWords(session({ state: 'failed', trouble: 'The disk is full.' }))).toBe(
+      'The disk is full. What was read is kept; resume when that is mended.',
+    )
     expect(stateWords(session({ resting: 'Quiet hours until 06:30.' }))).toBe('Quiet hours until 06:30.')
   })
 })

@@ -11,8 +11,8 @@ export interface Span {
 const SLOWER = 1.25
 
 /**
- * How long until every byte was asked for once. The better of the present rate and the mean so far gives the low end, the worse
- * one the high end; what was put off comes at the worse one, since it was put off for a reason.
+ * How long until every byte was asked for once. The better of the present rate and the mean so far gives the low end,
+ * the worse one the high end; what was put off comes at the worse one, since it was put off for a reason.
  */
 export function timeLeft(s: ImagingView): Span | undefined {
   const unasked = Math.max(0, s.size - s.readBytes - s.failedBytes - s.deferredBytes)
@@ -22,7 +22,10 @@ export function timeLeft(s: ImagingView): Span | undefined {
   if (!rates.length) return undefined
   const best = Math.max(...rates)
   const worst = Math.min(...rates) / SLOWER
-  return { low: (unasked + s.deferredBytes) / best, high: (unasked + s.deferredBytes) / worst + (s.faults ? s.deferredBytes / worst : 0) }
+  return {
+    low: (unasked + s.deferredBytes) / best,
+    high: (unasked + s.deferredBytes) / worst + (s.faults ? s.deferredBytes / worst : 0),
+  }
 }
 
 /** As people say it: one value when both ends sound the same. */
@@ -39,18 +42,25 @@ export function spanWords(span: Span | undefined): string {
 /** The state of a session in a sentence. */
 export function stateWords(s: ImagingView): string {
   switch (s.state) {
-    case 'waiting': return 'Waiting for a free worker.'
+    case 'waiting':
+      return 'Waiting for a free worker.'
     case 'running':
       if (s.asked) return s.asked === 'enough' ? 'It ends with what is read.' : 'It stops at the end of this request.'
       if (s.resting) return s.resting
       if (s.restAsked) return 'It rests after this request.'
-      return s.pass === 'hashing' ? `Hashing the image, ${size(s.hashedBytes)} of ${size(s.size)}.` : `Reading, ${s.pass} pass.`
-    case 'paused': return s.trouble ?? 'Paused; what was read is kept.'
-    case 'failed': return `${s.trouble ?? 'It ended.'} What was read is kept; resume when that is mended.`
+      return s.pass === 'hashing'
+        ? `Hashing the image, ${size(s.hashedBytes)} of ${size(s.size)}.`
+        : `Reading, ${s.pass} pass.`
+    case 'paused':
+      return s.trouble ?? 'Paused; what was read is kept.'
+    case 'failed':
+      return `${s.trouble ?? 'It ended.'} What was read is kept; resume when that is mended.`
     default: {
       const early = s.endedEarly ? 'Ended early by decision. ' : 'Done. '
       if (s.readBytes === s.size) return `${early}Every byte was read.`
-      return s.endedEarly ? `${early}${count(s.size - s.readBytes)} bytes were not read.` : `${early}${count(s.failedBytes)} bytes in ${s.failedPlaces} places did not read.`
+      return s.endedEarly
+        ? `${early}${count(s.size - s.readBytes)} bytes were not read.`
+        : `${early}${count(s.failedBytes)} bytes in ${s.failedPlaces} places did not read.`
     }
   }
 }

@@ -15,51 +15,191 @@ defineProps<{
   open: number | undefined
   sort: string
 }>()
-const emit = defineEmits<{ at: [index: number]; open: [id: number | undefined]; select: [line: CatalogueLine]; sort: [by: string] }>()
+const emit = defineEmits<{
+  at: [index: number]
+  open: [id: number | undefined]
+  select: [line: CatalogueLine]
+  sort: [by: string]
+}>()
 
 const COLUMNS = [
-  { label: 'prognosis', sort: 'score' }, { label: 'name', sort: 'name' }, { label: 'place', sort: '' },
-  { label: 'size', sort: 'size' }, { label: 'last changed', sort: 'modified' },
+  { label: 'prognosis', sort: 'score' },
+  { label: 'name', sort: 'name' },
+  { label: 'place', sort: '' },
+  { label: 'size', sort: 'size' },
+  { label: 'last changed', sort: 'modified' },
 ]
 </script>
 
 <template>
   <table class="lines">
-    <caption class="visually-hidden">Findings</caption>
-    <thead><tr><th scope="col"><span class="visually-hidden">selected</span></th>
-      <th v-for="c in COLUMNS" :key="c.label" scope="col" :class="{ n: c.label === 'size' }" :aria-sort="sort === c.sort ? (c.sort === 'size' || c.sort === 'modified' || c.sort === 'score' ? 'descending' : 'ascending') : undefined">
-        <button type="button" class="by" :class="{ on: sort === c.sort }" @click="emit('sort', c.sort)">{{ c.label }}</button></th>
-      <th scope="col">origin</th><th scope="col">fits</th></tr></thead>
+    <caption class="visually-hidden">
+      Findings
+    </caption>
+    <thead>
+      <tr>
+        <th scope="col"><span class="visually-hidden">selected</span></th>
+        <th
+          v-for="c in COLUMNS"
+          :key="c.label"
+          scope="col"
+          :class="{ n: c.label === 'size' }"
+          :aria-sort="
+            sort === c.sort
+              ? c.sort === 'size' || c.sort === 'modified' || c.sort === 'score'
+                ? 'descending'
+                : 'ascending'
+              : undefined
+          "
+        >
+          <button type="button" class="by" :class="{ on: sort === c.sort }" @click="emit('sort', c.sort)">
+            {{ c.label }}
+          </button>
+        </th>
+        <th scope="col">origin</th>
+        <th scope="col">fits</th>
+      </tr>
+    </thead>
     <tbody v-for="(l, i) in lines" :key="l.id">
-      <tr :class="{ on: i === at, open: l.id === open }" @click="emit('at', i)" @dblclick="emit('open', l.id === open ? undefined : l.id)">
-        <td><input type="checkbox" class="form-check-input" :checked="l.selected" :aria-label="`Select ${l.name}`" @change="emit('select', l)" @click.stop /></td>
-        <td class="nw"><span class="f g6"><FillGauge :prognosis="l.prognosis" :share="l.size ? l.provenBytes / l.size : 1" /> {{ l.prognosis }}<span v-if="l.prognosis === 'gapped'" class="m xs">{{ percent(l.provenBytes, l.size) }}</span></span></td>
-        <td class="name"><button type="button" class="nameb" :aria-expanded="l.id === open" @click.stop="emit('at', i); emit('open', l.id === open ? undefined : l.id)">{{ l.path ? l.name : (l.suggestedName ?? `${l.kind} at ${size(l.extents[0]?.offset ?? 0)}`) }}</button></td>
+      <tr
+        :class="{ on: i === at, open: l.id === open }"
+        @click="emit('at', i)"
+        @dblclick="emit('open', l.id === open ? undefined : l.id)"
+      >
+        <td>
+          <input
+            type="checkbox"
+            class="form-check-input"
+            :checked="l.selected"
+            :aria-label="`Select ${l.name}`"
+            @change="emit('select', l)"
+            @click.stop
+          />
+        </td>
+        <td class="nw">
+          <span class="f g6"
+            ><FillGauge :prognosis="l.prognosis" :share="l.size ? l.provenBytes / l.size : 1" /> {{ l.prognosis
+            }}<span v-if="l.prognosis === 'gapped'" class="m xs">{{ percent(l.provenBytes, l.size) }}</span></span
+          >
+        </td>
+        <td class="name">
+          <button
+            type="button"
+            class="nameb"
+            :aria-expanded="l.id === open"
+            @click.stop="
+              emit('at', i)
+              emit('open', l.id === open ? undefined : l.id)
+            "
+          >
+            {{ l.path ? l.name : (l.suggestedName ?? `${l.kind} at ${size(l.extents[0]?.offset ?? 0)}`) }}
+          </button>
+        </td>
         <td class="place mu" :title="l.path ?? ''">{{ l.path ? folderOf(l.path, l.name) : 'no name kept' }}</td>
         <td class="n" :title="bytes(l.size)">{{ size(l.size) }}</td>
         <td class="m when" :title="zoneName()">{{ l.modified ? dateAndTime(l.modified) : 'not kept' }}</td>
         <td>{{ l.origins.join(', ') }}</td>
         <td class="m fits">{{ wantedMarks(l.wanted, l.mayFit, wanted) }}</td>
       </tr>
-      <tr v-if="l.id === open" class="proofrow"><td colspan="8"><FindingProof :number="number" :line="l" :wanted="wanted" /></td></tr>
+      <tr v-if="l.id === open" class="proofrow">
+        <td colspan="8"><FindingProof :number="number" :line="l" :wanted="wanted" /></td>
+      </tr>
     </tbody>
   </table>
 </template>
 
 <style scoped>
-.lines { width: 100%; border-collapse: collapse; font-size: 13px; table-layout: fixed; }
-.lines th { position: sticky; top: 0; background: var(--paper); font-weight: 400; font-size: 12px; color: var(--ink-2); text-align: left; padding: 3px 8px; border-bottom: 1px solid var(--line-2); z-index: 1; }
-.lines td { padding: 4px 8px; border-bottom: 1px solid var(--line); background: var(--sheet); overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-.lines tr.on td { background: var(--verd-wash); }
-.lines tr.on td:first-child { box-shadow: inset 4px 0 var(--verd); }
-.lines th:nth-child(1) { width: 40px; } .lines th:nth-child(2) { width: 118px; } .lines th:nth-child(5) { width: 86px; } .lines th:nth-child(6) { width: 148px; } .lines th:nth-child(7) { width: 110px; } .lines th:nth-child(8) { width: 64px; }
-.n { text-align: right !important; font-family: var(--mono); font-size: 12.5px; }
-.when { font-size: 12px; }
-.fits { color: var(--heather-d); font-weight: 600; }
-.nameb { background: none; border: 0; padding: 0; color: inherit; font-weight: inherit; max-width: 100%; overflow: hidden; text-overflow: ellipsis; }
-tr.open .nameb { font-weight: 650; }
-.by { background: none; border: 0; padding: 0; color: inherit; }
-.by.on { font-weight: 650; color: var(--ink); }
-.lines .proofrow td { padding: 0; white-space: normal; background: var(--verd-wash); }
-.form-check-input { margin-left: 8px; }
+.lines {
+  width: 100%;
+  border-collapse: collapse;
+  font-size: 13px;
+  table-layout: fixed;
+}
+.lines th {
+  position: sticky;
+  top: 0;
+  background: var(--paper);
+  font-weight: 400;
+  font-size: 12px;
+  color: var(--ink-2);
+  text-align: left;
+  padding: 3px 8px;
+  border-bottom: 1px solid var(--line-2);
+  z-index: 1;
+}
+.lines td {
+  padding: 4px 8px;
+  border-bottom: 1px solid var(--line);
+  background: var(--sheet);
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.lines tr.on td {
+  background: var(--verd-wash);
+}
+.lines tr.on td:first-child {
+  box-shadow: inset 4px 0 var(--verd);
+}
+.lines th:nth-child(1) {
+  width: 40px;
+}
+.lines th:nth-child(2) {
+  width: 118px;
+}
+.lines th:nth-child(5) {
+  width: 86px;
+}
+.lines th:nth-child(6) {
+  width: 148px;
+}
+.lines th:nth-child(7) {
+  width: 110px;
+}
+.lines th:nth-child(8) {
+  width: 64px;
+}
+.n {
+  text-align: right !important;
+  font-family: var(--mono);
+  font-size: 12.5px;
+}
+.when {
+  font-size: 12px;
+}
+.fits {
+  color: var(--heather-d);
+  font-weight: 600;
+}
+.nameb {
+  background: none;
+  border: 0;
+  padding: 0;
+  color: inherit;
+  font-weight: inherit;
+  max-width: 100%;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+tr.open .nameb {
+  font-weight: 650;
+}
+.by {
+  background: none;
+  border: 0;
+  padding: 0;
+  color: inherit;
+}
+.by.on {
+  font-weight: 650;
+  color: var(--ink);
+}
+.lines .proofrow td {
+  padding: 0;
+  white-space: normal;
+  background: var(--verd-wash);
+}
+.form-check-input {
+  margin-left: 8px;
+}
 </style>

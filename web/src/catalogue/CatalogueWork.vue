@@ -41,13 +41,18 @@ function facet(which: Facet, value: string): void {
   at.value = 0
 }
 async function recover(): Promise<void> {
-  if (await recovering.run(() => api.post(`/api/cases/${props.docket.number}/recovery`))) await router.push(`/cases/${props.docket.number}/recovery`)
+  if (await recovering.run(() => api.post(`/api/cases/${props.docket.number}/recovery`)))
+    await router.push(`/cases/${props.docket.number}/recovery`)
 }
 useKeys([
   { key: 'J', does: 'down', run: () => move(1) },
   { key: 'K', does: 'up', run: () => move(-1) },
   { key: 'X', does: 'select', run: () => toggleLine(lines.value[at.value]) },
-  { key: 'Enter', does: 'proof', run: () => (open.value = open.value === lines.value[at.value]?.id ? undefined : lines.value[at.value]?.id) },
+  {
+    key: 'Enter',
+    does: 'proof',
+    run: () => (open.value = open.value === lines.value[at.value]?.id ? undefined : lines.value[at.value]?.id),
+  },
   { key: '/', does: 'narrow', run: () => search.value?.querySelector('input')?.focus() },
   { key: 'U', does: 'undo', run: () => void undo.value?.() },
   { key: 'R', does: 'recover', run: () => void recover() },
@@ -57,42 +62,142 @@ useKeys([
 <template>
   <div v-if="page" class="catalogue">
     <div>
-      <WantedBand :wanted="page.wanted" :chosen="filter.wanted" @choose="(w) => (filter = { ...filter, wanted: w, fit: undefined })" />
-      <ConfirmLine v-if="narrowed" :number="docket.number" :state="narrowed" :fit="filter.fit" @fit="(fit) => (filter = { ...filter, fit })" @changed="catalogue.live.refresh" />
+      <WantedBand
+        :wanted="page.wanted"
+        :chosen="filter.wanted"
+        @choose="(w) => (filter = { ...filter, wanted: w, fit: undefined })"
+      />
+      <ConfirmLine
+        v-if="narrowed"
+        :number="docket.number"
+        :state="narrowed"
+        :fit="filter.fit"
+        @fit="(fit) => (filter = { ...filter, fit })"
+        @changed="catalogue.live.refresh"
+      />
       <div class="narrow">
         <div class="f g8 line1">
           <b>Findings</b>
-          <span ref="search" class="searchbox"><BFormInput :model-value="filter.q" type="search" aria-label="Text in the name or the folder" :placeholder="page.contentShown ? 'name, folder, or what it says of itself  ( / )' : 'text in the name or the folder  ( / )'" @update:model-value="(q) => (filter = { ...filter, q: String(q ?? '') })" /></span>
-          <label class="s f g6"><input type="checkbox" class="form-check-input" :checked="filter.selectedOnly" @change="filter = { ...filter, selectedOnly: !filter.selectedOnly }" /> only selected</label>
+          <span ref="search" class="searchbox"
+            ><BFormInput
+              :model-value="filter.q"
+              type="search"
+              aria-label="Text in the name or the folder"
+              :placeholder="
+                page.contentShown
+                  ? 'name, folder, or what it says of itself  ( / )'
+                  : 'text in the name or the folder  ( / )'
+              "
+              @update:model-value="(q) => (filter = { ...filter, q: String(q ?? '') })"
+          /></span>
+          <label class="s f g6"
+            ><input
+              type="checkbox"
+              class="form-check-input"
+              :checked="filter.selectedOnly"
+              @change="filter = { ...filter, selectedOnly: !filter.selectedOnly }"
+            />
+            only selected</label
+          >
           <b v-if="sessionWords(filter)" class="s">{{ sessionWords(filter) }}</b>
-          <button v-if="!isEverything(filter)" type="button" class="linkish s" @click="filter = { ...EVERYTHING }">show everything</button>
+          <button v-if="!isEverything(filter)" type="button" class="linkish s" @click="filter = { ...EVERYTHING }">
+            show everything
+          </button>
           <span class="sp" />
-          <span class="m total"><b>{{ count(page.matching) }}</b> of {{ count(page.all) }}</span>
+          <span class="m total"
+            ><b>{{ count(page.matching) }}</b> of {{ count(page.all) }}</span
+          >
         </div>
         <div class="facets">
           <FacetList title="Kind" :rows="facetRows(page.kinds, filter.kinds)" @toggle="(v) => facet('kinds', v)" />
-          <FacetList title="Origin" :rows="facetRows(page.origins, filter.origins, ['live', 'deleted', 'earlier', 'carved'])" @toggle="(v) => facet('origins', v)" />
-          <FacetList title="Prognosis" gauges :rows="facetRows(page.prognoses, filter.prognoses, ['whole', 'gapped', 'doubtful', 'overwritten'])" @toggle="(v) => facet('prognoses', v)" />
+          <FacetList
+            title="Origin"
+            :rows="facetRows(page.origins, filter.origins, ['live', 'deleted', 'earlier', 'carved'])"
+            @toggle="(v) => facet('origins', v)"
+          />
+          <FacetList
+            title="Prognosis"
+            gauges
+            :rows="facetRows(page.prognoses, filter.prognoses, ['whole', 'gapped', 'doubtful', 'overwritten'])"
+            @toggle="(v) => facet('prognoses', v)"
+          />
         </div>
       </div>
-      <p v-if="!page.contentShown" class="xs mu closed">The customer agreed to file names only: no pictures, no texts, nothing that contents say of themselves.</p>
+      <p v-if="!page.contentShown" class="xs mu closed">
+        The customer agreed to file names only: no pictures, no texts, nothing that contents say of themselves.
+      </p>
       <RefusedNote :refused="catalogue.live.refused.value ?? catalogue.selecting.refused.value" />
     </div>
     <div class="scroll" tabindex="-1">
-      <CatalogueTable v-if="lines.length" :number="docket.number" :lines="lines" :wanted="page.wanted" :at="at" :open="open" :sort="sort" @at="(i) => (at = i)" @open="(id) => (open = id)" @select="toggleLine" @sort="(by) => (sort = by)" />
-      <p v-else-if="page.all" class="empty">No finding passes this filter. <button type="button" class="linkish" @click="filter = { ...EVERYTHING }">Show everything</button></p>
-      <p v-else class="empty">The catalogue is empty. <RouterLink class="link" :to="`/cases/${docket.number}/scanning`">Scan the image</RouterLink> first.</p>
-      <p v-if="lines.length < page.matching" class="more"><button type="button" class="btn btn-quiet btn-sm" @click="catalogue.more">Show {{ count(Math.min(200, page.matching - lines.length)) }} more</button></p>
+      <CatalogueTable
+        v-if="lines.length"
+        :number="docket.number"
+        :lines="lines"
+        :wanted="page.wanted"
+        :at="at"
+        :open="open"
+        :sort="sort"
+        @at="(i) => (at = i)"
+        @open="(id) => (open = id)"
+        @select="toggleLine"
+        @sort="(by) => (sort = by)"
+      />
+      <p v-else-if="page.all" class="empty">
+        No finding passes this filter.
+        <button type="button" class="linkish" @click="filter = { ...EVERYTHING }">Show everything</button>
+      </p>
+      <p v-else class="empty">
+        The catalogue is empty.
+        <RouterLink class="link" :to="`/cases/${docket.number}/scanning`">Scan the image</RouterLink> first.
+      </p>
+      <p v-if="lines.length < page.matching" class="more">
+        <button type="button" class="btn btn-quiet btn-sm" @click="catalogue.more">
+          Show {{ count(Math.min(200, page.matching - lines.length)) }} more
+        </button>
+      </p>
     </div>
     <footer v-if="selection" class="chosen">
-      <div class="fig"><b>{{ count(selection.files) }}</b><span>selected</span></div>
-      <div class="fig"><b :title="bytes(selection.bytes)">{{ size(selection.bytes) }}</b><span>to write</span></div>
-      <p class="s parts"><span><FillGauge prognosis="whole" :height="14" /> {{ selection.whole }} whole</span><span><FillGauge prognosis="gapped" :share="0.7" :height="14" /> {{ selection.gapped }} gapped</span><span><FillGauge prognosis="doubtful" :height="14" /> {{ selection.doubtful }} doubtful or overwritten</span><br /><span class="xs mu">{{ stillOpen.length ? stillOpen.join('; ') : page.wanted.some((w) => w.line.mustHave) ? 'of every must-have line as many are chosen as were hoped for' : '' }}</span></p>
+      <div class="fig">
+        <b>{{ count(selection.files) }}</b><span>selected</span>
+      </div>
+      <div class="fig">
+        <b :title="bytes(selection.bytes)">{{ size(selection.bytes) }}</b><span>to write</span>
+      </div>
+      <p class="s parts">
+        <span><FillGauge prognosis="whole" :height="14" /> {{ selection.whole }} whole</span
+        ><span><FillGauge prognosis="gapped" :share="0.7" :height="14" /> {{ selection.gapped }} gapped</span
+        ><span><FillGauge prognosis="doubtful" :height="14" /> {{ selection.doubtful }} doubtful or overwritten</span
+        ><br /><span class="xs mu">{{
+          stillOpen.length
+            ? stillOpen.join('; ')
+            : page.wanted.some((w) => w.line.mustHave)
+              ? 'of every must-have line as many are chosen as were hoped for'
+              : ''
+        }}</span>
+      </p>
       <span class="sp" />
-      <button v-if="undo" type="button" class="btn btn-quiet btn-sm" @click="undo()">Undo <span class="kbd">U</span></button>
-      <button type="button" class="btn btn-quiet" :disabled="catalogue.selecting.busy.value || !page.matching" @click="catalogue.selectShown(true)">Select all {{ count(page.matching) }}</button>
-      <button type="button" class="btn btn-quiet" :disabled="catalogue.selecting.busy.value || !selection.files" @click="catalogue.selectShown(false)">Deselect these</button>
-      <BButton variant="primary" :disabled="recovering.busy.value || !selection.files" @click="recover">Recover selection <span class="kbd">R</span></BButton>
+      <button v-if="undo" type="button" class="btn btn-quiet btn-sm" @click="undo()">
+        Undo <span class="kbd">U</span>
+      </button>
+      <button
+        type="button"
+        class="btn btn-quiet"
+        :disabled="catalogue.selecting.busy.value || !page.matching"
+        @click="catalogue.selectShown(true)"
+      >
+        Select all {{ count(page.matching) }}
+      </button>
+      <button
+        type="button"
+        class="btn btn-quiet"
+        :disabled="catalogue.selecting.busy.value || !selection.files"
+        @click="catalogue.selectShown(false)"
+      >
+        Deselect these
+      </button>
+      <BButton variant="primary" :disabled="recovering.busy.value || !selection.files" @click="recover"
+        >Recover selection <span class="kbd">R</span></BButton
+      >
       <RefusedNote :refused="recovering.refused.value" />
     </footer>
   </div>
@@ -100,17 +205,66 @@ useKeys([
 </template>
 
 <style scoped>
-.catalogue { display: grid; grid-template-rows: auto minmax(0, 1fr) auto; height: 100%; }
-.narrow { padding: 8px 16px; border-bottom: 1px solid var(--line-2); }
-.searchbox { width: 300px; }
-.total { font-size: 13px; }
-.total b { font-size: 18px; font-weight: 600; }
-.facets { display: flex; gap: 34px; margin-top: 4px; overflow-x: auto; }
-.scroll { overflow: auto; }
-.closed { padding: 4px 16px; }
-.more { padding: 10px; text-align: center; }
-.chosen { display: flex; align-items: center; gap: 18px; padding: 8px 18px; border-top: 2px solid var(--heather); background: var(--paper); flex-wrap: wrap; }
-.parts > span { margin-right: 10px; display: inline-flex; gap: 5px; align-items: center; }
-.pad, .empty { margin: 16px; }
-@media (max-width: 900px) { .facets { flex-wrap: wrap; } .catalogue { height: auto; } }
+.catalogue {
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr) auto;
+  height: 100%;
+}
+.narrow {
+  padding: 8px 16px;
+  border-bottom: 1px solid var(--line-2);
+}
+.searchbox {
+  width: 300px;
+}
+.total {
+  font-size: 13px;
+}
+.total b {
+  font-size: 18px;
+  font-weight: 600;
+}
+.facets {
+  display: flex;
+  gap: 34px;
+  margin-top: 4px;
+  overflow-x: auto;
+}
+.scroll {
+  overflow: auto;
+}
+.closed {
+  padding: 4px 16px;
+}
+.more {
+  padding: 10px;
+  text-align: center;
+}
+.chosen {
+  display: flex;
+  align-items: center;
+  gap: 18px;
+  padding: 8px 18px;
+  border-top: 2px solid var(--heather);
+  background: var(--paper);
+  flex-wrap: wrap;
+}
+.parts > span {
+  margin-right: 10px;
+  display: inline-flex;
+  gap: 5px;
+  align-items: center;
+}
+.pad,
+.empty {
+  margin: 16px;
+}
+@media (width <= 900px) {
+  .facets {
+    flex-wrap: wrap;
+  }
+  .catalogue {
+    height: auto;
+  }
+}
 </style>

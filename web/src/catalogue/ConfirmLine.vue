@@ -17,7 +17,11 @@ const emit = defineEmits<{ fit: [which: string | undefined]; changed: [] }>()
 
 const acting = useAction()
 const path = () => `/api/cases/${props.number}/catalogue/wanted/${props.state.line.id}/confirmation`
-const CHOICES = [{ value: undefined, text: 'all matches' }, { value: 'fits', text: 'what fits' }, { value: 'may-fit', text: 'what may fit' }]
+const CHOICES = [
+  { value: undefined, text: 'all matches' },
+  { value: 'fits', text: 'what fits' },
+  { value: 'may-fit', text: 'what may fit' },
+]
 
 async function confirm(): Promise<void> {
   if (await acting.run(() => api.post(path(), { count: props.state.tally.chosen }))) emit('changed')
@@ -29,17 +33,60 @@ async function takeBack(): Promise<void> {
 
 <template>
   <div class="confirm s">
-    <span role="radiogroup" aria-label="Matches shown" class="f g6"><button v-for="c in CHOICES" :key="c.text" type="button" role="radio" class="opt" :aria-checked="fit === c.value" :class="{ on: fit === c.value }" @click="emit('fit', c.value)">{{ c.text }}</button></span>
+    <span role="radiogroup" aria-label="Matches shown" class="f g6"
+      ><button
+        v-for="c in CHOICES"
+        :key="c.text"
+        type="button"
+        role="radio"
+        class="opt"
+        :aria-checked="fit === c.value"
+        :class="{ on: fit === c.value }"
+        @click="emit('fit', c.value)"
+      >
+        {{ c.text }}
+      </button></span
+    >
     <span class="sp" />
-    <template v-if="state.tally.confirmed"><span><b>{{ confirmedWords(state) }}</b> <span class="mu">{{ dayAndTime(state.tally.confirmed.at) }}</span></span>
-      <button type="button" class="linkish" :disabled="acting.busy.value" @click="takeBack">Take it back</button></template>
-    <template v-else><span class="mu">{{ state.tally.chosen ? 'Did you look at each? Then say so; complete is only what somebody confirmed.' : 'Choose what is theirs, then confirm it.' }}</span>
-      <button type="button" class="btn btn-quiet btn-sm" :disabled="!state.tally.chosen || acting.busy.value" @click="confirm">{{ state.tally.chosen ? `These ${count(state.tally.chosen)} are them` : 'These are them' }}</button></template>
+    <template v-if="state.tally.confirmed"
+      ><span
+        ><b>{{ confirmedWords(state) }}</b> <span class="mu">{{ dayAndTime(state.tally.confirmed.at) }}</span></span
+      >
+      <button type="button" class="linkish" :disabled="acting.busy.value" @click="takeBack">
+        Take it back
+      </button></template
+    >
+    <template v-else
+      ><span class="mu">{{
+        state.tally.chosen
+          ? 'Did you look at each? Then say so; complete is only what somebody confirmed.'
+          : 'Choose what is theirs, then confirm it.'
+      }}</span>
+      <button
+        type="button"
+        class="btn btn-quiet btn-sm"
+        :disabled="!state.tally.chosen || acting.busy.value"
+        @click="confirm"
+      >
+        {{ state.tally.chosen ? `These ${count(state.tally.chosen)} are them` : 'These are them' }}
+      </button></template
+    >
     <RefusedNote :refused="acting.refused.value" />
   </div>
 </template>
 
 <style scoped>
-.confirm { display: flex; flex-wrap: wrap; gap: 6px 12px; align-items: center; padding: 6px 16px; border-bottom: 1px solid var(--line); background: var(--heather-wash); }
-.on { border-color: var(--heather); font-weight: 650; }
+.confirm {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 12px;
+  align-items: center;
+  padding: 6px 16px;
+  border-bottom: 1px solid var(--line);
+  background: var(--heather-wash);
+}
+.on {
+  border-color: var(--heather);
+  font-weight: 650;
+}
 </style>

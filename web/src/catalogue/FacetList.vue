@@ -15,20 +15,43 @@ const emit = defineEmits<{ toggle: [value: string] }>()
   <fieldset class="facet">
     <legend>{{ title }}</legend>
     <div class="values">
-    <label v-for="r in rows" :key="r.value" class="row1">
-      <input type="checkbox" class="form-check-input" :checked="r.on" @change="emit('toggle', r.value)" />
-      <FillGauge v-if="gauges" :prognosis="r.value" :share="r.value === 'whole' ? 1 : 0.7" :height="14" />
-      <span class="v" :class="{ b: r.on }">{{ r.value }}</span><span class="m c">{{ count(r.count) }}</span>
-    </label>
-    <p v-if="!rows.length" class="xs mu">none</p>
+      <label v-for="r in rows" :key="r.value" class="row1">
+        <input type="checkbox" class="form-check-input" :checked="r.on" @change="emit('toggle', r.value)" />
+        <FillGauge v-if="gauges" :prognosis="r.value" :share="r.value === 'whole' ? 1 : 0.7" :height="14" />
+        <span class="v" :class="{ b: r.on }">{{ r.value }}</span><span class="m c">{{ count(r.count) }}</span>
+      </label>
+      <p v-if="!rows.length" class="xs mu">none</p>
     </div>
   </fieldset>
 </template>
 
 <style scoped>
-.facet legend { font-size: 12px; font-weight: 650; margin-bottom: 2px; }
-.values { display: grid; grid-auto-flow: column; grid-template-rows: repeat(4, auto); grid-auto-columns: 150px; gap: 0 26px; justify-content: start; }
-.row1 { display: flex; align-items: center; gap: 6px; font-size: 13px; line-height: 18px; min-height: 24px; }
-.v { flex: 1; }
-.c { font-size: 12px; color: var(--ink-2); }
+.facet legend {
+  font-size: 12px;
+  font-weight: 650;
+  margin-bottom: 2px;
+}
+.values {
+  display: grid;
+  grid-auto-flow: column;
+  grid-template-rows: repeat(4, auto);
+  grid-auto-columns: 150px;
+  gap: 0 26px;
+  justify-content: start;
+}
+.row1 {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+  font-size: 13px;
+  line-height: 18px;
+  min-height: 24px;
+}
+.v {
+  flex: 1;
+}
+.c {
+  font-size: 12px;
+  color: var(--ink-2);
+}
 </style>

@@ -3,7 +3,9 @@ import { aboutWords, hashWords, versionWords } from './about'
 
 describe('what content says of itself', () => {
   it('is one line, the measurable first', () => {
-    expect(aboutWords({ width: '640', height: '480', taken: '2026-05-04T09:12:30', device: 'Tern 20' })).toBe('640 × 480 points, “Tern 20”, 2026-05-04 09:12:30')
+    expect(aboutWords({ width: '640', height: '480', taken: '2026-05-04T09:12:30', device: 'Tern 20' })).toBe(
+      '640 × 480 points, “Tern 20”, 2026-05-04 09:12:30',
+    )
     expect(aboutWords({ seconds: '125.4', title: 'Storm' })).toBe('2 min 5 s, “Storm”')
     expect(aboutWords({ pages: '1' })).toBe('1 page')
     expect(aboutWords({})).toBe('')
@@ -20,7 +22,14 @@ describe('a hash', () => {
 
 describe('other versions of a line', () => {
   it('are those that differ from the one that leads, in the order of sessions', () => {
-    const versions = { 12: { rank: 1130, prognosis: 'gapped', score: 30, origin: 'live', path: '/a' }, 3: { rank: 5, prognosis: 'whole', score: 95, origin: 'carved' }, 9: { rank: 1, prognosis: 'whole', score: 99, origin: 'live' } }
-    expect(versionWords({ versions, prognosis: 'whole', score: 99 })).toEqual(['session 3: carved, whole, score 95', 'session 12: live, gapped, score 30'])
+    const versions = {
+      12: { rank: 1130, prognosis: 'gapped', score: 30, origin: 'live', path: '/a' },
+      3: { rank: 5, prognosis: 'whole', score: 95, origin: 'carved' },
+      9: { rank: 1, prognosis: 'whole', score: 99, origin: 'live' },
+    }
+    expect(versionWords({ versions, prognosis: 'whole', score: 99 })).toEqual([
+      'session 3: carved, whole, score 95',
+      'session 12: live, gapped, score 30',
+    ])
   })
 })

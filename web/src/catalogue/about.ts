@@ -6,7 +6,8 @@ export function aboutWords(about: Readonly<Record<string, string>>): string {
   if (about.width && about.height) parts.push(`${about.width} × ${about.height} points`)
   if (about.seconds) parts.push(playing(Number(about.seconds)))
   if (about.pages) parts.push(about.pages === '1' ? '1 page' : `${about.pages} pages`)
-  for (const said of [about.title, about.subject, about.author, about.album, about.from, about.device, about.words]) if (said) parts.push(`“${said}”`)
+  for (const said of [about.title, about.subject, about.author, about.album, about.from, about.device, about.words])
+    if (said) parts.push(`“${said}”`)
   if (about.taken) parts.push(about.taken.replace('T', ' '))
   return parts.join(', ')
 }
@@ -19,7 +20,9 @@ function playing(seconds: number): string {
 /** The hash, or why there is none. */
 export function hashWords(line: Pick<CatalogueLine, 'sha256' | 'provenBytes' | 'size'>): string {
   if (line.sha256) return line.sha256
-  return line.provenBytes < line.size ? 'none: not all of it was read' : 'taken when it is recovered; no other file here could be a copy'
+  return line.provenBytes < line.size
+    ? 'none: not all of it was read'
+    : 'taken when it is recovered; no other file here could be a copy'
 }
 
 /** How other sessions saw the same file, where they saw it in another state. */

@@ -10,7 +10,9 @@ describe('the catalogue filter', () => {
   })
   it('asks the server for just what is filtered', () => {
     const filter = { ...EVERYTHING, kinds: ['jpg', 'png'], q: ' plot & peat ', wanted: 3 }
-    expect(pagePath('BR-2611-0002', filter, 0, '')).toBe('/api/cases/BR-2611-0002/catalogue?kind=jpg&kind=png&q=plot+%26+peat&wanted=3')
+    expect(pagePath('BR-2611-0002', filter, 0, '')).toBe(
+      '/api/cases/BR-2611-0002/catalogue?kind=jpg&kind=png&q=plot+%26+peat&wanted=3',
+    )
     expect(pagePath('BR-2611-0002', EVERYTHING, 2, 'size')).toBe('/api/cases/BR-2611-0002/catalogue?page=2&sort=size')
   })
   it('says the same when the selection is changed by filter', () => {
@@ -23,9 +25,15 @@ describe('the catalogue filter', () => {
 
 describe('facets', () => {
   it('keep what is chosen in sight though nothing fits it', () => {
-    expect(facetRows({ jpg: 4 }, ['pdf'])).toEqual([{ value: 'jpg', count: 4, on: false }, { value: 'pdf', count: 0, on: true }])
+    expect(facetRows({ jpg: 4 }, ['pdf'])).toEqual([
+      { value: 'jpg', count: 4, on: false },
+      { value: 'pdf', count: 0, on: true },
+    ])
   })
   it('follow a given order', () => {
-    expect(facetRows({ carved: 9, live: 1 }, [], ['live', 'deleted', 'carved']).map((r) => r.value)).toEqual(['live', 'carved'])
+    expect(facetRows({ carved: 9, live: 1 }, [], ['live', 'deleted', 'carved']).map((r) => r.value)).toEqual([
+      'live',
+      'carved',
+    ])
   })
 })

@@ -17,7 +17,14 @@ export interface Filter {
   worseIn?: number
 }
 
-export const EVERYTHING: Filter = { kinds: [], origins: [], prognoses: [], q: '', wanted: undefined, selectedOnly: false }
+export const EVERYTHING: Filter = {
+  kinds: [],
+  origins: [],
+  prognoses: [],
+  q: '',
+  wanted: undefined,
+  selectedOnly: false,
+}
 
 export type Facet = 'kinds' | 'origins' | 'prognoses'
 
@@ -27,38 +34,81 @@ export function toggled(filter: Filter, facet: Facet, value: string): Filter {
 }
 
 export function isEverything(filter: Filter): boolean {
-  return !filter.kinds.length && !filter.origins.length && !filter.prognoses.length && !filter.q.trim() && filter.wanted === undefined && !filter.selectedOnly && filter.foundBy === undefined && filter.notFoundBy === undefined
+  return (
+    !filter.kinds.length &&
+    !filter.origins.length &&
+    !filter.prognoses.length &&
+    !filter.q.trim() &&
+    filter.wanted === undefined &&
+    !filter.selectedOnly &&
+    filter.foundBy === undefined &&
+    filter.notFoundBy === undefined
+  )
 }
 
 export function pagePath(number: string, filter: Filter, page: number, sort: string): string {
   return withQuery(`/api/cases/${number}/catalogue`, {
-    kind: filter.kinds, origin: filter.origins, prognosis: filter.prognoses, q: filter.q.trim(), wanted: filter.wanted, fit: filter.wanted === undefined ? undefined : filter.fit,
-    selectedOnly: filter.selectedOnly, foundBy: filter.foundBy, notFoundBy: filter.notFoundBy, worseIn: filter.worseIn, page: page || undefined, sort: sort || undefined,
+    kind: filter.kinds,
+    origin: filter.origins,
+    prognosis: filter.prognoses,
+    q: filter.q.trim(),
+    wanted: filter.wanted,
+    fit: filter.wanted === undefined ? undefined : filter.fit,
+    selectedOnly: filter.selectedOnly,
+    foundBy: filter.foundBy,
+    notFoundBy: filter.notFoundBy,
+    worseIn: filter.worseIn,
+    page: page || undefined,
+    sort: sort || undefined,
   })
 }
 
 /** The same filter as the server takes it in a change of the selection. */
 export function asRequest(filter: Filter): CatalogueFilter {
-  return { kinds: filter.kinds, origins: filter.origins, prognoses: filter.prognoses, q: filter.q.trim() || undefined, wanted: filter.wanted, fit: filter.wanted === undefined ? undefined : filter.fit, selectedOnly: filter.selectedOnly, foundBy: filter.foundBy, notFoundBy: filter.notFoundBy, worseIn: filter.worseIn }
+  return {
+    kinds: filter.kinds,
+    origins: filter.origins,
+    prognoses: filter.prognoses,
+    q: filter.q.trim() || undefined,
+    wanted: filter.wanted,
+    fit: filter.wanted === undefined ? undefined : filter.fit,
+    selectedOnly: filter.selectedOnly,
+    foundBy: filter.foundBy,
+    notFoundBy: filter.notFoundBy,
+    worseIn: filter.worseIn,
+  }
 }
 
 /** Counts of a facet in a fixed order, what is chosen always among them. */
-export function facetRows(counts: Readonly<Record<string, number>>, chosen: readonly string[], order: readonly string[] = []): { value: string; count: number; on: boolean }[] {
+export function facetRows(
+  counts: Readonly<Record<string, number>>,
+  chosen: readonly string[],
+  order: readonly string[] = [],
+): { value: string; count: number; on: boolean }[] {
   const values = new Set([...order.filter((v) => counts[v]), ...Object.keys(counts), ...chosen])
   const rows = [...values].map((value) => ({ value, count: counts[value] ?? 0, on: chosen.includes(value) }))
   return order.length ? rows : rows.sort((a, b) => b.count - a.count || a.value.localeCompare(b.value))
 }
 
-const number = (value: unknown): number | undefined => (typeof value === 'string' && /^\d+$/.test(value) ? Number(value) : undefined)
+const number = (value: unknown): number | undefined =>
+  typeof value === 'string' && /^\d+$/.test(value) ? Number(value) : undefined
 
 /** A filter of sessions as it stands in the address, so that a difference can be opened from elsewhere. */
 export function fromQuery(query: Readonly<Record<string, unknown>>): Filter {
-  return { ...EVERYTHING, foundBy: number(query.foundBy), notFoundBy: number(query.notFoundBy), worseIn: number(query.worseIn) }
+  return {
+    ...EVERYTHING,
+    foundBy: number(query.foundBy),
+    notFoundBy: number(query.notFoundBy),
+    worseIn: number(query.worseIn),
+  }
 }
 
 /** What a filter of sessions says, in words; empty without one. */
 export function sessionWords(filter: Filter): string {
   if (filter.worseIn !== undefined) return `better in session ${filter.foundBy} than in session ${filter.worseIn}`
-  const parts = [filter.foundBy === undefined ? '' : `found by session ${filter.foundBy}`, filter.notFoundBy === undefined ? '' : `not by session ${filter.notFoundBy}`]
+  const parts = [
+    filter.foundBy === undefined ? '' : `found by session ${filter.foundBy}`,
+    filter.notFoundBy === undefined ? '' : `not by session ${filter.notFoundBy}`,
+  ]
   return parts.filter(Boolean).join(', ')
 }

@@ -15,8 +15,13 @@ export function hexRows(hex: string, offset: number, marked?: { at: number; leng
     const row = bytes.slice(i, i + ROW)
     rows.push({
       offset: offset + i,
-      bytes: row.map((h, j) => ({ hex: h, on: marked !== undefined && i + j >= marked.at && i + j < marked.at + marked.length })),
-      text: row.map((h) => (/^(2[0-9a-f]|[3-6][0-9a-f]|7[0-9a-e])$/.test(h) ? String.fromCharCode(parseInt(h, 16)) : '·')).join(''),
+      bytes: row.map((h, j) => ({
+        hex: h,
+        on: marked !== undefined && i + j >= marked.at && i + j < marked.at + marked.length,
+      })),
+      text: row
+        .map((h) => (/^(2[0-9a-f]|[3-6][0-9a-f]|7[0-9a-e])$/.test(h) ? String.fromCharCode(parseInt(h, 16)) : '·'))
+        .join(''),
     })
   }
   return rows

@@ -14,7 +14,12 @@ describe('a catalogue line', () => {
   })
   it('says how it stands to each wanted line, and why', () => {
     const wanted = [{ line: { id: 7 } }, { line: { id: 9 } }] as WantedState[]
-    const line = { fits: [{ line: 9, verdict: 'may-fit', why: 'Nothing says when it was made.' }, { line: 7, verdict: 'not', why: '' }] } as unknown as CatalogueLine
+    const line = {
+      fits: [
+        { line: 9, verdict: 'may-fit', why: 'Nothing says when it was made.' },
+        { line: 7, verdict: 'not', why: '' },
+      ],
+    } as unknown as CatalogueLine
     expect(fitWords(line, wanted)).toEqual(['may fit W2: Nothing says when it was made.', 'does not fit W1'])
   })
 })

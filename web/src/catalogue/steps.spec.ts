@@ -2,10 +2,31 @@ import { describe, expect, it } from 'vitest'
 import type { WantedState } from '@/api/types'
 import { chosenWords, confirmedWords, foundWords, hopedWords, openLines, partsOf } from './steps'
 
-const state = (hopedFor: number, found: [number, number, number], chosen = 0, delivered: [number, number] = [0, 0]): WantedState => ({
-  line: { id: 1, words: 'otters', kinds: ['image'], pattern: '', hopedFor, minBytes: 0, yearAssumed: false, mustHave: true },
-  tally: { lineId: 1, hopedFor, found: { whole: found[0], partly: found[1], mayFit: found[2] }, chosen, delivered: { whole: delivered[0], partly: delivered[1] } },
-  missing: 0, complete: false,
+const state = (
+  hopedFor: number,
+  found: [number, number, number],
+  chosen = 0,
+  delivered: [number, number] = [0, 0],
+): WantedState => ({
+  line: {
+    id: 1,
+    words: 'otters',
+    kinds: ['image'],
+    pattern: '',
+    hopedFor,
+    minBytes: 0,
+    yearAssumed: false,
+    mustHave: true,
+  },
+  tally: {
+    lineId: 1,
+    hopedFor,
+    found: { whole: found[0], partly: found[1], mayFit: found[2] },
+    chosen,
+    delivered: { whole: delivered[0], partly: delivered[1] },
+  },
+  missing: 0,
+  complete: false,
 })
 
 describe('how a wanted line stands', () => {
@@ -20,12 +41,16 @@ describe('how a wanted line stands', () => {
     expect(chosenWords(state(6, [6, 0, 0]))).toBe('0 chosen, 0 delivered')
   })
   it('names the must-have lines of which too little is chosen', () => {
-    expect(openLines([state(40, [0, 0, 48]), state(0, [2, 1, 0], 3)])).toEqual(['W1: 0 fit, 48 may fit, 0 chosen of 40 hoped for'])
+    expect(openLines([state(40, [0, 0, 48]), state(0, [2, 1, 0], 3)])).toEqual([
+      'W1: 0 fit, 48 may fit, 0 chosen of 40 hoped for',
+    ])
     expect(openLines([state(0, [0, 0, 0])])).toEqual(['W1: 0 fit, 0 chosen'])
   })
   it('says who confirmed', () => {
     const s = state(2, [2, 0, 0])
     expect(confirmedWords(s)).toBe('')
-    expect(confirmedWords({ ...s, tally: { ...s.tally, confirmed: { theirs: 2, who: 'Una Reid', at: '' } } })).toBe('2 are theirs, says Una Reid')
+    expect(confirmedWords({ ...s, tally: { ...s.tally, confirmed: { theirs: 2, who: 'Una Reid', at: '' } } })).toBe(
+      '2 are theirs, says Una Reid',
+    )
   })
 })

@@ -23,14 +23,22 @@ export function hopedWords(state: WantedState): string {
 /** `3 chosen`, and once a bag is sealed what is in it. */
 export function chosenWords({ tally }: WantedState): string {
   const { whole, partly } = tally.delivered
-  const delivered = whole + partly ? `${count(whole)} delivered whole${partly ? `, ${count(partly)} with gaps or in doubt` : ''}` : '0 delivered'
+  const delivered =
+    whole + partly
+      ? `${count(whole)} delivered whole${partly ? `, ${count(partly)} with gaps or in doubt` : ''}`
+      : '0 delivered'
   return `${count(tally.chosen)} chosen, ${delivered}`
 }
 
 /** Must-have lines of which less is chosen than was hoped for, each with its numbers; empty when there is none. */
 export function openLines(wanted: readonly WantedState[]): string[] {
-  return wanted.map((w, i) => ({ w, mark: `W${i + 1}` })).filter(({ w }) => w.line.mustHave && w.tally.chosen < Math.max(1, w.tally.hopedFor))
-    .map(({ w, mark }) => `${mark}: ${foundWords(w)}, ${count(w.tally.chosen)} chosen${w.tally.hopedFor ? ` of ${count(w.tally.hopedFor)} hoped for` : ''}`)
+  return wanted
+    .map((w, i) => ({ w, mark: `W${i + 1}` }))
+    .filter(({ w }) => w.line.mustHave && w.tally.chosen < Math.max(1, w.tally.hopedFor))
+    .map(({ w, mark }) => {
+      const hoped = w.tally.hopedFor ? ` of ${count(w.tally.hopedFor)} hoped for` : ''
+      return `${mark}: ${foundWords(w)}, ${count(w.tally.chosen)} chosen${hoped}`
+    })
 }
 
 /** Who said that these are them; empty while nobody did. */

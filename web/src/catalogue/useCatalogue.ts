@@ -30,11 +30,14 @@ export function useCatalogue(number: string, start: Filter = EVERYTHING): Catalo
   const selecting = useAction()
   let page = 0
   let timer = 0
-  const live = useLive(() => {
-    page = 0
-    further.value = []
-    return api.get<CataloguePage>(pagePath(number, filter.value, 0, sort.value))
-  }, (what, c) => c === number && (what === 'catalogue' || what === 'selection' || what === 'case'))
+  const live = useLive(
+    () => {
+      page = 0
+      further.value = []
+      return api.get<CataloguePage>(pagePath(number, filter.value, 0, sort.value))
+    },
+    (what, c) => c === number && (what === 'catalogue' || what === 'selection' || what === 'case'),
+  )
   const lines = computed(() => [...(live.data.value?.lines ?? []), ...further.value])
 
   watch([filter, sort], ([now], [before]) => {
@@ -42,28 +45,44 @@ export function useCatalogue(number: string, start: Filter = EVERYTHING): Catalo
     timer = window.setTimeout(() => void live.refresh(), now.q === before.q ? 0 : TYPING_MS)
   })
 
-  async function change(body: { ids: number[]; filter?: ReturnType<typeof asRequest>; selected: boolean }): Promise<boolean> {
+  async function change(body: {
+    ids: number[]
+    filter?: ReturnType<typeof asRequest>
+    selected: boolean
+  }): Promise<boolean> {
     const done = await selecting.run(() => api.put(`/api/cases/${number}/catalogue/selection`, body))
     if (done) await live.refresh()
     return done
   }
 
   return {
-    filter, sort, live, lines, selecting, undo,
+    filter,
+    sort,
+    live,
+    lines,
+    selecting,
+    undo,
     async more() {
       page++
       const next = await api.get<CataloguePage>(pagePath(number, filter.value, page, sort.value))
       further.value = [...further.value, ...next.lines]
     },
     async select(ids, selected) {
-      if (await change({ ids, selected })) undo.value = async () => { if (await change({ ids, selected: !selected })) undo.value = undefined }
+      if (await change({ ids, selected }))
+        undo.value = async () => {
+          if (await change({ ids, selected: !selected })) undo.value = undefined
+        }
     },
     async selectShown(selected) {
       // Only what changes is given back on undo.
       const changing = lines.value.filter((l) => l.selected !== selected).map((l) => l.id)
       const all = lines.value.length >= (live.data.value?.matching ?? 0)
       if (await change(all ? { ids: changing, selected } : { ids: [], filter: asRequest(filter.value), selected })) {
-        undo.value = all ? async () => { if (await change({ ids: changing, selected: !selected })) undo.value = undefined } : undefined
+        undo.value = all
+          ? async () => {
+              if (await change({ ids: changing, selected: !selected })) undo.value = undefined
+            }
+          : undefined
       }
     },
   }

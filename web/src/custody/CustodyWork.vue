@@ -6,7 +6,10 @@ import RefusedNote from '@/shell/RefusedNote.vue'
 import CustodyRecord from './CustodyRecord.vue'
 
 const props = defineProps<{ docket: Docket }>()
-const tape = useLive(() => api.get<Tape>(`/api/cases/${props.docket.number}/custody`), (what, c) => c === props.docket.number && what === 'custody')
+const tape = useLive(
+  () => api.get<Tape>(`/api/cases/${props.docket.number}/custody`),
+  (what, c) => c === props.docket.number && what === 'custody',
+)
 </script>
 
 <template>

@@ -45,19 +45,67 @@ useKeys([
   <RefusedNote :refused="acting.refused.value" />
   <ul class="sheet queue">
     <li v-for="(d, i) in decisions" :key="d.key" :class="{ on: i === chosen }" @mouseenter="chosen = i">
-      <div class="c"><Wick v-if="d.due" :since="d.since" :due="d.due" /><span v-else class="xs mu">{{ dayAndTime(d.since) }}</span></div>
-      <div class="q"><p class="b">{{ d.question }}</p><p class="s mu">{{ d.reason }}</p></div>
-      <div class="w"><p class="el">{{ d.customer }}</p><p class="xs mu"><RouterLink class="m" :to="`/cases/${d.caseNumber}/${d.place}`">{{ d.caseNumber }}</RouterLink> · {{ d.kind }}</p></div>
-      <div class="act"><button v-for="(a, n) in d.actions" :key="a.code + a.argument" type="button" class="btn" :class="n === 0 && a.code !== 'open' && i === chosen ? 'btn-primary' : 'btn-quiet'" :disabled="acting.busy.value" @click="run(d, a)">{{ a.label }}</button></div>
+      <div class="c">
+        <Wick v-if="d.due" :since="d.since" :due="d.due" /><span v-else class="xs mu">{{ dayAndTime(d.since) }}</span>
+      </div>
+      <div class="q">
+        <p class="b">{{ d.question }}</p>
+        <p class="s mu">{{ d.reason }}</p>
+      </div>
+      <div class="w">
+        <p class="el">{{ d.customer }}</p>
+        <p class="xs mu">
+          <RouterLink class="m" :to="`/cases/${d.caseNumber}/${d.place}`">{{ d.caseNumber }}</RouterLink> · {{ d.kind }}
+        </p>
+      </div>
+      <div class="act">
+        <button
+          v-for="(a, n) in d.actions"
+          :key="a.code + a.argument"
+          type="button"
+          class="btn"
+          :class="n === 0 && a.code !== 'open' && i === chosen ? 'btn-primary' : 'btn-quiet'"
+          :disabled="acting.busy.value"
+          @click="run(d, a)"
+        >
+          {{ a.label }}
+        </button>
+      </div>
     </li>
   </ul>
 </template>
 
 <style scoped>
-.queue { margin: 6px 0 18px; }
-.queue li { display: grid; grid-template-columns: 104px minmax(0, 1.5fr) minmax(0, 0.72fr) 218px; gap: 12px; align-items: center; padding: 8px 10px 8px 12px; border-top: 1px solid var(--line); border-left: 4px solid transparent; }
-.queue li:first-child { border-top: 0; }
-.queue li.on { background: var(--verd-wash); border-left-color: var(--verd); }
-.act { display: flex; gap: 6px; justify-content: flex-end; }
-@media (max-width: 900px) { .queue li { grid-template-columns: 1fr; } .act { justify-content: flex-start; } }
+.queue {
+  margin: 6px 0 18px;
+}
+.queue li {
+  display: grid;
+  grid-template-columns: 104px minmax(0, 1.5fr) minmax(0, 0.72fr) 218px;
+  gap: 12px;
+  align-items: center;
+  padding: 8px 10px 8px 12px;
+  border-top: 1px solid var(--line);
+  border-left: 4px solid transparent;
+}
+.queue li:first-child {
+  border-top: 0;
+}
+.queue li.on {
+  background: var(--verd-wash);
+  border-left-color: var(--verd);
+}
+.act {
+  display: flex;
+  gap: 6px;
+  justify-content: flex-end;
+}
+@media (width <= 900px) {
+  .queue li {
+    grid-template-columns: 1fr;
+  }
+  .act {
+    justify-content: flex-start;
+  }
+}
 </style>

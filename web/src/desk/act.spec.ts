@@ -23,7 +23,14 @@ it('takes a path with the version that stands, and takes it back', async () => {
   expect(useUndo().current.value).toBeUndefined()
 })
 it('undoes each with its opposite', async () => {
-  for (const [code, opposite] of [['resume', '/api/imaging/7/pause'], ['scan', '/api/scans/12/stop'], ['wake', 'waits for a cable'], ['hold-week', '/api/cases/BR-1/wake'], ['seen', 'DELETE /api/mentions/7/seen'], ['retry-mail', '/api/outbox/7/cancel']] as const) {
+  for (const [code, opposite] of [
+    ['resume', '/api/imaging/7/pause'],
+    ['scan', '/api/scans/12/stop'],
+    ['wake', 'waits for a cable'],
+    ['hold-week', '/api/cases/BR-1/wake'],
+    ['seen', 'DELETE /api/mentions/7/seen'],
+    ['retry-mail', '/api/outbox/7/cancel'],
+  ] as const) {
     await act(decision, { code, label: '', argument: '7' })
     await useUndo().undo()
     expect(calls.at(-1), code).toContain(opposite)

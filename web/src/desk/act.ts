@@ -44,7 +44,9 @@ export async function act(decision: Decision, action: DeskAction): Promise<void>
     case 'wake': {
       const before = await api.get<Docket>(of)
       await api.post(`${of}/wake`)
-      offerUndo(`${number} was taken up again.`, () => api.post(`${of}/hold`, { reason: before.hold?.reason ?? action.argument, until: daysFromNow(1) }))
+      offerUndo(`${number} was taken up again.`, () =>
+        api.post(`${of}/hold`, { reason: before.hold?.reason ?? action.argument, until: daysFromNow(1) }),
+      )
       break
     }
     case 'hold-week': {
@@ -62,6 +64,7 @@ export async function act(decision: Decision, action: DeskAction): Promise<void>
       offerUndo('The message is tried again.', () => api.post(`/api/outbox/${action.argument}/cancel`))
       break
     }
-    default: throw new Error(`there is no action ${action.code}`)
+    default:
+      throw new Error(`there is no action ${action.code}`)
   }
 }

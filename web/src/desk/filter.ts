@@ -17,13 +17,21 @@ const text = (q: Query, key: string) => (typeof q[key] === 'string' ? (q[key] as
 
 export function filterOf(query: Query): CaseFilter {
   const state = text(query, 'state')
-  return { state: ['closed', 'all'].includes(state) ? state : 'open', stage: text(query, 'stage'), owner: text(query, 'owner'), path: text(query, 'path'), medium: text(query, 'medium'), late: query.late === 'true' }
+  return {
+    state: ['closed', 'all'].includes(state) ? state : 'open',
+    stage: text(query, 'stage'),
+    owner: text(query, 'owner'),
+    path: text(query, 'path'),
+    medium: text(query, 'medium'),
+    late: query.late === 'true',
+  }
 }
 
 /** Only what is asked; nothing for no filter. */
 export function queryOf(filter: CaseFilter): Record<string, string> {
   const query: Record<string, string> = {}
-  for (const [key, value] of Object.entries(filter)) if (value && !(key === 'state' && value === 'open')) query[key] = String(value)
+  for (const [key, value] of Object.entries(filter))
+    if (value && !(key === 'state' && value === 'open')) query[key] = String(value)
   return query
 }
 

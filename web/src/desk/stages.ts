@@ -1,7 +1,16 @@
 import type { CaseSummary } from '@/api/types'
 
 /** The stages of a case in order. */
-export const STAGES = ['received', 'triaged', 'imaging', 'scanning', 'selection', 'recovery', 'handover', 'closed'] as const
+export const STAGES = [
+  'received',
+  'triaged',
+  'imaging',
+  'scanning',
+  'selection',
+  'recovery',
+  'handover',
+  'closed',
+] as const
 
 export type Stage = (typeof STAGES)[number]
 
@@ -12,5 +21,7 @@ export function stageName(stage: string): string {
 /** Cases by stage, in the order of the stages; stages without a case are left out. */
 export function byStage(cases: readonly CaseSummary[]): { stage: string; cases: CaseSummary[] }[] {
   const order: string[] = [...STAGES.filter((s) => s !== 'closed'), 'on-hold', 'closed', 'declined']
-  return order.map((stage) => ({ stage, cases: cases.filter((c) => c.stage === stage) })).filter((g) => g.cases.length > 0)
+  return order
+    .map((stage) => ({ stage, cases: cases.filter((c) => c.stage === stage) }))
+    .filter((g) => g.cases.length > 0)
 }

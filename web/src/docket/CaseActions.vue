@@ -21,8 +21,16 @@ const until = ref(daysFromNow(WAIT_DAYS))
 const login = ref('')
 const acting = useAction()
 const labels = useTemplateRef<HTMLAnchorElement>('labels')
-const people = useLive(() => api.get<Person[]>('/api/staff'), (what) => what === 'staff')
-const colleagues = computed(() => [{ value: '', text: 'to whom?' }, ...(people.data.value ?? []).filter((p) => p.name !== props.docket.owner).map((p) => ({ value: p.login, text: p.name }))])
+const people = useLive(
+  () => api.get<Person[]>('/api/staff'),
+  (what) => what === 'staff',
+)
+const colleagues = computed(() => [
+  { value: '', text: 'to whom?' },
+  ...(people.data.value ?? [])
+    .filter((p) => p.name !== props.docket.owner)
+    .map((p) => ({ value: p.login, text: p.name })),
+])
 const phone = computed(() => props.docket.customer.ways.find((w) => w.kind === 'phone')?.value)
 const canHold = computed(() => !['closed', 'declined'].includes(props.docket.stage))
 const of = computed(() => `/api/cases/${props.docket.number}`)
@@ -40,13 +48,20 @@ async function hold(): Promise<void> {
 async function wake(): Promise<void> {
   const before = props.docket.hold
   if (!(await acting.run(() => api.post(`${of.value}/wake`)))) return
-  if (before) offerUndo(`${props.docket.number} was taken up again.`, () => api.post(`${of.value}/hold`, { reason: before.reason, until: before.until > daysFromNow(0) ? before.until : daysFromNow(1) }))
+  if (before)
+    offerUndo(`${props.docket.number} was taken up again.`, () =>
+      api.post(`${of.value}/hold`, {
+        reason: before.reason,
+        until: before.until > daysFromNow(0) ? before.until : daysFromNow(1),
+      }),
+    )
   emit('changed')
 }
 async function hand(): Promise<void> {
   const before = people.data.value?.find((p) => p.name === props.docket.owner)?.login
   if (!(await acting.run(() => api.post(`${of.value}/owner`, { login: login.value })))) return
-  if (before) offerUndo(`${props.docket.number} was handed over.`, () => api.post(`${of.value}/owner`, { login: before }))
+  if (before)
+    offerUndo(`${props.docket.number} was handed over.`, () => api.post(`${of.value}/owner`, { login: before }))
   open.value = undefined
   emit('changed')
 }
@@ -58,20 +73,47 @@ useKeys([
 
 <template>
   <div class="f g6 acts">
-    <a ref="labels" class="btn btn-quiet" :href="`${of}/labels.pdf`" target="_blank" rel="noopener"><Printer class="ic s14" aria-hidden="true" /> Labels</a>
+    <a ref="labels" class="btn btn-quiet" :href="`${of}/labels.pdf`" target="_blank" rel="noopener"
+      ><Printer class="ic s14" aria-hidden="true" /> Labels</a
+    >
     <a class="btn btn-quiet" :href="`${of}/receipt.pdf`" target="_blank" rel="noopener">Receipt</a>
-    <button v-if="docket.hold" type="button" class="btn btn-primary" :disabled="acting.busy.value" @click="wake">Take it up again</button>
-    <button v-else-if="canHold" type="button" class="btn btn-quiet" :aria-expanded="open === 'hold'" @click="toggle('hold')"><Clock class="ic s14" aria-hidden="true" /> Hold</button>
-    <button type="button" class="btn btn-quiet" :aria-expanded="open === 'hand'" :title="`now with ${docket.owner}`" @click="toggle('hand')"><UserRound class="ic s14" aria-hidden="true" /> Hand over</button>
-    <a v-if="phone" class="btn btn-quiet" :href="`tel:${phone.replace(/[^+\d]/g, '')}`">Call <span class="m">{{ phone }}</span></a>
+    <button v-if="docket.hold" type="button" class="btn btn-primary" :disabled="acting.busy.value" @click="wake">
+      Take it up again
+    </button>
+    <button
+      v-else-if="canHold"
+      type="button"
+      class="btn btn-quiet"
+      :aria-expanded="open === 'hold'"
+      @click="toggle('hold')"
+    >
+      <Clock class="ic s14" aria-hidden="true" /> Hold
+    </button>
+    <button
+      type="button"
+      class="btn btn-quiet"
+      :aria-expanded="open === 'hand'"
+      :title="`now with ${docket.owner}`"
+      @click="toggle('hand')"
+    >
+      <UserRound class="ic s14" aria-hidden="true" /> Hand over
+    </button>
+    <a v-if="phone" class="btn btn-quiet" :href="`tel:${phone.replace(/[^+\d]/g, '')}`"
+      >Call <span class="m">{{ phone }}</span></a
+    >
     <form v-if="open === 'hold'" class="sheet pop" @submit.prevent="hold">
-      <label for="hold-reason">What it waits for</label><BFormInput id="hold-reason" v-model="reason" autofocus placeholder="the customer's answer, a part, a partner" />
-      <label for="hold-until">Comes up again on</label><BFormInput id="hold-until" v-model="until" type="date" :min="daysFromNow(1)" />
+      <label for="hold-reason">What it waits for</label
+      ><BFormInput id="hold-reason" v-model="reason" autofocus placeholder="the customer's answer, a part, a partner" />
+      <label for="hold-until">Comes up again on</label
+      ><BFormInput id="hold-until" v-model="until" type="date" :min="daysFromNow(1)" />
       <RefusedNote :refused="acting.refused.value" />
-      <button type="submit" class="btn btn-primary" :disabled="!reason.trim() || acting.busy.value">Hold the case</button>
+      <button type="submit" class="btn btn-primary" :disabled="!reason.trim() || acting.busy.value">
+        Hold the case
+      </button>
     </form>
     <form v-if="open === 'hand'" class="sheet pop" @submit.prevent="hand">
-      <label for="hand-to">Hand over to</label><BFormSelect id="hand-to" v-model="login" :options="colleagues" autofocus />
+      <label for="hand-to">Hand over to</label
+      ><BFormSelect id="hand-to" v-model="login" :options="colleagues" autofocus />
       <RefusedNote :refused="acting.refused.value" />
       <button type="submit" class="btn btn-primary" :disabled="!login || acting.busy.value">Hand over</button>
     </form>
@@ -80,8 +122,35 @@ useKeys([
 </template>
 
 <style scoped>
-.acts { position: relative; }
-.pop { position: absolute; top: 38px; right: 0; z-index: 15; width: 300px; padding: 12px 14px; display: grid; gap: 5px; border-color: var(--edge); }
-.pop label { font-size: 12px; color: var(--ink-2); } .pop .btn { margin-top: 5px; justify-self: end; }
-@media (max-width: 900px) { .acts { flex-wrap: wrap; } .pop { position: static; width: 100%; } }
+.acts {
+  position: relative;
+}
+.pop {
+  position: absolute;
+  top: 38px;
+  right: 0;
+  z-index: 15;
+  width: 300px;
+  padding: 12px 14px;
+  display: grid;
+  gap: 5px;
+  border-color: var(--edge);
+}
+.pop label {
+  font-size: 12px;
+  color: var(--ink-2);
+}
+.pop .btn {
+  margin-top: 5px;
+  justify-self: end;
+}
+@media (width <= 900px) {
+  .acts {
+    flex-wrap: wrap;
+  }
+  .pop {
+    position: static;
+    width: 100%;
+  }
+}
 </style>

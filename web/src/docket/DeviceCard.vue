@@ -21,8 +21,12 @@ const props = defineProps<{
 }>()
 const d = computed(() => props.docket.devices[0]!)
 const others = computed(() => props.docket.devices.slice(1))
-const searched = computed(() => !['received', 'triaged', 'imaging'].includes(props.docket.hold?.from ?? props.docket.stage))
-const next = computed(() => nextMove(props.docket, props.vocabulary?.paths.find((p) => p.code === props.docket.path)?.firstMove))
+const searched = computed(
+  () => !['received', 'triaged', 'imaging'].includes(props.docket.hold?.from ?? props.docket.stage),
+)
+const next = computed(() =>
+  nextMove(props.docket, props.vocabulary?.paths.find((p) => p.code === props.docket.path)?.firstMove),
+)
 </script>
 
 <template>
@@ -34,40 +38,79 @@ const next = computed(() => nextMove(props.docket, props.vocabulary?.paths.find(
           <DeviceSketch :type="d.type" />
           <div>
             <p class="b">{{ `${d.make} ${d.model}`.trim() || words(d.type) }}</p>
-            <p class="xs"><span class="m" :title="d.capacity ? bytes(d.capacity) : ''">{{ d.capacity ? size(d.capacity) : 'size not known' }}</span> {{ `${d.make}${d.model}`.trim() ? words(d.type) : '' }}</p>
+            <p class="xs">
+              <span class="m" :title="d.capacity ? bytes(d.capacity) : ''">{{
+                d.capacity ? size(d.capacity) : 'size not known'
+              }}</span>
+              {{ `${d.make}${d.model}`.trim() ? words(d.type) : '' }}
+            </p>
             <p class="m xs">{{ d.serial || 'no serial noted' }}</p>
           </div>
         </div>
       </div>
     </div>
     <ul v-if="others.length" class="sec xs others" aria-label="More devices of the case">
-      <li v-for="o in others" :key="o.id" class="f g6"><span class="m">{{ o.slot ? `slot ${o.slot}` : o.position }}</span><span class="el">{{ `${o.make} ${o.model}`.trim() || words(o.type) }}</span><span class="sp" /><span class="mu el">{{ o.condition || (o.capacity ? size(o.capacity) : '') }}</span></li>
+      <li v-for="o in others" :key="o.id" class="f g6">
+        <span class="m">{{ o.slot ? `slot ${o.slot}` : o.position }}</span><span class="el">{{
+          `${o.make} ${o.model}`.trim() || words(o.type)
+        }}</span
+        ><span class="sp" /><span class="mu el">{{ o.condition || (o.capacity ? size(o.capacity) : '') }}</span>
+      </li>
     </ul>
     <div class="sec">
       <h3><CircleX class="ic s14 c-stop" aria-hidden="true" /> Stop rules</h3>
       <StopRules v-if="ranking" :stops="ranking.stopRules" :rules="locks?.rules" />
     </div>
     <div class="sec">
-      <h3><ListChecks class="ic s14" aria-hidden="true" /> Wanted list <span v-if="!searched" class="mu">not searched yet</span></h3>
+      <h3>
+        <ListChecks class="ic s14" aria-hidden="true" /> Wanted list
+        <span v-if="!searched" class="mu">not searched yet</span>
+      </h3>
       <p v-if="!wanted.length" class="mu">Nothing on it.</p>
       <div v-for="(w, i) in wanted" :key="w.line.id" class="want">
-        <p class="f g6"><span class="m xs">W{{ i + 1 }}</span><span class="quote el" :title="w.line.words">“{{ w.line.words }}”</span></p>
-        <template v-if="searched"><WantedTally v-bind="partsOf(w)" :height="14" :most="30" />
+        <p class="f g6">
+          <span class="m xs">W{{ i + 1 }}</span
+          ><span class="quote el" :title="w.line.words">“{{ w.line.words }}”</span>
+        </p>
+        <template v-if="searched"
+          ><WantedTally v-bind="partsOf(w)" :height="14" :most="30" />
           <p class="xs">{{ foundWords(w) }}</p>
-          <p class="xs mu">{{ hopedWords(w) }} · {{ chosenWords(w) }}{{ w.complete ? ', complete' : '' }}</p></template>
-        <p v-else class="xs mu">{{ w.line.hopedFor ? `about ${w.line.hopedFor}` : 'nobody can say how many' }}{{ w.line.mustHave ? ', must have' : '' }}</p>
+          <p class="xs mu">{{ hopedWords(w) }} · {{ chosenWords(w) }}{{ w.complete ? ', complete' : '' }}</p></template
+        >
+        <p v-else class="xs mu">
+          {{ w.line.hopedFor ? `about ${w.line.hopedFor}` : 'nobody can say how many'
+          }}{{ w.line.mustHave ? ', must have' : '' }}
+        </p>
       </div>
     </div>
     <div class="sec">
       <h3><ArrowRight class="ic s14" aria-hidden="true" /> Next move</h3>
       <p>{{ next.words }}</p>
-      <RouterLink v-if="next.place !== place" class="btn btn-quiet btn-sm go" :to="`/cases/${docket.number}/${next.place}`">{{ next.action }}</RouterLink>
+      <RouterLink
+        v-if="next.place !== place"
+        class="btn btn-quiet btn-sm go"
+        :to="`/cases/${docket.number}/${next.place}`"
+        >{{ next.action }}</RouterLink
+      >
     </div>
   </aside>
 </template>
 
 <style scoped>
-.hole { position: absolute; top: 6px; left: calc(50% - 5px); width: 10px; height: 10px; border: 1px solid var(--line-2); border-radius: 50%; background: var(--paper); }
-.want { padding: 4px 0; }
-.go { margin-top: 6px; }
+.hole {
+  position: absolute;
+  top: 6px;
+  left: calc(50% - 5px);
+  width: 10px;
+  height: 10px;
+  border: 1px solid var(--line-2);
+  border-radius: 50%;
+  background: var(--paper);
+}
+.want {
+  padding: 4px 0;
+}
+.go {
+  margin-top: 6px;
+}
 </style>

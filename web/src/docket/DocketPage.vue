@@ -23,27 +23,47 @@ import NotesWork from '@/notes/NotesWork.vue'
 import PhotosWork from '@/photos/PhotosWork.vue'
 import ReceivedWork from './ReceivedWork.vue'
 
-
 const WORK: Record<string, Component> = {
-  received: ReceivedWork, triaged: TriageWork, declined: TriageWork, imaging: ImagingWork, scanning: ScanWork, selection: CatalogueWork,
-  recovery: RecoveryWork, handover: HandoverWork, closed: HandoverWork, custody: CustodyWork,
-  notes: NotesWork, photos: PhotosWork, messages: MessagesWork,
+  received: ReceivedWork,
+  triaged: TriageWork,
+  declined: TriageWork,
+  imaging: ImagingWork,
+  scanning: ScanWork,
+  selection: CatalogueWork,
+  recovery: RecoveryWork,
+  handover: HandoverWork,
+  closed: HandoverWork,
+  custody: CustodyWork,
+  notes: NotesWork,
+  photos: PhotosWork,
+  messages: MessagesWork,
 }
 const route = useRoute()
 const router = useRouter()
 const number = String(route.params.number)
 const mine = (_: string, c: string) => c === number
 const docket = useLive(() => api.get<Docket>(`/api/cases/${number}`), mine)
-const locks = useLive(() => api.get<LockState>(`/api/cases/${number}/locks`), (what, c) => c === number && what === 'case')
-const ranking = useLive(() => api.get<Ranking>(`/api/cases/${number}/triage`), (what, c) => c === number && what === 'case')
-const wanted = useLive(() => api.get<WantedState[]>(`/api/cases/${number}/catalogue/wanted`), (what, c) => c === number && (what === 'scan' || what === 'case'))
+const locks = useLive(
+  () => api.get<LockState>(`/api/cases/${number}/locks`),
+  (what, c) => c === number && what === 'case',
+)
+const ranking = useLive(
+  () => api.get<Ranking>(`/api/cases/${number}/triage`),
+  (what, c) => c === number && what === 'case',
+)
+const wanted = useLive(
+  () => api.get<WantedState[]>(`/api/cases/${number}/catalogue/wanted`),
+  (what, c) => c === number && (what === 'scan' || what === 'case'),
+)
 const vocabulary = useVocabulary()
 const stageNow = computed(() => (docket.data.value?.hold ? docket.data.value.hold.from : docket.data.value?.stage))
 const place = computed(() => String(route.params.place || stageNow.value || 'received'))
 const work = computed(() => WORK[place.value])
 const lead = computed(() => {
   const [first, ...rest] = docket.data.value?.devices ?? []
-  return first ? `${words(first.type)}${first.capacity ? ` ${size(first.capacity)}` : ''}${rest.length ? ` and ${rest.length} more` : ''}` : ''
+  if (!first) return ''
+  const capacity = first.capacity ? ` ${size(first.capacity)}` : ''
+  return `${words(first.type)}${capacity}${rest.length ? ` and ${rest.length} more` : ''}`
 })
 const wide = computed(() => place.value === 'selection')
 
@@ -55,20 +75,50 @@ useKeys([{ key: 'E', does: 'edit intake', run: () => void router.push(`/cases/${
     <header class="dk-head">
       <h1 class="dk-no">{{ number }}</h1>
       <span class="whose">{{ docket.data.value.customer.name }}</span>
-      <span class="mu s el">{{ [docket.data.value.contactPerson, lead, docket.data.value.path ? words(docket.data.value.path) : 'path not decided', docket.data.value.deadline ? `needed by ${day(docket.data.value.deadline)}` : ''].filter(Boolean).join(' · ') }}</span>
+      <span class="mu s el">{{
+        [
+          docket.data.value.contactPerson,
+          lead,
+          docket.data.value.path ? words(docket.data.value.path) : 'path not decided',
+          docket.data.value.deadline ? `needed by ${day(docket.data.value.deadline)}` : '',
+        ]
+          .filter(Boolean)
+          .join(' · ')
+      }}</span>
       <span class="sp" />
       <span v-if="wide" class="s nw c-stop b">nothing is written to the device</span>
       <CaseActions :docket="docket.data.value" @changed="docket.refresh" />
     </header>
     <RefusedNote :refused="docket.refused.value" />
-    <p v-if="docket.data.value.hold" class="warnbox held"><b>On hold until {{ day(docket.data.value.hold.until) }}.</b> {{ docket.data.value.hold.reason }}</p>
+    <p v-if="docket.data.value.hold" class="warnbox held">
+      <b>On hold until {{ day(docket.data.value.hold.until) }}.</b> {{ docket.data.value.hold.reason }}
+    </p>
     <div class="dk-cols" :class="{ wide }">
       <CaseSpine :docket="docket.data.value" :place="place" :folded="wide" />
       <section class="work" :aria-label="place">
-        <component :is="work" v-if="work" :docket="docket.data.value" :ranking="ranking.data.value" :wanted="wanted.data.value ?? []" :vocabulary="vocabulary" @changed="docket.refresh" />
-        <p v-else class="empty">There is no stage ‘{{ place }}’. <RouterLink class="link" :to="`/cases/${number}`">Go to where the case stands</RouterLink></p>
+        <component
+          :is="work"
+          v-if="work"
+          :docket="docket.data.value"
+          :ranking="ranking.data.value"
+          :wanted="wanted.data.value ?? []"
+          :vocabulary="vocabulary"
+          @changed="docket.refresh"
+        />
+        <p v-else class="empty">
+          There is no stage ‘{{ place }}’.
+          <RouterLink class="link" :to="`/cases/${number}`">Go to where the case stands</RouterLink>
+        </p>
       </section>
-      <DeviceCard v-if="!wide" :docket="docket.data.value" :ranking="ranking.data.value" :wanted="wanted.data.value ?? []" :vocabulary="vocabulary" :place="place" :locks="locks.data.value" />
+      <DeviceCard
+        v-if="!wide"
+        :docket="docket.data.value"
+        :ranking="ranking.data.value"
+        :wanted="wanted.data.value ?? []"
+        :vocabulary="vocabulary"
+        :place="place"
+        :locks="locks.data.value"
+      />
     </div>
   </div>
   <div v-else class="page">
@@ -79,12 +129,50 @@ useKeys([{ key: 'E', does: 'edit intake', run: () => void router.push(`/cases/${
 </template>
 
 <style scoped>
-.whose { font-size: 16px; font-weight: 650; white-space: nowrap; }
-.dk-no { margin: 0; white-space: nowrap; }
-.dk-head .el { flex: 0 1 auto; min-width: 0; }
-.docket { grid-template-rows: auto auto 1fr; grid-template-columns: minmax(0, 1fr); }
-.docket > .dk-head { min-height: 56px; grid-row: 1; } .docket > .dk-cols { grid-row: 3; } .held, .docket > .refused { grid-row: 2; margin: 6px 20px; }
-.wide { grid-template-columns: 44px minmax(0, 1fr); }
-.wide .work { padding: 0; border-right: 0; }
-@media (max-width: 900px) { .dk-head { flex-wrap: wrap; padding: 8px 14px; gap: 6px 10px; } .docket { grid-template-rows: auto auto 1fr; } }
+.whose {
+  font-size: 16px;
+  font-weight: 650;
+  white-space: nowrap;
+}
+.dk-no {
+  margin: 0;
+  white-space: nowrap;
+}
+.dk-head .el {
+  flex: 0 1 auto;
+  min-width: 0;
+}
+.docket {
+  grid-template-rows: auto auto 1fr;
+  grid-template-columns: minmax(0, 1fr);
+}
+.docket > .dk-head {
+  min-height: 56px;
+  grid-row: 1;
+}
+.docket > .dk-cols {
+  grid-row: 3;
+}
+.held,
+.docket > .refused {
+  grid-row: 2;
+  margin: 6px 20px;
+}
+.wide {
+  grid-template-columns: 44px minmax(0, 1fr);
+}
+.wide .work {
+  padding: 0;
+  border-right: 0;
+}
+@media (width <= 900px) {
+  .dk-head {
+    flex-wrap: wrap;
+    padding: 8px 14px;
+    gap: 6px 10px;
+  }
+  .docket {
+    grid-template-rows: auto auto 1fr;
+  }
+}
 </style>

@@ -12,7 +12,11 @@ export function lookWords(look: string): string {
   return look === 'names' ? 'file names only' : look
 }
 
-const LOOK: Record<string, string> = { names: 'the lab may look at names only', previews: 'the lab may look at previews', contents: 'the lab may look into files where the work needs it' }
+const LOOK: Record<string, string> = {
+  names: 'the lab may look at names only',
+  previews: 'the lab may look at previews',
+  contents: 'the lab may look into files where the work needs it',
+}
 
 /** What a customer agreed to, in words; what was not asked is said too. */
 export function agreedTo(consent: Docket['consent']): string[] {

@@ -3,7 +3,8 @@ import type { Docket } from '@/api/types'
 import { STAGES } from '@/desk/stages'
 import { nextMove } from './next'
 
-const docket = (stage: string, hold?: { reason: string; from: string }): Docket => ({ stage, hold }) as unknown as Docket
+const docket = (stage: string, hold?: { reason: string; from: string }): Docket =>
+  ({ stage, hold }) as unknown as Docket
 
 describe('what comes next', () => {
   it('is said for every stage, and leads to a room that there is', () => {
@@ -16,7 +17,9 @@ describe('what comes next', () => {
     }
   })
   it('is what the path says first once a case is decided', () => {
-    expect(nextMove(docket('triaged'), 'Dry it before anybody powers it.').words).toBe('Dry it before anybody powers it.')
+    expect(nextMove(docket('triaged'), 'Dry it before anybody powers it.').words).toBe(
+      'Dry it before anybody powers it.',
+    )
     expect(nextMove(docket('triaged'), undefined).words).toContain('Attach the device')
   })
   it('is to wait while it is on hold, whatever the stage', () => {

@@ -8,25 +8,58 @@ export interface NextMove {
 }
 
 export function nextMove(docket: Docket, firstMove: string | undefined): NextMove {
-  if (docket.hold) return { words: `It waits: ${docket.hold.reason} It comes up on the Desk by itself.`, place: docket.hold.from, action: 'Open the stage that it waits in' }
+  if (docket.hold)
+    return {
+      words: `It waits: ${docket.hold.reason} It comes up on the Desk by itself.`,
+      place: docket.hold.from,
+      action: 'Open the stage that it waits in',
+    }
   switch (docket.stage) {
     case 'received':
-      return { words: 'Look at the ranking and decide on a path; another than the first asks for a reason.', place: 'triaged', action: 'Open triage' }
+      return {
+        words: 'Look at the ranking and decide on a path; another than the first asks for a reason.',
+        place: 'triaged',
+        action: 'Open triage',
+      }
     case 'triaged':
       return { words: firstMove ?? 'Attach the device at the Bench.', place: 'imaging', action: 'Open imaging' }
     case 'imaging':
-      return { words: 'Let the imaging session end, then scan the image. The device is not needed after that.', place: 'imaging', action: 'Open imaging' }
+      return {
+        words: 'Let the imaging session end, then scan the image. The device is not needed after that.',
+        place: 'imaging',
+        action: 'Open imaging',
+      }
     case 'scanning':
-      return { words: 'When the scan is done, choose in the catalogue what is to be recovered.', place: 'scanning', action: 'Open scanning' }
+      return {
+        words: 'When the scan is done, choose in the catalogue what is to be recovered.',
+        place: 'scanning',
+        action: 'Open scanning',
+      }
     case 'selection':
-      return { words: 'Choose what is to be recovered; the wanted list comes first.', place: 'selection', action: 'Open catalogue' }
+      return {
+        words: 'Choose what is to be recovered; the wanted list comes first.',
+        place: 'selection',
+        action: 'Open catalogue',
+      }
     case 'recovery':
       return { words: 'When everything is read back, seal the delivery.', place: 'recovery', action: 'Open recovery' }
     case 'handover':
-      return { words: 'Give the customer their link, and the passcode another way. They check and confirm.', place: 'handover', action: 'Open handover' }
+      return {
+        words: 'Give the customer their link, and the passcode another way. They check and confirm.',
+        place: 'handover',
+        action: 'Open handover',
+      }
     case 'declined':
-      return { words: 'The case was declined; the device goes back as it came.', place: 'custody', action: 'Open custody' }
+      return {
+        words: 'The case was declined; the device goes back as it came.',
+        place: 'custody',
+        action: 'Open custody',
+      }
     default:
-      return { words: 'The customer confirmed receipt. The custody record stays.', place: 'custody', action: 'Open custody' }
+      return {
+        words: 'The customer confirmed receipt. The custody record stays.',
+        place: 'custody',
+        action: 'Open custody',
+      }
   }
 }

@@ -13,12 +13,19 @@ describe('the spine', () => {
     expect(stops[0]?.who).toBe('Una')
   })
   it('shows the latest visit of a stage that the case went back to', () => {
-    const again = [...visits, { stage: 'imaging', at: '2026-11-21T09:00:00Z', who: 'Tom' }, { stage: 'triaged', at: '2026-11-22T09:00:00Z', who: 'Petra' }]
+    const again = [
+      ...visits,
+      { stage: 'imaging', at: '2026-11-21T09:00:00Z', who: 'Tom' },
+      { stage: 'triaged', at: '2026-11-22T09:00:00Z', who: 'Petra' },
+    ]
     expect(spineOf('triaged', again)[1]).toMatchObject({ state: 'now', who: 'Petra' })
     expect(spineOf('triaged', again)[2]).toEqual({ stage: 'imaging', state: 'next', at: undefined, who: undefined })
   })
   it('ends where a case was declined', () => {
-    const stops = spineOf('declined', [...visits.slice(0, 1), { stage: 'declined', at: '2026-11-20T12:00:00Z', who: 'Una' }])
+    const stops = spineOf('declined', [
+      ...visits.slice(0, 1),
+      { stage: 'declined', at: '2026-11-20T12:00:00Z', who: 'Una' },
+    ])
     expect(stops.map((s) => `${s.stage} ${s.state}`)).toEqual(['received done', 'declined now'])
   })
 })

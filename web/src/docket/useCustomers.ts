@@ -10,7 +10,10 @@ export function useCustomers(numbers: () => readonly string[]): (number: string)
 
   async function look(wanted: readonly string[]): Promise<void> {
     for (let at = 0; at < wanted.length; at += MOST) {
-      const query = wanted.slice(at, at + MOST).map((n) => `numbers=${encodeURIComponent(n)}`).join('&')
+      const query = wanted
+        .slice(at, at + MOST)
+        .map((n) => `numbers=${encodeURIComponent(n)}`)
+        .join('&')
       try {
         names.value = { ...names.value, ...(await api.get<Record<string, string>>(`/api/cases/names?${query}`)) }
       } catch (e) {
@@ -18,9 +21,17 @@ export function useCustomers(numbers: () => readonly string[]): (number: string)
       }
     }
   }
-  watch(() => [...new Set(numbers())].filter((n) => !(n in names.value)).sort().join(), (missing) => {
-    if (missing) void look(missing.split(','))
-  }, { immediate: true })
+  watch(
+    () =>
+      [...new Set(numbers())]
+        .filter((n) => !(n in names.value))
+        .sort()
+        .join(),
+    (missing) => {
+      if (missing) void look(missing.split(','))
+    },
+    { immediate: true },
+  )
   onChanged((what, number) => {
     if (what === 'case' && number in names.value) void look([number])
   })

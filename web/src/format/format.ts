@@ -54,7 +54,14 @@ export function dayAndTime(iso: string): string {
 }
 
 export function dateAndTime(iso: string): string {
-  return new Date(iso).toLocaleString('en-GB', { timeZone: zone, day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' })
+  return new Date(iso).toLocaleString('en-GB', {
+    timeZone: zone,
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    hour: '2-digit',
+    minute: '2-digit',
+  })
 }
 
 /** Seconds as people say them. */
@@ -64,7 +71,9 @@ export function duration(seconds: number): string {
   if (seconds < 60) return `${Math.max(0, Math.round(seconds))} s`
   if (seconds < 3600) return `${Math.round(seconds / 60)} min`
   const minutes = Math.round(seconds / 60)
-  return minutes < 48 * 60 ? `${Math.floor(minutes / 60)} h${minutes % 60 ? ` ${minutes % 60} min` : ''}` : `${Math.round(minutes / 1440)} days`
+  return minutes < 48 * 60
+    ? `${Math.floor(minutes / 60)} h${minutes % 60 ? ` ${minutes % 60} min` : ''}`
+    : `${Math.round(minutes / 1440)} days`
 }
 
 /** A hash shortened in the middle. */

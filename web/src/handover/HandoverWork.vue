@@ -15,16 +15,23 @@ import CustomerLink from './CustomerLink.vue'
 const props = defineProps<{ docket: Docket }>()
 const emit = defineEmits<{ changed: [] }>()
 
-const deliveries = useLive(() => api.get<Delivery[]>(`/api/cases/${props.docket.number}/deliveries`), (what, c) => c === props.docket.number && what === 'delivery')
+const deliveries = useLive(
+  () => api.get<Delivery[]>(`/api/cases/${props.docket.number}/deliveries`),
+  (what, c) => c === props.docket.number && what === 'delivery',
+)
 const files = shallowRef<RecoveredFile[]>([])
 const sealing = useAction()
 const fetching = useAction()
 const delivery = computed(() => deliveries.data.value?.[0])
 const link = useTemplateRef<InstanceType<typeof CustomerLink>>('link')
 
-watch(() => delivery.value?.runId, (run) => {
-  if (run) void fetching.run(async () => (files.value = await api.get<RecoveredFile[]>(`/api/recovery/${run}/files`)))
-}, { immediate: true })
+watch(
+  () => delivery.value?.runId,
+  (run) => {
+    if (run) void fetching.run(async () => (files.value = await api.get<RecoveredFile[]>(`/api/recovery/${run}/files`)))
+  },
+  { immediate: true },
+)
 
 async function seal(): Promise<void> {
   if (await sealing.run(() => api.post(`/api/cases/${props.docket.number}/deliveries`))) {
@@ -39,28 +46,64 @@ useKeys([{ key: 'L', does: 'link', run: () => void link.value?.make() }])
   <div class="stack">
     <RefusedNote :refused="deliveries.refused.value ?? sealing.refused.value ?? fetching.refused.value" />
     <template v-if="delivery">
-      <div class="hd"><h2 class="big">Delivery {{ delivery.id }}</h2>
+      <div class="hd">
+        <h2 class="big">Delivery {{ delivery.id }}</h2>
         <span v-if="delivery.state === 'sealing'" class="mu" role="status">being packed, hashed and signed …</span>
-        <span v-else-if="delivery.state === 'sealed'" class="mu">sealed {{ dayAndTime(delivery.sealedAt) }} by {{ delivery.who }}, for download</span></div>
+        <span v-else-if="delivery.state === 'sealed'" class="mu"
+          >sealed {{ dayAndTime(delivery.sealedAt) }} by {{ delivery.who }}, for download</span
+        >
+      </div>
       <template v-if="delivery.state === 'failed'">
         <p class="refused" role="alert">{{ delivery.trouble }} The lab store is untouched.</p>
         <p><BButton variant="primary" :disabled="sealing.busy.value" @click="seal">Seal it again</BButton></p>
       </template>
       <template v-else>
         <section aria-labelledby="h-says">
-          <div class="hd"><h2 id="h-says">What the manifest says</h2><span class="mu">all {{ count(files.length) }} findings that were selected, none left out of the account</span></div>
+          <div class="hd">
+            <h2 id="h-says">What the manifest says</h2>
+            <span class="mu"
+              >all {{ count(files.length) }} findings that were selected, none left out of the account</span
+            >
+          </div>
           <AccountBand v-if="files.length" :files="files" />
         </section>
         <div v-if="delivery.state === 'sealed'" class="three">
           <section aria-labelledby="h-bag">
-            <div class="hd"><h2 id="h-bag">In the bag</h2><span class="mu">BagIt 1.0</span></div>
-            <table class="rows"><tbody>
-              <tr v-for="n in ['bagit.txt', 'bag-info.txt', 'manifest-sha256.txt', 'manifest-sha512.txt', 'manifest-sha256.txt.sig', 'lab-key.pem', 'account.json', 'READ-ME.txt']" :key="n"><td class="m xs" colspan="2">{{ n }}</td></tr>
-              <tr><td class="m xs">data/</td><td class="n" :title="bytes(delivery.bytes)">{{ count(delivery.files) }} files, {{ size(delivery.bytes) }}</td></tr>
-            </tbody></table>
+            <div class="hd">
+              <h2 id="h-bag">In the bag</h2>
+              <span class="mu">BagIt 1.0</span>
+            </div>
+            <table class="rows">
+              <tbody>
+                <tr
+                  v-for="n in [
+                    'bagit.txt',
+                    'bag-info.txt',
+                    'manifest-sha256.txt',
+                    'manifest-sha512.txt',
+                    'manifest-sha256.txt.sig',
+                    'lab-key.pem',
+                    'account.json',
+                    'READ-ME.txt',
+                  ]"
+                  :key="n"
+                >
+                  <td class="m xs" colspan="2">{{ n }}</td>
+                </tr>
+                <tr>
+                  <td class="m xs">data/</td>
+                  <td class="n" :title="bytes(delivery.bytes)">
+                    {{ count(delivery.files) }} files, {{ size(delivery.bytes) }}
+                  </td>
+                </tr>
+              </tbody>
+            </table>
           </section>
           <section aria-labelledby="h-sig">
-            <div class="hd"><h2 id="h-sig">Signature</h2><span class="mu">Ed25519, by the lab’s key</span></div>
+            <div class="hd">
+              <h2 id="h-sig">Signature</h2>
+              <span class="mu">Ed25519, by the lab’s key</span>
+            </div>
             <div class="sheet sig">
               <HashSeam :hash="delivery.fingerprint" :width="170" :height="30" />
               <p class="xs mu">fingerprint of the key, to be read out</p>
@@ -84,10 +127,32 @@ useKeys([{ key: 'L', does: 'link', run: () => void link.value?.make() }])
 </template>
 
 <style scoped>
-.stack { display: grid; gap: 16px; align-content: start; }
-.big { font-size: 18px; }
-.three { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) minmax(0, 1.2fr); gap: 20px; border-top: 1px solid var(--line-2); padding-top: 12px; }
-.sig { padding: 10px 12px; display: grid; gap: 4px; }
-.hash { overflow-wrap: anywhere; }
-@media (max-width: 900px) { .three { grid-template-columns: 1fr; } }
+.stack {
+  display: grid;
+  gap: 16px;
+  align-content: start;
+}
+.big {
+  font-size: 18px;
+}
+.three {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) minmax(0, 1.2fr);
+  gap: 20px;
+  border-top: 1px solid var(--line-2);
+  padding-top: 12px;
+}
+.sig {
+  padding: 10px 12px;
+  display: grid;
+  gap: 4px;
+}
+.hash {
+  overflow-wrap: anywhere;
+}
+@media (width <= 900px) {
+  .three {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

@@ -16,7 +16,9 @@ export function accountOf(files: readonly RecoveredFile[]): AccountSum {
 
 /** Shares of the account band; what there is any of can always be seen. */
 export function bandOf(sum: AccountSum): { part: keyof AccountSum; count: number; width: number }[] {
-  const parts = (['whole', 'gapped', 'doubtful', 'missing'] as const).map((part) => ({ part, count: sum[part].length })).filter((p) => p.count > 0)
+  const parts = (['whole', 'gapped', 'doubtful', 'missing'] as const)
+    .map((part) => ({ part, count: sum[part].length }))
+    .filter((p) => p.count > 0)
   const all = parts.reduce((n, p) => n + p.count, 0)
   const raw = parts.map((p) => Math.max(0.06, p.count / all))
   const sumRaw = raw.reduce((a, b) => a + b, 0)

@@ -10,7 +10,10 @@ describe('where a delivery stands', () => {
     [{ state: 'sealed', linkSentAt: 'x' }, 'link made, not opened yet'],
     [{ state: 'sealed', linkSentAt: 'x', openedAt: 'x' }, 'opened, not downloaded yet'],
     [{ state: 'sealed', openedAt: 'x', downloadedAt: 'x' }, 'downloaded, no receipt yet'],
-    [{ state: 'sealed', downloadedAt: 'x', receipt: { name: 'Edwin Shore', at: '', checked: 1, equal: 1 } }, 'received by Edwin Shore'],
+    [
+      { state: 'sealed', downloadedAt: 'x', receipt: { name: 'Edwin Shore', at: '', checked: 1, equal: 1 } },
+      'received by Edwin Shore',
+    ],
   ]
   it.each(steps)('%o is %s', (part, words) => {
     expect(deliveryWords(part as Delivery)).toBe(words)

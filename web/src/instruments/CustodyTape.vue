@@ -40,23 +40,65 @@ async function copy(hash: string): Promise<void> {
           <p v-if="e.detail" class="xs mu detail" :title="e.detail">{{ e.detail }}</p>
         </div>
         <div class="seams">
-          <button type="button" class="hash m" :title="`Copy ${e.hash}`" @click="copy(e.hash)">{{ shortHash(e.hash) }}</button>
+          <button type="button" class="hash m" :title="`Copy ${e.hash}`" @click="copy(e.hash)">
+            {{ shortHash(e.hash) }}
+          </button>
           <HashSeam :hash="e.hash" />
           <HashSeam :hash="e.previous" hanging :broken="below(e.number).length > 0" />
         </div>
       </li>
-      <li v-if="below(e.number).length" class="tear"><b class="c-stop">Torn here.</b> {{ below(e.number).join(' ') }}</li>
+      <li v-if="below(e.number).length" class="tear">
+        <b class="c-stop">Torn here.</b> {{ below(e.number).join(' ') }}
+      </li>
     </template>
   </ol>
 </template>
 
 <style scoped>
-.tape { background: var(--sheet); border: 1px solid var(--line-2); }
-.entry { display: grid; grid-template-columns: 26px 44px minmax(0, 1fr) 156px; gap: 8px; padding: 9px 12px 0 0; min-height: 66px; border-bottom: 1px solid var(--line); }
-.holes { background: radial-gradient(circle at 13px 9px, var(--paper) 3.5px, var(--line-2) 3.5px 4.5px, transparent 4.5px) 0 0 / 26px 18px repeat-y; margin: -9px 0 0; }
-.number { text-align: right; }
-.detail { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-.seams { display: flex; flex-direction: column; align-items: flex-end; }
-.hash { background: none; border: 0; padding: 0; color: var(--ink); font-size: 12px; cursor: copy; }
-.tear { padding: 10px 14px 10px 78px; background: var(--madder-wash); border: solid var(--madder); border-width: 2px 0; border-style: dashed; font-size: 13px; }
+.tape {
+  background: var(--sheet);
+  border: 1px solid var(--line-2);
+}
+.entry {
+  display: grid;
+  grid-template-columns: 26px 44px minmax(0, 1fr) 156px;
+  gap: 8px;
+  padding: 9px 12px 0 0;
+  min-height: 66px;
+  border-bottom: 1px solid var(--line);
+}
+.holes {
+  background: radial-gradient(circle at 13px 9px, var(--paper) 3.5px, var(--line-2) 3.5px 4.5px, transparent 4.5px) 0
+    0 / 26px 18px repeat-y;
+  margin: -9px 0 0;
+}
+.number {
+  text-align: right;
+}
+.detail {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.seams {
+  display: flex;
+  flex-direction: column;
+  align-items: flex-end;
+}
+.hash {
+  background: none;
+  border: 0;
+  padding: 0;
+  color: var(--ink);
+  font-size: 12px;
+  cursor: copy;
+}
+.tear {
+  padding: 10px 14px 10px 78px;
+  background: var(--madder-wash);
+  border: solid var(--madder);
+  border-width: 2px 0;
+  border-style: dashed;
+  font-size: 13px;
+}
 </style>

@@ -26,16 +26,38 @@ const slits = computed(() => {
 
 <template>
   <svg :width="W" :height="height" :viewBox="`0 0 ${W} ${height}`" aria-hidden="true" class="gauge">
-    <path :d="`M.75 .5V${height - 3}a2 2 0 0 0 2 2H${W - 2.75}a2 2 0 0 0 2-2V.5`" fill="none" stroke="var(--ink-2)" stroke-width="1.5" />
-    <rect v-if="prognosis === 'whole' || prognosis === 'gapped'" x="2.5" :y="y" :width="W - 5" :height="fill" fill="var(--fill)" />
+    <path
+      :d="`M.75 .5V${height - 3}a2 2 0 0 0 2 2H${W - 2.75}a2 2 0 0 0 2-2V.5`"
+      fill="none"
+      stroke="var(--ink-2)"
+      stroke-width="1.5"
+    />
+    <rect
+      v-if="prognosis === 'whole' || prognosis === 'gapped'"
+      x="2.5"
+      :y="y"
+      :width="W - 5"
+      :height="fill"
+      fill="var(--fill)"
+    />
     <template v-if="prognosis === 'gapped'">
       <rect v-for="s in slits" :key="s" x="2" :y="s - 1" :width="W - 4" height="2" fill="var(--sheet)" />
     </template>
     <rect v-if="prognosis === 'doubtful'" x="2.5" :y="y" :width="W - 5" :height="fill" fill="url(#p-dots)" />
-    <line v-if="prognosis === 'overwritten' || prognosis === 'not-delivered'" x1="-1" :x2="W + 1" :y1="height / 2" :y2="height / 2" stroke="var(--madder)" stroke-width="2" />
+    <line
+      v-if="prognosis === 'overwritten' || prognosis === 'not-delivered'"
+      x1="-1"
+      :x2="W + 1"
+      :y1="height / 2"
+      :y2="height / 2"
+      stroke="var(--madder)"
+      stroke-width="2"
+    />
   </svg>
 </template>
 
 <style scoped>
-.gauge { flex: none; }
+.gauge {
+  flex: none;
+}
 </style>

@@ -10,7 +10,11 @@ const rungs = computed(() => {
   const all = Math.max(1, props.equal + props.differing + props.waiting)
   const slots = Math.min(MOST, all)
   const of = (n: number) => (n === 0 ? 0 : Math.max(1, Math.round((n * slots) / all)))
-  const kinds = [...Array<string>(of(props.equal)).fill('equal'), ...Array<string>(of(props.differing)).fill('differs'), ...Array<string>(of(props.waiting)).fill('waits')]
+  const kinds = [
+    ...Array<string>(of(props.equal)).fill('equal'),
+    ...Array<string>(of(props.differing)).fill('differs'),
+    ...Array<string>(of(props.waiting)).fill('waits'),
+  ]
   return kinds.map((kind, i) => ({ kind, x: ((i + 0.5) / kinds.length) * W }))
 })
 </script>
@@ -18,7 +22,12 @@ const rungs = computed(() => {
 <template>
   <figure>
     <figcaption class="xs mu">{{ upper }}</figcaption>
-    <svg :viewBox="`0 0 ${W} 46`" preserveAspectRatio="none" role="img" :aria-label="`${equal} equal, ${differing} different, ${waiting} waiting`">
+    <svg
+      :viewBox="`0 0 ${W} 46`"
+      preserveAspectRatio="none"
+      role="img"
+      :aria-label="`${equal} equal, ${differing} different, ${waiting} waiting`"
+    >
       <template v-for="r in rungs" :key="r.x">
         <line v-if="r.kind === 'equal'" :x1="r.x" :x2="r.x" y1="3" y2="43" stroke="var(--ink)" stroke-width="2" />
         <template v-else-if="r.kind === 'differs'">
@@ -35,5 +44,8 @@ const rungs = computed(() => {
 </template>
 
 <style scoped>
-svg { width: 100%; height: 46px; }
+svg {
+  width: 100%;
+  height: 46px;
+}
 </style>

@@ -2,12 +2,15 @@
 import { computed } from 'vue'
 import { ticks } from './seam'
 
-const props = withDefaults(defineProps<{ hash: string; hanging?: boolean; broken?: boolean; width?: number; height?: number }>(), {
-  hanging: false,
-  broken: false,
-  width: 148,
-  height: 15,
-})
+const props = withDefaults(
+  defineProps<{ hash: string; hanging?: boolean; broken?: boolean; width?: number; height?: number }>(),
+  {
+    hanging: false,
+    broken: false,
+    width: 148,
+    height: 15,
+  },
+)
 const bars = computed(() => ticks(props.hash))
 const pitch = computed(() => props.width / Math.max(1, bars.value.length))
 </script>

@@ -31,19 +31,28 @@ const notches = computed(() => notchesOf(cells.value, ROWS))
 const lines = computed(() =>
   rateLines(props.rates, ROWS).map((l) => ({
     key: `${l.row}-${l.points[0]![0]}`,
-    d: l.points.map(([x, y], i) => `${i ? 'L' : 'M'}${(LABEL + x * W).toFixed(1)} ${(top(l.row) - 3 - (RATE - 4) * y).toFixed(1)}`).join(''),
+    d: l.points
+      .map(
+        ([x, y], i) => `${i ? 'L' : 'M'}${(LABEL + x * W).toFixed(1)} ${(top(l.row) - 3 - (RATE - 4) * y).toFixed(1)}`,
+      )
+      .join(''),
   })),
 )
 const place = (share: number) => {
   const at = Math.min(share, 0.999999) * ROWS
   return { row: Math.floor(at), x: LABEL + (at % 1) * W }
 }
-const headPlace = computed(() => (props.head === undefined || !props.bytes ? undefined : place(props.head / props.bytes)))
+const headPlace = computed(() =>
+  props.head === undefined || !props.bytes ? undefined : place(props.head / props.bytes),
+)
 const lensBoxes = computed(() => {
   const lens = props.lens
   if (!lens) return []
-  return Array.from({ length: ROWS }, (_, row) => ({ row, from: Math.max(lens.from * ROWS - row, 0), to: Math.min(lens.to * ROWS - row, 1) }))
-    .filter((b) => b.to > b.from)
+  return Array.from({ length: ROWS }, (_, row) => ({
+    row,
+    from: Math.max(lens.from * ROWS - row, 0),
+    to: Math.min(lens.to * ROWS - row, 1),
+  })).filter((b) => b.to > b.from)
 })
 
 function top(row: number): number {
@@ -58,7 +67,10 @@ function outline(row: number): string {
 function pointed(event: MouseEvent): void {
   const box = (event.currentTarget as SVGElement).getBoundingClientRect()
   const x = ((event.clientX - box.left) / box.width) * (LABEL + W + SLANT + 2) - LABEL
-  const row = Math.min(ROWS - 1, Math.max(0, Math.floor(((event.clientY - box.top) / box.height) * ((ROWS * PITCH) / PITCH))))
+  const row = Math.min(
+    ROWS - 1,
+    Math.max(0, Math.floor(((event.clientY - box.top) / box.height) * ((ROWS * PITCH) / PITCH))),
+  )
   emit('point', (row + Math.min(1, Math.max(0, x / W))) / ROWS)
 }
 </script>
@@ -75,7 +87,9 @@ function pointed(event: MouseEvent): void {
       <clipPath :id="`ribbon-row-${row}`"><path :d="outline(row - 1)" /></clipPath>
       <path :d="outline(row - 1)" fill="var(--well)" />
       <line :x1="LABEL" :x2="LABEL + W" :y1="top(row - 1) - 2.5" :y2="top(row - 1) - 2.5" stroke="var(--line)" />
-      <text :x="LABEL - 8" :y="top(row - 1) + BAND - 4.5" text-anchor="end" class="mt label">{{ size(((row - 1) / ROWS) * bytes) }}</text>
+      <text :x="LABEL - 8" :y="top(row - 1) + BAND - 4.5" text-anchor="end" class="mt label">
+        {{ size(((row - 1) / ROWS) * bytes) }}
+      </text>
     </g>
     <rect
       v-for="r in runs"
@@ -94,7 +108,15 @@ function pointed(event: MouseEvent): void {
       :d="`M${LABEL + n.at * W - 2.5} ${top(n.row) - 3}h5l-1.2 ${BAND + 6}h-2.6z`"
       fill="var(--madder)"
     />
-    <path v-for="l in lines" :key="l.key" :d="l.d" fill="none" stroke="var(--verd)" stroke-width="1.25" stroke-linejoin="round" />
+    <path
+      v-for="l in lines"
+      :key="l.key"
+      :d="l.d"
+      fill="none"
+      stroke="var(--verd)"
+      stroke-width="1.25"
+      stroke-linejoin="round"
+    />
     <rect
       v-for="b in lensBoxes"
       :key="`l${b.row}`"
@@ -108,13 +130,27 @@ function pointed(event: MouseEvent): void {
       rx="1"
     />
     <g v-if="headPlace">
-      <line :x1="headPlace.x" :x2="headPlace.x" :y1="top(headPlace.row) - RATE + 1" :y2="top(headPlace.row) + BAND + 4" stroke="var(--verd)" stroke-width="2" />
+      <line
+        :x1="headPlace.x"
+        :x2="headPlace.x"
+        :y1="top(headPlace.row) - RATE + 1"
+        :y2="top(headPlace.row) + BAND + 4"
+        stroke="var(--verd)"
+        stroke-width="2"
+      />
       <path :d="`M${headPlace.x - 5} ${top(headPlace.row) - RATE}h10l-5 6z`" fill="var(--verd)" />
     </g>
   </svg>
 </template>
 
 <style scoped>
-.ribbon { width: 100%; height: auto; cursor: crosshair; }
-.label { font-size: 11.5px; fill: var(--ink-2); }
+.ribbon {
+  width: 100%;
+  height: auto;
+  cursor: crosshair;
+}
+.label {
+  font-size: 11.5px;
+  fill: var(--ink-2);
+}
 </style>

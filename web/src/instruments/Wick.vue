@@ -4,14 +4,17 @@ import { dateAndTime } from '@/format/format'
 import { useNow } from './now'
 import { wickOf } from './wick'
 
-const props = withDefaults(defineProps<{
-  /** When the clock began. */
-  since: string
-  /** When it runs out. */
-  due: string
-  /** Words beside it rather than under it. */
-  beside?: boolean
-}>(), { beside: false })
+const props = withDefaults(
+  defineProps<{
+    /** When the clock began. */
+    since: string
+    /** When it runs out. */
+    due: string
+    /** Words beside it rather than under it. */
+    beside?: boolean
+  }>(),
+  { beside: false },
+)
 
 const now = useNow()
 const w = computed(() => wickOf(props.since, props.due, now.value))
@@ -32,10 +35,50 @@ const at = computed(() => Math.round(LENGTH * (w.value.level === 'over' ? 1 : w.
 </template>
 
 <style scoped>
-.wick { display: inline-grid; gap: 1px; font-size: 12px; line-height: 16px; white-space: nowrap; }
-.wick.beside { display: inline-flex; align-items: center; gap: 8px; }
-.burnt { stroke: var(--ink-3); stroke-width: 1.5; stroke-dasharray: 1.5 3; }
-.left { stroke: var(--ink); stroke-width: 4; } .end { stroke: var(--ink); stroke-width: 1.5; }
-.warn .left { stroke: var(--ochre); stroke-width: 6; } .warn .w { color: var(--ochre-d); font-weight: 650; }
-.over .burnt { stroke: var(--madder); } .over .end { stroke: var(--madder); } .past { fill: var(--madder); } .over .w { color: var(--madder-d); font-weight: 650; }
+.wick {
+  display: inline-grid;
+  gap: 1px;
+  font-size: 12px;
+  line-height: 16px;
+  white-space: nowrap;
+}
+.wick.beside {
+  display: inline-flex;
+  align-items: center;
+  gap: 8px;
+}
+.burnt {
+  stroke: var(--ink-3);
+  stroke-width: 1.5;
+  stroke-dasharray: 1.5 3;
+}
+.left {
+  stroke: var(--ink);
+  stroke-width: 4;
+}
+.end {
+  stroke: var(--ink);
+  stroke-width: 1.5;
+}
+.warn .left {
+  stroke: var(--ochre);
+  stroke-width: 6;
+}
+.warn .w {
+  color: var(--ochre-d);
+  font-weight: 650;
+}
+.over .burnt {
+  stroke: var(--madder);
+}
+.over .end {
+  stroke: var(--madder);
+}
+.past {
+  fill: var(--madder);
+}
+.over .w {
+  color: var(--madder-d);
+  font-weight: 650;
+}
 </style>

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest'
 import type { ScanView } from '@/api/types'
 import { addedPath, braidOf, sharedPath } from './braid'
 
-const session = (id: number, added: number, shared: number, state = 'done'): ScanView => ({ id, added, shared, state }) as ScanView
+const session = (id: number, added: number, shared: number, state = 'done'): ScanView =>
+  ({ id, added, shared, state }) as ScanView
 
 describe('the session braid', () => {
   it('adds a layer for each session, on one scale', () => {
@@ -18,7 +19,10 @@ describe('the session braid', () => {
     expect(braid.strands[1]!.added).toBe(1.5)
   })
   it('fits its width however many sessions there are', () => {
-    const braid = braidOf(Array.from({ length: 12 }, (_, i) => session(i + 1, 10, 5)), 480)
+    const braid = braidOf(
+      Array.from({ length: 12 }, (_, i) => session(i + 1, 10, 5)),
+      480,
+    )
     expect(Math.max(...braid.strands.map((s) => s.joinX))).toBeLessThanOrEqual(480)
     expect(addedPath(braid.strands[3]!, 480)).toMatch(/^M .* H 480 V .* Z$/)
     expect(sharedPath(braid.strands[3]!, braid.trunkTop)).toMatch(/^M .* Z$/)

@@ -32,8 +32,8 @@ const BEND = 84
 const THINNEST = 1.5
 
 /**
- * Sessions as strands that join the catalogue one after the other: each adds a layer to the trunk as thick as what it added, on one
- * scale for all. Sessions stand in their order in time, with room for every bend.
+ * Sessions as strands that join the catalogue one after the other: each adds a layer to the trunk as thick as what it
+ * added, on one scale for all. Sessions stand in their order in time, with room for every bend.
  */
 export function braidOf(sessions: readonly ScanView[], width: number): Braid {
   const ended = sessions.filter((s) => s.added > 0 || s.shared > 0 || s.state === 'running' || s.state === 'waiting')
@@ -44,11 +44,26 @@ export function braidOf(sessions: readonly ScanView[], width: number): Braid {
   let layer = TRUNK_TOP
   const strands = ended.map((session, i) => {
     const added = thick(session.added)
-    const strand = { session, laneY: FIRST_LANE + i * LANE, x: i * step, joinX: i * step + BEND, added, shared: Math.min(18, thick(session.shared)), layerY: layer }
+    const strand = {
+      session,
+      laneY: FIRST_LANE + i * LANE,
+      x: i * step,
+      joinX: i * step + BEND,
+      added,
+      shared: Math.min(18, thick(session.shared)),
+      layerY: layer,
+    }
     layer += added
     return strand
   })
-  return { strands, trunkTop: TRUNK_TOP, trunkBottom: Math.max(layer, TRUNK_TOP + 2), width, height: FIRST_LANE + Math.max(1, ended.length) * LANE - LANE / 2, total }
+  return {
+    strands,
+    trunkTop: TRUNK_TOP,
+    trunkBottom: Math.max(layer, TRUNK_TOP + 2),
+    width,
+    height: FIRST_LANE + Math.max(1, ended.length) * LANE - LANE / 2,
+    total,
+  }
 }
 
 /** A band of some thickness from its lane up to its layer, and along it to the end. */
@@ -57,7 +72,8 @@ export function addedPath(s: Strand, width: number): string {
   const top = bottom - s.added
   const bend = (from: number, to: number): string => `C ${s.x + 46} ${from}, ${s.joinX - 46} ${to}, ${s.joinX} ${to}`
   const back = (from: number, to: number): string => `C ${s.joinX - 46} ${from}, ${s.x + 46} ${to}, ${s.x} ${to}`
-  return `M ${s.x} ${top} ${bend(top, s.layerY)} H ${width} V ${s.layerY + s.added} H ${s.joinX} ${back(s.layerY + s.added, bottom)} Z`
+  const under = s.layerY + s.added
+  return `M ${s.x} ${top} ${bend(top, s.layerY)} H ${width} V ${under} H ${s.joinX} ${back(under, bottom)} Z`
 }
 
 /** What it shared crosses to the trunk of the sessions before it, and ends there. */
@@ -65,5 +81,8 @@ export function sharedPath(s: Strand, trunkTop: number): string {
   const top = s.laneY - s.shared / 2
   const bottom = top + s.shared
   const end = s.joinX + 18
-  return `M ${s.x} ${top} C ${s.x + 58} ${top}, ${end - 40} ${trunkTop}, ${end} ${trunkTop} V ${trunkTop + s.shared} C ${end - 40} ${trunkTop + s.shared}, ${s.x + 58} ${bottom}, ${s.x} ${bottom} Z`
+  const under = trunkTop + s.shared
+  const there = `C ${s.x + 58} ${top}, ${end - 40} ${trunkTop}, ${end} ${trunkTop}`
+  const back = `C ${end - 40} ${under}, ${s.x + 58} ${bottom}, ${s.x} ${bottom}`
+  return `M ${s.x} ${top} ${there} V ${under} ${back} Z`
 }

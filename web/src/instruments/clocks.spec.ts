@@ -11,14 +11,26 @@ describe('a wick', () => {
     expect(w).toMatchObject({ level: 'calm', words: 'today 20:00' })
   })
   it('warns when little is left and says how much', () => {
-    expect(wickOf('2026-11-25T08:00:00Z', '2026-11-25T12:00:00Z', at('2026-11-25T11:40:00Z'))).toMatchObject({ level: 'warn', words: '20 min left' })
-    expect(wickOf('2026-11-25T08:00:00Z', '2026-11-25T12:00:00Z', at('2026-11-25T10:00:00Z'))).toMatchObject({ level: 'calm', words: '2 h left' })
+    expect(wickOf('2026-11-25T08:00:00Z', '2026-11-25T12:00:00Z', at('2026-11-25T11:40:00Z'))).toMatchObject({
+      level: 'warn',
+      words: '20 min left',
+    })
+    expect(wickOf('2026-11-25T08:00:00Z', '2026-11-25T12:00:00Z', at('2026-11-25T10:00:00Z'))).toMatchObject({
+      level: 'calm',
+      words: '2 h left',
+    })
   })
   it('says by how much it is over', () => {
-    expect(wickOf('2026-11-25T08:00:00Z', '2026-11-25T10:00:00Z', at('2026-11-25T10:40:00Z'))).toEqual({ burnt: 1, level: 'over', words: '40 min over' })
+    expect(wickOf('2026-11-25T08:00:00Z', '2026-11-25T10:00:00Z', at('2026-11-25T10:40:00Z'))).toEqual({
+      burnt: 1,
+      level: 'over',
+      words: '40 min over',
+    })
   })
   it('names the day when it is not today', () => {
-    expect(wickOf('2026-11-25T08:00:00Z', '2026-11-27T10:00:00Z', at('2026-11-25T10:00:00Z')).words).toBe('Fri 27 Nov 10:00')
+    expect(wickOf('2026-11-25T08:00:00Z', '2026-11-27T10:00:00Z', at('2026-11-25T10:00:00Z')).words).toBe(
+      'Fri 27 Nov 10:00',
+    )
   })
   it('that began and ended at once is not divided by nothing', () => {
     expect(wickOf('2026-11-26T08:00:00Z', '2026-11-26T08:00:00Z', at('2026-11-25T10:00:00Z')).burnt).toBe(0)
@@ -26,7 +38,7 @@ describe('a wick', () => {
 })
 
 describe('the day staff', () => {
-  it('takes hours in the lab\'s zone', () => {
+  it("takes hours in the lab's zone", () => {
     expect(hourOf('2026-11-25T08:30:00Z', 'UTC')).toBe(8.5)
     expect(hourOf('2026-07-25T08:30:00Z', 'Europe/London')).toBe(9.5)
     expect(hourOf('2026-11-25T00:00:00Z', 'UTC')).toBe(0)

@@ -1,7 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { frameOf, marksAt, shareY, stepPath } from './counters'
 
-const samples = [{ at: 1000, value: 10 }, { at: 2000, value: 10 }, { at: 3000, value: 20 }]
+const samples = [
+  { at: 1000, value: 10 },
+  { at: 2000, value: 10 },
+  { at: 3000, value: 20 },
+]
 
 describe('a counter over time', () => {
   it('keeps its limit in sight', () => {

@@ -43,7 +43,7 @@ export function runsOf(cells: readonly Cell[], rows: number): Run[] {
   const runs: Run[] = []
   for (let row = 0; row < rows; row++) {
     const part = cells.slice(row * perRow, (row + 1) * perRow)
-    for (let i = 0; i < part.length; ) {
+    for (let i = 0; i < part.length;) {
       const pattern = patternOf(part[i]!)
       let j = i + 1
       while (j < part.length && patternOf(part[j]!) === pattern) j++
@@ -57,7 +57,9 @@ export function runsOf(cells: readonly Cell[], rows: number): Run[] {
 /** Where failed cells are. */
 export function notchesOf(cells: readonly Cell[], rows: number): { row: number; at: number }[] {
   const perRow = Math.ceil(cells.length / rows)
-  return cells.flatMap((c, i) => (c.kind === 'failed' ? [{ row: Math.floor(i / perRow), at: ((i % perRow) + 0.5) / perRow }] : []))
+  return cells.flatMap((c, i) =>
+    c.kind === 'failed' ? [{ row: Math.floor(i / perRow), at: ((i % perRow) + 0.5) / perRow }] : [],
+  )
 }
 
 /** The line of throughput over each row, as points with both coordinates from 0 to 1; breaks where nothing was read. */

@@ -12,10 +12,17 @@ describe('the day staff', () => {
     expect(span([6.4, 21.2])).toEqual({ first: 6, last: 22 })
   })
   it('leaves labels beside their times where there is room', () => {
-    expect(marks([9, 12], 8, 18)).toEqual([{ y: HOUR, label: HOUR }, { y: 4 * HOUR, label: 4 * HOUR }])
+    expect(marks([9, 12], 8, 18)).toEqual([
+      { y: HOUR, label: HOUR },
+      { y: 4 * HOUR, label: 4 * HOUR },
+    ])
   })
   it('pushes labels apart that would touch, and back up from the end', () => {
-    for (const hours of [[9, 9, 9], [17.9, 17.95, 18], [8, 8.1, 17.8, 18]]) {
+    for (const hours of [
+      [9, 9, 9],
+      [17.9, 17.95, 18],
+      [8, 8.1, 17.8, 18],
+    ]) {
       const placed = marks(hours, 8, 18)
       placed.slice(1).forEach((m, i) => expect(m.label - placed[i]!.label).toBeGreaterThanOrEqual(35.99))
       expect(placed.at(-1)!.label).toBeLessThanOrEqual(10 * HOUR + 8)

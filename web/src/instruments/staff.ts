@@ -12,7 +12,12 @@ const APART = 36
 
 /** Hours as a number, in the lab's zone. */
 export function hourOf(iso: string, zone: string): number {
-  const parts = new Intl.DateTimeFormat('en-GB', { timeZone: zone, hour: 'numeric', minute: 'numeric', hourCycle: 'h23' }).formatToParts(new Date(iso))
+  const parts = new Intl.DateTimeFormat('en-GB', {
+    timeZone: zone,
+    hour: 'numeric',
+    minute: 'numeric',
+    hourCycle: 'h23',
+  }).formatToParts(new Date(iso))
   const part = (type: string) => Number(parts.find((p) => p.type === type)?.value ?? 0)
   return part('hour') + part('minute') / 60
 }

@@ -5,7 +5,10 @@ const parts = (whole: number, gapped: number, may: number, missing: number) => (
 
 describe('the wanted tally', () => {
   it('has one notch a file while there is room', () => {
-    expect(notchesFor(parts(3, 1, 1, 2))).toEqual({ worth: 1, notches: ['whole', 'whole', 'whole', 'gapped', 'may', 'missing', 'missing'] })
+    expect(notchesFor(parts(3, 1, 1, 2))).toEqual({
+      worth: 1,
+      notches: ['whole', 'whole', 'whole', 'gapped', 'may', 'missing', 'missing'],
+    })
   })
   it('never hides a kind of result behind rounding', () => {
     const { worth, notches } = notchesFor(parts(500, 1, 1, 1))
@@ -15,7 +18,8 @@ describe('the wanted tally', () => {
     expect(notches).toContain('missing')
   })
   it('stays within its room, whatever there is', () => {
-    for (const n of [0, 1, 7, 21, 22, 23, 48, 400, 100_000]) expect(notchesFor(parts(n, 3, n, 40), 22).notches.length).toBeLessThanOrEqual(22)
+    for (const n of [0, 1, 7, 21, 22, 23, 48, 400, 100_000])
+      expect(notchesFor(parts(n, 3, n, 40), 22).notches.length).toBeLessThanOrEqual(22)
   })
   it('leaves out what there is none of', () => {
     expect(tallyWords(parts(4, 0, 0, 0))).toBe('4 whole')

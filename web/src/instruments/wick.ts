@@ -21,5 +21,9 @@ export function wickOf(since: string, due: string, now: number): WickState {
   const level = burnt >= WARN_SHARE || left < HOUR ? 'warn' : 'calm'
   if (left < 4 * HOUR) return { burnt, level, words: `${duration(left / 1000)} left` }
   const sameDay = day(due) === day(new Date(now).toISOString())
-  return { burnt, level, words: sameDay ? `today ${time(due)}` : left < 6 * 24 * HOUR ? `${day(due)} ${time(due)}` : day(due) }
+  return {
+    burnt,
+    level,
+    words: sameDay ? `today ${time(due)}` : left < 6 * 24 * HOUR ? `${day(due)} ${time(due)}` : day(due),
+  }
 }

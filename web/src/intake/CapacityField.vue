@@ -13,35 +13,56 @@ const note = ref('')
 const isWrong = ref(false)
 let timer = 0
 
-watch(text, (now) => {
-  clearTimeout(timer)
-  timer = window.setTimeout(async () => {
-    try {
-      const read = await api.get<{ bytes: number }>(`/api/intake/capacity?text=${encodeURIComponent(now)}`)
-      if (now !== text.value) return
-      note.value = read.bytes ? `${count(read.bytes)} B` : ''
-      isWrong.value = false
-    } catch (e) {
-      if (!(e instanceof Refused)) throw e
-      if (now !== text.value) return
-      note.value = e.status === 400 ? e.message : ''
-      isWrong.value = e.status === 400
-    }
-  }, PAUSE_MS)
-}, { immediate: true })
+watch(
+  text,
+  (now) => {
+    clearTimeout(timer)
+    timer = window.setTimeout(async () => {
+      try {
+        const read = await api.get<{ bytes: number }>(`/api/intake/capacity?text=${encodeURIComponent(now)}`)
+        if (now !== text.value) return
+        note.value = read.bytes ? `${count(read.bytes)} B` : ''
+        isWrong.value = false
+      } catch (e) {
+        if (!(e instanceof Refused)) throw e
+        if (now !== text.value) return
+        note.value = e.status === 400 ? e.message : ''
+        isWrong.value = e.status === 400
+      }
+    }, PAUSE_MS)
+  },
+  { immediate: true },
+)
 onScopeDispose(() => clearTimeout(timer))
 </script>
 
 <template>
   <div>
     <label for="capacity">Capacity</label>
-    <BFormInput id="capacity" v-model="text" placeholder="2 TB, 14.9 GiB" :state="props.wrong || isWrong ? false : null" :aria-invalid="props.wrong || isWrong" aria-describedby="capacity-bytes" />
+    <BFormInput
+      id="capacity"
+      v-model="text"
+      placeholder="2 TB, 14.9 GiB"
+      :state="props.wrong || isWrong ? false : null"
+      :aria-invalid="props.wrong || isWrong"
+      aria-describedby="capacity-bytes"
+    />
     <p id="capacity-bytes" class="xs" :class="isWrong ? 'c-stop' : 'mu m'">{{ note }}</p>
   </div>
 </template>
 
 <style scoped>
-label { font-size: 12px; line-height: 16px; color: var(--ink-2); }
-p { line-height: 14px; font-size: 11px; }
-p.m { white-space: nowrap; letter-spacing: -0.04em; }
+label {
+  font-size: 12px;
+  line-height: 16px;
+  color: var(--ink-2);
+}
+p {
+  line-height: 14px;
+  font-size: 11px;
+}
+p.m {
+  white-space: nowrap;
+  letter-spacing: -0.04em;
+}
 </style>

@@ -3,8 +3,17 @@ import { describe, expect, it, vi } from 'vitest'
 import ChoiceRow from './ChoiceRow.vue'
 
 function row() {
-  const wrapper = mount(ChoiceRow, { props: { label: 'Noise', ask: 'Does it make a noise?', values: ['none', 'clicking', 'scratching'], isOn: () => false }, attachTo: document.body })
-  const press = (key: string) => wrapper.find('.opt').element.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }))
+  const wrapper = mount(ChoiceRow, {
+    props: {
+      label: 'Noise',
+      ask: 'Does it make a noise?',
+      values: ['none', 'clicking', 'scratching'],
+      isOn: () => false,
+    },
+    attachTo: document.body,
+  })
+  const press = (key: string) =>
+    wrapper.find('.opt').element.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }))
   return { wrapper, press }
 }
 
@@ -51,7 +60,12 @@ describe('a row of choices', () => {
   it('says what is chosen to who cannot see it', () => {
     const { wrapper } = row()
     expect(wrapper.find('[role=group]').attributes('aria-label')).toBe('Noise: Does it make a noise?')
-    expect(wrapper.findAll('.opt').map((o) => o.attributes('aria-label'))).toEqual(['none', 'clicking', 'scratching', 'unknown'])
+    expect(wrapper.findAll('.opt').map((o) => o.attributes('aria-label'))).toEqual([
+      'none',
+      'clicking',
+      'scratching',
+      'unknown',
+    ])
     wrapper.unmount()
   })
 })

@@ -32,34 +32,122 @@ defineExpose({ focus: () => field.value?.focus() })
   <div class="free">
     <label for="story" class="lab">Type as they talk. Facts are picked out; what is not sure stays text.</label>
     <div class="paper">
-      <p class="under" aria-hidden="true"><template v-for="(p, i) in marked" :key="i"><mark v-if="p.key" :class="{ on: p.key === shown }">{{ p.text }}</mark><span v-else>{{ p.text }}</span></template>&nbsp;</p>
-      <textarea id="story" ref="field" v-model="line" rows="2" spellcheck="true" placeholder="fell off the bench, clicks, tried twice, lab notes since 2011, needs it by friday" aria-describedby="heard-hint" @keydown="byNumber" />
+      <p class="under" aria-hidden="true">
+        <template v-for="(p, i) in marked" :key="i"
+          ><mark v-if="p.key" :class="{ on: p.key === shown }">{{ p.text }}</mark
+          ><span v-else>{{ p.text }}</span></template
+        >&nbsp;
+      </p>
+      <textarea
+        id="story"
+        ref="field"
+        v-model="line"
+        rows="2"
+        spellcheck="true"
+        placeholder="fell off the bench, clicks, tried twice, lab notes since 2011, needs it by friday"
+        aria-describedby="heard-hint"
+        @keydown="byNumber"
+      />
     </div>
     <ul class="heard" aria-label="Heard in the line">
       <li v-for="(item, i) in items" :key="item.key" @mouseenter="shown = item.key" @mouseleave="shown = undefined">
-        <button type="button" class="fact told" :aria-label="`${item.label}, heard in “${item.words}”; take it away`" :title="`“${item.words}”`" @focus="shown = item.key" @blur="shown = undefined" @keydown.delete.prevent="emit('takeAway', item.key)" @click="emit('takeAway', item.key)">
-          <span v-if="i < MOST_NUMBERED" class="no" aria-hidden="true">{{ i + 1 }}</span>{{ item.label }}<span class="x" aria-hidden="true">×</span>
+        <button
+          type="button"
+          class="fact told"
+          :aria-label="`${item.label}, heard in “${item.words}”; take it away`"
+          :title="`“${item.words}”`"
+          @focus="shown = item.key"
+          @blur="shown = undefined"
+          @keydown.delete.prevent="emit('takeAway', item.key)"
+          @click="emit('takeAway', item.key)"
+        >
+          <span v-if="i < MOST_NUMBERED" class="no" aria-hidden="true">{{ i + 1 }}</span>{{ item.label
+          }}<span class="x" aria-hidden="true">×</span>
         </button>
       </li>
       <li v-if="!items.length" id="heard-hint" class="xs mu">Nothing is picked out yet.</li>
-      <li v-else id="heard-hint" class="xs mu hint"><span class="kbd">Alt 1</span>–<span class="kbd">9</span> takes one away</li>
+      <li v-else id="heard-hint" class="xs mu hint">
+        <span class="kbd">Alt 1</span>–<span class="kbd">9</span> takes one away
+      </li>
     </ul>
   </div>
 </template>
 
 <style scoped>
-.paper { position: relative; display: grid; border: 2px solid var(--verd); border-radius: 3px; background: var(--sheet); }
-.under, textarea { grid-area: 1 / 1; font: 400 15px/22px var(--sans); padding: 6px 10px; margin: 0; white-space: pre-wrap; overflow-wrap: anywhere; min-height: 58px; border: 0; letter-spacing: normal; }
-.under { color: transparent; pointer-events: none; }
-textarea { background: transparent; color: var(--ink); resize: none; overflow: auto; width: 100%; height: 100%; }
-textarea::placeholder { color: var(--ink-2); }
-textarea:focus-visible { outline: 0; }
-.paper:focus-within { outline: 2px solid var(--focus); outline-offset: 1px; }
-mark { color: transparent; background: var(--heather-wash); border-bottom: 2px solid var(--heather); padding: 0; }
-mark.on { background: var(--verd-wash); border-bottom-color: var(--verd); }
-.heard { display: flex; flex-wrap: wrap; gap: 5px; padding: 6px 0 2px; min-height: 32px; align-items: center; }
-.heard button { cursor: pointer; color: var(--ink); min-height: 24px; }
-.no { color: var(--ink-2); font-size: 11px; }
-.x { color: var(--ink-2); font-size: 14px; line-height: 14px; }
-.hint { margin-left: auto; }
+.paper {
+  position: relative;
+  display: grid;
+  border: 2px solid var(--verd);
+  border-radius: 3px;
+  background: var(--sheet);
+}
+.under,
+textarea {
+  grid-area: 1 / 1;
+  font: 400 15px/22px var(--sans);
+  padding: 6px 10px;
+  margin: 0;
+  white-space: pre-wrap;
+  overflow-wrap: anywhere;
+  min-height: 58px;
+  border: 0;
+  letter-spacing: normal;
+}
+.under {
+  color: transparent;
+  pointer-events: none;
+}
+textarea {
+  background: transparent;
+  color: var(--ink);
+  resize: none;
+  overflow: auto;
+  width: 100%;
+  height: 100%;
+}
+textarea::placeholder {
+  color: var(--ink-2);
+}
+textarea:focus-visible {
+  outline: 0;
+}
+.paper:focus-within {
+  outline: 2px solid var(--focus);
+  outline-offset: 1px;
+}
+mark {
+  color: transparent;
+  background: var(--heather-wash);
+  border-bottom: 2px solid var(--heather);
+  padding: 0;
+}
+mark.on {
+  background: var(--verd-wash);
+  border-bottom-color: var(--verd);
+}
+.heard {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 5px;
+  padding: 6px 0 2px;
+  min-height: 32px;
+  align-items: center;
+}
+.heard button {
+  cursor: pointer;
+  color: var(--ink);
+  min-height: 24px;
+}
+.no {
+  color: var(--ink-2);
+  font-size: 11px;
+}
+.x {
+  color: var(--ink-2);
+  font-size: 14px;
+  line-height: 14px;
+}
+.hint {
+  margin-left: auto;
+}
 </style>

@@ -9,7 +9,13 @@ import StopRules from '@/triage/StopRules.vue'
 import { sayStated } from '@/triage/say'
 import { sentences } from '@/triage/stops'
 
-const props = defineProps<{ ranking: Ranking; vocabulary: Vocabulary | undefined; told: number; observed: number; /** For the path that leads. */ estimate: Estimate | undefined }>()
+const props = defineProps<{
+  ranking: Ranking
+  vocabulary: Vocabulary | undefined
+  told: number
+  observed: number
+  /** For the path that leads. */ estimate: Estimate | undefined
+}>()
 const emit = defineEmits<{ answer: [code: string, value: string] }>()
 
 const say = computed(() => sentences(props.ranking.stopRules))
@@ -32,8 +38,15 @@ defineExpose({ sayNext })
 
 <template>
   <section class="sheet say" aria-labelledby="h-say">
-    <p class="hd"><MessageSquareQuote class="ic" aria-hidden="true" /><b id="h-say">Say this now</b><span class="sp" /><span class="mu xs">tick what you said <span class="kbd">S</span></span></p>
-    <p v-if="!say.length" class="s mu">Nothing must be said yet. As facts are entered, the right ‘do not’s stand here.</p>
+    <p class="hd">
+      <MessageSquareQuote class="ic" aria-hidden="true" /><b id="h-say">Say this now</b><span class="sp" /><span
+        class="mu xs"
+        >tick what you said <span class="kbd">S</span></span
+      >
+    </p>
+    <p v-if="!say.length" class="s mu">
+      Nothing must be said yet. As facts are entered, the right ‘do not’s stand here.
+    </p>
     <label v-for="s in say" :key="s" class="sentence" :class="{ said: said.has(s), next: s === next }">
       <input type="checkbox" class="form-check-input" :checked="said.has(s)" @change="tick(s)" />
       <span>“{{ s }}”</span>
@@ -41,11 +54,19 @@ defineExpose({ sayNext })
   </section>
   <div class="two">
     <StopRules :stops="ranking.stopRules" because />
-    <AskNext v-if="ranking.nextQuestion" :question="ranking.nextQuestion" :vocabulary="vocabulary" @answer="(v) => emit('answer', ranking.nextQuestion!.fact, v)" />
+    <AskNext
+      v-if="ranking.nextQuestion"
+      :question="ranking.nextQuestion"
+      :vocabulary="vocabulary"
+      @answer="(v) => emit('answer', ranking.nextQuestion!.fact, v)"
+    />
     <p v-else class="s mu">No open question would change the ranking.</p>
   </div>
   <section aria-labelledby="h-path">
-    <div class="hd"><h2 id="h-path">Which path, so far</h2><span class="mu">{{ told }} told, {{ observed }} observed</span></div>
+    <div class="hd">
+      <h2 id="h-path">Which path, so far</h2>
+      <span class="mu">{{ told }} told, {{ observed }} observed</span>
+    </div>
     <RankingScale :ranking="ranking.ranking" :say="(f) => sayStated(vocabulary, f)" />
   </section>
   <EstimateStrip v-if="estimate" :estimate="estimate" :label="pathName(estimate.path)" />
@@ -53,11 +74,36 @@ defineExpose({ sayNext })
 </template>
 
 <style scoped>
-.say { padding: 10px 14px 12px; }
-.sentence { display: grid; grid-template-columns: 20px 1fr; gap: 8px; font-size: 15px; line-height: 21px; padding: 3px 0; }
-.sentence.next { font-weight: 650; }
-.sentence.said { color: var(--ink-2); }
-.two { display: grid; grid-template-columns: 1fr 1fr; gap: 14px; align-items: start; }
-.then { border-top: 1px solid var(--line); padding-top: 8px; }
-@media (max-width: 900px) { .two { grid-template-columns: 1fr; } }
+.say {
+  padding: 10px 14px 12px;
+}
+.sentence {
+  display: grid;
+  grid-template-columns: 20px 1fr;
+  gap: 8px;
+  font-size: 15px;
+  line-height: 21px;
+  padding: 3px 0;
+}
+.sentence.next {
+  font-weight: 650;
+}
+.sentence.said {
+  color: var(--ink-2);
+}
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 14px;
+  align-items: start;
+}
+.then {
+  border-top: 1px solid var(--line);
+  padding-top: 8px;
+}
+@media (width <= 900px) {
+  .two {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

@@ -1,7 +1,16 @@
 import { flushPromises } from '@vue/test-utils'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, ref } from 'vue'
-import { caseDraftKey, newDraftKey, readLocal, readServer, titleOf, useKeptDraft, type Draft, type KeptDraft } from './draft'
+import {
+  caseDraftKey,
+  newDraftKey,
+  readLocal,
+  readServer,
+  titleOf,
+  useKeptDraft,
+  type Draft,
+  type KeptDraft,
+} from './draft'
 import { emptyForm } from './form'
 import { nothingHeard } from './heard'
 
@@ -58,7 +67,9 @@ describe('a draft', () => {
   it('says that it is here only while the server is away, and is sent when it is back', async () => {
     const { kept, type } = typing()
     const well = answer
-    answer = () => { throw new TypeError('no network') }
+    answer = () => {
+      throw new TypeError('no network')
+    }
     await type('A')
     await vi.advanceTimersByTimeAsync(800)
     expect(kept.state.value).toBe('here-only')
@@ -82,7 +93,11 @@ describe('a draft', () => {
   })
   it('that fits nowhere says so instead of pretending', async () => {
     const { kept, type } = typing()
-    vi.stubGlobal('localStorage', { setItem: () => { throw new DOMException('full', 'QuotaExceededError') } })
+    vi.stubGlobal('localStorage', {
+      setItem: () => {
+        throw new DOMException('full', 'QuotaExceededError')
+      },
+    })
     answer = () => new Response('{"sentence":"What was sent is larger than 2 MiB."}', { status: 413 })
     await type('a book')
     await vi.advanceTimersByTimeAsync(800)
@@ -109,7 +124,7 @@ describe('a draft', () => {
 })
 
 describe('the key of a draft', () => {
-  it('is new for each call and a person\'s own for each case', () => {
+  it("is new for each call and a person's own for each case", () => {
     expect(newDraftKey()).not.toBe(newDraftKey())
     expect(newDraftKey()).toMatch(/^[A-Za-z0-9-]{8,60}$/)
     expect(caseDraftKey('BR-2611-0001', 'una.f')).toBe('case-BR-2611-0001-una-f')

@@ -4,8 +4,8 @@ import type { CaseForm, DraftView } from '@/api/types'
 import { nothingHeard, type HeardState } from './heard'
 
 /**
- * What is typed is kept in this browser at every key, and by the server a moment later: it is there again after a reload,
- * after a lost connection, at another desk.
+ * What is typed is kept in this browser at every key, and by the server a moment later: it is there again after a
+ * reload, after a lost connection, at another desk.
  */
 
 export interface Draft {
@@ -15,7 +15,10 @@ export interface Draft {
   version?: number
 }
 
-/** kept: the server has it; here-only: this browser alone; theirs: somebody else wrote in it; gone: somebody logged or dropped it; too-long: kept nowhere but on the screen. */
+/**
+ * kept: the server has it; here-only: this browser alone; theirs: somebody else wrote in it; gone: somebody logged or
+ * dropped it; too-long: kept nowhere but on the screen.
+ */
 export type DraftState = 'empty' | 'keeping' | 'kept' | 'here-only' | 'theirs' | 'gone' | 'too-long'
 
 const PREFIX = 'brantel-draft-'
@@ -35,7 +38,13 @@ function parse(text: string | null | undefined): Draft | undefined {
   if (!text) return undefined
   try {
     const draft = JSON.parse(text) as Partial<Draft>
-    const whole = draft.form?.customer && Array.isArray(draft.form.devices) && draft.form.devices.length > 0 && Array.isArray(draft.form.facts) && Array.isArray(draft.form.wanted) && draft.form.consent
+    const whole =
+      draft.form?.customer &&
+      Array.isArray(draft.form.devices) &&
+      draft.form.devices.length > 0 &&
+      Array.isArray(draft.form.facts) &&
+      Array.isArray(draft.form.wanted) &&
+      draft.form.consent
     return whole ? { form: draft.form!, heard: draft.heard ?? nothingHeard(), version: draft.version } : undefined
   } catch {
     return undefined // written by another version, or cut off: as if there were none
@@ -60,7 +69,14 @@ export async function readServer(key: string): Promise<Draft | undefined> {
 
 /** Who it is about, for a list of drafts. */
 export function titleOf(form: CaseForm): string {
-  return [form.contactPerson, form.customer.name].filter((t) => t.trim()).join(', ').slice(0, 150) || form.story.slice(0, 60) || 'a call without a name yet'
+  return (
+    [form.contactPerson, form.customer.name]
+      .filter((t) => t.trim())
+      .join(', ')
+      .slice(0, 150) ||
+    form.story.slice(0, 60) ||
+    'a call without a name yet'
+  )
 }
 
 const jsonOf = (draft: Draft) => JSON.stringify([draft.form, draft.heard.refused])
@@ -103,7 +119,12 @@ export function useKeptDraft(key: string, draft: Ref<Draft>, caseNumber: string 
     busy = true
     try {
       const { version, ...kept } = draft.value
-      const written = await api.put<DraftView>(`/api/drafts/${key}`, { title: titleOf(draft.value.form), form: JSON.stringify(kept), caseNumber, version })
+      const written = await api.put<DraftView>(`/api/drafts/${key}`, {
+        title: titleOf(draft.value.form),
+        form: JSON.stringify(kept),
+        caseNumber,
+        version,
+      })
       draft.value.version = written.version
       keepLocal()
       state.value = 'kept'
@@ -118,14 +139,17 @@ export function useKeptDraft(key: string, draft: Ref<Draft>, caseNumber: string 
     }
   }
 
-  const stop = watch(() => jsonOf(draft.value), (now) => {
-    if (dropped || now === untouched) return
-    untouched = ''
-    keepLocal()
-    if (!waitsForAPerson()) state.value = 'keeping'
-    clearTimeout(timer)
-    timer = window.setTimeout(() => void send(), PAUSE_MS)
-  })
+  const stop = watch(
+    () => jsonOf(draft.value),
+    (now) => {
+      if (dropped || now === untouched) return
+      untouched = ''
+      keepLocal()
+      if (!waitsForAPerson()) state.value = 'keeping'
+      clearTimeout(timer)
+      timer = window.setTimeout(() => void send(), PAUSE_MS)
+    },
+  )
   onScopeDispose(() => {
     clearTimeout(timer)
     stop()
@@ -154,7 +178,8 @@ export function useKeptDraft(key: string, draft: Ref<Draft>, caseNumber: string 
       localStorage.removeItem(PREFIX + key)
       if (draft.value.version !== undefined || state.value === 'kept') {
         await api.delete(`/api/drafts/${key}`).catch((e: unknown) => {
-          if (!(e instanceof Refused)) throw e // a draft that stays behind is shown on the Desk and can be dropped there
+          // A draft that stays behind is shown on the Desk and can be dropped there.
+          if (!(e instanceof Refused)) throw e
         })
       }
     },

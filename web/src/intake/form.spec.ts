@@ -1,6 +1,16 @@
 import { describe, expect, it } from 'vitest'
 import type { Docket } from '@/api/types'
-import { capacityText, differences, emptyDevice, emptyForm, factsForRanking, formOf, shownValues, toggleFact, toSend } from './form'
+import {
+  capacityText,
+  differences,
+  emptyDevice,
+  emptyForm,
+  factsForRanking,
+  formOf,
+  shownValues,
+  toggleFact,
+  toSend,
+} from './form'
 
 describe('capacities', () => {
   it('come back as people write them', () => {
@@ -18,7 +28,9 @@ describe('capacities', () => {
 describe('facts', () => {
   it('replace each other where a code holds one value', () => {
     const once = toggleFact([], 'symptom.noise', 'clicking', false)
-    expect(toggleFact(once, 'symptom.noise', 'none', false)).toEqual([{ code: 'symptom.noise', value: 'none', source: 'told' }])
+    expect(toggleFact(once, 'symptom.noise', 'none', false)).toEqual([
+      { code: 'symptom.noise', value: 'none', source: 'told' },
+    ])
   })
   it('stand together where it holds several, but not beside unknown', () => {
     const two = toggleFact(toggleFact([], 'loss.event', 'dropped', true), 'loss.event', 'heat', true)
@@ -41,7 +53,11 @@ describe('facts', () => {
 describe('a row of choices', () => {
   it('shows what is common and what is chosen, all of it when opened', () => {
     const values = ['none', 'clicking', 'grinding', 'beeping']
-    expect(shownValues(values, ['none', 'clicking'], (v) => v === 'beeping', false)).toEqual(['none', 'clicking', 'beeping'])
+    expect(shownValues(values, ['none', 'clicking'], (v) => v === 'beeping', false)).toEqual([
+      'none',
+      'clicking',
+      'beeping',
+    ])
     expect(shownValues(values, ['none'], () => false, true)).toEqual([...values, 'unknown'])
     expect(shownValues(values, [], () => false, false)).toHaveLength(5)
   })
@@ -60,19 +76,58 @@ describe('somebody else saved first', () => {
 })
 
 describe('editing a case', () => {
-  const device = { id: 3, type: 'hdd', make: 'Halden', model: 'Stern', serial: 'S', attachedBy: 'SATA', accessories: '', condition: '', setName: '', entitlement: '' }
+  const device = {
+    id: 3,
+    type: 'hdd',
+    make: 'Halden',
+    model: 'Stern',
+    serial: 'S',
+    attachedBy: 'SATA',
+    accessories: '',
+    condition: '',
+    setName: '',
+    entitlement: '',
+  }
   const consent = { look: 'names', told: '', mail: true, termsRead: true }
   it('starts from what stands, with its version', () => {
     const docket = {
-      customer: { id: 9, kind: 'organisation', name: 'Band', preferred: 'phone', ways: [{ kind: 'post', value: 'Quay 1' }] }, contactPerson: 'Edwin',
-      devices: [{ ...device, position: 1, capacity: 1e12 }], story: 's', facts: [{ code: 'worth', value: 'important', source: 'told', who: 'Una', at: '' }],
-      wanted: [{ id: 4, words: 'w', kinds: ['image'], pattern: '', hopedFor: 3, minBytes: 0, from: '2011-01-01', mustHave: true }], consent, version: 7,
+      customer: {
+        id: 9,
+        kind: 'organisation',
+        name: 'Band',
+        preferred: 'phone',
+        ways: [{ kind: 'post', value: 'Quay 1' }],
+      },
+      contactPerson: 'Edwin',
+      devices: [{ ...device, position: 1, capacity: 1e12 }],
+      story: 's',
+      facts: [{ code: 'worth', value: 'important', source: 'told', who: 'Una', at: '' }],
+      wanted: [
+        {
+          id: 4,
+          words: 'w',
+          kinds: ['image'],
+          pattern: '',
+          hopedFor: 3,
+          minBytes: 0,
+          from: '2011-01-01',
+          mustHave: true,
+        },
+      ],
+      consent,
+      version: 7,
     } as unknown as Docket
     const form = formOf(docket)
     expect(form.customer.ways.map((w) => w.kind)).toEqual(['post', 'phone', 'email'])
     expect(form).toMatchObject({
-      customer: { id: 9, name: 'Band' }, contactPerson: 'Edwin', devices: [{ ...device, capacity: '1 TB' }], story: 's',
-      facts: [{ code: 'worth', value: 'important', source: 'told' }], wanted: [{ words: 'w', changedFrom: '2011-01-01' }], consent, version: 7,
+      customer: { id: 9, name: 'Band' },
+      contactPerson: 'Edwin',
+      devices: [{ ...device, capacity: '1 TB' }],
+      story: 's',
+      facts: [{ code: 'worth', value: 'important', source: 'told' }],
+      wanted: [{ words: 'w', changedFrom: '2011-01-01' }],
+      consent,
+      version: 7,
     })
   })
   it('sends no empty way, no empty wanted line and no empty date', () => {

@@ -11,8 +11,16 @@ export interface FormRow {
 
 /** What happened and what is seen. */
 export const ROWS: readonly FormRow[] = [
-  { code: 'loss.event', label: 'Happened', common: ['deleted-directly', 'formatted', 'dropped', 'liquid', 'power-cut', 'none-known'] },
-  { code: 'symptom.appears', label: 'Shows', common: ['normal', 'files-missing', 'asks-to-format', 'read-errors', 'not-detected'] },
+  {
+    code: 'loss.event',
+    label: 'Happened',
+    common: ['deleted-directly', 'formatted', 'dropped', 'liquid', 'power-cut', 'none-known'],
+  },
+  {
+    code: 'symptom.appears',
+    label: 'Shows',
+    common: ['normal', 'files-missing', 'asks-to-format', 'read-errors', 'not-detected'],
+  },
   { code: 'symptom.noise', label: 'Noise', common: ['none', 'clicking', 'scratching', 'beeping', 'not-heard'] },
   { code: 'symptom.speed', label: 'Speed', common: ['normal', 'slow', 'very-slow'] },
   { code: 'since.tried', label: 'Tried', common: ['nothing', 'power-cycled', 'repair-tool', 'rescue-program'] },
@@ -33,18 +41,42 @@ export const WORTH_ROWS: readonly FormRow[] = [
 ]
 
 /** What a row shows: its common values and whatever else is chosen; all of them when it is opened. */
-export function shownValues(values: readonly string[], common: readonly string[], chosen: (value: string) => boolean, open: boolean): string[] {
+export function shownValues(
+  values: readonly string[],
+  common: readonly string[],
+  chosen: (value: string) => boolean,
+  open: boolean,
+): string[] {
   const all = [...values, 'unknown']
   return open || !common.length ? all : all.filter((v) => common.includes(v) || chosen(v))
 }
 
 export function emptyDevice(): DeviceForm {
-  return { type: '', make: '', model: '', serial: '', capacity: '', attachedBy: '', accessories: '', condition: '', setName: '', entitlement: '' }
+  return {
+    type: '',
+    make: '',
+    model: '',
+    serial: '',
+    capacity: '',
+    attachedBy: '',
+    accessories: '',
+    condition: '',
+    setName: '',
+    entitlement: '',
+  }
 }
 
 export function emptyForm(): CaseForm {
   return {
-    customer: { kind: 'organisation', name: '', preferred: 'phone', ways: [{ kind: 'phone', value: '' }, { kind: 'email', value: '' }] },
+    customer: {
+      kind: 'organisation',
+      name: '',
+      preferred: 'phone',
+      ways: [
+        { kind: 'phone', value: '' },
+        { kind: 'email', value: '' },
+      ],
+    },
     contactPerson: '',
     devices: [emptyDevice()],
     story: '',
@@ -59,8 +91,14 @@ export function toSend(form: CaseForm): CaseForm {
   return {
     ...form,
     customer: { ...form.customer, ways: form.customer.ways.filter((w) => w.value.trim()) },
-    devices: form.devices.map((d) => ({ ...d, slot: d.slot || undefined, entitledUntil: d.entitledUntil || undefined })),
-    wanted: form.wanted.filter((w) => w.words.trim()).map((w) => ({ ...w, changedFrom: w.changedFrom || undefined, changedTo: w.changedTo || undefined })),
+    devices: form.devices.map((d) => ({
+      ...d,
+      slot: d.slot || undefined,
+      entitledUntil: d.entitledUntil || undefined,
+    })),
+    wanted: form.wanted
+      .filter((w) => w.words.trim())
+      .map((w) => ({ ...w, changedFrom: w.changedFrom || undefined, changedTo: w.changedTo || undefined })),
     deadline: form.deadline || undefined,
   }
 }
@@ -68,7 +106,14 @@ export function toSend(form: CaseForm): CaseForm {
 /** Bytes as somebody would write them, without losing one. */
 export function capacityText(bytes: number): string {
   if (bytes <= 0) return ''
-  const units: [string, number][] = [['TB', 1e12], ['TiB', 2 ** 40], ['GB', 1e9], ['GiB', 2 ** 30], ['MB', 1e6], ['MiB', 2 ** 20]]
+  const units: [string, number][] = [
+    ['TB', 1e12],
+    ['TiB', 2 ** 40],
+    ['GB', 1e9],
+    ['GiB', 2 ** 30],
+    ['MB', 1e6],
+    ['MiB', 2 ** 20],
+  ]
   for (const [unit, worth] of units) {
     const value = bytes / worth
     if (value >= 1 && Number.isInteger(value * 10)) return `${value} ${unit}`
@@ -77,7 +122,13 @@ export function capacityText(bytes: number): string {
 }
 
 /** A customer who was here before, ready to be edited; a phone and an e-mail field are always there. */
-export function knownCustomer(known: { id: number; kind: string; name: string; preferred: string; ways: { kind: string; value: string }[] }): CustomerForm {
+export function knownCustomer(known: {
+  id: number
+  kind: string
+  name: string
+  preferred: string
+  ways: { kind: string; value: string }[]
+}): CustomerForm {
   const ways = known.ways.map((w) => ({ ...w }))
   for (const kind of ['phone', 'email']) if (!ways.some((w) => w.kind === kind)) ways.push({ kind, value: '' })
   return { id: known.id, kind: known.kind, name: known.name, preferred: known.preferred, ways }
@@ -91,7 +142,17 @@ export function formOf(docket: Docket): CaseForm {
     devices: docket.devices.map(({ position: _, ...d }) => ({ ...d, capacity: capacityText(d.capacity) })),
     story: docket.story,
     facts: docket.facts.map(({ code, value, source }) => ({ code, value, source })),
-    wanted: docket.wanted.map((w) => ({ words: w.words, kinds: [...w.kinds], pattern: w.pattern, hopedFor: w.hopedFor, minBytes: w.minBytes, changedFrom: w.from, changedTo: w.to, yearAssumed: w.yearAssumed, mustHave: w.mustHave })),
+    wanted: docket.wanted.map((w) => ({
+      words: w.words,
+      kinds: [...w.kinds],
+      pattern: w.pattern,
+      hopedFor: w.hopedFor,
+      minBytes: w.minBytes,
+      changedFrom: w.from,
+      changedTo: w.to,
+      yearAssumed: w.yearAssumed,
+      mustHave: w.mustHave,
+    })),
     consent: { ...docket.consent },
     deadline: docket.deadline,
     version: docket.version,
@@ -104,10 +165,12 @@ export function hasFact(facts: readonly FactForm[], code: string, value: string)
 
 /** Answers a question, or takes the answer back. A code that holds one value loses its old one. */
 export function toggleFact(facts: readonly FactForm[], code: string, value: string, many: boolean): FactForm[] {
-  if (hasFact(facts, code, value)) return facts.filter((f) => !(f.code === code && f.value === value && f.source === 'told'))
-  const others = many && value !== 'unknown'
-    ? facts.filter((f) => !(f.code === code && f.value === 'unknown' && f.source === 'told'))
-    : facts.filter((f) => !(f.code === code && f.source === 'told'))
+  if (hasFact(facts, code, value))
+    return facts.filter((f) => !(f.code === code && f.value === value && f.source === 'told'))
+  const others =
+    many && value !== 'unknown'
+      ? facts.filter((f) => !(f.code === code && f.value === 'unknown' && f.source === 'told'))
+      : facts.filter((f) => !(f.code === code && f.source === 'told'))
   return [...others, { code, value, source: 'told' }]
 }
 
@@ -123,7 +186,11 @@ export function differences(mine: CaseForm, theirs: CaseForm): string[] {
   const found: string[] = []
   if (mine.customer.name !== theirs.customer.name) found.push(`name: ${theirs.customer.name || 'empty'}`)
   if (mine.contactPerson !== theirs.contactPerson) found.push(`contact: ${theirs.contactPerson || 'empty'}`)
-  const ways = (f: CaseForm, kind: string) => f.customer.ways.filter((w) => w.kind === kind && w.value.trim()).map((w) => w.value.trim()).join(', ')
+  const ways = (f: CaseForm, kind: string) =>
+    f.customer.ways
+      .filter((w) => w.kind === kind && w.value.trim())
+      .map((w) => w.value.trim())
+      .join(', ')
   for (const kind of ['phone', 'email', 'post']) {
     if (ways(mine, kind) !== ways(theirs, kind)) found.push(`${kind}: ${ways(theirs, kind) || 'empty'}`)
   }
@@ -136,7 +203,11 @@ export function differences(mine: CaseForm, theirs: CaseForm): string[] {
     }
   })
   if (mine.story !== theirs.story) found.push('the story')
-  const facts = (f: CaseForm) => f.facts.map((x) => `${x.code}=${x.value}`).sort().join(' ')
+  const facts = (f: CaseForm) =>
+    f.facts
+      .map((x) => `${x.code}=${x.value}`)
+      .sort()
+      .join(' ')
   if (facts(mine) !== facts(theirs)) found.push('the facts')
   if (JSON.stringify(mine.wanted) !== JSON.stringify(theirs.wanted)) found.push('the wanted list')
   if ((mine.deadline ?? '') !== (theirs.deadline ?? '')) found.push(`needed by: ${theirs.deadline || 'no day'}`)

@@ -14,7 +14,13 @@ const HEARD: Heard = {
   capacity: '2 TB',
   deadline: { day: '2026-11-27', from: 0, to: 0, words: '' },
   others: [],
-  wanted: [{ line: { words: 'lab notes', kinds: ['document'], pattern: '', hopedFor: 0, minBytes: 0, mustHave: true }, from: 24, to: 33 }],
+  wanted: [
+    {
+      line: { words: 'lab notes', kinds: ['document'], pattern: '', hopedFor: 0, minBytes: 0, mustHave: true },
+      from: 24,
+      to: 33,
+    },
+  ],
 }
 const NOTHING: Heard = { facts: [], wanted: [], others: [] }
 
@@ -71,7 +77,12 @@ describe('what is heard', () => {
   })
   it('tells who calls, and of a second device', () => {
     const line = 'caller Mira Holm 0148 33 21, a disk and a card'
-    const heard: Heard = { facts: [], wanted: [], caller: { name: 'Mira Holm', phone: '0148 33 21', email: '' }, others: [{ type: 'memory-card', words: 'card', from: 42, to: 46 }] }
+    const heard: Heard = {
+      facts: [],
+      wanted: [],
+      caller: { name: 'Mira Holm', phone: '0148 33 21', email: '' },
+      others: [{ type: 'memory-card', words: 'card', from: 42, to: 46 }],
+    }
     const { form, state } = applyHeard(emptyForm(), nothingHeard(), heard, line, many)
     expect(form.contactPerson).toBe('Mira Holm')
     expect(form.customer.ways.find((w) => w.kind === 'phone')?.value).toBe('0148 33 21')
@@ -84,8 +95,16 @@ describe('what is heard', () => {
   })
   it('is drawn where it stands', () => {
     const items = itemsOf(HEARD, LINE).filter((i) => !i.key.startsWith('deadline'))
-    expect(pieces(LINE, items).filter((p) => p.key).map((p) => p.text)).toEqual(['fell', 'clicks', '2 TB', 'hdd', 'lab notes'])
-    expect(pieces(LINE, items).map((p) => p.text).join('')).toBe(LINE)
+    expect(
+      pieces(LINE, items)
+        .filter((p) => p.key)
+        .map((p) => p.text),
+    ).toEqual(['fell', 'clicks', '2 TB', 'hdd', 'lab notes'])
+    expect(
+      pieces(LINE, items)
+        .map((p) => p.text)
+        .join(''),
+    ).toBe(LINE)
     expect(pieces('plain', [])).toEqual([{ text: 'plain' }])
   })
 })

@@ -22,7 +22,12 @@ export interface HearingLine {
  * @param loggedBefore the line was heard when the case was logged; only what is new in it may bring something
  * @param say          how a fact is said
  */
-export function useHeard(draft: Ref<Draft>, isMany: (code: string) => boolean, loggedBefore: () => boolean, say?: Say): HearingLine {
+export function useHeard(
+  draft: Ref<Draft>,
+  isMany: (code: string) => boolean,
+  loggedBefore: () => boolean,
+  say?: Say,
+): HearingLine {
   const heard = shallowRef<{ line: string; found: Heard }>({ line: '', found: NOTHING })
   const refused = shallowRef<Refused>()
   let latest = 0
@@ -34,7 +39,10 @@ export function useHeard(draft: Ref<Draft>, isMany: (code: string) => boolean, l
     try {
       const found = line.trim() ? await api.post<Heard>('/api/intake/heard', { text: line }) : NOTHING
       if (mine !== latest) return
-      const settled = line.trim() && loggedBefore() && settledLine === undefined ? settleHeard(draft.value.form, found, line) : draft.value.heard
+      const settled =
+        line.trim() && loggedBefore() && settledLine === undefined
+          ? settleHeard(draft.value.form, found, line)
+          : draft.value.heard
       if (line.trim()) settledLine ??= line
       const next = applyHeard(draft.value.form, settled, found, line, isMany)
       draft.value = { ...draft.value, form: next.form, heard: next.state }
@@ -46,14 +54,22 @@ export function useHeard(draft: Ref<Draft>, isMany: (code: string) => boolean, l
     }
   }
 
-  watch(() => draft.value.form.story, (line) => {
-    clearTimeout(timer)
-    timer = window.setTimeout(() => void hear(line), PAUSE_MS)
-  }, { immediate: true })
+  watch(
+    () => draft.value.form.story,
+    (line) => {
+      clearTimeout(timer)
+      timer = window.setTimeout(() => void hear(line), PAUSE_MS)
+    },
+    { immediate: true },
+  )
   onScopeDispose(() => clearTimeout(timer))
 
   return {
-    items: computed(() => (heard.value.line === draft.value.form.story ? itemsOf(heard.value.found, heard.value.line, say).filter((i) => draft.value.heard.taken.includes(i.key)) : [])),
+    items: computed(() =>
+      heard.value.line === draft.value.form.story
+        ? itemsOf(heard.value.found, heard.value.line, say).filter((i) => draft.value.heard.taken.includes(i.key))
+        : [],
+    ),
     refused,
     takeAway(key) {
       const next = refuse(draft.value.form, draft.value.heard, key)

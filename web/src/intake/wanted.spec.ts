@@ -13,7 +13,11 @@ it('fills what is empty from the words and leaves alone what was entered', () =>
 it('moves a year that nobody said, and then it is said', () => {
   const june = { ...empty, changedFrom: '2026-06-01', changedTo: '2026-06-30', yearAssumed: true }
   expect(assumedYear(june)).toBe('2026')
-  expect(shiftedYear(june, -1)).toMatchObject({ changedFrom: '2025-06-01', changedTo: '2025-06-30', yearAssumed: false })
+  expect(shiftedYear(june, -1)).toMatchObject({
+    changedFrom: '2025-06-01',
+    changedTo: '2025-06-30',
+    yearAssumed: false,
+  })
   expect(assumedYear(shiftedYear(june, -1))).toBeUndefined()
   expect(shiftedYear({ ...empty, changedTo: '2024-02-29' }, -1).changedTo).toBe('2023-02-28')
   expect(shiftedYear({ ...empty, changedTo: '2023-02-28' }, 1).changedTo).toBe('2024-02-29')

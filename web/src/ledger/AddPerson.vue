@@ -7,7 +7,11 @@ import RefusedNote from '@/shell/RefusedNote.vue'
 
 const emit = defineEmits<{ added: [] }>()
 const EMPTY = { login: '', name: '', role: 'COORDINATOR', password: '' }
-const ROLES = [{ value: 'COORDINATOR', text: 'coordinator' }, { value: 'ENGINEER', text: 'engineer' }, { value: 'MANAGER', text: 'manager' }]
+const ROLES = [
+  { value: 'COORDINATOR', text: 'coordinator' },
+  { value: 'ENGINEER', text: 'engineer' },
+  { value: 'MANAGER', text: 'manager' },
+]
 const form = ref({ ...EMPTY })
 const adding = useAction()
 
@@ -24,9 +28,14 @@ async function add(): Promise<void> {
     <summary class="s b">Add a person</summary>
     <form class="fields" @submit.prevent="add">
       <div><label for="p-name">Name</label><BFormInput id="p-name" v-model="form.name" autocomplete="off" /></div>
-      <div><label for="p-login">Sign-in name</label><BFormInput id="p-login" v-model="form.login" autocomplete="off" /></div>
+      <div>
+        <label for="p-login">Sign-in name</label><BFormInput id="p-login" v-model="form.login" autocomplete="off" />
+      </div>
       <div><label for="p-role">Role</label><BFormSelect id="p-role" v-model="form.role" :options="ROLES" /></div>
-      <div><label for="p-pass">First password, at least 10 characters</label><BFormInput id="p-pass" v-model="form.password" type="password" autocomplete="new-password" /></div>
+      <div>
+        <label for="p-pass">First password, at least 10 characters</label
+        ><BFormInput id="p-pass" v-model="form.password" type="password" autocomplete="new-password" />
+      </div>
       <RefusedNote :refused="adding.refused.value" />
       <BButton type="submit" class="btn-quiet" :disabled="adding.busy.value">Add</BButton>
     </form>

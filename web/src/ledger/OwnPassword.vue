@@ -19,8 +19,14 @@ async function change(): Promise<void> {
   <details>
     <summary class="s b">Change your password</summary>
     <form class="fields" @submit.prevent="change">
-      <div><label for="w-old">Present password</label><BFormInput id="w-old" v-model="form.old" type="password" autocomplete="current-password" /></div>
-      <div><label for="w-new">New password, at least 10 characters</label><BFormInput id="w-new" v-model="form.password" type="password" autocomplete="new-password" /></div>
+      <div>
+        <label for="w-old">Present password</label
+        ><BFormInput id="w-old" v-model="form.old" type="password" autocomplete="current-password" />
+      </div>
+      <div>
+        <label for="w-new">New password, at least 10 characters</label
+        ><BFormInput id="w-new" v-model="form.password" type="password" autocomplete="new-password" />
+      </div>
       <RefusedNote :refused="changing.refused.value" />
       <p v-if="done" class="s c-ok" role="status">Changed.</p>
       <BButton type="submit" class="btn-quiet" :disabled="changing.busy.value">Change</BButton>

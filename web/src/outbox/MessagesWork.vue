@@ -6,13 +6,28 @@ import RefusedNote from '@/shell/RefusedNote.vue'
 import MessageList from './MessageList.vue'
 
 const props = defineProps<{ docket: Docket }>()
-const outbox = useLive(() => api.get<OutboxView>(`/api/outbox?number=${props.docket.number}`), (what, c) => what === 'mail' && c === props.docket.number)
+const outbox = useLive(
+  () => api.get<OutboxView>(`/api/outbox?number=${props.docket.number}`),
+  (what, c) => what === 'mail' && c === props.docket.number,
+)
 </script>
 
 <template>
   <div>
-    <div class="hd"><h2>Messages</h2><span class="mu">{{ docket.consent.mail ? 'the customer agreed to e-mail' : 'the customer did not agree to e-mail, so none is written' }}</span></div>
+    <div class="hd">
+      <h2>Messages</h2>
+      <span class="mu">{{
+        docket.consent.mail
+          ? 'the customer agreed to e-mail'
+          : 'the customer did not agree to e-mail, so none is written'
+      }}</span>
+    </div>
     <RefusedNote :refused="outbox.refused.value" />
-    <MessageList v-if="outbox.data.value" :messages="outbox.data.value.messages" :route="outbox.data.value.route" @changed="outbox.refresh" />
+    <MessageList
+      v-if="outbox.data.value"
+      :messages="outbox.data.value.messages"
+      :route="outbox.data.value.route"
+      @changed="outbox.refresh"
+    />
   </div>
 </template>

@@ -5,13 +5,27 @@ import type { OutboxView } from '@/api/types'
 import RefusedNote from '@/shell/RefusedNote.vue'
 import MessageList from './MessageList.vue'
 
-const outbox = useLive(() => api.get<OutboxView>('/api/outbox'), (what) => what === 'mail')
+const outbox = useLive(
+  () => api.get<OutboxView>('/api/outbox'),
+  (what) => what === 'mail',
+)
 </script>
 
 <template>
   <div class="page">
-    <div class="pagehead"><h1>Outbox</h1><p class="mu">what customers are told by e-mail, where they agreed; the texts stand in <RouterLink class="link" to="/settings">Settings</RouterLink></p></div>
+    <div class="pagehead">
+      <h1>Outbox</h1>
+      <p class="mu">
+        what customers are told by e-mail, where they agreed; the texts stand in
+        <RouterLink class="link" to="/settings">Settings</RouterLink>
+      </p>
+    </div>
     <RefusedNote :refused="outbox.refused.value" />
-    <MessageList v-if="outbox.data.value" :messages="outbox.data.value.messages" :route="outbox.data.value.route" @changed="outbox.refresh" />
+    <MessageList
+      v-if="outbox.data.value"
+      :messages="outbox.data.value.messages"
+      :route="outbox.data.value.route"
+      @changed="outbox.refresh"
+    />
   </div>
 </template>

@@ -11,23 +11,37 @@ import { bytes, dayAndTime, size } from '@/format/format'
 import RefusedNote from '@/shell/RefusedNote.vue'
 
 const props = defineProps<{ docket: Docket }>()
-const photos = useLive(() => api.get<Photo[]>(`/api/cases/${props.docket.number}/photos`), (what, c) => what === 'photo' && c === props.docket.number)
+const photos = useLive(
+  () => api.get<Photo[]>(`/api/cases/${props.docket.number}/photos`),
+  (what, c) => what === 'photo' && c === props.docket.number,
+)
 const adding = useAction()
 const what = ref('label')
 const device = ref<number | ''>('')
 const over = ref(false)
-const devices = computed(() => [{ value: '', text: 'all of it' }, ...props.docket.devices.map((d) => ({ value: d.id, text: `${d.position} ${`${d.make} ${d.model}`.trim() || d.type}` }))])
+const devices = computed(() => [
+  { value: '', text: 'all of it' },
+  ...props.docket.devices.map((d) => ({
+    value: d.id,
+    text: `${d.position} ${`${d.make} ${d.model}`.trim() || d.type}`,
+  })),
+])
 const whose = (p: Photo) => props.docket.devices.find((d) => d.id === p.deviceId)
 
 async function add(files: FileList | null | undefined): Promise<void> {
   for (const file of files ?? []) {
-    const query = new URLSearchParams({ what: what.value, name: file.name, ...(device.value ? { device: String(device.value) } : {}) })
+    const query = new URLSearchParams({
+      what: what.value,
+      name: file.name,
+      ...(device.value ? { device: String(device.value) } : {}),
+    })
     if (!(await adding.run(() => upload(`/api/cases/${props.docket.number}/photos?${query}`, file)))) break
   }
   await photos.refresh()
 }
 async function remove(p: Photo): Promise<void> {
-  if (await adding.run(() => api.delete(`/api/photos/${p.id}`))) offerUndo('The photo was taken away.', () => api.post(`/api/photos/${p.id}/back`))
+  if (await adding.run(() => api.delete(`/api/photos/${p.id}`)))
+    offerUndo('The photo was taken away.', () => api.post(`/api/photos/${p.id}/back`))
 }
 function drop(event: DragEvent): void {
   over.value = false
@@ -37,31 +51,108 @@ function drop(event: DragEvent): void {
 
 <template>
   <div class="stack">
-    <div class="hd"><h2>Photos</h2><span class="mu">kept as pixels alone: no place, no time, no camera</span></div>
-    <div class="dropzone" :class="{ over }" @dragover.prevent="over = true" @dragleave="over = false" @drop.prevent="drop">
-      <span role="group" aria-label="What it shows" class="f g4"><button v-for="w in ['label', 'device', 'accessory']" :key="w" type="button" class="opt" :class="{ on: what === w }" :aria-pressed="what === w" @click="what = w">{{ w }}</button></span>
+    <div class="hd">
+      <h2>Photos</h2>
+      <span class="mu">kept as pixels alone: no place, no time, no camera</span>
+    </div>
+    <div
+      class="dropzone"
+      :class="{ over }"
+      @dragover.prevent="over = true"
+      @dragleave="over = false"
+      @drop.prevent="drop"
+    >
+      <span role="group" aria-label="What it shows" class="f g4"
+        ><button
+          v-for="w in ['label', 'device', 'accessory']"
+          :key="w"
+          type="button"
+          class="opt"
+          :class="{ on: what === w }"
+          :aria-pressed="what === w"
+          @click="what = w"
+        >
+          {{ w }}
+        </button></span
+      >
       <BFormSelect v-if="docket.devices.length > 1" v-model="device" :options="devices" aria-label="Of which device" />
-      <label class="btn btn-primary"><Camera class="ic" aria-hidden="true" /> Add photos<input type="file" accept="image/jpeg,image/png,image/gif,image/bmp" multiple class="visually-hidden" data-testid="photo" @change="(e) => add((e.target as HTMLInputElement).files)" /></label>
+      <label class="btn btn-primary"
+        ><Camera class="ic" aria-hidden="true" /> Add photos<input
+          type="file"
+          accept="image/jpeg,image/png,image/gif,image/bmp"
+          multiple
+          class="visually-hidden"
+          data-testid="photo"
+          @change="(e) => add((e.target as HTMLInputElement).files)"
+      /></label>
       <span class="xs mu">or drop them here; JPEG, PNG, GIF or BMP up to 20 MiB</span>
       <span v-if="adding.busy.value" class="xs mu" role="status">checking the picture …</span>
     </div>
     <RefusedNote :refused="adding.refused.value ?? photos.refused.value" />
     <ul v-if="photos.data.value?.length" class="pics">
       <li v-for="p in photos.data.value" :key="p.id" class="sheet">
-        <a :href="`/api/photos/${p.id}`" target="_blank"><img :src="`/api/photos/${p.id}?small=true`" :alt="`Photo of the ${p.what}, ${p.name}`" loading="lazy" /></a>
-        <p class="xs"><b>{{ p.what }}</b> {{ whose(p) ? `of device ${whose(p)!.position}` : '' }}<span class="mu d">{{ p.who }}, {{ dayAndTime(p.at) }}</span><span class="mu d" :title="bytes(p.bytes)">{{ p.width }}×{{ p.height }}, {{ size(p.bytes) }}</span></p>
+        <a :href="`/api/photos/${p.id}`" target="_blank"
+          ><img :src="`/api/photos/${p.id}?small=true`" :alt="`Photo of the ${p.what}, ${p.name}`" loading="lazy"
+        /></a>
+        <p class="xs">
+          <b>{{ p.what }}</b> {{ whose(p) ? `of device ${whose(p)!.position}` : ''
+          }}<span class="mu d">{{ p.who }}, {{ dayAndTime(p.at) }}</span
+          ><span class="mu d" :title="bytes(p.bytes)">{{ p.width }}×{{ p.height }}, {{ size(p.bytes) }}</span>
+        </p>
         <button type="button" class="linkish xs" @click="remove(p)">Take away</button>
       </li>
     </ul>
-    <p v-else-if="photos.data.value" class="empty">No photo yet. The label and the device as it came in settle most questions later.</p>
+    <p v-else-if="photos.data.value" class="empty">
+      No photo yet. The label and the device as it came in settle most questions later.
+    </p>
   </div>
 </template>
 
 <style scoped>
-.stack { display: grid; gap: 10px; align-content: start; }
-.dropzone { display: flex; flex-wrap: wrap; gap: 10px; align-items: center; border: 1px dashed var(--line-2); padding: 12px; border-radius: 3px; }
-.dropzone.over { background: var(--verd-wash); border-color: var(--verd); } .dropzone .form-select { width: auto; }
-.dropzone label:focus-within { outline: 2px solid var(--focus); outline-offset: 2px; }
-.pics { display: grid; grid-template-columns: repeat(auto-fill, minmax(170px, 1fr)); gap: 10px; }
-.pics li { padding: 8px; display: grid; gap: 5px; align-content: start; } .pics img { width: 100%; height: 120px; object-fit: contain; background: var(--well); display: block; } .d { display: block; }
+.stack {
+  display: grid;
+  gap: 10px;
+  align-content: start;
+}
+.dropzone {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  align-items: center;
+  border: 1px dashed var(--line-2);
+  padding: 12px;
+  border-radius: 3px;
+}
+.dropzone.over {
+  background: var(--verd-wash);
+  border-color: var(--verd);
+}
+.dropzone .form-select {
+  width: auto;
+}
+.dropzone label:focus-within {
+  outline: 2px solid var(--focus);
+  outline-offset: 2px;
+}
+.pics {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(170px, 1fr));
+  gap: 10px;
+}
+.pics li {
+  padding: 8px;
+  display: grid;
+  gap: 5px;
+  align-content: start;
+}
+.pics img {
+  width: 100%;
+  height: 120px;
+  object-fit: contain;
+  background: var(--well);
+  display: block;
+}
+.d {
+  display: block;
+}
 </style>

@@ -23,15 +23,40 @@ async function open(): Promise<void> {
       <h1>Your files are ready</h1>
       <p>The lab gave you an eight-digit passcode apart from this link. It opens your files, and nobody else’s.</p>
       <label for="passcode" class="lab">Passcode</label>
-      <BFormInput id="passcode" v-model="passcode" class="m code" inputmode="numeric" autocomplete="one-time-code" placeholder="0000-0000" autofocus />
+      <BFormInput
+        id="passcode"
+        v-model="passcode"
+        class="m code"
+        inputmode="numeric"
+        autocomplete="one-time-code"
+        placeholder="0000-0000"
+        autofocus
+      />
       <RefusedNote :refused="opening.refused.value" />
-      <BButton type="submit" size="lg" variant="primary" :disabled="opening.busy.value || !passcode.trim()">Open</BButton>
+      <BButton type="submit" size="lg" variant="primary" :disabled="opening.busy.value || !passcode.trim()"
+        >Open</BButton
+      >
     </form>
   </main>
 </template>
 
 <style scoped>
-.door { min-height: 100vh; display: grid; place-items: center; font-size: 16px; line-height: 24px; }
-form { width: min(420px, 92vw); padding: 26px 28px 28px; display: grid; gap: 10px; }
-.code { font-size: 20px; line-height: 28px; letter-spacing: 0.04em; }
+.door {
+  min-height: 100vh;
+  display: grid;
+  place-items: center;
+  font-size: 16px;
+  line-height: 24px;
+}
+form {
+  width: min(420px, 92vw);
+  padding: 26px 28px 28px;
+  display: grid;
+  gap: 10px;
+}
+.code {
+  font-size: 20px;
+  line-height: 28px;
+  letter-spacing: 0.04em;
+}
 </style>

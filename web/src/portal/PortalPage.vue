@@ -23,7 +23,9 @@ const downloaded = ref(false)
 const files = computed(() => page.value?.files ?? [])
 const delivered = computed(() => files.value.filter((f) => f.path))
 const check = useCheck(() => files.value)
-const step = computed(() => (page.value?.receipt ? 3 : check.sum.value.checked > 0 ? (check.sum.value.waiting ? 2 : 3) : downloaded.value ? 2 : 0))
+const step = computed(() =>
+  page.value?.receipt ? 3 : check.sum.value.checked > 0 ? (check.sum.value.waiting ? 2 : 3) : downloaded.value ? 2 : 0,
+)
 
 async function load(): Promise<void> {
   try {
@@ -40,21 +42,36 @@ void load()
 
 <template>
   <PasscodeDoor v-if="state === 'locked'" :token="token" @opened="load" />
-  <main v-else-if="state === 'nothing'" class="page gone"><p class="f g8 b"><BrandMark /> Brantel</p><h1>This link does not open</h1><p>{{ trouble }}</p></main>
+  <main v-else-if="state === 'nothing'" class="page gone">
+    <p class="f g8 b"><BrandMark /> Brantel</p>
+    <h1>This link does not open</h1>
+    <p>{{ trouble }}</p>
+  </main>
   <div v-else-if="page" class="portal">
     <header>
       <div class="in">
-        <span class="f g8 b brand1"><BrandMark /> Brantel</span><span class="mu s">your case <span class="m">{{ page.caseNumber }}</span></span>
+        <span class="f g8 b brand1"><BrandMark /> Brantel</span
+        ><span class="mu s"
+          >your case <span class="m">{{ page.caseNumber }}</span></span
+        >
         <span class="sp" /><PortalSteps :at="step" /><span class="sp" />
-        <a class="link nw" :href="`tel:${page.phone.replace(/\s/g, '')}`"><Phone class="ic" aria-hidden="true" /> Call the lab: {{ page.phone }}</a>
+        <a class="link nw" :href="`tel:${page.phone.replace(/\s/g, '')}`"
+          ><Phone class="ic" aria-hidden="true" /> Call the lab: {{ page.phone }}</a
+        >
       </div>
     </header>
     <main class="in cols">
       <div class="left">
         <FoundList :page="page" />
         <section class="get">
-          <a class="btn btn-primary btn-lg" :href="`/api/portal/${token}/all.zip`" download @click="downloaded = true"><Download class="ic" aria-hidden="true" /> Download everything, {{ size(page.bytes) }}</a>
-          <p class="s mu" :title="bytes(page.bytes)">{{ count(delivered.length) }} files in one ZIP, with the signed list inside<template v-if="page.expiresAt">; this link works until {{ dateAndTime(page.expiresAt) }}</template>.</p>
+          <a class="btn btn-primary btn-lg" :href="`/api/portal/${token}/all.zip`" download @click="downloaded = true"
+            ><Download class="ic" aria-hidden="true" /> Download everything, {{ size(page.bytes) }}</a
+          >
+          <p class="s mu" :title="bytes(page.bytes)">
+            {{ count(delivered.length) }} files in one ZIP, with the signed list inside<template v-if="page.expiresAt"
+              >; this link works until {{ dateAndTime(page.expiresAt) }}</template
+            >.
+          </p>
         </section>
         <FileList :token="token" :files="files" />
         <CheckFiles :token="token" :files="files" :check="check" />
@@ -62,7 +79,10 @@ void load()
       <aside class="right">
         <section class="sheet box" aria-labelledby="h-ours">
           <h2 id="h-ours">The list is ours</h2>
-          <p class="s mu">Signed {{ dateAndTime(page.sealedAt) }} with the key of {{ page.lab }}. To be sure, call and let us read this to you:</p>
+          <p class="s mu">
+            Signed {{ dateAndTime(page.sealedAt) }} with the key of {{ page.lab }}. To be sure, call and let us read
+            this to you:
+          </p>
           <HashSeam :hash="page.fingerprint" :width="250" :height="28" />
           <p class="m s finger">{{ grouped(page.fingerprint) }}</p>
           <p class="s mu">READ-ME.txt in the download says how to check it without us.</p>
@@ -74,18 +94,83 @@ void load()
 </template>
 
 <style scoped>
-.portal { font-size: 16px; line-height: 24px; min-height: 100vh; }
-header { background: var(--well); border-bottom: 1px solid var(--line-2); }
-.in { max-width: 1120px; margin: 0 auto; padding: 0 20px; }
-header .in { display: flex; align-items: center; gap: 18px; min-height: 64px; flex-wrap: wrap; padding-top: 8px; padding-bottom: 8px; }
-.brand1 { font-size: 18px; }
-.cols { display: grid; grid-template-columns: minmax(0, 1fr) 372px; gap: 48px; padding-top: 26px; padding-bottom: 48px; }
-.left { display: grid; gap: 30px; align-content: start; }
-.right { display: grid; gap: 16px; align-content: start; position: sticky; top: 20px; height: max-content; }
-.box { padding: 16px 20px; display: grid; gap: 8px; }
-.box h2 { font-size: 19px; line-height: 24px; font-weight: 700; }
-.get { display: grid; gap: 6px; justify-items: start; }
-.finger { overflow-wrap: anywhere; }
-.gone { max-width: 560px; margin: 80px auto; display: grid; gap: 12px; }
-@media (max-width: 900px) { .cols { grid-template-columns: minmax(0, 1fr); gap: 26px; } .right { position: static; } }
+.portal {
+  font-size: 16px;
+  line-height: 24px;
+  min-height: 100vh;
+}
+header {
+  background: var(--well);
+  border-bottom: 1px solid var(--line-2);
+}
+.in {
+  max-width: 1120px;
+  margin: 0 auto;
+  padding: 0 20px;
+}
+header .in {
+  display: flex;
+  align-items: center;
+  gap: 18px;
+  min-height: 64px;
+  flex-wrap: wrap;
+  padding-top: 8px;
+  padding-bottom: 8px;
+}
+.brand1 {
+  font-size: 18px;
+}
+.cols {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 372px;
+  gap: 48px;
+  padding-top: 26px;
+  padding-bottom: 48px;
+}
+.left {
+  display: grid;
+  gap: 30px;
+  align-content: start;
+}
+.right {
+  display: grid;
+  gap: 16px;
+  align-content: start;
+  position: sticky;
+  top: 20px;
+  height: max-content;
+}
+.box {
+  padding: 16px 20px;
+  display: grid;
+  gap: 8px;
+}
+.box h2 {
+  font-size: 19px;
+  line-height: 24px;
+  font-weight: 700;
+}
+.get {
+  display: grid;
+  gap: 6px;
+  justify-items: start;
+}
+.finger {
+  overflow-wrap: anywhere;
+}
+.gone {
+  max-width: 560px;
+  margin: 80px auto;
+  display: grid;
+  gap: 12px;
+}
+@media (width <= 900px) {
+  .cols {
+    grid-template-columns: minmax(0, 1fr);
+    gap: 26px;
+  }
+  .right {
+    position: static;
+  }
+}
 </style>

@@ -18,10 +18,22 @@ export interface CheckedFile {
 }
 
 /** The bag's own files beside the recovered ones; the manifest does not list them. */
-const TAG_FILES = /(^|\/)(bagit\.txt|bag-info\.txt|manifest-sha(256|512)\.txt(\.sig)?|tagmanifest-sha(256|512)\.txt|lab-key\.pem|account\.json|READ-ME\.txt)$/
+const TAG_FILES = new Set([
+  'bagit.txt',
+  'bag-info.txt',
+  'manifest-sha256.txt',
+  'manifest-sha512.txt',
+  'manifest-sha256.txt.sig',
+  'manifest-sha512.txt.sig',
+  'tagmanifest-sha256.txt',
+  'tagmanifest-sha512.txt',
+  'lab-key.pem',
+  'account.json',
+  'READ-ME.txt',
+])
 
 export function isTagFile(path: string): boolean {
-  return TAG_FILES.test(path)
+  return TAG_FILES.has(path.slice(path.lastIndexOf('/') + 1))
 }
 
 /** Lines that can be checked: what was delivered. */
@@ -38,7 +50,12 @@ export function lineFor(dropped: Dropped, lines: readonly PortalFile[]): PortalF
   const byPath = lines.find((l) => {
     const listed = (l.path ?? '').normalize('NFC')
     const inside = listed.replace(/^data\//, '')
-    return path === listed || path.endsWith(`/${listed}`) || path === inside || (path.includes('/') && path.endsWith(`/${inside}`) && inside.includes('/'))
+    return (
+      path === listed ||
+      path.endsWith(`/${listed}`) ||
+      path === inside ||
+      (path.includes('/') && path.endsWith(`/${inside}`) && inside.includes('/'))
+    )
   })
   if (byPath) return byPath
   const name = path.split('/').at(-1)
@@ -50,8 +67,12 @@ export function lineFor(dropped: Dropped, lines: readonly PortalFile[]): PortalF
 export function verdictOf(line: PortalFile, dropped: Dropped, sha256: string): CheckedFile {
   if (sha256 === line.sha256) return { line, verdict: 'equal', why: '' }
   const by = dropped.size - line.size
-  const why = by === 0 ? 'Same length, but its bytes are not the ones on the list.'
-    : by < 0 ? `Yours is ${-by} bytes shorter.` : `Yours is ${by} bytes longer.`
+  const why =
+    by === 0
+      ? 'Same length, but its bytes are not the ones on the list.'
+      : by < 0
+        ? `Yours is ${-by} bytes shorter.`
+        : `Yours is ${by} bytes longer.`
   return { line, verdict: 'differs', why }
 }
 

@@ -8,11 +8,12 @@ function readAll(reader: FileSystemDirectoryReader): Promise<FileSystemEntry[]> 
   // A reader hands over at most a hundred entries a call, and none at the end.
   return new Promise((resolve, reject) => {
     const all: FileSystemEntry[] = []
-    const next = () => reader.readEntries((some) => {
-      if (!some.length) return resolve(all)
-      all.push(...some)
-      next()
-    }, reject)
+    const next = () =>
+      reader.readEntries((some) => {
+        if (!some.length) return resolve(all)
+        all.push(...some)
+        next()
+      }, reject)
     next()
   })
 }

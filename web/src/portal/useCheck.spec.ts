@@ -4,17 +4,30 @@ import type { PortalFile } from '@/api/types'
 import { useCheck } from './useCheck'
 
 const content = 'the sea is a blue cloth'
-const line = (number: number, path: string) => ({
-  number, name: path.split('/').at(-1), path, size: content.length, sha256: createHash('sha256').update(content).digest('hex'),
-  delivered: 'whole', gapBytes: 0, fits: [], mayFit: [],
-}) as PortalFile
+const line = (number: number, path: string) =>
+  ({
+    number,
+    name: path.split('/').at(-1),
+    path,
+    size: content.length,
+    sha256: createHash('sha256').update(content).digest('hex'),
+    delivered: 'whole',
+    gapBytes: 0,
+    fits: [],
+    mayFit: [],
+  }) as PortalFile
 const lines = [line(1, 'data/Scripts/act 1.txt'), line(2, 'data/Scripts/act 2.txt')]
 const file = (path: string, text: string) => ({ path, file: new File([text], path) })
 
 describe('the check', () => {
   it('tells equal, different and unknown files apart', async () => {
     const check = useCheck(() => lines)
-    await check.add([file('bag/data/Scripts/act 1.txt', content), file('bag/data/Scripts/act 2.txt', `${content}!`), file('bag/bagit.txt', ''), file('bag/holiday.txt', '')])
+    await check.add([
+      file('bag/data/Scripts/act 1.txt', content),
+      file('bag/data/Scripts/act 2.txt', `${content}!`),
+      file('bag/bagit.txt', ''),
+      file('bag/holiday.txt', ''),
+    ])
     expect(check.sum.value).toEqual({ equal: 1, differs: 1, checked: 2, waiting: 0 })
     expect(check.strangers.value).toEqual(['bag/holiday.txt'])
     expect(check.busy.value).toBe(false)

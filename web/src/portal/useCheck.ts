@@ -44,15 +44,27 @@ export function useCheck(files: () => readonly PortalFile[]): Check {
       return
     }
     try {
-      const hash = await sha256Of(file, (n) => (at.value = { name: line.name, share: n / Math.max(1, file.size) }), () => false)
-      if (hash) results.value = new Map(results.value).set(line.number, verdictOf(line, { path, size: file.size }, hash))
+      const hash = await sha256Of(
+        file,
+        (n) => (at.value = { name: line.name, share: n / Math.max(1, file.size) }),
+        () => false,
+      )
+      if (hash)
+        results.value = new Map(results.value).set(line.number, verdictOf(line, { path, size: file.size }, hash))
     } catch {
-      results.value = new Map(results.value).set(line.number, { line, verdict: 'differs', why: 'Your browser could not read it; is it still there?' })
+      results.value = new Map(results.value).set(line.number, {
+        line,
+        verdict: 'differs',
+        why: 'Your browser could not read it; is it still there?',
+      })
     }
   }
 
   return {
-    results, strangers, busy, at,
+    results,
+    strangers,
+    busy,
+    at,
     paused: computed({
       get: () => paused.value,
       set(yes) {

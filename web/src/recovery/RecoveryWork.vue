@@ -19,7 +19,10 @@ const emit = defineEmits<{ changed: [] }>()
 
 const SHOWN = 200
 const router = useRouter()
-const runs = useLive(() => api.get<RecoveryRun[]>(`/api/cases/${props.docket.number}/recovery`), (what, c) => c === props.docket.number && what === 'recovery')
+const runs = useLive(
+  () => api.get<RecoveryRun[]>(`/api/cases/${props.docket.number}/recovery`),
+  (what, c) => c === props.docket.number && what === 'recovery',
+)
 const files = shallowRef<RecoveredFile[]>([])
 const all = ref(false)
 const acting = useAction()
@@ -27,13 +30,18 @@ const run = computed(() => runs.data.value?.[0])
 const running = computed(() => run.value?.state === 'running' || run.value?.state === 'waiting')
 const shown = computed(() => (all.value ? worstFirst(files.value) : worstFirst(files.value).slice(0, SHOWN)))
 
-watch(() => [run.value?.id, run.value?.done, run.value?.state] as const, async ([id]) => {
-  if (id) await acting.run(async () => (files.value = await api.get<RecoveredFile[]>(`/api/recovery/${id}/files`)))
-}, { immediate: true })
+watch(
+  () => [run.value?.id, run.value?.done, run.value?.state] as const,
+  async ([id]) => {
+    if (id) await acting.run(async () => (files.value = await api.get<RecoveredFile[]>(`/api/recovery/${id}/files`)))
+  },
+  { immediate: true },
+)
 
 async function toggle(): Promise<void> {
   if (!run.value || run.value.state === 'done') return
-  if (await acting.run(() => api.post(`/api/recovery/${run.value!.id}/${running.value ? 'pause' : 'resume'}`))) await runs.refresh()
+  if (await acting.run(() => api.post(`/api/recovery/${run.value!.id}/${running.value ? 'pause' : 'resume'}`)))
+    await runs.refresh()
 }
 async function seal(): Promise<void> {
   if (run.value?.state !== 'done') return
@@ -53,43 +61,113 @@ useKeys([
     <RefusedNote :refused="runs.refused.value" />
     <template v-if="run">
       <div class="figs">
-        <div class="fig big"><b>{{ count(run.done) }}</b><span>of {{ count(run.total) }} findings</span></div>
-        <div class="fig"><b :title="bytes(run.bytes)">{{ size(run.bytes) }}</b><span>written and read back</span></div>
-        <div class="fig"><b>{{ count(run.whole) }}</b><span>whole</span></div>
-        <div class="fig"><b>{{ count(run.gapped) }}</b><span>with gaps</span></div>
-        <div v-if="run.doubtful" class="fig"><b>{{ count(run.doubtful) }}</b><span>in doubt</span></div>
-        <div class="fig"><b :class="{ 'c-stop': run.notWritten }">{{ count(run.notWritten) }}</b><span>not written</span></div>
+        <div class="fig big">
+          <b>{{ count(run.done) }}</b><span>of {{ count(run.total) }} findings</span>
+        </div>
+        <div class="fig">
+          <b :title="bytes(run.bytes)">{{ size(run.bytes) }}</b><span>written and read back</span>
+        </div>
+        <div class="fig">
+          <b>{{ count(run.whole) }}</b><span>whole</span>
+        </div>
+        <div class="fig">
+          <b>{{ count(run.gapped) }}</b><span>with gaps</span>
+        </div>
+        <div v-if="run.doubtful" class="fig">
+          <b>{{ count(run.doubtful) }}</b><span>in doubt</span>
+        </div>
+        <div class="fig">
+          <b :class="{ 'c-stop': run.notWritten }">{{ count(run.notWritten) }}</b><span>not written</span>
+        </div>
         <span class="sp" />
-        <BButton v-if="run.state === 'done'" variant="primary" :disabled="acting.busy.value" @click="seal">Seal the delivery <span class="kbd">S</span></BButton>
-        <BButton v-else variant="primary" :disabled="acting.busy.value" @click="toggle"><component :is="running ? Pause : Play" class="ic" aria-hidden="true" /> {{ running ? 'Pause' : 'Resume' }} <span class="kbd">Space</span></BButton>
+        <BButton v-if="run.state === 'done'" variant="primary" :disabled="acting.busy.value" @click="seal"
+          >Seal the delivery <span class="kbd">S</span></BButton
+        >
+        <BButton v-else variant="primary" :disabled="acting.busy.value" @click="toggle"
+          ><component :is="running ? Pause : Play" class="ic" aria-hidden="true" /> {{ running ? 'Pause' : 'Resume' }}
+          <span class="kbd">Space</span></BButton
+        >
       </div>
-      <p class="s" role="status"><b>Run {{ run.id }}</b> {{ runWords(run) }} <span class="mu">Started {{ dayAndTime(run.startedAt) }} by {{ run.who }}.</span></p>
+      <p class="s" role="status">
+        <b>Run {{ run.id }}</b> {{ runWords(run) }}
+        <span class="mu">Started {{ dayAndTime(run.startedAt) }} by {{ run.who }}.</span>
+      </p>
       <RefusedNote :refused="acting.refused.value" />
       <section aria-labelledby="h-back">
-        <div class="hd"><h2 id="h-back">Read back and hashed again</h2><span class="mu">a rung is a file whose two hashes are equal</span></div>
-        <HashLadder :equal="run.whole + run.gapped + run.doubtful" :differing="run.notWritten" :waiting="run.total - run.done" upper="as written" lower="read back" />
+        <div class="hd">
+          <h2 id="h-back">Read back and hashed again</h2>
+          <span class="mu">a rung is a file whose two hashes are equal</span>
+        </div>
+        <HashLadder
+          :equal="run.whole + run.gapped + run.doubtful"
+          :differing="run.notWritten"
+          :waiting="run.total - run.done"
+          upper="as written"
+          lower="read back"
+        />
       </section>
       <section aria-labelledby="h-files">
-        <div class="hd"><h2 id="h-files">Result by file</h2><span class="mu">what needs a look first</span></div>
+        <div class="hd">
+          <h2 id="h-files">Result by file</h2>
+          <span class="mu">what needs a look first</span>
+        </div>
         <table v-if="shown.length" class="rows">
-          <thead><tr><th>result</th><th>file in the lab store</th><th class="n">size</th><th>SHA-256</th><th>why</th></tr></thead>
-          <tbody><tr v-for="f in shown" :key="f.line">
-            <td class="nw"><span class="f g6"><FillGauge :prognosis="f.outcome === 'not-written' ? 'overwritten' : f.outcome" :share="f.outcome === 'gapped' ? 0.7 : 1" /> {{ outcomeWords(f) }}</span></td>
-            <td class="path">{{ f.path ?? f.name }}</td><td class="n" :title="bytes(f.size)">{{ size(f.size) }}</td>
-            <td class="m xs" :title="f.sha256">{{ f.sha256 ? shortHash(f.sha256) : '–' }}</td><td class="s mu">{{ f.why ?? '' }}</td>
-          </tr></tbody>
+          <thead>
+            <tr>
+              <th>result</th>
+              <th>file in the lab store</th>
+              <th class="n">size</th>
+              <th>SHA-256</th>
+              <th>why</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="f in shown" :key="f.line">
+              <td class="nw">
+                <span class="f g6"
+                  ><FillGauge
+                    :prognosis="f.outcome === 'not-written' ? 'overwritten' : f.outcome"
+                    :share="f.outcome === 'gapped' ? 0.7 : 1"
+                  />
+                  {{ outcomeWords(f) }}</span
+                >
+              </td>
+              <td class="path">{{ f.path ?? f.name }}</td>
+              <td class="n" :title="bytes(f.size)">{{ size(f.size) }}</td>
+              <td class="m xs" :title="f.sha256">{{ f.sha256 ? shortHash(f.sha256) : '–' }}</td>
+              <td class="s mu">{{ f.why ?? '' }}</td>
+            </tr>
+          </tbody>
         </table>
         <p v-else class="empty">Nothing is written yet.</p>
-        <p v-if="!all && files.length > SHOWN" class="s"><button type="button" class="linkish" @click="all = true">Show all {{ count(files.length) }}</button></p>
+        <p v-if="!all && files.length > SHOWN" class="s">
+          <button type="button" class="linkish" @click="all = true">Show all {{ count(files.length) }}</button>
+        </p>
       </section>
     </template>
-    <p v-else-if="runs.data.value" class="empty">Nothing has been recovered yet. <RouterLink class="link" :to="`/cases/${docket.number}/selection`">Choose findings in the catalogue</RouterLink></p>
+    <p v-else-if="runs.data.value" class="empty">
+      Nothing has been recovered yet.
+      <RouterLink class="link" :to="`/cases/${docket.number}/selection`">Choose findings in the catalogue</RouterLink>
+    </p>
   </div>
 </template>
 
 <style scoped>
-.stack { display: grid; gap: 12px; align-content: start; }
-.fig.big b { font-size: 28px; line-height: 30px; }
-.path { overflow-wrap: anywhere; }
-@media (max-width: 900px) { .figs { flex-wrap: wrap; } }
+.stack {
+  display: grid;
+  gap: 12px;
+  align-content: start;
+}
+.fig.big b {
+  font-size: 28px;
+  line-height: 30px;
+}
+.path {
+  overflow-wrap: anywhere;
+}
+@media (width <= 900px) {
+  .figs {
+    flex-wrap: wrap;
+  }
+}
 </style>

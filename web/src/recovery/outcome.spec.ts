@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest'
 import type { RecoveredFile, RecoveryRun } from '@/api/types'
 import { outcomeWords, runWords, worstFirst } from './outcome'
 
-const file = (path: string, outcome: string, prognosis = 'whole') => ({ path, name: path, outcome, prognosis }) as RecoveredFile
+const file = (path: string, outcome: string, prognosis = 'whole') =>
+  ({ path, name: path, outcome, prognosis }) as RecoveredFile
 
 describe('recovered files', () => {
   it('stay doubtful however well they were written', () => {
@@ -10,14 +11,22 @@ describe('recovered files', () => {
     expect(outcomeWords(file('a', 'gapped', 'doubtful'))).toBe('with gaps')
   })
   it('come worst first, then by name', () => {
-    const files = [file('b', 'whole'), file('a', 'whole'), file('d', 'gapped'), file('c', 'not-written'), file('e', 'whole', 'doubtful')]
+    const files = [
+      file('b', 'whole'),
+      file('a', 'whole'),
+      file('d', 'gapped'),
+      file('c', 'not-written'),
+      file('e', 'whole', 'doubtful'),
+    ]
     expect(worstFirst(files).map((f) => f.path)).toEqual(['c', 'd', 'e', 'a', 'b'])
   })
 })
 
 describe('a run', () => {
   it('says what stands when it stopped', () => {
-    expect(runWords({ state: 'paused', trouble: 'The destination is full.' } as RecoveryRun)).toBe('The destination is full.')
+    expect(runWords({ state: 'paused', trouble: 'The destination is full.' } as RecoveryRun)).toBe(
+      'The destination is full.',
+    )
     expect(runWords({ state: 'failed' } as RecoveryRun)).toContain('What was written stands')
   })
 })

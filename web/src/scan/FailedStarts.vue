@@ -12,18 +12,38 @@ const asking = useAction()
 
 async function toggle(): Promise<void> {
   if (starts.value) starts.value = undefined
-  else await asking.run(async () => { starts.value = await api.get<FailedStart[]>(`/api/scans/${props.session}/failed`) })
+  else
+    await asking.run(async () => {
+      starts.value = await api.get<FailedStart[]>(`/api/scans/${props.session}/failed`)
+    })
 }
 </script>
 
 <template>
   <div class="failed">
-    <p class="xs mu">{{ count(rejected) }} starts looked like a kind but failed its check; they are not findings. <button type="button" class="linkish xs" :aria-expanded="!!starts" :disabled="asking.busy.value" @click="toggle">{{ starts ? 'Hide them' : 'Show them' }}</button></p>
+    <p class="xs mu">
+      {{ count(rejected) }} starts looked like a kind but failed its check; they are not findings.
+      <button type="button" class="linkish xs" :aria-expanded="!!starts" :disabled="asking.busy.value" @click="toggle">
+        {{ starts ? 'Hide them' : 'Show them' }}
+      </button>
+    </p>
     <RefusedNote :refused="asking.refused.value" />
     <div v-if="starts" class="list" role="region" aria-label="Starts that failed" tabindex="0">
       <table class="rows">
-        <thead><tr><th class="n">at byte</th><th>kind</th><th>why it is none</th></tr></thead>
-        <tbody><tr v-for="(s, i) in starts" :key="i"><td class="n m">{{ count(s.offset) }}</td><td>{{ s.kind }}</td><td class="mu">{{ s.why }}</td></tr></tbody>
+        <thead>
+          <tr>
+            <th class="n">at byte</th>
+            <th>kind</th>
+            <th>why it is none</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(s, i) in starts" :key="i">
+            <td class="n m">{{ count(s.offset) }}</td>
+            <td>{{ s.kind }}</td>
+            <td class="mu">{{ s.why }}</td>
+          </tr>
+        </tbody>
       </table>
       <p v-if="starts.length < rejected" class="xs mu">The first {{ count(starts.length) }} are shown.</p>
     </div>
@@ -31,6 +51,11 @@ async function toggle(): Promise<void> {
 </template>
 
 <style scoped>
-.failed { margin-top: 12px; }
-.list { max-height: 260px; overflow: auto; }
+.failed {
+  margin-top: 12px;
+}
+.list {
+  max-height: 260px;
+  overflow: auto;
+}
 </style>

@@ -18,11 +18,55 @@ async function repeat(id: number): Promise<void> {
 <template>
   <div class="list">
     <table class="rows">
-      <thead><tr><th>session</th><th>what it did</th><th>image</th><th>state</th><th class="n">findings</th><th class="n">added</th><th class="n">shared</th><th class="n">problems</th><th>started</th><th><span class="visually-hidden">what can be done</span></th></tr></thead>
+      <thead>
+        <tr>
+          <th>session</th>
+          <th>what it did</th>
+          <th>image</th>
+          <th>state</th>
+          <th class="n">findings</th>
+          <th class="n">added</th>
+          <th class="n">shared</th>
+          <th class="n">problems</th>
+          <th>started</th>
+          <th><span class="visually-hidden">what can be done</span></th>
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="s in sessions" :key="s.id">
-          <td class="m">{{ s.id }}</td><td>{{ methodWords(s) }}, <span class="mu">{{ scopeWords(s) }}</span></td><td class="m xs" :title="s.imageSha256 ?? `${bytes(s.readBytes)} had been read`">{{ s.imageSha256 ? shortHash(s.imageSha256) : size(s.readBytes) }}</td><td>{{ s.state }}</td><td class="n">{{ count(s.report?.findings ?? s.counts.findings) }}</td><td class="n">+{{ count(s.added) }}</td><td class="n">{{ count(s.shared) }}</td><td class="n">{{ s.report?.problems.length ?? '–' }}</td><td class="mu s">{{ dayAndTime(s.startedAt) }}, {{ s.who }}</td>
-          <td class="nw"><button v-if="idle && !s.importedFrom" type="button" class="linkish s" :aria-label="`Repeat session ${s.id}`" :disabled="acting.busy.value" @click="repeat(s.id)">Repeat</button> <a v-if="s.report" class="link s" :href="`/api/scans/${s.id}/file`" :aria-label="`Take out session ${s.id} as a file`" download>Take out</a></td>
+          <td class="m">{{ s.id }}</td>
+          <td>
+            {{ methodWords(s) }}, <span class="mu">{{ scopeWords(s) }}</span>
+          </td>
+          <td class="m xs" :title="s.imageSha256 ?? `${bytes(s.readBytes)} had been read`">
+            {{ s.imageSha256 ? shortHash(s.imageSha256) : size(s.readBytes) }}
+          </td>
+          <td>{{ s.state }}</td>
+          <td class="n">{{ count(s.report?.findings ?? s.counts.findings) }}</td>
+          <td class="n">+{{ count(s.added) }}</td>
+          <td class="n">{{ count(s.shared) }}</td>
+          <td class="n">{{ s.report?.problems.length ?? '–' }}</td>
+          <td class="mu s">{{ dayAndTime(s.startedAt) }}, {{ s.who }}</td>
+          <td class="nw">
+            <button
+              v-if="idle && !s.importedFrom"
+              type="button"
+              class="linkish s"
+              :aria-label="`Repeat session ${s.id}`"
+              :disabled="acting.busy.value"
+              @click="repeat(s.id)"
+            >
+              Repeat
+            </button>
+            <a
+              v-if="s.report"
+              class="link s"
+              :href="`/api/scans/${s.id}/file`"
+              :aria-label="`Take out session ${s.id} as a file`"
+              download
+              >Take out</a
+            >
+          </td>
         </tr>
       </tbody>
     </table>
@@ -31,5 +75,7 @@ async function repeat(id: number): Promise<void> {
 </template>
 
 <style scoped>
-.list { overflow-x: auto; }
+.list {
+  overflow-x: auto;
+}
 </style>

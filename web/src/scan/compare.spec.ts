@@ -4,8 +4,18 @@ import { differences, kindDifferences } from './compare'
 
 const side = (files: number) => ({ files, bytes: files * 100 })
 const comparison: Comparison = {
-  a: 4, b: 7, onlyA: side(1), onlyB: side(9), both: side(20), betterA: side(0), betterB: side(3),
-  kinds: [{ kind: 'jpg', onlyA: side(0), onlyB: side(7), both: side(10) }, { kind: 'pdf', onlyA: side(0), onlyB: side(0), both: side(9) }, { kind: 'mp3', onlyA: side(1), onlyB: side(2), both: side(1) }],
+  a: 4,
+  b: 7,
+  onlyA: side(1),
+  onlyB: side(9),
+  both: side(20),
+  betterA: side(0),
+  betterB: side(3),
+  kinds: [
+    { kind: 'jpg', onlyA: side(0), onlyB: side(7), both: side(10) },
+    { kind: 'pdf', onlyA: side(0), onlyB: side(0), both: side(9) },
+    { kind: 'mp3', onlyA: side(1), onlyB: side(2), both: side(1) },
+  ],
 }
 
 describe('the comparison of two sessions', () => {

@@ -25,5 +25,8 @@ const MOST_KINDS = 12
 /** Kinds in which the sessions differ, most first. */
 export function kindDifferences(c: Comparison): Comparison['kinds'] {
   const different = (k: Comparison['kinds'][number]): number => k.onlyA.files + k.onlyB.files
-  return c.kinds.filter((k) => different(k) > 0).sort((x, y) => different(y) - different(x) || x.kind.localeCompare(y.kind)).slice(0, MOST_KINDS)
+  return c.kinds
+    .filter((k) => different(k) > 0)
+    .sort((x, y) => different(y) - different(x) || x.kind.localeCompare(y.kind))
+    .slice(0, MOST_KINDS)
 }

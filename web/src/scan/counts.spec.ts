@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest'
 import type { ScanReport, ScanView } from '@/api/types'
 import { isSound, kindRows, methodWords, phaseWords, scopeWords, shareDone } from './counts'
 
-const scan = (part: Partial<ScanView>) => ({ state: 'running', phase: 'content', done: 3, total: 4, ...part }) as ScanView
+const scan = (part: Partial<ScanView>) =>
+  ({ state: 'running', phase: 'content', done: 3, total: 4, ...part }) as ScanView
 
 describe('a scan session', () => {
   it('lists kinds, most first, alike ones by name', () => {
@@ -39,7 +40,13 @@ describe('what a session looked at and came to', () => {
     expect(phaseWords(scan({ phase: 'search' }))).toBe('searching what is free')
   })
   it('calls a medium sound only when nothing at all is wrong with it', () => {
-    const report = { findings: 26, origins: { live: 26 }, prognoses: { whole: 26 }, problems: [], volumes: [{ state: 'live' }] } as unknown as ScanReport
+    const report = {
+      findings: 26,
+      origins: { live: 26 },
+      prognoses: { whole: 26 },
+      problems: [],
+      volumes: [{ state: 'live' }],
+    } as unknown as ScanReport
     expect(isSound(report)).toBe(true)
     expect(isSound({ ...report, origins: { live: 25, deleted: 1 } })).toBe(false)
     expect(isSound({ ...report, prognoses: { whole: 25, gapped: 1 } })).toBe(false)

@@ -43,5 +43,11 @@ export function scopeWords(s: Pick<ScanView, 'volume' | 'early' | 'hashes' | 'im
 /** Whether a session says that there is nothing to recover: every volume sound, every file listed and whole. */
 export function isSound(report: ScanReport): boolean {
   const others = Object.entries(report.origins).some(([origin, n]) => origin !== 'live' && n > 0)
-  return report.findings > 0 && !others && (report.prognoses.whole ?? 0) === report.findings && report.problems.length === 0 && report.volumes.every((v) => v.state === 'live')
+  return (
+    report.findings > 0 &&
+    !others &&
+    (report.prognoses.whole ?? 0) === report.findings &&
+    report.problems.length === 0 &&
+    report.volumes.every((v) => v.state === 'live')
+  )
 }

@@ -5,7 +5,20 @@ import { holds, rowName, strataOf, wholeShare } from './strata'
 const GIB = 1 << 30
 
 function volume(index: number, startByte: number, lengthBytes: number, state = 'live'): Volume {
-  return { index, fs: 'ntfs', label: `v${index}`, startByte, lengthBytes, clusterBytes: 4096, state, foundBy: 'its head', serial: '', made: '', unread: false, remarks: [] }
+  return {
+    index,
+    fs: 'ntfs',
+    label: `v${index}`,
+    startByte,
+    lengthBytes,
+    clusterBytes: 4096,
+    state,
+    foundBy: 'its head',
+    serial: '',
+    made: '',
+    unread: false,
+    remarks: [],
+  }
 }
 const report = (volumes: Volume[], size: number) => ({ volumes, inVolumes: [], size })
 
@@ -16,8 +29,14 @@ describe('strata', () => {
     expect(b).toMatchObject({ row: 0, left: 0.6, width: 0.4 })
   })
   it('puts what was before below what is now', () => {
-    const strata = strataOf(report([volume(0, 0, GIB, 'earlier'), volume(1, 0, GIB), volume(2, 0, GIB, 'earlier')], GIB))
-    expect(strata.map((s) => [s.volume.index, s.row])).toEqual([[1, 0], [0, 1], [2, 2]])
+    const strata = strataOf(
+      report([volume(0, 0, GIB, 'earlier'), volume(1, 0, GIB), volume(2, 0, GIB, 'earlier')], GIB),
+    )
+    expect(strata.map((s) => [s.volume.index, s.row])).toEqual([
+      [1, 0],
+      [0, 1],
+      [2, 2],
+    ])
     expect([0, 1, 2, 7].map(rowName)).toEqual(['now', 'earlier', 'older', 'older'])
   })
   it('keeps any number of small volumes apart, in order and on the medium', () => {
@@ -43,7 +62,12 @@ describe('strata', () => {
     }
   })
   it('says what a volume holds', () => {
-    const counts = { volume: 0, findings: 1240, origins: { deleted: 40, live: 1200 }, prognoses: { whole: 1178, doubtful: 62 } }
+    const counts = {
+      volume: 0,
+      findings: 1240,
+      origins: { deleted: 40, live: 1200 },
+      prognoses: { whole: 1178, doubtful: 62 },
+    }
     expect(holds(volume(0, 0, 1), counts)).toBe('40 deleted, 1,200 live')
     expect(holds(volume(0, 0, 1), undefined)).toBe('no files found')
     expect(holds({ ...volume(0, 0, 1), unread: true }, undefined)).toBe('not read')

@@ -1,6 +1,9 @@
 import type { ScanReport, Volume, VolumeCounts } from '@/api/types'
 
-/** A volume as a box: which row (0 the present, then back in time), where it begins and how wide it is, as shares of the medium. */
+/**
+ * A volume as a box: which row (0 the present, then back in time), where it begins and how wide it is, as shares of the
+ * medium.
+ */
 export interface Stratum {
   volume: Volume
   row: number

@@ -12,7 +12,10 @@ const emit = defineEmits<{ saved: [] }>()
 const saving = useAction()
 const done = ref(false)
 const hours = ref<Record<string, number>>({ ...props.settings.clocks.hours })
-watch(() => props.settings, (s) => (hours.value = { ...s.clocks.hours }))
+watch(
+  () => props.settings,
+  (s) => (hours.value = { ...s.clocks.hours }),
+)
 const stages = STAGES.filter((s) => s !== 'closed')
 
 async function save(): Promise<void> {
@@ -24,15 +27,45 @@ async function save(): Promise<void> {
 
 <template>
   <form aria-labelledby="h-clocks" @submit.prevent="save">
-    <div class="hd"><h2 id="h-clocks">Clocks</h2><span class="mu">hours that a case may stand in a stage; empty for no clock</span></div>
+    <div class="hd">
+      <h2 id="h-clocks">Clocks</h2>
+      <span class="mu">hours that a case may stand in a stage; empty for no clock</span>
+    </div>
     <fieldset :disabled="!mayChange" class="clocks">
-      <div v-for="s in stages" :key="s"><label :for="`clock-${s}`">{{ stageName(s) }}</label><BFormInput :id="`clock-${s}`" v-model.number="hours[s]" type="number" min="1" max="10000" /></div>
+      <div v-for="s in stages" :key="s">
+        <label :for="`clock-${s}`">{{ stageName(s) }}</label><BFormInput
+          :id="`clock-${s}`"
+          v-model.number="hours[s]"
+          type="number"
+          min="1"
+          max="10000"
+        />
+      </div>
     </fieldset>
     <RefusedNote :refused="saving.refused.value" />
-    <p v-if="mayChange" class="f g8 end"><span class="s c-ok" role="status">{{ done ? 'Saved.' : '' }}</span><span class="sp" /><BButton type="submit" variant="primary" :disabled="saving.busy.value">Save clocks</BButton></p>
+    <p v-if="mayChange" class="f g8 end">
+      <span class="s c-ok" role="status">{{ done ? 'Saved.' : '' }}</span><span class="sp" /><BButton
+        type="submit"
+        variant="primary"
+        :disabled="saving.busy.value"
+        >Save clocks</BButton
+      >
+    </p>
   </form>
 </template>
 
 <style scoped>
-.clocks { display: grid; grid-template-columns: repeat(4, 1fr); gap: 8px; padding-top: 6px; } label { font-size: 12px; color: var(--ink-2); } .end { padding-top: 8px; }
+.clocks {
+  display: grid;
+  grid-template-columns: repeat(4, 1fr);
+  gap: 8px;
+  padding-top: 6px;
+}
+label {
+  font-size: 12px;
+  color: var(--ink-2);
+}
+.end {
+  padding-top: 8px;
+}
 </style>

@@ -14,34 +14,74 @@ const done = ref(false)
 const code = ref('received')
 const subject = ref('')
 const body = ref('')
-watch([code, () => props.settings], () => {
-  subject.value = props.settings.letters[code.value]?.subject ?? ''
-  body.value = props.settings.letters[code.value]?.body ?? ''
-}, { immediate: true })
+watch(
+  [code, () => props.settings],
+  () => {
+    subject.value = props.settings.letters[code.value]?.subject ?? ''
+    body.value = props.settings.letters[code.value]?.body ?? ''
+  },
+  { immediate: true },
+)
 watch(code, () => (done.value = false))
 
 const blanks = computed(() => props.settings.blanks.map((b) => `{${b}}`).join(' '))
 
 async function save(): Promise<void> {
-  done.value = await saving.run(() => api.put(`/api/settings/letters/${code.value}`, { subject: subject.value, body: body.value }))
+  done.value = await saving.run(() =>
+    api.put(`/api/settings/letters/${code.value}`, { subject: subject.value, body: body.value }),
+  )
   if (done.value) emit('saved')
 }
 </script>
 
 <template>
   <form aria-labelledby="h-letters" @submit.prevent="save">
-    <div class="hd"><h2 id="h-letters">Letters</h2><span class="mu">to customers, by e-mail or on paper</span></div>
-    <p class="f g4 which" role="group" aria-label="Which letter"><button v-for="c in Object.keys(settings.letters)" :key="c" type="button" class="opt" :class="{ on: c === code }" :aria-pressed="c === code" @click="code = c">{{ words(c) }}</button></p>
+    <div class="hd">
+      <h2 id="h-letters">Letters</h2>
+      <span class="mu">to customers, by e-mail or on paper</span>
+    </div>
+    <p class="f g4 which" role="group" aria-label="Which letter">
+      <button
+        v-for="c in Object.keys(settings.letters)"
+        :key="c"
+        type="button"
+        class="opt"
+        :class="{ on: c === code }"
+        :aria-pressed="c === code"
+        @click="code = c"
+      >
+        {{ words(c) }}
+      </button>
+    </p>
     <fieldset :disabled="!mayChange" class="letter">
       <label for="letter-subject">Subject</label><BFormInput id="letter-subject" v-model="subject" />
       <label for="letter-body">Text</label><BFormTextarea id="letter-body" v-model="body" rows="11" />
-      <p class="xs mu">Filled in: <span class="m">{{ blanks }}</span></p>
+      <p class="xs mu">
+        Filled in: <span class="m">{{ blanks }}</span>
+      </p>
     </fieldset>
     <RefusedNote :refused="saving.refused.value" />
-    <p v-if="mayChange" class="f g8"><span class="s c-ok" role="status">{{ done ? 'Saved.' : '' }}</span><span class="sp" /><BButton type="submit" variant="primary" :disabled="saving.busy.value">Save the letter</BButton></p>
+    <p v-if="mayChange" class="f g8">
+      <span class="s c-ok" role="status">{{ done ? 'Saved.' : '' }}</span><span class="sp" /><BButton
+        type="submit"
+        variant="primary"
+        :disabled="saving.busy.value"
+        >Save the letter</BButton
+      >
+    </p>
   </form>
 </template>
 
 <style scoped>
-.which { padding: 6px 0; } .letter { display: grid; gap: 3px; } .letter label { font-size: 12px; color: var(--ink-2); }
+.which {
+  padding: 6px 0;
+}
+.letter {
+  display: grid;
+  gap: 3px;
+}
+.letter label {
+  font-size: 12px;
+  color: var(--ink-2);
+}
 </style>

@@ -27,7 +27,9 @@ async function choose(event: Event): Promise<void> {
 }
 async function replay(): Promise<void> {
   moved.value = undefined
-  await replaying.run(async () => (moved.value = await api.post<Moved[]>('/api/triage/replay', { protocol: text.value })))
+  await replaying.run(
+    async () => (moved.value = await api.post<Moved[]>('/api/triage/replay', { protocol: text.value })),
+  )
 }
 async function adopt(): Promise<void> {
   if (!(await replaying.run(() => api.post('/api/triage/adopt', { protocol: text.value })))) return
@@ -40,21 +42,76 @@ async function adopt(): Promise<void> {
 
 <template>
   <section aria-labelledby="h-protocol">
-    <div class="hd"><h2 id="h-protocol">Triage protocol</h2><span class="mu">in force: {{ vocabulary?.protocol }}</span></div>
-    <p class="s mu">What speaks for and against each path, the stop rules and the questions stand in one file. A changed one is replayed over the open cases before it is adopted; decisions keep the version they were made with.</p>
-    <p class="f g8 acts"><a class="btn btn-quiet btn-sm" href="/api/triage/protocol" download="protocol.json">Save the file</a>
-      <label class="btn btn-quiet btn-sm">Try a changed one<input type="file" accept=".json,application/json" class="visually-hidden" data-testid="protocol" @change="choose" /></label>
-      <button type="button" class="btn btn-quiet btn-sm" :disabled="replaying.busy.value" @click="(text = ''), replay()">Replay over older decisions</button></p>
+    <div class="hd">
+      <h2 id="h-protocol">Triage protocol</h2>
+      <span class="mu">in force: {{ vocabulary?.protocol }}</span>
+    </div>
+    <p class="s mu">
+      What speaks for and against each path, the stop rules and the questions stand in one file. A changed one is
+      replayed over the open cases before it is adopted; decisions keep the version they were made with.
+    </p>
+    <p class="f g8 acts">
+      <a class="btn btn-quiet btn-sm" href="/api/triage/protocol" download="protocol.json">Save the file</a>
+      <label class="btn btn-quiet btn-sm"
+        >Try a changed one<input
+          type="file"
+          accept=".json,application/json"
+          class="visually-hidden"
+          data-testid="protocol"
+          @change="choose"
+      /></label>
+      <button
+        type="button"
+        class="btn btn-quiet btn-sm"
+        :disabled="replaying.busy.value"
+        @click="((text = ''), replay())"
+      >
+        Replay over older decisions
+      </button>
+    </p>
     <RefusedNote :refused="replaying.refused.value" />
     <p v-if="adopted" class="s c-ok" role="status">{{ adopted }}</p>
     <template v-if="moved">
-      <p class="s b" role="status">{{ text ? name : 'The protocol in force' }} would change {{ moved.length === 0 ? 'nothing in any open case' : moved.length === 1 ? 'one open case' : `${moved.length} open cases` }}.</p>
-      <ul class="moved"><li v-for="m in moved.slice(0, 30)" :key="m.caseNumber"><p class="s"><RouterLink class="m link" :to="`/cases/${m.caseNumber}/triaged`">{{ m.caseNumber }}</RouterLink> <span class="mu">{{ m.path ? words(m.path) : 'not decided' }}</span></p><MovementNote :movement="m.movement" :vocabulary="vocabulary" /></li></ul>
-      <BButton v-if="text && mayChange" variant="primary" :disabled="replaying.busy.value" @click="adopt">Adopt {{ name }}</BButton>
+      <p class="s b" role="status">
+        {{ text ? name : 'The protocol in force' }} would change
+        {{
+          moved.length === 0
+            ? 'nothing in any open case'
+            : moved.length === 1
+              ? 'one open case'
+              : `${moved.length} open cases`
+        }}.
+      </p>
+      <ul class="moved">
+        <li v-for="m in moved.slice(0, 30)" :key="m.caseNumber">
+          <p class="s">
+            <RouterLink class="m link" :to="`/cases/${m.caseNumber}/triaged`">{{ m.caseNumber }}</RouterLink>
+            <span class="mu">{{ m.path ? words(m.path) : 'not decided' }}</span>
+          </p>
+          <MovementNote :movement="m.movement" :vocabulary="vocabulary" />
+        </li>
+      </ul>
+      <BButton v-if="text && mayChange" variant="primary" :disabled="replaying.busy.value" @click="adopt"
+        >Adopt {{ name }}</BButton
+      >
     </template>
   </section>
 </template>
 
 <style scoped>
-.acts { padding: 8px 0; } .acts label:focus-within { outline: 2px solid var(--focus); } .moved { max-height: 300px; overflow: auto; margin: 6px 0; } .moved li { padding: 6px 0; border-bottom: 1px solid var(--line); }
+.acts {
+  padding: 8px 0;
+}
+.acts label:focus-within {
+  outline: 2px solid var(--focus);
+}
+.moved {
+  max-height: 300px;
+  overflow: auto;
+  margin: 6px 0;
+}
+.moved li {
+  padding: 6px 0;
+  border-bottom: 1px solid var(--line);
+}
 </style>

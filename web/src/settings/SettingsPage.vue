@@ -12,13 +12,19 @@ import PriceSettings from './PriceSettings.vue'
 import ProtocolSettings from './ProtocolSettings.vue'
 
 const session = useSession()
-const settings = useLive(() => api.get<AllSettings>('/api/settings'), () => false)
+const settings = useLive(
+  () => api.get<AllSettings>('/api/settings'),
+  () => false,
+)
 const mayChange = computed(() => session.person?.role === 'MANAGER')
 </script>
 
 <template>
   <div class="page">
-    <div class="pagehead"><h1>Settings</h1><p class="mu">{{ mayChange ? 'of the lab' : 'a manager may change them' }}</p></div>
+    <div class="pagehead">
+      <h1>Settings</h1>
+      <p class="mu">{{ mayChange ? 'of the lab' : 'a manager may change them' }}</p>
+    </div>
     <RefusedNote :refused="settings.refused.value" />
     <div v-if="settings.data.value" class="cols">
       <div class="stack">
@@ -35,7 +41,19 @@ const mayChange = computed(() => session.person?.role === 'MANAGER')
 </template>
 
 <style scoped>
-.cols { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1.15fr); gap: 28px; align-items: start; }
-.stack { display: grid; gap: 22px; }
-@media (max-width: 900px) { .cols { grid-template-columns: 1fr; } }
+.cols {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1.15fr);
+  gap: 28px;
+  align-items: start;
+}
+.stack {
+  display: grid;
+  gap: 22px;
+}
+@media (width <= 900px) {
+  .cols {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

@@ -77,7 +77,15 @@ function go(to: string | undefined): void {
       <span class="kbd">Ctrl K</span>
     </label>
     <ul v-show="open" id="find-goals" role="listbox" aria-label="Found" class="goals sheet">
-      <li v-for="(g, i) in goals" :id="`goal-${i}`" :key="g.to" role="option" :aria-selected="i === chosen" :class="{ on: i === chosen }" @mousedown.prevent="go(g.to)">
+      <li
+        v-for="(g, i) in goals"
+        :id="`goal-${i}`"
+        :key="g.to"
+        role="option"
+        :aria-selected="i === chosen"
+        :class="{ on: i === chosen }"
+        @mousedown.prevent="go(g.to)"
+      >
         <span class="el">{{ g.label }}</span><span class="mu xs el">{{ g.near ? 'nearly: ' : '' }}{{ g.hint }}</span>
       </li>
       <li v-if="!goals.length" role="option" aria-selected="false" class="mu">Nothing matches “{{ text }}”.</li>
@@ -86,12 +94,44 @@ function go(to: string | undefined): void {
 </template>
 
 <style scoped>
-.findwrap { position: relative; }
-.find input { border: 0; background: none; color: inherit; flex: 1; min-width: 0; font-size: 13px; outline: none; }
-.find:focus-within { outline: 2px solid var(--focus); }
-.find input::placeholder { color: var(--ink-2); }
-.goals { position: absolute; top: 42px; right: 0; z-index: 30; padding: 4px; border-color: var(--edge); }
-.goals { width: min(420px, 94vw); }
-.goals li { padding: 5px 8px; font-size: 13px; cursor: pointer; display: flex; gap: 10px; justify-content: space-between; }
-.goals li.on { background: var(--verd-wash); }
+.findwrap {
+  position: relative;
+}
+.find input {
+  border: 0;
+  background: none;
+  color: inherit;
+  flex: 1;
+  min-width: 0;
+  font-size: 13px;
+  outline: none;
+}
+.find:focus-within {
+  outline: 2px solid var(--focus);
+}
+.find input::placeholder {
+  color: var(--ink-2);
+}
+.goals {
+  position: absolute;
+  top: 42px;
+  right: 0;
+  z-index: 30;
+  padding: 4px;
+  border-color: var(--edge);
+}
+.goals {
+  width: min(420px, 94vw);
+}
+.goals li {
+  padding: 5px 8px;
+  font-size: 13px;
+  cursor: pointer;
+  display: flex;
+  gap: 10px;
+  justify-content: space-between;
+}
+.goals li.on {
+  background: var(--verd-wash);
+}
 </style>

@@ -12,6 +12,11 @@ describe('what Ctrl K offers', () => {
     expect(found.map((g) => g.label)).toEqual(['BR-1 Bench Makers', 'Bench', 'BR-2 Benchley'])
   })
   it('is never more than fits', () => {
-    expect(goalsFor('', Array.from({ length: 20 }, (_, i) => goal(`BR-${i}`)))).toHaveLength(8)
+    expect(
+      goalsFor(
+        '',
+        Array.from({ length: 20 }, (_, i) => goal(`BR-${i}`)),
+      ),
+    ).toHaveLength(8)
   })
 })

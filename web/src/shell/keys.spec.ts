@@ -22,7 +22,7 @@ describe('the keys of a screen', () => {
     expect(run).toHaveBeenCalledOnce()
     expect(shownKeys).toHaveLength(0)
   })
-  it('leave fields and the browser\'s own shortcuts alone', () => {
+  it("leave fields and the browser's own shortcuts alone", () => {
     const run = vi.fn()
     const scope = effectScope()
     scope.run(() => useKeys([{ key: 'D', does: 'decide', run }]))

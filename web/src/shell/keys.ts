@@ -15,7 +15,14 @@ export const shownKeys = readonly(keys)
 
 export function useKeys(own: Key[]): void {
   keys.push(...own)
-  onScopeDispose(() => own.forEach((k) => keys.splice(keys.findIndex((x) => x.key === k.key && x.does === k.does), 1)))
+  onScopeDispose(() =>
+    own.forEach((k) =>
+      keys.splice(
+        keys.findIndex((x) => x.key === k.key && x.does === k.does),
+        1,
+      ),
+    ),
+  )
 }
 
 const NAMES: Record<string, string> = { ' ': 'Space', ArrowLeft: '←', ArrowRight: '→', ArrowUp: '↑', ArrowDown: '↓' }
@@ -26,7 +33,10 @@ export function keyName(key: string): string {
 }
 
 function inField(target: EventTarget | null): boolean {
-  return target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))
+  return (
+    target instanceof HTMLElement &&
+    (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))
+  )
 }
 
 export function handleKey(event: KeyboardEvent): void {

@@ -21,9 +21,17 @@ async function setUp(): Promise<void> {
       <h1>The first manager</h1>
       <p class="mu s">This link works once. The manager can add everybody else.</p>
       <div class="fields">
-        <div><label for="name">Name</label><BFormInput id="name" v-model="form.name" autocomplete="name" required /></div>
-        <div><label for="login">Sign-in name</label><BFormInput id="login" v-model="form.login" autocomplete="username" required /></div>
-        <div><label for="password">Password, at least 10 characters</label><BFormInput id="password" v-model="form.password" type="password" autocomplete="new-password" required /></div>
+        <div>
+          <label for="name">Name</label><BFormInput id="name" v-model="form.name" autocomplete="name" required />
+        </div>
+        <div>
+          <label for="login">Sign-in name</label
+          ><BFormInput id="login" v-model="form.login" autocomplete="username" required />
+        </div>
+        <div>
+          <label for="password">Password, at least 10 characters</label
+          ><BFormInput id="password" v-model="form.password" type="password" autocomplete="new-password" required />
+        </div>
         <RefusedNote :refused="action.refused.value" />
         <BButton type="submit" variant="primary" :disabled="action.busy.value">Set up the lab</BButton>
       </div>
@@ -32,7 +40,16 @@ async function setUp(): Promise<void> {
 </template>
 
 <style scoped>
-.door { min-height: 100vh; display: grid; place-items: center; }
-form { width: min(400px, 92vw); padding: 24px 26px 26px; }
-.fields { margin-top: 14px; }
+.door {
+  min-height: 100vh;
+  display: grid;
+  place-items: center;
+}
+form {
+  width: min(400px, 92vw);
+  padding: 24px 26px 26px;
+}
+.fields {
+  margin-top: 14px;
+}
 </style>

@@ -28,8 +28,14 @@ async function signIn(): Promise<void> {
       <p class="f g8 brand"><BrandMark /> Brantel</p>
       <h1>{{ session.lab }}</h1>
       <div class="fields">
-        <div><label for="login">Sign-in name</label><BFormInput id="login" v-model="login" autocomplete="username" autofocus required /></div>
-        <div><label for="password">Password</label><BFormInput id="password" v-model="password" type="password" autocomplete="current-password" required /></div>
+        <div>
+          <label for="login">Sign-in name</label
+          ><BFormInput id="login" v-model="login" autocomplete="username" autofocus required />
+        </div>
+        <div>
+          <label for="password">Password</label
+          ><BFormInput id="password" v-model="password" type="password" autocomplete="current-password" required />
+        </div>
         <RefusedNote :refused="action.refused.value" />
         <BButton type="submit" variant="primary" :disabled="action.busy.value">Sign in</BButton>
       </div>
@@ -38,8 +44,19 @@ async function signIn(): Promise<void> {
 </template>
 
 <style scoped>
-.door { min-height: 100vh; display: grid; place-items: center; }
-form { width: min(360px, 92vw); padding: 24px 26px 26px; }
-h1 { margin: 4px 0 16px; }
-.brand { width: auto; }
+.door {
+  min-height: 100vh;
+  display: grid;
+  place-items: center;
+}
+form {
+  width: min(360px, 92vw);
+  padding: 24px 26px 26px;
+}
+h1 {
+  margin: 4px 0 16px;
+}
+.brand {
+  width: auto;
+}
 </style>

@@ -16,7 +16,9 @@ const answers = ref<BenchAnswers>(startOf(props.docket.facts))
 const how = ref<Record<string, string>>({})
 const measuring = useAction()
 const recording = useAction()
-const rows = computed(() => BENCH_ROWS.map((r) => ({ ...r, fact: props.vocabulary?.facts.find((f) => f.code === r.code) })))
+const rows = computed(() =>
+  BENCH_ROWS.map((r) => ({ ...r, fact: props.vocabulary?.facts.find((f) => f.code === r.code) })),
+)
 const given = computed(() => answersOf(answers.value))
 
 async function measure(): Promise<void> {
@@ -34,25 +36,49 @@ function toggle(code: string, value: string): void {
   answers.value = now
 }
 async function record(): Promise<void> {
-  if (await recording.run(() => api.post(`/api/cases/${props.docket.number}/bench-check`, { answers: given.value }))) emit('checked')
+  if (await recording.run(() => api.post(`/api/cases/${props.docket.number}/bench-check`, { answers: given.value })))
+    emit('checked')
 }
 </script>
 
 <template>
   <form class="sheet check" aria-labelledby="h-check" @submit.prevent="record">
-    <div class="hd"><h2 id="h-check">Bench check</h2><span class="mu">what you see counts more than what was told</span><span class="sp" />
-      <button type="button" class="btn btn-quiet btn-sm" :disabled="measuring.busy.value" @click="measure"><Gauge class="ic s14" aria-hidden="true" /> {{ measuring.busy.value ? 'Reading a few places …' : 'Let the station measure' }}</button></div>
+    <div class="hd">
+      <h2 id="h-check">Bench check</h2>
+      <span class="mu">what you see counts more than what was told</span><span class="sp" />
+      <button type="button" class="btn btn-quiet btn-sm" :disabled="measuring.busy.value" @click="measure">
+        <Gauge class="ic s14" aria-hidden="true" />
+        {{ measuring.busy.value ? 'Reading a few places …' : 'Let the station measure' }}
+      </button>
+    </div>
     <RefusedNote :refused="measuring.refused.value" />
     <div v-for="r in rows" :key="r.code">
-      <ChoiceRow :label="r.label" :ask="r.ask" :values="r.fact?.values ?? []" :is-on="(v) => answers[r.code]?.value === v" @toggle="(v) => toggle(r.code, v)" />
+      <ChoiceRow
+        :label="r.label"
+        :ask="r.ask"
+        :values="r.fact?.values ?? []"
+        :is-on="(v) => answers[r.code]?.value === v"
+        @toggle="(v) => toggle(r.code, v)"
+      />
       <p v-if="answers[r.code]?.measured" class="xs mu how"><b class="c-ok">measured</b> {{ how[r.code] }}</p>
     </div>
     <RefusedNote :refused="recording.refused.value" />
-    <p class="f g8"><span class="xs mu">{{ given.length }} of {{ rows.length }} answered; leave out what you did not look at</span><span class="sp" /><BButton type="submit" variant="primary" :disabled="!given.length || recording.busy.value">Record the check</BButton></p>
+    <p class="f g8">
+      <span class="xs mu">{{ given.length }} of {{ rows.length }} answered; leave out what you did not look at</span
+      ><span class="sp" /><BButton type="submit" variant="primary" :disabled="!given.length || recording.busy.value"
+        >Record the check</BButton
+      >
+    </p>
   </form>
 </template>
 
 <style scoped>
-.check { padding: 10px 12px; display: grid; gap: 4px; }
-.how { padding: 1px 0 4px 116px; }
+.check {
+  padding: 10px 12px;
+  display: grid;
+  gap: 4px;
+}
+.how {
+  padding: 1px 0 4px 116px;
+}
 </style>

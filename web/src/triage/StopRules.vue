@@ -27,15 +27,31 @@ const lock = (code: string) => props.rules.find((r) => r.code === code)
   <ul v-if="distinct.length" class="stops">
     <li v-for="s in distinct" :key="s.code" class="stopbox">
       <b><CircleX class="ic s14" aria-hidden="true" /> {{ stopWords(s.code) }}</b>
-      <p v-if="because" class="facts"><span v-for="f in s.because" :key="f" class="fact told" :title="f">{{ sayStated(vocabulary, f) }}</span></p>
-      <p v-if="lock(s.code)?.release" class="xs release"><b>Released</b> by {{ lock(s.code)?.release?.who }}, {{ dayAndTime(lock(s.code)!.release!.at) }}: “{{ lock(s.code)?.release?.reason }}”</p>
+      <p v-if="because" class="facts">
+        <span v-for="f in s.because" :key="f" class="fact told" :title="f">{{ sayStated(vocabulary, f) }}</span>
+      </p>
+      <p v-if="lock(s.code)?.release" class="xs release">
+        <b>Released</b> by {{ lock(s.code)?.release?.who }}, {{ dayAndTime(lock(s.code)!.release!.at) }}: “{{
+          lock(s.code)?.release?.reason
+        }}”
+      </p>
     </li>
   </ul>
   <p v-else class="s mu">No stop rule holds so far.</p>
 </template>
 
 <style scoped>
-.stops { display: grid; gap: 6px; }
-.release { color: var(--ink); }
-.facts { display: flex; flex-wrap: wrap; gap: 4px; margin-top: 4px; }
+.stops {
+  display: grid;
+  gap: 6px;
+}
+.release {
+  color: var(--ink);
+}
+.facts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px;
+  margin-top: 4px;
+}
 </style>

@@ -27,10 +27,16 @@ const checking = ref(false)
 const answering = useAction()
 const path = computed(() => chosen.value ?? props.docket.path ?? props.ranking?.ranking[0]?.path ?? '')
 const history = useLive(() => api.get<TriageHistory>(`/api/cases/${props.docket.number}/triage/history`), mine)
-const estimate = useLive(() => api.get<Estimate>(`/api/cases/${props.docket.number}/triage/estimate?path=${path.value}`), mine)
+const estimate = useLive(
+  () => api.get<Estimate>(`/api/cases/${props.docket.number}/triage/estimate?path=${path.value}`),
+  mine,
+)
 const far = computed(() => isFar(history.data.value?.moved))
 const label = (code: string) => props.vocabulary?.paths.find((p) => p.code === code)?.label ?? words(code)
-watch(() => props.docket.version, () => (chosen.value = undefined))
+watch(
+  () => props.docket.version,
+  () => (chosen.value = undefined),
+)
 watch(path, () => void estimate.refresh())
 
 async function answer(code: string, value: string): Promise<void> {
@@ -47,22 +53,48 @@ useKeys([{ key: 'B', does: 'bench check', run: () => (checking.value = !checking
 
 <template>
   <div v-if="ranking" class="stack">
-    <div class="hd"><h2>Ranking</h2><span class="mu">{{ docket.facts.length }} facts, {{ ranking.protocol }}</span><span class="sp" />
-      <span class="key"><i class="told" /> told by the customer</span><span class="key"><i /> observed on the bench</span>
-      <button type="button" class="btn btn-quiet btn-sm" :aria-expanded="checking" @click="checking = !checking">Bench check <span class="kbd">B</span></button></div>
+    <div class="hd">
+      <h2>Ranking</h2>
+      <span class="mu">{{ docket.facts.length }} facts, {{ ranking.protocol }}</span
+      ><span class="sp" /> <span class="key"><i class="told" /> told by the customer</span
+      ><span class="key"><i /> observed on the bench</span>
+      <button type="button" class="btn btn-quiet btn-sm" :aria-expanded="checking" @click="checking = !checking">
+        Bench check <span class="kbd">B</span>
+      </button>
+    </div>
     <BenchCheck v-if="checking" :docket="docket" :vocabulary="vocabulary" @checked="checked" />
-    <div v-if="history.data.value?.moved && docket.path" :class="far ? 'warnbox' : 'sheet calm'"><b>Moved since it was decided{{ far ? '' : ', and the decision stands' }}.</b> <MovementNote :movement="history.data.value.moved" :vocabulary="vocabulary" /></div>
+    <div v-if="history.data.value?.moved && docket.path" :class="far ? 'warnbox' : 'sheet calm'">
+      <b>Moved since it was decided{{ far ? '' : ', and the decision stands' }}.</b>
+      <MovementNote :movement="history.data.value.moved" :vocabulary="vocabulary" />
+    </div>
     <RankingScale :ranking="ranking.ranking" :say="(f) => sayStated(vocabulary, f)" />
     <p v-for="c in ranking.conflicts" :key="c" class="warnbox"><b>The bench saw something else:</b> {{ c }}</p>
-    <EstimateStrip v-if="estimate.data.value" :estimate="estimate.data.value" :label="label(estimate.data.value.path)" />
+    <EstimateStrip
+      v-if="estimate.data.value"
+      :estimate="estimate.data.value"
+      :label="label(estimate.data.value.path)"
+    />
     <RefusedNote :refused="answering.refused.value" />
     <div class="two">
       <div>
-        <AskNext v-if="ranking.nextQuestion" :question="ranking.nextQuestion" :vocabulary="vocabulary" @answer="(v) => answer(ranking!.nextQuestion!.fact, v)" />
+        <AskNext
+          v-if="ranking.nextQuestion"
+          :question="ranking.nextQuestion"
+          :vocabulary="vocabulary"
+          @answer="(v) => answer(ranking!.nextQuestion!.fact, v)"
+        />
         <p v-else class="s mu">No open question would change the ranking.</p>
         <p v-if="ranking.meanwhile.length" class="s mu meanwhile"><b>Meanwhile</b> {{ ranking.meanwhile.join(' ') }}</p>
       </div>
-      <DecideForm v-model="chosen" :docket="docket" :ranking="ranking" :path="path" :history="history.data.value?.decisions ?? []" :label="label" @decided="emit('changed')" />
+      <DecideForm
+        v-model="chosen"
+        :docket="docket"
+        :ranking="ranking"
+        :path="path"
+        :history="history.data.value?.decisions ?? []"
+        :label="label"
+        @decided="emit('changed')"
+      />
     </div>
     <FactMatrix :ranking="ranking.ranking" />
   </div>
@@ -70,12 +102,44 @@ useKeys([{ key: 'B', does: 'bench check', run: () => (checking.value = !checking
 </template>
 
 <style scoped>
-.stack { display: grid; gap: 10px; align-content: start; }
-.two { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1.15fr); gap: 16px; align-items: start; }
-.calm { padding: 7px 10px; font-size: 13px; }
-.meanwhile { margin-top: 8px; }
-.key { font-size: 12px; display: inline-flex; gap: 5px; align-items: center; color: var(--ink-2); }
-.key i { width: 14px; height: 9px; border: 1px solid var(--ink); background: var(--wash); }
-.key i.told { border-color: var(--heather); background: var(--heather-wash); }
-@media (max-width: 900px) { .two { grid-template-columns: 1fr; } }
+.stack {
+  display: grid;
+  gap: 10px;
+  align-content: start;
+}
+.two {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1.15fr);
+  gap: 16px;
+  align-items: start;
+}
+.calm {
+  padding: 7px 10px;
+  font-size: 13px;
+}
+.meanwhile {
+  margin-top: 8px;
+}
+.key {
+  font-size: 12px;
+  display: inline-flex;
+  gap: 5px;
+  align-items: center;
+  color: var(--ink-2);
+}
+.key i {
+  width: 14px;
+  height: 9px;
+  border: 1px solid var(--ink);
+  background: var(--wash);
+}
+.key i.told {
+  border-color: var(--heather);
+  background: var(--heather-wash);
+}
+@media (width <= 900px) {
+  .two {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

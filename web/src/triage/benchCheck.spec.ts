@@ -10,6 +10,9 @@ it('starts from what was observed and sends what was answered, in the order of t
   ] as Docket['facts']
   const start = startOf(facts)
   expect(start).toEqual({ 'bench.read': { value: 'clean', measured: true } })
-  expect(answersOf({ ...start, 'bench.detected': { value: 'yes', measured: false } }).map((a) => a.code)).toEqual(['bench.detected', 'bench.read'])
+  expect(answersOf({ ...start, 'bench.detected': { value: 'yes', measured: false } }).map((a) => a.code)).toEqual([
+    'bench.detected',
+    'bench.read',
+  ])
   expect(answersOf({})).toEqual([])
 })

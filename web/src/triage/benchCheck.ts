@@ -15,7 +15,11 @@ export type BenchAnswers = Record<string, { value: string; measured: boolean }>
 
 /** What was observed before, to start from. */
 export function startOf(facts: Docket['facts']): BenchAnswers {
-  return Object.fromEntries(facts.filter((f) => f.source === 'observed' && f.code.startsWith('bench.')).map((f) => [f.code, { value: f.value, measured: f.measured }]))
+  return Object.fromEntries(
+    facts
+      .filter((f) => f.source === 'observed' && f.code.startsWith('bench.'))
+      .map((f) => [f.code, { value: f.value, measured: f.measured }]),
+  )
 }
 
 export function answersOf(answers: BenchAnswers): { code: string; value: string; measured: boolean }[] {

@@ -18,6 +18,9 @@ describe('deciding on a path', () => {
     expect(needOf(ranking, 'existing-copy')).toMatchObject({ kind: 'reason' })
   })
   it('says why a path is barred', () => {
-    expect(needOf(ranking, 'straight-copy')).toMatchObject({ kind: 'reason', why: expect.stringContaining('It clicks.') })
+    expect(needOf(ranking, 'straight-copy')).toMatchObject({
+      kind: 'reason',
+      why: expect.stringContaining('It clicks.'),
+    })
   })
 })

@@ -6,7 +6,9 @@ export type Need = { kind: 'nothing' } | { kind: 'reason'; why: string }
 /** The first path may be taken as it is; any other, and a barred one, asks for a reason. */
 export function needOf(ranking: Ranking, path: string): Need {
   const chosen = ranking.ranking.find((r) => r.path === path)
-  if (chosen?.barred) return { kind: 'reason', why: `Barred: ${chosen.barredBecause.join(' ')} Write down why it is taken all the same.` }
-  if (ranking.ranking[0]?.path !== path) return { kind: 'reason', why: 'Not the first of the ranking: write down why it is taken.' }
+  if (chosen?.barred)
+    return { kind: 'reason', why: `Barred: ${chosen.barredBecause.join(' ')} Write down why it is taken all the same.` }
+  if (ranking.ranking[0]?.path !== path)
+    return { kind: 'reason', why: 'Not the first of the ranking: write down why it is taken.' }
   return { kind: 'nothing' }
 }

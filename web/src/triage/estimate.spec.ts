@@ -14,7 +14,7 @@ describe('an estimate', () => {
   it('says nothing where nothing is read', () => {
     expect(bandOf(undefined)).toBe('')
   })
-  it('has work in hours and money in the lab\'s currency', () => {
+  it("has work in hours and money in the lab's currency", () => {
     expect(hoursBand(part(0.5, 2))).toBe('0.5–2 h')
     expect(moneyBand(part(420, 1400), '£')).toBe('£420–1,400')
     expect(moneyBand(part(0, 0), '£')).toBe('nothing')

@@ -22,6 +22,8 @@ export function matrixOf(all: readonly RankedPath[]): Matrix {
   const sum = (weights: number[]) => weights.reduce((a, w) => a + Math.abs(w), 0)
   return {
     paths: ranking.map(({ path, label }) => ({ path, label })),
-    rows: [...byFact].map(([fact, row]) => ({ fact: fact || 'no fact', ...row })).sort((a, b) => sum(b.weights) - sum(a.weights)),
+    rows: [...byFact]
+      .map(([fact, row]) => ({ fact: fact || 'no fact', ...row }))
+      .sort((a, b) => sum(b.weights) - sum(a.weights)),
   }
 }

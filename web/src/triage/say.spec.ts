@@ -4,7 +4,14 @@ import { sayFact, sayStated } from './say'
 
 const vocabulary = {
   facts: [
-    { code: 'symptom.noise', label: 'noise', many: false, number: false, values: ['clicking'], words: { clicking: 'clicks' } },
+    {
+      code: 'symptom.noise',
+      label: 'noise',
+      many: false,
+      number: false,
+      values: ['clicking'],
+      words: { clicking: 'clicks' },
+    },
     { code: 'since.hours', label: 'time since the loss', many: false, number: true, values: [], words: {} },
   ],
 } as unknown as Vocabulary

@@ -13,13 +13,19 @@ export function useEstimate(form: () => CaseForm): Readonly<Ref<Estimate | undef
 
   async function ask(given: CaseForm): Promise<void> {
     const mine = ++latest
-    const devices = given.devices.filter((d) => d.type).map((d) => ({ type: d.type, capacity: d.capacity, attachedBy: d.attachedBy }))
+    const devices = given.devices
+      .filter((d) => d.type)
+      .map((d) => ({ type: d.type, capacity: d.capacity, attachedBy: d.attachedBy }))
     if (!devices.length || !given.facts.length) {
       estimate.value = undefined
       return
     }
     try {
-      const found = await api.post<Estimate>('/api/triage/estimate', { facts: factsForRanking(given), devices, deadline: given.deadline || undefined })
+      const found = await api.post<Estimate>('/api/triage/estimate', {
+        facts: factsForRanking(given),
+        devices,
+        deadline: given.deadline || undefined,
+      })
       if (mine === latest) estimate.value = found
     } catch (e) {
       if (!(e instanceof Refused)) throw e
@@ -27,10 +33,15 @@ export function useEstimate(form: () => CaseForm): Readonly<Ref<Estimate | undef
     }
   }
 
-  watch(() => JSON.stringify([form().facts, form().devices.map((d) => [d.type, d.capacity, d.attachedBy]), form().deadline]), () => {
-    clearTimeout(timer)
-    timer = window.setTimeout(() => void ask(form()), PAUSE_MS)
-  }, { immediate: true })
+  watch(
+    () =>
+      JSON.stringify([form().facts, form().devices.map((d) => [d.type, d.capacity, d.attachedBy]), form().deadline]),
+    () => {
+      clearTimeout(timer)
+      timer = window.setTimeout(() => void ask(form()), PAUSE_MS)
+    },
+    { immediate: true },
+  )
   onScopeDispose(() => clearTimeout(timer))
   return estimate
 }

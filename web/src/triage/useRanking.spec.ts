@@ -8,7 +8,15 @@ const waiting: ((protocol: string) => void)[] = []
 
 beforeEach(() => {
   vi.useFakeTimers()
-  vi.stubGlobal('fetch', vi.fn(() => new Promise<Response>((answer) => waiting.push((protocol) => answer(new Response(JSON.stringify({ protocol })))))))
+  vi.stubGlobal(
+    'fetch',
+    vi.fn(
+      () =>
+        new Promise<Response>((answer) =>
+          waiting.push((protocol) => answer(new Response(JSON.stringify({ protocol })))),
+        ),
+    ),
+  )
 })
 afterEach(() => {
   vi.useRealTimers()

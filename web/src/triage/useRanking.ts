@@ -5,7 +5,10 @@ import type { FactForm, Ranking } from '@/api/types'
 const PAUSE_MS = 120
 
 /** The ranking for facts that are still being entered; late answers to earlier facts are dropped. */
-export function useRanking(facts: () => FactForm[]): { ranking: Ref<Ranking | undefined>; refused: Ref<Refused | undefined> } {
+export function useRanking(facts: () => FactForm[]): {
+  ranking: Ref<Ranking | undefined>
+  refused: Ref<Refused | undefined>
+} {
   const ranking = ref<Ranking>()
   const refused = ref<Refused>()
   let latest = 0
@@ -25,10 +28,14 @@ export function useRanking(facts: () => FactForm[]): { ranking: Ref<Ranking | un
     }
   }
 
-  watch(facts, (given) => {
-    clearTimeout(timer)
-    timer = window.setTimeout(() => void rank(given), PAUSE_MS)
-  }, { immediate: true, deep: true })
+  watch(
+    facts,
+    (given) => {
+      clearTimeout(timer)
+      timer = window.setTimeout(() => void rank(given), PAUSE_MS)
+    },
+    { immediate: true, deep: true },
+  )
   onScopeDispose(() => clearTimeout(timer))
   return { ranking, refused }
 }

@@ -11,7 +11,9 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "bag", mixinStandardHelpOptions = true,
+@Command(
+        name = "bag",
+        mixinStandardHelpOptions = true,
         description = "Packs a folder as a signed bag (RFC 8493) with SHA-256 and SHA-512 manifests.")
 final class BagVerb implements Callable<Integer> {
 
@@ -21,7 +23,10 @@ final class BagVerb implements Callable<Integer> {
     @Parameters(paramLabel = "BAG")
     private Path bag;
 
-    @Option(names = "--key", paramLabel = "FILE", defaultValue = ".brantel/lab-key.pem",
+    @Option(
+            names = "--key",
+            paramLabel = "FILE",
+            defaultValue = ".brantel/lab-key.pem",
             description = "The lab's key; made when missing (${DEFAULT-VALUE}).")
     private Path key;
 
@@ -30,8 +35,12 @@ final class BagVerb implements Callable<Integer> {
 
     @Override
     public Integer call() throws Exception {
-        Bag.Sealed sealed = Bag.seal(folder, bag, new BagInfo("Brantel", identifier, "Recovered files",
-                LocalDate.now(ZoneOffset.UTC)), null, LabKey.at(key));
+        Bag.Sealed sealed = Bag.seal(
+                folder,
+                bag,
+                new BagInfo("Brantel", identifier, "Recovered files", LocalDate.now(ZoneOffset.UTC)),
+                null,
+                LabKey.at(key));
         System.out.printf("%d files, %d bytes, signed by %s.%n", sealed.files(), sealed.bytes(), sealed.fingerprint());
         return EngineCommand.DONE;
     }

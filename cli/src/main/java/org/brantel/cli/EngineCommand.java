@@ -12,10 +12,28 @@ import picocli.CommandLine;
 import picocli.CommandLine.Command;
 
 /** {@code ./brantel engine VERB}. */
-@Command(name = "engine", description = "Reads media, finds files, writes them out, proves them.",
-        mixinStandardHelpOptions = true, versionProvider = EngineCommand.Version.class,
-        subcommands = {ImageVerb.class, MapVerb.class, RecheckVerb.class, VolumesVerb.class, ScanVerb.class, KindsVerb.class, PackVerb.class, UnpackVerb.class, ExplainVerb.class, ExtractVerb.class, BagVerb.class,
-            VerifyVerb.class, TriageVerb.class, FitsVerb.class, RehearseVerb.class})
+@Command(
+        name = "engine",
+        description = "Reads media, finds files, writes them out, proves them.",
+        mixinStandardHelpOptions = true,
+        versionProvider = EngineCommand.Version.class,
+        subcommands = {
+            ImageVerb.class,
+            MapVerb.class,
+            RecheckVerb.class,
+            VolumesVerb.class,
+            ScanVerb.class,
+            KindsVerb.class,
+            PackVerb.class,
+            UnpackVerb.class,
+            ExplainVerb.class,
+            ExtractVerb.class,
+            BagVerb.class,
+            VerifyVerb.class,
+            TriageVerb.class,
+            FitsVerb.class,
+            RehearseVerb.class
+        })
 public final class EngineCommand {
 
     static final int DONE = 0;
@@ -40,8 +58,12 @@ public final class EngineCommand {
         return new CommandLine(new EngineCommand())
                 .setExecutionExceptionHandler((e, line, parsed) -> refuse(line, e))
                 .setParameterExceptionHandler((e, unused) -> {
-                    String verb = e.getCommandLine().getParent() == null ? "" : e.getCommandLine().getCommandName() + " ";
-                    e.getCommandLine().getErr().println(e.getMessage().strip() + ". See: ./brantel engine " + verb + "--help");
+                    String verb = e.getCommandLine().getParent() == null
+                            ? ""
+                            : e.getCommandLine().getCommandName() + " ";
+                    e.getCommandLine()
+                            .getErr()
+                            .println(e.getMessage().strip() + ". See: ./brantel engine " + verb + "--help");
                     return BAD_INPUT;
                 })
                 .execute(args);

@@ -15,7 +15,10 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "explain", mixinStandardHelpOptions = true, description = "Says why a finding is what it is said to be: volume, record, bytes, judgement.")
+@Command(
+        name = "explain",
+        mixinStandardHelpOptions = true,
+        description = "Says why a finding is what it is said to be: volume, record, bytes, judgement.")
 final class ExplainVerb implements Callable<Integer> {
 
     private static final int ROW = 16;
@@ -40,7 +43,10 @@ final class ExplainVerb implements Callable<Integer> {
             throw new IllegalArgumentException("There is no finding " + id + " in " + findings + ".");
         }
         ScanReport report = Json.read(findings.resolveSibling("session.json"), ScanReport.class, "session");
-        Volume volume = report.volumes().stream().filter(v -> Integer.valueOf(v.index()).equals(found[0].volume())).findFirst().orElse(null);
+        Volume volume = report.volumes().stream()
+                .filter(v -> Integer.valueOf(v.index()).equals(found[0].volume()))
+                .findFirst()
+                .orElse(null);
         try (Source opened = Sources.open(source)) {
             var steps = Explanation.of(opened, volume, found[0]);
             if (json) {

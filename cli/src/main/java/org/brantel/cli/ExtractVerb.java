@@ -16,7 +16,9 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "extract", mixinStandardHelpOptions = true,
+@Command(
+        name = "extract",
+        mixinStandardHelpOptions = true,
         description = "Writes findings out and reads them back; DEST/results.ndjson says what became of each.")
 final class ExtractVerb implements Callable<Integer> {
 
@@ -61,13 +63,18 @@ final class ExtractVerb implements Callable<Integer> {
                 }
             }
             Files.createDirectories(destination);
-            Recovery.Outcome outcome = new Recovery(opened, destination, destination.resolve("results.ndjson"),
-                    (result, number, all) -> line.show("writing", number, all)).run(selection, () -> false);
+            Recovery.Outcome outcome = new Recovery(
+                            opened,
+                            destination,
+                            destination.resolve("results.ndjson"),
+                            (result, number, all) -> line.show("writing", number, all))
+                    .run(selection, () -> false);
             line.done();
             long whole = count(outcome, RecoveryResult.Outcome.WHOLE);
             long gapped = count(outcome, RecoveryResult.Outcome.GAPPED);
-            System.out.printf("%d of %d written whole, %d with gaps, %d not written.%n", whole, selection.size(), gapped,
-                    selection.size() - whole - gapped);
+            System.out.printf(
+                    "%d of %d written whole, %d with gaps, %d not written.%n",
+                    whole, selection.size(), gapped, selection.size() - whole - gapped);
             if (outcome.stoppedBecause() != null) {
                 System.err.println(outcome.stoppedBecause());
             }
@@ -78,7 +85,8 @@ final class ExtractVerb implements Callable<Integer> {
     private boolean isWanted(Finding f) {
         return (origins.isEmpty() || origins.contains(f.origin().word()))
                 && (prognoses.isEmpty() || prognoses.contains(f.prognosis().word()))
-                && (kinds.isEmpty() || kinds.contains(f.kind())) && (ids.isEmpty() || ids.contains(f.id()));
+                && (kinds.isEmpty() || kinds.contains(f.kind()))
+                && (ids.isEmpty() || ids.contains(f.id()));
     }
 
     private static long count(Recovery.Outcome outcome, RecoveryResult.Outcome which) {

@@ -23,12 +23,14 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "image", mixinStandardHelpOptions = true,
+@Command(
+        name = "image",
+        mixinStandardHelpOptions = true,
         description = "Reads SOURCE into an image; goes on where its map ends.")
 final class ImageVerb implements Callable<Integer> {
 
-    private record Summary(long size, long readBytes, long failedBytes, List<String> passes, double seconds,
-                           String sha256) { }
+    private record Summary(
+            long size, long readBytes, long failedBytes, List<String> passes, double seconds, String sha256) {}
 
     @Parameters(paramLabel = "SOURCE", description = "A path, nbd://HOST:PORT/NAME, or sim:FILE.json.")
     private String source;
@@ -91,14 +93,20 @@ final class ImageVerb implements Callable<Integer> {
             }
         };
         try (Source opened = Sources.open(source, writeBlockDecided)) {
-            ImagingResult result = new Imager(opened, image, map == null ? Sources.mapBeside(image) : map, care, listener)
-                    .run(orders);
+            ImagingResult result =
+                    new Imager(opened, image, map == null ? Sources.mapBeside(image) : map, care, listener).run(orders);
             line.done();
             if (result.reached() != null) {
-                System.err.println("Stopped at a limit: " + result.reached().words() + ". What was read is kept; the same command goes on.");
+                System.err.println("Stopped at a limit: " + result.reached().words()
+                        + ". What was read is kept; the same command goes on.");
             }
-            System.out.println(Json.write(new Summary(result.size(), result.readBytes(), result.failedBytes(),
-                    result.passes(), result.seconds(), result.sha256())));
+            System.out.println(Json.write(new Summary(
+                    result.size(),
+                    result.readBytes(),
+                    result.failedBytes(),
+                    result.passes(),
+                    result.seconds(),
+                    result.sha256())));
             return result.failedBytes() == 0 && result.finished() ? EngineCommand.DONE : EngineCommand.DONE_WITH_NOTE;
         }
     }

@@ -9,19 +9,29 @@ import org.brantel.core.carve.Kinds;
 import org.brantel.core.json.Json;
 import picocli.CommandLine.Command;
 
-@Command(name = "kinds", mixinStandardHelpOptions = true, description = "Lists what content can be found without a record, and how it begins, as JSON.")
+@Command(
+        name = "kinds",
+        mixinStandardHelpOptions = true,
+        description = "Lists what content can be found without a record, and how it begins, as JSON.")
 final class KindsVerb implements Callable<Integer> {
 
     /** @param bytes in hexadecimal. @param offset of them from the content's first byte */
-    private record Beginning(int offset, String bytes) { }
+    private record Beginning(int offset, String bytes) {}
 
     /** @param everyByte whether it is looked for at every byte when that is asked for */
-    private record Kind(Set<String> codes, boolean everyByte, List<Beginning> starts) { }
+    private record Kind(Set<String> codes, boolean everyByte, List<Beginning> starts) {}
 
     @Override
     public Integer call() {
-        List<Kind> kinds = Kinds.carvable().stream().map(k -> new Kind(new TreeSet<>(k.codes()), k.isDistinct(),
-                k.starts().stream().map(s -> new Beginning(s.offset(), HexFormat.of().formatHex(s.bytes()))).toList())).toList();
+        List<Kind> kinds = Kinds.carvable().stream()
+                .map(k -> new Kind(
+                        new TreeSet<>(k.codes()),
+                        k.isDistinct(),
+                        k.starts().stream()
+                                .map(s ->
+                                        new Beginning(s.offset(), HexFormat.of().formatHex(s.bytes())))
+                                .toList()))
+                .toList();
         System.out.println(Json.writePretty(kinds));
         return EngineCommand.DONE;
     }

@@ -11,7 +11,10 @@ import org.brantel.core.source.Sources;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "pack", mixinStandardHelpOptions = true, description = "Packs a scan session's folder into one file, to be taken to another machine.")
+@Command(
+        name = "pack",
+        mixinStandardHelpOptions = true,
+        description = "Packs a scan session's folder into one file, to be taken to another machine.")
 final class PackVerb implements Callable<Integer> {
 
     @Parameters(index = "0", paramLabel = "DIR", description = "What 'scan' wrote.")
@@ -20,12 +23,18 @@ final class PackVerb implements Callable<Integer> {
     @Parameters(index = "1", paramLabel = "FILE", description = "A new file, like session.gz.")
     private Path file;
 
-    @Parameters(index = "2", paramLabel = "SOURCE", arity = "0..1", description = "What was scanned: some findings are hashed, so that 'unpack' can tell it from another medium.")
+    @Parameters(
+            index = "2",
+            paramLabel = "SOURCE",
+            arity = "0..1",
+            description =
+                    "What was scanned: some findings are hashed, so that 'unpack' can tell it from another medium.")
     private String source;
 
     @Override
     public Integer call() throws Exception {
-        try (Source medium = source == null ? null : Sources.open(source); OutputStream out = Files.newOutputStream(file, StandardOpenOption.CREATE_NEW)) {
+        try (Source medium = source == null ? null : Sources.open(source);
+                OutputStream out = Files.newOutputStream(file, StandardOpenOption.CREATE_NEW)) {
             SessionFile.pack(folder, medium, out);
         }
         return EngineCommand.DONE;

@@ -8,7 +8,10 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "recheck", mixinStandardHelpOptions = true, description = "Hashes an image again and names every chunk that is not what it was.")
+@Command(
+        name = "recheck",
+        mixinStandardHelpOptions = true,
+        description = "Hashes an image again and names every chunk that is not what it was.")
 final class RecheckVerb implements Callable<Integer> {
 
     @Parameters(paramLabel = "IMAGE")

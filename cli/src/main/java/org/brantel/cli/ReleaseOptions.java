@@ -12,10 +12,16 @@ import picocli.CommandLine.Option;
 /** What a case says of touching its device: verbs that read a device ask here before they open it. */
 final class ReleaseOptions {
 
-    @Option(names = "--case", paramLabel = "FACTS.json", description = "The facts of the case, as for the verb triage; its stop rules hold here.")
+    @Option(
+            names = "--case",
+            paramLabel = "FACTS.json",
+            description = "The facts of the case, as for the verb triage; its stop rules hold here.")
     private Path facts;
 
-    @Option(names = "--released", paramLabel = "REASON", description = "Why the device may be read although a stop rule of the case forbids it.")
+    @Option(
+            names = "--released",
+            paramLabel = "REASON",
+            description = "Why the device may be read although a stop rule of the case forbids it.")
     private String reason;
 
     /** @throws IllegalArgumentException when a stop rule forbids reading and no reason was given */
@@ -27,10 +33,18 @@ final class ReleaseOptions {
             return;
         }
         Protocol protocol = Protocol.current();
-        List<Ranking.Stop> stops = new Triage(protocol).stopRules(FactsFile.read(facts, protocol)).stream().filter(Ranking.Stop::forbidsPower).toList();
+        List<Ranking.Stop> stops = new Triage(protocol)
+                .stopRules(FactsFile.read(facts, protocol)).stream()
+                        .filter(Ranking.Stop::forbidsPower)
+                        .toList();
         if (!stops.isEmpty() && reason == null) {
-            String why = stops.stream().flatMap(s -> s.because().stream()).map(f -> protocol.say(f.split("=")[0], f.split("=")[1])).distinct().collect(Collectors.joining(", "));
-            throw new IllegalArgumentException("A stop rule of the case forbids powering or reading this device (" + why + "); give the reason why it may be read all the same: --released \"…\".");
+            String why = stops.stream()
+                    .flatMap(s -> s.because().stream())
+                    .map(f -> protocol.say(f.split("=")[0], f.split("=")[1]))
+                    .distinct()
+                    .collect(Collectors.joining(", "));
+            throw new IllegalArgumentException("A stop rule of the case forbids powering or reading this device (" + why
+                    + "); give the reason why it may be read all the same: --released \"…\".");
         }
         if (!stops.isEmpty()) {
             System.err.println("Released from a stop rule: " + reason.strip());

@@ -24,7 +24,9 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "scan", mixinStandardHelpOptions = true,
+@Command(
+        name = "scan",
+        mixinStandardHelpOptions = true,
         description = "Looks for files on SOURCE; writes session.json and findings.ndjson.")
 final class ScanVerb implements Callable<Integer> {
 
@@ -46,25 +48,39 @@ final class ScanVerb implements Callable<Integer> {
     @Option(names = "--kinds", split = ",", paramLabel = "KIND", description = "Only these kinds, like jpg,pdf.")
     private Set<String> kinds = Set.of();
 
-    @Option(names = "--quick", description = "Read records only; do not search what is free for lost volumes and records of before a format.")
+    @Option(
+            names = "--quick",
+            description =
+                    "Read records only; do not search what is free for lost volumes and records of before a format.")
     private boolean quick;
 
     @Option(names = "--free-space-only", description = "Carve only what no live file uses.")
     private boolean freeSpaceOnly;
 
-    @Option(names = "--range", paramLabel = "OFFSET+LENGTH", description = "Carve only these bytes, like 1048576+33554432.")
+    @Option(
+            names = "--range",
+            paramLabel = "OFFSET+LENGTH",
+            description = "Carve only these bytes, like 1048576+33554432.")
     private String range;
 
     @Option(names = "--every-byte", description = "Carve content that begins at any byte, not only where sectors do.")
     private boolean everyByte;
 
-    @Option(names = "--after", paramLabel = "SESSION", description = "Carve only what an earlier session of the same medium did not; names its session.json. May be given more than once.")
+    @Option(
+            names = "--after",
+            paramLabel = "SESSION",
+            description = "Carve only what an earlier session of the same medium did not; names its session.json. May "
+                    + "be given more than once.")
     private List<Path> after = List.of();
 
     @Option(names = "--nested", description = "Also carve files that lie inside others; each names its container.")
     private boolean nested;
 
-    @Option(names = "--names", paramLabel = "PATTERN", defaultValue = "{taken} {said}", description = "How to name what no record names, from what it says; like '{title} {author}'.")
+    @Option(
+            names = "--names",
+            paramLabel = "PATTERN",
+            defaultValue = "{taken} {said}",
+            description = "How to name what no record names, from what it says; like '{title} {author}'.")
     private String names;
 
     @Option(names = "--hash", description = "SHA-256 of every finding that is fully read.")
@@ -83,12 +99,26 @@ final class ScanVerb implements Callable<Integer> {
                 line.show(phase, done, all);
             }
         };
-        ScanPlan plan = ScanPlan.of(ScanMethod.ofWord(method)).onVolume(volume).ofKinds(kinds).searching(!quick).inFreeSpace(freeSpaceOnly).carving(within(), everyByte).nesting(nested).naming(new SuggestedNames(names)).hashing(hash);
+        ScanPlan plan = ScanPlan.of(ScanMethod.ofWord(method))
+                .onVolume(volume)
+                .ofKinds(kinds)
+                .searching(!quick)
+                .inFreeSpace(freeSpaceOnly)
+                .carving(within(), everyByte)
+                .nesting(nested)
+                .naming(new SuggestedNames(names))
+                .hashing(hash);
         try (Source opened = open()) {
-            ScanReport report = new Scan(opened, plan.except(carvedBefore(plan, opened.size())), listener, Clock.systemUTC()).run(out, () -> false);
+            ScanReport report = new Scan(
+                            opened, plan.except(carvedBefore(plan, opened.size())), listener, Clock.systemUTC())
+                    .run(out, () -> false);
             line.done();
-            System.out.printf("%d findings on %d volumes in %.1f s; %d problems.%n", report.findings(),
-                    report.volumes().size(), report.seconds(), report.problems().size());
+            System.out.printf(
+                    "%d findings on %d volumes in %.1f s; %d problems.%n",
+                    report.findings(),
+                    report.volumes().size(),
+                    report.seconds(),
+                    report.problems().size());
             return report.problems().isEmpty() ? EngineCommand.DONE : EngineCommand.DONE_WITH_NOTE;
         }
     }
@@ -99,7 +129,9 @@ final class ScanVerb implements Callable<Integer> {
             ScanReport earlier = Json.read(session, ScanReport.class, "session");
             List<Range> these = earlier.carvedFor(plan, size);
             if (these.isEmpty()) {
-                throw new IllegalArgumentException(session + " spares nothing: it carved another medium, for fewer kinds or starts, by another version, or not at all. Leave it out.");
+                throw new IllegalArgumentException(session
+                        + " spares nothing: it carved another medium, for fewer kinds or starts, by "
+                        + "another version, or not at all. Leave it out.");
             }
             carved.addAll(these);
         }
@@ -114,14 +146,17 @@ final class ScanVerb implements Callable<Integer> {
         try {
             return new Range(Long.parseLong(parts[0]), Long.parseLong(parts[1]));
         } catch (IllegalArgumentException | ArrayIndexOutOfBoundsException e) {
-            throw new IllegalArgumentException("'" + range + "' is no range; write it as OFFSET+LENGTH in bytes, like 1048576+33554432.", e);
+            throw new IllegalArgumentException(
+                    "'" + range + "' is no range; write it as OFFSET+LENGTH in bytes, like 1048576+33554432.", e);
         }
     }
 
     /** An image that a session is still writing is scanned as it comes. */
     private Source open() throws IOException {
         boolean isPath = !source.contains(":");
-        return isPath && Imager.isWriting(Path.of(source)) ? Sources.openFilling(Path.of(source), this::isWriting) : Sources.open(source);
+        return isPath && Imager.isWriting(Path.of(source))
+                ? Sources.openFilling(Path.of(source), this::isWriting)
+                : Sources.open(source);
     }
 
     private boolean isWriting() {

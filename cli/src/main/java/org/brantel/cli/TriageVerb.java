@@ -8,7 +8,10 @@ import org.brantel.core.triage.Triage;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "triage", mixinStandardHelpOptions = true, description = "Ranks the recovery paths for the facts in a JSON file.")
+@Command(
+        name = "triage",
+        mixinStandardHelpOptions = true,
+        description = "Ranks the recovery paths for the facts in a JSON file.")
 final class TriageVerb implements Callable<Integer> {
 
     @Parameters(paramLabel = "FACTS.json")

@@ -11,7 +11,10 @@ import org.brantel.core.source.Sources;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "unpack", mixinStandardHelpOptions = true, description = "Unpacks a session file of the same medium; every hash in it is checked against SOURCE.")
+@Command(
+        name = "unpack",
+        mixinStandardHelpOptions = true,
+        description = "Unpacks a session file of the same medium; every hash in it is checked against SOURCE.")
 final class UnpackVerb implements Callable<Integer> {
 
     @Parameters(index = "0", paramLabel = "FILE", description = "What 'pack' wrote.")
@@ -25,7 +28,8 @@ final class UnpackVerb implements Callable<Integer> {
 
     @Override
     public Integer call() throws Exception {
-        try (Source medium = Sources.open(source); InputStream in = Files.newInputStream(file)) {
+        try (Source medium = Sources.open(source);
+                InputStream in = Files.newInputStream(file)) {
             ScanReport report = SessionFile.unpack(in, file.toString(), folder, medium);
             System.out.printf("%d findings of a session of %s.%n", report.findings(), report.started());
             return EngineCommand.DONE;

@@ -19,7 +19,7 @@ import picocli.CommandLine.Parameters;
 @Command(name = "volumes", mixinStandardHelpOptions = true, description = "Lists partition tables and volumes as JSON.")
 final class VolumesVerb implements Callable<Integer> {
 
-    private record Listing(List<Partition> partitions, List<Volume> volumes, List<String> problems) { }
+    private record Listing(List<Partition> partitions, List<Volume> volumes, List<String> problems) {}
 
     @Parameters(paramLabel = "SOURCE")
     private String source;
@@ -35,8 +35,12 @@ final class VolumesVerb implements Callable<Integer> {
         release.check();
         try (Source opened = Sources.open(source)) {
             List<String> problems = new ArrayList<>();
-            List<Volume> volumes = VolumeSearch.all(opened, !quick, problems).stream().map(Volumes.Found::volume).distinct().toList();
-            boolean wholeMedium = volumes.stream().anyMatch(v -> v.startByte() == 0 && v.state().equals(Volume.LIVE));
+            List<Volume> volumes = VolumeSearch.all(opened, !quick, problems).stream()
+                    .map(Volumes.Found::volume)
+                    .distinct()
+                    .toList();
+            boolean wholeMedium = volumes.stream()
+                    .anyMatch(v -> v.startByte() == 0 && v.state().equals(Volume.LIVE));
             List<Partition> partitions = wholeMedium ? List.of() : PartitionTables.read(opened, new ArrayList<>());
             System.out.println(Json.writePretty(new Listing(partitions, volumes, problems)));
             return problems.isEmpty() ? EngineCommand.DONE : EngineCommand.DONE_WITH_NOTE;

@@ -5,5 +5,5 @@ public final class Engine {
 
     public static final String VERSION = "0.1.0";
 
-    private Engine() { }
+    private Engine() {}
 }

@@ -14,27 +14,51 @@ import com.tngtech.archunit.lang.ArchRule;
 class ArchitectureTest {
 
     @ArchTest
-    static final ArchRule DEPENDS_ON_THE_JDK_AND_JSON_ALONE = classes().should().onlyDependOnClassesThat()
-            .resideInAnyPackage("java..", "org.brantel.core..", "tools.jackson..", "com.fasterxml.jackson.annotation..", "com.sun.nio.file..");
+    static final ArchRule DEPENDS_ON_THE_JDK_AND_JSON_ALONE = classes()
+            .should()
+            .onlyDependOnClassesThat()
+            .resideInAnyPackage(
+                    "java..",
+                    "org.brantel.core..",
+                    "tools.jackson..",
+                    "com.fasterxml.jackson.annotation..",
+                    "com.sun.nio.file..");
 
     @ArchTest
-    static final ArchRule JSON_LIBRARY_IN_ONE_PLACE = noClasses().that().resideOutsideOfPackage("org.brantel.core.json..")
-            .should().dependOnClassesThat().resideInAnyPackage("tools.jackson..");
+    static final ArchRule JSON_LIBRARY_IN_ONE_PLACE = noClasses()
+            .that()
+            .resideOutsideOfPackage("org.brantel.core.json..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage("tools.jackson..");
 
     @ArchTest
-    static final ArchRule NO_DATABASE = noClasses().should().dependOnClassesThat().resideInAnyPackage("java.sql..", "javax..");
+    static final ArchRule NO_DATABASE =
+            noClasses().should().dependOnClassesThat().resideInAnyPackage("java.sql..", "javax..");
 
     @ArchTest
-    static final ArchRule NETWORK_FOR_EXPORTS_ALONE = noClasses().that().resideOutsideOfPackage("org.brantel.core.source.nbd")
-            .should().dependOnClassesThat().resideInAnyPackage("java.net..");
+    static final ArchRule NETWORK_FOR_EXPORTS_ALONE = noClasses()
+            .that()
+            .resideOutsideOfPackage("org.brantel.core.source.nbd")
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage("java.net..");
 
     @ArchTest
-    static final ArchRule PACKAGES_FORM_NO_CIRCLES = slices().matching("org.brantel.core.(*)..").should().beFreeOfCycles();
+    static final ArchRule PACKAGES_FORM_NO_CIRCLES =
+            slices().matching("org.brantel.core.(*)..").should().beFreeOfCycles();
 
     /** Only the map of an image and the unpacking of a simulated device write; neither is a source. */
     @ArchTest
-    static final ArchRule SOURCES_OPEN_FOR_READING_ONLY = noClasses().that().resideInAPackage("org.brantel.core.source")
-            .and().haveSimpleNameNotContaining("MapJournal").and().haveSimpleNameNotContaining("SimulatedSource")
-            .should().accessField(java.nio.file.StandardOpenOption.class, "WRITE")
-            .orShould().callMethod(java.nio.channels.FileChannel.class, "write", java.nio.ByteBuffer.class);
+    static final ArchRule SOURCES_OPEN_FOR_READING_ONLY = noClasses()
+            .that()
+            .resideInAPackage("org.brantel.core.source")
+            .and()
+            .haveSimpleNameNotContaining("MapJournal")
+            .and()
+            .haveSimpleNameNotContaining("SimulatedSource")
+            .should()
+            .accessField(java.nio.file.StandardOpenOption.class, "WRITE")
+            .orShould()
+            .callMethod(java.nio.channels.FileChannel.class, "write", java.nio.ByteBuffer.class);
 }

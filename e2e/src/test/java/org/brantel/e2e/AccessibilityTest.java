@@ -42,13 +42,36 @@ class AccessibilityTest {
         delivered.recovered();
         delivered.sealed();
         link = delivered.link();
-        Story sick = Story.of(new CaseForms().told("loss.event", "deleted-directly")).decided().attached(BenchDevices.put(lab, "sick-card", BenchDevices.device(lab, 1 << 20)
-                .dead(300_032, 8 * 512).with("\"onFault\":\"stops\",\"health\":{\"celsius\":31,\"celsiusMost\":40,\"pending\":30,\"reallocated\":3}")));
-        sick.una.post(sick.path("/imaging"), Map.of("profile", "failing", "limits", Map.of("faultsInRow", 0, "faultsInAll", 3, "celsius", 55, "growth", 0, "minutes", 0))).expect(201);
+        Story sick = Story.of(new CaseForms().told("loss.event", "deleted-directly"))
+                .decided()
+                .attached(BenchDevices.put(
+                        lab,
+                        "sick-card",
+                        BenchDevices.device(lab, 1 << 20)
+                                .dead(300_032, 8 * 512)
+                                .with("\"onFault\":\"stops\",\"health\":{\"celsius\":31,"
+                                        + "\"celsiusMost\":40,\"pending\":30,\"reallocated\":3}")));
+        sick.una
+                .post(
+                        sick.path("/imaging"),
+                        Map.of(
+                                "profile",
+                                "failing",
+                                "limits",
+                                Map.of("faultsInRow", 0, "faultsInAll", 3, "celsius", 55, "growth", 0, "minutes", 0)))
+                .expect(201);
         sick.awaitImaging("paused");
         failing = sick.number;
-        waiting = Story.of(new CaseForms().told("loss.event", "deleted-directly")).decided().attached(BenchDevices.put(lab, "waiting-card", BenchDevices.device(lab, 1 << 20))).number;
-        received = new CaseForms().device("type", "hdd").told("symptom.noise", "clicking").told("loss.event", "dropped").told("copy.backup", "older").log(lab.as("una"));
+        waiting = Story.of(new CaseForms().told("loss.event", "deleted-directly"))
+                .decided()
+                .attached(BenchDevices.put(lab, "waiting-card", BenchDevices.device(lab, 1 << 20)))
+                .number;
+        received = new CaseForms()
+                .device("type", "hdd")
+                .told("symptom.noise", "clicking")
+                .told("loss.event", "dropped")
+                .told("copy.backup", "older")
+                .log(lab.as("una"));
     }
 
     /** Only two of the values: without a preference nothing new is shown. */
@@ -61,15 +84,26 @@ class AccessibilityTest {
             check(page, "Sign in");
             new Steps(page).signIn("petra", Lab.PASSWORD);
             check(page, "Needs a decision now");
-            for (Map.Entry<String, String> screen : Map.ofEntries(Map.entry("/intake", "Say this now"), Map.entry("/bench", "Stations"),
-                    Map.entry("/handover", "deliveries and receipts"), Map.entry("/ledger", "none was changed"),
-                    Map.entry("/cases/" + received + "/received", "What was said"), Map.entry("/cases/" + received + "/triaged", "Decide"),
-                    Map.entry("/cases/" + received + "/notes", "Notes and calls"), Map.entry("/cases/" + received + "/photos", "or drop them here"),
-                    Map.entry("/cases/" + received + "/messages", "did not agree to e-mail"), Map.entry("/settings", "Price list"), Map.entry("/outbox", "what customers are told"),
-                    Map.entry("/cases/" + received + "/imaging", "Attach the device"), Map.entry("/cases/" + number() + "/imaging", "Every byte was read"),
-                    Map.entry("/cases/" + number() + "/scanning", "each joins the one catalogue"), Map.entry("/cases/" + number() + "/selection", "selected"),
-                    Map.entry("/cases/" + number() + "/recovery", "Result by file"), Map.entry("/cases/" + number() + "/handover", "In the bag"),
-                    Map.entry("/cases/" + number() + "/custody", "none was changed")).entrySet()) {
+            for (Map.Entry<String, String> screen : Map.ofEntries(
+                            Map.entry("/intake", "Say this now"),
+                            Map.entry("/bench", "Stations"),
+                            Map.entry("/handover", "deliveries and receipts"),
+                            Map.entry("/ledger", "none was changed"),
+                            Map.entry("/cases/" + received + "/received", "What was said"),
+                            Map.entry("/cases/" + received + "/triaged", "Decide"),
+                            Map.entry("/cases/" + received + "/notes", "Notes and calls"),
+                            Map.entry("/cases/" + received + "/photos", "or drop them here"),
+                            Map.entry("/cases/" + received + "/messages", "did not agree to e-mail"),
+                            Map.entry("/settings", "Price list"),
+                            Map.entry("/outbox", "what customers are told"),
+                            Map.entry("/cases/" + received + "/imaging", "Attach the device"),
+                            Map.entry("/cases/" + number() + "/imaging", "Every byte was read"),
+                            Map.entry("/cases/" + number() + "/scanning", "each joins the one catalogue"),
+                            Map.entry("/cases/" + number() + "/selection", "selected"),
+                            Map.entry("/cases/" + number() + "/recovery", "Result by file"),
+                            Map.entry("/cases/" + number() + "/handover", "In the bag"),
+                            Map.entry("/cases/" + number() + "/custody", "none was changed"))
+                    .entrySet()) {
                 page.navigate(screen.getKey());
                 check(page, screen.getValue());
             }
@@ -98,11 +132,14 @@ class AccessibilityTest {
             check(page, "of its bytes are in the image");
             new Steps(page).button("Show the evidence").click();
             check(page, "Judged");
-            assertThat((Boolean) page.evaluate("document.querySelector('.docket').scrollWidth <= innerWidth")).as("the docket fits the screen").isTrue();
+            assertThat((Boolean) page.evaluate("document.querySelector('.docket').scrollWidth <= innerWidth"))
+                    .as("the docket fits the screen")
+                    .isTrue();
             page.navigate("/cases/" + number() + "/scanning");
             page.locator("button.volume").first().click();
             check(page, "Scan this volume alone");
-            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("New session")).click();
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("New session"))
+                    .click();
             check(page, "lost volumes, before a format");
         }
         try (Chromium.Tab tab = Chromium.open(lab.address(), 1280, 800, scheme)) {
@@ -113,7 +150,9 @@ class AccessibilityTest {
             new Steps(page).button("Open").click();
             check(page, "The list is ours");
             page.setViewportSize(390, 844);
-            assertThat((Boolean) page.evaluate("document.documentElement.scrollWidth <= 390")).as("the customer's page fits a phone").isTrue();
+            assertThat((Boolean) page.evaluate("document.documentElement.scrollWidth <= 390"))
+                    .as("the customer's page fits a phone")
+                    .isTrue();
         }
         assertThat(violations).isEmpty();
     }
@@ -128,7 +167,10 @@ class AccessibilityTest {
         boolean dark = "dark".equals(page.evaluate("document.documentElement.dataset.bsTheme"));
         AxeBuilder axe = new AxeBuilder(page);
         AxeResults results = (dark ? axe.withRules(List.of("color-contrast")) : axe.withTags(RULES)).analyze();
-        results.getViolations().forEach(v -> v.getNodes().stream().limit(3).forEach(n -> violations.add(page.url() + " in "
-                + page.evaluate("document.documentElement.dataset.bsTheme") + ": " + v.getId() + " " + n.getHtml() + " " + n.getFailureSummary())));
+        results.getViolations().forEach(v -> v.getNodes().stream()
+                .limit(3)
+                .forEach(n ->
+                        violations.add(page.url() + " in " + page.evaluate("document.documentElement.dataset.bsTheme")
+                                + ": " + v.getId() + " " + n.getHtml() + " " + n.getFailureSummary())));
     }
 }

@@ -16,20 +16,31 @@ import java.util.Map;
 /** Debian's Chromium, started once for all tests of a JVM. */
 final class Chromium {
 
-    private static final List<String> ARGUMENTS = List.of("--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run",
-            "--disable-background-networking", "--disable-component-update", "--disable-sync");
+    private static final List<String> ARGUMENTS = List.of(
+            "--no-sandbox",
+            "--disable-gpu",
+            "--disable-quic",
+            "--no-first-run",
+            "--disable-background-networking",
+            "--disable-component-update",
+            "--disable-sync");
 
     private static Browser browser;
 
-    private Chromium() { }
+    private Chromium() {}
 
     private static synchronized Browser browser() {
         if (browser == null) {
-            Playwright playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+            Playwright playwright = Playwright.create(
+                    new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
             // A busy machine is slow, not wrong.
             PlaywrightAssertions.setDefaultAssertionTimeout(60_000);
             String chromium = System.getenv().getOrDefault("BRANTEL_CHROMIUM", "/usr/bin/chromium");
-            browser = playwright.chromium().launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of(chromium)).setArgs(ARGUMENTS));
+            browser = playwright
+                    .chromium()
+                    .launch(new BrowserType.LaunchOptions()
+                            .setExecutablePath(Path.of(chromium))
+                            .setArgs(ARGUMENTS));
             Runtime.getRuntime().addShutdownHook(new Thread(playwright::close));
         }
         return browser;
@@ -44,9 +55,16 @@ final class Chromium {
     }
 
     static Tab open(String address, int width, int height, ColorScheme scheme) {
-        BrowserContext context = browser().newContext(new Browser.NewContextOptions().setBaseURL(address).setViewportSize(width, height)
-                // Colours are judged as they come to rest, not half way through a fade.
-                .setReducedMotion(ReducedMotion.REDUCE).setColorScheme(scheme).setLocale("en-GB").setAcceptDownloads(true).setPermissions(List.of("clipboard-read", "clipboard-write")));
+        BrowserContext context = browser()
+                .newContext(new Browser.NewContextOptions()
+                        .setBaseURL(address)
+                        .setViewportSize(width, height)
+                        // Colours are judged as they come to rest, not half way through a fade.
+                        .setReducedMotion(ReducedMotion.REDUCE)
+                        .setColorScheme(scheme)
+                        .setLocale("en-GB")
+                        .setAcceptDownloads(true)
+                        .setPermissions(List.of("clipboard-read", "clipboard-write")));
         context.setDefaultTimeout(90_000);
         Page page = context.newPage();
         List<String> faults = new ArrayList<>();

@@ -26,10 +26,25 @@ class FailingDeviceTest {
 
     @BeforeEach
     void putAFailingDiskAtTheBench() throws IOException {
-        BenchDevices.put(lab, "failing-disk", BenchDevices.device(lab, 8 << 20).serial("FAIL-77").dead(2_097_152, 24 * 512).dead(5_000_192, 512).slow(0, 8 << 20, 500)
-                .with("\"onFault\":\"stops\",\"health\":{\"celsius\":34,\"celsiusMost\":44,\"warmSeconds\":5,\"reallocated\":60,\"pending\":4,\"perFault\":{\"reallocated\":0,\"pending\":1,\"uncorrectable\":0}}"));
+        BenchDevices.put(
+                lab,
+                "failing-disk",
+                BenchDevices.device(lab, 8 << 20)
+                        .serial("FAIL-77")
+                        .dead(2_097_152, 24 * 512)
+                        .dead(5_000_192, 512)
+                        .slow(0, 8 << 20, 500)
+                        .with("\"onFault\":\"stops\",\"health\":{\"celsius\":34,\"celsiusMost\":44,"
+                                + "\"warmSeconds\":5,\"reallocated\":60,\"pending\":4,"
+                                + "\"perFault\":{\"reallocated\":0,\"pending\":1,"
+                                + "\"uncorrectable\":0}}"));
         Visitor una = lab.as("una");
-        number = new CaseForms().device("type", "hdd").device("serial", "FAIL-77").device("capacity", "8 MiB").told("symptom.appears", "read-errors").log(una);
+        number = new CaseForms()
+                .device("type", "hdd")
+                .device("serial", "FAIL-77")
+                .device("capacity", "8 MiB")
+                .told("symptom.appears", "read-errors")
+                .log(una);
     }
 
     @Test
@@ -44,7 +59,8 @@ class FailingDeviceTest {
             assertThat(page.getByText("reallocated sectors 60")).isVisible();
             // The reading changed what is proposed.
             assertThat(page.getByText("Its health readings are poor.")).isVisible();
-            assertThat(page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("failing"))).isChecked();
+            assertThat(page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("failing")))
+                    .isChecked();
             page.getByText("Stops at").click();
             page.getByLabel("Faults in all").fill("12");
             steps.button("Start imaging").click();
@@ -64,13 +80,17 @@ class FailingDeviceTest {
             steps.button("Save limits").click();
 
             page.navigate("/desk");
-            Locator decision = page.locator("li, article, section, tr").filter(new Locator.FilterOptions().setHasText(number).setHasText(LIMIT)).last();
+            Locator decision = page.locator("li, article, section, tr")
+                    .filter(new Locator.FilterOptions().setHasText(number).setHasText(LIMIT))
+                    .last();
             assertThat(decision).containsText("Go on past the limit?");
             assertThat(decision).containsText("nothing is lost");
-            decision.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Go on")).click();
+            decision.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Go on"))
+                    .click();
 
             page.navigate("/cases/" + number + "/imaging");
-            assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Scan the image"))).isVisible(patient());
+            assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Scan the image")))
+                    .isVisible(patient());
             assertThat(page.getByText("12,800 bytes in 2 places did not read")).isVisible();
             assertThat(page.getByText(Pattern.compile("Pending")).first()).isVisible();
             steps.link("Report").click();

@@ -19,12 +19,17 @@ import org.junit.jupiter.api.Test;
 class FrontDeskTest {
 
     /** The smallest PNG: one pixel. */
-    private static final byte[] PIXEL = Base64.getDecoder().decode("iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==");
+    private static final byte[] PIXEL = Base64.getDecoder()
+            .decode("iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==");
 
     private final Lab lab = Lab.open();
 
     private String clicking() {
-        return new CaseForms().customer("name", "Bell Rock Rowing Club").device("type", "hdd").told("symptom.noise", "clicking").log(lab.as("una"));
+        return new CaseForms()
+                .customer("name", "Bell Rock Rowing Club")
+                .device("type", "hdd")
+                .told("symptom.noise", "clicking")
+                .log(lab.as("una"));
     }
 
     @Test
@@ -37,7 +42,8 @@ class FrontDeskTest {
             Locator row = page.locator(".queue li").filter(new Locator.FilterOptions().setHasText(number));
             assertThat(row).containsText("Hardware work?");
             assertThat(row).containsText("over");
-            row.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Take it")).click();
+            row.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Take it"))
+                    .click();
             assertThat(page.getByText(number + ": hardware work was decided.")).isVisible();
             assertThat(row).not().containsText("Hardware work?");
             page.locator("main").press("u");
@@ -56,16 +62,31 @@ class FrontDeskTest {
             page.waitForURL("**/desk?medium=tape");
             assertThat(page.getByText("No case fits this filter.")).isVisible();
             page.getByLabel("Medium").selectOption("hdd");
-            page.getByLabel("Stage", new Page.GetByLabelOptions().setExact(true)).selectOption("received");
-            assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(number).setExact(true)).last()).isVisible();
+            page.getByLabel("Stage", new Page.GetByLabelOptions().setExact(true))
+                    .selectOption("received");
+            assertThat(page.getByRole(
+                                    AriaRole.LINK,
+                                    new Page.GetByRoleOptions().setName(number).setExact(true))
+                            .last())
+                    .isVisible();
             new Steps(page).button("Keep this filter").click();
             page.getByLabel("Name of the filter").fill("disks to look at");
             new Steps(page).button("Keep").first().click();
             page.navigate("/desk");
-            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("disks to look at").setExact(true)).click();
+            page.getByRole(
+                            AriaRole.BUTTON,
+                            new Page.GetByRoleOptions()
+                                    .setName("disks to look at")
+                                    .setExact(true))
+                    .click();
             page.waitForURL("**/desk?stage=received&medium=hdd");
             page.getByLabel("Drop the filter disks to look at").click();
-            assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("disks to look at").setExact(true))).isHidden();
+            assertThat(page.getByRole(
+                            AriaRole.BUTTON,
+                            new Page.GetByRoleOptions()
+                                    .setName("disks to look at")
+                                    .setExact(true)))
+                    .isHidden();
         }
     }
 
@@ -81,13 +102,16 @@ class FrontDeskTest {
             page.keyboard().press("Control+Enter");
             assertThat(page.getByText("note, Una Farrow")).isVisible();
             page.navigate("/cases/" + number + "/photos");
-            page.getByTestId("photo").setInputFiles(new FilePayload("label.png", "image/png", "no picture at all".getBytes(StandardCharsets.UTF_8)));
+            page.getByTestId("photo")
+                    .setInputFiles(new FilePayload(
+                            "label.png", "image/png", "no picture at all".getBytes(StandardCharsets.UTF_8)));
             assertThat(page.getByRole(AriaRole.ALERT)).containsText("no picture that can be shown");
             page.getByTestId("photo").setInputFiles(new FilePayload("label.png", "image/png", PIXEL));
             assertThat(page.getByAltText("Photo of the label, label.png")).isVisible();
             page.locator("main").press("h");
             page.getByLabel("What it waits for").fill("a cable from the partner");
-            page.getByLabel("Comes up again on").fill(LocalDate.now().plusDays(5).toString());
+            page.getByLabel("Comes up again on")
+                    .fill(LocalDate.now().plusDays(5).toString());
             steps.button("Hold the case").click();
             assertThat(page.getByText("On hold until")).isVisible();
             steps.button("Undo").click();
@@ -101,8 +125,11 @@ class FrontDeskTest {
         try (Chromium.Tab tab = Chromium.open(lab.address())) {
             Page page = tab.page();
             new Steps(page).signIn("tom", Lab.PASSWORD);
-            Locator note = page.locator(".queue li").filter(new Locator.FilterOptions().setHasText("please look at it today")).filter(new Locator.FilterOptions().setHasText(number));
-            note.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Seen")).click();
+            Locator note = page.locator(".queue li")
+                    .filter(new Locator.FilterOptions().setHasText("please look at it today"))
+                    .filter(new Locator.FilterOptions().setHasText(number));
+            note.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Seen"))
+                    .click();
             assertThat(note).isHidden();
         }
     }
@@ -111,18 +138,36 @@ class FrontDeskTest {
     @Test
     void markupInEveryFieldIsText() {
         String bad = "<img src=x onerror=window.hit=1>\u202e'\"{{7*7}}";
-        CaseForms form = new CaseForms().customer("name", bad).customer("contactPerson", bad).customer("phone", bad).customer("post", bad).story(bad).wanted(bad, "", bad, 3)
-                .device("type", "hdd").device("setName", bad).another("hdd", "setName", bad).consent("told", bad);
-        for (String field : new String[] {"make", "model", "serial", "attachedBy", "accessories", "condition", "entitlement"}) {
+        CaseForms form = new CaseForms()
+                .customer("name", bad)
+                .customer("contactPerson", bad)
+                .customer("phone", bad)
+                .customer("post", bad)
+                .story(bad)
+                .wanted(bad, "", bad, 3)
+                .device("type", "hdd")
+                .device("setName", bad)
+                .another("hdd", "setName", bad)
+                .consent("told", bad);
+        for (String field :
+                new String[] {"make", "model", "serial", "attachedBy", "accessories", "condition", "entitlement"}) {
             form.device(field, bad);
         }
         String number = form.log(lab.as("una"));
-        lab.as("una").post("/api/cases/" + number + "/notes", Map.of("kind", "note", "words", bad)).expect(201);
+        lab.as("una")
+                .post("/api/cases/" + number + "/notes", Map.of("kind", "note", "words", bad))
+                .expect(201);
         lab.sql().update("update lab_case set stage_since = now() - interval '3000 hours' where number = ?", number);
         try (Chromium.Tab tab = Chromium.open(lab.address())) {
             Page page = tab.page();
             new Steps(page).signIn("una", Lab.PASSWORD);
-            for (String place : new String[] {"/desk", "/cases/" + number + "/received", "/cases/" + number + "/triaged", "/cases/" + number + "/notes", "/ledger"}) {
+            for (String place : new String[] {
+                "/desk",
+                "/cases/" + number + "/received",
+                "/cases/" + number + "/triaged",
+                "/cases/" + number + "/notes",
+                "/ledger"
+            }) {
                 page.navigate(place);
                 assertThat(page.locator("main")).containsText("onerror");
                 assertThat(page.locator("img[src=x]")).hasCount(0);
@@ -134,13 +179,18 @@ class FrontDeskTest {
 
     @Test
     void theBenchCheckMovesTheDecision() {
-        String number = new CaseForms().device("type", "hdd").told("loss.event", "deleted-directly").told("since.use", "none").log(lab.as("una"));
+        String number = new CaseForms()
+                .device("type", "hdd")
+                .told("loss.event", "deleted-directly")
+                .told("since.use", "none")
+                .log(lab.as("una"));
         try (Chromium.Tab tab = Chromium.open(lab.address())) {
             Page page = tab.page();
             Steps steps = new Steps(page);
             steps.signIn("tom", Lab.PASSWORD);
             page.navigate("/cases/" + number + "/triaged");
-            assertThat(page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Image then scan"))).hasAttribute("aria-checked", "true");
+            assertThat(page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Image then scan")))
+                    .hasAttribute("aria-checked", "true");
             page.locator("main").press("d");
             assertThat(page.getByText("now: Image then scan")).isVisible();
             page.locator("main").press("b");
@@ -169,11 +219,21 @@ class FrontDeskTest {
             page.getByLabel("Subject").fill("Case {case}: come and get it");
             steps.button("Save the letter").click();
             assertThat(page.getByText("Saved.")).isVisible();
-            String protocol = page.request().get(lab.address() + "/api/triage/protocol").text();
-            page.getByTestId("protocol").setInputFiles(new FilePayload("bad.json", "application/json", protocol.replaceFirst("hardware-work", "hard-work").getBytes(StandardCharsets.UTF_8)));
+            String protocol =
+                    page.request().get(lab.address() + "/api/triage/protocol").text();
+            page.getByTestId("protocol")
+                    .setInputFiles(new FilePayload(
+                            "bad.json",
+                            "application/json",
+                            protocol.replaceFirst("hardware-work", "hard-work").getBytes(StandardCharsets.UTF_8)));
             assertThat(page.getByRole(AriaRole.ALERT)).containsText("line ");
-            page.getByTestId("protocol").setInputFiles(new FilePayload("newer.json", "application/json",
-                    protocol.replaceFirst("\"version\" : \"2\"", "\"version\" : \"3\"").replace("\"weight\" : 8", "\"weight\" : 12").getBytes(StandardCharsets.UTF_8)));
+            page.getByTestId("protocol")
+                    .setInputFiles(new FilePayload(
+                            "newer.json",
+                            "application/json",
+                            protocol.replaceFirst("\"version\" : \"2\"", "\"version\" : \"3\"")
+                                    .replace("\"weight\" : 8", "\"weight\" : 12")
+                                    .getBytes(StandardCharsets.UTF_8)));
             assertThat(page.getByText("newer.json would change")).isVisible();
             assertThat(steps.button("Adopt newer.json")).isVisible();
         }

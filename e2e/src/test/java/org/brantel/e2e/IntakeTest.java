@@ -1,9 +1,9 @@
 package org.brantel.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
-import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -29,17 +29,21 @@ class IntakeTest {
             Steps steps = new Steps(page);
             steps.signIn("una", Lab.PASSWORD);
             page.navigate("/intake");
-            page.getByLabel("Customer", new Page.GetByLabelOptions().setExact(true)).fill("Island Weather Post");
+            page.getByLabel("Customer", new Page.GetByLabelOptions().setExact(true))
+                    .fill("Island Weather Post");
             steps.choose("Happened", "power cut");
             page.reload();
-            assertThat(page.getByLabel("Customer", new Page.GetByLabelOptions().setExact(true))).hasValue("Island Weather Post");
+            assertThat(page.getByLabel("Customer", new Page.GetByLabelOptions().setExact(true)))
+                    .hasValue("Island Weather Post");
             assertThat(page.getByText("Your draft is here again.")).isVisible();
-            assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("power cut"))).hasAttribute("aria-pressed", "true");
+            assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("power cut")))
+                    .hasAttribute("aria-pressed", "true");
             steps.choose("Device", "hdd");
             steps.button("Log the device").click();
             steps.caseNumber();
             page.navigate("/intake");
-            assertThat(page.getByLabel("Customer", new Page.GetByLabelOptions().setExact(true))).hasValue("");
+            assertThat(page.getByLabel("Customer", new Page.GetByLabelOptions().setExact(true)))
+                    .hasValue("");
             assertThat(tab.faults()).isEmpty();
         }
     }
@@ -47,7 +51,8 @@ class IntakeTest {
     @Test
     void theSecondOfTwoEditorsIsToldWhatTheFirstChanged() {
         String number = new CaseForms().log(lab.as("una"));
-        try (Chromium.Tab first = Chromium.open(lab.address()); Chromium.Tab second = Chromium.open(lab.address())) {
+        try (Chromium.Tab first = Chromium.open(lab.address());
+                Chromium.Tab second = Chromium.open(lab.address())) {
             for (Chromium.Tab tab : new Chromium.Tab[] {first, second}) {
                 new Steps(tab.page()).signIn(tab == first ? "una" : "petra", Lab.PASSWORD);
                 tab.page().navigate("/cases/" + number + "/intake");
@@ -58,7 +63,8 @@ class IntakeTest {
             first.page().waitForURL("**/triaged");
             second.page().locator("#phone").fill("0148 55 55");
             new Steps(second.page()).button("Save the case").click();
-            assertThat(second.page().getByRole(AriaRole.ALERT)).containsText("Somebody else saved this case while you were typing.");
+            assertThat(second.page().getByRole(AriaRole.ALERT))
+                    .containsText("Somebody else saved this case while you were typing.");
             assertThat(second.page().getByRole(AriaRole.ALERT)).containsText("phone: 0148 77 77");
             assertThat(second.page().locator("#phone")).hasValue("0148 55 55");
             new Steps(second.page()).button("Save mine over it").click();
@@ -73,18 +79,25 @@ class IntakeTest {
         try (Chromium.Tab tab = Chromium.open(lab.address())) {
             Page page = tab.page();
             new Steps(page).signIn("una", Lab.PASSWORD);
-            assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Needs a decision now"))).isVisible();
+            assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Needs a decision now")))
+                    .isVisible();
             page.locator("main").press("n");
             page.waitForURL("**/intake**");
             assertThat(page.locator("#story")).isFocused();
-            page.keyboard().type("desk disk 1 TB fell off the bench, clicks, tried twice, lab notes since 2011, needs it by friday");
+            page.keyboard()
+                    .type("desk disk 1 TB fell off the bench, clicks, tried twice, lab notes since 2011, "
+                            + "needs it by friday");
             Locator heard = page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Heard in the line"));
             assertThat(heard).containsText("clicks");
             assertThat(heard).containsText("needed by");
             assertThat(page.getByText("Please leave it unplugged.")).isVisible();
             assertThat(page.locator("#capacity")).hasValue("1 TB");
             assertThat(page.getByLabel("Line 1, in their words")).hasValue("lab notes since 2011");
-            int tried = 1 + heard.getByRole(AriaRole.BUTTON).allTextContents().indexOf(heard.getByText("switched off and on again").textContent());
+            int tried = 1
+                    + heard.getByRole(AriaRole.BUTTON)
+                            .allTextContents()
+                            .indexOf(
+                                    heard.getByText("switched off and on again").textContent());
             page.keyboard().press("Alt+" + tried);
             assertThat(heard).not().containsText("switched off and on again");
             tabTo(page, "customer");
@@ -94,10 +107,13 @@ class IntakeTest {
             page.keyboard().press("Escape");
             page.keyboard().press("9");
             page.keyboard().press("n");
-            assertThat(page.locator(".row-choices[aria-label^='Backup:']").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("none"))).hasAttribute("aria-pressed", "true");
+            assertThat(page.locator(".row-choices[aria-label^='Backup:']")
+                            .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("none")))
+                    .hasAttribute("aria-pressed", "true");
             page.keyboard().press("Control+Enter");
             String number = new Steps(page).caseNumber();
-            assertThat(page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Hardware work"))).hasAttribute("aria-checked", "true");
+            assertThat(page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Hardware work")))
+                    .hasAttribute("aria-checked", "true");
             page.keyboard().press("d");
             assertThat(page.getByText("now: Hardware work")).isVisible();
             String[] labels = new String[1];
@@ -107,7 +123,9 @@ class IntakeTest {
             assertEquals(lab.address() + "/api/cases/" + number + "/labels.pdf", labels[0]);
             try (PDDocument label = Loader.loadPDF(page.request().get(labels[0]).body())) {
                 String text = new PDFTextStripper().getText(label);
-                assertTrue(text.contains(number) && text.contains("DO NOT POWER") && text.contains("Skerrow Village Band"), text);
+                assertTrue(
+                        text.contains(number) && text.contains("DO NOT POWER") && text.contains("Skerrow Village Band"),
+                        text);
             }
             page.keyboard().press("Control+k");
             page.keyboard().type("vilage band");
@@ -137,7 +155,8 @@ class IntakeTest {
             assertThat(page.getByText("draft kept")).isVisible();
             tab.context().setOffline(true);
             page.locator("#contact").fill("Ruth Ansley");
-            assertThat(page.getByText("the server is away; kept in this browser")).isVisible();
+            assertThat(page.getByText("the server is away; kept in this browser"))
+                    .isVisible();
             tab.context().setOffline(false);
             assertThat(page.getByText("draft kept")).isVisible();
             tab.context().clearCookies();
@@ -156,7 +175,8 @@ class IntakeTest {
 
     @Test
     void aCallThatOneBeganIsFoundOnTheDeskAndFinishedByAnother() {
-        try (Chromium.Tab first = Chromium.open(lab.address()); Chromium.Tab second = Chromium.open(lab.address())) {
+        try (Chromium.Tab first = Chromium.open(lab.address());
+                Chromium.Tab second = Chromium.open(lab.address())) {
             new Steps(first.page()).signIn("una", Lab.PASSWORD);
             first.page().navigate("/intake");
             first.page().locator("#contact").fill("Magnus Kerr");
@@ -176,7 +196,10 @@ class IntakeTest {
 
     @Test
     void aReturningCustomerIsRecognisedWhileTyping() {
-        String earlier = new CaseForms().customer("name", "Brae Seed Bank").customer("phone", "0149 600 700").log(lab.as("una"));
+        String earlier = new CaseForms()
+                .customer("name", "Brae Seed Bank")
+                .customer("phone", "0149 600 700")
+                .log(lab.as("una"));
         try (Chromium.Tab tab = Chromium.open(lab.address())) {
             Page page = tab.page();
             new Steps(page).signIn("una", Lab.PASSWORD);
@@ -196,12 +219,18 @@ class IntakeTest {
             new Steps(page).signIn("una", Lab.PASSWORD);
             page.navigate("/intake");
             assertThat(page.getByText("Which path, so far")).isVisible();
-            page.locator("#story").fill("phone fell in the harbour, some of it is in the cloud, about forty letters since 2011");
-            assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("liquid got in, heard in"))).isVisible();
+            page.locator("#story")
+                    .fill("phone fell in the harbour, some of it is in the cloud, about forty letters since 2011");
+            assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("liquid got in, heard in")))
+                    .isVisible();
             assertThat(page.getByLabel("Line 1, in their words")).isVisible();
-            Object wide = page.evaluate("[...document.querySelectorAll('.app *')].filter(e => { const r = e.getBoundingClientRect(); return r.width > 1 && r.right > 391 && "
-                    + "!e.closest('.visually-hidden, .rooms') }).map(e => e.tagName + '.' + e.className + ' ' + Math.round(e.getBoundingClientRect().right)).join(', ')");
-            assertThat(String.valueOf(wide)).as("nothing is wider than the screen").isEmpty();
+            Object wide = page.evaluate("[...document.querySelectorAll('.app *')].filter(e => { const r = "
+                    + "e.getBoundingClientRect(); return r.width > 1 && r.right > 391 && "
+                    + "!e.closest('.visually-hidden, .rooms') }).map(e => e.tagName + '.' + e.className "
+                    + "+ ' ' + Math.round(e.getBoundingClientRect().right)).join(', ')");
+            assertThat(String.valueOf(wide))
+                    .as("nothing is wider than the screen")
+                    .isEmpty();
         }
     }
 }

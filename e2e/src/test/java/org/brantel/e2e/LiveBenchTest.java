@@ -24,17 +24,32 @@ import org.junit.jupiter.api.io.TempDir;
 class LiveBenchTest {
 
     private final Lab lab = Lab.open();
+
     @TempDir
     private Path folder;
+
     private String number;
 
     @BeforeEach
     void putASlowCardAtTheBench() throws IOException {
-        Path plan = new SimulatedDevice(folder, 8 << 20, 5).serial("SLOW-1").dead(3_000_320, 8192).slow(0, 8 << 20, 350).write();
-        Files.move(folder.resolve("backing.img"), lab.devices().resolve("slow-card.img"), StandardCopyOption.REPLACE_EXISTING);
-        Files.writeString(lab.devices().resolve("slow-card.json"), Files.readString(plan).replace("backing.img", "slow-card.img"));
+        Path plan = new SimulatedDevice(folder, 8 << 20, 5)
+                .serial("SLOW-1")
+                .dead(3_000_320, 8192)
+                .slow(0, 8 << 20, 350)
+                .write();
+        Files.move(
+                folder.resolve("backing.img"),
+                lab.devices().resolve("slow-card.img"),
+                StandardCopyOption.REPLACE_EXISTING);
+        Files.writeString(
+                lab.devices().resolve("slow-card.json"),
+                Files.readString(plan).replace("backing.img", "slow-card.img"));
         Visitor una = lab.as("una");
-        number = new CaseForms().device("type", "memory-card").device("serial", "OTHER-9").told("symptom.appears", "read-errors").log(una);
+        number = new CaseForms()
+                .device("type", "memory-card")
+                .device("serial", "OTHER-9")
+                .told("symptom.appears", "read-errors")
+                .log(una);
     }
 
     @Test
@@ -44,12 +59,14 @@ class LiveBenchTest {
             Steps steps = new Steps(page);
             steps.signIn("tom", Lab.PASSWORD);
             page.navigate("/cases/" + number + "/imaging");
-            page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("SLOW-1")).click();
+            page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("SLOW-1"))
+                    .click();
             assertThat(page.getByText("This may be the wrong device.")).isVisible();
             assertThat(steps.button("Attach all the same")).isDisabled();
             page.getByLabel("Why it is attached all the same").fill("The label was swapped, the customer knows it.");
             steps.button("Attach all the same").click();
-            page.getByText("failing", new Page.GetByTextOptions().setExact(true)).click();
+            page.getByText("failing", new Page.GetByTextOptions().setExact(true))
+                    .click();
             steps.button("Start imaging").click();
 
             Locator percent = page.locator(".fig.big b");
@@ -57,7 +74,8 @@ class LiveBenchTest {
             String early = percent.textContent();
             assertThat(percent).not().hasText(early);
             assertThat(page.getByText(Pattern.compile("\\d under way"))).isVisible();
-            assertThat(page.locator("svg.ribbon rect[fill='var(--fill)']").first()).isVisible();
+            assertThat(page.locator("svg.ribbon rect[fill='var(--fill)']").first())
+                    .isVisible();
 
             page.locator("main").press(" ");
             assertThat(steps.button("Resume")).isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(90_000));
@@ -70,7 +88,8 @@ class LiveBenchTest {
             assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Scan the image")))
                     .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(240_000));
             assertThat(page.getByText("8,192 bytes in 1 places did not read")).isVisible();
-            assertThat(page.locator("svg.ribbon path[fill='var(--madder)']").first()).isVisible();
+            assertThat(page.locator("svg.ribbon path[fill='var(--madder)']").first())
+                    .isVisible();
             assertThat(tab.faults()).isEmpty();
         }
     }
@@ -82,11 +101,13 @@ class LiveBenchTest {
             Steps steps = new Steps(page);
             steps.signIn("tom", Lab.PASSWORD);
             page.navigate("/cases/" + number + "/imaging");
-            page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("SLOW-1")).click();
+            page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("SLOW-1"))
+                    .click();
             page.getByLabel("Why it is attached all the same").fill("Only looking.");
             steps.button("Attach all the same").click();
             steps.button("Start imaging").click();
-            Locator lens = page.getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName(Pattern.compile("^Magnified")));
+            Locator lens =
+                    page.getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName(Pattern.compile("^Magnified")));
             String first = lens.getAttribute("aria-label");
             page.locator("main").press("ArrowRight");
             assertThat(lens).not().hasAttribute("aria-label", first);

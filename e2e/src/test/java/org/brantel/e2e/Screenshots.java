@@ -72,12 +72,14 @@ public final class Screenshots {
             String survey = caseOf(page, "Marram Sound");
             bench(page, survey);
             page.navigate("/cases/" + theatre + "/imaging");
-            assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Scan the image"))).isVisible(patient());
+            assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Scan the image")))
+                    .isVisible(patient());
             page.navigate("/cases/" + theatre + "/scanning");
             steps.scan("records and content");
             assertThat(steps.link("Open catalogue")).isVisible(patient());
             catalogue(page, theatre);
-            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Select all 18")).click();
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Select all 18"))
+                    .click();
             assertThat(page.locator(".chosen")).not().containsText("0 whole");
             steps.button("Recover selection").click();
             assertThat(steps.button("Seal the delivery")).isVisible(patient());
@@ -91,7 +93,8 @@ public final class Screenshots {
             assertThat(page.getByText("none was changed")).isVisible();
             take(page, "custody");
             page.navigate("/ledger");
-            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Beekeepers")).click();
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Beekeepers"))
+                    .click();
             assertThat(page.getByText("none was changed")).isVisible();
             take(page, "ledger");
             report(page, survey);
@@ -114,7 +117,10 @@ public final class Screenshots {
         steps.scan("records and content");
         steps.patiently("Open catalogue");
         page.navigate("/cases/" + number + "/scanning");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(java.util.regex.Pattern.compile("^logbooks"))).click();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName(java.util.regex.Pattern.compile("^logbooks")))
+                .click();
         page.mouse().move(0, 0);
         page.waitForTimeout(300);
         take(page, "scanning");
@@ -122,7 +128,9 @@ public final class Screenshots {
 
     private void intake(Page page) {
         page.navigate("/intake");
-        page.locator("#story").fill("dropped off bench mon, clicks when plugged in, not showing, tried twice, the stave readings, all of them since 2009");
+        page.locator("#story")
+                .fill("dropped off bench mon, clicks when plugged in, not showing, tried twice, the stave "
+                        + "readings, all of them since 2009");
         page.locator("#customer").fill("Tide-Gauge Office");
         page.locator("#contact").fill("Ruth Ansley");
         page.locator("#phone").fill("0148 22 04");
@@ -139,7 +147,8 @@ public final class Screenshots {
         page.locator(".entry").evaluate("e => e.scrollTo(0, 0)");
         page.waitForTimeout(400);
         take(page, "intake");
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Put aside")).click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Put aside"))
+                .click();
         page.waitForURL("**/desk");
     }
 
@@ -159,7 +168,12 @@ public final class Screenshots {
     }
 
     private static String caseOf(Page page, String customer) {
-        return page.locator("body").evaluate("(b, name) => fetch('/api/cases').then(r => r.json()).then(c => c.cases.find(x => x.customer.startsWith(name)).number)", customer).toString();
+        return page.locator("body")
+                .evaluate(
+                        "(b, name) => fetch('/api/cases').then(r => r.json()).then(c => c.cases.find(x => "
+                                + "x.customer.startsWith(name)).number)",
+                        customer)
+                .toString();
     }
 
     /** A failing disk: how it would be read and why, then half way through. */
@@ -172,7 +186,10 @@ public final class Screenshots {
         page.mouse().move(0, 0);
         take(page, "imaging-start");
         steps.button("Start imaging").click();
-        assertThat(page.locator(".fig.big b")).hasText(java.util.regex.Pattern.compile("[67]\\d\\.\\d %"), new LocatorAssertions.HasTextOptions().setTimeout(60_000));
+        assertThat(page.locator(".fig.big b"))
+                .hasText(
+                        java.util.regex.Pattern.compile("[67]\\d\\.\\d %"),
+                        new LocatorAssertions.HasTextOptions().setTimeout(60_000));
         page.locator("svg.ribbon").click(new Locator.ClickOptions().setPosition(330, 65));
         page.waitForTimeout(300);
         take(page, "imaging");
@@ -186,10 +203,12 @@ public final class Screenshots {
     private void report(Page page, String number) {
         Steps steps = new Steps(page);
         page.navigate("/cases/" + number + "/imaging");
-        assertThat(page.getByText("64 faults in a row, the limit is 64").first()).isVisible(patient());
+        assertThat(page.getByText("64 faults in a row, the limit is 64").first())
+                .isVisible(patient());
         steps.button("Change").click();
         steps.button("End with what is read").click();
-        assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Scan the image"))).isVisible(patient());
+        assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Scan the image")))
+                .isVisible(patient());
         steps.link("Report").click();
         assertThat(page.getByText("What stayed unread")).isVisible();
         page.waitForTimeout(400);
@@ -198,12 +217,15 @@ public final class Screenshots {
 
     private void catalogue(Page page, String number) {
         page.navigate("/cases/" + number + "/selection");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("photos of the old puppets")).click();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Old puppet 4.jpg")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("photos of the old puppets"))
+                .click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Old puppet 4.jpg"))
+                .click();
         assertThat(page.getByAltText("What Old puppet 4.jpg shows")).isVisible();
         page.waitForTimeout(400);
         take(page, "catalogue");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("show everything")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("show everything"))
+                .click();
     }
 
     private void customer(String link, String passcode) throws IOException {
@@ -233,7 +255,8 @@ public final class Screenshots {
             new Steps(page).signIn("tom", PASSWORD);
             String weather = caseOf(page, "Island Weather");
             page.navigate("/cases/" + weather + "/imaging");
-            assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Resume"))).isVisible();
+            assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Resume")))
+                    .isVisible();
             take(page, "imaging-dark");
         }
     }

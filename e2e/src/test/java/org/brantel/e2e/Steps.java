@@ -29,7 +29,8 @@ final class Steps {
     }
 
     Locator link(String name) {
-        return page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(name)).first();
+        return page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(name))
+                .first();
     }
 
     /** A link that appears when long work is done. */
@@ -67,7 +68,9 @@ final class Steps {
     }
 
     private Locator choice(String row, String value) {
-        return row(row).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(value).setExact(true));
+        return row(row).getByRole(
+                        AriaRole.BUTTON,
+                        new Locator.GetByRoleOptions().setName(value).setExact(true));
     }
 
     void wanted(int number, String words, String kind, String pattern, int howMany) {
@@ -85,14 +88,20 @@ final class Steps {
     }
 
     void attach(String medium) {
-        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(medium)).click();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Attach").setExact(true)).click();
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(medium))
+                .click();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Attach").setExact(true))
+                .click();
     }
 
     /** Downloads the customer's ZIP and unpacks it. @return the folder that was unpacked into */
     Path downloadEverything(Path into) throws IOException {
-        Download download = page.waitForDownload(() -> link("Download everything").click());
-        try (InputStream in = Files.newInputStream(download.path()); ZipInputStream zip = new ZipInputStream(in)) {
+        Download download =
+                page.waitForDownload(() -> link("Download everything").click());
+        try (InputStream in = Files.newInputStream(download.path());
+                ZipInputStream zip = new ZipInputStream(in)) {
             for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
                 Path file = into.resolve(entry.getName());
                 Files.createDirectories(file.getParent());
@@ -104,7 +113,10 @@ final class Steps {
 
     /** Starts a scan session. @param method how its choice begins, like {@code records and content} */
     void scan(String method) {
-        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(java.util.regex.Pattern.compile("^" + method))).click();
+        page.getByRole(
+                        AriaRole.RADIO,
+                        new Page.GetByRoleOptions().setName(java.util.regex.Pattern.compile("^" + method)))
+                .click();
         button("Start scanning").click();
     }
 }

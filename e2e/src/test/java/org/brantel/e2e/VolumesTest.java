@@ -14,7 +14,10 @@ import org.brantel.server.testing.Lab;
 import org.brantel.server.testing.Visitor;
 import org.junit.jupiter.api.Test;
 
-/** What lies under what on a medium: a volume that was formatted away, volumes that no table lists, and why a finding is believed. */
+/**
+ * What lies under what on a medium: a volume that was formatted away, volumes that no table lists, and why a finding is
+ * believed.
+ */
 class VolumesTest {
 
     private final Lab lab = Lab.open();
@@ -22,7 +25,11 @@ class VolumesTest {
     private void imaged(Page page, String image, String size) {
         Corpus.image(image, lab.inbox());
         Visitor una = lab.as("una");
-        String number = new CaseForms().device("type", "hdd").device("capacity", size).told("symptom.appears", "files-missing").log(una);
+        String number = new CaseForms()
+                .device("type", "hdd")
+                .device("capacity", size)
+                .told("symptom.appears", "files-missing")
+                .log(una);
         Steps steps = new Steps(page);
         steps.signIn("tom", Lab.PASSWORD);
         page.navigate("/cases/" + number + "/imaging");
@@ -38,7 +45,8 @@ class VolumesTest {
 
     private static void scanByRecords(Page page) {
         new Steps(page).scan("records and free space");
-        assertThat(new Steps(page).link("Open catalogue")).isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(120_000));
+        assertThat(new Steps(page).link("Open catalogue"))
+                .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(120_000));
     }
 
     @Test
@@ -53,19 +61,23 @@ class VolumesTest {
             assertThat(earlier).containsText("32 earlier");
             earlier.click();
             assertThat(earlier).hasAttribute("aria-pressed", "true");
-            assertThat(page.getByText("records of its file table in free space")).isVisible();
-            assertThat(page.getByText(Pattern.compile("records of its file table are left, the first at byte"))).isVisible();
+            assertThat(page.getByText("records of its file table in free space"))
+                    .isVisible();
+            assertThat(page.getByText(Pattern.compile("records of its file table are left, the first at byte")))
+                    .isVisible();
 
             new Steps(page).link("Open catalogue").click();
             page.getByLabel("Text in the name or the folder").fill("Calibration sheet 008");
-            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Calibration sheet 008.pdf")).click();
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Calibration sheet 008.pdf"))
+                    .click();
             new Steps(page).button("Show the evidence").click();
             Locator chain = page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Chain of evidence"));
             assertThat(chain).containsText("Record of the file table");
             assertThat(chain).containsText("'Calibration sheet 008.pdf'");
             assertThat(chain).containsText("Judged whole");
             // The bytes of the field at hand are marked.
-            chain.getByRole(AriaRole.ROW, new Locator.GetByRoleOptions().setName(Pattern.compile("signature"))).hover();
+            chain.getByRole(AriaRole.ROW, new Locator.GetByRoleOptions().setName(Pattern.compile("signature")))
+                    .hover();
             assertThat(chain.locator("i.on")).hasText(new String[] {"46", "49", "4c", "45"});
             assertThat(tab.faults()).isEmpty();
         }
@@ -80,8 +92,10 @@ class VolumesTest {
             assertThat(volume(page, "SHORE")).containsText("FAT32, lost, 48.0 MiB");
             assertThat(volume(page, "BOG")).containsText("NTFS, lost");
             assertThat(volume(page, "stage")).containsText("EXT4, lost");
-            assertThat(volume(page, "SHORE").boundingBox().x).isLessThan(volume(page, "BOG").boundingBox().x);
-            assertThat(volume(page, "BOG").boundingBox().x).isLessThan(volume(page, "stage").boundingBox().x);
+            assertThat(volume(page, "SHORE").boundingBox().x)
+                    .isLessThan(volume(page, "BOG").boundingBox().x);
+            assertThat(volume(page, "BOG").boundingBox().x)
+                    .isLessThan(volume(page, "stage").boundingBox().x);
             volume(page, "stage").click();
             new Steps(page).button("Scan this volume alone").click();
             new Steps(page).button("List").click();

@@ -22,6 +22,7 @@ import org.junit.jupiter.api.io.TempDir;
 class WholeStoryTest {
 
     private final Lab lab = Lab.open();
+
     @TempDir
     private Path folder;
 
@@ -55,9 +56,14 @@ class WholeStoryTest {
             Page page = tab.page();
             new Steps(page).signIn("petra", Lab.PASSWORD);
             page.navigate("/cases/" + number + "/custody");
-            assertThat(page.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("none was changed"))).isVisible();
-            for (String step : new String[] {"logged the case", "attached a medium", "finished imaging", "sealed a delivery", "confirmed receipt"}) {
-                assertThat(page.locator(".tape").getByText(step, new Locator.GetByTextOptions().setExact(true))).isVisible();
+            assertThat(page.getByRole(AriaRole.STATUS)
+                            .filter(new Locator.FilterOptions().setHasText("none was changed")))
+                    .isVisible();
+            for (String step : new String[] {
+                "logged the case", "attached a medium", "finished imaging", "sealed a delivery", "confirmed receipt"
+            }) {
+                assertThat(page.locator(".tape").getByText(step, new Locator.GetByTextOptions().setExact(true)))
+                        .isVisible();
             }
             page.navigate("/cases/" + number);
             assertThat(page.getByText("receipt confirmed")).isVisible();
@@ -83,7 +89,8 @@ class WholeStoryTest {
         page.locator("#story").fill("Files deleted by mistake before the field trip.");
         steps.choose("Device", "usb stick");
         page.locator("#capacity").fill("a lot");
-        Locator ranking = page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Ranking of the recovery paths"));
+        Locator ranking =
+                page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Ranking of the recovery paths"));
         steps.heard("Happened", "deleted directly");
         assertThat(ranking).containsText("Image then scan");
         assertThat(page.getByText("Nothing new on it")).isVisible();
@@ -108,10 +115,12 @@ class WholeStoryTest {
 
     private static void decide(Page page, Steps steps) {
         Locator decide = steps.button("Decide");
-        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Hardware work")).click();
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Hardware work"))
+                .click();
         assertThat(decide).isDisabled();
         assertThat(page.getByText("write down why it is taken")).isVisible();
-        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Image then scan")).click();
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Image then scan"))
+                .click();
         decide.click();
         assertThat(page.getByText("now: Image then scan")).isVisible();
     }
@@ -120,9 +129,13 @@ class WholeStoryTest {
         steps.link("Open imaging").click();
         steps.attach("d01-fat16.img");
         steps.button("Start imaging").click();
-        assertThat(page.getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName(Pattern.compile("Map of the device")))).isVisible();
-        assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Scan the image"))).isVisible(patient());
-        assertThat(page.getByText(Corpus.truth("d01-fat16").get("sha256").asString())).isVisible();
+        assertThat(page.getByRole(
+                        AriaRole.IMG, new Page.GetByRoleOptions().setName(Pattern.compile("Map of the device"))))
+                .isVisible();
+        assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Scan the image")))
+                .isVisible(patient());
+        assertThat(page.getByText(Corpus.truth("d01-fat16").get("sha256").asString()))
+                .isVisible();
         assertThat(page.getByText("Every byte was read.")).isVisible();
     }
 
@@ -131,7 +144,8 @@ class WholeStoryTest {
     }
 
     private static void scan(Page page, Steps steps) {
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Scan the image")).click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Scan the image"))
+                .click();
         steps.scan("records and content");
         assertThat(steps.link("Open catalogue")).isVisible(patient());
         assertThat(page.getByText("FAT16, live, 32.0 MiB")).isVisible();
@@ -142,25 +156,39 @@ class WholeStoryTest {
         Locator rows = page.locator("table.lines tbody tr:not(.proofrow)");
         assertThat(rows).hasCount(22);
         // By wanted line, by prognosis, by text.
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("the pictures from the trip"))).click();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName(Pattern.compile("the pictures from the trip")))
+                .click();
         assertThat(rows).not().hasCount(22);
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("the pictures from the trip"))).click();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName(Pattern.compile("the pictures from the trip")))
+                .click();
         page.keyboard().press("/");
         page.keyboard().type("brood");
         assertThat(rows).hasCount(1);
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Frame with brood.jpg")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Frame with brood.jpg"))
+                .click();
         Locator picture = page.getByAltText("What Frame with brood.jpg shows");
         assertThat(picture).isVisible();
-        assertThat((Boolean) picture.evaluate("img => img.decode().then(() => img.naturalWidth > 100)")).isTrue();
+        assertThat((Boolean) picture.evaluate("img => img.decode().then(() => img.naturalWidth > 100)"))
+                .isTrue();
         assertThat(page.locator(".proof")).containsText("Every code of its 1 scan reads");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("show everything")).click();
-        page.getByRole(AriaRole.CHECKBOX, new Page.GetByRoleOptions().setName(Pattern.compile("^whole"))).check();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("show everything"))
+                .click();
+        page.getByRole(AriaRole.CHECKBOX, new Page.GetByRoleOptions().setName(Pattern.compile("^whole")))
+                .check();
         assertThat(rows).hasCount(17);
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Select all 17")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Select all 17"))
+                .click();
         assertThat(page.locator(".chosen")).containsText("17 whole");
-        page.locator(".chosen").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Undo")).click();
+        page.locator(".chosen")
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Undo"))
+                .click();
         assertThat(page.locator(".chosen")).containsText("0 whole");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Select all 17")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Select all 17"))
+                .click();
         assertThat(page.locator(".chosen")).containsText("17 whole");
     }
 
@@ -170,7 +198,9 @@ class WholeStoryTest {
         assertThat(page.getByText("Every file was read back and hashed again")).isVisible();
         assertThat(page.locator("table.rows tbody tr")).hasCount(17);
         steps.button("Seal the delivery").click();
-        assertThat(page.getByText("sealed", new Page.GetByTextOptions().setExact(false)).first()).isVisible(patient());
+        assertThat(page.getByText("sealed", new Page.GetByTextOptions().setExact(false))
+                        .first())
+                .isVisible(patient());
         assertThat(page.getByText("all 17 findings that were selected")).isVisible();
     }
 
@@ -181,7 +211,8 @@ class WholeStoryTest {
         assertThat(page.getByRole(AriaRole.ALERT)).containsText("not the passcode");
         page.getByLabel("Passcode").fill(passcode);
         steps.button("Open").click();
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Ruth"))).isVisible();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Ruth")))
+                .isVisible();
         assertThat(page.getByText("“the pictures from the trip”")).isVisible();
 
         Path unpacked = steps.downloadEverything(folder.resolve("unpacked"));
@@ -189,17 +220,24 @@ class WholeStoryTest {
         try (Stream<Path> top = Files.list(unpacked)) {
             bag = top.findFirst().orElseThrow();
         }
-        Process check = new ProcessBuilder("sha256sum", "--strict", "-c", "manifest-sha256.txt").directory(bag.toFile()).redirectErrorStream(true).start();
+        Process check = new ProcessBuilder("sha256sum", "--strict", "-c", "manifest-sha256.txt")
+                .directory(bag.toFile())
+                .redirectErrorStream(true)
+                .start();
         assertThat(new String(check.getInputStream().readAllBytes())).doesNotContain("FAILED");
-        assertThat(check.waitFor(120, TimeUnit.SECONDS) && check.exitValue() == 0).isTrue();
+        assertThat(check.waitFor(120, TimeUnit.SECONDS) && check.exitValue() == 0)
+                .isTrue();
 
-        Download one = page.waitForDownload(() -> steps.link("Download Frame with brood.jpg").click());
+        Download one = page.waitForDownload(
+                () -> steps.link("Download Frame with brood.jpg").click());
         assertThat(one.suggestedFilename()).isEqualTo("Frame with brood.jpg");
 
         // One byte of one file is changed: the check in the browser must see it.
         Path victim;
         try (Stream<Path> all = Files.walk(bag.resolve("data"))) {
-            victim = all.filter(p -> p.toString().endsWith("Frame with brood.jpg")).findFirst().orElseThrow();
+            victim = all.filter(p -> p.toString().endsWith("Frame with brood.jpg"))
+                    .findFirst()
+                    .orElseThrow();
         }
         byte[] right = Files.readAllBytes(victim);
         byte[] wrong = right.clone();
@@ -208,12 +246,14 @@ class WholeStoryTest {
         page.getByTestId("folder").setInputFiles(bag);
         assertThat(page.getByText("16 equal, byte for byte")).isVisible(patient());
         assertThat(page.getByText("1 differs from the list")).isVisible();
-        assertThat(page.getByText("Same length, but its bytes are not the ones on the list")).isVisible();
+        assertThat(page.getByText("Same length, but its bytes are not the ones on the list"))
+                .isVisible();
         assertThat(steps.button("Confirm receipt")).isDisabled();
         Files.write(victim, right);
         page.getByTestId("files").setInputFiles(victim);
         assertThat(page.getByText("17 equal, byte for byte")).isVisible(patient());
-        assertThat(page.getByText("Every file was checked, and every one is as we sent it.")).isVisible();
+        assertThat(page.getByText("Every file was checked, and every one is as we sent it."))
+                .isVisible();
         steps.button("Confirm receipt").click();
         assertThat(page.getByText("Thank you, Ruth Ansley.")).isVisible();
         page.reload();

@@ -16,9 +16,9 @@ import org.brantel.core.source.RangeSet;
 import org.brantel.core.source.Source;
 
 /**
- * Looks for content on a stretch of a source, in one pass for all kinds. Stretches are looked through side by side, and put together in
- * their order, so that what is found does not depend on how many there are at a time. A hit that fails its kind's check is counted, not
- * reported. What lies inside a find is not one of its own.
+ * Looks for content on a stretch of a source, in one pass for all kinds. Stretches are looked through side by side, and
+ * put together in their order, so that what is found does not depend on how many there are at a time. A hit that fails
+ * its kind's check is counted, not reported. What lies inside a find is not one of its own.
  */
 public final class Carver {
 
@@ -32,9 +32,12 @@ public final class Carver {
 
         void progressed(long bytes);
 
-        default void failed(Failed start) { }
+        default void failed(Failed start) {}
 
-        /** Whether a start is worth walking; false for content that lies within a known file. Asked from several threads. */
+        /**
+         * Whether a start is worth walking; false for content that lies within a known file. Asked from several
+         * threads.
+         */
         boolean isWanted(long offset);
     }
 
@@ -117,6 +120,7 @@ public final class Carver {
         private final Listener listener;
         /** Finds without a check of their own that may still hold others. */
         private final List<Hit> unchecked = new ArrayList<>();
+
         private long skipUntil;
         private long wholeUntil;
         private long done;
@@ -166,11 +170,18 @@ public final class Carver {
                 } else if (outer.walk().outcome() == ContentKind.Outcome.LIKELY) {
                     cut(i--, hit.start());
                 } else if (hit.firstEnd() <= outer.firstEnd() && hit.start() > outer.start()) {
-                    unchecked.set(i, new Hit(outer.kind(), outer.pieces(), outer.walk(),
-                            List.of("At byte " + hit.start() + ", inside it, other content begins (" + hit.code() + "); it may be overwritten or in pieces.")));
+                    unchecked.set(
+                            i,
+                            new Hit(
+                                    outer.kind(),
+                                    outer.pieces(),
+                                    outer.walk(),
+                                    List.of("At byte " + hit.start() + ", inside it, other content begins ("
+                                            + hit.code() + "); it may be overwritten or in pieces.")));
                 }
             }
-            if (hit.walk().outcome() != ContentKind.Outcome.WHOLE && hit.pieces().size() == 1) {
+            if (hit.walk().outcome() != ContentKind.Outcome.WHOLE
+                    && hit.pieces().size() == 1) {
                 unchecked.add(hit);
             } else {
                 listener.found(hit);
@@ -185,7 +196,11 @@ public final class Carver {
             Hit hit = unchecked.remove(index);
             long length = at - hit.start();
             if (length >= LEAST_LIKELY) {
-                listener.found(new Hit(hit.kind(), List.of(new Range(hit.start(), length)), hit.walk().upTo(length), hit.doubts()));
+                listener.found(new Hit(
+                        hit.kind(),
+                        List.of(new Range(hit.start(), length)),
+                        hit.walk().upTo(length),
+                        hit.doubts()));
             }
         }
 

@@ -7,4 +7,4 @@ package org.brantel.core.carve;
  * @param kind   the code
  * @param why    what broke, and where
  */
-public record Failed(long offset, String kind, String why) { }
+public record Failed(long offset, String kind, String why) {}

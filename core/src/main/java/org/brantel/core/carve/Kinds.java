@@ -49,35 +49,75 @@ import org.brantel.core.source.ByteView;
 public final class Kinds {
 
     private static final List<ContentKind> ALL = List.of(
-            new Jpeg(), new Png(), new Gif(), new Bmp(), new Webp(), new Tiff(), new Psd(),
-            new IsoMedia(), new Riff(), new Aiff(), new Midi(), new Matroska(), new Flac(), new Ogg(), new Mp3(),
-            new Pdf(), new CompoundFile(), new Rtf(),
-            new Zip(), new SevenZip(), new Rar(), new Gzip(), new Xz(), new Zstd(), new Bzip2(), new Tar(),
-            new Sqlite(), new OpenType(), new IsoImage(),
-            new Cards(), new Markup(), new JsonText(), new MailText(), new Prose());
+            new Jpeg(),
+            new Png(),
+            new Gif(),
+            new Bmp(),
+            new Webp(),
+            new Tiff(),
+            new Psd(),
+            new IsoMedia(),
+            new Riff(),
+            new Aiff(),
+            new Midi(),
+            new Matroska(),
+            new Flac(),
+            new Ogg(),
+            new Mp3(),
+            new Pdf(),
+            new CompoundFile(),
+            new Rtf(),
+            new Zip(),
+            new SevenZip(),
+            new Rar(),
+            new Gzip(),
+            new Xz(),
+            new Zstd(),
+            new Bzip2(),
+            new Tar(),
+            new Sqlite(),
+            new OpenType(),
+            new IsoImage(),
+            new Cards(),
+            new Markup(),
+            new JsonText(),
+            new MailText(),
+            new Prose());
 
     private static final Map<String, ContentKind> BY_CODE = byCode();
 
-    private static final Map<String, String> SAME = Map.of("jpeg", "jpg", "jpe", "jpg", "jfif", "jpg", "htm", "html",
-            "tif", "tiff", "text", "txt", "mpeg", "mpg", "aif", "aiff", "midi", "mid");
+    private static final Map<String, String> SAME = Map.of(
+            "jpeg", "jpg", "jpe", "jpg", "jfif", "jpg", "htm", "html", "tif", "tiff", "text", "txt", "mpeg", "mpg",
+            "aif", "aiff", "midi", "mid");
 
-    private static final Set<String> TEXT = Set.of("txt", "csv", "html", "xml", "json", "eml", "md", "log", "svg",
-            "ics", "vcf", "tsv", "ini", "css", "rtf");
+    private static final Set<String> TEXT = Set.of(
+            "txt", "csv", "html", "xml", "json", "eml", "md", "log", "svg", "ics", "vcf", "tsv", "ini", "css", "rtf");
 
     /** Kinds that people name together. */
     private static final Map<String, Set<String>> GROUPS = Map.of(
-            "image", Set.of("jpg", "png", "gif", "bmp", "tiff", "webp", "heic", "heif", "svg", "psd", "cr2", "cr3", "nef", "dng", "arw", "orf", "rw2", "raf",
-                    "pef", "avif", "jp2", "ico"),
-            "document", Set.of("pdf", "doc", "docx", "docm", "dot", "odt", "ott", "rtf", "txt", "html", "md", "epub", "tex", "wps", "wpd", "pages", "xps"),
+            "image",
+                    Set.of(
+                            "jpg", "png", "gif", "bmp", "tiff", "webp", "heic", "heif", "svg", "psd", "cr2", "cr3",
+                            "nef", "dng", "arw", "orf", "rw2", "raf", "pef", "avif", "jp2", "ico"),
+            "document",
+                    Set.of(
+                            "pdf", "doc", "docx", "docm", "dot", "odt", "ott", "rtf", "txt", "html", "md", "epub",
+                            "tex", "wps", "wpd", "pages", "xps"),
             "sheet", Set.of("xls", "xlsx", "xlsm", "ods", "csv", "tsv", "numbers"),
             "slides", Set.of("ppt", "pptx", "pps", "ppsx", "odp", "key"),
-            "audio", Set.of("mp3", "wav", "flac", "ogg", "opus", "m4a", "aiff", "mid", "wma", "aac", "amr", "3ga", "caf"),
-            "video", Set.of("mp4", "mov", "avi", "mkv", "webm", "3gp", "mpg", "wmv", "m4v", "mts", "m2ts", "flv", "vob", "ogv"),
+            "audio",
+                    Set.of(
+                            "mp3", "wav", "flac", "ogg", "opus", "m4a", "aiff", "mid", "wma", "aac", "amr", "3ga",
+                            "caf"),
+            "video",
+                    Set.of(
+                            "mp4", "mov", "avi", "mkv", "webm", "3gp", "mpg", "wmv", "m4v", "mts", "m2ts", "flv", "vob",
+                            "ogv"),
             "archive", Set.of("zip", "7z", "rar", "gz", "xz", "bz2", "tar", "zst"),
             "mail", Set.of("eml", "emlx", "mbox", "msg", "pst", "ost", "dbx", "vcf", "ics"),
             "database", Set.of("sqlite", "db", "mdb", "accdb", "odb", "dbf", "fdb", "json", "xml"));
 
-    private Kinds() { }
+    private Kinds() {}
 
     public static List<ContentKind> carvable() {
         return ALL;

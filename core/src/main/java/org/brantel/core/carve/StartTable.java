@@ -8,15 +8,15 @@ import org.brantel.core.carve.kind.ContentKind;
 import org.brantel.core.carve.kind.Start;
 
 /**
- * All starts of all kinds, asked about one place at a time. What stands at a place is looked up by its first two bytes; only
- * where a start begins with these are whole starts compared.
+ * All starts of all kinds, asked about one place at a time. What stands at a place is looked up by its first two bytes;
+ * only where a start begins with these are whole starts compared.
  */
 final class StartTable {
 
     private static final int SECTOR = 512;
 
     /** A start as it is looked for. @param back from where its bytes are compared to where content would begin */
-    private record Entry(byte[] bytes, int back, ContentKind kind) { }
+    private record Entry(byte[] bytes, int back, ContentKind kind) {}
 
     /** Starts whose bytes are looked for at one place of a sector. */
     private static final class Place {
@@ -50,7 +50,8 @@ final class StartTable {
         TreeMap<Integer, Place> all = new TreeMap<>();
         for (ContentKind kind : kinds) {
             for (Start start : kind.starts()) {
-                all.computeIfAbsent(start.offset() % SECTOR, Place::new).add(new Entry(start.bytes(), start.offset(), kind));
+                all.computeIfAbsent(start.offset() % SECTOR, Place::new)
+                        .add(new Entry(start.bytes(), start.offset(), kind));
                 if (kind.isDistinct()) {
                     anywhere.add(new Entry(start.bytes(), start.offset(), kind));
                 }

@@ -24,10 +24,11 @@ final class Stretch {
     private static final int AHEAD = ContentKind.LOOK_AHEAD;
 
     /**
-     * Bytes that may be read for walks that break off before the parts of broken content are passed over as starts of their own:
-     * what a container lost of its end, each of its files would be walked for again.
+     * Bytes that may be read for walks that break off before the parts of broken content are passed over as starts of
+     * their own: what a container lost of its end, each of its files would be walked for again.
      */
     private static final long MOST_IN_VAIN = 64 << 20;
+
     private static final byte[] ZEROS = new byte[BLOCK];
 
     private final Source source;
@@ -57,7 +58,10 @@ final class Stretch {
         this.table = table;
         this.wanted = wanted;
         this.stop = stop;
-        prose = plan.kinds().stream().filter(k -> k instanceof Prose).findFirst().orElse(null);
+        prose = plan.kinds().stream()
+                .filter(k -> k instanceof Prose)
+                .findFirst()
+                .orElse(null);
         pieces = new TwoPieces(source, plan.step());
     }
 
@@ -108,7 +112,9 @@ final class Stretch {
         }
         while (!candidates.isEmpty() && !stop.getAsBoolean()) {
             var next = candidates.pollFirstEntry();
-            if (next.getKey() >= skipUntil && (unread.isEmpty() || !unread.overlaps(new Range(next.getKey(), 8))) && wanted.test(next.getKey())) {
+            if (next.getKey() >= skipUntil
+                    && (unread.isEmpty() || !unread.overlaps(new Range(next.getKey(), 8)))
+                    && wanted.test(next.getKey())) {
                 attempt(next.getKey(), next.getValue());
             }
         }
@@ -120,7 +126,11 @@ final class Stretch {
         for (int i = afterZeros(0, n); i < n; i = afterZeros(i + step, n)) {
             int before = candidates.size();
             table.inSector(block, i, found);
-            if (prose != null && at + i >= textUntil && (block[i] & 0xff) >= 0x20 && candidates.size() == before && prose.couldStart(block, i)) {
+            if (prose != null
+                    && at + i >= textUntil
+                    && (block[i] & 0xff) >= 0x20
+                    && candidates.size() == before
+                    && prose.couldStart(block, i)) {
                 candidates.computeIfAbsent(at + i, s -> new ArrayList<>(2)).add(prose);
             }
         }
@@ -144,7 +154,8 @@ final class Stretch {
 
     private void attempt(long start, List<ContentKind> kinds) throws IOException {
         for (ContentKind kind : kinds) {
-            if (kind == prose && start < textUntil || readInVain > MOST_IN_VAIN && start < inOrderUntil.getOrDefault(kind, 0L)) {
+            if (kind == prose && start < textUntil
+                    || readInVain > MOST_IN_VAIN && start < inOrderUntil.getOrDefault(kind, 0L)) {
                 continue;
             }
             long read = walking.bytesRead();
@@ -152,10 +163,14 @@ final class Stretch {
             ContentKind.Walk walk = walked(kind, start, room);
             if (walk == null || walk.outcome() == ContentKind.Outcome.BROKEN) {
                 readInVain += walking.bytesRead() - read;
-                inOrderUntil.merge(kind, start + (walk == null ? walking.bytesRead() - read : walk.length()), Math::max);
+                inOrderUntil.merge(
+                        kind, start + (walk == null ? walking.bytesRead() - read : walk.length()), Math::max);
                 Hit joined = pieces.join(kind, start);
                 if (joined == null) {
-                    failed.add(new Failed(start, walk == null || walk.code() == null ? kind.code() : walk.code(), walk == null ? "its end is beyond the medium, or was not read" : walk.words()));
+                    failed.add(new Failed(
+                            start,
+                            walk == null || walk.code() == null ? kind.code() : walk.code(),
+                            walk == null ? "its end is beyond the medium, or was not read" : walk.words()));
                     continue;
                 }
                 hits.add(joined);
@@ -164,7 +179,8 @@ final class Stretch {
                 return;
             }
             hits.add(new Hit(kind, List.of(new Range(start, walk.length())), walk, List.of()));
-            // What has no check of its own is looked through: other content in it speaks against it, or says where it ends.
+            // What has no check of its own is looked through: other content in it speaks against it, or says where it
+            // ends.
             if (walk.outcome() == ContentKind.Outcome.WHOLE && !plan.nested()) {
                 skipUntil = start + walk.length();
             }

@@ -1,7 +1,8 @@
 /**
  * Content by its own structure: recognising a kind, walking it to its true end, and checking it.
  *
- * <p>{@link org.brantel.core.carve.Carver} looks for starts on a whole source; {@link org.brantel.core.carve.Kinds} lists what is
- * known, one class a kind in the packages below, and checks the content of files that a file system names.
+ * <p>{@link org.brantel.core.carve.Carver} looks for starts on a whole source; {@link org.brantel.core.carve.Kinds}
+ * lists what is known, one class a kind in the packages below, and checks the content of files that a file system
+ * names.
  */
 package org.brantel.core.carve;

@@ -14,7 +14,8 @@ public final class Extents {
             return this;
         }
         Extent last = all.isEmpty() ? null : all.get(all.size() - 1);
-        boolean joins = last != null && (offset == Extent.HOLE ? last.isHole() : !last.isHole() && last.offset() + last.length() == offset);
+        boolean joins = last != null
+                && (offset == Extent.HOLE ? last.isHole() : !last.isHole() && last.offset() + last.length() == offset);
         if (joins) {
             all.set(all.size() - 1, new Extent(last.offset(), last.length() + bytes));
         } else {
@@ -53,7 +54,9 @@ public final class Extents {
         return cut.list();
     }
 
-    /** What is stored, without holes and no more than {@code most} bytes: a record may claim more than any medium holds. */
+    /**
+     * What is stored, without holes and no more than {@code most} bytes: a record may claim more than any medium holds.
+     */
     public static List<Extent> stored(List<Extent> extents, long most) {
         Extents stored = new Extents();
         for (Extent e : extents) {

@@ -2,7 +2,6 @@ package org.brantel.core.content;
 
 import java.io.IOException;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import org.brantel.core.source.Identity;
@@ -66,7 +65,7 @@ public final class FileContent implements Source {
 
     /** Leaves the medium open: it is not this content's own. */
     @Override
-    public void close() { }
+    public void close() {}
 
     @Override
     public ReadOutcome read(long offset, byte[] buffer, int at, int length) throws IOException {
@@ -131,7 +130,8 @@ public final class FileContent implements Source {
         }
     }
 
-    private void readPiece(long inSource, long position, byte[] buffer, int at, int length, RangeSet failed) throws IOException {
+    private void readPiece(long inSource, long position, byte[] buffer, int at, int length, RangeSet failed)
+            throws IOException {
         int there = (int) Math.max(0, Math.min(length, source.size() - inSource));
         if (there > 0) {
             for (Range bad : source.read(inSource, buffer, at, there).failed()) {

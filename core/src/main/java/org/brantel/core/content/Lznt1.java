@@ -19,7 +19,7 @@ public final class Lznt1 {
 
     private static final int CHUNK = 4096;
 
-    private Lznt1() { }
+    private Lznt1() {}
 
     /**
      * Unpacks one unit.

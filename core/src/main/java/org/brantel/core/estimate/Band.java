@@ -5,7 +5,8 @@ public record Band(double low, double high) {
 
     public Band {
         if (!(low >= 0 && low <= high && high < Double.POSITIVE_INFINITY)) {
-            throw new IllegalArgumentException("a band goes from a low number to a high one, not from " + low + " to " + high);
+            throw new IllegalArgumentException(
+                    "a band goes from a low number to a high one, not from " + low + " to " + high);
         }
     }
 

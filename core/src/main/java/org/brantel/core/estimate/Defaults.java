@@ -17,18 +17,29 @@ import org.brantel.core.json.Json;
  * @param carve     bytes of image a second that carving gets through
  * @param effort    hours of a person's work by path
  */
-record Defaults(Map<String, Band> imaging, List<Interface> interfaces, List<Slowing> slowing, Band structure, Band carve, Map<String, Band> effort) {
+record Defaults(
+        Map<String, Band> imaging,
+        List<Interface> interfaces,
+        List<Slowing> slowing,
+        Band structure,
+        Band carve,
+        Map<String, Band> effort) {
 
     /** @param named a regular expression of small letters */
-    record Interface(String named, double most, String reason) { }
+    record Interface(String named, double most, String reason) {}
 
-    record Slowing(List<String> when, Band factor, String reason) { }
+    record Slowing(List<String> when, Band factor, String reason) {}
 
     static Defaults shipped() {
         try (InputStream in = Defaults.class.getResourceAsStream("defaults.json")) {
-            return Json.read(new String(in.readAllBytes(), StandardCharsets.UTF_8), Defaults.class, "defaults of the estimates", "defaults.json");
+            return Json.read(
+                    new String(in.readAllBytes(), StandardCharsets.UTF_8),
+                    Defaults.class,
+                    "defaults of the estimates",
+                    "defaults.json");
         } catch (IOException e) {
-            throw new IllegalStateException("the defaults of the estimates that ship with the product are malformed", e);
+            throw new IllegalStateException(
+                    "the defaults of the estimates that ship with the product are malformed", e);
         }
     }
 }

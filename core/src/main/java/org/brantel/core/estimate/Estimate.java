@@ -12,8 +12,15 @@ import java.util.List;
  * @param quote    money
  * @param chance   in words
  */
-public record Estimate(String path, Part imaging, Part scanning, Part effort, Part quote, String currency, String chance,
-                       List<String> chanceRestsOn) {
+public record Estimate(
+        String path,
+        Part imaging,
+        Part scanning,
+        Part effort,
+        Part quote,
+        String currency,
+        String chance,
+        List<String> chanceRestsOn) {
 
     /** A band and the reasons for it, in words. */
     public record Part(double low, double high, List<String> reasons) {

@@ -22,13 +22,15 @@ public final class Estimator {
      * @param attachedBy the interface, as it was written down; may be empty
      * @param deadline   null for none
      */
-    public record Job(String medium, long capacity, String attachedBy, LocalDate deadline) { }
+    public record Job(String medium, long capacity, String attachedBy, LocalDate deadline) {}
 
-    private static final Set<String> READS = Set.of("straight-copy", "image-then-scan", "careful-imaging", "hardware-work", "assemble-first", "unlock-first");
-    private static final Set<String> SCANS = Set.of("image-then-scan", "careful-imaging", "hardware-work", "assemble-first", "unlock-first");
+    private static final Set<String> READS = Set.of(
+            "straight-copy", "image-then-scan", "careful-imaging", "hardware-work", "assemble-first", "unlock-first");
+    private static final Set<String> SCANS =
+            Set.of("image-then-scan", "careful-imaging", "hardware-work", "assemble-first", "unlock-first");
     private static final double TERABYTE = 1e12;
 
-    private record Slow(List<Condition> when, Band factor, String reason) { }
+    private record Slow(List<Condition> when, Band factor, String reason) {}
 
     private final Defaults defaults = Defaults.shipped();
     private final List<Slow> slowing;
@@ -37,29 +39,47 @@ public final class Estimator {
     public Estimator(Triage triage) {
         this.triage = triage;
         Protocol protocol = triage.protocol();
-        slowing = defaults.slowing().stream().map(s -> new Slow(Condition.all(s.when(), protocol), s.factor(), s.reason())).toList();
+        slowing = defaults.slowing().stream()
+                .map(s -> new Slow(Condition.all(s.when(), protocol), s.factor(), s.reason()))
+                .toList();
     }
 
     /**
      * @param history newest first
      * @param today   in the lab's zone
      */
-    public Estimate estimate(String path, Facts facts, Job job, List<Measured> history, PriceList prices, LocalDate today) {
+    public Estimate estimate(
+            String path, Facts facts, Job job, List<Measured> history, PriceList prices, LocalDate today) {
         Triage.Outlook outlook = triage.outlook(path, facts);
-        return new Estimate(path, imaging(path, facts, job, history), scanning(path, job, history), effort(path, facts),
-                quote(path, job, prices, today), prices.currency(), outlook.chance().words(), outlook.restsOn());
+        return new Estimate(
+                path,
+                imaging(path, facts, job, history),
+                scanning(path, job, history),
+                effort(path, facts),
+                quote(path, job, prices, today),
+                prices.currency(),
+                outlook.chance().words(),
+                outlook.restsOn());
     }
 
     private Estimate.Part imaging(String path, Facts facts, Job job, List<Measured> history) {
         if (!READS.contains(path) || job.capacity() <= 0) {
             return null;
         }
-        List<Slow> slow = slowing.stream().filter(s -> Condition.allHoldBecause(s.when(), facts) != null).toList();
+        List<Slow> slow = slowing.stream()
+                .filter(s -> Condition.allHoldBecause(s.when(), facts) != null)
+                .toList();
         boolean healthy = slow.isEmpty() && !path.equals("careful-imaging");
-        List<Measured> alike = history.stream().filter(m -> m.work().equals("imaging") && m.medium().equals(job.medium()) && m.healthy() == healthy).toList();
-        Band usual = defaults.imaging().getOrDefault(job.medium(), defaults.imaging().get("other"));
+        List<Measured> alike = history.stream()
+                .filter(m -> m.work().equals("imaging") && m.medium().equals(job.medium()) && m.healthy() == healthy)
+                .toList();
+        Band usual =
+                defaults.imaging().getOrDefault(job.medium(), defaults.imaging().get("other"));
         List<String> reasons = new ArrayList<>();
-        Defaults.Interface ceiling = defaults.interfaces().stream().filter(i -> job.attachedBy().strip().toLowerCase(Locale.ROOT).matches(i.named())).findFirst().orElse(null);
+        Defaults.Interface ceiling = defaults.interfaces().stream()
+                .filter(i -> job.attachedBy().strip().toLowerCase(Locale.ROOT).matches(i.named()))
+                .findFirst()
+                .orElse(null);
         if (ceiling != null && ceiling.most() < usual.high()) {
             usual = new Band(Math.min(usual.low(), ceiling.most() / 2), ceiling.most());
             reasons.add(ceiling.reason());
@@ -78,7 +98,11 @@ public final class Estimator {
         if (path.equals("hardware-work")) {
             reasons.add("after the partner's work, which comes on top");
         }
-        return Estimate.Part.of(new Band(job.capacity() / pace.rate().high(), job.capacity() / pace.rate().low()), reasons);
+        return Estimate.Part.of(
+                new Band(
+                        job.capacity() / pace.rate().high(),
+                        job.capacity() / pace.rate().low()),
+                reasons);
     }
 
     private Estimate.Part scanning(String path, Job job, List<Measured> history) {
@@ -87,9 +111,15 @@ public final class Estimator {
         }
         Pace structure = Pace.of(defaults.structure(), of("structure", history), "structure scans");
         Pace carve = Pace.of(defaults.carve(), of("carve", history), "carving");
-        return Estimate.Part.of(new Band(job.capacity() / structure.rate().high(),
-                        job.capacity() / structure.rate().low() + job.capacity() / carve.rate().low()),
-                List.of(structure.reason(), carve.reason(), "the low end is a structure scan alone, the high end both"));
+        return Estimate.Part.of(
+                new Band(
+                        job.capacity() / structure.rate().high(),
+                        job.capacity() / structure.rate().low()
+                                + job.capacity() / carve.rate().low()),
+                List.of(
+                        structure.reason(),
+                        carve.reason(),
+                        "the low end is a structure scan alone, the high end both"));
     }
 
     private static List<Measured> of(String work, List<Measured> history) {
@@ -114,7 +144,9 @@ public final class Estimator {
             money = money.plus(new Band(more * prices.perTerabyte(), more * prices.perTerabyte()));
             reasons.add(Math.round(more) + " TB beyond the first");
         }
-        if (job.deadline() != null && prices.urgentPercent() > 0 && money.high() > 0
+        if (job.deadline() != null
+                && prices.urgentPercent() > 0
+                && money.high() > 0
                 && ChronoUnit.DAYS.between(today, job.deadline()) <= prices.urgentDays()) {
             double factor = 1 + prices.urgentPercent() / 100.0;
             money = money.times(new Band(factor, factor));

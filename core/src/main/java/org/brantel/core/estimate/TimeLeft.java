@@ -2,7 +2,10 @@ package org.brantel.core.estimate;
 
 import java.util.OptionalDouble;
 
-/** How long a scan session will still take: by its own rate in its last phase, before that by what others like it took in this lab. */
+/**
+ * How long a scan session will still take: by its own rate in its last phase, before that by what others like it took
+ * in this lab.
+ */
 public final class TimeLeft {
 
     private static final double ENOUGH_SECONDS = 2;
@@ -36,6 +39,8 @@ public final class TimeLeft {
         if (phase.equals(lastPhase) && took >= ENOUGH_SECONDS && done > doneThen) {
             return OptionalDouble.of(took / (done - doneThen) * (all - done));
         }
-        return likeIt.isPresent() && likeIt.getAsDouble() > seconds ? OptionalDouble.of(likeIt.getAsDouble() - seconds) : OptionalDouble.empty();
+        return likeIt.isPresent() && likeIt.getAsDouble() > seconds
+                ? OptionalDouble.of(likeIt.getAsDouble() - seconds)
+                : OptionalDouble.empty();
     }
 }

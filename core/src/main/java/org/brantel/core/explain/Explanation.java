@@ -30,11 +30,19 @@ public final class Explanation {
         if (finding.record().at() != null && volume != null) {
             steps.add(e.record(volume, finding));
         } else {
-            steps.add(Step.ofWords("No record", finding.origin() == Origin.CARVED ? "No record of a file system names it; it was recognised by its content."
-                    : "Its record itself is gone; what is known stands elsewhere, see the reasons."));
+            steps.add(Step.ofWords(
+                    "No record",
+                    finding.origin() == Origin.CARVED
+                            ? "No record of a file system names it; it was recognised by its content."
+                            : "Its record itself is gone; what is known stands elsewhere, see the reasons."));
         }
         steps.addAll(e.bytes(finding));
-        steps.add(new Step("Judged " + finding.prognosis().word() + ", " + finding.score() + " of 100", finding.reasons(), null, null, List.of()));
+        steps.add(new Step(
+                "Judged " + finding.prognosis().word() + ", " + finding.score() + " of 100",
+                finding.reasons(),
+                null,
+                null,
+                List.of()));
         return steps;
     }
 
@@ -43,8 +51,9 @@ public final class Explanation {
             return Step.ofWords("No volume", "It lies in no volume that was found.");
         }
         List<String> words = new ArrayList<>();
-        words.add((v.label().isEmpty() ? "Volume " + v.index() : "Volume '" + v.label() + "'") + " is " + v.fs() + ", " + v.state() + ", " + v.lengthBytes() + " bytes from byte "
-                + v.startByte() + "; found by " + v.foundBy() + ".");
+        words.add((v.label().isEmpty() ? "Volume " + v.index() : "Volume '" + v.label() + "'") + " is " + v.fs() + ", "
+                + v.state() + ", " + v.lengthBytes() + " bytes from byte " + v.startByte() + "; found by " + v.foundBy()
+                + ".");
         words.addAll(v.remarks());
         return new Step("Volume", words, v.startByte(), null, List.of());
     }
@@ -66,20 +75,32 @@ public final class Explanation {
     private List<Step> bytes(Finding finding) throws IOException {
         List<Extent> extents = finding.extents();
         if (extents.isEmpty()) {
-            return List.of(Step.ofWords("Bytes", finding.size() == 0 ? "It is empty." : "None of its " + finding.size() + " bytes are placed."));
+            return List.of(Step.ofWords(
+                    "Bytes",
+                    finding.size() == 0 ? "It is empty." : "None of its " + finding.size() + " bytes are placed."));
         }
         List<String> words = new ArrayList<>();
         words.add(finding.size() + " bytes in " + extents.size() + (extents.size() == 1 ? " extent" : " extents")
-                + (finding.encoding() == null ? "." : ", compressed in units of " + finding.encoding().unitBytes() + " bytes."));
+                + (finding.encoding() == null
+                        ? "."
+                        : ", compressed in units of " + finding.encoding().unitBytes() + " bytes."));
         for (Extent e : extents.subList(0, Math.min(SHOWN_EXTENTS, extents.size()))) {
-            words.add(e.isHole() ? e.length() + " bytes are a hole and read as zeros." : e.length() + " bytes from byte " + e.offset() + ".");
+            words.add(
+                    e.isHole()
+                            ? e.length() + " bytes are a hole and read as zeros."
+                            : e.length() + " bytes from byte " + e.offset() + ".");
         }
         if (extents.size() > SHOWN_EXTENTS) {
             words.add("And " + (extents.size() - SHOWN_EXTENTS) + " more.");
         }
         long first = finding.firstByte();
-        byte[] head = new byte[(int) Math.max(0, Math.min(Math.min(SHOWN_BYTES, finding.size()), source.size() - Math.max(0, first)))];
-        boolean there = first >= 0 && head.length > 0 && source.read(first, head, 0, head.length).isClean();
-        return List.of(new Step("Bytes", words, first < 0 ? null : first, there ? Structure.hex(head) : null, List.of(), true));
+        byte[] head = new byte
+                [(int) Math.max(
+                        0, Math.min(Math.min(SHOWN_BYTES, finding.size()), source.size() - Math.max(0, first)))];
+        boolean there = first >= 0
+                && head.length > 0
+                && source.read(first, head, 0, head.length).isClean();
+        return List.of(new Step(
+                "Bytes", words, first < 0 ? null : first, there ? Structure.hex(head) : null, List.of(), true));
     }
 }

@@ -20,7 +20,7 @@ public record Step(String title, List<String> words, Long offset, String hex, Li
      * @param at    from the structure's first byte
      * @param value in words or numbers
      */
-    public record Field(String name, int at, int length, String value) { }
+    public record Field(String name, int at, int length, String value) {}
 
     public Step {
         words = List.copyOf(words);

@@ -53,19 +53,41 @@ final class Structure {
                 set.add(words[i]);
             }
         }
-        return add(name, at, length, String.format("%0" + length * 2 + "X", value) + (set.isEmpty() ? "" : ": " + String.join(", ", set)));
+        return add(
+                name,
+                at,
+                length,
+                String.format("%0" + length * 2 + "X", value) + (set.isEmpty() ? "" : ": " + String.join(", ", set)));
     }
 
     Structure text(String name, int at, int length) {
-        return fits(at, length) ? add(name, at, length, "'" + new String(bytes, at, length, StandardCharsets.ISO_8859_1) + "'") : this;
+        return fits(at, length)
+                ? add(name, at, length, "'" + new String(bytes, at, length, StandardCharsets.ISO_8859_1) + "'")
+                : this;
     }
 
     Structure wide(String name, int at, int length) {
-        return fits(at, length) ? add(name, at, length, "'" + new String(bytes, at, length, StandardCharsets.UTF_16LE).replaceAll("[\0\uffff]+$", "") + "'") : this;
+        return fits(at, length)
+                ? add(
+                        name,
+                        at,
+                        length,
+                        "'" + new String(bytes, at, length, StandardCharsets.UTF_16LE).replaceAll("[\0\uffff]+$", "")
+                                + "'")
+                : this;
     }
 
     Structure seconds(String name, int at) {
-        return fits(at, 4) ? add(name, at, 4, LittleEndian.u32(bytes, at) == 0 ? "none" : Instant.ofEpochSecond((int) LittleEndian.u32(bytes, at)).toString()) : this;
+        return fits(at, 4)
+                ? add(
+                        name,
+                        at,
+                        4,
+                        LittleEndian.u32(bytes, at) == 0
+                                ? "none"
+                                : Instant.ofEpochSecond((int) LittleEndian.u32(bytes, at))
+                                        .toString())
+                : this;
     }
 
     Structure ticks(String name, int at) {
@@ -73,7 +95,14 @@ final class Structure {
             return this;
         }
         long ticks = LittleEndian.i64(bytes, at);
-        return add(name, at, 8, ticks <= 0 ? "none" : Instant.ofEpochSecond(ticks / 10_000_000L - SECONDS_TO_1970, ticks % 10_000_000L * 100).toString());
+        return add(
+                name,
+                at,
+                8,
+                ticks <= 0
+                        ? "none"
+                        : Instant.ofEpochSecond(ticks / 10_000_000L - SECONDS_TO_1970, ticks % 10_000_000L * 100)
+                                .toString());
     }
 
     /** A date of 2 bytes, or a time and a date of 4, as FAT counts them. */
@@ -84,7 +113,13 @@ final class Structure {
         long date = number(at + length - 2, 2);
         long time = length == 4 ? number(at, 2) : 0;
         String day = date == 0 ? "none" : String.format("%d-%02d-%02d", 1980 + (date >> 9), date >> 5 & 15, date & 31);
-        return add(name, at, length, length == 2 || date == 0 ? day : String.format("%s %02d:%02d:%02d", day, time >> 11, time >> 5 & 63, (time & 31) * 2));
+        return add(
+                name,
+                at,
+                length,
+                length == 2 || date == 0
+                        ? day
+                        : String.format("%s %02d:%02d:%02d", day, time >> 11, time >> 5 & 63, (time & 31) * 2));
     }
 
     List<Step.Field> fields() {

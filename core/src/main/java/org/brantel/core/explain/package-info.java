@@ -1,2 +1,5 @@
-/** Why a finding is what it is said to be: from the volume over its record to its bytes, with the raw structures taken apart. */
+/**
+ * Why a finding is what it is said to be: from the volume over its record to its bytes, with the raw structures taken
+ * apart.
+ */
 package org.brantel.core.explain;

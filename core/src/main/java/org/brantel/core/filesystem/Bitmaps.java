@@ -10,7 +10,7 @@ public final class Bitmaps {
 
     private static final int BLOCK = 64 << 10;
 
-    private Bitmaps() { }
+    private Bitmaps() {}
 
     /**
      * Takes over what a bitmap says; what it does not reach, or what was not read of it, is in doubt.

@@ -32,9 +32,9 @@ public final class Chains {
      *
      * @param brokenBy why it ends before its end mark; null when it does not
      */
-    public record Chain(List<Extent> extents, long clusters, String brokenBy) { }
+    public record Chain(List<Extent> extents, long clusters, String brokenBy) {}
 
-    private Chains() { }
+    private Chains() {}
 
     /**
      * Follows a chain.
@@ -67,7 +67,10 @@ public final class Chains {
                 return new Chain(extents.list(), steps, null);
             }
             if (value <= 0) {
-                return new Chain(extents.list(), steps, value < 0 ? "its table sector was not read" : "it ends in a free cluster");
+                return new Chain(
+                        extents.list(),
+                        steps,
+                        value < 0 ? "its table sector was not read" : "it ends in a free cluster");
             }
             at = value;
         }

@@ -8,7 +8,7 @@ public final class DosAttributes {
 
     private static final String[] WORDS = {"read-only", "hidden", "system", null, null, "archive"};
 
-    private DosAttributes() { }
+    private DosAttributes() {}
 
     public static List<String> words(int attributes) {
         List<String> words = new ArrayList<>();

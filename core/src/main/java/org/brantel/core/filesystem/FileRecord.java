@@ -14,8 +14,18 @@ import org.brantel.core.finding.RecordFacts;
  * @param packing   null for content that stands as it is
  * @param faults    what is wrong with its record, in sentences
  */
-public record FileRecord(String path, String name, boolean nameWhole, long size, Placement placement, Packing packing,
-                         Instant created, Instant modified, Instant accessed, List<String> faults, RecordFacts facts) {
+public record FileRecord(
+        String path,
+        String name,
+        boolean nameWhole,
+        long size,
+        Placement placement,
+        Packing packing,
+        Instant created,
+        Instant modified,
+        Instant accessed,
+        List<String> faults,
+        RecordFacts facts) {
 
     public FileRecord {
         faults = List.copyOf(faults);

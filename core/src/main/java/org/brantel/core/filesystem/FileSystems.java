@@ -23,10 +23,16 @@ public final class FileSystems {
     }
 
     /** The most telling heads first: what stands behind them may be left from before a format. */
-    private static final List<Opener> FAMILIES = List.of(NtfsReader::open, ExfatReader::open, ExtReader::open, FatReader::open,
-            UdfReader::open, IsoReader::open, Recognised::open);
+    private static final List<Opener> FAMILIES = List.of(
+            NtfsReader::open,
+            ExfatReader::open,
+            ExtReader::open,
+            FatReader::open,
+            UdfReader::open,
+            IsoReader::open,
+            Recognised::open);
 
-    private FileSystems() { }
+    private FileSystems() {}
 
     /**
      * Opens the volume that begins at a place.
@@ -54,8 +60,8 @@ public final class FileSystems {
     }
 
     /**
-     * Opens the volume of which a copy of the head stands at a place: behind an NTFS volume's last sector, in sector 6 of
-     * FAT32, in sector 12 of exFAT.
+     * Opens the volume of which a copy of the head stands at a place: behind an NTFS volume's last sector, in sector 6
+     * of FAT32, in sector 12 of exFAT.
      */
     public static Optional<FileSystem> openByCopy(Source source, long place) throws IOException {
         try {
@@ -74,7 +80,10 @@ public final class FileSystems {
                 }
                 Range room = new Range(start, source.size() - start);
                 try {
-                    return Optional.of(sectors == FatReader.COPY_SECTOR ? FatReader.open(source, room) : ExfatReader.open(source, room));
+                    return Optional.of(
+                            sectors == FatReader.COPY_SECTOR
+                                    ? FatReader.open(source, room)
+                                    : ExfatReader.open(source, room));
                 } catch (NotThisFormat | ByteView.Unread e) {
                     continue;
                 }

@@ -13,9 +13,9 @@ public interface FindingSink {
     /** Hears nothing; for walks that only ask what is free. */
     FindingSink NONE = new FindingSink() {
         @Override
-        public void found(Finding finding) { }
+        public void found(Finding finding) {}
 
         @Override
-        public void problem(String what) { }
+        public void problem(String what) {}
     };
 }

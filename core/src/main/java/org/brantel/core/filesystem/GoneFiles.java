@@ -6,8 +6,8 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import org.brantel.core.carve.kind.ContentKind;
 import org.brantel.core.carve.Kinds;
+import org.brantel.core.carve.kind.ContentKind;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Extents;
 import org.brantel.core.finding.Finding;
@@ -22,7 +22,7 @@ import org.brantel.core.finding.Prognosis;
  */
 final class GoneFiles {
 
-    private record Judged(int index, FileRecord file, Finding finding, List<Extent> extents, boolean proven) { }
+    private record Judged(int index, FileRecord file, Finding finding, List<Extent> extents, boolean proven) {}
 
     private final Judge judge;
     private final Space space;
@@ -50,7 +50,9 @@ final class GoneFiles {
         Finding[] findings = new Finding[all.size()];
         all.forEach(j -> findings[j.index()] = j.finding());
         for (Judged j : byRight) {
-            long lost = runs(j).stream().mapToLong(r -> taken.countIn(r.from(), r.length())).sum();
+            long lost = runs(j).stream()
+                    .mapToLong(r -> taken.countIn(r.from(), r.length()))
+                    .sum();
             if (lost > 0 && !j.proven() && j.finding().prognosis() != Prognosis.OVERWRITTEN) {
                 findings[j.index()] = contested(j, lost);
             } else if (j.finding().prognosis() == Prognosis.WHOLE) {
@@ -78,9 +80,13 @@ final class GoneFiles {
     private Finding contested(Judged j, long lost) {
         long all = runs(j).stream().mapToLong(Space.Run::length).sum();
         List<String> reasons = new ArrayList<>();
-        reasons.add(lost + " of its " + all + " clusters are claimed by a file deleted later, or proven to be another's.");
-        reasons.addAll(j.finding().reasons().stream().filter(r -> !r.startsWith("Nothing else claims")).toList());
-        Prognosis prognosis = lost == all ? Prognosis.OVERWRITTEN
+        reasons.add(
+                lost + " of its " + all + " clusters are claimed by a file deleted later, or proven to be another's.");
+        reasons.addAll(j.finding().reasons().stream()
+                .filter(r -> !r.startsWith("Nothing else claims"))
+                .toList());
+        Prognosis prognosis = lost == all
+                ? Prognosis.OVERWRITTEN
                 : j.finding().prognosis() == Prognosis.GAPPED ? Prognosis.GAPPED : Prognosis.DOUBTFUL;
         return j.finding().judged(prognosis, prognosis == Prognosis.OVERWRITTEN ? 5 : 30, reasons);
     }
@@ -98,7 +104,8 @@ final class GoneFiles {
         if (file.placement() instanceof Placement.Lost lost) {
             faults.add(Judge.ALL_OVERWRITTEN + ": " + lost.why());
         }
-        return new Judged(index, file, judge.finding(file, origin, extents, faults, judge.check(file, extents)), extents, false);
+        return new Judged(
+                index, file, judge.finding(file, origin, extents, faults, judge.check(file, extents)), extents, false);
     }
 
     private Judged weigh(int index, FileRecord file, List<Extent> extents, List<String> faults) throws IOException {
@@ -109,11 +116,14 @@ final class GoneFiles {
     }
 
     /** @param unlessProven a doubt that the kind's check would take away; null without one */
-    private Judged weigh(int index, FileRecord file, List<Extent> extents, List<String> faults, String unlessProven) throws IOException {
+    private Judged weigh(int index, FileRecord file, List<Extent> extents, List<String> faults, String unlessProven)
+            throws IOException {
         String kind = Kinds.ofName(file.name());
         Optional<ContentKind.Walk> check = judge.check(file, extents);
         String packingFault = judge.packingFault(file, extents);
-        boolean proven = Kinds.byCode(kind).isPresent() && check.isPresent() && check.get().whole();
+        boolean proven = Kinds.byCode(kind).isPresent()
+                && check.isPresent()
+                && check.get().whole();
         if (packingFault != null) {
             faults.add(packingFault);
         } else if (proven) {
@@ -124,8 +134,10 @@ final class GoneFiles {
             faults.add(unlessProven);
         } else if (faults.isEmpty() && judge.isZero(file, extents)) {
             boolean canBeZeros = !Kinds.isKnownWord(kind) && !Kinds.isText(kind);
-            faults.add(canBeZeros ? "It is nothing but zeros; that may be its content, or it was wiped."
-                    : Judge.ALL_OVERWRITTEN + ": nothing but zeros stands where its content was.");
+            faults.add(
+                    canBeZeros
+                            ? "It is nothing but zeros; that may be its content, or it was wiped."
+                            : Judge.ALL_OVERWRITTEN + ": nothing but zeros stands where its content was.");
         }
         return new Judged(index, file, judge.finding(file, origin, extents, faults, check), extents, proven);
     }
@@ -137,7 +149,8 @@ final class GoneFiles {
         }
         if (!space.isCluster(first)) {
             faults.add(Judge.ALL_OVERWRITTEN + ": its record names no first cluster, so nothing leads to its bytes.");
-            return new Judged(index, file, judge.finding(file, origin, List.of(), faults, Optional.empty()), List.of(), false);
+            return new Judged(
+                    index, file, judge.finding(file, origin, List.of(), faults, Optional.empty()), List.of(), false);
         }
         List<Extent> straight = space.straightOn(first, file.size());
         long inUse = runs(straight).stream().mapToLong(space::usedIn).sum();
@@ -151,11 +164,13 @@ final class GoneFiles {
             }
         }
         if (doubt == null && erased.scattered() && space.clustersFor(file.size()) > 1) {
-            doubt = "Its chain is erased, and its record says that its clusters did not follow each other; they are guessed to.";
+            doubt = "Its chain is erased, and its record says that its clusters did not follow each other; they "
+                    + "are guessed to.";
         }
         describe(chosen, faults);
         if (Extents.length(chosen) < file.size()) {
-            faults.add("Its record claims " + file.size() + " bytes, more than the volume holds from its first cluster on.");
+            faults.add("Its record claims " + file.size()
+                    + " bytes, more than the volume holds from its first cluster on.");
         }
         return weigh(index, file, chosen, faults, doubt);
     }
@@ -175,7 +190,8 @@ final class GoneFiles {
             faults.add("Live data stands in " + inUse + " of its " + all + " clusters.");
         }
         if (unknown > 0) {
-            faults.add("Whether live data stands in " + unknown + " of its clusters is unknown: the allocation was not read there.");
+            faults.add("Whether live data stands in " + unknown
+                    + " of its clusters is unknown: the allocation was not read there.");
         }
     }
 
@@ -186,7 +202,8 @@ final class GoneFiles {
                 return true;
             }
             Optional<ContentKind.Walk> checkStraight = judge.check(file, straight);
-            if (checkStraight.isPresent() && checkStraight.get().whole() != checkDetour.get().whole()) {
+            if (checkStraight.isPresent()
+                    && checkStraight.get().whole() != checkDetour.get().whole()) {
                 return checkDetour.get().whole();
             }
         }
@@ -198,7 +215,11 @@ final class GoneFiles {
         for (Space.Run run : runs(straight)) {
             for (long i = 0; i < run.length(); i++) {
                 long cluster = space.clusterOf(run, i);
-                if (space.isUsed(cluster) && !owners.get().since(space.offset(cluster)).map(since -> since.isBefore(own)).orElse(false)) {
+                if (space.isUsed(cluster)
+                        && !owners.get()
+                                .since(space.offset(cluster))
+                                .map(since -> since.isBefore(own))
+                                .orElse(false)) {
                     return false;
                 }
             }

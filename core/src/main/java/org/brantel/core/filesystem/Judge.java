@@ -6,8 +6,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.brantel.core.carve.kind.ContentKind;
 import org.brantel.core.carve.Kinds;
+import org.brantel.core.carve.kind.ContentKind;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Extents;
 import org.brantel.core.content.FileContent;
@@ -95,7 +95,8 @@ public final class Judge {
                 shared += contested.countIn(run.from(), run.length());
             }
             if (shared > 0) {
-                faults.add(shared + " of its " + space.clustersFor(file.size()) + " clusters are claimed by another live file as well.");
+                faults.add(shared + " of its " + space.clustersFor(file.size())
+                        + " clusters are claimed by another live file as well.");
             }
         }
         boolean over = !walk.taken().isEmpty();
@@ -113,12 +114,16 @@ public final class Judge {
         for (Extent e : placement.extents()) {
             if (!e.isHole()) {
                 stored += e.length();
-                lost += walk.taken().within(e.range()).stream().mapToLong(Range::length).sum();
+                lost += walk.taken().within(e.range()).stream()
+                        .mapToLong(Range::length)
+                        .sum();
             }
         }
         if (lost > 0) {
-            faults.add((lost == stored ? ALL_OVERWRITTEN + ": the volume that was made over this one uses all of its " : "The volume that was made over this one uses "
-                    + lost + " of its ") + stored + " bytes.");
+            faults.add((lost == stored
+                            ? ALL_OVERWRITTEN + ": the volume that was made over this one uses all of its "
+                            : "The volume that was made over this one uses " + lost + " of its ")
+                    + stored + " bytes.");
         }
     }
 
@@ -186,7 +191,10 @@ public final class Judge {
         long units = 0;
         for (long at = 0; at < content.size(); at += chunk.length, units++) {
             int n = (int) Math.min(chunk.length, content.size() - at);
-            bad += content.knownUnread(new Range(at, n)).isEmpty() && !content.read(at, chunk, 0, n).isClean() ? 1 : 0;
+            bad += content.knownUnread(new Range(at, n)).isEmpty()
+                            && !content.read(at, chunk, 0, n).isClean()
+                    ? 1
+                    : 0;
         }
         return bad == 0 ? null : bad + " of its " + units + " compressed units do not unpack.";
     }
@@ -200,11 +208,19 @@ public final class Judge {
     }
 
     /** The finding with prognosis, score and reasons. */
-    Finding finding(FileRecord file, Origin origin, List<Extent> extents, List<String> faults, Optional<ContentKind.Walk> check) {
-        if (Extents.length(extents) / MOST_MEDIA > source.size() && extents.stream().anyMatch(Extent::isHole)) {
+    Finding finding(
+            FileRecord file,
+            Origin origin,
+            List<Extent> extents,
+            List<String> faults,
+            Optional<ContentKind.Walk> check) {
+        if (Extents.length(extents) / MOST_MEDIA > source.size()
+                && extents.stream().anyMatch(Extent::isHole)) {
             List<String> more = new ArrayList<>(faults);
-            more.add("It claims " + file.size() + " bytes, nearly all of them a hole, on a medium of " + source.size() + "; the hole is left out.");
-            return finding(file, origin, extents.stream().filter(e -> !e.isHole()).toList(), more, Optional.empty());
+            more.add("It claims " + file.size() + " bytes, nearly all of them a hole, on a medium of " + source.size()
+                    + "; the hole is left out.");
+            return finding(
+                    file, origin, extents.stream().filter(e -> !e.isHole()).toList(), more, Optional.empty());
         }
         String kind = Kinds.ofName(file.name());
         long gap = missing(new FileContent(source, extents, file.size(), file.packing()));
@@ -229,13 +245,33 @@ public final class Judge {
             reasons.add(wholeBecause(file, origin));
         }
         if (!overwritten) {
-            check.ifPresent(c -> reasons.add(c.whole() ? c.words() : "As " + kind + " it fails its check: " + c.words() + "."));
+            check.ifPresent(
+                    c -> reasons.add(c.whole() ? c.words() : "As " + kind + " it fails its check: " + c.words() + "."));
         }
         if (!file.nameWhole()) {
             reasons.add("The first letter of its name is lost; it is shown as _.");
         }
-        return new Finding(0, walk.volume(), file.path(), file.name(), file.size(), kind, origin, prognosis, score, reasons,
-                placed(extents), file.packing(), file.created(), file.modified(), file.accessed(), null, null, null, null, file.facts(),
+        return new Finding(
+                0,
+                walk.volume(),
+                file.path(),
+                file.name(),
+                file.size(),
+                kind,
+                origin,
+                prognosis,
+                score,
+                reasons,
+                placed(extents),
+                file.packing(),
+                file.created(),
+                file.modified(),
+                file.accessed(),
+                null,
+                null,
+                null,
+                null,
+                file.facts(),
                 check.map(c -> c.about().facts()).orElse(Map.of()));
     }
 
@@ -252,7 +288,9 @@ public final class Judge {
     /** What lies beyond the medium's end leads nowhere, unless something on the medium comes after it. */
     private List<Extent> placed(List<Extent> extents) {
         int last = extents.size();
-        while (last > 0 && !extents.get(last - 1).isHole() && extents.get(last - 1).offset() >= source.size()) {
+        while (last > 0
+                && !extents.get(last - 1).isHole()
+                && extents.get(last - 1).offset() >= source.size()) {
             last--;
         }
         if (last == 0) {

@@ -9,7 +9,7 @@ import org.brantel.core.content.Extent;
 /** Since when live files hold their clusters, as far as their records say. */
 final class Owners {
 
-    private record Owner(long end, Instant since) { }
+    private record Owner(long end, Instant since) {}
 
     private final TreeMap<Long, Owner> byFirstByte = new TreeMap<>();
 

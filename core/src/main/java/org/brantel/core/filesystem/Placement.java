@@ -30,8 +30,8 @@ public sealed interface Placement {
      *
      * @param scattered its record says that its clusters did not follow each other
      */
-    record Erased(long firstCluster, boolean scattered) implements Placement { }
+    record Erased(long firstCluster, boolean scattered) implements Placement {}
 
     /** Only the name is left; nothing leads to its bytes. */
-    record Lost(String why) implements Placement { }
+    record Lost(String why) implements Placement {}
 }

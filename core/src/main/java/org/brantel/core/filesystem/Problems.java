@@ -20,7 +20,8 @@ public final class Problems {
     /** Tells of a volume that reaches beyond the medium. */
     public void cutOff(Range claimed, long mediumBytes) {
         if (claimed.end() > mediumBytes) {
-            add("The volume at byte " + claimed.offset() + " claims " + claimed.length() + " bytes; the medium has " + (mediumBytes - claimed.offset()) + " from there.");
+            add("The volume at byte " + claimed.offset() + " claims " + claimed.length() + " bytes; the medium has "
+                    + (mediumBytes - claimed.offset()) + " from there.");
         }
     }
 

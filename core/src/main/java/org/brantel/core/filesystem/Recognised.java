@@ -20,8 +20,8 @@ import org.brantel.core.source.Source;
  * <pre>
  * family      head                          label         size
  * hfsplus     1024: "H+" or "HX" (TN1150)   -             1024+44 blocks * 1024+40 bytes, big-endian
- * apfs        32: "NXSB"                    -             36 bytes of a block * 40 blocks (Apple File System Reference, nx_superblock_t)
- * btrfs       65536+64: "_BHRfS_M"          65536+299     65536+112 bytes (kernel, btrfs_super_block)
+ * apfs        32: "NXSB"                    -             36 bytes of a block * 40 blocks (Apple File System Reference,
+ * nx_superblock_t) btrfs       65536+64: "_BHRfS_M"          65536+299     65536+112 bytes (kernel, btrfs_super_block)
  * xfs         0: "XFSB", big-endian         108           4 bytes of a block * 8 blocks (kernel, xfs_dsb)
  * luks        0: "LUKS" BA BE (LUKS2 On-Disk Format, section 2.1)  24 (version 2)   -
  * fve         3: "-FVE-FS-", the name in the boot sector of a fully encrypted volume   -   -
@@ -56,7 +56,8 @@ final class Recognised implements FileSystem {
         if (known.isEmpty() && room.length() > BTRFS_AT + HEAD) {
             known = btrfs(source, room);
         }
-        return known.orElseThrow(() -> new NotThisFormat("a volume of a known family", "head", room.offset(), "another", "one that is known"));
+        return known.orElseThrow(() ->
+                new NotThisFormat("a volume of a known family", "head", room.offset(), "another", "one that is known"));
     }
 
     private static Optional<byte[]> bytes(Source source, long at, long room, int length) throws IOException {
@@ -82,11 +83,19 @@ final class Recognised implements FileSystem {
             return volume(source, room, "apfs", "", product(u32(b, 36), i64(b, 40)), u32(b, 36), notRead);
         }
         if (word == 0x42534658L) {
-            return volume(source, room, "xfs", text(b, 108, 12), product(BigEndian.u32(b, 4), BigEndian.i64(b, 8)), BigEndian.u32(b, 4), notRead);
+            return volume(
+                    source,
+                    room,
+                    "xfs",
+                    text(b, 108, 12),
+                    product(BigEndian.u32(b, 4), BigEndian.i64(b, 8)),
+                    BigEndian.u32(b, 4),
+                    notRead);
         }
         String locked = "It is encrypted; without its key nothing in it can be read.";
         if (word == 0x534b554cL && u16(b, 4) == 0xbeba) {
-            return volume(source, room, "luks", BigEndian.u16(b, 6) == 2 ? text(b, 24, 48) : "", room.length(), 0, locked);
+            return volume(
+                    source, room, "luks", BigEndian.u16(b, 6) == 2 ? text(b, 24, 48) : "", room.length(), 0, locked);
         }
         if (i64(b, 3) == 0x2d53462d4556462dL) {
             return volume(source, room, "fve", "", room.length(), 0, locked);
@@ -96,8 +105,16 @@ final class Recognised implements FileSystem {
 
     private static Optional<FileSystem> btrfs(Source source, Range room) throws IOException {
         Optional<byte[]> b = bytes(source, room.offset() + BTRFS_AT, room.length() - BTRFS_AT, HEAD);
-        return b.isEmpty() || i64(b.get(), 64) != BTRFS ? Optional.empty()
-                : volume(source, room, "btrfs", text(b.get(), 299, 256), i64(b.get(), 112), u32(b.get(), 144), "Its files are not read yet.");
+        return b.isEmpty() || i64(b.get(), 64) != BTRFS
+                ? Optional.empty()
+                : volume(
+                        source,
+                        room,
+                        "btrfs",
+                        text(b.get(), 299, 256),
+                        i64(b.get(), 112),
+                        u32(b.get(), 144),
+                        "Its files are not read yet.");
     }
 
     private static long product(long a, long b) {
@@ -110,9 +127,16 @@ final class Recognised implements FileSystem {
         return end < 0 ? text : text.substring(0, end);
     }
 
-    private static Optional<FileSystem> volume(Source source, Range room, String family, String label, long claimed, long clusterBytes, String remark) {
+    private static Optional<FileSystem> volume(
+            Source source, Range room, String family, String label, long claimed, long clusterBytes, String remark) {
         boolean possible = claimed > 0 && claimed <= Long.MAX_VALUE - room.offset();
-        return Optional.of(new Recognised(source, family, label, new Range(room.offset(), possible ? claimed : room.length()), Math.max(0, clusterBytes), remark));
+        return Optional.of(new Recognised(
+                source,
+                family,
+                label,
+                new Range(room.offset(), possible ? claimed : room.length()),
+                Math.max(0, clusterBytes),
+                remark));
     }
 
     @Override

@@ -103,7 +103,7 @@ public final class Space {
     }
 
     /** The clusters of an extent as a run: first, counted from 0, and how many. */
-    record Run(long from, long length) { }
+    record Run(long from, long length) {}
 
     Run run(Extent e) {
         long from = Math.floorDiv(e.offset() - firstByte, (long) clusterBytes);
@@ -139,7 +139,8 @@ public final class Space {
         for (long at = from - first; at < count && extents.length() < size; ) {
             long end = used.holds(at) ? at : used.nextHeld(at);
             if (end > at) {
-                extents.add(firstByte + at * clusterBytes, Math.min((end - at) * clusterBytes, size - extents.length()));
+                extents.add(
+                        firstByte + at * clusterBytes, Math.min((end - at) * clusterBytes, size - extents.length()));
             }
             at = used.nextClear(end);
         }

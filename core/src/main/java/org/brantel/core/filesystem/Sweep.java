@@ -33,13 +33,14 @@ public final class Sweep {
     private static final long OPTICAL_EXTENDED = 0x3130414542L;
     private static final long LOCKED_VOLUME = 0x2d53462d4556462dL;
 
-    private Sweep() { }
+    private Sweep() {}
 
     /**
      * @param ranges   ascending, apart
      * @param progress hears of the bytes done so far
      */
-    public static Signs over(Source source, List<Range> ranges, LongConsumer progress, BooleanSupplier stop) throws IOException {
+    public static Signs over(Source source, List<Range> ranges, LongConsumer progress, BooleanSupplier stop)
+            throws IOException {
         Signs signs = new Signs();
         byte[] block = new byte[BLOCK];
         long done = 0;
@@ -48,7 +49,9 @@ public final class Sweep {
             for (long at = first; at + SECTOR <= range.end() && !stop.getAsBoolean(); at += BLOCK) {
                 int n = (int) Math.min(BLOCK, (range.end() - at) / SECTOR * SECTOR);
                 RangeSet unread = RangeSet.of(source.knownUnread(new Range(at, n)));
-                RangeSet failed = unread.total() == n ? unread : RangeSet.of(source.read(at, block, 0, n).failed());
+                RangeSet failed = unread.total() == n
+                        ? unread
+                        : RangeSet.of(source.read(at, block, 0, n).failed());
                 for (int i = 0; i < n; i += SECTOR) {
                     if (failed.isEmpty() || !failed.overlaps(new Range(at + i, SECTOR))) {
                         look(block, i, at + i, signs);
@@ -71,9 +74,15 @@ public final class Sweep {
             signs.add(Signs.Sign.NTFS_RECORD, at);
             return;
         }
-        if (u16(b, i + 510) == 0xaa55 && bootSector(b, i) || word == XFS || word == LUKS || u32(b, i + 32) == APFS || i64(b, i + 64) == BTRFS
-                || i64(b, i + 3) == LOCKED_VOLUME || word >> 16 == 0x0400 && ((word & 0xffff) == 0x2b48 || (word & 0xffff) == 0x5848)
-                || (i64(b, i + 1) & 0xffffffffffL) == OPTICAL || (i64(b, i + 1) & 0xffffffffffL) == OPTICAL_EXTENDED) {
+        if (u16(b, i + 510) == 0xaa55 && bootSector(b, i)
+                || word == XFS
+                || word == LUKS
+                || u32(b, i + 32) == APFS
+                || i64(b, i + 64) == BTRFS
+                || i64(b, i + 3) == LOCKED_VOLUME
+                || word >> 16 == 0x0400 && ((word & 0xffff) == 0x2b48 || (word & 0xffff) == 0x5848)
+                || (i64(b, i + 1) & 0xffffffffffL) == OPTICAL
+                || (i64(b, i + 1) & 0xffffffffffL) == OPTICAL_EXTENDED) {
             signs.add(Signs.Sign.HEAD, at);
         }
         if (u16(b, i + 56) == 0xef53 && u32(b, i + 24) <= 6) {
@@ -89,18 +98,30 @@ public final class Sweep {
         }
         int bytes = u16(b, i + 11);
         boolean jump = u8(b, i) == 0xeb || u8(b, i) == 0xe9;
-        return jump && bytes >= 512 && bytes <= 4096 && Integer.bitCount(bytes) == 1 && Integer.bitCount(u8(b, i + 13)) == 1 && u8(b, i + 16) >= 1 && u8(b, i + 16) <= 4;
+        return jump
+                && bytes >= 512
+                && bytes <= 4096
+                && Integer.bitCount(bytes) == 1
+                && Integer.bitCount(u8(b, i + 13)) == 1
+                && u8(b, i + 16) >= 1
+                && u8(b, i + 16) <= 4;
     }
 
     private static void entries(byte[] b, int i, long at, Signs signs) {
         int first = u8(b, i);
         if (first == '.') {
             // ".          " and "..         ", both folders
-            if (i64(b, i) == 0x202020202020202eL && u8(b, i + 8) == ' ' && (u8(b, i + 11) & 0x10) != 0
-                    && i64(b, i + 32) == 0x2020202020202e2eL && (u8(b, i + 43) & 0x10) != 0) {
+            if (i64(b, i) == 0x202020202020202eL
+                    && u8(b, i + 8) == ' '
+                    && (u8(b, i + 11) & 0x10) != 0
+                    && i64(b, i + 32) == 0x2020202020202e2eL
+                    && (u8(b, i + 43) & 0x10) != 0) {
                 signs.add(Signs.Sign.FAT_FOLDER, at);
             }
-        } else if ((first & 0x7f) == 0x05 && (u8(b, i + 32) & 0x7f) == 0x40 && u8(b, i + 1) >= 2 && u8(b, i + 1) <= 18) {
+        } else if ((first & 0x7f) == 0x05
+                && (u8(b, i + 32) & 0x7f) == 0x40
+                && u8(b, i + 1) >= 2
+                && u8(b, i + 1) <= 18) {
             signs.add(Signs.Sign.EXFAT_ENTRIES, at);
         } else if (first >= 0x20 && couldBeEntry(b, i) && couldBeEntry(b, i + 32) && couldBeEntry(b, i + 64)) {
             signs.add(Signs.Sign.FAT_ENTRIES, at);
@@ -114,7 +135,17 @@ public final class Sweep {
             return u8(b, i + 12) == 0 && u16(b, i + 26) == 0;
         }
         int first = u8(b, i);
-        return first > 0x20 && (attributes == 0x20 || attributes == 0x10 || attributes == 0 || attributes == 0x21 || attributes == 0x22) && (u8(b, i + 12) & 0xe7) == 0
-                && u8(b, i + 13) < 200 && u8(b, i + 8) >= 0x20 && u8(b, i + 1) >= 0x20 && u8(b, i + 7) >= 0x20 && u16(b, i + 24) != 0;
+        return first > 0x20
+                && (attributes == 0x20
+                        || attributes == 0x10
+                        || attributes == 0
+                        || attributes == 0x21
+                        || attributes == 0x22)
+                && (u8(b, i + 12) & 0xe7) == 0
+                && u8(b, i + 13) < 200
+                && u8(b, i + 8) >= 0x20
+                && u8(b, i + 1) >= 0x20
+                && u8(b, i + 7) >= 0x20
+                && u16(b, i + 24) != 0;
     }
 }

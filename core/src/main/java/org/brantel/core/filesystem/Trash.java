@@ -28,7 +28,8 @@ import org.brantel.core.source.Source;
  *
  * <pre>
  * /$Recycle.Bin/OWNER/$RNAME.EXT    its record is $INAME.EXT, little-endian:
- *      0  8  version 1 or 2     8  8  bytes     16  8  deleted, 100 ns from 1601     24  path, UTF-16 (version 2: 24 4 characters, path from 28)
+ *      0  8  version 1 or 2     8  8  bytes     16  8  deleted, 100 ns from 1601     24  path, UTF-16 (version 2: 24 4
+ *      characters, path from 28)
  * /RECYCLER/OWNER/DcN.EXT, /RECYCLED/DcN.EXT    the file INFO2 beside it: 12 4 bytes of a record; records from 20:
  *    260  4  N    268  8  deleted    280  520  path, UTF-16
  * /.Trash-USER/files/NAME and /…/Trash/files/NAME    ../info/NAME.trashinfo (freedesktop.org Trash specification 1.0):
@@ -39,14 +40,16 @@ import org.brantel.core.source.Source;
 public final class Trash implements FindingSink {
 
     private static final Pattern BIN = Pattern.compile("(?i)(/\\$Recycle\\.Bin/[^/]+/)\\$([RI])([^/]+)(/.*)?");
-    private static final Pattern OLD_BIN = Pattern.compile("(?i)(/RECYCLE[RD]/(?:S-[^/]+/)?)(INFO2|D[a-z](\\d+)[^/]*)(/.*)?");
-    private static final Pattern FREEDESKTOP = Pattern.compile("(.*/(?:\\.Trash(?:-\\d+)?(?:/\\d+)?|Trash)/)(files|info)/([^/]+)(/.*)?");
+    private static final Pattern OLD_BIN =
+            Pattern.compile("(?i)(/RECYCLE[RD]/(?:S-[^/]+/)?)(INFO2|D[a-z](\\d+)[^/]*)(/.*)?");
+    private static final Pattern FREEDESKTOP =
+            Pattern.compile("(.*/(?:\\.Trash(?:-\\d+)?(?:/\\d+)?|Trash)/)(files|info)/([^/]+)(/.*)?");
     private static final Pattern BARE = Pattern.compile("(?:.*/\\.Trash|/\\.Trashes/\\d+)/[^/]+.*");
     private static final int MOST_RECORD = 1 << 20;
     private static final long SECONDS_TO_1970 = 11_644_473_600L;
 
     /** @param from the path before */
-    private record Went(String from, Instant when) { }
+    private record Went(String from, Instant when) {}
 
     private final Source source;
     private final FindingSink next;
@@ -75,12 +78,16 @@ public final class Trash implements FindingSink {
 
     private static boolean isTrash(String path) {
         // Asked of every file: most have nothing of it in their path.
-        boolean could = path.startsWith("/$") || path.regionMatches(true, 0, "/recycle", 0, 8) || path.contains("Trash");
+        boolean could =
+                path.startsWith("/$") || path.regionMatches(true, 0, "/recycle", 0, 8) || path.contains("Trash");
         return could && isTrashFor(path);
     }
 
     private static boolean isTrashFor(String path) {
-        return BIN.matcher(path).matches() || OLD_BIN.matcher(path).matches() || FREEDESKTOP.matcher(path).matches() || BARE.matcher(path).matches();
+        return BIN.matcher(path).matches()
+                || OLD_BIN.matcher(path).matches()
+                || FREEDESKTOP.matcher(path).matches()
+                || BARE.matcher(path).matches();
     }
 
     /** The walk is over: what was held back goes on, with what the records say. */
@@ -108,11 +115,16 @@ public final class Trash implements FindingSink {
             if (b.isPresent()) {
                 oldRecords(b.get(), old.group(1));
             }
-        } else if (freedesktop.matches() && freedesktop.group(2).equals("info") && f.name().endsWith(".trashinfo")) {
+        } else if (freedesktop.matches()
+                && freedesktop.group(2).equals("info")
+                && f.name().endsWith(".trashinfo")) {
             Optional<byte[]> b = bytes(f);
             if (b.isPresent()) {
                 String name = freedesktop.group(3);
-                freedesktopRecord(b.get()).ifPresent(w -> went.put(key(freedesktop.group(1), name.substring(0, name.length() - ".trashinfo".length())), w));
+                freedesktopRecord(b.get())
+                        .ifPresent(w -> went.put(
+                                key(freedesktop.group(1), name.substring(0, name.length() - ".trashinfo".length())),
+                                w));
             }
         }
     }
@@ -210,7 +222,9 @@ public final class Trash implements FindingSink {
     }
 
     private static Instant time(long ticks) {
-        return ticks <= 0 ? null : Instant.ofEpochSecond(ticks / 10_000_000L - SECONDS_TO_1970, ticks % 10_000_000L * 100);
+        return ticks <= 0
+                ? null
+                : Instant.ofEpochSecond(ticks / 10_000_000L - SECONDS_TO_1970, ticks % 10_000_000L * 100);
     }
 
     private Finding dressed(Finding f) {
@@ -240,8 +254,12 @@ public final class Trash implements FindingSink {
         }
         String from = record == null ? "" : record.from() + (below == null ? "" : below);
         List<String> reasons = new ArrayList<>(f.reasons());
-        reasons.add(record == null ? "It lies in the trash; no record says where it was before."
-                : "It lies in the trash; it was " + from + (record.when() == null ? "." : ", put there " + record.when() + "."));
-        return f.judged(f.prognosis(), f.score(), reasons).withRecord(f.record().trashed(record == null ? f.record().deleted() : record.when(), from));
+        reasons.add(
+                record == null
+                        ? "It lies in the trash; no record says where it was before."
+                        : "It lies in the trash; it was " + from
+                                + (record.when() == null ? "." : ", put there " + record.when() + "."));
+        return f.judged(f.prognosis(), f.score(), reasons)
+                .withRecord(f.record().trashed(record == null ? f.record().deleted() : record.when(), from));
     }
 }

@@ -16,8 +16,15 @@ import org.brantel.core.source.Range;
  * @param read         whether the engine reads its files
  * @param remarks      what else its head says, in words: state, damage
  */
-public record VolumeFacts(String fs, String label, String serial, Range place, long clusterBytes, Instant made,
-                          boolean read, List<String> remarks) {
+public record VolumeFacts(
+        String fs,
+        String label,
+        String serial,
+        Range place,
+        long clusterBytes,
+        Instant made,
+        boolean read,
+        List<String> remarks) {
 
     public VolumeFacts {
         remarks = List.copyOf(remarks);

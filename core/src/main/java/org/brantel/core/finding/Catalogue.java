@@ -7,9 +7,9 @@ import org.brantel.core.content.Extent;
 import org.brantel.core.manifest.Hashes;
 
 /**
- * When findings of a case's sessions are the same file, and which of them speaks for it. Findings that share a key are one line of the
- * catalogue, and so are those that are joined by others; both orders below are total, so that it does not matter in which order
- * sessions come in.
+ * When findings of a case's sessions are the same file, and which of them speaks for it. Findings that share a key are
+ * one line of the catalogue, and so are those that are joined by others; both orders below are total, so that it does
+ * not matter in which order sessions come in.
  */
 public final class Catalogue {
 
@@ -23,29 +23,34 @@ public final class Catalogue {
             .thenComparing(f -> String.join(" ", f.reasons()));
 
     /** The better name first: one that a record gives, of a file that is there before one of a file that is gone. */
-    public static final Comparator<Finding> BETTER_NAME = Comparator.<Finding, Integer>comparing(f -> f.path() == null ? 1 : 0)
+    public static final Comparator<Finding> BETTER_NAME = Comparator.<Finding, Integer>comparing(
+                    f -> f.path() == null ? 1 : 0)
             .thenComparing(Finding::origin)
             .thenComparing(f -> f.modified() == null ? 1 : 0)
             .thenComparing(f -> f.path() == null ? f.name() : f.path())
             .thenComparing(f -> f.suggestedName() == null ? "" : f.suggestedName())
             .thenComparing(f -> f.record().at() == null ? -1L : f.record().at());
 
-    private Catalogue() { }
+    private Catalogue() {}
 
     /**
-     * The keys of a finding: where its bytes are, and its hash once it has one. Where the bytes at hand are in doubt or another
-     * file's, their equality says nothing of what a record names, and the record stands for itself; what was found by its content is its
-     * bytes, doubted or not.
+     * The keys of a finding: where its bytes are, and its hash once it has one. Where the bytes at hand are in doubt or
+     * another file's, their equality says nothing of what a record names, and the record stands for itself; what was
+     * found by its content is its bytes, doubted or not.
      */
     public static List<String> keys(Finding finding) {
         String place = place(finding);
         if (place == null) {
-            return List.of(shortened("record:" + finding.volume() + ":" + finding.path() + ":" + finding.size() + ":" + finding.firstByte()));
+            return List.of(shortened("record:" + finding.volume() + ":" + finding.path() + ":" + finding.size() + ":"
+                    + finding.firstByte()));
         }
         return finding.sha256() == null ? List.of(place) : List.of(place, hashKey(finding.sha256()));
     }
 
-    /** The key that says where a finding's bytes are; null where they say nothing of what the finding is, and need not be hashed. */
+    /**
+     * The key that says where a finding's bytes are; null where they say nothing of what the finding is, and need not
+     * be hashed.
+     */
     public static String place(Finding finding) {
         boolean inDoubt = finding.prognosis().compareTo(Prognosis.DOUBTFUL) >= 0 && finding.origin() != Origin.CARVED;
         if (inDoubt || finding.size() == 0) {
@@ -67,21 +72,33 @@ public final class Catalogue {
     }
 
     /**
-     * Under what else a finding can be found by {@link #looksFor} of another: content that is doubted has no end that could be trusted, so
-     * that where it begins is all that tells it from a named file that begins there.
+     * Under what else a finding can be found by {@link #looksFor} of another: content that is doubted has no end that
+     * could be trusted, so that where it begins is all that tells it from a named file that begins there.
      */
     public static List<String> standsFor(Finding finding) {
-        return isNamed(finding) ? List.of("begins:" + finding.firstByte()) : isDoubted(finding) ? List.of("doubted:" + finding.firstByte()) : List.of();
+        return isNamed(finding)
+                ? List.of("begins:" + finding.firstByte())
+                : isDoubted(finding) ? List.of("doubted:" + finding.firstByte()) : List.of();
     }
 
-    /** What else would be the same file, where it has no name yet: for a named one what content was doubted there, for doubted content the named one, or the same differently seen. */
+    /**
+     * What else would be the same file, where it has no name yet: for a named one what content was doubted there, for
+     * doubted content the named one, or the same differently seen.
+     */
     public static List<String> looksFor(Finding finding) {
-        return isNamed(finding) ? List.of("doubted:" + finding.firstByte()) : isDoubted(finding) ? List.of("begins:" + finding.firstByte(), "doubted:" + finding.firstByte()) : List.of();
+        return isNamed(finding)
+                ? List.of("doubted:" + finding.firstByte())
+                : isDoubted(finding)
+                        ? List.of("begins:" + finding.firstByte(), "doubted:" + finding.firstByte())
+                        : List.of();
     }
 
     /** Whether a record names it that can be believed. */
     public static boolean isNamed(Finding f) {
-        return f.origin() != Origin.CARVED && f.prognosis().compareTo(Prognosis.GAPPED) <= 0 && f.firstByte() >= 0 && f.size() > 0;
+        return f.origin() != Origin.CARVED
+                && f.prognosis().compareTo(Prognosis.GAPPED) <= 0
+                && f.firstByte() >= 0
+                && f.size() > 0;
     }
 
     private static boolean isDoubted(Finding f) {

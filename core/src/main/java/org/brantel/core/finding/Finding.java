@@ -30,10 +30,28 @@ import org.brantel.core.source.Source;
  * @param record        what else its record says; {@link RecordFacts#NONE} without a record
  * @param about         what the content says of itself, by {@link org.brantel.core.carve.kind.About}'s words
  */
-public record Finding(long id, Integer volume, String path, String name, long size, String kind, Origin origin,
-                      Prognosis prognosis, int score, List<String> reasons, List<Extent> extents, Packing encoding,
-                      Instant created, Instant modified, Instant accessed, String sha256,
-                      String suggestedName, Long container, String note, RecordFacts record, Map<String, String> about) {
+public record Finding(
+        long id,
+        Integer volume,
+        String path,
+        String name,
+        long size,
+        String kind,
+        Origin origin,
+        Prognosis prognosis,
+        int score,
+        List<String> reasons,
+        List<Extent> extents,
+        Packing encoding,
+        Instant created,
+        Instant modified,
+        Instant accessed,
+        String sha256,
+        String suggestedName,
+        Long container,
+        String note,
+        RecordFacts record,
+        Map<String, String> about) {
 
     public Finding {
         about = about == null ? Map.of() : Collections.unmodifiableMap(new TreeMap<>(about));
@@ -42,41 +60,181 @@ public record Finding(long id, Integer volume, String path, String name, long si
     }
 
     public Finding withId(long newId) {
-        return new Finding(newId, volume, path, name, size, kind, origin, prognosis, score, reasons, extents, encoding,
-                created, modified, accessed, sha256, suggestedName, container, note, record, about);
+        return new Finding(
+                newId,
+                volume,
+                path,
+                name,
+                size,
+                kind,
+                origin,
+                prognosis,
+                score,
+                reasons,
+                extents,
+                encoding,
+                created,
+                modified,
+                accessed,
+                sha256,
+                suggestedName,
+                container,
+                note,
+                record,
+                about);
     }
 
     public Finding judged(Prognosis newPrognosis, int newScore, List<String> newReasons) {
-        return new Finding(id, volume, path, name, size, kind, origin, newPrognosis, newScore, newReasons, extents, encoding,
-                created, modified, accessed, sha256, suggestedName, container, note, record, about);
+        return new Finding(
+                id,
+                volume,
+                path,
+                name,
+                size,
+                kind,
+                origin,
+                newPrognosis,
+                newScore,
+                newReasons,
+                extents,
+                encoding,
+                created,
+                modified,
+                accessed,
+                sha256,
+                suggestedName,
+                container,
+                note,
+                record,
+                about);
     }
 
     public Finding withRecord(RecordFacts facts) {
-        return new Finding(id, volume, path, name, size, kind, origin, prognosis, score, reasons, extents, encoding,
-                created, modified, accessed, sha256, suggestedName, container, note, facts, about);
+        return new Finding(
+                id,
+                volume,
+                path,
+                name,
+                size,
+                kind,
+                origin,
+                prognosis,
+                score,
+                reasons,
+                extents,
+                encoding,
+                created,
+                modified,
+                accessed,
+                sha256,
+                suggestedName,
+                container,
+                note,
+                facts,
+                about);
     }
 
     public Finding withContainer(long holder) {
-        return new Finding(id, volume, path, name, size, kind, origin, prognosis, score, reasons, extents, encoding,
-                created, modified, accessed, sha256, suggestedName, holder, note, record, about);
+        return new Finding(
+                id,
+                volume,
+                path,
+                name,
+                size,
+                kind,
+                origin,
+                prognosis,
+                score,
+                reasons,
+                extents,
+                encoding,
+                created,
+                modified,
+                accessed,
+                sha256,
+                suggestedName,
+                holder,
+                note,
+                record,
+                about);
     }
 
     public Finding withHash(String hex) {
-        return new Finding(id, volume, path, name, size, kind, origin, prognosis, score, reasons, extents, encoding,
-                created, modified, accessed, hex, suggestedName, container, note, record, about);
+        return new Finding(
+                id,
+                volume,
+                path,
+                name,
+                size,
+                kind,
+                origin,
+                prognosis,
+                score,
+                reasons,
+                extents,
+                encoding,
+                created,
+                modified,
+                accessed,
+                hex,
+                suggestedName,
+                container,
+                note,
+                record,
+                about);
     }
 
     public Finding withAbout(Map<String, String> facts) {
-        return new Finding(id, volume, path, name, size, kind, origin, prognosis, score, reasons, extents, encoding,
-                created, modified, accessed, sha256, suggestedName, container, note, record, facts);
+        return new Finding(
+                id,
+                volume,
+                path,
+                name,
+                size,
+                kind,
+                origin,
+                prognosis,
+                score,
+                reasons,
+                extents,
+                encoding,
+                created,
+                modified,
+                accessed,
+                sha256,
+                suggestedName,
+                container,
+                note,
+                record,
+                facts);
     }
 
     /** A carving hit on the same bytes supports this finding. */
     public Finding joinedByCarving() {
         List<String> more = new ArrayList<>(reasons);
         more.add("Carving found the same bytes by their content alone.");
-        return new Finding(id, volume, path, name, size, kind, origin, prognosis, score, more, extents, encoding,
-                created, modified, accessed, sha256, suggestedName, container, ALSO_CARVED, record, about);
+        return new Finding(
+                id,
+                volume,
+                path,
+                name,
+                size,
+                kind,
+                origin,
+                prognosis,
+                score,
+                more,
+                extents,
+                encoding,
+                created,
+                modified,
+                accessed,
+                sha256,
+                suggestedName,
+                container,
+                ALSO_CARVED,
+                record,
+                about);
     }
 
     /** The note of a finding that carving supports as well. */

@@ -20,19 +20,59 @@ import org.brantel.core.json.JsonLines;
 public final class FindingsFile {
 
     /** A line as it stands in the file; times are ISO 8601 in UTC. */
-    private record Line(long id, Integer volume, String path, String name, long size, String kind, String origin,
-                        String prognosis, int score, List<String> reasons, List<long[]> extents, String encoding,
-                        String created, String modified, String accessed, String sha256,
-                        String suggestedName, Long container, String note,
-                        Long recordAt, List<String> attributes, String deleted, String trashedFrom, Map<String, String> about) {
+    private record Line(
+            long id,
+            Integer volume,
+            String path,
+            String name,
+            long size,
+            String kind,
+            String origin,
+            String prognosis,
+            int score,
+            List<String> reasons,
+            List<long[]> extents,
+            String encoding,
+            String created,
+            String modified,
+            String accessed,
+            String sha256,
+            String suggestedName,
+            Long container,
+            String note,
+            Long recordAt,
+            List<String> attributes,
+            String deleted,
+            String trashedFrom,
+            Map<String, String> about) {
 
         static Line of(Finding f) {
-            return new Line(f.id(), f.volume(), f.path(), f.name(), f.size(), f.kind(), f.origin().word(),
-                    f.prognosis().word(), f.score(), f.reasons(),
-                    f.extents().stream().map(e -> new long[] {e.offset(), e.length()}).toList(),
-                    f.encoding() == null ? null : f.encoding().word(), text(f.created()), text(f.modified()), text(f.accessed()), f.sha256(),
-                    f.suggestedName(), f.container(), f.note(),
-                    f.record().at(), f.record().attributes(), text(f.record().deleted()), f.record().trashedFrom(),
+            return new Line(
+                    f.id(),
+                    f.volume(),
+                    f.path(),
+                    f.name(),
+                    f.size(),
+                    f.kind(),
+                    f.origin().word(),
+                    f.prognosis().word(),
+                    f.score(),
+                    f.reasons(),
+                    f.extents().stream()
+                            .map(e -> new long[] {e.offset(), e.length()})
+                            .toList(),
+                    f.encoding() == null ? null : f.encoding().word(),
+                    text(f.created()),
+                    text(f.modified()),
+                    text(f.accessed()),
+                    f.sha256(),
+                    f.suggestedName(),
+                    f.container(),
+                    f.note(),
+                    f.record().at(),
+                    f.record().attributes(),
+                    text(f.record().deleted()),
+                    f.record().trashedFrom(),
                     f.about().isEmpty() ? null : f.about());
         }
 
@@ -44,10 +84,29 @@ public final class FindingsFile {
                 }
                 places.add(new Extent(e[0], e[1]));
             }
-            return new Finding(id, volume, path, name, size, kind, Origin.valueOf(origin.toUpperCase(Locale.ROOT)),
-                    Prognosis.valueOf(prognosis.toUpperCase(Locale.ROOT)), score, reasons, places, Packing.ofWord(encoding),
-                    instant(created), instant(modified), instant(accessed), sha256, suggestedName, container, note,
-                    new RecordFacts(recordAt, attributes == null ? List.of() : attributes, instant(deleted), trashedFrom), about);
+            return new Finding(
+                    id,
+                    volume,
+                    path,
+                    name,
+                    size,
+                    kind,
+                    Origin.valueOf(origin.toUpperCase(Locale.ROOT)),
+                    Prognosis.valueOf(prognosis.toUpperCase(Locale.ROOT)),
+                    score,
+                    reasons,
+                    places,
+                    Packing.ofWord(encoding),
+                    instant(created),
+                    instant(modified),
+                    instant(accessed),
+                    sha256,
+                    suggestedName,
+                    container,
+                    note,
+                    new RecordFacts(
+                            recordAt, attributes == null ? List.of() : attributes, instant(deleted), trashedFrom),
+                    about);
         }
 
         private static String text(Instant time) {
@@ -59,7 +118,7 @@ public final class FindingsFile {
         }
     }
 
-    private FindingsFile() { }
+    private FindingsFile() {}
 
     /** Writes line by line. */
     public static final class Writer implements Closeable {

@@ -4,7 +4,9 @@ import java.util.Locale;
 
 /** How intact a finding's bytes are judged to be. */
 public enum Prognosis {
-    /** Every byte was read from space nothing else claims, and the content passes its kind's check where there is one. */
+    /**
+     * Every byte was read from space nothing else claims, and the content passes its kind's check where there is one.
+     */
     WHOLE,
     /** Some byte ranges were never read; they are listed. */
     GAPPED,

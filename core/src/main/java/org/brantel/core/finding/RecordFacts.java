@@ -7,7 +7,8 @@ import java.util.List;
  * What a file's record says beside name, size and times.
  *
  * @param at          where the record lies in the source, in bytes; null without one
- * @param attributes  in the file system's own words: {@code read-only}, {@code hidden}, {@code compressed}, {@code 0644}
+ * @param attributes  in the file system's own words: {@code read-only}, {@code hidden}, {@code compressed},
+ *                    {@code 0644}
  * @param deleted     when it was deleted, where that is kept; UTC
  * @param trashedFrom where it lay before it was put into the trash; null when it is not in a trash
  */

@@ -4,10 +4,13 @@ import java.time.Instant;
 import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 
-/** Instants as {@link Instant#toString()} writes them, three to a finding: the JDK's formatter was a fifth of the time of a scan by records. */
+/**
+ * Instants as {@link Instant#toString()} writes them, three to a finding: the JDK's formatter was a fifth of the time
+ * of a scan by records.
+ */
 final class UtcText {
 
-    private UtcText() { }
+    private UtcText() {}
 
     static String of(Instant time) {
         LocalDateTime at = LocalDateTime.ofEpochSecond(time.getEpochSecond(), time.getNano(), ZoneOffset.UTC);

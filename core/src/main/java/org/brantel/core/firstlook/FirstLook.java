@@ -21,7 +21,7 @@ public final class FirstLook {
      *
      * @param how what it rests on, in words
      */
-    public record Seen(String code, String value, String how) { }
+    public record Seen(String code, String value, String how) {}
 
     private static final int PLACES = 48;
     private static final int BLOCK = 64 << 10;
@@ -49,18 +49,34 @@ public final class FirstLook {
 
     private void identity(Identity expected) {
         IdentityCheck check = IdentityCheck.compare(expected, source.identity());
-        List<String> differing = check.lines().stream().filter(l -> l.verdict() == IdentityCheck.Verdict.DIFFERS && !l.what().equals("size")).map(IdentityCheck.Line::what).toList();
-        boolean anyEqual = check.lines().stream().anyMatch(l -> l.verdict() == IdentityCheck.Verdict.EQUAL && !l.what().equals("size"));
+        List<String> differing = check.lines().stream()
+                .filter(l -> l.verdict() == IdentityCheck.Verdict.DIFFERS
+                        && !l.what().equals("size"))
+                .map(IdentityCheck.Line::what)
+                .toList();
+        boolean anyEqual = check.lines().stream()
+                .anyMatch(l ->
+                        l.verdict() == IdentityCheck.Verdict.EQUAL && !l.what().equals("size"));
         if (!differing.isEmpty() || anyEqual) {
-            add("bench.identity", differing.isEmpty() ? "matches" : "differs", differing.isEmpty() ? "serial or model are the case's"
-                    : String.join(" and ", differing) + (differing.size() == 1 ? " differs" : " differ") + " from the case's");
+            add(
+                    "bench.identity",
+                    differing.isEmpty() ? "matches" : "differs",
+                    differing.isEmpty()
+                            ? "serial or model are the case's"
+                            : String.join(" and ", differing) + (differing.size() == 1 ? " differs" : " differ")
+                                    + " from the case's");
         }
-        IdentityCheck.Line size = check.lines().stream().filter(l -> l.what().equals("size")).findFirst().orElseThrow();
+        IdentityCheck.Line size = check.lines().stream()
+                .filter(l -> l.what().equals("size"))
+                .findFirst()
+                .orElseThrow();
         if (source.size() == 0) {
             add("bench.capacity", "zero", "it reports 0 bytes");
         } else if (size.verdict() != IdentityCheck.Verdict.SILENT) {
-            add("bench.capacity", size.verdict() == IdentityCheck.Verdict.EQUAL ? "matches" : "wrong", "it reports " + source.size()
-                    + " bytes, the case says " + expected.size());
+            add(
+                    "bench.capacity",
+                    size.verdict() == IdentityCheck.Verdict.EQUAL ? "matches" : "wrong",
+                    "it reports " + source.size() + " bytes, the case says " + expected.size());
         }
     }
 
@@ -84,8 +100,16 @@ public final class FirstLook {
         String places = read == 1 ? "one place" : read + " places";
         add("bench.detected", gone ? "comes-and-goes" : "yes", gone ? "it dropped out after " + places : "it answers");
         if (read > 0 || gone) {
-            String value = faults == 0 && !gone ? "clean" : read > 0 && faults == read || read == 0 ? "none" : faults >= MANY_FAULTS ? "many-errors" : "some-errors";
-            add("bench.read", value, faults + " of " + places + " had a fault, in " + Math.round((System.nanoTime() - began) / 1e8) / 10.0 + " s");
+            String value = faults == 0 && !gone
+                    ? "clean"
+                    : read > 0 && faults == read || read == 0
+                            ? "none"
+                            : faults >= MANY_FAULTS ? "many-errors" : "some-errors";
+            add(
+                    "bench.read",
+                    value,
+                    faults + " of " + places + " had a fault, in "
+                            + Math.round((System.nanoTime() - began) / 1e8) / 10.0 + " s");
         }
     }
 
@@ -101,10 +125,15 @@ public final class FirstLook {
             return; // says nothing about the file system
         }
         if (!found.isEmpty()) {
-            add("bench.filesystem", problems.isEmpty() ? "sound" : "damaged", problems.isEmpty()
-                    ? found.get(0).volume().fs() + " with a sound head" : problems.get(0));
+            add(
+                    "bench.filesystem",
+                    problems.isEmpty() ? "sound" : "damaged",
+                    problems.isEmpty() ? found.get(0).volume().fs() + " with a sound head" : problems.get(0));
         } else {
-            add("bench.filesystem", problems.isEmpty() ? "none" : "unknown-kind", problems.isEmpty() ? "neither a file system nor a table was found" : problems.get(0));
+            add(
+                    "bench.filesystem",
+                    problems.isEmpty() ? "none" : "unknown-kind",
+                    problems.isEmpty() ? "neither a file system nor a table was found" : problems.get(0));
         }
     }
 

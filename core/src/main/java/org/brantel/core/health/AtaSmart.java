@@ -12,8 +12,8 @@ import java.util.Map;
  *
  * <pre>
  * data         0  2 bytes  revision
- *              2  30 x 12  attributes: id 1 (0 is no attribute), flags 2 (bit 0: pre-failure), value 1, worst 1, raw 6, reserved 1
- *            511  1        checksum
+ *              2  30 x 12  attributes: id 1 (0 is no attribute), flags 2 (bit 0: pre-failure), value 1, worst 1, raw 6,
+ *            reserved 1 511  1        checksum
  * thresholds   2  30 x 12  id 1, threshold 1, reserved 10
  *            511  1        checksum
  * </pre>
@@ -26,14 +26,28 @@ public final class AtaSmart {
     private static final int ENTRY = 12;
 
     /** Attributes that every maker means the same by. */
-    private static final Map<Integer, String> NAMES = Map.ofEntries(Map.entry(1, "read error rate"), Map.entry(3, "spin-up time"),
-            Map.entry(4, "starts and stops"), Map.entry(5, "reallocated sectors"), Map.entry(7, "seek error rate"), Map.entry(9, "power-on hours"),
-            Map.entry(10, "spin-up retries"), Map.entry(12, "power cycles"), Map.entry(184, "end-to-end errors"), Map.entry(187, "reported uncorrectable errors"),
-            Map.entry(188, "command time-outs"), Map.entry(190, "airflow temperature"), Map.entry(193, "head loads"), Map.entry(194, "temperature"),
-            Map.entry(196, "reallocation events"), Map.entry(197, "pending sectors"), Map.entry(198, "uncorrectable sectors"),
-            Map.entry(199, "interface checksum errors"), Map.entry(202, "endurance used"));
+    private static final Map<Integer, String> NAMES = Map.ofEntries(
+            Map.entry(1, "read error rate"),
+            Map.entry(3, "spin-up time"),
+            Map.entry(4, "starts and stops"),
+            Map.entry(5, "reallocated sectors"),
+            Map.entry(7, "seek error rate"),
+            Map.entry(9, "power-on hours"),
+            Map.entry(10, "spin-up retries"),
+            Map.entry(12, "power cycles"),
+            Map.entry(184, "end-to-end errors"),
+            Map.entry(187, "reported uncorrectable errors"),
+            Map.entry(188, "command time-outs"),
+            Map.entry(190, "airflow temperature"),
+            Map.entry(193, "head loads"),
+            Map.entry(194, "temperature"),
+            Map.entry(196, "reallocation events"),
+            Map.entry(197, "pending sectors"),
+            Map.entry(198, "uncorrectable sectors"),
+            Map.entry(199, "interface checksum errors"),
+            Map.entry(202, "endurance used"));
 
-    private AtaSmart() { }
+    private AtaSmart() {}
 
     /**
      * @param data       512 bytes of attribute data
@@ -48,15 +62,32 @@ public final class AtaSmart {
             int at = TABLE + i * ENTRY;
             int id = data[at] & 0xff;
             if (id != 0) {
-                attributes.add(new HealthReading.Attribute(id, NAMES.getOrDefault(id, "attribute " + id), data[at + 3] & 0xff, data[at + 4] & 0xff,
-                        limits.getOrDefault(id, 0), little(data, at + 5, 6), (data[at + 1] & 1) == 1));
+                attributes.add(new HealthReading.Attribute(
+                        id,
+                        NAMES.getOrDefault(id, "attribute " + id),
+                        data[at + 3] & 0xff,
+                        data[at + 4] & 0xff,
+                        limits.getOrDefault(id, 0),
+                        little(data, at + 5, 6),
+                        (data[at + 1] & 1) == 1));
             }
         }
         if (attributes.isEmpty()) {
             throw new IllegalArgumentException("The SMART attribute data names no attribute; it is not a reading.");
         }
-        return new HealthReading(HealthReading.Origin.ATA, celsius(attributes), low(attributes, 9, 4), low(attributes, 5, 4), low(attributes, 197, 4),
-                low(attributes, 198, 4), low(attributes, 199, 4), null, null, null, 0, attributes);
+        return new HealthReading(
+                HealthReading.Origin.ATA,
+                celsius(attributes),
+                low(attributes, 9, 4),
+                low(attributes, 5, 4),
+                low(attributes, 197, 4),
+                low(attributes, 198, 4),
+                low(attributes, 199, 4),
+                null,
+                null,
+                null,
+                0,
+                attributes);
     }
 
     private static Map<Integer, Integer> limits(byte[] thresholds) {
@@ -78,7 +109,8 @@ public final class AtaSmart {
             sum += b;
         }
         if ((sum & 0xff) != 0) {
-            throw new IllegalArgumentException("The checksum of the " + what + " is wrong; read it from the device again.");
+            throw new IllegalArgumentException(
+                    "The checksum of the " + what + " is wrong; read it from the device again.");
         }
     }
 
@@ -90,7 +122,11 @@ public final class AtaSmart {
     }
 
     private static Long low(List<HealthReading.Attribute> attributes, int id, int bytes) {
-        return attributes.stream().filter(a -> a.id() == id).findFirst().map(a -> a.raw() & (1L << 8 * bytes) - 1).orElse(null);
+        return attributes.stream()
+                .filter(a -> a.id() == id)
+                .findFirst()
+                .map(a -> a.raw() & (1L << 8 * bytes) - 1)
+                .orElse(null);
     }
 
     /** The data sector of a reading; for simulated devices. */

@@ -18,12 +18,27 @@ import java.util.List;
  * @param warnings        bits of {@link NvmeLog}'s critical warning; 0 when there is none
  * @param attributes      as they stand in the ATA table; empty for other origins
  */
-public record HealthReading(Origin origin, Integer celsius, Long powerOnHours, Long reallocated, Long pending,
-                            Long uncorrectable, Long linkErrors, Integer percentUsed, Integer spare, Integer spareThreshold,
-                            int warnings, List<Attribute> attributes) {
+public record HealthReading(
+        Origin origin,
+        Integer celsius,
+        Long powerOnHours,
+        Long reallocated,
+        Long pending,
+        Long uncorrectable,
+        Long linkErrors,
+        Integer percentUsed,
+        Integer spare,
+        Integer spareThreshold,
+        int warnings,
+        List<Attribute> attributes) {
 
     /** Where the numbers come from. */
-    public enum Origin { ATA, NVME, KERNEL, BY_HAND }
+    public enum Origin {
+        ATA,
+        NVME,
+        KERNEL,
+        BY_HAND
+    }
 
     /**
      * One line of the ATA table.
@@ -45,10 +60,27 @@ public record HealthReading(Origin origin, Integer celsius, Long powerOnHours, L
     }
 
     /** Numbers that somebody read off another instrument. */
-    public static HealthReading byHand(Integer celsius, Long powerOnHours, Long reallocated, Long pending, Long uncorrectable,
-                                       Long linkErrors, Integer percentUsed) {
-        return new HealthReading(Origin.BY_HAND, celsius, powerOnHours, reallocated, pending, uncorrectable, linkErrors, percentUsed,
-                null, null, 0, List.of());
+    public static HealthReading byHand(
+            Integer celsius,
+            Long powerOnHours,
+            Long reallocated,
+            Long pending,
+            Long uncorrectable,
+            Long linkErrors,
+            Integer percentUsed) {
+        return new HealthReading(
+                Origin.BY_HAND,
+                celsius,
+                powerOnHours,
+                reallocated,
+                pending,
+                uncorrectable,
+                linkErrors,
+                percentUsed,
+                null,
+                null,
+                0,
+                List.of());
     }
 
     /** Reallocated, pending and uncorrectable sectors together: the counters that grow while a medium wears away. */

@@ -17,7 +17,10 @@ public record Judgement(Grade grade, List<Reason> reasons) {
 
     /** From best to worst; the words of the fact {@code bench.health}. */
     public enum Grade {
-        GOOD, WATCH, POOR, FAILING;
+        GOOD,
+        WATCH,
+        POOR,
+        FAILING;
 
         public String word() {
             return name().toLowerCase();
@@ -25,15 +28,17 @@ public record Judgement(Grade grade, List<Reason> reasons) {
     }
 
     /** @param what the attribute; @param value as read; @param bound at which this grade begins */
-    public record Reason(String what, long value, long bound, Grade grade) { }
+    public record Reason(String what, long value, long bound, Grade grade) {}
 
     /** One line of {@code thresholds.json}: from which value on an attribute has a grade; null for never. */
     record Threshold(String what, Long watch, Long poor, Long failing) {
 
         Reason judge(long value) {
-            return failing != null && value >= failing ? new Reason(what, value, failing, Grade.FAILING)
-                    : poor != null && value >= poor ? new Reason(what, value, poor, Grade.POOR)
-                    : watch != null && value >= watch ? new Reason(what, value, watch, Grade.WATCH) : null;
+            return failing != null && value >= failing
+                    ? new Reason(what, value, failing, Grade.FAILING)
+                    : poor != null && value >= poor
+                            ? new Reason(what, value, poor, Grade.POOR)
+                            : watch != null && value >= watch ? new Reason(what, value, watch, Grade.WATCH) : null;
         }
     }
 
@@ -50,8 +55,13 @@ public record Judgement(Grade grade, List<Reason> reasons) {
         add(reasons, "interface checksum errors", last.linkErrors());
         add(reasons, "endurance used", last.percentUsed());
         add(reasons, "growth of damaged sectors", last.damaged() - series.get(0).damaged());
-        last.attributes().stream().filter(HealthReading.Attribute::hasFailed).forEach(a ->
-                reasons.add(new Reason(a.name() + ", normalised", a.value(), a.threshold(), a.preFail() ? Grade.FAILING : Grade.POOR)));
+        last.attributes().stream()
+                .filter(HealthReading.Attribute::hasFailed)
+                .forEach(a -> reasons.add(new Reason(
+                        a.name() + ", normalised",
+                        a.value(),
+                        a.threshold(),
+                        a.preFail() ? Grade.FAILING : Grade.POOR)));
         if (last.spare() != null && last.spareThreshold() != null && last.spare() < last.spareThreshold()) {
             reasons.add(new Reason("spare left", last.spare(), last.spareThreshold(), Grade.FAILING));
         }
@@ -67,7 +77,11 @@ public record Judgement(Grade grade, List<Reason> reasons) {
         if (value == null) {
             return;
         }
-        THRESHOLDS.stream().filter(t -> t.what().equals(what)).map(t -> t.judge(value.longValue())).filter(r -> r != null).forEach(reasons::add);
+        THRESHOLDS.stream()
+                .filter(t -> t.what().equals(what))
+                .map(t -> t.judge(value.longValue()))
+                .filter(r -> r != null)
+                .forEach(reasons::add);
     }
 
     private static void warning(List<Reason> reasons, HealthReading last, int bit, String what, Grade grade) {
@@ -78,8 +92,12 @@ public record Judgement(Grade grade, List<Reason> reasons) {
 
     /** In words, like {@code pending sectors 38 (from 20)}. */
     public String words() {
-        return reasons.isEmpty() ? "no attribute is beyond its thresholds"
-                : reasons.stream().map(r -> r.what() + " " + r.value() + " (from " + r.bound() + ")").reduce((a, b) -> a + ", " + b).orElseThrow();
+        return reasons.isEmpty()
+                ? "no attribute is beyond its thresholds"
+                : reasons.stream()
+                        .map(r -> r.what() + " " + r.value() + " (from " + r.bound() + ")")
+                        .reduce((a, b) -> a + ", " + b)
+                        .orElseThrow();
     }
 
     /** What it means, as one sentence with the numbers that say so. */
@@ -94,7 +112,11 @@ public record Judgement(Grade grade, List<Reason> reasons) {
 
     private static List<Threshold> shipped() {
         try (InputStream in = Judgement.class.getResourceAsStream("thresholds.json")) {
-            return List.of(Json.read(new String(in.readAllBytes(), StandardCharsets.UTF_8), Threshold[].class, "list of health thresholds", "thresholds.json"));
+            return List.of(Json.read(
+                    new String(in.readAllBytes(), StandardCharsets.UTF_8),
+                    Threshold[].class,
+                    "list of health thresholds",
+                    "thresholds.json"));
         } catch (IOException e) {
             throw new IllegalStateException("the health thresholds that ship with the product are malformed", e);
         }

@@ -23,13 +23,14 @@ public final class NvmeLog {
     public static final int BYTES = 512;
     /** Bits of the critical warning. */
     public static final int SPARE_LOW = 1;
+
     public static final int TEMPERATURE = 2;
     public static final int UNRELIABLE = 4;
     public static final int READ_ONLY = 8;
     public static final int BACKUP_FAILED = 16;
     private static final int KELVIN = 273;
 
-    private NvmeLog() { }
+    private NvmeLog() {}
 
     /** @throws IllegalArgumentException with a sentence for a person */
     public static HealthReading parse(byte[] log) {
@@ -41,8 +42,19 @@ public final class NvmeLog {
         if (kelvin == 0 && in.get(3) == 0 && in.get(4) == 0 && in.get(5) == 0) {
             throw new IllegalArgumentException("The NVMe health log is empty; read it from the device again.");
         }
-        return new HealthReading(HealthReading.Origin.NVME, kelvin == 0 ? null : kelvin - KELVIN, count(in, 128), null, null, count(in, 160), null,
-                in.get(5) & 0xff, in.get(3) & 0xff, in.get(4) & 0xff, in.get(0) & 0x1f, List.of());
+        return new HealthReading(
+                HealthReading.Origin.NVME,
+                kelvin == 0 ? null : kelvin - KELVIN,
+                count(in, 128),
+                null,
+                null,
+                count(in, 160),
+                null,
+                in.get(5) & 0xff,
+                in.get(3) & 0xff,
+                in.get(4) & 0xff,
+                in.get(0) & 0x1f,
+                List.of());
     }
 
     /** Counters have 16 bytes; no device lives long enough for more than 63 bits. */

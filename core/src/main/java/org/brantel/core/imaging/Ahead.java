@@ -34,7 +34,8 @@ final class Ahead implements PassWork {
     public Optional<Range> next() {
         while (!stretches.isEmpty()) {
             Range stretch = stretches.peek();
-            Optional<Range> left = it.map.firstFrom(stretch.offset(), BlockState.UNASKED).filter(r -> r.offset() < stretch.end());
+            Optional<Range> left =
+                    it.map.firstFrom(stretch.offset(), BlockState.UNASKED).filter(r -> r.offset() < stretch.end());
             if (left.isPresent()) {
                 return left.map(r -> it.firstBlock(r.intersection(stretch)));
             }

@@ -19,15 +19,26 @@ import org.brantel.core.json.Json;
  * @param jumpBytes      left out behind the second fault in a row
  * @param jumpGrowth     times farther at each further one
  * @param jumpMostShare  of the device that is jumped at most
- * @param slowTimes      a request so many times slower than is usual on this device is trouble too; it is left for later
+ * @param slowTimes      a request so many times slower than is usual on this device is trouble too; it is left for
+ *                       later
  * @param retries        of a sector that failed by itself
  * @param timeoutSeconds a request may take, where the source can be told
  * @param restMillis     after a fault
  * @param limits         when the session stops by itself, unless it is given others
  */
-public record CareProfile(String code, String words, int blockBytes, long firstJumpBytes, long jumpBytes, int jumpGrowth,
-                          double jumpMostShare, double slowTimes, int retries, int timeoutSeconds, int restMillis,
-                          StopLimits limits) {
+public record CareProfile(
+        String code,
+        String words,
+        int blockBytes,
+        long firstJumpBytes,
+        long jumpBytes,
+        int jumpGrowth,
+        double jumpMostShare,
+        double slowTimes,
+        int retries,
+        int timeoutSeconds,
+        int restMillis,
+        StopLimits limits) {
 
     private static final List<CareProfile> SHIPPED = shipped();
 
@@ -48,15 +59,20 @@ public record CareProfile(String code, String words, int blockBytes, long firstJ
 
     /** @throws IllegalArgumentException with a sentence for a person */
     public static CareProfile ofWord(String word) {
-        return SHIPPED.stream().filter(p -> p.code.equals(word)).findFirst().orElseThrow(() ->
-                new IllegalArgumentException("There is no care profile '" + word + "'; take one of "
+        return SHIPPED.stream()
+                .filter(p -> p.code.equals(word))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("There is no care profile '" + word + "'; take one of "
                         + SHIPPED.stream().map(CareProfile::code).collect(Collectors.joining(", ")) + "."));
     }
 
     private static List<CareProfile> shipped() {
         try (InputStream in = CareProfile.class.getResourceAsStream("profiles.json")) {
-            return List.copyOf(Arrays.asList(Json.read(new String(in.readAllBytes(), StandardCharsets.UTF_8),
-                    CareProfile[].class, "list of care profiles", "profiles.json")));
+            return List.copyOf(Arrays.asList(Json.read(
+                    new String(in.readAllBytes(), StandardCharsets.UTF_8),
+                    CareProfile[].class,
+                    "list of care profiles",
+                    "profiles.json")));
         } catch (IOException e) {
             throw new IllegalStateException("the care profiles that ship with the product are malformed", e);
         }

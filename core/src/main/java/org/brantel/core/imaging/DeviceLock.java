@@ -16,15 +16,16 @@ import org.brantel.core.manifest.Hashes;
 import org.brantel.core.source.Source;
 
 /**
- * Keeps a second session off a device or an image, in this process and in any other on this machine. A lock on a file that
- * is named after it: the kernel gives it back when the process dies. It also does when anybody in the process closes that
- * file, so the process keeps a list of its own and asks the kernel only about others.
+ * Keeps a second session off a device or an image, in this process and in any other on this machine. A lock on a file
+ * that is named after it: the kernel gives it back when the process dies. It also does when anybody in the process
+ * closes that file, so the process keeps a list of its own and asks the kernel only about others.
  */
 final class DeviceLock implements Closeable {
 
     private static final Set<String> OWN = new HashSet<>();
     /** Others who only ask hold the lock for an instant. */
     private static final int TRIES = 5;
+
     private static final long BETWEEN_MILLIS = 10;
 
     private final String name;
@@ -72,7 +73,8 @@ final class DeviceLock implements Closeable {
 
     private static Optional<FileChannel> locked(String name) throws IOException {
         Path folder = Files.createDirectories(Path.of(System.getProperty("java.io.tmpdir"), "brantel-devices"));
-        FileChannel channel = FileChannel.open(folder.resolve(name), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
+        FileChannel channel =
+                FileChannel.open(folder.resolve(name), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
         for (int tries = 0; tries < TRIES; tries++) {
             if (isLocked(channel)) {
                 return Optional.of(channel);

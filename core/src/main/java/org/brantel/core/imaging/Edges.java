@@ -9,9 +9,9 @@ import org.brantel.core.source.Range;
 import org.brantel.core.source.ReadOutcome;
 
 /**
- * The second half of narrowing: blocks that failed as a whole. The shortest stretch first, sector by sector from its left
- * edge until two faults in a row, then from its right edge in short runs until two in a row. A single bad sector in a block
- * costs one more fault that way, and all the rest of the block is there.
+ * The second half of narrowing: blocks that failed as a whole. The shortest stretch first, sector by sector from its
+ * left edge until two faults in a row, then from its right edge in short runs until two in a row. A single bad sector
+ * in a block costs one more fault that way, and all the rest of the block is there.
  */
 final class Edges implements PassWork {
 
@@ -30,7 +30,8 @@ final class Edges implements PassWork {
     Edges(Situation situation) {
         it = situation;
         stretches = new ArrayDeque<>(situation.map.ranges(BlockState.DEFERRED).stream()
-                .sorted(Comparator.comparingLong(Range::length).thenComparing(Range::offset)).toList());
+                .sorted(Comparator.comparingLong(Range::length).thenComparing(Range::offset))
+                .toList());
         enter();
     }
 
@@ -48,7 +49,8 @@ final class Edges implements PassWork {
                 return Optional.of(it.sector(position));
             }
             if (!left && row < ROW) {
-                Optional<Range> rest = it.map.firstFrom(position, BlockState.DEFERRED).filter(r -> r.offset() < runEnd);
+                Optional<Range> rest =
+                        it.map.firstFrom(position, BlockState.DEFERRED).filter(r -> r.offset() < runEnd);
                 if (rest.isPresent()) {
                     return rest.map(r -> it.sector(r.offset()));
                 }
@@ -73,7 +75,8 @@ final class Edges implements PassWork {
             return false;
         }
         runEnd = last.get().end();
-        runStart = Math.max(Math.max(stretch.offset(), last.get().offset()), it.align(runEnd - (long) STEP_BACK * it.sectorSize));
+        runStart = Math.max(
+                Math.max(stretch.offset(), last.get().offset()), it.align(runEnd - (long) STEP_BACK * it.sectorSize));
         position = runStart;
         return true;
     }

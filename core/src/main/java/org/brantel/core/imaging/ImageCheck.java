@@ -26,23 +26,33 @@ public record ImageCheck(long size, String sha256, List<Range> damaged, boolean 
     public static ImageCheck of(Path image, ImageHashes.Progress progress, BooleanSupplier stop) throws IOException {
         Path beside = ImageHashes.beside(image);
         if (!Files.exists(beside)) {
-            throw new SourceException(image + " has no hashes beside it (" + beside.getFileName() + "); they are made when imaging has finished.");
+            throw new SourceException(image + " has no hashes beside it (" + beside.getFileName()
+                    + "); they are made when imaging has finished.");
         }
         ImageHashes then = Json.read(beside, ImageHashes.class, "list of hashes");
-        if (!ImageHashes.FORMAT.equals(then.format()) || then.version() != 1 || then.chunkBytes() != ImageHashes.CHUNK || then.chunks() == null) {
+        if (!ImageHashes.FORMAT.equals(then.format())
+                || then.version() != 1
+                || then.chunkBytes() != ImageHashes.CHUNK
+                || then.chunks() == null) {
             throw new SourceException(beside + " is not a list of image hashes, version 1.");
         }
         if (Files.size(image) != then.size()) {
-            throw new SourceException(image + " has " + Files.size(image) + " bytes; when it was hashed it had " + then.size() + ".");
+            throw new SourceException(
+                    image + " has " + Files.size(image) + " bytes; when it was hashed it had " + then.size() + ".");
         }
         ImageHashes now = ImageHashes.of(image, then.size(), progress, stop);
         if (now == null) {
             return null;
         }
         RangeSet damaged = new RangeSet();
-        IntStream.range(0, now.chunks().size()).filter(i -> i >= then.chunks().size() || !now.chunks().get(i).equals(then.chunks().get(i)))
-                .mapToObj(i -> new Range(i * then.chunkBytes(), Math.min(then.chunkBytes(), then.size() - i * then.chunkBytes()))).forEach(damaged::add);
-        return new ImageCheck(then.size(), now.sha256(), damaged.ranges(), now.sha256().equals(then.sha256()));
+        IntStream.range(0, now.chunks().size())
+                .filter(i -> i >= then.chunks().size()
+                        || !now.chunks().get(i).equals(then.chunks().get(i)))
+                .mapToObj(i -> new Range(
+                        i * then.chunkBytes(), Math.min(then.chunkBytes(), then.size() - i * then.chunkBytes())))
+                .forEach(damaged::add);
+        return new ImageCheck(
+                then.size(), now.sha256(), damaged.ranges(), now.sha256().equals(then.sha256()));
     }
 
     public boolean isSound() {

@@ -16,6 +16,7 @@ final class ImageFile implements Closeable {
 
     /** The smallest hole that file systems keep. */
     private static final int HOLE = 4096;
+
     private static final byte[] ZEROS = new byte[HOLE];
 
     private final Path path;
@@ -39,7 +40,8 @@ final class ImageFile implements Closeable {
         if (!Files.isDirectory(folder)) {
             throw new SourceException("There is no folder " + folder + " for the image.");
         }
-        FileChannel channel = FileChannel.open(path, StandardOpenOption.CREATE, StandardOpenOption.READ, StandardOpenOption.WRITE);
+        FileChannel channel =
+                FileChannel.open(path, StandardOpenOption.CREATE, StandardOpenOption.READ, StandardOpenOption.WRITE);
         if (!DeviceLock.isLocked(channel)) {
             channel.close();
             throw new ImageInUse(path);
@@ -53,8 +55,8 @@ final class ImageFile implements Closeable {
     }
 
     /**
-     * Whether a session is writing an image just now, in this process or another of this machine. Told by a lock of its own:
-     * the kernel drops the one on the image when anybody in the process closes the image, and scans do.
+     * Whether a session is writing an image just now, in this process or another of this machine. Told by a lock of its
+     * own: the kernel drops the one on the image when anybody in the process closes the image, and scans do.
      */
     static boolean isWritten(Path path) throws IOException {
         return DeviceLock.isTaken(keyOf(path));
@@ -68,8 +70,11 @@ final class ImageFile implements Closeable {
     void checkRoom(long bytesToCome) throws IOException {
         long there = Files.getFileStore(path).getUsableSpace();
         if (there < bytesToCome) {
-            throw new DestinationFull("The disk that holds " + path.getFileName() + " has room for " + there + " bytes, but "
-                    + bytesToCome + " are to come. Nothing was read yet; make room, or choose another place for the image.", null);
+            throw new DestinationFull(
+                    "The disk that holds " + path.getFileName() + " has room for " + there + " bytes, but "
+                            + bytesToCome
+                            + " are to come. Nothing was read yet; make room, or choose another place for the image.",
+                    null);
         }
     }
 
@@ -104,7 +109,8 @@ final class ImageFile implements Closeable {
         ByteBuffer there = ByteBuffer.allocate(length);
         read(there, at);
         there.flip();
-        return there.mismatch(ByteBuffer.allocate(length)) < 0 || there.limit() < length && there.mismatch(ByteBuffer.allocate(there.limit())) < 0;
+        return there.mismatch(ByteBuffer.allocate(length)) < 0
+                || there.limit() < length && there.mismatch(ByteBuffer.allocate(there.limit())) < 0;
     }
 
     private void put(ByteBuffer bytes, long at) throws IOException {
@@ -142,8 +148,11 @@ final class ImageFile implements Closeable {
 
     IOException asFull(IOException e, long needed) throws IOException {
         return DestinationFull.caused(e, path.toAbsolutePath().getParent(), needed)
-                ? new DestinationFull("The disk that holds " + path.getFileName()
-                + " is full. What was read is kept; make room and resume.", e) : e;
+                ? new DestinationFull(
+                        "The disk that holds " + path.getFileName()
+                                + " is full. What was read is kept; make room and resume.",
+                        e)
+                : e;
     }
 
     @Override

@@ -9,6 +9,7 @@ public final class ImageInUse extends IOException {
     private static final long serialVersionUID = 1L;
 
     ImageInUse(Path image) {
-        super(image.getFileName() + " is being written by another imaging session; wait for it, or choose another name.");
+        super(image.getFileName()
+                + " is being written by another imaging session; wait for it, or choose another name.");
     }
 }

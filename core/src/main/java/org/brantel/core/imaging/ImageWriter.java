@@ -22,13 +22,14 @@ final class ImageWriter implements Closeable {
     private static final long SAVE_NANOS = 1_000_000_000L;
     /** The same while somebody waits for what is read. */
     private static final long SAVE_SOON_NANOS = 100_000_000L;
+
     private static final long NAP_MILLIS = 50;
     private static final int BUFFERED_BYTES = 32 << 20;
     /** Room that the map's next lines take at most, for telling a full disk from another failure. */
     private static final long MAP_LINES = 64 << 10;
 
     /** One request's outcome, on its way to the disk. */
-    private record Block(byte[] buffer, Range range, List<ReadMap.Run> marks, String pass, int round) { }
+    private record Block(byte[] buffer, Range range, List<ReadMap.Run> marks, String pass, int round) {}
 
     private final ImageFile image;
     private final MapJournal journal;
@@ -126,7 +127,11 @@ final class ImageWriter implements Closeable {
         for (ReadMap.Run mark : block.marks()) {
             Range part = mark.range();
             if (mark.state() == BlockState.READ) {
-                image.write(block.buffer(), (int) (part.offset() - block.range().offset()), (int) part.length(), part.offset());
+                image.write(
+                        block.buffer(),
+                        (int) (part.offset() - block.range().offset()),
+                        (int) part.length(),
+                        part.offset());
                 hashes.settled(part);
             }
             journal.note(part, mark.state(), block.pass(), block.round());

@@ -9,13 +9,13 @@ import java.util.List;
 import java.util.Optional;
 import org.brantel.core.health.HealthReading;
 import org.brantel.core.source.BlockState;
+import org.brantel.core.source.Bookmark;
 import org.brantel.core.source.DestinationFull;
 import org.brantel.core.source.DestinationGuard;
 import org.brantel.core.source.MapJournal;
 import org.brantel.core.source.Range;
 import org.brantel.core.source.ReadMap;
 import org.brantel.core.source.ReadOutcome;
-import org.brantel.core.source.Bookmark;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.SourceException;
 import org.brantel.core.source.WantedFirst;
@@ -61,9 +61,11 @@ public final class Imager {
         ReadMap map = new ReadMap(source.size());
         Session session;
         ImageHashes hashes = null;
-        try (ImageFile out = ImageFile.open(image, Files.exists(mapFile)); DeviceLock lock = DeviceLock.take(source)) {
+        try (ImageFile out = ImageFile.open(image, Files.exists(mapFile));
+                DeviceLock lock = DeviceLock.take(source)) {
             Opened opened = openJournal(map);
-            try (MapJournal journal = opened.journal(); SettledHashes settled = new SettledHashes(out, source.size(), ImageHashes.CHUNK)) {
+            try (MapJournal journal = opened.journal();
+                    SettledHashes settled = new SettledHashes(out, source.size(), ImageHashes.CHUNK)) {
                 out.checkRoom(source.size() - map.bytes(BlockState.READ));
                 map.ranges(BlockState.READ).forEach(settled::settled);
                 settled.start();
@@ -83,8 +85,15 @@ public final class Imager {
         if (hashes != null) {
             hashes.write(ImageHashes.beside(image));
         }
-        return new ImagingResult(source.size(), map.bytes(BlockState.READ), source.size() - map.bytes(BlockState.READ), session.passes,
-                (System.nanoTime() - start) / 1e9, hashes == null ? null : hashes.sha256(), hashes != null, session.reached);
+        return new ImagingResult(
+                source.size(),
+                map.bytes(BlockState.READ),
+                source.size() - map.bytes(BlockState.READ),
+                session.passes,
+                (System.nanoTime() - start) / 1e9,
+                hashes == null ? null : hashes.sha256(),
+                hashes != null,
+                session.reached);
     }
 
     /** Whether a session is writing an image just now, in this process or another of this machine. */
@@ -97,7 +106,8 @@ public final class Imager {
      *
      * @throws SourceException when there is no such image with its map
      */
-    public static ImagingResult conclude(Path image, Path mapFile, ImagingListener listener, Orders orders) throws IOException {
+    public static ImagingResult conclude(Path image, Path mapFile, ImagingListener listener, Orders orders)
+            throws IOException {
         long start = System.nanoTime();
         if (!Files.exists(image) || !Files.exists(mapFile)) {
             throw new SourceException("Nothing was read into " + image + " yet, so there is nothing to end with.");
@@ -109,12 +119,19 @@ public final class Imager {
             if (hashes != null) {
                 hashes.write(ImageHashes.beside(image));
             }
-            return new ImagingResult(map.size(), map.bytes(BlockState.READ), map.size() - map.bytes(BlockState.READ), List.of(),
-                    (System.nanoTime() - start) / 1e9, hashes == null ? null : hashes.sha256(), hashes != null, null);
+            return new ImagingResult(
+                    map.size(),
+                    map.bytes(BlockState.READ),
+                    map.size() - map.bytes(BlockState.READ),
+                    List.of(),
+                    (System.nanoTime() - start) / 1e9,
+                    hashes == null ? null : hashes.sha256(),
+                    hashes != null,
+                    null);
         }
     }
 
-    private record Opened(MapJournal journal, Bookmark rounds) { }
+    private record Opened(MapJournal journal, Bookmark rounds) {}
 
     private Opened openJournal(ReadMap map) throws IOException {
         if (!Files.exists(mapFile)) {
@@ -122,8 +139,9 @@ public final class Imager {
         }
         MapJournal.Loaded loaded = MapJournal.load(mapFile);
         if (loaded.header().size() != source.size()) {
-            throw new SourceException("The map " + mapFile + " is of a medium of " + loaded.header().size()
-                    + " bytes, but " + source.description() + " has " + source.size() + "; this is another device.");
+            throw new SourceException("The map " + mapFile + " is of a medium of "
+                    + loaded.header().size() + " bytes, but " + source.description() + " has " + source.size()
+                    + "; this is another device.");
         }
         String was = loaded.header().identity().serial();
         String is = source.identity().serial();
@@ -132,7 +150,8 @@ public final class Imager {
                     + source.description() + " is " + is + "; this is another device.");
         }
         long there = Files.size(image);
-        Bookmark bookmark = loaded.rounds().sweptTo(Math.min(loaded.rounds().swept(), there / source.requestUnit() * source.requestUnit()));
+        Bookmark bookmark = loaded.rounds()
+                .sweptTo(Math.min(loaded.rounds().swept(), there / source.requestUnit() * source.requestUnit()));
         for (ReadMap.Run run : loaded.map().runs()) {
             // An image shorter than its map was cut; what is gone must be read again.
             if (run.state() != BlockState.READ || run.range().end() <= there) {
@@ -254,7 +273,12 @@ public final class Imager {
                 }
             }
             int round = step.pass() == Pass.PERSISTENCE ? planner.rounds().round() : 0;
-            writer.write(buffer, range, marks, planner.isAhead() ? AHEAD : step.pass().word(), round);
+            writer.write(
+                    buffer,
+                    range,
+                    marks,
+                    planner.isAhead() ? AHEAD : step.pass().word(),
+                    round);
             planner.done(step, outcome);
             watch.request(step.pass(), !outcome.isClean(), outcome.nanos());
             listener.stepped(map, step, outcome.nanos());

@@ -8,13 +8,13 @@ import org.brantel.core.source.ReadMap;
 public interface ImagingListener {
 
     /** After each step; the map is the session's own and must not be kept. */
-    default void stepped(ReadMap map, Planner.Step step, long nanos) { }
+    default void stepped(ReadMap map, Planner.Step step, long nanos) {}
 
     /** A stretch that did not read. */
-    default void fault(Range range, Pass pass) { }
+    default void fault(Range range, Pass pass) {}
 
     /** The device was asked for its health. */
-    default void health(HealthReading reading) { }
+    default void health(HealthReading reading) {}
 
     /**
      * Told before every request and while there is none.
@@ -22,8 +22,8 @@ public interface ImagingListener {
      * @param ordered why somebody wants a rest, or null
      * @param warm    the temperature limit that asks for one, or null; when both are null it does not rest
      */
-    default void resting(String ordered, LimitReached warm) { }
+    default void resting(String ordered, LimitReached warm) {}
 
     /** @param bytes bytes of the image that the closing hash has seen */
-    default void hashing(long bytes, long size) { }
+    default void hashing(long bytes, long size) {}
 }

@@ -13,5 +13,12 @@ import java.util.List;
  * @param finished    false when it was told to stop, or a limit was reached
  * @param reached     the stop limit that ended it, or null
  */
-public record ImagingResult(long size, long readBytes, long failedBytes, List<String> passes, double seconds,
-                            String sha256, boolean finished, LimitReached reached) { }
+public record ImagingResult(
+        long size,
+        long readBytes,
+        long failedBytes,
+        List<String> passes,
+        double seconds,
+        String sha256,
+        boolean finished,
+        LimitReached reached) {}

@@ -20,14 +20,17 @@ import org.brantel.core.source.ReadOutcome;
 final class Islands implements PassWork {
 
     private final Situation it;
-    private final PriorityQueue<Range> stretches = new PriorityQueue<>(Comparator.comparingLong(Range::length).reversed().thenComparing(Range::offset));
+    private final PriorityQueue<Range> stretches = new PriorityQueue<>(
+            Comparator.comparingLong(Range::length).reversed().thenComparing(Range::offset));
     /** Stretches that are only slow, as far as is known. */
     private final Deque<Range> slow = new ArrayDeque<>();
     /** Faults in a row in a slow stretch, after which it is entered like any other. */
     private static final int PATIENCE = 3;
+
     private int faultsInRow;
     /** Where an island grows: to the end of {@code field} first, then to its start. */
     private Range field;
+
     private Range island;
     private boolean forward;
     private boolean backward;
@@ -56,7 +59,8 @@ final class Islands implements PassWork {
     private Optional<Range> nextSlow() {
         while (!slow.isEmpty()) {
             Range stretch = slow.peek();
-            Optional<Range> left = it.map.firstFrom(stretch.offset(), BlockState.UNASKED).filter(r -> r.offset() < stretch.end());
+            Optional<Range> left =
+                    it.map.firstFrom(stretch.offset(), BlockState.UNASKED).filter(r -> r.offset() < stretch.end());
             if (left.isPresent()) {
                 return left.map(r -> it.firstBlock(r.intersection(stretch)));
             }
@@ -67,7 +71,9 @@ final class Islands implements PassWork {
 
     /** A device that names its bad sectors loses one sector by a fault; one that does not loses the request. */
     private Range entry(Range stretch) {
-        long look = Math.min(it.profile.blockBytes(), it.namesFaults ? Math.max(it.sectorSize, it.align(stretch.length() / 4)) : stretch.length());
+        long look = Math.min(
+                it.profile.blockBytes(),
+                it.namesFaults ? Math.max(it.sectorSize, it.align(stretch.length() / 4)) : stretch.length());
         if (stretch.length() <= look) {
             return stretch;
         }
@@ -102,8 +108,12 @@ final class Islands implements PassWork {
             return;
         }
         if (trouble && !faulty) {
-            Range rest = forward ? new Range(range.end(), field.end() - range.end()) : new Range(field.offset(), range.offset() - field.offset());
-            field = forward ? new Range(field.offset(), range.end() - field.offset()) : new Range(range.offset(), field.end() - range.offset());
+            Range rest = forward
+                    ? new Range(range.end(), field.end() - range.end())
+                    : new Range(field.offset(), range.offset() - field.offset());
+            field = forward
+                    ? new Range(field.offset(), range.end() - field.offset())
+                    : new Range(range.offset(), field.end() - range.offset());
             slow.add(rest);
         }
         if (trouble) {
@@ -132,6 +142,9 @@ final class Islands implements PassWork {
     }
 
     private List<Range> unasked(Range stretch) {
-        return it.map.runs(stretch).stream().filter(r -> r.state() == BlockState.UNASKED).map(ReadMap.Run::range).toList();
+        return it.map.runs(stretch).stream()
+                .filter(r -> r.state() == BlockState.UNASKED)
+                .map(ReadMap.Run::range)
+                .toList();
     }
 }

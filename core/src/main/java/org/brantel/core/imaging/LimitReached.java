@@ -10,8 +10,11 @@ public record LimitReached(Limit limit, long value, long bound) {
 
     /** What is limited. */
     public enum Limit {
-        FAULTS_IN_ROW("faults in a row"), FAULTS_IN_ALL("faults in all"), CELSIUS("degrees Celsius"),
-        GROWTH("more damaged sectors than at its start"), MINUTES("minutes of reading");
+        FAULTS_IN_ROW("faults in a row"),
+        FAULTS_IN_ALL("faults in all"),
+        CELSIUS("degrees Celsius"),
+        GROWTH("more damaged sectors than at its start"),
+        MINUTES("minutes of reading");
 
         private final String unit;
 

@@ -9,6 +9,7 @@ final class LimitWatch {
 
     /** Degrees that a device has to cool down before it works again. */
     static final int COOLER = 5;
+
     private static final long MINUTE_NANOS = 60_000_000_000L;
 
     private long inRow;

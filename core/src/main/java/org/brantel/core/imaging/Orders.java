@@ -31,7 +31,7 @@ public interface Orders {
     }
 
     /** Waits until so many bytes may be read. */
-    default void pace(long bytes) throws IOException { }
+    default void pace(long bytes) throws IOException {}
 
     /** Seconds between two health readings. */
     default int healthSeconds() {

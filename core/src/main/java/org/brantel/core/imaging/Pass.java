@@ -6,7 +6,10 @@ public enum Pass {
     SWEEP("sweep"),
     /** What the sweep jumped over, from the far end. */
     BACK_SWEEP("back-sweep"),
-    /** Closes in on each bad stretch: looks for islands in what was never reached, then goes through what was only slow, then comes in from the edges of what failed in a block. */
+    /**
+     * Closes in on each bad stretch: looks for islands in what was never reached, then goes through what was only slow,
+     * then comes in from the edges of what failed in a block.
+     */
     NARROWING("narrowing"),
     /** What is left of failed blocks, sector by sector. */
     SINGLE_SECTOR("single-sector"),

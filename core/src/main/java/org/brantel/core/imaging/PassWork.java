@@ -11,5 +11,5 @@ interface PassWork {
     Optional<Range> next();
 
     /** What came of it. The map holds it already. @param trouble a fault, or much slower than is usual */
-    default void done(Range range, ReadOutcome outcome, boolean trouble) { }
+    default void done(Range range, ReadOutcome outcome, boolean trouble) {}
 }

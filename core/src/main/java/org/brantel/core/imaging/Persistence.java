@@ -4,7 +4,6 @@ import java.util.Optional;
 import org.brantel.core.source.BlockState;
 import org.brantel.core.source.Range;
 import org.brantel.core.source.ReadOutcome;
-import org.brantel.core.source.Bookmark;
 
 /** Sectors that failed alone, round after round, as often as the profile allows. */
 final class Persistence implements PassWork {

@@ -4,30 +4,31 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.brantel.core.source.BlockState;
+import org.brantel.core.source.Bookmark;
 import org.brantel.core.source.Range;
 import org.brantel.core.source.RangeSet;
 import org.brantel.core.source.ReadMap;
 import org.brantel.core.source.ReadOutcome;
-import org.brantel.core.source.Bookmark;
 
 /**
  * Decides which range is read next. Pure: it sees the map, its profile and what just happened, and touches no device.
  *
  * <p>What somebody waits for comes before what the pass would ask for; see {@link #first}.
  *
- * <p>Every sector is asked for once before any is asked for again; what was read is never asked for again; a sector that
- * failed by itself is tried as often as the profile allows. Each pass ends, because every request takes something out of
- * the state that it works on, or out of a bounded number of tries.
+ * <p>Every sector is asked for once before any is asked for again; what was read is never asked for again; a sector
+ * that failed by itself is tried as often as the profile allows. Each pass ends, because every request takes something
+ * out of the state that it works on, or out of a bounded number of tries.
  */
 public final class Planner {
 
     /** One request to make. */
-    public record Step(Pass pass, Range range) { }
+    public record Step(Pass pass, Range range) {}
 
     private final Situation it;
     private Pass pass = Pass.SWEEP;
     /** Narrowing has two halves. */
     private boolean edges;
+
     private PassWork work;
     private final Ahead ahead;
     /** Whether the request that was handed out last is one of those. */
@@ -108,9 +109,9 @@ public final class Planner {
     }
 
     /**
-     * What an outcome says about the map, in order: what was delivered is read; what the device blames, or what failed as a
-     * single sector, has failed; what failed in a larger request that blames nothing is deferred; what stands behind a
-     * blamed sector was not reached and keeps its state.
+     * What an outcome says about the map, in order: what was delivered is read; what the device blames, or what failed
+     * as a single sector, has failed; what failed in a larger request that blames nothing is deferred; what stands
+     * behind a blamed sector was not reached and keeps its state.
      */
     public List<ReadMap.Run> marks(Step step, ReadOutcome outcome) {
         RangeSet good = new RangeSet();
@@ -121,7 +122,8 @@ public final class Planner {
         outcome.named().forEach(r -> marks.add(new ReadMap.Run(r, BlockState.FAILED)));
         if (outcome.named().isEmpty()) {
             boolean alone = step.range().length() <= it.sectorSize;
-            outcome.failed().forEach(r -> marks.add(new ReadMap.Run(r, alone ? BlockState.FAILED : BlockState.DEFERRED)));
+            outcome.failed()
+                    .forEach(r -> marks.add(new ReadMap.Run(r, alone ? BlockState.FAILED : BlockState.DEFERRED)));
         }
         return marks;
     }

@@ -15,8 +15,10 @@ public record ProfileAdvice(String profile, String why) {
      * @param facts values by code, as they stand for the case
      */
     public static ProfileAdvice of(String path, Map<String, Set<String>> facts) {
-        if (any(facts, "bench.noise", "clicking", "scratching", "grinding") || any(facts, "symptom.noise", "clicking", "scratching", "grinding")) {
-            return new ProfileAdvice("last-chance", "It makes noises that heads make when they fail; every read may be the last.");
+        if (any(facts, "bench.noise", "clicking", "scratching", "grinding")
+                || any(facts, "symptom.noise", "clicking", "scratching", "grinding")) {
+            return new ProfileAdvice(
+                    "last-chance", "It makes noises that heads make when they fail; every read may be the last.");
         }
         if (any(facts, "bench.health", "failing")) {
             return new ProfileAdvice("last-chance", "Its own health readings say that it is failing.");

@@ -71,7 +71,8 @@ final class SettledHashes implements Closeable {
     /** Bytes of the image that were read and will not change. No byte is told twice. */
     synchronized void settled(Range range) {
         for (int c = (int) (range.offset() / chunkBytes); c < chunks && start(c) < range.end(); c++) {
-            missing[c] -= (int) new Range(start(c), end(c) - start(c)).intersection(range).length();
+            missing[c] -= (int)
+                    new Range(start(c), end(c) - start(c)).intersection(range).length();
             if (missing[c] == 0) {
                 ready.add(c);
                 notifyAll();

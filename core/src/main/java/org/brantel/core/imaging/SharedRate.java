@@ -8,7 +8,8 @@ import java.util.function.LongSupplier;
 
 /**
  * A limit on bytes a second that any number of sessions share. Each takes its turn in the order of asking, a slice at a
- * time, so that large requests do not crowd out small ones: with n sessions wanting more than there is, each has an n-th.
+ * time, so that large requests do not crowd out small ones: with n sessions wanting more than there is, each has an
+ * n-th.
  */
 public final class SharedRate {
 

@@ -16,14 +16,16 @@ final class SingleSectors implements PassWork {
     SingleSectors(Situation situation) {
         it = situation;
         stretches = new ArrayDeque<>(situation.map.ranges(BlockState.DEFERRED).stream()
-                .sorted(Comparator.comparingLong(Range::length).thenComparing(Range::offset)).toList());
+                .sorted(Comparator.comparingLong(Range::length).thenComparing(Range::offset))
+                .toList());
     }
 
     @Override
     public Optional<Range> next() {
         while (!stretches.isEmpty()) {
             Range stretch = stretches.peek();
-            Optional<Range> left = it.map.firstFrom(stretch.offset(), BlockState.DEFERRED).filter(r -> r.offset() < stretch.end());
+            Optional<Range> left =
+                    it.map.firstFrom(stretch.offset(), BlockState.DEFERRED).filter(r -> r.offset() < stretch.end());
             if (left.isPresent()) {
                 return left.map(r -> it.sector(r.offset()));
             }

@@ -1,15 +1,16 @@
 package org.brantel.core.imaging;
 
+import org.brantel.core.source.Bookmark;
 import org.brantel.core.source.Range;
 import org.brantel.core.source.ReadMap;
 import org.brantel.core.source.ReadOutcome;
-import org.brantel.core.source.Bookmark;
 
 /** What all passes see: the map, the profile in force, and how this device behaves. */
 final class Situation {
 
     /** Clean requests after which the usual speed is known well enough to call another one slow. */
     private static final int KNOWN = 16;
+
     private static final double WEIGHT = 0.05;
     /** A request is never slow that takes less than this, whatever the others took. */
     private static final long QUICK_NANOS = 20_000_000;
@@ -20,6 +21,7 @@ final class Situation {
     Bookmark rounds;
     /** The device blames single sectors, so that what stands behind them was not asked for. */
     boolean namesFaults;
+
     private double usualNanosPerByte;
     private int cleanRequests;
 
@@ -37,7 +39,9 @@ final class Situation {
             return true;
         }
         double pace = (double) outcome.nanos() / range.length();
-        boolean slow = cleanRequests >= KNOWN && outcome.nanos() > QUICK_NANOS && pace > usualNanosPerByte * profile.slowTimes();
+        boolean slow = cleanRequests >= KNOWN
+                && outcome.nanos() > QUICK_NANOS
+                && pace > usualNanosPerByte * profile.slowTimes();
         // Small requests are mostly seeks; they say nothing about how fast the medium passes by.
         if (!slow && range.length() >= profile.blockBytes()) {
             cleanRequests++;

@@ -43,7 +43,9 @@ final class Sweep implements PassWork {
 
     @Override
     public void done(Range range, ReadOutcome outcome, boolean trouble) {
-        position = outcome.named().isEmpty() ? range.end() : outcome.named().get(outcome.named().size() - 1).end();
+        position = outcome.named().isEmpty()
+                ? range.end()
+                : outcome.named().get(outcome.named().size() - 1).end();
         if (trouble) {
             level++;
             position = it.align(Math.min(it.map.size(), position + jump(outcome.isClean())));

@@ -15,14 +15,22 @@ import org.brantel.core.source.ReadMap;
 public record UnreadReport(long size, int sectorSize, long readBytes, long unreadBytes, List<Unread> ranges) {
 
     /** @param state why: {@code unasked}, {@code deferred} or {@code failed} */
-    public record Unread(long off, long len, String state) { }
+    public record Unread(long off, long len, String state) {}
 
     /** @param map the journal beside an image */
     public static UnreadReport of(Path map) throws IOException {
         MapJournal.Loaded loaded = MapJournal.load(map);
         ReadMap it = loaded.map();
-        List<Unread> ranges = it.runs().stream().filter(r -> r.state() != BlockState.READ)
-                .map(r -> new Unread(r.range().offset(), r.range().length(), r.state().word())).toList();
-        return new UnreadReport(it.size(), loaded.header().sectorSize(), it.bytes(BlockState.READ), it.size() - it.bytes(BlockState.READ), ranges);
+        List<Unread> ranges = it.runs().stream()
+                .filter(r -> r.state() != BlockState.READ)
+                .map(r -> new Unread(
+                        r.range().offset(), r.range().length(), r.state().word()))
+                .toList();
+        return new UnreadReport(
+                it.size(),
+                loaded.header().sectorSize(),
+                it.bytes(BlockState.READ),
+                it.size() - it.bytes(BlockState.READ),
+                ranges);
     }
 }

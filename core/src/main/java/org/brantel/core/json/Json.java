@@ -24,7 +24,7 @@ public final class Json {
             .changeDefaultVisibility(v -> v.withIsGetterVisibility(JsonAutoDetect.Visibility.NONE))
             .build();
 
-    private Json() { }
+    private Json() {}
 
     public static String write(Object value) {
         return MAPPER.writeValueAsString(value);
@@ -35,7 +35,9 @@ public final class Json {
     }
 
     static ObjectWriter lines(Class<?> type) {
-        return MAPPER.writerFor(type).withRootValueSeparator("\n").without(SerializationFeature.FLUSH_AFTER_WRITE_VALUE);
+        return MAPPER.writerFor(type)
+                .withRootValueSeparator("\n")
+                .without(SerializationFeature.FLUSH_AFTER_WRITE_VALUE);
     }
 
     /** @param what the kind of text, for the message; with {@code where} it says which one is malformed */
@@ -66,8 +68,8 @@ public final class Json {
     private static MalformedJson malformed(JacksonException e, String what, String where) {
         var at = e.getLocation();
         String line = at == null || at.getLineNr() < 1 ? "" : ", line " + at.getLineNr();
-        return new MalformedJson("The " + what + " " + where + line + " is malformed: "
-                + e.getOriginalMessage() + ".", e);
+        return new MalformedJson(
+                "The " + what + " " + where + line + " is malformed: " + e.getOriginalMessage() + ".", e);
     }
 
     /** The text is not what it should be; the message says where. */

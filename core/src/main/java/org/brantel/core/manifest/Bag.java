@@ -30,12 +30,17 @@ public final class Bag {
     static final String DATA = "data";
 
     /** What was packed. @param sha256 of each payload file, by its path within the bag */
-    public record Sealed(Path folder, long files, long bytes, Map<String, String> sha256, String fingerprint,
-                         String manifestSha256) { }
+    public record Sealed(
+            Path folder,
+            long files,
+            long bytes,
+            Map<String, String> sha256,
+            String fingerprint,
+            String manifestSha256) {}
 
-    private record Digests(String sha256, String sha512, long size) { }
+    private record Digests(String sha256, String sha512, long size) {}
 
-    private Bag() { }
+    private Bag() {}
 
     /**
      * Packs every file of a folder. Files are linked where the disk allows, else copied, and always read from the bag
@@ -61,13 +66,16 @@ public final class Bag {
         Map<String, Digests> files = pack(payload, building);
         Sealed sealed = write(building, files, info, account, key);
         Files.move(building, bag, StandardCopyOption.ATOMIC_MOVE);
-        return new Sealed(bag, sealed.files(), sealed.bytes(), sealed.sha256(), sealed.fingerprint(), sealed.manifestSha256());
+        return new Sealed(
+                bag, sealed.files(), sealed.bytes(), sealed.sha256(), sealed.fingerprint(), sealed.manifestSha256());
     }
 
     private static Map<String, Digests> pack(Path payload, Path bag) throws IOException {
         List<Path> sources;
         try (Stream<Path> walk = Files.walk(payload)) {
-            sources = walk.filter(p -> Files.isRegularFile(p, LinkOption.NOFOLLOW_LINKS)).sorted().toList();
+            sources = walk.filter(p -> Files.isRegularFile(p, LinkOption.NOFOLLOW_LINKS))
+                    .sorted()
+                    .toList();
         }
         Map<String, Digests> digests = new TreeMap<>();
         for (Path file : sources) {
@@ -88,12 +96,15 @@ public final class Bag {
             throws IOException {
         long bytes = files.values().stream().mapToLong(Digests::size).sum();
         text(bag, "bagit.txt", "BagIt-Version: 1.0\nTag-File-Character-Encoding: UTF-8\n");
-        text(bag, "bag-info.txt", "Source-Organization: " + line(info.organization()) + "\n"
-                + "External-Identifier: " + line(info.identifier()) + "\n"
-                + "External-Description: " + line(info.description()) + "\n"
-                + "Bagging-Date: " + info.date() + "\n"
-                + "Payload-Oxum: " + bytes + "." + files.size() + "\n"
-                + "Bag-Software-Agent: Brantel " + Engine.VERSION + "\n");
+        text(
+                bag,
+                "bag-info.txt",
+                "Source-Organization: " + line(info.organization()) + "\n"
+                        + "External-Identifier: " + line(info.identifier()) + "\n"
+                        + "External-Description: " + line(info.description()) + "\n"
+                        + "Bagging-Date: " + info.date() + "\n"
+                        + "Payload-Oxum: " + bytes + "." + files.size() + "\n"
+                        + "Bag-Software-Agent: Brantel " + Engine.VERSION + "\n");
         byte[] manifest = manifest(files, Digests::sha256);
         Files.write(bag.resolve(SHA256_MANIFEST), manifest);
         Files.write(bag.resolve(SHA512_MANIFEST), manifest(files, Digests::sha512));
@@ -106,8 +117,8 @@ public final class Bag {
         tagManifests(bag);
         Map<String, String> sha256 = new LinkedHashMap<>();
         files.forEach((path, d) -> sha256.put(path, d.sha256()));
-        return new Sealed(bag, files.size(), bytes, sha256, key.fingerprint(),
-                Hashes.sha256Hex(manifest, 0, manifest.length));
+        return new Sealed(
+                bag, files.size(), bytes, sha256, key.fingerprint(), Hashes.sha256Hex(manifest, 0, manifest.length));
     }
 
     private static void tagManifests(Path bag) throws IOException {
@@ -123,7 +134,8 @@ public final class Bag {
 
     private static byte[] manifest(Map<String, Digests> files, Function<Digests, String> hash) {
         StringBuilder text = new StringBuilder();
-        files.forEach((path, d) -> text.append(hash.apply(d)).append("  ").append(encoded(path)).append('\n'));
+        files.forEach((path, d) ->
+                text.append(hash.apply(d)).append("  ").append(encoded(path)).append('\n'));
         return text.toString().getBytes(StandardCharsets.UTF_8);
     }
 
@@ -133,7 +145,11 @@ public final class Bag {
     }
 
     static String decoded(String path) {
-        return path.replace("%0D", "\r").replace("%0d", "\r").replace("%0A", "\n").replace("%0a", "\n").replace("%25", "%");
+        return path.replace("%0D", "\r")
+                .replace("%0d", "\r")
+                .replace("%0A", "\n")
+                .replace("%0a", "\n")
+                .replace("%25", "%");
     }
 
     private static Digests digest(Path file) throws IOException {
@@ -178,7 +194,8 @@ public final class Bag {
 
                 To check that the list of hashes is the lab's own:
 
-                    openssl pkeyutl -verify -pubin -inkey lab-key.pem -rawin -in manifest-sha256.txt -sigfile manifest-sha256.txt.sig
+                    openssl pkeyutl -verify -pubin -inkey lab-key.pem -rawin -in manifest-sha256.txt \
+                -sigfile manifest-sha256.txt.sig
 
                 To check that the key is the lab's own, compare this fingerprint with the one on your delivery page,
                 or call the lab and let them read it out:

@@ -51,7 +51,8 @@ public record BagCheck(long files, List<String> problems, boolean signed, String
         if (Files.exists(key) && Files.exists(signature)) {
             String pem = Files.readString(key);
             fingerprint = LabKey.fingerprintOf(pem);
-            signed = LabKey.verify(pem, Files.readAllBytes(bag.resolve(Bag.SHA256_MANIFEST)), Files.readAllBytes(signature));
+            signed = LabKey.verify(
+                    pem, Files.readAllBytes(bag.resolve(Bag.SHA256_MANIFEST)), Files.readAllBytes(signature));
             if (!signed) {
                 problems.add("The signature is not over this manifest, or not by this key.");
             }
@@ -105,7 +106,8 @@ public record BagCheck(long files, List<String> problems, boolean signed, String
         }
         try (Stream<Path> walk = Files.walk(data)) {
             Set<String> there = walk.filter(p -> !Files.isDirectory(p, LinkOption.NOFOLLOW_LINKS))
-                    .map(p -> Bag.slashed(bag.relativize(p))).collect(Collectors.toCollection(TreeSet::new));
+                    .map(p -> Bag.slashed(bag.relativize(p)))
+                    .collect(Collectors.toCollection(TreeSet::new));
             there.removeAll(listed);
             there.forEach(extra -> problems.add(extra + " is in the bag but not in the manifest."));
         }

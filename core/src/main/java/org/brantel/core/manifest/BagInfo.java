@@ -9,4 +9,4 @@ import java.time.LocalDate;
  * @param identifier   the case's number and the delivery's
  * @param description  one line
  */
-public record BagInfo(String organization, String identifier, String description, LocalDate date) { }
+public record BagInfo(String organization, String identifier, String description, LocalDate date) {}

@@ -7,7 +7,7 @@ import java.util.HexFormat;
 /** The digests of the product: SHA-256 and SHA-512 (FIPS 180-4), written as lower-case hex. */
 public final class Hashes {
 
-    private Hashes() { }
+    private Hashes() {}
 
     public static MessageDigest sha256() {
         return digest("SHA-256");

@@ -39,14 +39,18 @@ public final class LabKey {
             KeyPair pair = generate();
             Files.createDirectories(file.toAbsolutePath().getParent());
             Files.createFile(file, PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
-            Files.writeString(file, pem("PRIVATE KEY", pair.getPrivate().getEncoded())
-                    + pem("PUBLIC KEY", pair.getPublic().getEncoded()), StandardOpenOption.TRUNCATE_EXISTING);
+            Files.writeString(
+                    file,
+                    pem("PRIVATE KEY", pair.getPrivate().getEncoded())
+                            + pem("PUBLIC KEY", pair.getPublic().getEncoded()),
+                    StandardOpenOption.TRUNCATE_EXISTING);
             return new LabKey(pair.getPrivate(), pair.getPublic());
         }
         String text = Files.readString(file);
         try {
             KeyFactory factory = KeyFactory.getInstance(ALGORITHM);
-            return new LabKey(factory.generatePrivate(new PKCS8EncodedKeySpec(section(text, "PRIVATE KEY", file))),
+            return new LabKey(
+                    factory.generatePrivate(new PKCS8EncodedKeySpec(section(text, "PRIVATE KEY", file))),
                     factory.generatePublic(new X509EncodedKeySpec(section(text, "PUBLIC KEY", file))));
         } catch (GeneralSecurityException e) {
             throw new IOException("The lab key " + file + " is not an Ed25519 key pair: " + e.getMessage() + ".", e);
@@ -72,8 +76,8 @@ public final class LabKey {
     }
 
     private static String pem(String name, byte[] der) {
-        return "-----BEGIN " + name + "-----\n" + Base64.getMimeEncoder(64, new byte[] {'\n'}).encodeToString(der)
-                + "\n-----END " + name + "-----\n";
+        return "-----BEGIN " + name + "-----\n"
+                + Base64.getMimeEncoder(64, new byte[] {'\n'}).encodeToString(der) + "\n-----END " + name + "-----\n";
     }
 
     public byte[] sign(byte[] message) {

@@ -41,7 +41,7 @@ public final class Recovery {
     }
 
     /** @param stoppedBecause why the run ended early, in one sentence; null when it went through */
-    public record Outcome(List<RecoveryResult> results, String stoppedBecause) { }
+    public record Outcome(List<RecoveryResult> results, String stoppedBecause) {}
 
     private static final int BUFFER = 256 << 10;
 
@@ -94,14 +94,18 @@ public final class Recovery {
             return false;
         }
         Path file = destination.resolve(result.path());
-        return Files.isRegularFile(file, LinkOption.NOFOLLOW_LINKS) && hashOf(file).equals(result.sha256());
+        return Files.isRegularFile(file, LinkOption.NOFOLLOW_LINKS)
+                && hashOf(file).equals(result.sha256());
     }
 
     private RecoveryResult write(Finding finding, String relative) throws IOException {
         long held = Extents.length(finding.extents());
         if (finding.prognosis() == Prognosis.OVERWRITTEN || held == 0 && finding.size() > 0) {
-            return notWritten(finding, finding.prognosis() == Prognosis.OVERWRITTEN
-                    ? "Overwritten: other data stands where it was." : "None of its bytes are placed.");
+            return notWritten(
+                    finding,
+                    finding.prognosis() == Prognosis.OVERWRITTEN
+                            ? "Overwritten: other data stands where it was."
+                            : "None of its bytes are placed.");
         }
         Path target = place(relative);
         Path part = target.resolveSibling(".brantel-" + finding.id() + ".part");
@@ -109,7 +113,8 @@ public final class Recovery {
         MessageDigest digest = Hashes.sha256();
         try {
             Files.deleteIfExists(part);
-            try (OutputStream out = new DigestOutputStream(Files.newOutputStream(part, StandardOpenOption.CREATE_NEW), digest)) {
+            try (OutputStream out =
+                    new DigestOutputStream(Files.newOutputStream(part, StandardOpenOption.CREATE_NEW), digest)) {
                 gaps = copy(finding, out);
             }
             Files.move(part, target, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
@@ -117,8 +122,10 @@ public final class Recovery {
         } catch (IOException e) {
             Files.deleteIfExists(part);
             if (DestinationFull.caused(e, target.getParent(), finding.size())) {
-                throw new DestinationFull("The destination is full; it stopped before '" + finding.name()
-                        + "'. What was written stands; make room and run it again to go on.", e);
+                throw new DestinationFull(
+                        "The destination is full; it stopped before '" + finding.name()
+                                + "'. What was written stands; make room and run it again to go on.",
+                        e);
             }
             if (e instanceof SourceException) {
                 throw e;
@@ -129,17 +136,28 @@ public final class Recovery {
         String back = hashOf(target);
         if (!back.equals(written)) {
             Files.delete(target);
-            return notWritten(finding, "Read back it differed from what was written (" + written + " became " + back
-                    + "); the file was removed. Try again, on another disk if it repeats.");
+            return notWritten(
+                    finding,
+                    "Read back it differed from what was written (" + written + " became " + back
+                            + "); the file was removed. Try again, on another disk if it repeats.");
         }
         boolean whole = gaps.isEmpty();
-        return new RecoveryResult(finding.id(), relative, Files.size(target),
-                whole ? RecoveryResult.Outcome.WHOLE : RecoveryResult.Outcome.GAPPED, written, gaps,
-                whole ? null : gaps.stream().mapToLong(Range::length).sum() + " bytes were never read; they are zeros in the file.");
+        return new RecoveryResult(
+                finding.id(),
+                relative,
+                Files.size(target),
+                whole ? RecoveryResult.Outcome.WHOLE : RecoveryResult.Outcome.GAPPED,
+                written,
+                gaps,
+                whole
+                        ? null
+                        : gaps.stream().mapToLong(Range::length).sum()
+                                + " bytes were never read; they are zeros in the file.");
     }
 
     private static RecoveryResult notWritten(Finding finding, String why) {
-        return new RecoveryResult(finding.id(), null, finding.size(), RecoveryResult.Outcome.NOT_WRITTEN, null, List.of(), why);
+        return new RecoveryResult(
+                finding.id(), null, finding.size(), RecoveryResult.Outcome.NOT_WRITTEN, null, List.of(), why);
     }
 
     /** Makes the folders of a path one by one; a link among them would lead out of the destination. */
@@ -149,7 +167,8 @@ public final class Recovery {
         for (int i = 0; i < parts.length - 1; i++) {
             folder = folder.resolve(parts[i]);
             if (Files.isSymbolicLink(folder)) {
-                throw new SourceException(folder + " is a link; it could lead out of the destination. Remove it and run again.");
+                throw new SourceException(
+                        folder + " is a link; it could lead out of the destination. Remove it and run again.");
             }
             if (!Files.isDirectory(folder, LinkOption.NOFOLLOW_LINKS)) {
                 Files.createDirectory(folder);

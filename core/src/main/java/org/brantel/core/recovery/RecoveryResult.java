@@ -13,8 +13,8 @@ import org.brantel.core.source.Range;
  * @param gaps    offsets in the file that were never read and hold zeros
  * @param why     in words; null when whole
  */
-public record RecoveryResult(long id, String path, long size, Outcome outcome, String sha256, List<Range> gaps,
-                             String why) {
+public record RecoveryResult(
+        long id, String path, long size, Outcome outcome, String sha256, List<Range> gaps, String why) {
 
     /** In words that a manifest uses. */
     public enum Outcome {

@@ -10,7 +10,9 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import org.brantel.core.json.Json;
 
-/** results.ndjson: appended as files are done, so that a stopped run goes on where it was. The last word on an id wins. */
+/**
+ * results.ndjson: appended as files are done, so that a stopped run goes on where it was. The last word on an id wins.
+ */
 public final class ResultsFile implements Closeable {
 
     private final BufferedWriter out;

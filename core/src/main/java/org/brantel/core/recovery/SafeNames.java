@@ -29,11 +29,14 @@ public final class SafeNames {
         this.byVolume = byVolume;
     }
 
-    /** Relative paths, parts joined by '/', for a whole selection. The same selection gets the same paths every time. */
+    /**
+     * Relative paths, parts joined by '/', for a whole selection. The same selection gets the same paths every time.
+     */
     public static Map<Long, String> plan(Iterable<Finding> selection) {
         Set<Object> volumes = new HashSet<>();
         selection.forEach(f -> volumes.add(f.volume() == null ? "none" : f.volume()));
-        SafeNames names = new SafeNames(volumes.stream().filter(v -> !"none".equals(v)).count() > 1);
+        SafeNames names =
+                new SafeNames(volumes.stream().filter(v -> !"none".equals(v)).count() > 1);
         Map<Long, String> planned = new LinkedHashMap<>();
         // Folders first, so that no file takes the name of a folder that a later file needs.
         selection.forEach(f -> names.noteFolders(names.wanted(f)));
@@ -45,14 +48,17 @@ public final class SafeNames {
         StringBuilder path = new StringBuilder();
         if (finding.path() == null) {
             path.append("found by content/").append(part(finding.kind())).append('/');
-            return path.append(part(finding.suggestedName() != null ? finding.suggestedName() : finding.name())).toString();
+            return path.append(part(finding.suggestedName() != null ? finding.suggestedName() : finding.name()))
+                    .toString();
         }
         if (byVolume && finding.volume() != null) {
             path.append("volume ").append(finding.volume()).append('/');
         }
         // The name may hold a '/' of its own on a hostile medium; only what stands before it is folders.
         String folder = finding.path().endsWith(finding.name())
-                ? finding.path().substring(0, finding.path().length() - finding.name().length()) : "";
+                ? finding.path()
+                        .substring(0, finding.path().length() - finding.name().length())
+                : "";
         int parts = 0;
         for (String piece : folder.split("/")) {
             if (!piece.isEmpty() && ++parts <= MAX_PARTS) {

@@ -4,7 +4,10 @@ import java.util.BitSet;
 import org.brantel.core.content.Extent;
 import org.brantel.core.finding.Finding;
 
-/** How much of a medium findings claim, and how much of that several of them claim: in blocks, so that memory stays flat. */
+/**
+ * How much of a medium findings claim, and how much of that several of them claim: in blocks, so that memory stays
+ * flat.
+ */
 public final class Claims {
 
     private static final long SMALLEST_BLOCK = 512;
@@ -18,7 +21,7 @@ public final class Claims {
      * @param again    claims on places that another finding claims, too
      * @param unstored what findings are larger than what is stored of them: holes, and what a file system packed
      */
-    public record Sum(long listed, long distinct, long again, long unstored) { }
+    public record Sum(long listed, long distinct, long again, long unstored) {}
 
     private final long medium;
     private final long block;
@@ -40,7 +43,8 @@ public final class Claims {
         long stored = 0;
         for (Extent e : finding.extents()) {
             if (!e.isHole() && e.length() > 0) {
-                long length = Math.min(e.length(), finding.encoding() == null ? Math.max(0, finding.size() - stored) : e.length());
+                long length = Math.min(
+                        e.length(), finding.encoding() == null ? Math.max(0, finding.size() - stored) : e.length());
                 stored += length;
                 // A record may claim what lies behind the end of a medium that was cut.
                 claim(Math.min(e.offset(), medium), Math.max(0, Math.min(length, medium - e.offset())));

@@ -8,7 +8,7 @@ import org.brantel.core.finding.Prognosis;
 /** Says of carved finds, which come in the order of their places, which one lies in which. */
 final class Containers {
 
-    private record Open(long id, long end) { }
+    private record Open(long id, long end) {}
 
     private final Deque<Open> open = new ArrayDeque<>();
 
@@ -19,7 +19,9 @@ final class Containers {
         while (!open.isEmpty() && open.peek().end() <= start) {
             open.pop();
         }
-        Finding said = !open.isEmpty() && end <= open.peek().end() ? finding.withContainer(open.peek().id()) : finding;
+        Finding said = !open.isEmpty() && end <= open.peek().end()
+                ? finding.withContainer(open.peek().id())
+                : finding;
         if (finding.prognosis() == Prognosis.WHOLE) {
             open.push(new Open(id, end));
         }

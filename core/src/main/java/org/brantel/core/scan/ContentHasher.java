@@ -12,7 +12,10 @@ import org.brantel.core.manifest.Hashes;
 import org.brantel.core.source.Range;
 import org.brantel.core.source.Source;
 
-/** What tells a finding's bytes from others, when all of them are there: a sample, which takes two short reads, and the SHA-256 of all. */
+/**
+ * What tells a finding's bytes from others, when all of them are there: a sample, which takes two short reads, and the
+ * SHA-256 of all.
+ */
 public final class ContentHasher {
 
     private static final int SAMPLED = 32 << 10;
@@ -22,7 +25,8 @@ public final class ContentHasher {
     /** The finding with its hash; unchanged when a byte of it is missing. */
     public Finding hashed(Finding finding, Source source) throws IOException {
         FileContent content = finding.content(source);
-        if (source.isFilling() && !content.knownUnread(new Range(0, content.size())).isEmpty()) {
+        if (source.isFilling()
+                && !content.knownUnread(new Range(0, content.size())).isEmpty()) {
             // A later session hashes it; content is not fetched for its hash.
             return finding;
         }
@@ -43,7 +47,10 @@ public final class ContentHasher {
         return Optional.of(Hashes.hex(digest.digest()));
     }
 
-    /** CRC-32C of the first and the last 32 KiB together: contents of one size whose samples differ are not the same. Empty when a byte of these is missing. */
+    /**
+     * CRC-32C of the first and the last 32 KiB together: contents of one size whose samples differ are not the same.
+     * Empty when a byte of these is missing.
+     */
     public OptionalLong sample(FileContent content) throws IOException {
         long head = Math.min(content.size(), SAMPLED);
         long tail = Math.max(content.size() - SAMPLED, head);

@@ -79,7 +79,10 @@ final class FindingsLog implements Closeable {
         origins.merge(numbered.origin().word(), 1L, Long::sum);
         prognoses.merge(numbered.prognosis().word(), 1L, Long::sum);
         if (numbered.volume() != null) {
-            volumes.put(numbered.volume(), volumes.computeIfAbsent(numbered.volume(), VolumeCounts::none).with(numbered));
+            volumes.put(
+                    numbered.volume(),
+                    volumes.computeIfAbsent(numbered.volume(), VolumeCounts::none)
+                            .with(numbered));
         }
         batch.add(numbered);
         if (batch.size() == BATCH) {

@@ -20,14 +20,16 @@ import org.brantel.core.volume.Volume;
 final class Joiner {
 
     /** @param onePiece the stored bytes are the content, in one extent */
-    private record Known(int id, int score, long size, boolean onePiece, boolean whole) { }
+    private record Known(int id, int score, long size, boolean onePiece, boolean whole) {}
 
     private final Map<Long, Known> byFirstByte = new HashMap<>();
     private final RangeSet inLiveFiles = new RangeSet();
 
     void note(Finding f) {
         if (f.firstByte() >= 0 && f.prognosis() != Prognosis.OVERWRITTEN) {
-            boolean onePiece = f.encoding() == null && f.extents().size() == 1 && f.extents().get(0).length() == f.size();
+            boolean onePiece = f.encoding() == null
+                    && f.extents().size() == 1
+                    && f.extents().get(0).length() == f.size();
             Known known = new Known((int) f.id(), f.score(), f.size(), onePiece, f.prognosis() == Prognosis.WHOLE);
             byFirstByte.merge(f.firstByte(), known, (a, b) -> a.score() >= b.score() ? a : b);
         }
@@ -56,13 +58,37 @@ final class Joiner {
     static Finding nameless(Hit hit, List<Volume> volumes, SuggestedNames names) {
         Range first = hit.pieces().get(0);
         ContentKind.Walk walk = hit.walk();
-        Integer volume = volumes.stream().filter(v -> v.range().overlaps(first)).map(Volume::index).findFirst().orElse(null);
+        Integer volume = volumes.stream()
+                .filter(v -> v.range().overlaps(first))
+                .map(Volume::index)
+                .findFirst()
+                .orElse(null);
         boolean whole = walk.whole() && hit.doubts().isEmpty();
         int score = !whole ? 40 : hit.pieces().size() > 1 ? 85 : walk.outcome() == ContentKind.Outcome.WHOLE ? 95 : 80;
-        List<String> reasons = new ArrayList<>(List.of("No record names it; its content was found by its own structure.", walk.words()));
+        List<String> reasons = new ArrayList<>(
+                List.of("No record names it; its content was found by its own structure.", walk.words()));
         reasons.addAll(hit.doubts());
-        return new Finding(0, volume, null, "at-" + hit.start() + "." + hit.code(), walk.length(), hit.code(), Origin.CARVED, whole ? Prognosis.WHOLE : Prognosis.DOUBTFUL,
-                score, reasons, hit.pieces().stream().map(Extent::of).toList(), null, null, null, null, null,
-                names.of(hit.code(), walk.about()), null, null, RecordFacts.NONE, walk.about().facts());
+        return new Finding(
+                0,
+                volume,
+                null,
+                "at-" + hit.start() + "." + hit.code(),
+                walk.length(),
+                hit.code(),
+                Origin.CARVED,
+                whole ? Prognosis.WHOLE : Prognosis.DOUBTFUL,
+                score,
+                reasons,
+                hit.pieces().stream().map(Extent::of).toList(),
+                null,
+                null,
+                null,
+                null,
+                null,
+                names.of(hit.code(), walk.about()),
+                null,
+                null,
+                RecordFacts.NONE,
+                walk.about().facts());
     }
 }

@@ -40,6 +40,7 @@ public final class Scan {
 
     /** File of the starts that failed their check, beside the findings. */
     public static final String FAILED = "failed.ndjson";
+
     private static final long MOST_FAILED = 100_000;
     private static final int SECTOR = 512;
     private static final int MOST_CARVED = 20_000;
@@ -83,7 +84,8 @@ public final class Scan {
         volumes.addAll(search.atUsualPlaces(volumes));
         claims = new Claims(source.size());
         hasher = plan.hash() ? new ContentHasher() : null;
-        try (FindingsLog findings = new FindingsLog(out.resolve("findings.ndjson")); JsonLines starts = new JsonLines(out.resolve(FAILED), Failed.class)) {
+        try (FindingsLog findings = new FindingsLog(out.resolve("findings.ndjson"));
+                JsonLines starts = new JsonLines(out.resolve(FAILED), Failed.class)) {
             log = findings;
             failed = starts;
             readRecords(stop);
@@ -107,13 +109,14 @@ public final class Scan {
         walkAll(List.copyOf(volumes), keep, stop);
         if (keep && plan.search() && !stop.getAsBoolean()) {
             long all = search.bytesToSweep(volumes, walked);
-            List<Volumes.Found> more = search.everywhere(List.copyOf(volumes), walked, done -> listener.progressed("search", done, all), stop);
+            List<Volumes.Found> more = search.everywhere(
+                    List.copyOf(volumes), walked, done -> listener.progressed("search", done, all), stop);
             volumes.addAll(more);
             walkAll(more, true, stop);
         }
         if (plan.volume() != null && volumes.stream().noneMatch(v -> v.volume().index() == plan.volume())) {
-            throw new SourceException("There is no volume " + plan.volume() + " on " + source.description() + "; it has "
-                    + volumes.size() + ".");
+            throw new SourceException("There is no volume " + plan.volume() + " on " + source.description()
+                    + "; it has " + volumes.size() + ".");
         }
     }
 
@@ -126,7 +129,9 @@ public final class Scan {
             listener.progressed("records", done++, those.size());
             boolean wanted = plan.volume() == null || found.volume().index() == plan.volume();
             if (!found.volume().readable()) {
-                problems.add("Volume " + found.volume().index() + " (" + found.volume().fs() + "): " + String.join(" ", found.volume().remarks()));
+                problems.add("Volume " + found.volume().index() + " ("
+                        + found.volume().fs() + "): "
+                        + String.join(" ", found.volume().remarks()));
             } else {
                 walk(found, wanted && keep, stop);
             }
@@ -138,8 +143,10 @@ public final class Scan {
         Volume volume = found.volume();
         try {
             Trash trash = new Trash(source, sink());
-            Walked left = !files ? Walked.of(found.reader().free())
-                    : found.reader().walk(new Walk(volume.index(), plan.method().carves(), takenOver(volume), trash, stop));
+            Walked left = !files
+                    ? Walked.of(found.reader().free())
+                    : found.reader()
+                            .walk(new Walk(volume.index(), plan.method().carves(), takenOver(volume), trash, stop));
             trash.finish();
             if (!volume.state().equals(Volume.EARLIER)) {
                 walked.putIfAbsent(volume.index(), left);
@@ -197,9 +204,13 @@ public final class Scan {
     }
 
     private void carve(BooleanSupplier stop) throws IOException {
-        List<ContentKind> kinds = Kinds.carvable().stream().filter(k -> k.codes().stream().anyMatch(plan::wants)).toList();
-        List<Volume> known = volumes.stream().map(Volumes.Found::volume).distinct().toList();
-        carver = new Carver(source, new CarvePlan(kinds, plan.everyByte(), plan.nested(), Math.min(source.sectorSize(), SECTOR)));
+        List<ContentKind> kinds = Kinds.carvable().stream()
+                .filter(k -> k.codes().stream().anyMatch(plan::wants))
+                .toList();
+        List<Volume> known =
+                volumes.stream().map(Volumes.Found::volume).distinct().toList();
+        carver = new Carver(
+                source, new CarvePlan(kinds, plan.everyByte(), plan.nested(), Math.min(source.sectorSize(), SECTOR)));
         List<Range> scope = scope();
         long all = scope.stream().mapToLong(Range::length).sum();
         long[] done = {0};
@@ -240,10 +251,17 @@ public final class Scan {
     }
 
     private List<Range> scope() {
-        RangeSet scope = RangeSet.of(plan.range() == null ? unbounded() : unbounded().stream().filter(plan.range()::overlaps).map(plan.range()::intersection).toList());
+        RangeSet scope = RangeSet.of(
+                plan.range() == null
+                        ? unbounded()
+                        : unbounded().stream()
+                                .filter(plan.range()::overlaps)
+                                .map(plan.range()::intersection)
+                                .toList());
         plan.notAgain().forEach(scope::remove);
         long step = Math.min(source.sectorSize(), SECTOR);
-        return RangeSet.of(scope.ranges().stream().map(r -> whole(r, step)).toList()).ranges();
+        return RangeSet.of(scope.ranges().stream().map(r -> whole(r, step)).toList())
+                .ranges();
     }
 
     /** Content begins where sectors do, counted from the medium's first byte. */
@@ -266,14 +284,23 @@ public final class Scan {
             return List.of(new Range(0, source.size()));
         }
         Range medium = new Range(0, source.size());
-        return volumes.stream().map(Volumes.Found::volume).filter(v -> v.index() == plan.volume())
-                .map(v -> v.range().intersection(medium)).toList();
+        return volumes.stream()
+                .map(Volumes.Found::volume)
+                .filter(v -> v.index() == plan.volume())
+                .map(v -> v.range().intersection(medium))
+                .toList();
     }
 
     /** In order; when there are very many, the longest. */
     private List<long[]> carved() {
-        return carver == null ? List.of() : carver.looked().stream().sorted(Comparator.comparingLong(Range::length).reversed()).limit(MOST_CARVED)
-                .sorted(Comparator.comparingLong(Range::offset)).map(r -> new long[] {r.offset(), r.length()}).toList();
+        return carver == null
+                ? List.of()
+                : carver.looked().stream()
+                        .sorted(Comparator.comparingLong(Range::length).reversed())
+                        .limit(MOST_CARVED)
+                        .sorted(Comparator.comparingLong(Range::offset))
+                        .map(r -> new long[] {r.offset(), r.length()})
+                        .toList();
     }
 
     private ScanReport report(Instant started, double seconds, boolean finished) {
@@ -281,12 +308,35 @@ public final class Scan {
         scope.put("volume", plan.volume());
         scope.put("kinds", plan.kinds().stream().sorted().toList());
         scope.put("freeSpaceOnly", plan.freeSpaceOnly());
-        scope.put("range", plan.range() == null ? null : List.of(plan.range().offset(), plan.range().length()));
+        scope.put(
+                "range",
+                plan.range() == null
+                        ? null
+                        : List.of(plan.range().offset(), plan.range().length()));
         scope.put("everyByte", plan.everyByte());
         scope.put("nested", plan.nested());
-        return new ScanReport(ScanReport.FORMAT, ScanReport.VERSION, Engine.VERSION, source.description(),
-                source.identity(), source.size(), plan.method().word(), scope, started.toString(), seconds, finished,
-                volumes.stream().map(Volumes.Found::volume).distinct().toList(), log.count(), log.kinds(), log.origins(), log.prognoses(),
-                rejected, log.joined(), log.volumes(), carved(), claims.sum(), problems);
+        return new ScanReport(
+                ScanReport.FORMAT,
+                ScanReport.VERSION,
+                Engine.VERSION,
+                source.description(),
+                source.identity(),
+                source.size(),
+                plan.method().word(),
+                scope,
+                started.toString(),
+                seconds,
+                finished,
+                volumes.stream().map(Volumes.Found::volume).distinct().toList(),
+                log.count(),
+                log.kinds(),
+                log.origins(),
+                log.prognoses(),
+                rejected,
+                log.joined(),
+                log.volumes(),
+                carved(),
+                claims.sum(),
+                problems);
     }
 }

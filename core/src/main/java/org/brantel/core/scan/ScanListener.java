@@ -6,13 +6,13 @@ import org.brantel.core.finding.Finding;
 public interface ScanListener {
 
     /** A finding was made and written down. */
-    default void found(Finding finding) { }
+    default void found(Finding finding) {}
 
     /**
      * @param phase {@code records} or {@code content}
      * @param done  of {@code all}, in the phase's own unit
      */
-    default void progressed(String phase, long done, long all) { }
+    default void progressed(String phase, long done, long all) {}
 
-    ScanListener NONE = new ScanListener() { };
+    ScanListener NONE = new ScanListener() {};
 }

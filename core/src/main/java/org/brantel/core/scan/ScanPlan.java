@@ -10,8 +10,8 @@ import org.brantel.core.source.Range;
  *
  * @param volume        only this volume, or null for the whole medium
  * @param kinds         only these kinds; empty for all
- * @param search        look for lost volumes and for records of before a format in every sector of what is free; without it
- *                      only the records themselves are read
+ * @param search        look for lost volumes and for records of before a format in every sector of what is free;
+ *                      without it only the records themselves are read
  * @param freeSpaceOnly carve only what no live file uses
  * @param range         carve only here; null for everywhere
  * @param everyByte     carve at every byte, not only where sectors begin
@@ -20,7 +20,18 @@ import org.brantel.core.source.Range;
  * @param names         for what no record names
  * @param hash          SHA-256 of every finding that is fully read
  */
-public record ScanPlan(ScanMethod method, Integer volume, Set<String> kinds, boolean search, boolean freeSpaceOnly, Range range, boolean everyByte, boolean nested, List<Range> notAgain, SuggestedNames names, boolean hash) {
+public record ScanPlan(
+        ScanMethod method,
+        Integer volume,
+        Set<String> kinds,
+        boolean search,
+        boolean freeSpaceOnly,
+        Range range,
+        boolean everyByte,
+        boolean nested,
+        List<Range> notAgain,
+        SuggestedNames names,
+        boolean hash) {
 
     public ScanPlan {
         notAgain = List.copyOf(notAgain);
@@ -28,15 +39,18 @@ public record ScanPlan(ScanMethod method, Integer volume, Set<String> kinds, boo
     }
 
     public static ScanPlan of(ScanMethod method) {
-        return new ScanPlan(method, null, Set.of(), true, false, null, false, false, List.of(), SuggestedNames.USUAL, false);
+        return new ScanPlan(
+                method, null, Set.of(), true, false, null, false, false, List.of(), SuggestedNames.USUAL, false);
     }
 
     public ScanPlan onVolume(Integer index) {
-        return new ScanPlan(method, index, kinds, search, freeSpaceOnly, range, everyByte, nested, notAgain, names, hash);
+        return new ScanPlan(
+                method, index, kinds, search, freeSpaceOnly, range, everyByte, nested, notAgain, names, hash);
     }
 
     public ScanPlan ofKinds(Set<String> codes) {
-        return new ScanPlan(method, volume, codes, search, freeSpaceOnly, range, everyByte, nested, notAgain, names, hash);
+        return new ScanPlan(
+                method, volume, codes, search, freeSpaceOnly, range, everyByte, nested, notAgain, names, hash);
     }
 
     /** Records only, without a look into what is free. */
@@ -50,12 +64,14 @@ public record ScanPlan(ScanMethod method, Integer volume, Set<String> kinds, boo
 
     /** @param where null for everywhere */
     public ScanPlan carving(Range where, boolean atEveryByte) {
-        return new ScanPlan(method, volume, kinds, search, freeSpaceOnly, where, atEveryByte, nested, notAgain, names, hash);
+        return new ScanPlan(
+                method, volume, kinds, search, freeSpaceOnly, where, atEveryByte, nested, notAgain, names, hash);
     }
 
     /** @param carved before, for no fewer kinds */
     public ScanPlan except(List<Range> carved) {
-        return new ScanPlan(method, volume, kinds, search, freeSpaceOnly, range, everyByte, nested, carved, names, hash);
+        return new ScanPlan(
+                method, volume, kinds, search, freeSpaceOnly, range, everyByte, nested, carved, names, hash);
     }
 
     public ScanPlan nesting(boolean yes) {
@@ -63,11 +79,13 @@ public record ScanPlan(ScanMethod method, Integer volume, Set<String> kinds, boo
     }
 
     public ScanPlan naming(SuggestedNames pattern) {
-        return new ScanPlan(method, volume, kinds, search, freeSpaceOnly, range, everyByte, nested, notAgain, pattern, hash);
+        return new ScanPlan(
+                method, volume, kinds, search, freeSpaceOnly, range, everyByte, nested, notAgain, pattern, hash);
     }
 
     public ScanPlan hashing(boolean yes) {
-        return new ScanPlan(method, volume, kinds, search, freeSpaceOnly, range, everyByte, nested, notAgain, names, yes);
+        return new ScanPlan(
+                method, volume, kinds, search, freeSpaceOnly, range, everyByte, nested, notAgain, names, yes);
     }
 
     boolean wants(String kind) {

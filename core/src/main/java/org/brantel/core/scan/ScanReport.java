@@ -17,15 +17,34 @@ import org.brantel.core.volume.Volume;
  * @param rejected starts that looked like a kind but failed its check
  * @param joined   carving hits on bytes that a record already names
  * @param inVolumes what was found in each volume; empty in reports of older versions
- * @param carved   bytes that need not be carved again for these kinds: {offset, length} each; null in reports of older versions
+ * @param carved   bytes that need not be carved again for these kinds: {offset, length} each; null in reports of older
+ *                 versions
  * @param claims   how much of the medium the findings claim; null in reports of older versions
  * @param problems what was malformed, and where
  */
-public record ScanReport(String format, int version, String engine, String source, Identity identity, long size,
-                         String method, Map<String, Object> scope, String started, double seconds, boolean finished,
-                         List<Volume> volumes, long findings, Map<String, Long> kinds, Map<String, Long> origins,
-                         Map<String, Long> prognoses, long rejected, long joined, List<VolumeCounts> inVolumes,
-                         List<long[]> carved, Claims.Sum claims, List<String> problems) {
+public record ScanReport(
+        String format,
+        int version,
+        String engine,
+        String source,
+        Identity identity,
+        long size,
+        String method,
+        Map<String, Object> scope,
+        String started,
+        double seconds,
+        boolean finished,
+        List<Volume> volumes,
+        long findings,
+        Map<String, Long> kinds,
+        Map<String, Long> origins,
+        Map<String, Long> prognoses,
+        long rejected,
+        long joined,
+        List<VolumeCounts> inVolumes,
+        List<long[]> carved,
+        Claims.Sum claims,
+        List<String> problems) {
 
     public ScanReport {
         inVolumes = inVolumes == null ? List.of() : List.copyOf(inVolumes);
@@ -34,12 +53,17 @@ public record ScanReport(String format, int version, String engine, String sourc
     /** What a plan need not carve any more: nothing when this session looked for less, or another engine did. */
     public List<Range> carvedFor(ScanPlan plan, long sourceSize) {
         Object kindsThen = scope == null ? null : scope.get("kinds");
-        boolean allKinds = !(kindsThen instanceof Collection<?> some) || some.isEmpty() || !plan.kinds().isEmpty() && some.containsAll(plan.kinds());
+        boolean allKinds = !(kindsThen instanceof Collection<?> some)
+                || some.isEmpty()
+                || !plan.kinds().isEmpty() && some.containsAll(plan.kinds());
         boolean allStarts = (!plan.everyByte() || did("everyByte")) && (!plan.nested() || did("nested"));
         if (carved == null || !allKinds || !allStarts || !Engine.VERSION.equals(engine) || size != sourceSize) {
             return List.of();
         }
-        return carved.stream().filter(r -> r.length == 2 && r[0] >= 0 && r[1] > 0 && r[0] <= sourceSize - r[1]).map(r -> new Range(r[0], r[1])).toList();
+        return carved.stream()
+                .filter(r -> r.length == 2 && r[0] >= 0 && r[1] > 0 && r[0] <= sourceSize - r[1])
+                .map(r -> new Range(r[0], r[1]))
+                .toList();
     }
 
     private boolean did(String what) {
@@ -48,14 +72,16 @@ public record ScanReport(String format, int version, String engine, String sourc
 
     ScanReport withProblem(String what) {
         List<String> more = Stream.concat(problems.stream(), Stream.of(what)).toList();
-        return new ScanReport(format, version, engine, source, identity, size, method, scope, started, seconds, finished, volumes, findings, kinds, origins, prognoses, rejected, joined,
-                inVolumes, carved, claims, more);
+        return new ScanReport(
+                format, version, engine, source, identity, size, method, scope, started, seconds, finished, volumes,
+                findings, kinds, origins, prognoses, rejected, joined, inVolumes, carved, claims, more);
     }
 
     /** For showing: there may be very many of these ranges. */
     public ScanReport withoutCarved() {
-        return new ScanReport(format, version, engine, source, identity, size, method, scope, started, seconds, finished, volumes, findings, kinds, origins, prognoses, rejected, joined,
-                inVolumes, List.of(), claims, problems);
+        return new ScanReport(
+                format, version, engine, source, identity, size, method, scope, started, seconds, finished, volumes,
+                findings, kinds, origins, prognoses, rejected, joined, inVolumes, List.of(), claims, problems);
     }
 
     public static final String FORMAT = "brantel-scan-session";

@@ -32,19 +32,20 @@ public final class SessionFile {
     private static final long MOST_FINDINGS = 20_000_000;
     private static final long MOST_HASHED = 64 << 20;
 
-    private SessionFile() { }
+    private SessionFile() {}
 
     /**
      * @param folder of a session that has ended
-     * @param medium that it scanned: where it hashed nothing, some findings are hashed now, so that it can be told from another medium;
-     *               null when it is not at hand
+     * @param medium that it scanned: where it hashed nothing, some findings are hashed now, so that it can be told from
+     *               another medium; null when it is not at hand
      */
     public static void pack(Path folder, Source medium, OutputStream to) throws IOException {
         ScanReport report = Json.read(folder.resolve("session.json"), ScanReport.class, "session");
         Path findings = folder.resolve("findings.ndjson");
         ContentHasher hasher = new ContentHasher();
         long left = medium == null ? 0 : MOST_HASHED;
-        try (GZIPOutputStream out = new GZIPOutputStream(to, 64 << 10); Stream<String> lines = Files.lines(findings)) {
+        try (GZIPOutputStream out = new GZIPOutputStream(to, 64 << 10);
+                Stream<String> lines = Files.lines(findings)) {
             out.write((Json.write(report) + "\n").getBytes(StandardCharsets.UTF_8));
             for (String line : (Iterable<String>) lines.filter(l -> !l.isBlank())::iterator) {
                 String packed = line;
@@ -61,8 +62,8 @@ public final class SessionFile {
     }
 
     /**
-     * Unpacks a session of the same medium into a folder. Its findings are not taken at their word: each lies on the medium, and
-     * where a hash is claimed the bytes are hashed here; one that does not hold is left out.
+     * Unpacks a session of the same medium into a folder. Its findings are not taken at their word: each lies on the
+     * medium, and where a hash is claimed the bytes are hashed here; one that does not hold is left out.
      *
      * @param name of the file, for messages
      * @throws IOException in one sentence, when it is no such file or is of another medium
@@ -70,10 +71,12 @@ public final class SessionFile {
     public static ScanReport unpack(InputStream packed, String name, Path folder, Source medium) throws IOException {
         Files.createDirectories(folder);
         try (GZIPInputStream unzipped = new GZIPInputStream(packed, 64 << 10);
-                BufferedReader lines = new BufferedReader(new InputStreamReader(unzipped, StandardCharsets.UTF_8.newDecoder().onMalformedInput(CodingErrorAction.REPORT)))) {
+                BufferedReader lines = new BufferedReader(new InputStreamReader(
+                        unzipped, StandardCharsets.UTF_8.newDecoder().onMalformedInput(CodingErrorAction.REPORT)))) {
             ScanReport report = report(line(lines, LONGEST_REPORT, name, 1), name, medium);
             if (findings(lines, name, folder, medium) == 0 && report.findings() > 0) {
-                report = report.withProblem("No finding of " + name + " has a hash, so that nothing shows that it is of this medium but its size.");
+                report = report.withProblem("No finding of " + name
+                        + " has a hash, so that nothing shows that it is of this medium but its size.");
             }
             Files.writeString(folder.resolve("session.json"), Json.writePretty(report));
             return report;
@@ -84,11 +87,20 @@ public final class SessionFile {
 
     private static ScanReport report(String line, String name, Source medium) throws IOException {
         ScanReport report = line == null ? null : Json.read(line, ScanReport.class, "session", name);
-        if (report == null || !ScanReport.FORMAT.equals(report.format()) || report.version() != ScanReport.VERSION || report.volumes() == null || report.problems() == null) {
+        if (report == null
+                || !ScanReport.FORMAT.equals(report.format())
+                || report.version() != ScanReport.VERSION
+                || report.volumes() == null
+                || report.problems() == null) {
             throw new IOException(name + " is no session file of version " + ScanReport.VERSION + ".");
         }
         if (report.size() != medium.size()) {
-            throw new IOException(String.format(Locale.ROOT, "%s is of a medium of %d bytes; this one has %d.", name, report.size(), medium.size()));
+            throw new IOException(String.format(
+                    Locale.ROOT,
+                    "%s is of a medium of %d bytes; this one has %d.",
+                    name,
+                    report.size(),
+                    medium.size()));
         }
         return report;
     }
@@ -100,7 +112,9 @@ public final class SessionFile {
         long wrong = 0;
         long number = 1;
         try (FindingsFile.Writer out = new FindingsFile.Writer(folder.resolve("findings.ndjson"))) {
-            for (String line = line(lines, LONGEST_LINE, name, 2); line != null; line = line(lines, LONGEST_LINE, name, number + 1)) {
+            for (String line = line(lines, LONGEST_LINE, name, 2);
+                    line != null;
+                    line = line(lines, LONGEST_LINE, name, number + 1)) {
                 if (++number > MOST_FINDINGS) {
                     throw new IOException(name + " holds more than " + MOST_FINDINGS + " findings.");
                 }
@@ -108,7 +122,9 @@ public final class SessionFile {
                 if (finding == null) {
                     continue;
                 }
-                boolean onMedium = finding.size() >= 0 && finding.extents().stream().allMatch(e -> e.isHole() || e.offset() <= medium.size() - e.length());
+                boolean onMedium = finding.size() >= 0
+                        && finding.extents().stream()
+                                .allMatch(e -> e.isHole() || e.offset() <= medium.size() - e.length());
                 if (!onMedium) {
                     throw new IOException("The finding " + name + ", line " + number + " leaves the medium.");
                 }
@@ -124,7 +140,8 @@ public final class SessionFile {
             }
         }
         if (wrong > claimed / 2) {
-            throw new IOException(name + " is of another medium: " + wrong + " of " + claimed + " findings have other content here.");
+            throw new IOException(
+                    name + " is of another medium: " + wrong + " of " + claimed + " findings have other content here.");
         }
         return claimed;
     }

@@ -9,10 +9,18 @@ import java.util.List;
  * @param name       a name that stays when the node changes: the best link of /dev/disk/by-id, else the node's own
  * @param readOnly   whether the kernel refuses to write to it
  * @param partitions nodes of its partitions
- * @param inUse      why it is not offered for reading (mounted, swapped to, part of another device); empty when it may be
+ * @param inUse      why it is not offered for reading (mounted, swapped to, part of another device); empty when it may
+ *                   be
  */
-public record AttachedDisk(String node, String name, Identity identity, int sectorSize, boolean readOnly, boolean removable,
-                           List<String> partitions, String inUse) {
+public record AttachedDisk(
+        String node,
+        String name,
+        Identity identity,
+        int sectorSize,
+        boolean readOnly,
+        boolean removable,
+        List<String> partitions,
+        String inUse) {
 
     public AttachedDisk {
         partitions = List.copyOf(partitions);

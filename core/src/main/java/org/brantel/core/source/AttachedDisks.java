@@ -15,8 +15,8 @@ import java.util.TreeSet;
 import java.util.stream.Stream;
 
 /**
- * The disks of this machine, from sysfs (/sys/block), /dev/disk/by-id, the mounts and the swaps. Asking costs a few dozen
- * small reads of the kernel's memory and none of the disks, so it can be done every other second.
+ * The disks of this machine, from sysfs (/sys/block), /dev/disk/by-id, the mounts and the swaps. Asking costs a few
+ * dozen small reads of the kernel's memory and none of the disks, so it can be done every other second.
  */
 public final class AttachedDisks {
 
@@ -24,6 +24,7 @@ public final class AttachedDisks {
     private static final List<String> NOT_DISKS = List.of("ram", "zram", "dm-", "md", "nbd", "fd");
     /** From the best kind of name to the worst; by-id has several links to a disk. */
     private static final List<String> BEST_NAMES = List.of("ata-", "nvme-", "usb-", "mmc-", "scsi-", "wwn-");
+
     private static final int SERIAL_AT = 4;
 
     private final Path root;
@@ -62,11 +63,23 @@ public final class AttachedDisks {
         if (size == 0) {
             return Optional.empty();
         }
-        List<String> partitions = children(sys).stream().filter(p -> Files.exists(p.resolve("partition"))).map(p -> "/dev/" + p.getFileName()).toList();
+        List<String> partitions = children(sys).stream()
+                .filter(p -> Files.exists(p.resolve("partition")))
+                .map(p -> "/dev/" + p.getFileName())
+                .toList();
         String best = byId(name).orElse(name);
-        Identity identity = name.startsWith("loop") ? new Identity("", text(sys.resolve("loop/backing_file")), "", size) : identity(sys.resolve("device"), best, size);
-        return Optional.of(new AttachedDisk("/dev/" + name, best, identity, (int) Math.max(512, number(text(sys.resolve("queue/logical_block_size")))),
-                text(sys.resolve("ro")).equals("1"), text(sys.resolve("removable")).equals("1"), partitions, inUse(sys, name, partitions)));
+        Identity identity = name.startsWith("loop")
+                ? new Identity("", text(sys.resolve("loop/backing_file")), "", size)
+                : identity(sys.resolve("device"), best, size);
+        return Optional.of(new AttachedDisk(
+                "/dev/" + name,
+                best,
+                identity,
+                (int) Math.max(512, number(text(sys.resolve("queue/logical_block_size")))),
+                text(sys.resolve("ro")).equals("1"),
+                text(sys.resolve("removable")).equals("1"),
+                partitions,
+                inUse(sys, name, partitions)));
     }
 
     private Identity identity(Path device, String best, long size) throws IOException {
@@ -75,17 +88,23 @@ public final class AttachedDisks {
         if (serial.isEmpty() && Files.isReadable(page)) {
             // SCSI Primary Commands, unit serial number page: a header of four bytes, then the number.
             byte[] bytes = Files.readAllBytes(page);
-            serial = bytes.length <= SERIAL_AT ? "" : new String(bytes, SERIAL_AT, bytes.length - SERIAL_AT, StandardCharsets.US_ASCII).replaceAll("[^\\x21-\\x7e]", "");
+            serial = bytes.length <= SERIAL_AT
+                    ? ""
+                    : new String(bytes, SERIAL_AT, bytes.length - SERIAL_AT, StandardCharsets.US_ASCII)
+                            .replaceAll("[^\\x21-\\x7e]", "");
         }
         if (serial.isEmpty() && best.matches("(ata|usb)-.*_[^_]+")) {
             serial = best.substring(best.lastIndexOf('_') + 1).replaceAll("-\\d+:\\d+$", "");
         }
         String model = text(device.resolve("model"));
-        return new Identity(text(device.resolve("vendor")), model.isEmpty() ? text(device.resolve("name")) : model, serial, size);
+        return new Identity(
+                text(device.resolve("vendor")), model.isEmpty() ? text(device.resolve("name")) : model, serial, size);
     }
 
     private Optional<String> byId(String name) throws IOException {
-        return children(root.resolve("dev/disk/by-id")).stream().filter(link -> leadsTo(link, name)).map(l -> l.getFileName().toString())
+        return children(root.resolve("dev/disk/by-id")).stream()
+                .filter(link -> leadsTo(link, name))
+                .map(l -> l.getFileName().toString())
                 .min(Comparator.comparingInt((String n) -> rank(n)).thenComparing(n -> n));
     }
 
@@ -95,7 +114,8 @@ public final class AttachedDisks {
 
     private static boolean leadsTo(Path link, String name) {
         try {
-            return Files.isSymbolicLink(link) && Files.readSymbolicLink(link).getFileName().toString().equals(name);
+            return Files.isSymbolicLink(link)
+                    && Files.readSymbolicLink(link).getFileName().toString().equals(name);
         } catch (IOException e) {
             return false;
         }
@@ -115,7 +135,8 @@ public final class AttachedDisks {
         }
         List<Path> holders = new ArrayList<>(children(sys.resolve("holders")));
         for (String partition : partitions) {
-            holders.addAll(children(sys.resolve(Path.of(partition).getFileName()).resolve("holders")));
+            holders.addAll(
+                    children(sys.resolve(Path.of(partition).getFileName()).resolve("holders")));
         }
         return holders.isEmpty() ? "" : "it is part of " + holders.get(0).getFileName();
     }

@@ -3,7 +3,7 @@ package org.brantel.core.source;
 /** Unsigned big-endian values out of bytes at hand. Reading past their end throws {@link IndexOutOfBoundsException}. */
 public final class BigEndian {
 
-    private BigEndian() { }
+    private BigEndian() {}
 
     public static int u16(byte[] b, int at) {
         return (b[at] & 0xff) << 8 | b[at + 1] & 0xff;

@@ -65,8 +65,11 @@ final class BlockDevice {
 
     Identity identity() throws IOException {
         Path device = disk().resolve("device");
-        return new Identity(text(device.resolve("vendor"), ""), text(device.resolve("model"), ""),
-                text(device.resolve("serial"), ""), size());
+        return new Identity(
+                text(device.resolve("vendor"), ""),
+                text(device.resolve("model"), ""),
+                text(device.resolve("serial"), ""),
+                size());
     }
 
     /** The whole disk's place in sysfs, whichever of its partitions this is. */
@@ -76,7 +79,8 @@ final class BlockDevice {
 
     /**
      * Temperature by the kernel's own sensors (Documentation/hwmon: {@code temp1_input}, thousandths of a degree), for
-     * drives that have one there; and the requests that failed since it was attached ({@code device/ioerr_cnt}, hexadecimal).
+     * drives that have one there; and the requests that failed since it was attached ({@code device/ioerr_cnt},
+     * hexadecimal).
      */
     Optional<HealthReading> health() throws IOException {
         Path device = disk().resolve("device");
@@ -84,17 +88,32 @@ final class BlockDevice {
         for (Path sensors : List.of(device.resolve("hwmon"), device)) {
             if (celsius == null && Files.isDirectory(sensors)) {
                 try (Stream<Path> found = Files.list(sensors)) {
-                    for (Path sensor : (Iterable<Path>) found.filter(f -> f.getFileName().toString().startsWith("hwmon"))::iterator) {
+                    for (Path sensor : (Iterable<Path>)
+                            found.filter(f -> f.getFileName().toString().startsWith("hwmon"))::iterator) {
                         String milli = text(sensor.resolve("temp1_input"), "");
-                        celsius = milli.matches("-?\\d{1,9}") ? Integer.valueOf(Integer.parseInt(milli) / 1000) : celsius;
+                        celsius =
+                                milli.matches("-?\\d{1,9}") ? Integer.valueOf(Integer.parseInt(milli) / 1000) : celsius;
                     }
                 }
             }
         }
         String errors = text(device.resolve("ioerr_cnt"), "");
         Long uncorrectable = errors.matches("0x[0-9a-fA-F]{1,15}") ? Long.valueOf(errors.substring(2), 16) : null;
-        return celsius == null && uncorrectable == null ? Optional.empty() : Optional.of(new HealthReading(HealthReading.Origin.KERNEL,
-                celsius, null, null, null, uncorrectable, null, null, null, null, 0, List.of()));
+        return celsius == null && uncorrectable == null
+                ? Optional.empty()
+                : Optional.of(new HealthReading(
+                        HealthReading.Origin.KERNEL,
+                        celsius,
+                        null,
+                        null,
+                        null,
+                        uncorrectable,
+                        null,
+                        null,
+                        null,
+                        null,
+                        0,
+                        List.of()));
     }
 
     /** Names of every physical disk under this device: itself, its whole disk, and what device-mapper stacks on. */

@@ -13,7 +13,8 @@ public record Bookmark(int round, long position, long swept) {
 
     public Bookmark {
         if (round < 0 || position < 0 || swept < 0) {
-            throw new IllegalArgumentException("round " + round + " at " + position + ", swept to " + swept + ", is none");
+            throw new IllegalArgumentException(
+                    "round " + round + " at " + position + ", swept to " + swept + ", is none");
         }
     }
 

@@ -139,7 +139,9 @@ public final class ByteView {
         return -1;
     }
 
-    /** The first place from {@code at} on whose byte is none of some; {@code end}, or the content's, when there is none. */
+    /**
+     * The first place from {@code at} on whose byte is none of some; {@code end}, or the content's, when there is none.
+     */
     public long past(ByteSet some, long at, long end) throws IOException {
         long last = Math.min(end, length);
         while (at < last) {

@@ -22,7 +22,8 @@ public final class DestinationFull extends IOException {
      */
     public static boolean caused(IOException failure, Path folder, long needed) throws IOException {
         String message = String.valueOf(failure.getMessage());
-        return message.contains("No space left on device") || message.contains("Disk quota exceeded")
+        return message.contains("No space left on device")
+                || message.contains("Disk quota exceeded")
                 || Files.getFileStore(folder).getUsableSpace() < needed;
     }
 }

@@ -10,7 +10,7 @@ import java.util.Set;
 /** Output never goes to the source: not the same file, partition or physical device, through no link. */
 public final class DestinationGuard {
 
-    private DestinationGuard() { }
+    private DestinationGuard() {}
 
     /**
      * @param destination a file or folder that is to be written; need not exist yet
@@ -27,7 +27,10 @@ public final class DestinationGuard {
         if (Files.exists(destination) && Files.isSameFile(medium, destination)) {
             throw new SourceException(destination + " is the source itself; choose another place to write to.");
         }
-        if (destination.toAbsolutePath().normalize().startsWith(medium.toAbsolutePath().normalize())) {
+        if (destination
+                .toAbsolutePath()
+                .normalize()
+                .startsWith(medium.toAbsolutePath().normalize())) {
             throw new SourceException(destination + " lies on the source; choose another place to write to.");
         }
     }
@@ -42,7 +45,8 @@ public final class DestinationGuard {
             existing = existing.getParent();
         }
         Optional<BlockDevice> target = Files.isRegularFile(existing) || Files.isDirectory(existing)
-                ? BlockDevice.holding(existing) : BlockDevice.at(existing);
+                ? BlockDevice.holding(existing)
+                : BlockDevice.at(existing);
         if (target.isEmpty()) {
             return;
         }

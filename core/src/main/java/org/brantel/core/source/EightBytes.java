@@ -14,11 +14,12 @@ final class EightBytes {
     private static final int FIRST_CHARACTER = 0x20;
     /** Brings a byte of ASCII to where its top bit is set, if it is a character. */
     private static final long UP_TO_TOP = ONES * (0x80 - FIRST_CHARACTER);
+
     private static final long TABS = ONES * '\t';
     private static final long LINE_FEEDS = ONES * '\n';
     private static final long RETURNS = ONES * '\r';
 
-    private EightBytes() { }
+    private EightBytes() {}
 
     /** Whether the eight bytes from {@code at} on are characters of ASCII (20 to 7F), tabs and line ends. */
     static boolean areText(byte[] bytes, int at) {
@@ -33,7 +34,9 @@ final class EightBytes {
         return (some ^ others) + OTHER_BITS;
     }
 
-    /** The first place from {@code from} on, before {@code to}, at which a byte stands; {@code to} when there is none. */
+    /**
+     * The first place from {@code from} on, before {@code to}, at which a byte stands; {@code to} when there is none.
+     */
     static int find(byte[] bytes, byte value, int from, int to) {
         long each = ONES * (value & 0xff);
         int i = from;

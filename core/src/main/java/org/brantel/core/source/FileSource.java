@@ -18,10 +18,10 @@ import org.brantel.core.health.HealthReading;
 /**
  * A raw image file or a block device, opened read-only.
  *
- * <p>A block device is read past the page cache: the kernel then asks the device for what was asked of it and for nothing
- * else (no read-ahead into a bad stretch), and a fault costs what was asked for. The unit for that is {@link #DIRECT_UNIT};
- * a device that is no multiple of it is read by way of the cache. One request is one request: where it fails, smaller ones
- * are the planner's business.
+ * <p>A block device is read past the page cache: the kernel then asks the device for what was asked of it and for
+ * nothing else (no read-ahead into a bad stretch), and a fault costs what was asked for. The unit for that is
+ * {@link #DIRECT_UNIT}; a device that is no multiple of it is read by way of the cache. One request is one request:
+ * where it fails, smaller ones are the planner's business.
  */
 public final class FileSource implements Source {
 
@@ -38,7 +38,8 @@ public final class FileSource implements Source {
     private final Identity identity;
     private ByteBuffer aligned = ByteBuffer.allocate(0);
 
-    private FileSource(Path path, FileChannel channel, BlockDevice device, boolean direct, long size) throws IOException {
+    private FileSource(Path path, FileChannel channel, BlockDevice device, boolean direct, long size)
+            throws IOException {
         this.path = path;
         this.channel = channel;
         this.device = device;
@@ -63,7 +64,9 @@ public final class FileSource implements Source {
         boolean direct = device != null && device.size() % DIRECT_UNIT == 0;
         FileChannel channel;
         try {
-            channel = direct ? FileChannel.open(path, StandardOpenOption.READ, ExtendedOpenOption.DIRECT) : FileChannel.open(path, StandardOpenOption.READ);
+            channel = direct
+                    ? FileChannel.open(path, StandardOpenOption.READ, ExtendedOpenOption.DIRECT)
+                    : FileChannel.open(path, StandardOpenOption.READ);
         } catch (NoSuchFileException e) {
             throw new SourceException("There is no file or device at " + path + ".", e);
         } catch (IOException e) {
@@ -94,8 +97,10 @@ public final class FileSource implements Source {
             if (!Files.exists(path) || device != null && !device.isThere()) {
                 throw new SourceException.Gone(description(), "the device is no longer there");
             }
-            List<Range> failed = device != null ? List.of(new Range(offset, length)) : sectorBySector(offset, buffer, at, length);
-            failed.forEach(f -> Arrays.fill(buffer, at + (int) (f.offset() - offset), at + (int) (f.end() - offset), (byte) 0));
+            List<Range> failed =
+                    device != null ? List.of(new Range(offset, length)) : sectorBySector(offset, buffer, at, length);
+            failed.forEach(f ->
+                    Arrays.fill(buffer, at + (int) (f.offset() - offset), at + (int) (f.end() - offset), (byte) 0));
             return new ReadOutcome(failed, System.nanoTime() - start);
         }
     }
@@ -110,7 +115,8 @@ public final class FileSource implements Source {
         while (into.hasRemaining()) {
             int n = channel.read(into, position);
             if (n < 0) {
-                throw new SourceException.Gone(description(), "it ends at " + position + ", before its size of " + size);
+                throw new SourceException.Gone(
+                        description(), "it ends at " + position + ", before its size of " + size);
             }
             position += n;
         }
@@ -152,7 +158,9 @@ public final class FileSource implements Source {
 
     @Override
     public String lockKey() throws IOException {
-        return device != null ? "disk " + device.wholeDisk() : "file " + Files.getAttribute(path, "unix:dev") + ":" + Files.getAttribute(path, "unix:ino");
+        return device != null
+                ? "disk " + device.wholeDisk()
+                : "file " + Files.getAttribute(path, "unix:dev") + ":" + Files.getAttribute(path, "unix:ino");
     }
 
     @Override

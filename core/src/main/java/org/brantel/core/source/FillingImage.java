@@ -13,8 +13,8 @@ import java.util.function.BooleanSupplier;
 
 /**
  * An image that an imaging session is still writing. A read of what was never tried asks the session for it
- * ({@link WantedFirst}) and waits until it has been, read or not; the image's map says so. {@link #knownUnread} tells what is
- * there now and waits for nothing: content that is not there yet is simply missing.
+ * ({@link WantedFirst}) and waits until it has been, read or not; the image's map says so. {@link #knownUnread} tells
+ * what is there now and waits for nothing: content that is not there yet is simply missing.
  */
 final class FillingImage implements Source {
 
@@ -130,7 +130,9 @@ final class FillingImage implements Source {
         lookedAt = System.nanoTime();
         try {
             BasicFileAttributes now = attributes();
-            if (now.size() != seen.size() || !now.lastModifiedTime().equals(seen.lastModifiedTime()) || !now.fileKey().equals(seen.fileKey())) {
+            if (now.size() != seen.size()
+                    || !now.lastModifiedTime().equals(seen.lastModifiedTime())
+                    || !now.fileKey().equals(seen.fileKey())) {
                 map = MapJournal.load(mapFile).map();
                 seen = now;
             }
@@ -152,7 +154,11 @@ final class FillingImage implements Source {
                 throw new UncheckedIOException(e);
             }
         }
-        return RangeSet.of(map.runs(range).stream().filter(r -> r.state() != BlockState.READ).map(ReadMap.Run::range).toList()).ranges();
+        return RangeSet.of(map.runs(range).stream()
+                        .filter(r -> r.state() != BlockState.READ)
+                        .map(ReadMap.Run::range)
+                        .toList())
+                .ranges();
     }
 
     @Override

@@ -13,13 +13,18 @@ import java.util.stream.Collectors;
 public record IdentityCheck(List<Line> lines) {
 
     /**
-     * EQUAL: the same on both sides. FITS: a size that a label rounds to the one it says. DIFFERS: needs a recorded decision. SILENT: one
-     * side says nothing.
+     * EQUAL: the same on both sides. FITS: a size that a label rounds to the one it says. DIFFERS: needs a recorded
+     * decision. SILENT: one side says nothing.
      */
-    public enum Verdict { EQUAL, FITS, DIFFERS, SILENT }
+    public enum Verdict {
+        EQUAL,
+        FITS,
+        DIFFERS,
+        SILENT
+    }
 
     /** @param words the comparison in words, saying no more than was compared */
-    public record Line(String what, String onCase, String onMedium, Verdict verdict, String words) { }
+    public record Line(String what, String onCase, String onMedium, Verdict verdict, String words) {}
 
     /** Capacities on labels are rounded; a medium within this share of the stated size is the same size. */
     private static final double LABEL_TOLERANCE = 0.08;
@@ -34,14 +39,18 @@ public record IdentityCheck(List<Line> lines) {
     }
 
     private static Line size(long expected, long found) {
-        Verdict verdict = expected <= 0 || found <= 0 ? Verdict.SILENT : expected == found ? Verdict.EQUAL
-                : Math.abs(expected - found) <= expected * LABEL_TOLERANCE ? Verdict.FITS : Verdict.DIFFERS;
-        String words = switch (verdict) {
-            case EQUAL -> "size equal, " + found + " bytes";
-            case FITS -> "size fits the label (" + decimal(expected) + " on the label, " + binary(found) + ")";
-            case DIFFERS -> "size differs (" + decimal(expected) + " on the label, " + binary(found) + ")";
-            case SILENT -> expected <= 0 ? "no size noted on the case" : "the medium gives no size";
-        };
+        Verdict verdict = expected <= 0 || found <= 0
+                ? Verdict.SILENT
+                : expected == found
+                        ? Verdict.EQUAL
+                        : Math.abs(expected - found) <= expected * LABEL_TOLERANCE ? Verdict.FITS : Verdict.DIFFERS;
+        String words =
+                switch (verdict) {
+                    case EQUAL -> "size equal, " + found + " bytes";
+                    case FITS -> "size fits the label (" + decimal(expected) + " on the label, " + binary(found) + ")";
+                    case DIFFERS -> "size differs (" + decimal(expected) + " on the label, " + binary(found) + ")";
+                    case SILENT -> expected <= 0 ? "no size noted on the case" : "the medium gives no size";
+                };
         return new Line("size", expected <= 0 ? "" : Long.toString(expected), Long.toString(found), verdict, words);
     }
 
@@ -63,7 +72,8 @@ public record IdentityCheck(List<Line> lines) {
             value /= step;
             i++;
         }
-        return String.format(Locale.ROOT, value < 100 && i > 0 ? "%.1f %s" : "%.0f %s", value, unit[i]).replace(".0 ", " ");
+        return String.format(Locale.ROOT, value < 100 && i > 0 ? "%.1f %s" : "%.0f %s", value, unit[i])
+                .replace(".0 ", " ");
     }
 
     /** Everything that was compared, in words. */
@@ -73,8 +83,15 @@ public record IdentityCheck(List<Line> lines) {
 
     /** How much speaks for it being the case's device; 0 when nothing does, or something differs. */
     public int weight() {
-        return !matches() ? 0 : lines.stream().mapToInt(l -> l.verdict() == Verdict.SILENT ? 0 : l.what().equals("serial") ? 8 : l.what().equals("model") ? 4
-                : l.verdict() == Verdict.EQUAL ? 2 : 1).sum();
+        return !matches()
+                ? 0
+                : lines.stream()
+                        .mapToInt(l -> l.verdict() == Verdict.SILENT
+                                ? 0
+                                : l.what().equals("serial")
+                                        ? 8
+                                        : l.what().equals("model") ? 4 : l.verdict() == Verdict.EQUAL ? 2 : 1)
+                        .sum();
     }
 
     /** True when nothing differs; lines where one side is silent do not block. */
@@ -84,12 +101,18 @@ public record IdentityCheck(List<Line> lines) {
 
     private static Line text(String what, String expected, String found) {
         if (expected.isBlank() || found.isBlank()) {
-            String words = expected.isBlank() && found.isBlank() ? "no " + what + " on either side"
+            String words = expected.isBlank() && found.isBlank()
+                    ? "no " + what + " on either side"
                     : expected.isBlank() ? "no " + what + " noted on the case" : "the medium gives no " + what;
             return new Line(what, expected, found, Verdict.SILENT, words);
         }
         boolean equal = plain(expected).equals(plain(found));
-        return new Line(what, expected, found, equal ? Verdict.EQUAL : Verdict.DIFFERS, what + (equal ? " equal" : " differs (" + expected + " on the case, " + found + " on the medium)"));
+        return new Line(
+                what,
+                expected,
+                found,
+                equal ? Verdict.EQUAL : Verdict.DIFFERS,
+                what + (equal ? " equal" : " differs (" + expected + " on the case, " + found + " on the medium)"));
     }
 
     /** Labels are copied by hand: case, spaces and dashes do not make another device. */

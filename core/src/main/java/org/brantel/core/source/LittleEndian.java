@@ -6,7 +6,7 @@ package org.brantel.core.source;
  */
 public final class LittleEndian {
 
-    private LittleEndian() { }
+    private LittleEndian() {}
 
     public static int u8(byte[] b, int at) {
         return b[at] & 0xff;

@@ -13,7 +13,8 @@ import java.nio.file.StandardOpenOption;
 import org.brantel.core.json.Json;
 
 /**
- * The map of an image on disk, version 2 (version 1 called unasked ranges {@code untried}, and is read as well): a journal of JSON lines that may be cut anywhere.
+ * The map of an image on disk, version 2 (version 1 called unasked ranges {@code untried}, and is read as well): a
+ * journal of JSON lines that may be cut anywhere.
  *
  * <p>The first line is a {@link Header}, every other line a {@link Entry}; the last word on a range wins. A last line
  * without its line end was being written when the power went: it says nothing. Compacted on a clean stop by writing
@@ -27,22 +28,23 @@ public final class MapJournal implements Closeable {
     /** The pass whose entries say how far it came, since others may have read ahead of it. */
     public static final String SWEEP = "sweep";
 
-    public record Header(String format, int version, long size, int sectorSize, Identity identity) { }
+    public record Header(String format, int version, long size, int sectorSize, Identity identity) {}
 
     /**
      * @param pass  the pass that said so, for people
      * @param round of retries that it belongs to, from 1; 0 for none
      */
-    public record Entry(long off, long len, String state, String pass, int round) { }
+    public record Entry(long off, long len, String state, String pass, int round) {}
 
     /** A journal read back. @param rounds how far the passes are */
-    public record Loaded(Header header, ReadMap map, Bookmark rounds) { }
+    public record Loaded(Header header, ReadMap map, Bookmark rounds) {}
 
     private final Path file;
     private Header header;
     private final StringBuilder pending = new StringBuilder();
     /** The newest note, which the next one may continue. */
     private Entry last;
+
     private FileChannel channel;
 
     private MapJournal(Path file, Header header, FileChannel channel) {
@@ -84,7 +86,10 @@ public final class MapJournal implements Closeable {
                 throw new SourceException("The map " + file + " has no header; delete it to image from the start.");
             }
             Header header = Json.read(first, Header.class, "map", file + ", line 1");
-            if (!FORMAT.equals(header.format()) || header.version() < OLDEST || header.version() > VERSION || header.size() <= 0) {
+            if (!FORMAT.equals(header.format())
+                    || header.version() < OLDEST
+                    || header.version() > VERSION
+                    || header.size() <= 0) {
                 throw new SourceException(file + " is not a map of version " + VERSION + " (format '" + header.format()
                         + "', version " + header.version() + ", size " + header.size() + ").");
             }
@@ -96,7 +101,9 @@ public final class MapJournal implements Closeable {
                 seen += bytesOf(line);
                 Entry entry = apply(line, map, file + ", line " + number);
                 rounds = entry.round() > 0 ? rounds.retry(entry.round(), entry.off() + entry.len()) : rounds;
-                rounds = SWEEP.equals(entry.pass()) ? rounds.sweptTo(Math.max(rounds.swept(), entry.off() + entry.len())) : rounds;
+                rounds = SWEEP.equals(entry.pass())
+                        ? rounds.sweptTo(Math.max(rounds.swept(), entry.off() + entry.len()))
+                        : rounds;
             }
             return new Loaded(header, map, rounds);
         }
@@ -153,21 +160,28 @@ public final class MapJournal implements Closeable {
         last = both == null ? next : both;
     }
 
-    /** One entry for two that touch and say the same; null when they do not. Retries stand alone: their order says how far they are. */
+    /**
+     * One entry for two that touch and say the same; null when they do not. Retries stand alone: their order says how
+     * far they are.
+     */
     private static Entry joined(Entry a, Entry b) {
         if (!a.state().equals(b.state()) || !a.pass().equals(b.pass()) || a.round() != 0 || b.round() != 0) {
             return null;
         }
-        return a.off() + a.len() == b.off() ? new Entry(a.off(), a.len() + b.len(), a.state(), a.pass(), 0)
+        return a.off() + a.len() == b.off()
+                ? new Entry(a.off(), a.len() + b.len(), a.state(), a.pass(), 0)
                 : b.off() + b.len() == a.off() ? new Entry(b.off(), a.len() + b.len(), a.state(), a.pass(), 0) : null;
     }
 
     private static String line(Entry entry) {
-        return (entry.round() > 0 ? Json.write(entry) : Json.write(new Plain(entry.off(), entry.len(), entry.state(), entry.pass()))) + "\n";
+        return (entry.round() > 0
+                        ? Json.write(entry)
+                        : Json.write(new Plain(entry.off(), entry.len(), entry.state(), entry.pass())))
+                + "\n";
     }
 
     /** An entry outside the rounds, as it is written. */
-    private record Plain(long off, long len, String state, String pass) { }
+    private record Plain(long off, long len, String state, String pass) {}
 
     /** Puts what was noted on the disk. The image's own bytes must be there already. */
     public void flush() throws IOException {
@@ -200,7 +214,8 @@ public final class MapJournal implements Closeable {
         StringBuilder sum = new StringBuilder(Json.write(header)).append('\n');
         for (ReadMap.Run run : map.runs()) {
             if (run.state() != BlockState.UNASKED) {
-                sum.append(line(new Entry(run.range().offset(), run.range().length(), run.state().word(), "sum", 0)));
+                sum.append(line(new Entry(
+                        run.range().offset(), run.range().length(), run.state().word(), "sum", 0)));
             }
         }
         if (rounds.swept() > 0) {
@@ -210,8 +225,8 @@ public final class MapJournal implements Closeable {
             sum.append(line(new Entry(rounds.position(), 0, BlockState.FAILED.word(), "sum", rounds.round())));
         }
         Path next = file.resolveSibling(file.getFileName() + ".new");
-        try (FileChannel out = FileChannel.open(next, StandardOpenOption.CREATE, StandardOpenOption.WRITE,
-                StandardOpenOption.TRUNCATE_EXISTING)) {
+        try (FileChannel out = FileChannel.open(
+                next, StandardOpenOption.CREATE, StandardOpenOption.WRITE, StandardOpenOption.TRUNCATE_EXISTING)) {
             ByteBuffer bytes = ByteBuffer.wrap(sum.toString().getBytes(StandardCharsets.UTF_8));
             while (bytes.hasRemaining()) {
                 out.write(bytes);

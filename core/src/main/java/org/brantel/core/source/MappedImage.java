@@ -33,7 +33,8 @@ public final class MappedImage implements Source {
             // The image file ends early (truncated copy, full disk): what is beyond it is not there to read.
             read.remove(new Range(image.size(), map.size() - image.size()));
         }
-        return new MappedImage(new PaddedTo(image, map.size()), read, loaded.header().identity());
+        return new MappedImage(
+                new PaddedTo(image, map.size()), read, loaded.header().identity());
     }
 
     @Override
@@ -57,7 +58,8 @@ public final class MappedImage implements Source {
         missing.add(wanted);
         List<Range> failed = new ArrayList<>();
         for (Range there : read.within(wanted)) {
-            ReadOutcome part = image.read(there.offset(), buffer, at + (int) (there.offset() - offset), (int) there.length());
+            ReadOutcome part =
+                    image.read(there.offset(), buffer, at + (int) (there.offset() - offset), (int) there.length());
             nanos += part.nanos();
             missing.remove(there);
             failed.addAll(part.failed());

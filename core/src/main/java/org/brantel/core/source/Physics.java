@@ -6,8 +6,8 @@ import java.util.Map;
 import java.util.SplittableRandom;
 
 /**
- * What a simulated device does with a request: which sectors answer, and how long it takes. Holds no bytes and waits for
- * nothing, so that strategies can be played against it in no time. The same plan gives the same answers.
+ * What a simulated device does with a request: which sectors answer, and how long it takes. Holds no bytes and waits
+ * for nothing, so that strategies can be played against it in no time. The same plan gives the same answers.
  */
 public final class Physics {
 
@@ -77,8 +77,9 @@ public final class Physics {
     /** Whether the device stopped answering. */
     public boolean isGone() {
         FaultPlan.DropOut limit = plan.dropOut();
-        return limit != null && (limit.afterReads() > 0 && reads >= limit.afterReads()
-                || limit.afterFaults() > 0 && faults >= limit.afterFaults());
+        return limit != null
+                && (limit.afterReads() > 0 && reads >= limit.afterReads()
+                        || limit.afterFaults() > 0 && faults >= limit.afterFaults());
     }
 
     /** Somebody took its power away and gave it again; its sectors remember what was done to them. */
@@ -119,7 +120,9 @@ public final class Physics {
         reads++;
         RangeSet bad = new RangeSet();
         long reached = wanted.end();
-        for (long at = nextSuspect(wanted.offset(), wanted.end()); at < wanted.end(); at = nextSuspect(at + sector, wanted.end())) {
+        for (long at = nextSuspect(wanted.offset(), wanted.end());
+                at < wanted.end();
+                at = nextSuspect(at + sector, wanted.end())) {
             if (!answers(at)) {
                 bad.add(new Range(at, Math.min(sector, wanted.end() - at)));
                 faults++;
@@ -155,7 +158,10 @@ public final class Physics {
     }
 
     private static long first(RangeSet set, Range in) {
-        return set.firstFrom(in.offset()).map(Range::offset).filter(o -> o < in.end()).orElse(in.end());
+        return set.firstFrom(in.offset())
+                .map(Range::offset)
+                .filter(o -> o < in.end())
+                .orElse(in.end());
     }
 
     private boolean answers(long at) {
@@ -164,7 +170,8 @@ public final class Physics {
             return false;
         }
         int tries = triesBySector.merge(at / sector, 1, Integer::sum);
-        return plan.weak().stream().noneMatch(w -> at + sector > w.offset() && at < w.offset() + w.length() && tries <= w.tries());
+        return plan.weak().stream()
+                .noneMatch(w -> at + sector > w.offset() && at < w.offset() + w.length() && tries <= w.tries());
     }
 
     private void spoilNear(long at) {
@@ -181,13 +188,16 @@ public final class Physics {
         double micros = 0;
         Range passed = new Range(wanted.offset(), reached - wanted.offset());
         for (FaultPlan.Slow zone : plan.slow()) {
-            long bytes = new Range(zone.offset(), zone.length()).intersection(passed).length();
+            long bytes =
+                    new Range(zone.offset(), zone.length()).intersection(passed).length();
             micros += (double) ((bytes + sector - 1) / sector) * zone.microsPerSector();
         }
         FaultPlan.Timing t = plan.timing();
         if (t != null) {
-            long moved = passed.length() - trimmed.within(passed).stream().mapToLong(Range::length).sum();
-            micros += t.requestMicros() + (wanted.offset() == head ? 0 : t.seekMillis() * 1000)
+            long moved = passed.length()
+                    - trimmed.within(passed).stream().mapToLong(Range::length).sum();
+            micros += t.requestMicros()
+                    + (wanted.offset() == head ? 0 : t.seekMillis() * 1000)
                     + (t.mibPerSecond() > 0 ? moved / 1048576.0 / t.mibPerSecond() * 1e6 : 0)
                     + (double) bad.total() / sector * t.faultMillis() * 1000;
         }

@@ -32,7 +32,8 @@ public final class RangeSet {
             drop(before);
         }
         for (Map.Entry<Long, Long> next = endByStart.ceilingEntry(start);
-                next != null && next.getKey() <= end; next = endByStart.ceilingEntry(start)) {
+                next != null && next.getKey() <= end;
+                next = endByStart.ceilingEntry(start)) {
             end = Math.max(end, next.getValue());
             drop(next);
         }
@@ -81,7 +82,8 @@ public final class RangeSet {
     public List<Range> within(Range range) {
         List<Range> hits = new ArrayList<>();
         Long from = endByStart.floorKey(range.offset());
-        for (Map.Entry<Long, Long> e : endByStart.tailMap(from == null ? range.offset() : from).entrySet()) {
+        for (Map.Entry<Long, Long> e :
+                endByStart.tailMap(from == null ? range.offset() : from).entrySet()) {
             if (e.getKey() >= range.end()) {
                 break;
             }

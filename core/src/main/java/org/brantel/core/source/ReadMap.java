@@ -13,7 +13,7 @@ import java.util.TreeMap;
 public final class ReadMap {
 
     /** A stretch in one state. */
-    public record Run(Range range, BlockState state) { }
+    public record Run(Range range, BlockState state) {}
 
     private final long size;
     private final TreeMap<Long, BlockState> stateFrom = new TreeMap<>();

@@ -38,9 +38,13 @@ final class SimulatedHealth {
         long reallocated = plan.reallocated() + (long) (faults * growth.reallocated());
         long pending = plan.pending() + (long) (faults * growth.pending());
         long uncorrectable = plan.uncorrectable() + (long) (faults * growth.uncorrectable());
-        List<Attribute> table = List.of(count(5, reallocated, 36, true), count(9, plan.powerOnHours(), 0, false),
+        List<Attribute> table = List.of(
+                count(5, reallocated, 36, true),
+                count(9, plan.powerOnHours(), 0, false),
                 new Attribute(194, "", (int) (150 - celsius), (int) (150 - plan.celsiusMost()), 0, celsius, false),
-                count(197, pending, 0, false), count(198, uncorrectable, 0, false), count(199, 0, 0, false));
+                count(197, pending, 0, false),
+                count(198, uncorrectable, 0, false),
+                count(199, 0, 0, false));
         return AtaSmart.parse(AtaSmart.data(table), AtaSmart.thresholds(table));
     }
 

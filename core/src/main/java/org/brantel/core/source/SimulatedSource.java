@@ -40,7 +40,9 @@ public final class SimulatedSource implements Source {
         return new SimulatedSource(file, FileSource.open(unpacked(backing), true), plan);
     }
 
-    /** Seconds after which a device that dropped out is there again by itself; 0 when somebody has to attach it anew. */
+    /**
+     * Seconds after which a device that dropped out is there again by itself; 0 when somebody has to attach it anew.
+     */
     public static double backSeconds(Path file) throws IOException {
         FaultPlan.DropOut dropOut = plan(file).dropOut();
         return dropOut == null ? 0 : dropOut.backSeconds();
@@ -56,12 +58,14 @@ public final class SimulatedSource implements Source {
                     + "', version " + plan.version() + ").");
         }
         if (plan.backing() == null || Integer.bitCount(plan.sectorSize()) != 1) {
-            throw new SourceException(file + " names no backing image or has a sector size of " + plan.sectorSize() + ".");
+            throw new SourceException(
+                    file + " names no backing image or has a sector size of " + plan.sectorSize() + ".");
         }
         try {
             plan.habit();
         } catch (IllegalArgumentException e) {
-            throw new SourceException(file + " says '" + plan.onFault() + "' for onFault; it is goes-on, stops or fails-whole.", e);
+            throw new SourceException(
+                    file + " says '" + plan.onFault() + "' for onFault; it is goes-on, stops or fails-whole.", e);
         }
         return plan;
     }
@@ -92,8 +96,12 @@ public final class SimulatedSource implements Source {
     public ReadOutcome read(long offset, byte[] buffer, int at, int length) throws IOException {
         Source.checkBounds(this, offset, buffer, at, length);
         if (physics.isGone()) {
-            throw new SourceException.Gone(label(), "the simulated device dropped out after "
-                    + (plan.dropOut().afterReads() == 0 ? physics.faults() + " faults" : physics.reads() + " reads"));
+            throw new SourceException.Gone(
+                    label(),
+                    "the simulated device dropped out after "
+                            + (plan.dropOut().afterReads() == 0
+                                    ? physics.faults() + " faults"
+                                    : physics.reads() + " reads"));
         }
         long start = System.nanoTime();
         Range wanted = new Range(offset, length);

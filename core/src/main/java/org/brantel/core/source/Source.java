@@ -43,7 +43,7 @@ public interface Source extends Closeable {
     }
 
     /** How long a request may take from now on, where the source can be told; 0 for as long as it takes. */
-    default void timeout(int seconds) throws IOException { }
+    default void timeout(int seconds) throws IOException {}
 
     /** The same for any way by which the same device is reached: two sessions never have one key at a time. */
     default String lockKey() throws IOException {
@@ -64,7 +64,7 @@ public interface Source extends Closeable {
      * Says what will be read soon, most needed first. A source that is still being filled fetches it ahead of the rest;
      * others do nothing. Only for what a reader cannot do without, never for the content of files.
      */
-    default void willNeed(List<Range> ranges) throws IOException { }
+    default void willNeed(List<Range> ranges) throws IOException {}
 
     /** Whether several threads may ask at a time. A device has one head, and is asked one thing after the other. */
     default boolean takesSeveral() {
@@ -76,8 +76,12 @@ public interface Source extends Closeable {
 
     /** Guards a request against the source's bounds; by subtraction, so nothing overflows. */
     static void checkBounds(Source source, long offset, byte[] buffer, int at, int length) {
-        if (offset < 0 || length < 0 || length > source.size() || offset > source.size() - length
-                || at < 0 || at > buffer.length - length) {
+        if (offset < 0
+                || length < 0
+                || length > source.size()
+                || offset > source.size() - length
+                || at < 0
+                || at > buffer.length - length) {
             throw new IndexOutOfBoundsException("read of " + length + " bytes at " + offset + " leaves "
                     + source.description() + " (" + source.size() + " bytes) or its buffer");
         }

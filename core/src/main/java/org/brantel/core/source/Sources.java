@@ -7,12 +7,15 @@ import java.util.function.BooleanSupplier;
 import org.brantel.core.source.nbd.NbdAddress;
 import org.brantel.core.source.nbd.NbdSource;
 
-/** Opens a source from how it is written: a path, an image with its map beside it, {@code nbd://HOST:PORT/NAME}, or {@code sim:FILE.json}. */
+/**
+ * Opens a source from how it is written: a path, an image with its map beside it, {@code nbd://HOST:PORT/NAME}, or
+ * {@code sim:FILE.json}.
+ */
 public final class Sources {
 
     private static final String SIMULATED = "sim:";
 
-    private Sources() { }
+    private Sources() {}
 
     public static Source open(String written) throws IOException {
         return open(written, false);
@@ -21,7 +24,8 @@ public final class Sources {
     /** @param writeBlockDecided a recorded decision that a writable block device may be read */
     public static Source open(String written, boolean writeBlockDecided) throws IOException {
         if (written == null || written.isBlank()) {
-            throw new SourceException("No source is named; give an image file, a device, nbd://HOST:PORT/NAME, or sim:FILE.json.");
+            throw new SourceException(
+                    "No source is named; give an image file, a device, nbd://HOST:PORT/NAME, or sim:FILE.json.");
         }
         if (written.startsWith(SIMULATED)) {
             return SimulatedSource.open(Path.of(written.substring(SIMULATED.length())));
@@ -41,8 +45,8 @@ public final class Sources {
     }
 
     /**
-     * An image that a session is still writing: what is asked for and was not tried yet is read from the device next, and
-     * waited for.
+     * An image that a session is still writing: what is asked for and was not tried yet is read from the device next,
+     * and waited for.
      *
      * @param filling whether it still is written, asked while it waits; from then on, what was not read is not there
      */

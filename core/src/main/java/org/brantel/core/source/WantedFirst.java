@@ -12,14 +12,14 @@ import org.brantel.core.json.Json;
 
 /**
  * What others need first of a device that is being read: a file {@code IMAGE.wanted} beside the image, JSON lines
- * {@code {"off":N,"len":N}} in bytes. Scans append to it, in whatever process; the imaging session reads what is new and
- * removes the file at its end. It is a wish, not a record: a torn or malformed line is passed over.
+ * {@code {"off":N,"len":N}} in bytes. Scans append to it, in whatever process; the imaging session reads what is new
+ * and removes the file at its end. It is a wish, not a record: a torn or malformed line is passed over.
  */
 public final class WantedFirst {
 
     private static final int MOST_AT_ONCE = 1 << 20;
 
-    private record Line(long off, long len) { }
+    private record Line(long off, long len) {}
 
     private final Path file;
     private long seen;
@@ -35,7 +35,8 @@ public final class WantedFirst {
     /** Wishes for ranges. */
     public void ask(List<Range> ranges) throws IOException {
         StringBuilder lines = new StringBuilder();
-        ranges.forEach(r -> lines.append(Json.write(new Line(r.offset(), r.length()))).append('\n'));
+        ranges.forEach(
+                r -> lines.append(Json.write(new Line(r.offset(), r.length()))).append('\n'));
         // One write: lines of several scans do not mix.
         Files.writeString(file, lines, StandardOpenOption.CREATE, StandardOpenOption.APPEND);
     }

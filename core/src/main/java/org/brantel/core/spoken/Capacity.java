@@ -20,12 +20,14 @@ public final class Capacity {
         }
     }
 
-    private static final Pattern FORM = Pattern.compile("([0-9]{1,20}(?:[.,][0-9]{1,20})?)\\s*(bytes?|[kmgtp]?i?b?|"
-            + "(?:kilo|mega|giga|tera|peta)bytes?|(?:kibi|mebi|gibi|tebi|pebi)bytes?|megs?|gigs?|teras?)", Pattern.CASE_INSENSITIVE);
+    private static final Pattern FORM = Pattern.compile(
+            "([0-9]{1,20}(?:[.,][0-9]{1,20})?)\\s*(bytes?|[kmgtp]?i?b?|"
+                    + "(?:kilo|mega|giga|tera|peta)bytes?|(?:kibi|mebi|gibi|tebi|pebi)bytes?|megs?|gigs?|teras?)",
+            Pattern.CASE_INSENSITIVE);
     private static final Map<Character, Integer> POWER = Map.of('k', 1, 'm', 2, 'g', 3, 't', 4, 'p', 5);
     private static final BigDecimal LARGEST = new BigDecimal("1e15");
 
-    private Capacity() { }
+    private Capacity() {}
 
     /**
      * @return bytes; 0 for an empty text
@@ -58,13 +60,17 @@ public final class Capacity {
     }
 
     /** @param words how many words it takes */
-    record Said(BigDecimal bytes, int words) { }
+    record Said(BigDecimal bytes, int words) {}
 
-    /** A capacity that begins at a word, as people say it: {@code five hundred gig}, {@code half a terabyte}, {@code 2TB}; null for none. */
+    /**
+     * A capacity that begins at a word, as people say it: {@code five hundred gig}, {@code half a terabyte},
+     * {@code 2TB}; null for none.
+     */
     static Said said(List<Word> words, int at) {
         String glued = words.get(at).text();
         if (glued.matches("\\d{1,12}([.]\\d{1,6})?[a-z]+") && isUnit(glued.replaceFirst("^[\\d.]+", ""))) {
-            return new Said(bytes(new BigDecimal(glued.replaceFirst("[a-z]+$", "")), glued.replaceFirst("^[\\d.]+", "")), 1);
+            return new Said(
+                    bytes(new BigDecimal(glued.replaceFirst("[a-z]+$", "")), glued.replaceFirst("^[\\d.]+", "")), 1);
         }
         SpokenNumber n = SpokenNumber.at(words, at).orElse(glued.matches("an?") ? new SpokenNumber(1, 1) : null);
         int unit = at + (n == null ? 0 : n.words());
@@ -74,7 +80,10 @@ public final class Capacity {
         BigDecimal value = BigDecimal.valueOf(n.value());
         // A terabyte and a half.
         int used = n.words() + 1;
-        if (unit + 3 < words.size() && words.get(unit + 1).text().equals("and") && words.get(unit + 2).text().equals("a") && words.get(unit + 3).text().equals("half")) {
+        if (unit + 3 < words.size()
+                && words.get(unit + 1).text().equals("and")
+                && words.get(unit + 2).text().equals("a")
+                && words.get(unit + 3).text().equals("half")) {
             value = value.add(new BigDecimal("0.5"));
             used += 3;
         }
@@ -90,6 +99,7 @@ public final class Capacity {
 
     /** Whether a word is a unit of more than bytes. */
     static boolean isUnit(String word) {
-        return word.matches("[kmgtp]i?bs?|(kilo|mega|giga|tera|peta|kibi|mebi|gibi|tebi|pebi)bytes?|megs?|gigs?|teras?");
+        return word.matches(
+                "[kmgtp]i?bs?|(kilo|mega|giga|tera|peta|kibi|mebi|gibi|tebi|pebi)bytes?|megs?|gigs?|teras?");
     }
 }

@@ -4,18 +4,29 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 
-/** When it is needed: {@code needs it by friday}, {@code tomorrow noon at the latest}, {@code the hearing is on the 12th}. */
+/**
+ * When it is needed: {@code needs it by friday}, {@code tomorrow noon at the latest},
+ * {@code the hearing is on the 12th}.
+ */
 final class DeadlineWords {
 
     /** What cannot be put off, and so sets a day. */
-    private static final String OCCASIONS = "funeral|wedding|meeting|exhibition|concert|hearing|trial|court|exam|exams|submission|opening|premiere|launch|birthday|show|presentation"
-            + "|audit|inspection|conference|festival|agm|handover|flight|flies|sails|leaves|travels|deadline|due|opens|starts|begins|closes|ceremony|anniversary|performance|viva|lecture|talk"
-            + "|printer|printers|print|auction|survey|interview|appointment|tribunal|service|burial|christening|memorial|election|vote|match|tournament|boat|ferry|departs|departure";
+    private static final String OCCASIONS =
+            "funeral|wedding|meeting|exhibition|concert|hearing|trial|court|exam|exams|submission|opening|"
+                    + "premiere|launch|birthday|show|presentation"
+                    + "|audit|inspection|conference|festival|agm|handover|flight|flies|sails|leaves|travels|"
+                    + "deadline|due|opens|starts|begins|closes|ceremony|anniversary|performance|viva|"
+                    + "lecture|talk"
+                    + "|printer|printers|print|auction|survey|interview|appointment|tribunal|service|burial|"
+                    + "christening|memorial|election|vote|match|tournament|boat|ferry|departs|departure";
+
     private static final String BY = "by|until|till|before|deadline|due|for|to";
-    private static final String WANTS = "needs?|needed|wants?|must|require[sd]?|expects?|hopes?|back|ready|done|finished|latest|collect\\w*|deliver\\w*";
+    private static final String WANTS =
+            "needs?|needed|wants?|must|require[sd]?|expects?|hopes?|back|ready|done|finished|latest|collect\\w*|"
+                    + "deliver\\w*";
 
     /** @param to the last word but one */
-    record Due(LocalDate day, int from, int to) { }
+    record Due(LocalDate day, int from, int to) {}
 
     private final List<Word> words;
     private final LocalDate today;
@@ -35,7 +46,8 @@ final class DeadlineWords {
                 Optional<SpokenDate> instead = corrected ? bare(at + 1) : Optional.empty();
                 if (instead.isPresent() && !instead.get().to().isBefore(today)) {
                     int lead = lead(at + 1);
-                    found = new Due(instead.get().to(), at + 1, lead + instead.get().words());
+                    found = new Due(
+                            instead.get().to(), at + 1, lead + instead.get().words());
                 }
                 continue;
             }
@@ -51,7 +63,8 @@ final class DeadlineWords {
 
     private int lead(int at) {
         int i = at;
-        while (text(i).matches("by|its|it|is|on|for|rather|make|no|the|before|until") && SpokenDate.at(words, i, today, true).isEmpty()) {
+        while (text(i).matches("by|its|it|is|on|for|rather|make|no|the|before|until")
+                && SpokenDate.at(words, i, today, true).isEmpty()) {
             i++;
         }
         return i;
@@ -73,7 +86,13 @@ final class DeadlineWords {
             int day = at + 1;
             // Between an occasion and its day stand a few small words.
             int reach = by ? 2 : 5;
-            while (day < at + reach && text(day).matches("is|are|on|for|:|at|it|them|the|will|be|next|back|in|of|this|her|his|their|ready|done|hand|takes|place|held|by|to|everything|all|-|files?|photos?|comes|falls|latest|and|gets|coming|midnight|noon|midday|night|that|thesis|report|book|paper|end") && dated(day).isEmpty()) {
+            while (day < at + reach
+                    && text(day)
+                            .matches("is|are|on|for|:|at|it|them|the|will|be|next|back|in|of|this|her|his|their|"
+                                    + "ready|done|hand|takes|place|held|by|to|everything|all|-|files?|"
+                                    + "photos?|comes|falls|latest|and|gets|coming|midnight|noon|"
+                                    + "midday|night|that|thesis|report|book|paper|end")
+                    && dated(day).isEmpty()) {
                 day++;
             }
             Optional<SpokenDate> date = dated(day);
@@ -84,7 +103,8 @@ final class DeadlineWords {
             }
         }
         if (w.equals("within") && dated(at).isPresent()) {
-            return Optional.of(new Due(dated(at).get().to(), neededFrom(at), at + dated(at).get().words()));
+            return Optional.of(new Due(
+                    dated(at).get().to(), neededFrom(at), at + dated(at).get().words()));
         }
         return latest(at);
     }
@@ -99,8 +119,13 @@ final class DeadlineWords {
         while (text(i).matches("noon|midday|midnight|morning|evening|afternoon|night|at|the|very|absolute")) {
             i++;
         }
-        boolean suits = text(i).matches("would|will|is") && text(i + 1).matches("be|do|fine|ok|okay|enough|early|good|best|the");
-        return text(i).matches("latest") || suits && !(text(i + 1).equals("the") && !text(i + 2).matches("deadline|latest|last")) || text(i).equals("if") && text(i + 1).equals("possible") && hasBefore(at, WANTS) ? Optional.of(new Due(date.get().to(), neededFrom(at), i + 1)) : Optional.empty();
+        boolean suits = text(i).matches("would|will|is")
+                && text(i + 1).matches("be|do|fine|ok|okay|enough|early|good|best|the");
+        return text(i).matches("latest")
+                        || suits && !(text(i + 1).equals("the") && !text(i + 2).matches("deadline|latest|last"))
+                        || text(i).equals("if") && text(i + 1).equals("possible") && hasBefore(at, WANTS)
+                ? Optional.of(new Due(date.get().to(), neededFrom(at), i + 1))
+                : Optional.empty();
     }
 
     private Optional<SpokenDate> dated(int at) {
@@ -109,7 +134,8 @@ final class DeadlineWords {
         }
         Optional<SpokenDate> date = SpokenDate.at(words, at, today, true);
         // A year or a season alone is a time, not a day that something is due.
-        return date.filter(d -> !(text(at).matches("\\d{4}") && d.words() == 1) && !text(at).matches("spring|summer|autumn|winter"));
+        return date.filter(d ->
+                !(text(at).matches("\\d{4}") && d.words() == 1) && !text(at).matches("spring|summer|autumn|winter"));
     }
 
     private boolean isAhead(SpokenDate date) {

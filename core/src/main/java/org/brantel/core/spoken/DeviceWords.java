@@ -10,14 +10,33 @@ import java.util.stream.Collectors;
 final class DeviceWords {
 
     private static final String TYPE = "medium.type";
-    private static final Set<String> OF_A_DEVICE = Set.of("loss.event", "symptom.appears", "symptom.noise", "symptom.body", "symptom.spins", "symptom.speed", "crypt");
-    private static final Pattern THIS_ONE = Pattern.compile(".*\\b(this one|its the|it is the|thats the|the one that|this disk|this stick|this card|this drive|mine|ours|hers|this time|here it)\\b.*");
-    private static final Pattern OTHER = Pattern.compile(".*\\b(other|another|second|spare|previous|replacement|new|old|backup|brothers?|sisters?|mothers?|fathers?|mums?|dads?|friends?|colleagues?|neighbours?"
-            + "|cousins?|aunts?|uncles?|wifes?|husbands?|daughters?|sons?|boss(es)?|partners?|assistants?|last years?|somebody elses|someone elses) (\\w+ )?(one|disk|drive|stick|card|phone|laptop|ssd|computer|machine|hard)\\b.*");
+    private static final Set<String> OF_A_DEVICE = Set.of(
+            "loss.event",
+            "symptom.appears",
+            "symptom.noise",
+            "symptom.body",
+            "symptom.spins",
+            "symptom.speed",
+            "crypt");
+    private static final Pattern THIS_ONE = Pattern.compile(
+            ".*\\b(this one|its the|it is the|thats the|the one that|this disk|this stick|this card|this "
+                    + "drive|mine|ours|hers|this time|here it)\\b.*");
+    private static final Pattern OTHER = Pattern.compile(
+            ".*\\b(other|another|second|spare|previous|replacement|new|old|backup|brothers?|sisters?|mothers?|"
+                    + "fathers?|mums?|dads?|friends?|colleagues?|neighbours?"
+                    + "|cousins?|aunts?|uncles?|wifes?|husbands?|daughters?|sons?|boss(es)?|partners?|"
+                    + "assistants?|last years?|somebody elses|someone elses) (\\w+ "
+                    + ")?(one|disk|drive|stick|card|phone|laptop|ssd|computer|machine|hard)\\b.*");
     /** {@code not my brother's, which only beeps}. */
-    private static final Pattern NOT_THEIRS = Pattern.compile("(and )?not (my|his|her|their|our) \\w+s( (own|old|other))?( (one|ones|disk|drive|stick|card|phone|laptop|which|that|what|is|was|only)\\b.*)?");
-    private static final Set<String> HOST_BEFORE = Set.of("from", "of", "in", "inside", "into", "to", "onto", "off", "with", "by", "via", "on");
-    private static final Set<String> ARTICLES = Set.of("the", "a", "an", "her", "his", "their", "my", "our", "its", "your", "this", "that", "old", "new", "another", "other");
+    private static final Pattern NOT_THEIRS =
+            Pattern.compile("(and )?not (my|his|her|their|our) \\w+s( (own|old|other))?( "
+                    + "(one|ones|disk|drive|stick|card|phone|laptop|which|that|what|is|was|only)\\b.*)?");
+
+    private static final Set<String> HOST_BEFORE =
+            Set.of("from", "of", "in", "inside", "into", "to", "onto", "off", "with", "by", "via", "on");
+    private static final Set<String> ARTICLES = Set.of(
+            "the", "a", "an", "her", "his", "their", "my", "our", "its", "your", "this", "that", "old", "new",
+            "another", "other");
 
     private final List<Word> words;
     private final List<Heard.Fact> facts;
@@ -32,8 +51,11 @@ final class DeviceWords {
         List<Heard.Fact> own = new ArrayList<>(facts);
         for (int[] clause : clauses()) {
             String text = text(clause);
-            boolean contrasted = OTHER.matcher(text).matches() && !THIS_ONE.matcher(text).matches()
-                    && clauses().stream().anyMatch(c -> c[0] >= clause[1] && THIS_ONE.matcher(text(c)).matches());
+            boolean contrasted = OTHER.matcher(text).matches()
+                    && !THIS_ONE.matcher(text).matches()
+                    && clauses().stream()
+                            .anyMatch(c -> c[0] >= clause[1]
+                                    && THIS_ONE.matcher(text(c)).matches());
             if (contrasted || NOT_THEIRS.matcher(text).matches()) {
                 own.removeIf(f -> OF_A_DEVICE.contains(f.code()) && within(f, clause));
             }
@@ -51,7 +73,9 @@ final class DeviceWords {
         return kept.isEmpty() ? all : kept;
     }
 
-    /** The mention that the facts are of: what the line points at, else where something is said of it, else the last. */
+    /**
+     * The mention that the facts are of: what the line points at, else where something is said of it, else the last.
+     */
     Heard.Fact lead(List<Heard.Fact> mentions) {
         for (Heard.Fact m : mentions) {
             int[] clause = clauseOf(m);
@@ -59,7 +83,10 @@ final class DeviceWords {
                 return m;
             }
         }
-        List<Heard.Fact> told = mentions.stream().filter(m -> clauseOf(m) != null && facts.stream().anyMatch(f -> OF_A_DEVICE.contains(f.code()) && within(f, clauseOf(m)))).toList();
+        List<Heard.Fact> told = mentions.stream()
+                .filter(m -> clauseOf(m) != null
+                        && facts.stream().anyMatch(f -> OF_A_DEVICE.contains(f.code()) && within(f, clauseOf(m))))
+                .toList();
         List<Heard.Fact> some = told.isEmpty() ? mentions : told;
         return some.isEmpty() ? null : some.get(some.size() - 1);
     }
@@ -77,7 +104,8 @@ final class DeviceWords {
     }
 
     private boolean within(Heard.Fact f, int[] clause) {
-        return f.from() >= words.get(clause[0]).from() && f.to() <= words.get(clause[1] - 1).to();
+        return f.from() >= words.get(clause[0]).from()
+                && f.to() <= words.get(clause[1] - 1).to();
     }
 
     private int[] clauseOf(Heard.Fact f) {
@@ -88,7 +116,9 @@ final class DeviceWords {
         List<int[]> all = new ArrayList<>();
         int start = 0;
         for (int i = 0; i <= words.size(); i++) {
-            if (i == words.size() || words.get(i).isBreak() || words.get(i).text().matches("but|while|whereas")) {
+            if (i == words.size()
+                    || words.get(i).isBreak()
+                    || words.get(i).text().matches("but|while|whereas")) {
                 if (i > start) {
                     all.add(new int[] {start, i});
                 }

@@ -21,46 +21,91 @@ import java.util.stream.Stream;
 import org.brantel.core.triage.Protocol;
 
 /**
- * Turns what is said into facts. Phrases (phrases.txt beside this package) are looked for from left to right, the longest
- * first; a phrase that is negated says the opposite where one is written down, else nothing; one that is doubted or asked
- * says nothing. Where a code holds one value, what was said last counts.
+ * Turns what is said into facts. Phrases (phrases.txt beside this package) are looked for from left to right, the
+ * longest first; a phrase that is negated says the opposite where one is written down, else nothing; one that is
+ * doubted or asked says nothing. Where a code holds one value, what was said last counts.
  */
 public final class FreeLine {
 
     private static final int NEGATION_REACH = 4;
-    private static final Set<String> DOUBTS = Set.of("maybe", "perhaps", "might", "possibly", "probably", "unsure", "think", "thinks", "guess", "guesses",
-            "whether", "if", "dunno", "unclear", "supposedly", "wonder", "wonders", "could", "seems", "believes", "assumes", "reckons", "suspects", "suspect", "may", "allegedly");
+    private static final Set<String> DOUBTS = Set.of(
+            "maybe",
+            "perhaps",
+            "might",
+            "possibly",
+            "probably",
+            "unsure",
+            "think",
+            "thinks",
+            "guess",
+            "guesses",
+            "whether",
+            "if",
+            "dunno",
+            "unclear",
+            "supposedly",
+            "wonder",
+            "wonders",
+            "could",
+            "seems",
+            "believes",
+            "assumes",
+            "reckons",
+            "suspects",
+            "suspect",
+            "may",
+            "allegedly");
     private static final Set<String> JOINTS = Set.of("and", "but", "then", "because", "so", "although", "since");
     /** A clause that only takes back how sure the one before it was. */
-    private static final Pattern AFTERTHOUGHT = Pattern.compile("(or )?((he|she|they|i|we|it|its|but|is|was|are|am|well|really|exactly|quite|so|at|least) )*"
-            + "(not (sure|certain|remember|know|say|tell|swear|recall|really sure|quite sure|sure though)|unsure|no idea|(think|thinks|believes|guess|guesses|supposes|reckons|assumes)( so)?|who knows|hard to (say|tell)"
-            + "|maybe|perhaps|maybe not|possibly|or not|could be wrong|may be wrong)( (that|it|any more|anymore|though|now|about that|either))*");
+    private static final Pattern AFTERTHOUGHT = Pattern.compile(
+            "(or )?((he|she|they|i|we|it|its|but|is|was|are|am|well|really|exactly|quite|so|at|least) )*"
+                    + "(not (sure|certain|remember|know|say|tell|swear|recall|really sure|quite sure|sure "
+                    + "though)|unsure|no "
+                    + "idea|(think|thinks|believes|guess|guesses|supposes|reckons|assumes)( "
+                    + "so)?|who knows|hard to (say|tell)"
+                    + "|maybe|perhaps|maybe not|possibly|or not|could be wrong|may be wrong)( (that|it|any "
+                    + "more|anymore|though|now|about that|either))*");
     /** A fact with one of these is what a time in the same clause belongs to. */
-    private static final Set<String> HAPPENED = Set.of("loss.event", "symptom.appears", "symptom.noise", "symptom.body", "symptom.spins", "set.members");
+    private static final Set<String> HAPPENED =
+            Set.of("loss.event", "symptom.appears", "symptom.noise", "symptom.body", "symptom.spins", "set.members");
+
     private static final String TYPE = "medium.type";
     private static final Pattern OF_A_DEVICE = Pattern.compile("(loss|symptom|since[.]use|crypt|worth|privacy).*");
 
-    /** Phrases that name devices, and all others, by the word that they begin with; by an empty one where they may begin in several ways. */
+    /**
+     * Phrases that name devices, and all others, by the word that they begin with; by an empty one where they may begin
+     * in several ways.
+     */
     private final Map<String, List<Phrase>> devices = new HashMap<>();
+
     private final Map<String, List<Phrase>> other = new HashMap<>();
     private final Set<String> single;
     private final Spelling spelling;
 
     /** @throws IllegalArgumentException when the phrases speak of facts that the protocol does not have */
     public FreeLine(Protocol protocol) {
-        Set<String> known = protocol.facts().stream().flatMap(f -> f.values().stream().map(v -> f.code() + "=" + v))
+        Set<String> known = protocol.facts().stream()
+                .flatMap(f -> f.values().stream().map(v -> f.code() + "=" + v))
                 .collect(Collectors.toSet());
-        single = protocol.facts().stream().filter(f -> !f.many()).map(Protocol.FactCode::code).collect(Collectors.toSet());
+        single = protocol.facts().stream()
+                .filter(f -> !f.many())
+                .map(Protocol.FactCode::code)
+                .collect(Collectors.toSet());
         List<Phrase> phrases = Phrase.parse(text(), known);
         for (Phrase p : phrases) {
             boolean names = !p.isSilent() && p.states().stream().allMatch(f -> f.startsWith(TYPE));
-            p.starts().forEach(s -> (names ? devices : other).computeIfAbsent(s, k -> new ArrayList<>()).add(p));
+            p.starts().forEach(s -> (names ? devices : other)
+                    .computeIfAbsent(s, k -> new ArrayList<>())
+                    .add(p));
         }
-        Set<String> right = phrases.stream().flatMap(p -> p.plainWords().stream()).collect(Collectors.toCollection(HashSet::new));
+        Set<String> right =
+                phrases.stream().flatMap(p -> p.plainWords().stream()).collect(Collectors.toCollection(HashSet::new));
         right.addAll(SpokenDate.vocabulary());
         right.addAll(SpokenNumber.vocabulary());
         right.addAll(WantedWords.vocabulary());
-        spelling = new Spelling(right, phrases.stream().flatMap(p -> p.stems().stream()).distinct().toList());
+        spelling = new Spelling(
+                right,
+                phrases.stream().flatMap(p -> p.stems().stream()).distinct().toList());
     }
 
     private static String text() {
@@ -86,6 +131,7 @@ public final class FreeLine {
         private final BitSet silent = new BitSet();
         /** Words taken by what is said of the device, among which it may be named. */
         private final BitSet saysOfIt = new BitSet();
+
         private final List<Heard.Fact> facts = new ArrayList<>();
         private Heard.Capacity capacity;
         private Heard.Deadline deadline;
@@ -123,13 +169,19 @@ public final class FreeLine {
 
         private List<Heard.Device> others(List<Heard.Fact> mentions, Heard.Fact lead) {
             Set<String> seen = new HashSet<>();
-            return mentions.stream().filter(m -> lead != null && !m.value().equals(lead.value()) && seen.add(m.value()))
-                    .map(m -> new Heard.Device(m.value(), m.from(), m.to(), m.words())).toList();
+            return mentions.stream()
+                    .filter(m -> lead != null && !m.value().equals(lead.value()) && seen.add(m.value()))
+                    .map(m -> new Heard.Device(m.value(), m.from(), m.to(), m.words()))
+                    .toList();
         }
 
         /** What is wanted was made before it was lost. */
         private LocalDate lossDay() {
-            return facts.stream().filter(f -> f.code().equals("since.hours")).findFirst().map(f -> today.minusDays(Long.parseLong(f.value()) / 24)).orElse(today);
+            return facts.stream()
+                    .filter(f -> f.code().equals("since.hours"))
+                    .findFirst()
+                    .map(f -> today.minusDays(Long.parseLong(f.value()) / 24))
+                    .orElse(today);
         }
 
         /** What stands before a correction is taken back by what follows it of the same code. */
@@ -139,7 +191,10 @@ public final class FreeLine {
                     int from = words.get(clauseStart(m, false)).from();
                     int mark = words.get(m).from();
                     int to = words.get(Math.max(m, clauseEnd(m + 1) - 1)).to();
-                    Set<String> instead = facts.stream().filter(f -> f.from() >= mark && f.to() <= to).map(Heard.Fact::code).collect(Collectors.toSet());
+                    Set<String> instead = facts.stream()
+                            .filter(f -> f.from() >= mark && f.to() <= to)
+                            .map(Heard.Fact::code)
+                            .collect(Collectors.toSet());
                     facts.removeIf(f -> f.from() >= from && f.to() <= mark && instead.contains(f.code()));
                 }
             }
@@ -166,7 +221,9 @@ public final class FreeLine {
                 int end = at;
                 for (Phrase p : candidates(some, words.get(at).text())) {
                     int e = p.end(words, at);
-                    if (e > at && taken.get(at, e).isEmpty() && (e > end || e == end && p.weight() > longest.weight())) {
+                    if (e > at
+                            && taken.get(at, e).isEmpty()
+                            && (e > end || e == end && p.weight() > longest.weight())) {
                         longest = p;
                         end = e;
                     }
@@ -174,14 +231,16 @@ public final class FreeLine {
                 if (longest != null) {
                     boolean answered = isAnswered(end);
                     boolean negated = negatedBefore(at) || answered && deniedAnswer(end);
-                    List<String> states = !answered && doubted(at, end) ? List.of() : negated ? longest.negated() : longest.states();
+                    List<String> states =
+                            !answered && doubted(at, end) ? List.of() : negated ? longest.negated() : longest.states();
                     int from = negated && negatedBefore(at) && !states.isEmpty() ? negator(at) : at;
                     for (String fact : states) {
                         String[] parts = fact.split("=");
                         add(parts[0], parts[1], from, end);
                     }
                     (longest.isSilent() ? silent : taken).set(from, end);
-                    if (longest.states().stream().anyMatch(f -> OF_A_DEVICE.matcher(f).matches())) {
+                    if (longest.states().stream()
+                            .anyMatch(f -> OF_A_DEVICE.matcher(f).matches())) {
                         saysOfIt.set(from, end);
                     }
                     at = end - 1;
@@ -190,7 +249,8 @@ public final class FreeLine {
         }
 
         private List<Phrase> candidates(Map<String, List<Phrase>> some, String word) {
-            return Stream.concat(some.getOrDefault(word, List.of()).stream(), some.getOrDefault("", List.of()).stream()).toList();
+            return Stream.concat(some.getOrDefault(word, List.of()).stream(), some.getOrDefault("", List.of()).stream())
+                    .toList();
         }
 
         private void add(String code, String value, int from, int end) {
@@ -202,7 +262,9 @@ public final class FreeLine {
         /** Where the clause of a word begins: after a break or a joint. */
         private int clauseStart(int at, boolean joints) {
             int i = at;
-            while (i > 0 && !words.get(i - 1).isBreak() && !(joints && JOINTS.contains(words.get(i - 1).text()))) {
+            while (i > 0
+                    && !words.get(i - 1).isBreak()
+                    && !(joints && JOINTS.contains(words.get(i - 1).text()))) {
                 i--;
             }
             return i;
@@ -236,8 +298,12 @@ public final class FreeLine {
             int stop = clauseEnd(end);
             for (int i = clauseStart(from, false); i < stop; i++) {
                 String w = words.get(i).text();
-                if ((i < from || i >= end) && !taken.get(i) && (DOUBTS.contains(w)
-                        || w.matches("sure|know|certain") && i > 0 && words.get(i - 1).negates())) {
+                if ((i < from || i >= end)
+                        && !taken.get(i)
+                        && (DOUBTS.contains(w)
+                                || w.matches("sure|know|certain")
+                                        && i > 0
+                                        && words.get(i - 1).negates())) {
                     return true;
                 }
             }
@@ -247,7 +313,9 @@ public final class FreeLine {
         /** {@code a backup? no, none}: a question with its answer. */
         private boolean isAnswered(int end) {
             int stop = clauseEnd(end);
-            return stop + 1 < words.size() && words.get(stop).text().equals("?") && words.get(stop + 1).text().matches("no|none|nope|never|not|yes|yeah|yep")
+            return stop + 1 < words.size()
+                    && words.get(stop).text().equals("?")
+                    && words.get(stop + 1).text().matches("no|none|nope|never|not|yes|yeah|yep")
                     && !isAfterthought(stop + 1);
         }
 
@@ -257,10 +325,17 @@ public final class FreeLine {
 
         private boolean isAfterthought(int start) {
             int stop = start < words.size() ? clauseEnd(start) : start;
-            return stop > start && AFTERTHOUGHT.matcher(words.subList(start, stop).stream().map(Word::text).collect(Collectors.joining(" "))).matches();
+            return stop > start
+                    && AFTERTHOUGHT
+                            .matcher(words.subList(start, stop).stream()
+                                    .map(Word::text)
+                                    .collect(Collectors.joining(" ")))
+                            .matches();
         }
 
-        /** {@code 2 TB}, {@code two terabytes}, {@code 500 gig}; not {@code 300 GB of data}, which is not the device's. */
+        /**
+         * {@code 2 TB}, {@code two terabytes}, {@code 500 gig}; not {@code 300 GB of data}, which is not the device's.
+         */
         private void capacity() {
             for (int at = 0; at < words.size(); at++) {
                 Capacity.Said said = words.get(at).isBreak() || taken.get(at) ? null : Capacity.said(words, at);
@@ -269,7 +344,10 @@ public final class FreeLine {
                 }
                 int end = at + said.words();
                 boolean possible = said.bytes().signum() > 0 && said.bytes().compareTo(new BigDecimal("1e15")) <= 0;
-                if (possible && (capacity == null || isCorrected(capacity.to(), at)) && isOfTheDevice(at, end) && !doubted(at, end)) {
+                if (possible
+                        && (capacity == null || isCorrected(capacity.to(), at))
+                        && isOfTheDevice(at, end)
+                        && !doubted(at, end)) {
                     int a = words.get(at).from();
                     int b = words.get(end - 1).to();
                     capacity = new Heard.Capacity(said.bytes().longValue(), a, b, line.substring(a, b));
@@ -292,12 +370,15 @@ public final class FreeLine {
         }
 
         private void deadline() {
-            new DeadlineWords(words, today).find().filter(due -> taken.get(due.from(), due.to()).isEmpty()).ifPresent(due -> {
-                int a = words.get(due.from()).from();
-                int b = words.get(due.to() - 1).to();
-                deadline = new Heard.Deadline(due.day(), a, b, line.substring(a, b));
-                taken.set(due.from(), due.to());
-            });
+            new DeadlineWords(words, today)
+                    .find()
+                    .filter(due -> taken.get(due.from(), due.to()).isEmpty())
+                    .ifPresent(due -> {
+                        int a = words.get(due.from()).from();
+                        int b = words.get(due.to() - 1).to();
+                        deadline = new Heard.Deadline(due.day(), a, b, line.substring(a, b));
+                        taken.set(due.from(), due.to());
+                    });
         }
 
         /** A past time in a clause that says what happened. */
@@ -306,12 +387,17 @@ public final class FreeLine {
             for (int at = 0; at < words.size(); at++) {
                 String before = at > 0 ? words.get(at - 1).text() : "";
                 boolean corrects = found != null && before.equals(Corrections.MARK);
-                Optional<SpokenDate> date = taken.get(at) || found != null && !corrects || before.matches("since|from|by|until|before|of|to")
-                        ? Optional.empty() : SpokenDate.at(words, at, today, false);
+                Optional<SpokenDate> date = taken.get(at)
+                                || found != null && !corrects
+                                || before.matches("since|from|by|until|before|of|to")
+                        ? Optional.empty()
+                        : SpokenDate.at(words, at, today, false);
                 if (date.isPresent() && taken.get(at, at + date.get().words()).isEmpty()) {
                     int end = at + date.get().words();
                     boolean exact = date.get().from().equals(date.get().to());
-                    if (exact && !date.get().from().isAfter(today) && (corrects || saysWhatHappened(at, end) && !doubted(at, end))) {
+                    if (exact
+                            && !date.get().from().isAfter(today)
+                            && (corrects || saysWhatHappened(at, end) && !doubted(at, end))) {
                         facts.remove(found);
                         add("since.hours", Long.toString(hours(at, end, date.get())), at, end);
                         found = facts.get(facts.size() - 1);
@@ -323,8 +409,11 @@ public final class FreeLine {
         }
 
         private long hours(int at, int end, SpokenDate date) {
-            if (words.get(end - 1).text().equals("ago") && words.get(end - 2).text().startsWith("hour")) {
-                return SpokenNumber.at(words, at).map(n -> Math.round(n.value())).orElse(1L);
+            if (words.get(end - 1).text().equals("ago")
+                    && words.get(end - 2).text().startsWith("hour")) {
+                return SpokenNumber.at(words, at)
+                        .map(n -> Math.round(n.value()))
+                        .orElse(1L);
             }
             return 24 * ChronoUnit.DAYS.between(date.from(), today);
         }

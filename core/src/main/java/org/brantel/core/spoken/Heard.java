@@ -14,19 +14,25 @@ import org.brantel.core.wanted.WantedLine;
  * @param caller   who calls
  * @param others   devices that were named beside the one that the facts are of
  */
-public record Heard(List<Fact> facts, Capacity capacity, Deadline deadline, List<Wanted> wanted, Caller caller, List<Device> others) {
+public record Heard(
+        List<Fact> facts,
+        Capacity capacity,
+        Deadline deadline,
+        List<Wanted> wanted,
+        Caller caller,
+        List<Device> others) {
 
     /** @param words as they stand in the line */
-    public record Fact(String code, String value, int from, int to, String words) { }
+    public record Fact(String code, String value, int from, int to, String words) {}
 
-    public record Capacity(long bytes, int from, int to, String words) { }
+    public record Capacity(long bytes, int from, int to, String words) {}
 
-    public record Deadline(LocalDate day, int from, int to, String words) { }
+    public record Deadline(LocalDate day, int from, int to, String words) {}
 
-    public record Wanted(WantedLine line, int from, int to) { }
+    public record Wanted(WantedLine line, int from, int to) {}
 
     /** A stretch of the line. */
-    public record Place(int from, int to) { }
+    public record Place(int from, int to) {}
 
     /** What is not said is empty. @param places everything in the line that is about reaching somebody */
     public record Caller(String name, String phone, String email, List<Place> places) {
@@ -37,5 +43,5 @@ public record Heard(List<Fact> facts, Capacity capacity, Deadline deadline, List
     }
 
     /** @param type of the codes of {@code medium.type} */
-    public record Device(String type, int from, int to, String words) { }
+    public record Device(String type, int from, int to, String words) {}
 }

@@ -6,9 +6,9 @@ import java.util.Set;
 import java.util.stream.Stream;
 
 /**
- * One way to say one fact: elements that follow each other. An element is a word, a word with any ending ({@code click*}),
- * one of several ({@code [disk|drive]}), any of those or nothing ({@code the?}), a negator ({@code !}), or up to three
- * words of any kind within the clause ({@code ..}).
+ * One way to say one fact: elements that follow each other. An element is a word, a word with any ending
+ * ({@code click*}), one of several ({@code [disk|drive]}), any of those or nothing ({@code the?}), a negator
+ * ({@code !}), or up to three words of any kind within the clause ({@code ..}).
  *
  * @param states  the facts it states, as {@code code=value}
  * @param negated what it states when it is negated; empty when that says nothing
@@ -71,7 +71,9 @@ record Phrase(List<String> states, List<String> negated, List<String> elements) 
             }
             return false;
         }
-        return element.endsWith("*") ? word.text().startsWith(element.substring(0, element.length() - 1)) : word.text().equals(element);
+        return element.endsWith("*")
+                ? word.text().startsWith(element.substring(0, element.length() - 1))
+                : word.text().equals(element);
     }
 
     /** Reads a file of phrases; its format stands at its head. @throws IllegalArgumentException naming the line */
@@ -112,9 +114,14 @@ record Phrase(List<String> states, List<String> negated, List<String> elements) 
     private static Phrase checked(Phrase phrase, int line) {
         String first = phrase.elements.get(0);
         String last = phrase.elements.get(phrase.elements.size() - 1);
-        boolean brackets = phrase.elements.stream().allMatch(e -> e.startsWith("[") == e.replaceFirst("[?]$", "").endsWith("]"));
+        boolean brackets = phrase.elements.stream()
+                .allMatch(e -> e.startsWith("[") == e.replaceFirst("[?]$", "").endsWith("]"));
         boolean says = phrase.elements.stream().anyMatch(e -> !e.equals("..") && !e.equals("!") && !e.endsWith("?"));
-        if (first.equals("..") || last.equals("..") || first.endsWith("?") && phrase.elements.indexOf("..") == 1 || !brackets || !says) {
+        if (first.equals("..")
+                || last.equals("..")
+                || first.endsWith("?") && phrase.elements.indexOf("..") == 1
+                || !brackets
+                || !says) {
             throw new IllegalArgumentException("line " + line + ": '" + String.join(" ", phrase.elements)
                     + "' begins or ends with a gap, has an open bracket, or says nothing");
         }
@@ -125,18 +132,26 @@ record Phrase(List<String> states, List<String> negated, List<String> elements) 
     List<String> starts() {
         String first = elements.get(0);
         List<String> some = List.of(first.replaceAll("[\\[\\]]", "").split("\\|"));
-        return first.endsWith("?") || some.stream().anyMatch(s -> s.endsWith("*") || s.equals("!")) ? List.of("") : some;
+        return first.endsWith("?") || some.stream().anyMatch(s -> s.endsWith("*") || s.equals("!"))
+                ? List.of("")
+                : some;
     }
 
     /** Every whole word that stands in it. */
     List<String> plainWords() {
-        return elements.stream().flatMap(e -> Stream.of(e.replaceAll("[\\[\\]?]", "").split("\\|"))).filter(w -> w.matches("\\p{L}{2,}")).toList();
+        return elements.stream()
+                .flatMap(e -> Stream.of(e.replaceAll("[\\[\\]?]", "").split("\\|")))
+                .filter(w -> w.matches("\\p{L}{2,}"))
+                .toList();
     }
 
     /** How words begin in it that may end in any way. */
     List<String> stems() {
-        return elements.stream().flatMap(e -> Stream.of(e.replaceAll("[\\[\\]?]", "").split("\\|"))).filter(w -> w.matches("\\p{L}{4,}[*]"))
-                .map(w -> w.substring(0, w.length() - 1)).toList();
+        return elements.stream()
+                .flatMap(e -> Stream.of(e.replaceAll("[\\[\\]?]", "").split("\\|")))
+                .filter(w -> w.matches("\\p{L}{4,}[*]"))
+                .map(w -> w.substring(0, w.length() - 1))
+                .toList();
     }
 
     /** Whether it says nothing, negated or not. */

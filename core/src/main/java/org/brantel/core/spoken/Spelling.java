@@ -11,8 +11,9 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
- * Mends words that are typed wrongly in a hurry: one letter too many, too few, another, or two turned round, in a word of the trade of six
- * letters or more whose first and last letter are right. Everything shorter, and every word that is one itself, stays.
+ * Mends words that are typed wrongly in a hurry: one letter too many, too few, another, or two turned round, in a word
+ * of the trade of six letters or more whose first and last letter are right. Everything shorter, and every word that is
+ * one itself, stays.
  */
 final class Spelling {
 
@@ -32,18 +33,29 @@ final class Spelling {
 
     private static Set<String> ordinary() {
         try (InputStream in = Spelling.class.getResourceAsStream("ordinary.txt")) {
-            return new String(in.readAllBytes(), StandardCharsets.UTF_8).lines().filter(l -> !l.startsWith("#")).flatMap(l -> Stream.of(l.split(" "))).collect(Collectors.toUnmodifiableSet());
+            return new String(in.readAllBytes(), StandardCharsets.UTF_8)
+                    .lines()
+                    .filter(l -> !l.startsWith("#"))
+                    .flatMap(l -> Stream.of(l.split(" ")))
+                    .collect(Collectors.toUnmodifiableSet());
         } catch (IOException e) {
             throw new IllegalStateException("the ordinary words that ship with the product cannot be read", e);
         }
     }
 
     List<Word> mend(List<Word> words) {
-        return words.stream().map(w -> w.isBreak() || w.text().length() < SHORTEST - 1 ? w : new Word(mend(w.text()), w.from(), w.to(), false)).toList();
+        return words.stream()
+                .map(w -> w.isBreak() || w.text().length() < SHORTEST - 1
+                        ? w
+                        : new Word(mend(w.text()), w.from(), w.to(), false))
+                .toList();
     }
 
     private String mend(String word) {
-        if (known.contains(word) || ORDINARY.contains(word) || stems.stream().anyMatch(word::startsWith) || !word.chars().allMatch(Character::isLetter)) {
+        if (known.contains(word)
+                || ORDINARY.contains(word)
+                || stems.stream().anyMatch(word::startsWith)
+                || !word.chars().allMatch(Character::isLetter)) {
             return word;
         }
         synchronized (mended) {
@@ -57,12 +69,16 @@ final class Spelling {
         for (String right : known) {
             int shorter = Math.min(word.length(), right.length());
             int allowed = shorter >= LONG ? 2 : 1;
-            boolean plausible = right.length() >= SHORTEST - 1 && word.charAt(0) == right.charAt(0) && Math.abs(word.length() - right.length()) <= allowed
+            boolean plausible = right.length() >= SHORTEST - 1
+                    && word.charAt(0) == right.charAt(0)
+                    && Math.abs(word.length() - right.length()) <= allowed
                     && word.charAt(word.length() - 1) == right.charAt(right.length() - 1);
             if (plausible) {
                 int distance = distance(word, right);
                 boolean lettersOnly = shorter >= SHORTEST || sameLetters(word, right);
-                if (distance <= allowed && lettersOnly && (distance < least || distance == least && right.compareTo(best) < 0)) {
+                if (distance <= allowed
+                        && lettersOnly
+                        && (distance < least || distance == least && right.compareTo(best) < 0)) {
                     least = distance;
                     best = right;
                 }
@@ -73,7 +89,12 @@ final class Spelling {
 
     /** Only two letters turned round, or one doubled or not: the faults that are sure in a short word. */
     private static boolean sameLetters(String a, String b) {
-        return a.chars().sorted().distinct().boxed().toList().equals(b.chars().sorted().distinct().boxed().toList());
+        return a.chars()
+                .sorted()
+                .distinct()
+                .boxed()
+                .toList()
+                .equals(b.chars().sorted().distinct().boxed().toList());
     }
 
     /** Insertions, deletions, changes, and neighbours turned round, each counted once. */

@@ -16,12 +16,13 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 
 /**
- * A day or a stretch of days as people say it, seen from today: {@code yesterday}, {@code on monday}, {@code last June},
- * {@code three weeks ago}, {@code 2011}, {@code 24 November}, {@code 2026-11-24}. Weekdays and months without a year are
- * the latest past ones, or the next ones when something is due.
+ * A day or a stretch of days as people say it, seen from today: {@code yesterday}, {@code on monday},
+ * {@code last June}, {@code three weeks ago}, {@code 2011}, {@code 24 November}, {@code 2026-11-24}. Weekdays and
+ * months without a year are the latest past ones, or the next ones when something is due.
  *
  * @param words    how many words it takes
- * @param yearSaid false where only a month, a day of one or a season was named, and its year is taken to be the latest or the next
+ * @param yearSaid false where only a month, a day of one or a season was named, and its year is taken to be the latest
+ *                 or the next
  */
 public record SpokenDate(LocalDate from, LocalDate to, int words, boolean yearSaid) {
 
@@ -33,24 +34,69 @@ public record SpokenDate(LocalDate from, LocalDate to, int words, boolean yearSa
     static Set<String> vocabulary() {
         Set<String> all = new HashSet<>(MONTHS.keySet());
         all.addAll(DAYS.keySet());
-        all.addAll(Set.of("yesterday", "tomorrow", "tonight", "weekend", "christmas", "fortnight", "months", "weeks", "morning", "evening", "afternoon"));
+        all.addAll(Set.of(
+                "yesterday",
+                "tomorrow",
+                "tonight",
+                "weekend",
+                "christmas",
+                "fortnight",
+                "months",
+                "weeks",
+                "morning",
+                "evening",
+                "afternoon"));
         return all;
     }
 
-    private static final Map<String, Month> MONTHS = IntStream.rangeClosed(1, 12).mapToObj(Month::of).flatMap(m -> {
-        String name = m.name().toLowerCase(Locale.ROOT);
-        return List.of(Map.entry(name, m), Map.entry(name.substring(0, 3), m)).stream();
-    }).distinct().collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue, (a, b) -> a));
-    private static final Map<String, DayOfWeek> DAYS = Map.ofEntries(Map.entry("monday", DayOfWeek.MONDAY), Map.entry("mon", DayOfWeek.MONDAY),
-            Map.entry("tuesday", DayOfWeek.TUESDAY), Map.entry("tue", DayOfWeek.TUESDAY), Map.entry("tues", DayOfWeek.TUESDAY),
-            Map.entry("wednesday", DayOfWeek.WEDNESDAY), Map.entry("wed", DayOfWeek.WEDNESDAY), Map.entry("thursday", DayOfWeek.THURSDAY),
-            Map.entry("thu", DayOfWeek.THURSDAY), Map.entry("thurs", DayOfWeek.THURSDAY), Map.entry("friday", DayOfWeek.FRIDAY),
-            Map.entry("fri", DayOfWeek.FRIDAY), Map.entry("saturday", DayOfWeek.SATURDAY), Map.entry("sat", DayOfWeek.SATURDAY),
-            Map.entry("sunday", DayOfWeek.SUNDAY), Map.entry("sun", DayOfWeek.SUNDAY));
+    private static final Map<String, Month> MONTHS = IntStream.rangeClosed(1, 12)
+            .mapToObj(Month::of)
+            .flatMap(m -> {
+                String name = m.name().toLowerCase(Locale.ROOT);
+                return List.of(Map.entry(name, m), Map.entry(name.substring(0, 3), m)).stream();
+            })
+            .distinct()
+            .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue, (a, b) -> a));
+    private static final Map<String, DayOfWeek> DAYS = Map.ofEntries(
+            Map.entry("monday", DayOfWeek.MONDAY),
+            Map.entry("mon", DayOfWeek.MONDAY),
+            Map.entry("tuesday", DayOfWeek.TUESDAY),
+            Map.entry("tue", DayOfWeek.TUESDAY),
+            Map.entry("tues", DayOfWeek.TUESDAY),
+            Map.entry("wednesday", DayOfWeek.WEDNESDAY),
+            Map.entry("wed", DayOfWeek.WEDNESDAY),
+            Map.entry("thursday", DayOfWeek.THURSDAY),
+            Map.entry("thu", DayOfWeek.THURSDAY),
+            Map.entry("thurs", DayOfWeek.THURSDAY),
+            Map.entry("friday", DayOfWeek.FRIDAY),
+            Map.entry("fri", DayOfWeek.FRIDAY),
+            Map.entry("saturday", DayOfWeek.SATURDAY),
+            Map.entry("sat", DayOfWeek.SATURDAY),
+            Map.entry("sunday", DayOfWeek.SUNDAY),
+            Map.entry("sun", DayOfWeek.SUNDAY));
     private static final Map<String, Integer> SEASONS = Map.of("spring", 3, "summer", 6, "autumn", 9, "winter", 12);
 
-    private static final List<String> ORDINALS = List.of("first", "second", "third", "fourth", "fifth", "sixth", "seventh", "eighth", "ninth", "tenth", "eleventh",
-            "twelfth", "thirteenth", "fourteenth", "fifteenth", "sixteenth", "seventeenth", "eighteenth", "nineteenth", "twentieth");
+    private static final List<String> ORDINALS = List.of(
+            "first",
+            "second",
+            "third",
+            "fourth",
+            "fifth",
+            "sixth",
+            "seventh",
+            "eighth",
+            "ninth",
+            "tenth",
+            "eleventh",
+            "twelfth",
+            "thirteenth",
+            "fourteenth",
+            "fifteenth",
+            "sixteenth",
+            "seventeenth",
+            "eighteenth",
+            "nineteenth",
+            "twentieth");
 
     private static SpokenDate day(LocalDate d, int words) {
         return new SpokenDate(d, d, words);
@@ -100,7 +146,7 @@ public record SpokenDate(LocalDate from, LocalDate to, int words, boolean yearSa
             case "tomorrow" -> {
                 return day(r.today.plusDays(1), 1);
             }
-            default -> { }
+            default -> {}
         }
         SpokenDate named = SpokenSpan.find(r);
         if (named == null && (w.equals("the") || w.equals("on") || w.equals("in") || w.equals("at"))) {
@@ -125,15 +171,16 @@ public record SpokenDate(LocalDate from, LocalDate to, int words, boolean yearSa
         if (n.value() != many && r.word(n.words()).matches("years?")) {
             return day(r.today.minusMonths(Math.round(12 * n.value())), n.words() + 2);
         }
-        LocalDate d = switch (r.word(n.words()).replaceAll("s$", "")) {
-            case "hour", "minute" -> r.today;
-            case "day" -> r.today.minusDays(many);
-            case "week" -> r.today.minusWeeks(many);
-            case "fortnight" -> r.today.minusWeeks(2 * many);
-            case "month" -> r.today.minusMonths(many);
-            case "year" -> r.today.minusYears(many);
-            default -> null;
-        };
+        LocalDate d =
+                switch (r.word(n.words()).replaceAll("s$", "")) {
+                    case "hour", "minute" -> r.today;
+                    case "day" -> r.today.minusDays(many);
+                    case "week" -> r.today.minusWeeks(many);
+                    case "fortnight" -> r.today.minusWeeks(2 * many);
+                    case "month" -> r.today.minusMonths(many);
+                    case "year" -> r.today.minusYears(many);
+                    default -> null;
+                };
         return d == null ? null : day(d, n.words() + 2);
     }
 
@@ -164,22 +211,35 @@ public record SpokenDate(LocalDate from, LocalDate to, int words, boolean yearSa
         }
         boolean ahead = r.due && !r.word(0).matches("last|past") || r.word(0).matches("next|coming");
         boolean past = r.word(0).matches("last|past");
-        boolean nextWeek = ahead && r.word(skip + 1).equals("next") && r.word(skip + 2).equals("week");
-        LocalDate day = nextWeek ? r.today.plusWeeks(1).with(TemporalAdjusters.previousOrSame(DayOfWeek.MONDAY)).with(TemporalAdjusters.nextOrSame(d))
-                : r.today.with(ahead ? TemporalAdjusters.next(d) : past ? TemporalAdjusters.previous(d) : TemporalAdjusters.previousOrSame(d));
+        boolean nextWeek =
+                ahead && r.word(skip + 1).equals("next") && r.word(skip + 2).equals("week");
+        LocalDate day = nextWeek
+                ? r.today
+                        .plusWeeks(1)
+                        .with(TemporalAdjusters.previousOrSame(DayOfWeek.MONDAY))
+                        .with(TemporalAdjusters.nextOrSame(d))
+                : r.today.with(
+                        ahead
+                                ? TemporalAdjusters.next(d)
+                                : past ? TemporalAdjusters.previous(d) : TemporalAdjusters.previousOrSame(d));
         boolean week = ahead && r.word(skip + 1).equals("week");
         int used = skip + 1 + (nextWeek ? 2 : week ? 1 : 0);
-        return day(week ? day.plusWeeks(1) : day, used + (r.word(used).matches("morning|noon|midday|afternoon|evening|night") ? 1 : 0));
+        return day(
+                week ? day.plusWeeks(1) : day,
+                used + (r.word(used).matches("morning|noon|midday|afternoon|evening|night") ? 1 : 0));
     }
 
     /** {@code last June}, {@code June 2019}, {@code 24 November}, {@code November 24th}. */
     private static SpokenDate month(Reading r) {
         int dayNumber = ordinal(r.word(0));
-        int at = dayNumber > 0 ? r.word(1).equals("of") ? 2 : 1 : r.word(0).matches("last|next|this|early|late|mid") ? 1 : 0;
+        int at = dayNumber > 0
+                ? r.word(1).equals("of") ? 2 : 1
+                : r.word(0).matches("last|next|this|early|late|mid") ? 1 : 0;
         Month m = MONTHS.get(r.word(at));
         // 'may' and 'mar' are words too; alone they mean nothing.
         boolean led = r.i > 0 && r.words.get(r.i - 1).text().matches("from|in|of|during");
-        if (m == null || r.word(at).equals("may") && at == 0 && r.year(1) == 0 && ordinal(r.word(1)) == 0 && !r.due && !led) {
+        if (m == null
+                || r.word(at).equals("may") && at == 0 && r.year(1) == 0 && ordinal(r.word(1)) == 0 && !r.due && !led) {
             return null;
         }
         int used = at + 1;
@@ -197,13 +257,18 @@ public record SpokenDate(LocalDate from, LocalDate to, int words, boolean yearSa
         }
         YearMonth month = YearMonth.of(year > 0 ? year : r.today.getYear(), m);
         if (year == 0) {
-            month = r.due && month.atEndOfMonth().isBefore(r.today) ? month.plusYears(1)
+            month = r.due && month.atEndOfMonth().isBefore(r.today)
+                    ? month.plusYears(1)
                     : !r.due && month.atDay(1).isAfter(r.today) ? month.minusYears(1) : month;
             if (r.word(0).equals("last") && month.equals(YearMonth.from(r.today))) {
                 month = month.minusYears(1);
             }
         }
-        return new SpokenDate(month.atDay(1), month.atEndOfMonth(), used, year > 0 || r.word(0).matches("last|next|this"));
+        return new SpokenDate(
+                month.atDay(1),
+                month.atEndOfMonth(),
+                used,
+                year > 0 || r.word(0).matches("last|next|this"));
     }
 
     private static LocalDate nearest(LocalDate d, Reading r) {
@@ -227,7 +292,10 @@ public record SpokenDate(LocalDate from, LocalDate to, int words, boolean yearSa
             return null;
         }
         YearMonth start = YearMonth.of(year > 0 ? year : r.today.getYear(), first);
-        if (year == 0 && (start.atDay(1).isAfter(r.today) || r.word(0).equals("last") && start.plusMonths(2).atEndOfMonth().isAfter(r.today))) {
+        if (year == 0
+                && (start.atDay(1).isAfter(r.today)
+                        || r.word(0).equals("last")
+                                && start.plusMonths(2).atEndOfMonth().isAfter(r.today))) {
             start = start.minusYears(1);
         }
         return new SpokenDate(start.atDay(1), start.plusMonths(2).atEndOfMonth(), at + (year > 0 ? 2 : 1));
@@ -239,12 +307,13 @@ public record SpokenDate(LocalDate from, LocalDate to, int words, boolean yearSa
         if (counted != null) {
             return counted;
         }
-        int by = switch (r.word(0)) {
-            case "last" -> -1;
-            case "this" -> 0;
-            case "next" -> 1;
-            default -> 9;
-        };
+        int by =
+                switch (r.word(0)) {
+                    case "last" -> -1;
+                    case "this" -> 0;
+                    case "next" -> 1;
+                    default -> 9;
+                };
         if (by == 9) {
             return null;
         }
@@ -269,18 +338,21 @@ public record SpokenDate(LocalDate from, LocalDate to, int words, boolean yearSa
             return null;
         }
         Reading rest = new Reading(r.words, r.i + 1, r.today, false);
-        SpokenNumber n = rest.word(0).equals("few") ? new SpokenNumber(3, 1) : SpokenNumber.at(r.words, r.i + 1).orElse(null);
+        SpokenNumber n = rest.word(0).equals("few")
+                ? new SpokenNumber(3, 1)
+                : SpokenNumber.at(r.words, r.i + 1).orElse(null);
         if (n == null || n.value() < 2 || n.value() > 1000) {
             return null;
         }
         long many = Math.round(n.value());
-        LocalDate from = switch (rest.word(n.words())) {
-            case "days" -> r.today.minusDays(many);
-            case "weeks" -> r.today.minusWeeks(many);
-            case "months" -> r.today.minusMonths(many);
-            case "years" -> r.today.minusYears(many);
-            default -> null;
-        };
+        LocalDate from =
+                switch (rest.word(n.words())) {
+                    case "days" -> r.today.minusDays(many);
+                    case "weeks" -> r.today.minusWeeks(many);
+                    case "months" -> r.today.minusMonths(many);
+                    case "years" -> r.today.minusYears(many);
+                    default -> null;
+                };
         return from == null ? null : new SpokenDate(from, r.today, 2 + n.words());
     }
 

@@ -7,21 +7,44 @@ import java.util.Optional;
 import java.util.Set;
 
 /**
- * Numbers as people say them: {@code 40}, {@code 1,200}, {@code forty}, {@code twenty-four}, {@code a couple of hundred}, {@code half a},
- * {@code two and a half}, {@code one point five}.
+ * Numbers as people say them: {@code 40}, {@code 1,200}, {@code forty}, {@code twenty-four},
+ * {@code a couple of hundred}, {@code half a}, {@code two and a half}, {@code one point five}.
  *
  * @param words how many words it takes
  */
 record SpokenNumber(double value, int words) {
 
-    private static final Map<String, Integer> SMALL = Map.ofEntries(Map.entry("one", 1), Map.entry("two", 2), Map.entry("three", 3),
-            Map.entry("four", 4), Map.entry("five", 5), Map.entry("six", 6), Map.entry("seven", 7), Map.entry("eight", 8),
-            Map.entry("nine", 9), Map.entry("ten", 10), Map.entry("eleven", 11), Map.entry("twelve", 12), Map.entry("thirteen", 13),
-            Map.entry("fourteen", 14), Map.entry("fifteen", 15), Map.entry("sixteen", 16), Map.entry("seventeen", 17),
-            Map.entry("eighteen", 18), Map.entry("nineteen", 19), Map.entry("twenty", 20), Map.entry("thirty", 30),
-            Map.entry("forty", 40), Map.entry("fifty", 50), Map.entry("sixty", 60), Map.entry("seventy", 70),
-            Map.entry("eighty", 80), Map.entry("ninety", 90), Map.entry("both", 2));
-    private static final Map<String, Integer> LARGE = Map.of("hundred", 100, "thousand", 1000, "million", 1_000_000, "dozen", 12, "score", 20);
+    private static final Map<String, Integer> SMALL = Map.ofEntries(
+            Map.entry("one", 1),
+            Map.entry("two", 2),
+            Map.entry("three", 3),
+            Map.entry("four", 4),
+            Map.entry("five", 5),
+            Map.entry("six", 6),
+            Map.entry("seven", 7),
+            Map.entry("eight", 8),
+            Map.entry("nine", 9),
+            Map.entry("ten", 10),
+            Map.entry("eleven", 11),
+            Map.entry("twelve", 12),
+            Map.entry("thirteen", 13),
+            Map.entry("fourteen", 14),
+            Map.entry("fifteen", 15),
+            Map.entry("sixteen", 16),
+            Map.entry("seventeen", 17),
+            Map.entry("eighteen", 18),
+            Map.entry("nineteen", 19),
+            Map.entry("twenty", 20),
+            Map.entry("thirty", 30),
+            Map.entry("forty", 40),
+            Map.entry("fifty", 50),
+            Map.entry("sixty", 60),
+            Map.entry("seventy", 70),
+            Map.entry("eighty", 80),
+            Map.entry("ninety", 90),
+            Map.entry("both", 2));
+    private static final Map<String, Integer> LARGE =
+            Map.of("hundred", 100, "thousand", 1000, "million", 1_000_000, "dozen", 12, "score", 20);
     private static final int TEENS = 20;
     private static final int TENS = 100;
 
@@ -49,13 +72,20 @@ record SpokenNumber(double value, int words) {
     private static SpokenNumber part(List<Word> words, int i) {
         String first = text(words, i);
         if (first.equals("half") && text(words, i + 1).matches("an?")) {
-            return LARGE.containsKey(text(words, i + 2)) ? new SpokenNumber(LARGE.get(text(words, i + 2)) / 2.0, 3) : new SpokenNumber(0.5, 2);
+            return LARGE.containsKey(text(words, i + 2))
+                    ? new SpokenNumber(LARGE.get(text(words, i + 2)) / 2.0, 3)
+                    : new SpokenNumber(0.5, 2);
         }
-        if (first.equals("quarter") && text(words, i + 1).equals("of") && text(words, i + 2).matches("an?")) {
+        if (first.equals("quarter")
+                && text(words, i + 1).equals("of")
+                && text(words, i + 2).matches("an?")) {
             return new SpokenNumber(1 / 4.0, 3);
         }
         int a = first.matches("an?|one") ? 1 : first.equals("three") ? 3 : 0;
-        if (a > 0 && text(words, i + 1).matches("quarters?") && text(words, i + 2).equals("of") && text(words, i + 3).matches("an?")) {
+        if (a > 0
+                && text(words, i + 1).matches("quarters?")
+                && text(words, i + 2).equals("of")
+                && text(words, i + 3).matches("an?")) {
             return new SpokenNumber(a / 4.0, 4);
         }
         return null;
@@ -69,8 +99,11 @@ record SpokenNumber(double value, int words) {
         double value = Double.parseDouble(first.replace(",", ""));
         int used = 1;
         // 1,200 is cut at its comma into words.
-        if (first.matches("\\d{1,3}") && text(words, i + 1).equals(",") && text(words, i + 2).matches("\\d{3}")
-                && words.get(i + 1).from() == words.get(i).to() && words.get(i + 2).from() == words.get(i + 1).to()) {
+        if (first.matches("\\d{1,3}")
+                && text(words, i + 1).equals(",")
+                && text(words, i + 2).matches("\\d{3}")
+                && words.get(i + 1).from() == words.get(i).to()
+                && words.get(i + 2).from() == words.get(i + 1).to()) {
             value = value * 1000 + Integer.parseInt(text(words, i + 2));
             used = 3;
         }
@@ -93,7 +126,10 @@ record SpokenNumber(double value, int words) {
             String word = text(words, at);
             int small = small(word);
             Integer scale = LARGE.get(word);
-            if (small >= 0 && (current < 0 || current % TENS == 0 && current > 0 || current % 10 == 0 && current >= TEENS && current % TENS != 0 && small < 10)) {
+            if (small >= 0
+                    && (current < 0
+                            || current % TENS == 0 && current > 0
+                            || current % 10 == 0 && current >= TEENS && current % TENS != 0 && small < 10)) {
                 current = Math.max(0, current) + small;
             } else if (scale != null && scale >= 1000 && (current > 0 || total > 0)) {
                 total = (total + Math.max(1, current)) * scale;
@@ -111,7 +147,9 @@ record SpokenNumber(double value, int words) {
     /** {@code … and a half}, {@code … point five}. */
     private SpokenNumber withRest(List<Word> all, int i) {
         int at = i + words;
-        if (text(all, at).equals("and") && text(all, at + 1).equals("a") && text(all, at + 2).equals("half")) {
+        if (text(all, at).equals("and")
+                && text(all, at + 1).equals("a")
+                && text(all, at + 2).equals("half")) {
             return new SpokenNumber(value + 0.5, words + 3);
         }
         if (text(all, at).equals("point") && small(text(all, at + 1)) >= 0 && small(text(all, at + 1)) < 10) {
@@ -127,10 +165,14 @@ record SpokenNumber(double value, int words) {
         }
         String[] parts = word.split("-");
         return parts.length == 2 && SMALL.getOrDefault(parts[0], 0) >= TEENS && SMALL.getOrDefault(parts[1], 10) < 10
-                ? SMALL.get(parts[0]) + SMALL.get(parts[1]) : -1;
+                ? SMALL.get(parts[0]) + SMALL.get(parts[1])
+                : -1;
     }
 
-    /** A year in words, like {@code nineteen ninety eight}, {@code twenty twenty-four} or {@code two thousand and eleven}; empty for none. */
+    /**
+     * A year in words, like {@code nineteen ninety eight}, {@code twenty twenty-four} or
+     * {@code two thousand and eleven}; empty for none.
+     */
     static Optional<SpokenNumber> yearAt(List<Word> words, int i) {
         String first = text(words, i);
         if (first.equals("two") && text(words, i + 1).equals("thousand")) {
@@ -147,7 +189,10 @@ record SpokenNumber(double value, int words) {
         if (text(words, i + 1).matches("oh|o") && small(text(words, i + 2)) > 0 && small(text(words, i + 2)) < 10) {
             second = small(text(words, i + 2));
             used = 3;
-        } else if (second >= TEENS && second % 10 == 0 && small(text(words, i + 2)) > 0 && small(text(words, i + 2)) < 10) {
+        } else if (second >= TEENS
+                && second % 10 == 0
+                && small(text(words, i + 2)) > 0
+                && small(text(words, i + 2)) < 10) {
             second += small(text(words, i + 2));
             used = 3;
         } else if (second < 10) {

@@ -9,14 +9,17 @@ import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
-/** Dates that are counted from another, and those that have names of their own: {@code in two weeks}, {@code end of the month}, {@code christmas}. */
+/**
+ * Dates that are counted from another, and those that have names of their own: {@code in two weeks},
+ * {@code end of the month}, {@code christmas}.
+ */
 final class SpokenSpan {
 
     private static final Pattern NUMERIC = Pattern.compile("(\\d{1,2})[./](\\d{1,2})(?:[./](\\d{4}|\\d{2}))?[.]?");
     private static final Pattern DECADE = Pattern.compile("(?:19|20)?(\\d)0s");
     private static final String PARTS_OF_A_DAY = "morning|noon|midday|lunchtime|afternoon|evening|night";
 
-    private SpokenSpan() { }
+    private SpokenSpan() {}
 
     static SpokenDate find(SpokenDate.Reading r) {
         SpokenDate found = counted(r);
@@ -51,7 +54,9 @@ final class SpokenSpan {
         String then = r.word(used);
         if (then.matches("from|on|after") || then.matches("today|tomorrow")) {
             int at = used + (then.matches("from|on|after") ? 1 : 0);
-            SpokenDate base = r.word(at).equals("now") ? day(r.today(), 1) : SpokenDate.at(r.words(), r.i() + at, r.today(), true).orElse(null);
+            SpokenDate base = r.word(at).equals("now")
+                    ? day(r.today(), 1)
+                    : SpokenDate.at(r.words(), r.i() + at, r.today(), true).orElse(null);
             return base == null ? null : day(plus(base.to(), Math.round(n.value()), unit), at + base.words());
         }
         boolean time = r.word(used).equals("time");
@@ -73,7 +78,8 @@ final class SpokenSpan {
     private static SpokenDate edge(SpokenDate.Reading r) {
         int skip = r.word(0).equals("the") ? 1 : 0;
         String edge = r.word(skip);
-        if (!edge.matches("end|ends|start|beginning|middle|mid") || !r.word(skip + 1).equals("of") && !edge.equals("mid")) {
+        if (!edge.matches("end|ends|start|beginning|middle|mid")
+                || !r.word(skip + 1).equals("of") && !edge.equals("mid")) {
             return null;
         }
         int at = skip + (r.word(skip + 1).equals("of") ? 2 : 1);
@@ -81,7 +87,9 @@ final class SpokenSpan {
         String what = r.word(at);
         SpokenDate whole;
         if (what.matches("week|month|year")) {
-            whole = SpokenDate.at(List.of(new Word("this", 0, 0, false), new Word(what, 0, 0, false)), 0, r.today(), r.due()).orElse(null);
+            whole = SpokenDate.at(
+                            List.of(new Word("this", 0, 0, false), new Word(what, 0, 0, false)), 0, r.today(), r.due())
+                    .orElse(null);
             at++;
         } else {
             whole = SpokenDate.at(r.words(), r.i() + at, r.today(), r.due()).orElse(null);
@@ -90,8 +98,13 @@ final class SpokenSpan {
         if (whole == null || whole.from().equals(whole.to())) {
             return null;
         }
-        LocalDate middle = whole.from().plusDays((whole.to().toEpochDay() - whole.from().toEpochDay()) / 2);
-        LocalDate d = edge.startsWith("end") ? what.equals("week") || r.word(at - 1).equals("week") ? whole.from().plusDays(4) : whole.to() : edge.startsWith("mid") ? middle : whole.from();
+        LocalDate middle =
+                whole.from().plusDays((whole.to().toEpochDay() - whole.from().toEpochDay()) / 2);
+        LocalDate d = edge.startsWith("end")
+                ? what.equals("week") || r.word(at - 1).equals("week")
+                        ? whole.from().plusDays(4)
+                        : whole.to()
+                : edge.startsWith("mid") ? middle : whole.from();
         return new SpokenDate(d, d, at, whole.yearSaid());
     }
 
@@ -103,17 +116,23 @@ final class SpokenSpan {
         boolean itsDay = r.word(skip + 1).equals("day");
         int used = skip + 1 + (eve || itsDay ? 1 : 0);
         int year = r.today().getYear();
-        LocalDate d = switch (name) {
-            case "christmas", "xmas" -> LocalDate.of(year, Month.DECEMBER, eve ? 24 : 25);
-            case "hogmanay" -> LocalDate.of(year, Month.DECEMBER, 31);
-            case "easter" -> easter(year);
-            case "midsummer" -> LocalDate.of(year, Month.JUNE, 24);
-            case "halloween" -> LocalDate.of(year, Month.OCTOBER, 31);
-            case "boxing" -> itsDay ? LocalDate.of(year, Month.DECEMBER, 26) : null;
-            case "new" -> r.word(skip + 1).matches("years?") ? LocalDate.of(year, r.word(skip + 2).equals("eve") ? Month.DECEMBER : Month.JANUARY,
-                    r.word(skip + 2).equals("eve") ? 31 : 1) : null;
-            default -> null;
-        };
+        LocalDate d =
+                switch (name) {
+                    case "christmas", "xmas" -> LocalDate.of(year, Month.DECEMBER, eve ? 24 : 25);
+                    case "hogmanay" -> LocalDate.of(year, Month.DECEMBER, 31);
+                    case "easter" -> easter(year);
+                    case "midsummer" -> LocalDate.of(year, Month.JUNE, 24);
+                    case "halloween" -> LocalDate.of(year, Month.OCTOBER, 31);
+                    case "boxing" -> itsDay ? LocalDate.of(year, Month.DECEMBER, 26) : null;
+                    case "new" ->
+                        r.word(skip + 1).matches("years?")
+                                ? LocalDate.of(
+                                        year,
+                                        r.word(skip + 2).equals("eve") ? Month.DECEMBER : Month.JANUARY,
+                                        r.word(skip + 2).equals("eve") ? 31 : 1)
+                                : null;
+                    default -> null;
+                };
         if (d == null) {
             return null;
         }
@@ -141,17 +160,26 @@ final class SpokenSpan {
         return LocalDate.of(year, monthAndDay / 31, monthAndDay % 31 + 1);
     }
 
-    /** {@code the day after tomorrow}, {@code this morning}, {@code the weekend}, {@code the week after next}, {@code the 12th}. */
+    /**
+     * {@code the day after tomorrow}, {@code this morning}, {@code the weekend}, {@code the week after next},
+     * {@code the 12th}.
+     */
     private static SpokenDate near(SpokenDate.Reading r) {
         int skip = r.word(0).equals("the") ? 1 : 0;
         String w = r.word(skip);
-        if (w.equals("day") && r.word(skip + 1).equals("after") && r.word(skip + 2).equals("tomorrow")) {
+        if (w.equals("day")
+                && r.word(skip + 1).equals("after")
+                && r.word(skip + 2).equals("tomorrow")) {
             return day(r.today().plusDays(2), skip + 3);
         }
-        if (w.equals("day") && r.word(skip + 1).equals("before") && r.word(skip + 2).equals("yesterday")) {
+        if (w.equals("day")
+                && r.word(skip + 1).equals("before")
+                && r.word(skip + 2).equals("yesterday")) {
             return day(r.today().minusDays(2), skip + 3);
         }
-        if (w.equals("week") && r.word(skip + 1).equals("after") && r.word(skip + 2).equals("next")) {
+        if (w.equals("week")
+                && r.word(skip + 1).equals("after")
+                && r.word(skip + 2).equals("next")) {
             LocalDate monday = r.today().plusWeeks(2).with(TemporalAdjusters.previousOrSame(DayOfWeek.MONDAY));
             return new SpokenDate(monday, monday.plusDays(6), skip + 3);
         }
@@ -163,12 +191,17 @@ final class SpokenSpan {
         }
         int weekend = w.matches("this|next|last") ? skip + 1 : skip;
         if (r.word(weekend).equals("weekend") && (skip == 1 || weekend > skip)) {
-            LocalDate saturday = r.due() && !w.equals("last") ? r.today().with(TemporalAdjusters.nextOrSame(DayOfWeek.SATURDAY))
+            LocalDate saturday = r.due() && !w.equals("last")
+                    ? r.today().with(TemporalAdjusters.nextOrSame(DayOfWeek.SATURDAY))
                     : r.today().with(TemporalAdjusters.previous(DayOfWeek.SATURDAY));
             return new SpokenDate(saturday, saturday.plusDays(1), weekend + 1);
         }
-        return skip == 1 && w.matches("\\d{1,2}(st|nd|rd|th)") && SpokenDate.monthOf(r.word(skip + 1)) == null && !r.word(skip + 1).equals("of")
-                ? dayOfMonth(r, SpokenDate.ordinal(w), skip + 1) : null;
+        return skip == 1
+                        && w.matches("\\d{1,2}(st|nd|rd|th)")
+                        && SpokenDate.monthOf(r.word(skip + 1)) == null
+                        && !r.word(skip + 1).equals("of")
+                ? dayOfMonth(r, SpokenDate.ordinal(w), skip + 1)
+                : null;
     }
 
     private static SpokenDate dayOfMonth(SpokenDate.Reading r, int number, int used) {
@@ -187,12 +220,16 @@ final class SpokenSpan {
     /** {@code 3/12}, {@code 3.12.}, {@code 03/12/2026}: the day stands first. */
     private static SpokenDate numeric(SpokenDate.Reading r) {
         Matcher m = NUMERIC.matcher(r.word(0));
-        if (!m.matches() || r.word(1).matches("[kmgtp]i?b|percent|volts?") || !r.word(0).contains("/") && m.group(3) == null && !r.due()) {
+        if (!m.matches()
+                || r.word(1).matches("[kmgtp]i?b|percent|volts?")
+                || !r.word(0).contains("/") && m.group(3) == null && !r.due()) {
             return null;
         }
         int day = Integer.parseInt(m.group(1));
         int month = Integer.parseInt(m.group(2));
-        int year = m.group(3) == null ? r.today().getYear() : Integer.parseInt(m.group(3)) + (m.group(3).length() == 2 ? 2000 : 0);
+        int year = m.group(3) == null
+                ? r.today().getYear()
+                : Integer.parseInt(m.group(3)) + (m.group(3).length() == 2 ? 2000 : 0);
         LocalDate d = LocalDate.of(year, month, day);
         if (m.group(3) == null && r.due() && d.isBefore(r.today())) {
             d = d.plusYears(1);
@@ -206,20 +243,25 @@ final class SpokenSpan {
     private static SpokenDate decade(SpokenDate.Reading r) {
         int skip = r.word(0).equals("the") ? 1 : 0;
         String w = r.word(skip);
-        int tens = switch (w) {
-            case "fifties" -> 1950;
-            case "sixties" -> 1960;
-            case "seventies" -> 1970;
-            case "eighties" -> 1980;
-            case "nineties" -> 1990;
-            default -> {
-                Matcher m = DECADE.matcher(w);
-                int ten = m.matches() ? Integer.parseInt(m.group(1)) * 10 : -1;
-                // 30s are seconds.
-                ten = w.length() == 3 && ten > 10 && ten < 50 ? -1 : ten;
-                yield ten < 0 ? 0 : w.startsWith("20") && w.length() > 3 || ten < 50 && !w.startsWith("19") ? 2000 + ten : 1900 + ten;
-            }
-        };
+        int tens =
+                switch (w) {
+                    case "fifties" -> 1950;
+                    case "sixties" -> 1960;
+                    case "seventies" -> 1970;
+                    case "eighties" -> 1980;
+                    case "nineties" -> 1990;
+                    default -> {
+                        Matcher m = DECADE.matcher(w);
+                        int ten = m.matches() ? Integer.parseInt(m.group(1)) * 10 : -1;
+                        // 30s are seconds.
+                        ten = w.length() == 3 && ten > 10 && ten < 50 ? -1 : ten;
+                        yield ten < 0
+                                ? 0
+                                : w.startsWith("20") && w.length() > 3 || ten < 50 && !w.startsWith("19")
+                                        ? 2000 + ten
+                                        : 1900 + ten;
+                    }
+                };
         return tens < 1950 ? null : new SpokenDate(LocalDate.of(tens, 1, 1), LocalDate.of(tens + 9, 12, 31), skip + 1);
     }
 }

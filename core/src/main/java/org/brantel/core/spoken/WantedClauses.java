@@ -10,23 +10,106 @@ import org.brantel.core.carve.Kinds;
 import org.brantel.core.wanted.WantedLine;
 
 /**
- * The stretches of a line that name content to be had back, each a wanted line of its own: {@code 40 photos from june and 3 videos} is
- * two. What was taken as a fact is none; what is added after a comma ({@code maybe forty}, {@code all from 1998}) belongs to what it
- * follows.
+ * The stretches of a line that name content to be had back, each a wanted line of its own:
+ * {@code 40 photos from june and 3 videos} is two. What was taken as a fact is none; what is added after a comma
+ * ({@code maybe forty}, {@code all from 1998}) belongs to what it follows.
  */
 final class WantedClauses {
 
     /** How something begins that is added to what was named before a comma. */
-    private static final Set<String> ADDED = Set.of("all", "maybe", "about", "around", "roughly", "since", "from", "if", "in", "mostly",
-            "most", "at", "over", "called", "named", "some", "nearly", "almost", "must", "of", "by", "under", "taken", "made", "recorded", "written");
-    private static final Set<String> JOINTS = Set.of("and", "plus", "also", "but", "then", "because", "so", "while", "&");
-    /** What leads over to the thing itself. */
-    private static final Set<String> LEADS = Set.of("she", "he", "they", "we", "i", "wants", "want", "wanted", "needs", "need", "needed", "would", "like", "likes",
-            "hopes", "hope", "hoping", "looking", "back", "get", "please", "also", "and", "plus", "then", "after", "afterwards", "that", "above", "mainly", "especially", "mostly", "first",
-            "firstly", "really", "desperately", "only", "just", "to", "have", "customer", "caller", "its", "is", "it", "cares", "about", "asks", "for", "biggest", "wish", "lost", "missing", "main", "thing", "priority");
-    private static final Set<String> WANTS = Set.of("wants", "want", "wanted", "needs", "need", "looking", "hopes", "hoping", "like", "asks", "please");
+    private static final Set<String> ADDED = Set.of(
+            "all",
+            "maybe",
+            "about",
+            "around",
+            "roughly",
+            "since",
+            "from",
+            "if",
+            "in",
+            "mostly",
+            "most",
+            "at",
+            "over",
+            "called",
+            "named",
+            "some",
+            "nearly",
+            "almost",
+            "must",
+            "of",
+            "by",
+            "under",
+            "taken",
+            "made",
+            "recorded",
+            "written");
 
-    private record Piece(int start, int end, String joint) { }
+    private static final Set<String> JOINTS =
+            Set.of("and", "plus", "also", "but", "then", "because", "so", "while", "&");
+    /** What leads over to the thing itself. */
+    private static final Set<String> LEADS = Set.of(
+            "she",
+            "he",
+            "they",
+            "we",
+            "i",
+            "wants",
+            "want",
+            "wanted",
+            "needs",
+            "need",
+            "needed",
+            "would",
+            "like",
+            "likes",
+            "hopes",
+            "hope",
+            "hoping",
+            "looking",
+            "back",
+            "get",
+            "please",
+            "also",
+            "and",
+            "plus",
+            "then",
+            "after",
+            "afterwards",
+            "that",
+            "above",
+            "mainly",
+            "especially",
+            "mostly",
+            "first",
+            "firstly",
+            "really",
+            "desperately",
+            "only",
+            "just",
+            "to",
+            "have",
+            "customer",
+            "caller",
+            "its",
+            "is",
+            "it",
+            "cares",
+            "about",
+            "asks",
+            "for",
+            "biggest",
+            "wish",
+            "lost",
+            "missing",
+            "main",
+            "thing",
+            "priority");
+
+    private static final Set<String> WANTS =
+            Set.of("wants", "want", "wanted", "needs", "need", "looking", "hopes", "hoping", "like", "asks", "please");
+
+    private record Piece(int start, int end, String joint) {}
 
     private final String line;
     private final List<Word> words;
@@ -83,8 +166,22 @@ final class WantedClauses {
         WantedLine l = a.line();
         WantedLine r = found.get(found.size() - 1).line();
         if (l.from() == null && l.to() == null && (r.from() != null || r.to() != null)) {
-            found.set(found.size() - 2, new Heard.Wanted(new WantedLine(l.id(), l.words(), l.kinds(), l.pattern(), l.hopedFor(), l.minBytes(), r.from(), r.to(),
-                    r.yearAssumed(), l.mustHave()), a.from(), a.to()));
+            found.set(
+                    found.size() - 2,
+                    new Heard.Wanted(
+                            new WantedLine(
+                                    l.id(),
+                                    l.words(),
+                                    l.kinds(),
+                                    l.pattern(),
+                                    l.hopedFor(),
+                                    l.minBytes(),
+                                    r.from(),
+                                    r.to(),
+                                    r.yearAssumed(),
+                                    l.mustHave()),
+                            a.from(),
+                            a.to()));
         }
     }
 
@@ -96,7 +193,10 @@ final class WantedClauses {
         for (int i = 0; i <= words.size(); i++) {
             boolean end = i == words.size();
             boolean isBreak = !end && words.get(i).isBreak();
-            boolean orSo = !end && i > 0 && words.get(i).text().equals("so") && words.get(i - 1).text().equals("or");
+            boolean orSo = !end
+                    && i > 0
+                    && words.get(i).text().equals("so")
+                    && words.get(i - 1).text().equals("or");
             boolean cuts = !end && JOINTS.contains(words.get(i).text()) && !isRange(i) && !orSo && i > start;
             if (end || isBreak || cuts) {
                 if (i > start) {
@@ -119,9 +219,18 @@ final class WantedClauses {
         for (int i = at - 1; i >= 0 && i >= at - 4 && !words.get(i).isBreak(); i--) {
             between |= words.get(i).text().equals("between");
         }
-        boolean number = words.get(at - 1).text().matches("hundred|thousand") && SpokenNumber.at(words, at + 1).isPresent()
-                && at > 1 && (words.get(at - 2).text().equals("a") || SpokenNumber.at(words, at - 2).isPresent());
-        return between || number || next.matches("white|a|so") && (next.equals("white") || next.equals("so") || at + 2 < words.size() && words.get(at + 2).text().equals("half"));
+        boolean number = words.get(at - 1).text().matches("hundred|thousand")
+                && SpokenNumber.at(words, at + 1).isPresent()
+                && at > 1
+                && (words.get(at - 2).text().equals("a")
+                        || SpokenNumber.at(words, at - 2).isPresent());
+        return between
+                || number
+                || next.matches("white|a|so")
+                        && (next.equals("white")
+                                || next.equals("so")
+                                || at + 2 < words.size()
+                                        && words.get(at + 2).text().equals("half"));
     }
 
     /** Without small words at its end that lead to nothing. */
@@ -133,7 +242,10 @@ final class WantedClauses {
         return p == null ? null : new Piece(p.start, end, p.joint);
     }
 
-    /** The piece, or what stands in it before the first or behind the last fact where that says what is wanted; null for nothing. */
+    /**
+     * The piece, or what stands in it before the first or behind the last fact where that says what is wanted; null for
+     * nothing.
+     */
     private Piece withoutFacts(Piece p) {
         int last = taken.previousSetBit(p.end - 1);
         if (last < p.start) {
@@ -152,29 +264,46 @@ final class WantedClauses {
     }
 
     private boolean names(int start, int end) {
-        return clause(start, end).filter(w -> !w.kinds().isEmpty() || !w.pattern().isEmpty()).isPresent();
+        return clause(start, end)
+                .filter(w -> !w.kinds().isEmpty() || !w.pattern().isEmpty())
+                .isPresent();
     }
 
     private Optional<WantedLine> clause(int start, int end) {
-        return start >= end ? Optional.empty() : WantedWords.read(line.substring(words.get(start).from(), words.get(end - 1).to()), before);
+        return start >= end
+                ? Optional.empty()
+                : WantedWords.read(
+                        line.substring(
+                                words.get(start).from(), words.get(end - 1).to()),
+                        before);
     }
 
     private boolean isAddition(Piece p, Piece open) {
-        boolean dates = SpokenDate.at(words, p.start, before, false).filter(d -> p.start + d.words() >= p.end).isPresent();
+        boolean dates = SpokenDate.at(words, p.start, before, false)
+                .filter(d -> p.start + d.words() >= p.end)
+                .isPresent();
         if (!p.joint.equals(",") && !p.joint.equals(":") && !p.joint.equals("(") && !(p.joint.equals("and") && dates)) {
             return false;
         }
         String first = words.get(p.start).text();
         List<String> kinds = clause(p.start, p.end).map(WantedLine::kinds).orElse(List.of());
         if (kinds.isEmpty()) {
-            boolean counts = SpokenNumber.at(words, p.start).filter(n -> p.start + n.words() >= p.end || words.get(p.start + n.words()).text().matches("or|odd|pieces|in|altogether|of")).isPresent();
-            return ADDED.contains(first) || counts || SpokenDate.at(words, p.start, before, false).isPresent();
+            boolean counts = SpokenNumber.at(words, p.start)
+                    .filter(n -> p.start + n.words() >= p.end
+                            || words.get(p.start + n.words()).text().matches("or|odd|pieces|in|altogether|of"))
+                    .isPresent();
+            return ADDED.contains(first)
+                    || counts
+                    || SpokenDate.at(words, p.start, before, false).isPresent();
         }
         List<String> had = clause(open.start, open.end).map(WantedLine::kinds).orElse(List.of());
-        boolean restricts = had.containsAll(kinds) && SpokenNumber.at(words, p.start).isEmpty()
-                && words.subList(p.start, p.end).stream().anyMatch(w -> w.text().matches("only|mostly|mainly|all|each"));
+        boolean restricts = had.containsAll(kinds)
+                && SpokenNumber.at(words, p.start).isEmpty()
+                && words.subList(p.start, p.end).stream()
+                        .anyMatch(w -> w.text().matches("only|mostly|mainly|all|each"));
         // Another name of the same thing: the thesis, a docx called …
-        boolean sameThing = (first.matches("an?|as|in|all") || p.end == p.start + 1) && kinds.stream().noneMatch(k -> Kinds.groups().contains(k));
+        boolean sameThing = (first.matches("an?|as|in|all") || p.end == p.start + 1)
+                && kinds.stream().noneMatch(k -> Kinds.groups().contains(k));
         return restricts || sameThing;
     }
 
@@ -190,10 +319,15 @@ final class WantedClauses {
 
     private int trimmed(Piece p) {
         int start = p.start;
-        if (start + 3 < p.end && words.get(start + 1).text().equals("of") && words.get(start + 2).text().equals("all")) {
+        if (start + 3 < p.end
+                && words.get(start + 1).text().equals("of")
+                && words.get(start + 2).text().equals("all")) {
             start += 3; // most of all, first of all
         }
-        while (start + 1 < p.end && LEADS.contains(words.get(start).text()) && names(start + 1, p.end) && !isCount(start)) {
+        while (start + 1 < p.end
+                && LEADS.contains(words.get(start).text())
+                && names(start + 1, p.end)
+                && !isCount(start)) {
             start++;
         }
         return start;
@@ -201,6 +335,7 @@ final class WantedClauses {
 
     /** {@code about forty} belongs to the thing. */
     private boolean isCount(int at) {
-        return words.get(at).text().equals("about") && SpokenNumber.at(words, at + 1).isPresent();
+        return words.get(at).text().equals("about")
+                && SpokenNumber.at(words, at + 1).isPresent();
     }
 }

@@ -17,23 +17,38 @@ import org.brantel.core.carve.Kinds;
 import org.brantel.core.wanted.WantedLine;
 
 /**
- * Reads a wanted line out of the customer's words, as far as they say what can be checked: {@code about forty voice memos
- * from last June}. What they do not say stays open.
+ * Reads a wanted line out of the customer's words, as far as they say what can be checked:
+ * {@code about forty voice memos from last June}. What they do not say stays open.
  */
 public final class WantedWords {
 
     /** Words for kinds, in the singular. */
     private static final Map<String, String> KINDS = kindWords(Map.of(
-            "image", "photo photograph picture pic snap snapshot selfie portrait image scan drawing painting sketch map chart diagram plans jpeg",
-            "document", "note letter document doc text minutes manuscript thesis dissertation report contract wills invoice score script diary diaries journal paper recipe poem"
-                    + " poetry story stories novel chapter essay article book booklet memoir speech sermon statement receipt certificate forms application cv protocol lecture homework newsletter leaflet"
+            "image",
+            "photo photograph picture pic snap snapshot selfie portrait image scan drawing painting sketch map "
+                    + "chart diagram plans jpeg",
+            "document",
+            "note letter document doc text minutes manuscript thesis dissertation report contract wills invoice "
+                    + "score script diary diaries journal paper recipe poem"
+                    + " poetry story stories novel chapter essay article book booklet memoir speech sermon "
+                    + "statement receipt certificate forms application cv protocol lecture homework "
+                    + "newsletter leaflet"
                     + " permit bills agenda brochure docx",
-            "sheet", "spreadsheet table reading ledger account accounts bookkeeping logbook measurement budget payroll timesheet inventory inventories register statistic excel",
-            "slides", "slide presentation powerpoint",
-            "audio", "recording memo song music interview concert sound audio tune voicemail podcast dictation rehearsal mp3",
-            "video", "video film footage clip movie timelapse vid",
-            "mail", "mail e-mail email mailbox inbox contact addressbook calendar",
-            "database", "database", "archive", "archive"));
+            "sheet",
+            "spreadsheet table reading ledger account accounts bookkeeping logbook measurement budget payroll "
+                    + "timesheet inventory inventories register statistic excel",
+            "slides",
+            "slide presentation powerpoint",
+            "audio",
+            "recording memo song music interview concert sound audio tune voicemail podcast dictation rehearsal mp3",
+            "video",
+            "video film footage clip movie timelapse vid",
+            "mail",
+            "mail e-mail email mailbox inbox contact addressbook calendar",
+            "database",
+            "database",
+            "archive",
+            "archive"));
 
     private static Map<String, String> kindWords(Map<String, String> byKind) {
         Map<String, String> all = new HashMap<>();
@@ -47,14 +62,19 @@ public final class WantedWords {
     }
 
     private static final Set<String> FILE_WORDS = Set.of("files", "file", "folders", "things", "pieces", "items");
-    private static final Pattern NAMED = Pattern.compile("(?:called|named)\\s+[\"“]?([\\p{L}\\p{N}*?_.-]+)", Pattern.CASE_INSENSITIVE | Pattern.UNICODE_CASE);
-    private static final Pattern FOLDER = Pattern.compile("(?:(?:in|under|from|just|only|all of|whole)\\s+)(?:the\\s+|a\\s+)?(?:folder\\s+(?:called\\s+|named\\s+)?[\"“]?([\\p{L}\\p{N}_.-]+)"
-            + "|[\"“]([^\"”]{1,100})[\"”]\\s+folder|([\\p{Lu}][\\p{L}\\p{N}_.-]*)\\s+folder)", Pattern.UNICODE_CASE);
-    private static final Pattern FILE = Pattern.compile("(?<![\\p{L}\\p{N}._/-])([\\p{L}\\p{N}_-]{2,60}\\.(\\p{Alpha}[\\p{Alnum}]{1,4}))(?![\\p{L}\\p{N}@])");
+    private static final Pattern NAMED = Pattern.compile(
+            "(?:called|named)\\s+[\"“]?([\\p{L}\\p{N}*?_.-]+)", Pattern.CASE_INSENSITIVE | Pattern.UNICODE_CASE);
+    private static final Pattern FOLDER = Pattern.compile(
+            "(?:(?:in|under|from|just|only|all "
+                    + "of|whole)\\s+)(?:the\\s+|a\\s+)?(?:folder\\s+(?:called\\s+|named\\s+)?[\"“]?([\\p{L}\\p{N}_.-]+)"
+                    + "|[\"“]([^\"”]{1,100})[\"”]\\s+folder|([\\p{Lu}][\\p{L}\\p{N}_.-]*)\\s+folder)",
+            Pattern.UNICODE_CASE);
+    private static final Pattern FILE = Pattern.compile(
+            "(?<![\\p{L}\\p{N}._/-])([\\p{L}\\p{N}_-]{2,60}\\.(\\p{Alpha}[\\p{Alnum}]{1,4}))(?![\\p{L}\\p{N}@])");
     private static final Pattern QUOTED = Pattern.compile("[\"“]([^\"”]{1,100})[\"”]");
     private static final Pattern GLOB = Pattern.compile("(?<!\\S)([\\p{L}\\p{N}_./-]*[*][\\p{L}\\p{N}*?_./-]*)");
 
-    private WantedWords() { }
+    private WantedWords() {}
 
     /** @return empty for an empty text */
     public static Optional<WantedLine> read(String text, LocalDate today) {
@@ -64,9 +84,17 @@ public final class WantedWords {
         }
         List<Word> words = Word.of(plain);
         SpokenDate span = span(words, today);
-        return Optional.of(new WantedLine(0, plain, kinds(words), pattern(plain), hopedFor(words), minBytes(words),
-                span == null ? null : span.from(), span == null ? null : span.to(),
-                span != null && !span.yearSaid(), !isOnlyNice(plain)));
+        return Optional.of(new WantedLine(
+                0,
+                plain,
+                kinds(words),
+                pattern(plain),
+                hopedFor(words),
+                minBytes(words),
+                span == null ? null : span.from(),
+                span == null ? null : span.to(),
+                span != null && !span.yearSaid(),
+                !isOnlyNice(plain)));
     }
 
     private static List<String> kinds(List<Word> words) {
@@ -74,12 +102,17 @@ public final class WantedWords {
         for (int i = 0; i < words.size(); i++) {
             String w = words.get(i).text();
             boolean voice = w.equals("voice") && i + 1 < words.size();
-            boolean time = w.equals("minutes") && i > 0 && SpokenNumber.at(words, i - 1).isPresent();
-            boolean ofOther = time || w.equals("sound") && i > 0 && words.get(i - 1).negates();
+            boolean time = w.equals("minutes")
+                    && i > 0
+                    && SpokenNumber.at(words, i - 1).isPresent();
+            boolean ofOther =
+                    time || w.equals("sound") && i > 0 && words.get(i - 1).negates();
             String kind = kindOf(w);
             if (voice) {
                 kinds.add("audio");
-            } else if (kind != null && !ofOther && !(i > 0 && words.get(i - 1).text().equals("voice"))) {
+            } else if (kind != null
+                    && !ofOther
+                    && !(i > 0 && words.get(i - 1).text().equals("voice"))) {
                 kinds.add(kind);
             }
         }
@@ -88,10 +121,13 @@ public final class WantedWords {
 
     static String kindOf(String word) {
         String bare = word.replaceFirst("^[*]?[.]", "");
-        if (Kinds.isKnownWord(bare) && bare.length() > 1 && (!bare.equals(word) || !bare.matches("md|log|mid|db|tar|text|key|numbers|pages|ico|dot|caf|tex"))) {
+        if (Kinds.isKnownWord(bare)
+                && bare.length() > 1
+                && (!bare.equals(word) || !bare.matches("md|log|mid|db|tar|text|key|numbers|pages|ico|dot|caf|tex"))) {
             return bare;
         }
-        for (String stem : List.of(word, word.replaceFirst("s$", ""), word.replaceFirst("es$", ""), word.replaceFirst("ies$", "y"))) {
+        for (String stem : List.of(
+                word, word.replaceFirst("s$", ""), word.replaceFirst("es$", ""), word.replaceFirst("ies$", "y"))) {
             if (KINDS.containsKey(stem)) {
                 return KINDS.get(stem);
             }
@@ -107,7 +143,11 @@ public final class WantedWords {
         }
         Matcher folder = FOLDER.matcher(text);
         if (folder.find()) {
-            return Stream.of(folder.group(1), folder.group(2), folder.group(3)).filter(Objects::nonNull).findFirst().orElse("") + "/*";
+            return Stream.of(folder.group(1), folder.group(2), folder.group(3))
+                            .filter(Objects::nonNull)
+                            .findFirst()
+                            .orElse("")
+                    + "/*";
         }
         Matcher named = NAMED.matcher(text);
         if (named.find()) {
@@ -131,10 +171,18 @@ public final class WantedWords {
             int next = i + n.get().words();
             String before = i > 0 ? words.get(i - 1).text() : "";
             String after = next < words.size() ? words.get(next).text() : "";
-            boolean counts = words.get(i).year() == 0 && !Capacity.isUnit(after) && !before.matches("since|from|in|to|until|before|after|last|track|chapter|page")
+            boolean counts = words.get(i).year() == 0
+                    && !Capacity.isUnit(after)
+                    && !before.matches("since|from|in|to|until|before|after|last|track|chapter|page")
                     && !after.matches("years?|months?|weeks?|days?|hours?|minutes?|ago|st|nd|rd|th|seconds?")
-                    && (countedWithin(words, next) || (before.matches("maybe|about|around|roughly|perhaps|some|all|over|nearly|almost") || i == 0 || words.get(i - 1).isBreak())
-                    && (next >= words.size() || words.get(next).isBreak() || after.equals("or") || after.matches("odd|altogether|in|pieces")));
+                    && (countedWithin(words, next)
+                            || (before.matches("maybe|about|around|roughly|perhaps|some|all|over|nearly|almost")
+                                            || i == 0
+                                            || words.get(i - 1).isBreak())
+                                    && (next >= words.size()
+                                            || words.get(next).isBreak()
+                                            || after.equals("or")
+                                            || after.matches("odd|altogether|in|pieces")));
             if (counts && n.get().value() >= 1 && n.get().value() <= 10_000_000) {
                 return (int) Math.round(n.get().value());
             }
@@ -145,7 +193,9 @@ public final class WantedWords {
 
     private static boolean countedWithin(List<Word> words, int from) {
         for (int i = from; i < Math.min(words.size(), from + 5) && !words.get(i).isBreak(); i++) {
-            if (kindOf(words.get(i).text()) != null || FILE_WORDS.contains(words.get(i).text()) || words.get(i).text().equals("voice")) {
+            if (kindOf(words.get(i).text()) != null
+                    || FILE_WORDS.contains(words.get(i).text())
+                    || words.get(i).text().equals("voice")) {
                 return true;
             }
         }
@@ -160,12 +210,22 @@ public final class WantedWords {
             }
             String glued = words.get(i + 1).text();
             if (glued.matches("\\d+([.]\\d+)?[a-z]+") && Capacity.isUnit(glued.replaceFirst("^[\\d.]+", ""))) {
-                return Capacity.bytes(new BigDecimal(glued.replaceFirst("[a-z]+$", "")), glued.replaceFirst("^[\\d.]+", "")).longValue();
+                return Capacity.bytes(
+                                new BigDecimal(glued.replaceFirst("[a-z]+$", "")), glued.replaceFirst("^[\\d.]+", ""))
+                        .longValue();
             }
             Optional<SpokenNumber> n = SpokenNumber.at(words, i + 1);
             int unit = i + 1 + n.map(SpokenNumber::words).orElse(0);
-            if (n.isPresent() && unit < words.size() && Capacity.isUnit(words.get(unit).text()) && n.get().value() < 1e6) {
-                return Math.min(Capacity.bytes(BigDecimal.valueOf(n.get().value()), words.get(unit).text()).longValue(), 1L << 50);
+            if (n.isPresent()
+                    && unit < words.size()
+                    && Capacity.isUnit(words.get(unit).text())
+                    && n.get().value() < 1e6) {
+                return Math.min(
+                        Capacity.bytes(
+                                        BigDecimal.valueOf(n.get().value()),
+                                        words.get(unit).text())
+                                .longValue(),
+                        1L << 50);
             }
         }
         return 0;
@@ -176,7 +236,10 @@ public final class WantedWords {
         for (int i = 0; i < words.size(); i++) {
             String w = words.get(i).text();
             if (w.matches("(19[5-9]|20\\d)\\d[-/](19[5-9]|20\\d)\\d")) {
-                return new SpokenDate(LocalDate.of(Integer.parseInt(w.substring(0, 4)), 1, 1), LocalDate.of(Integer.parseInt(w.substring(5)), 12, 31), 1);
+                return new SpokenDate(
+                        LocalDate.of(Integer.parseInt(w.substring(0, 4)), 1, 1),
+                        LocalDate.of(Integer.parseInt(w.substring(5)), 12, 31),
+                        1);
             }
             int at = w.matches("since|from|before|until|till|after|between|of|in|during") ? i + 1 : i;
             Optional<SpokenDate> first = SpokenDate.at(words, at, today, false);
@@ -185,20 +248,41 @@ public final class WantedWords {
             }
             int next = at + first.get().words();
             if (next < words.size() && words.get(next).text().matches("to|until|till|and|through")) {
-                Optional<SpokenDate> last = next + 1 < words.size() && words.get(next + 1).text().matches("now|today")
-                        ? Optional.of(new SpokenDate(today, null, 1)) : SpokenDate.at(words, next + 1, today, false);
+                Optional<SpokenDate> last =
+                        next + 1 < words.size() && words.get(next + 1).text().matches("now|today")
+                                ? Optional.of(new SpokenDate(today, null, 1))
+                                : SpokenDate.at(words, next + 1, today, false);
                 if (last.isPresent()) {
                     return between(first.get(), last.get());
                 }
             }
             return switch (w) {
-                case "since" -> new SpokenDate(first.get().from(), null, 0, first.get().yearSaid());
-                case "after" -> new SpokenDate(first.get().to().plusDays(1), null, 0, first.get().yearSaid());
-                case "before" -> new SpokenDate(null, first.get().from().minusDays(1), 0, first.get().yearSaid());
-                case "until", "till" -> new SpokenDate(null, first.get().to(), 0, first.get().yearSaid());
-                default -> next < words.size() && words.get(next).text().matches("onwards?|on") ? new SpokenDate(first.get().from(), null, 0, first.get().yearSaid())
-                        : next + 1 < words.size() && words.get(next).text().equals("or") && words.get(next + 1).text().matches("earlier|before|older")
-                        ? new SpokenDate(null, first.get().to(), 0, first.get().yearSaid()) : first.get();
+                case "since" ->
+                    new SpokenDate(first.get().from(), null, 0, first.get().yearSaid());
+                case "after" ->
+                    new SpokenDate(
+                            first.get().to().plusDays(1), null, 0, first.get().yearSaid());
+                case "before" ->
+                    new SpokenDate(
+                            null,
+                            first.get().from().minusDays(1),
+                            0,
+                            first.get().yearSaid());
+                case "until", "till" ->
+                    new SpokenDate(null, first.get().to(), 0, first.get().yearSaid());
+                default ->
+                    next < words.size() && words.get(next).text().matches("onwards?|on")
+                            ? new SpokenDate(
+                                    first.get().from(), null, 0, first.get().yearSaid())
+                            : next + 1 < words.size()
+                                            && words.get(next).text().equals("or")
+                                            && words.get(next + 1).text().matches("earlier|before|older")
+                                    ? new SpokenDate(
+                                            null,
+                                            first.get().to(),
+                                            0,
+                                            first.get().yearSaid())
+                                    : first.get();
             };
         }
         return null;
@@ -222,6 +306,8 @@ public final class WantedWords {
     }
 
     private static boolean isOnlyNice(String text) {
-        return text.toLowerCase(Locale.ROOT).matches(".*\\b(if you can|if possible|nice to have|would be nice|not so important|less important|not as important|if there is time|bonus|if at all)\\b.*");
+        return text.toLowerCase(Locale.ROOT)
+                .matches(".*\\b(if you can|if possible|nice to have|would be nice|not so important|less "
+                        + "important|not as important|if there is time|bonus|if at all)\\b.*");
     }
 }

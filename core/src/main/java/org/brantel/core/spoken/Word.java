@@ -18,11 +18,29 @@ import java.util.regex.Pattern;
  */
 record Word(String text, int from, int to, boolean isBreak) {
 
-    private static final Pattern PIECES = Pattern.compile("[\\p{L}\\p{M}\\p{N}*?]+(?:['’.*/_-][\\p{L}\\p{M}\\p{N}*?]+)*|[,;.!?:\\n()]|[\"“”]");
-    private static final Set<String> AUXILIARIES = Set.of("do", "does", "did", "is", "was", "are", "were", "will", "would", "can",
-            "could", "has", "have", "had", "should");
-    private static final Set<String> CONTRACTED = Set.of("dont", "doesnt", "didnt", "isnt", "wasnt", "arent", "werent", "wont",
-            "wouldnt", "cant", "cannot", "couldnt", "hasnt", "havent", "hadnt", "aint", "shouldnt");
+    private static final Pattern PIECES =
+            Pattern.compile("[\\p{L}\\p{M}\\p{N}*?]+(?:['’.*/_-][\\p{L}\\p{M}\\p{N}*?]+)*|[,;.!?:\\n()]|[\"“”]");
+    private static final Set<String> AUXILIARIES = Set.of(
+            "do", "does", "did", "is", "was", "are", "were", "will", "would", "can", "could", "has", "have", "had",
+            "should");
+    private static final Set<String> CONTRACTED = Set.of(
+            "dont",
+            "doesnt",
+            "didnt",
+            "isnt",
+            "wasnt",
+            "arent",
+            "werent",
+            "wont",
+            "wouldnt",
+            "cant",
+            "cannot",
+            "couldnt",
+            "hasnt",
+            "havent",
+            "hadnt",
+            "aint",
+            "shouldnt");
 
     static final Set<String> NEGATORS = Set.of("not", "no", "never", "without", "nor", "neither", "nothing");
 
@@ -38,10 +56,13 @@ record Word(String text, int from, int to, boolean isBreak) {
             // A question mark at the end of a word asks; within one it stands for a letter of a name.
             boolean asks = piece.matches("[^*?]+[?]+");
             int end = asks ? m.start() + piece.indexOf('?') : m.end();
-            String plain = line.substring(m.start(), end).toLowerCase(Locale.ROOT).replaceAll("['’]", "");
+            String plain =
+                    line.substring(m.start(), end).toLowerCase(Locale.ROOT).replaceAll("['’]", "");
             if (CONTRACTED.contains(plain)) {
                 words.add(new Word("not", m.start(), end, false));
-            } else if (plain.equals("not") && !words.isEmpty() && AUXILIARIES.contains(words.get(words.size() - 1).text)) {
+            } else if (plain.equals("not")
+                    && !words.isEmpty()
+                    && AUXILIARIES.contains(words.get(words.size() - 1).text)) {
                 Word auxiliary = words.remove(words.size() - 1);
                 words.add(new Word("not", auxiliary.from, end, false));
             } else {
@@ -62,7 +83,11 @@ record Word(String text, int from, int to, boolean isBreak) {
             if (year == null) {
                 merged.add(words.get(i));
             } else {
-                merged.add(new Word(String.valueOf((int) year.value()), words.get(i).from, words.get(i + year.words() - 1).to, false));
+                merged.add(new Word(
+                        String.valueOf((int) year.value()),
+                        words.get(i).from,
+                        words.get(i + year.words() - 1).to,
+                        false));
                 i += year.words() - 1;
             }
         }

@@ -14,17 +14,23 @@ public record Condition(List<String> codes, String operator, List<String> values
 
     private static final Pattern FORM = Pattern.compile("([a-z.|-]+)(!=|>=|=)([a-z0-9|-]+)");
 
-    /** @throws IllegalArgumentException for what is no condition, or speaks of a fact that the protocol does not have */
+    /**
+     * @throws IllegalArgumentException for what is no condition, or speaks of a fact that the protocol does not have
+     */
     public static Condition parse(String text, Protocol protocol) {
         Matcher m = FORM.matcher(text);
         if (!m.matches()) {
             throw new IllegalArgumentException("it is not of the form code=value");
         }
-        Condition condition = new Condition(List.of(m.group(1).split("\\|")), m.group(2), List.of(m.group(3).split("\\|")));
-        List<Protocol.FactCode> facts = condition.codes.stream().map(code -> protocol.fact(code)
-                .orElseThrow(() -> new IllegalArgumentException("there is no fact '" + code + "'"))).toList();
+        Condition condition = new Condition(
+                List.of(m.group(1).split("\\|")), m.group(2), List.of(m.group(3).split("\\|")));
+        List<Protocol.FactCode> facts = condition.codes.stream()
+                .map(code -> protocol.fact(code)
+                        .orElseThrow(() -> new IllegalArgumentException("there is no fact '" + code + "'")))
+                .toList();
         for (Protocol.FactCode fact : facts) {
-            if (condition.operator.equals(">=") && !(fact.number() && condition.values.get(0).matches("\\d{1,9}"))) {
+            if (condition.operator.equals(">=")
+                    && !(fact.number() && condition.values.get(0).matches("\\d{1,9}"))) {
                 throw new IllegalArgumentException("only a fact that is a number is compared with a number");
             }
         }
@@ -60,7 +66,9 @@ public record Condition(List<String> codes, String operator, List<String> values
         for (String code : codes) {
             Set<String> has = facts.values(code);
             for (String value : has) {
-                if (operator.equals(">=") ? Long.parseLong(value) >= Long.parseLong(values.get(0)) : values.contains(value)) {
+                if (operator.equals(">=")
+                        ? Long.parseLong(value) >= Long.parseLong(values.get(0))
+                        : values.contains(value)) {
                     because.add(code + "=" + value);
                 }
             }

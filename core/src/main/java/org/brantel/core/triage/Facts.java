@@ -30,21 +30,30 @@ public final class Facts {
         }
     }
 
-    private Facts() { }
+    private Facts() {}
 
     /** @throws UnknownFact for a code or value that the protocol does not have */
-    public static Facts of(Map<String, ? extends Iterable<String>> told, Map<String, ? extends Iterable<String>> observed,
-                           Protocol protocol) {
+    public static Facts of(
+            Map<String, ? extends Iterable<String>> told,
+            Map<String, ? extends Iterable<String>> observed,
+            Protocol protocol) {
         Facts facts = new Facts();
         told.forEach((code, values) -> put(facts.told, protocol, code, values));
         observed.forEach((code, values) -> put(facts.observed, protocol, code, values));
         return facts;
     }
 
-    private static void put(Map<String, SortedSet<String>> into, Protocol protocol, String code, Iterable<String> values) {
-        Protocol.FactCode known = protocol.fact(code).orElseThrow(() -> new UnknownFact("There is no fact '" + code
-                + "'; the nearest is '" + Nearest.of(code, protocol.facts().stream().map(Protocol.FactCode::code).toList())
-                + "'."));
+    private static void put(
+            Map<String, SortedSet<String>> into, Protocol protocol, String code, Iterable<String> values) {
+        Protocol.FactCode known = protocol.fact(code)
+                .orElseThrow(() -> new UnknownFact("There is no fact '" + code
+                        + "'; the nearest is '"
+                        + Nearest.of(
+                                code,
+                                protocol.facts().stream()
+                                        .map(Protocol.FactCode::code)
+                                        .toList())
+                        + "'."));
         SortedSet<String> set = new TreeSet<>();
         for (String value : values) {
             known.check(value);
@@ -105,8 +114,8 @@ public final class Facts {
     }
 
     /**
-     * Where what was observed differs from what was told, under the same code or under the one that it checks: both in words, by what
-     * they are about.
+     * Where what was observed differs from what was told, under the same code or under the one that it checks: both in
+     * words, by what they are about.
      */
     Map<String, String> conflicts(Protocol protocol) {
         Map<String, String> conflicts = new LinkedHashMap<>();
@@ -115,8 +124,9 @@ public final class Facts {
             for (String told : checked == null ? List.of(code) : List.of(code, checked)) {
                 Set<String> said = known(this.told.get(told));
                 if (!said.isEmpty() && !said.equals(known(seen)) && !known(seen).isEmpty()) {
-                    conflicts.put(protocol.fact(told).map(Protocol.FactCode::label).orElse(told), "told “" + words(protocol, told, said) + "”, seen “"
-                            + words(protocol, code, seen) + "”");
+                    conflicts.put(
+                            protocol.fact(told).map(Protocol.FactCode::label).orElse(told),
+                            "told “" + words(protocol, told, said) + "”, seen “" + words(protocol, code, seen) + "”");
                 }
             }
         });

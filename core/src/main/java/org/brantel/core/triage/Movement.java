@@ -15,32 +15,55 @@ import java.util.Set;
  * @param ledBefore the path that led; null when every path was barred
  * @param moves     paths whose score or bar changed, what changed most first
  */
-public record Movement(String ledBefore, String leadsNow, List<Move> moves, List<String> newStops, List<String> goneStops) {
+public record Movement(
+        String ledBefore, String leadsNow, List<Move> moves, List<String> newStops, List<String> goneStops) {
 
     /** @param came evidence that was not there before, in words; {@code went} evidence that is there no more */
-    public record Move(String path, String label, int before, int after, boolean barredBefore, boolean barredNow,
-                       List<String> came, List<String> went) { }
+    public record Move(
+            String path,
+            String label,
+            int before,
+            int after,
+            boolean barredBefore,
+            boolean barredNow,
+            List<String> came,
+            List<String> went) {}
 
     public static Movement between(Ranking before, Ranking now) {
         Map<String, Ranking.Ranked> old = new LinkedHashMap<>();
         before.ranking().forEach(r -> old.put(r.path(), r));
         List<Move> moves = new ArrayList<>();
         for (Ranking.Ranked r : now.ranking()) {
-            Ranking.Ranked was = old.getOrDefault(r.path(), new Ranking.Ranked(r.path(), r.label(), 0, false, List.of(), List.of(), List.of()));
+            Ranking.Ranked was = old.getOrDefault(
+                    r.path(), new Ranking.Ranked(r.path(), r.label(), 0, false, List.of(), List.of(), List.of()));
             if (was.score() != r.score() || was.barred() != r.barred()) {
-                moves.add(new Move(r.path(), r.label(), was.score(), r.score(), was.barred(), r.barred(),
-                        without(evidence(r), evidence(was)), without(evidence(was), evidence(r))));
+                moves.add(new Move(
+                        r.path(),
+                        r.label(),
+                        was.score(),
+                        r.score(),
+                        was.barred(),
+                        r.barred(),
+                        without(evidence(r), evidence(was)),
+                        without(evidence(was), evidence(r))));
             }
         }
         moves.sort(Comparator.comparing((Move m) -> m.barredBefore() == m.barredNow())
                 .thenComparing(m -> -Math.abs(m.after() - m.before())));
-        return new Movement(before.leader(), now.leader(), List.copyOf(moves), without(stops(now), stops(before)),
+        return new Movement(
+                before.leader(),
+                now.leader(),
+                List.copyOf(moves),
+                without(stops(now), stops(before)),
                 without(stops(before), stops(now)));
     }
 
-    /** Whether a decision that was right before may no longer be: another lead, a path newly barred, or a new stop rule. */
+    /**
+     * Whether a decision that was right before may no longer be: another lead, a path newly barred, or a new stop rule.
+     */
     public boolean matters() {
-        return !Objects.equals(ledBefore, leadsNow) || !newStops.isEmpty()
+        return !Objects.equals(ledBefore, leadsNow)
+                || !newStops.isEmpty()
                 || moves.stream().anyMatch(m -> m.barredBefore() != m.barredNow());
     }
 

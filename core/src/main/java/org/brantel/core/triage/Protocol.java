@@ -18,8 +18,16 @@ import org.brantel.core.json.Json;
  * @param stopRules the absolute 'do not's and what to say
  * @param prospects what limits the chance of getting the files back
  */
-public record Protocol(String name, String version, List<Path> paths, List<FactCode> facts, List<Evidence> evidence,
-                       List<Bar> bars, List<StopRule> stopRules, List<Advice> meanwhile, List<Prospect> prospects) {
+public record Protocol(
+        String name,
+        String version,
+        List<Path> paths,
+        List<FactCode> facts,
+        List<Evidence> evidence,
+        List<Bar> bars,
+        List<StopRule> stopRules,
+        List<Advice> meanwhile,
+        List<Prospect> prospects) {
 
     /** A protocol that cannot be used; the message names the line and what is wrong there. */
     public static final class Malformed extends IOException {
@@ -30,7 +38,7 @@ public record Protocol(String name, String version, List<Path> paths, List<FactC
         }
     }
 
-    public record Path(String code, String label, String firstMove) { }
+    public record Path(String code, String label, String firstMove) {}
 
     /**
      * A code and what it may hold.
@@ -43,26 +51,41 @@ public record Protocol(String name, String version, List<Path> paths, List<FactC
      * @param askWhen when the question makes sense at all: nobody asks whether a card spins
      * @param checks  the code of what customers tell that this one sees on the bench; null for none
      */
-    public record FactCode(String code, String label, boolean many, boolean number, List<String> values, Map<String, String> words,
-                           String ask, List<String> askWhen, String checks) {
+    public record FactCode(
+            String code,
+            String label,
+            boolean many,
+            boolean number,
+            List<String> values,
+            Map<String, String> words,
+            String ask,
+            List<String> askWhen,
+            String checks) {
 
         private static final int HOURS_OF_TWO_DAYS = 48;
 
         public FactCode {
-            label = label == null || label.isBlank() ? code.substring(code.indexOf('.') + 1).replace('-', ' ') : label;
+            label = label == null || label.isBlank()
+                    ? code.substring(code.indexOf('.') + 1).replace('-', ' ')
+                    : label;
             values = values == null ? List.of() : List.copyOf(values);
             words = words == null ? Map.of() : Collections.unmodifiableMap(new LinkedHashMap<>(words));
             askWhen = askWhen == null ? List.of() : List.copyOf(askWhen);
         }
 
-        /** The fact as a person says it: {@code clicks}, {@code backup: none}, {@code 3 days ago}, {@code noise: not known}. */
+        /**
+         * The fact as a person says it: {@code clicks}, {@code backup: none}, {@code 3 days ago},
+         * {@code noise: not known}.
+         */
         public String say(String value) {
             if (Facts.UNKNOWN.equals(value)) {
                 return label + ": not known";
             }
             if (number && value.matches("\\d{1,9}")) {
                 int hours = Integer.parseInt(value);
-                return hours == 1 ? "1 hour ago" : hours < HOURS_OF_TWO_DAYS ? hours + " hours ago" : hours / 24 + " days ago";
+                return hours == 1
+                        ? "1 hour ago"
+                        : hours < HOURS_OF_TWO_DAYS ? hours + " hours ago" : hours / 24 + " days ago";
             }
             return words.getOrDefault(value, label + ": " + value.replace('-', ' '));
         }
@@ -84,18 +107,19 @@ public record Protocol(String name, String version, List<Path> paths, List<FactC
         }
     }
 
-    public record Evidence(List<String> when, String path, int weight, String reason) { }
+    public record Evidence(List<String> when, String path, int weight, String reason) {}
 
-    public record Bar(List<String> when, List<String> paths, String reason) { }
+    public record Bar(List<String> when, List<String> paths, String reason) {}
 
-    public record StopRule(String code, List<String> when, String say) { }
+    public record StopRule(String code, List<String> when, String say) {}
 
-    public record Advice(List<String> when, String say) { }
+    public record Advice(List<String> when, String say) {}
 
     /**
      * How likely it is that the wanted files come back, at best, when the conditions hold.
      *
-     * @param paths where it counts; null for every path that works on the device itself, which an existing copy does not
+     * @param paths where it counts; null for every path that works on the device itself, which an existing copy does
+     *              not
      */
     public record Prospect(List<String> when, Chance chance, String reason, List<String> paths) {
 
@@ -118,8 +142,8 @@ public record Protocol(String name, String version, List<Path> paths, List<FactC
         Protocol protocol = Json.read(text, Protocol.class, "triage protocol", where);
         ProtocolCheck.Fault fault = ProtocolCheck.firstFault(protocol);
         if (fault != null) {
-            throw new Malformed("The triage protocol " + where + ", line " + Json.lineOf(text, fault.place()) + " is malformed: "
-                    + fault.what() + ".");
+            throw new Malformed("The triage protocol " + where + ", line " + Json.lineOf(text, fault.place())
+                    + " is malformed: " + fault.what() + ".");
         }
         return protocol;
     }

@@ -10,7 +10,7 @@ import java.util.stream.Collectors;
 final class ProtocolCheck {
 
     /** @param place a JSON pointer, like {@code /evidence/12} */
-    record Fault(String place, String what) { }
+    record Fault(String place, String what) {}
 
     private final Protocol protocol;
     private final Set<String> paths;
@@ -18,7 +18,9 @@ final class ProtocolCheck {
 
     private ProtocolCheck(Protocol protocol) {
         this.protocol = protocol;
-        this.paths = protocol.paths() == null ? Set.of() : protocol.paths().stream().map(Protocol.Path::code).collect(Collectors.toSet());
+        this.paths = protocol.paths() == null
+                ? Set.of()
+                : protocol.paths().stream().map(Protocol.Path::code).collect(Collectors.toSet());
     }
 
     /** @return null when there is none */
@@ -32,28 +34,77 @@ final class ProtocolCheck {
         if (isBlank(protocol.name()) || isBlank(protocol.version())) {
             fault("", "it has no name or no version");
         }
-        if (!isThere("paths", protocol.paths()) || !isThere("facts", protocol.facts()) || !isThere("evidence", protocol.evidence())
-                || !isThere("bars", protocol.bars()) || !isThere("stopRules", protocol.stopRules())
-                || !isThere("meanwhile", protocol.meanwhile()) || !isThere("prospects", protocol.prospects())) {
+        if (!isThere("paths", protocol.paths())
+                || !isThere("facts", protocol.facts())
+                || !isThere("evidence", protocol.evidence())
+                || !isThere("bars", protocol.bars())
+                || !isThere("stopRules", protocol.stopRules())
+                || !isThere("meanwhile", protocol.meanwhile())
+                || !isThere("prospects", protocol.prospects())) {
             return;
         }
         once("paths", protocol.paths(), Protocol.Path::code);
         once("facts", protocol.facts(), Protocol.FactCode::code);
-        each("facts", protocol.facts(), Protocol.FactCode::askWhen, f -> isBlank(f.ask()) ? "the fact '" + f.code() + "' has no question"
-                : !f.number() && f.values().isEmpty() ? "the fact '" + f.code() + "' has no values"
-                : !f.values().containsAll(f.words().keySet()) ? "the fact '" + f.code() + "' has words for a value that it does not have"
-                : f.checks() != null && protocol.fact(f.checks()).isEmpty() ? "there is no fact '" + f.checks() + "'" : null);
-        each("evidence", protocol.evidence(), Protocol.Evidence::when, e -> unknownPath(e.path()) != null ? unknownPath(e.path())
-                : e.weight() == 0 ? "evidence with the weight 0" : isBlank(e.reason()) ? "evidence without a reason" : null);
-        each("bars", protocol.bars(), Protocol.Bar::when, b -> b.paths() == null || b.paths().isEmpty() ? "a bar of no path"
-                : b.paths().stream().map(this::unknownPath).filter(f -> f != null).findFirst()
-                .orElse(isBlank(b.reason()) ? "a bar without a reason" : null));
-        each("stopRules", protocol.stopRules(), Protocol.StopRule::when, s -> isBlank(s.code()) || isBlank(s.say())
-                ? "a stop rule without a code or without words to say" : null);
-        each("meanwhile", protocol.meanwhile(), Protocol.Advice::when, a -> isBlank(a.say()) ? "advice without words" : null);
-        each("prospects", protocol.prospects(), Protocol.Prospect::when, p -> p.chance() == null || isBlank(p.reason())
-                ? "a prospect without a chance or without a reason" : p.paths() == null ? null
-                : p.paths().stream().map(this::unknownPath).filter(f -> f != null).findFirst().orElse(null));
+        each(
+                "facts",
+                protocol.facts(),
+                Protocol.FactCode::askWhen,
+                f -> isBlank(f.ask())
+                        ? "the fact '" + f.code() + "' has no question"
+                        : !f.number() && f.values().isEmpty()
+                                ? "the fact '" + f.code() + "' has no values"
+                                : !f.values().containsAll(f.words().keySet())
+                                        ? "the fact '" + f.code() + "' has words for a value that it does not have"
+                                        : f.checks() != null
+                                                        && protocol.fact(f.checks())
+                                                                .isEmpty()
+                                                ? "there is no fact '" + f.checks() + "'"
+                                                : null);
+        each(
+                "evidence",
+                protocol.evidence(),
+                Protocol.Evidence::when,
+                e -> unknownPath(e.path()) != null
+                        ? unknownPath(e.path())
+                        : e.weight() == 0
+                                ? "evidence with the weight 0"
+                                : isBlank(e.reason()) ? "evidence without a reason" : null);
+        each(
+                "bars",
+                protocol.bars(),
+                Protocol.Bar::when,
+                b -> b.paths() == null || b.paths().isEmpty()
+                        ? "a bar of no path"
+                        : b.paths().stream()
+                                .map(this::unknownPath)
+                                .filter(f -> f != null)
+                                .findFirst()
+                                .orElse(isBlank(b.reason()) ? "a bar without a reason" : null));
+        each(
+                "stopRules",
+                protocol.stopRules(),
+                Protocol.StopRule::when,
+                s -> isBlank(s.code()) || isBlank(s.say())
+                        ? "a stop rule without a code or without words to say"
+                        : null);
+        each(
+                "meanwhile",
+                protocol.meanwhile(),
+                Protocol.Advice::when,
+                a -> isBlank(a.say()) ? "advice without words" : null);
+        each(
+                "prospects",
+                protocol.prospects(),
+                Protocol.Prospect::when,
+                p -> p.chance() == null || isBlank(p.reason())
+                        ? "a prospect without a chance or without a reason"
+                        : p.paths() == null
+                                ? null
+                                : p.paths().stream()
+                                        .map(this::unknownPath)
+                                        .filter(f -> f != null)
+                                        .findFirst()
+                                        .orElse(null));
     }
 
     private static boolean isBlank(String text) {
@@ -61,7 +112,10 @@ final class ProtocolCheck {
     }
 
     private String unknownPath(String path) {
-        return paths.contains(path) ? null : "there is no path '" + path + "'; the nearest is '" + Nearest.of(path == null ? "" : path, paths) + "'";
+        return paths.contains(path)
+                ? null
+                : "there is no path '" + path + "'; the nearest is '" + Nearest.of(path == null ? "" : path, paths)
+                        + "'";
     }
 
     private boolean isThere(String part, List<?> list) {

@@ -13,20 +13,36 @@ import java.util.List;
  * @param unknownFacts codes that were asked without an answer
  * @param conflicts    where the bench saw something else than was told
  */
-public record Ranking(String protocol, List<Ranked> ranking, List<Stop> stopRules, Question nextQuestion,
-                      List<String> meanwhile, List<String> unknownFacts, List<String> conflicts) {
+public record Ranking(
+        String protocol,
+        List<Ranked> ranking,
+        List<Stop> stopRules,
+        Question nextQuestion,
+        List<String> meanwhile,
+        List<String> unknownFacts,
+        List<String> conflicts) {
 
     /** The first open path; null when every path is barred. */
     public String leader() {
-        return ranking.stream().filter(r -> !r.barred()).map(Ranked::path).findFirst().orElse(null);
+        return ranking.stream()
+                .filter(r -> !r.barred())
+                .map(Ranked::path)
+                .findFirst()
+                .orElse(null);
     }
 
     /** @param barredBecause reasons; empty when the path is open */
-    public record Ranked(String path, String label, int score, boolean barred, List<String> barredBecause,
-                         @JsonProperty("for") List<Piece> speaksFor, List<Piece> against) { }
+    public record Ranked(
+            String path,
+            String label,
+            int score,
+            boolean barred,
+            List<String> barredBecause,
+            @JsonProperty("for") List<Piece> speaksFor,
+            List<Piece> against) {}
 
     /** @param observed whether the fact was seen on the bench rather than told */
-    public record Piece(String fact, int weight, String reason, boolean observed) { }
+    public record Piece(String fact, int weight, String reason, boolean observed) {}
 
     public record Stop(String code, List<String> because, String say) {
 
@@ -36,8 +52,8 @@ public record Ranking(String protocol, List<Ranked> ranking, List<Stop> stopRule
         }
     }
 
-    public record Question(String fact, String ask, List<String> wouldMove, List<Answer> answers) { }
+    public record Question(String fact, String ask, List<String> wouldMove, List<Answer> answers) {}
 
     /** @param leads the path that would lead with this answer */
-    public record Answer(String value, String leads) { }
+    public record Answer(String value, String leads) {}
 }

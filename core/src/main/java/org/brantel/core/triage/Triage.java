@@ -17,7 +17,9 @@ public final class Triage {
     /** A rule with its conditions parsed. */
     private record Rule<T>(List<Condition> when, T says) {
         static <T> List<Rule<T>> all(List<T> rules, Function<T, List<String>> when, Protocol protocol) {
-            return rules.stream().map(r -> new Rule<>(Condition.all(when.apply(r), protocol), r)).toList();
+            return rules.stream()
+                    .map(r -> new Rule<>(Condition.all(when.apply(r), protocol), r))
+                    .toList();
         }
 
         List<String> because(Facts facts) {
@@ -58,8 +60,16 @@ public final class Triage {
 
     private Ranking rank(Facts facts, boolean ask) {
         List<Ranking.Ranked> ranking = ranking(facts);
-        return new Ranking(name(), ranking, stopRules(facts), ask ? nextQuestion(facts, ranking) : null, meanwhile(facts), facts.unknownCodes(),
-                facts.conflicts(protocol).entrySet().stream().map(e -> e.getKey() + ": " + e.getValue()).toList());
+        return new Ranking(
+                name(),
+                ranking,
+                stopRules(facts),
+                ask ? nextQuestion(facts, ranking) : null,
+                meanwhile(facts),
+                facts.unknownCodes(),
+                facts.conflicts(protocol).entrySet().stream()
+                        .map(e -> e.getKey() + ": " + e.getValue())
+                        .toList());
     }
 
     /** Name and version of the protocol. */
@@ -92,10 +102,17 @@ public final class Triage {
         List<Ranking.Ranked> ranking = new ArrayList<>();
         for (Protocol.Path path : protocol.paths()) {
             List<Ranking.Piece> all = pieces.get(path.code());
-            ranking.add(new Ranking.Ranked(path.code(), path.label(), all.stream().mapToInt(Ranking.Piece::weight).sum(),
-                    !barred.get(path.code()).isEmpty(), List.copyOf(barred.get(path.code())),
-                    all.stream().filter(p -> p.weight() > 0).toList(), all.stream().filter(p -> p.weight() < 0)
-                    .map(p -> new Ranking.Piece(p.fact(), -p.weight(), p.reason(), p.observed())).toList()));
+            ranking.add(new Ranking.Ranked(
+                    path.code(),
+                    path.label(),
+                    all.stream().mapToInt(Ranking.Piece::weight).sum(),
+                    !barred.get(path.code()).isEmpty(),
+                    List.copyOf(barred.get(path.code())),
+                    all.stream().filter(p -> p.weight() > 0).toList(),
+                    all.stream()
+                            .filter(p -> p.weight() < 0)
+                            .map(p -> new Ranking.Piece(p.fact(), -p.weight(), p.reason(), p.observed()))
+                            .toList()));
         }
         // A stable sort: equal scores keep the protocol's order, which starts with what harms least.
         ranking.sort(Comparator.comparing(Ranking.Ranked::barred)
@@ -122,7 +139,11 @@ public final class Triage {
     }
 
     private List<String> meanwhile(Facts facts) {
-        return meanwhile.stream().filter(a -> a.because(facts) != null).map(a -> a.says().say()).distinct().toList();
+        return meanwhile.stream()
+                .filter(a -> a.because(facts) != null)
+                .map(a -> a.says().say())
+                .distinct()
+                .toList();
     }
 
     /** The question whose answers differ most in which path leads, and by how much. */
@@ -131,7 +152,10 @@ public final class Triage {
         int bestGain = 0;
         for (Rule<Protocol.FactCode> question : questions) {
             Protocol.FactCode code = question.says();
-            if (facts.isAsked(code.code()) || code.number() || code.code().startsWith("bench.") || question.because(facts) == null) {
+            if (facts.isAsked(code.code())
+                    || code.number()
+                    || code.code().startsWith("bench.")
+                    || question.because(facts) == null) {
                 continue;
             }
             int gain = 0;
@@ -179,12 +203,23 @@ public final class Triage {
 
     /** The chance in words on a path: the least of the prospects that hold, and all reasons for that one. */
     public Outlook outlook(String path, Facts facts) {
-        List<Protocol.Prospect> holding = prospects.stream().filter(p -> p.says().countsFor(path) && p.because(facts) != null).map(Rule::says).toList();
-        return holding.stream().map(Protocol.Prospect::chance).min(Comparator.naturalOrder())
-                .map(least -> new Outlook(least, holding.stream().filter(p -> p.chance() == least).map(Protocol.Prospect::reason).distinct().toList()))
+        List<Protocol.Prospect> holding = prospects.stream()
+                .filter(p -> p.says().countsFor(path) && p.because(facts) != null)
+                .map(Rule::says)
+                .toList();
+        return holding.stream()
+                .map(Protocol.Prospect::chance)
+                .min(Comparator.naturalOrder())
+                .map(least -> new Outlook(
+                        least,
+                        holding.stream()
+                                .filter(p -> p.chance() == least)
+                                .map(Protocol.Prospect::reason)
+                                .distinct()
+                                .toList()))
                 .orElse(new Outlook(Chance.FAIR, List.of("Nothing is known yet that would decide it.")));
     }
 
     /** @param restsOn the reasons, in words */
-    public record Outlook(Chance chance, List<String> restsOn) { }
+    public record Outlook(Chance chance, List<String> restsOn) {}
 }

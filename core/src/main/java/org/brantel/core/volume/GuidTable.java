@@ -36,16 +36,17 @@ final class GuidTable {
     private static final int MOST_ENTRIES = 1024;
 
     /** @param sound both checksums hold */
-    record Read(List<Partition> partitions, boolean sound) { }
+    record Read(List<Partition> partitions, boolean sound) {}
 
-    private GuidTable() { }
+    private GuidTable() {}
 
     /**
      * @param headerAt where the header would be, in bytes
      * @param name     of the table, for its partitions and for problems
      * @return empty when no header stands there
      */
-    static Optional<Read> read(Source source, int sectorBytes, long headerAt, String name, List<String> problems) throws IOException {
+    static Optional<Read> read(Source source, int sectorBytes, long headerAt, String name, List<String> problems)
+            throws IOException {
         if (headerAt < 0 || headerAt > source.size() - sectorBytes) {
             return Optional.empty();
         }
@@ -58,46 +59,70 @@ final class GuidTable {
             long entriesAt = v.u32le(72) | v.u32le(76) << 32;
             long number = v.u32le(80);
             long size = v.u32le(84);
-            boolean fits = size >= 128 && size <= 4096 && number > 0 && entriesAt > 0
-                    && entriesAt < source.size() / sectorBytes && number <= MOST_ENTRIES
+            boolean fits = size >= 128
+                    && size <= 4096
+                    && number > 0
+                    && entriesAt > 0
+                    && entriesAt < source.size() / sectorBytes
+                    && number <= MOST_ENTRIES
                     && entriesAt * sectorBytes + number * size <= source.size();
             if (!fits) {
-                problems.add(capital(name) + " at byte " + headerAt + " claims " + number + " entries of " + size + " bytes from sector "
-                        + entriesAt + "; that is not possible here.");
+                problems.add(capital(name) + " at byte " + headerAt + " claims " + number + " entries of " + size
+                        + " bytes from sector " + entriesAt + "; that is not possible here.");
                 return Optional.empty();
             }
-            return Optional.of(entries(source, sectorBytes, new Range(entriesAt * sectorBytes, number * size), (int) size, v.u32le(88), sound, name, problems));
+            return Optional.of(entries(
+                    source,
+                    sectorBytes,
+                    new Range(entriesAt * sectorBytes, number * size),
+                    (int) size,
+                    v.u32le(88),
+                    sound,
+                    name,
+                    problems));
         } catch (ByteView.Unread e) {
             problems.add(capital(name) + " at byte " + headerAt + " was not read.");
             return Optional.empty();
         }
     }
 
-    private static boolean headerHolds(ByteView v, long headerAt, String name, List<String> problems) throws IOException {
+    private static boolean headerHolds(ByteView v, long headerAt, String name, List<String> problems)
+            throws IOException {
         long length = v.u32le(12);
         if (length < 92 || length > v.length()) {
-            problems.add("The header of " + name + " at byte " + headerAt + " claims " + length + " bytes; it is read all the same.");
+            problems.add("The header of " + name + " at byte " + headerAt + " claims " + length
+                    + " bytes; it is read all the same.");
             return false;
         }
         byte[] header = v.bytes(0, (int) length);
         long claimed = v.u32le(16);
         header[16] = header[17] = header[18] = header[19] = 0;
         if (crc(header, header.length) != claimed) {
-            problems.add("The header of " + name + " at byte " + headerAt + " fails its checksum; it is read all the same.");
+            problems.add(
+                    "The header of " + name + " at byte " + headerAt + " fails its checksum; it is read all the same.");
             return false;
         }
         return true;
     }
 
-    private static Read entries(Source source, int sectorBytes, Range where, int size, long crc, boolean headerSound, String name,
-                                List<String> problems) throws IOException {
+    private static Read entries(
+            Source source,
+            int sectorBytes,
+            Range where,
+            int size,
+            long crc,
+            boolean headerSound,
+            String name,
+            List<String> problems)
+            throws IOException {
         byte[] bytes = new byte[(int) where.length()];
         boolean sound = headerSound;
         if (!source.read(where.offset(), bytes, 0, bytes.length).isClean()) {
             problems.add("Entries of " + name + " at byte " + where.offset() + " were not read.");
             sound = false;
         } else if (crc(bytes, bytes.length) != crc) {
-            problems.add("The entries of " + name + " at byte " + where.offset() + " fail their checksum; they are read all the same.");
+            problems.add("The entries of " + name + " at byte " + where.offset()
+                    + " fail their checksum; they are read all the same.");
             sound = false;
         }
         List<Partition> partitions = new ArrayList<>();
@@ -111,14 +136,21 @@ final class GuidTable {
             long last = u64(bytes, at + 40);
             long sectors = source.size() / sectorBytes;
             if (first <= 0 || last < first || first >= sectors) {
-                problems.add("Partition " + (i + 1) + " of " + name + " claims sectors " + first + " to " + last + "; the medium has " + sectors + ".");
+                problems.add("Partition " + (i + 1) + " of " + name + " claims sectors " + first + " to " + last
+                        + "; the medium has " + sectors + ".");
                 continue;
             }
             if (last >= sectors) {
-                problems.add("Partition " + (i + 1) + " of " + name + " ends at sector " + last + ", beyond the medium's " + sectors + ".");
+                problems.add("Partition " + (i + 1) + " of " + name + " ends at sector " + last
+                        + ", beyond the medium's " + sectors + ".");
                 last = sectors - 1;
             }
-            partitions.add(new Partition(name, i + 1, type, name(bytes, at + 56), new Range(first * sectorBytes, (last - first + 1) * sectorBytes)));
+            partitions.add(new Partition(
+                    name,
+                    i + 1,
+                    type,
+                    name(bytes, at + 56),
+                    new Range(first * sectorBytes, (last - first + 1) * sectorBytes)));
         }
         return new Read(partitions, sound);
     }

@@ -10,7 +10,8 @@ import org.brantel.core.source.Range;
 import org.brantel.core.source.Source;
 
 /**
- * The partition table of a master boot record, in sector 0, little-endian; sector numbers count the medium's own sectors (UEFI Specification 2.10, section 5.2.1).
+ * The partition table of a master boot record, in sector 0, little-endian; sector numbers count the medium's own
+ * sectors (UEFI Specification 2.10, section 5.2.1).
  *
  * <pre>
  * offset size field
@@ -31,7 +32,7 @@ final class MasterBootRecord {
     private static final int ENTRY = 16;
     private static final int MAX_LOGICAL = 256;
 
-    private MasterBootRecord() { }
+    private MasterBootRecord() {}
 
     /** The entries that lie on the medium; what does not is told to {@code problems}. Empty without a table. */
     static List<Partition> read(Source source, int sectorBytes, List<String> problems) throws IOException {
@@ -88,7 +89,8 @@ final class MasterBootRecord {
         return table(source, sectorBytes, 0).stream().anyMatch(r -> r.type == PROTECTIVE);
     }
 
-    private static void logical(Source source, int sectorBytes, Raw extended, List<Partition> entries, List<String> problems)
+    private static void logical(
+            Source source, int sectorBytes, Raw extended, List<Partition> entries, List<String> problems)
             throws IOException {
         Set<Long> seen = new HashSet<>();
         long at = extended.first;
@@ -99,7 +101,15 @@ final class MasterBootRecord {
                 return;
             }
             if (raws.get(0).used()) {
-                place(source, sectorBytes, n, raws.get(0).type, at + raws.get(0).first, raws.get(0).count, entries, problems);
+                place(
+                        source,
+                        sectorBytes,
+                        n,
+                        raws.get(0).type,
+                        at + raws.get(0).first,
+                        raws.get(0).count,
+                        entries,
+                        problems);
             }
             if (!raws.get(1).extended()) {
                 return;
@@ -109,8 +119,15 @@ final class MasterBootRecord {
         problems.add("The chain of logical partitions runs in a circle at sector " + at + ".");
     }
 
-    private static void place(Source source, int sectorBytes, int number, int type, long first, long count, List<Partition> entries,
-                              List<String> problems) {
+    private static void place(
+            Source source,
+            int sectorBytes,
+            int number,
+            int type,
+            long first,
+            long count,
+            List<Partition> entries,
+            List<String> problems) {
         long start = first * sectorBytes;
         long length = count * sectorBytes;
         if (start >= source.size()) {

@@ -15,7 +15,7 @@ import org.brantel.core.source.Source;
  */
 public final class PartitionTables {
 
-    private PartitionTables() { }
+    private PartitionTables() {}
 
     /** Partitions that lie on the medium, in the order of their table; what does not is told to {@code problems}. */
     public static List<Partition> read(Source source, List<String> problems) throws IOException {
@@ -36,7 +36,8 @@ public final class PartitionTables {
             for (Partition p : partitions) {
                 heads += FileSystems.recognises(source, p.range()) ? 1 : 0;
             }
-            // The table alone does not tell the sector size: the size under which it leads to something is the right one.
+            // The table alone does not tell the sector size: the size under which it leads to something is the right
+            // one.
             if (heads > most) {
                 most = heads;
                 best = partitions;
@@ -53,7 +54,8 @@ public final class PartitionTables {
         long lastSector = source.size() / sectorBytes * sectorBytes - sectorBytes;
         boolean needsBackup = primary.isEmpty() || !primary.get().sound();
         Optional<GuidTable.Read> backup = needsBackup
-                ? GuidTable.read(source, sectorBytes, lastSector, GuidTable.BACKUP_NAME, said) : Optional.empty();
+                ? GuidTable.read(source, sectorBytes, lastSector, GuidTable.BACKUP_NAME, said)
+                : Optional.empty();
         if (primary.isEmpty() && backup.isEmpty()) {
             return List.of();
         }
@@ -61,13 +63,18 @@ public final class PartitionTables {
         if (primary.isEmpty()) {
             problems.add("The GUID table at the medium's start is gone; its copy at the end is used.");
         }
-        GuidTable.Read chosen = primary.isPresent() && (primary.get().sound() || backup.isEmpty() || !backup.get().sound())
-                ? primary.get() : backup.get();
+        GuidTable.Read chosen = primary.isPresent()
+                        && (primary.get().sound()
+                                || backup.isEmpty()
+                                || !backup.get().sound())
+                ? primary.get()
+                : backup.get();
         List<Partition> all = new ArrayList<>(chosen.partitions());
         // A hybrid medium lists some partitions in the old table as well, and some there alone.
         List<String> ofOld = new ArrayList<>();
         for (Partition p : MasterBootRecord.read(source, sectorBytes, ofOld)) {
-            boolean known = p.type().equals("ee") || all.stream().anyMatch(q -> q.range().overlaps(p.range()));
+            boolean known = p.type().equals("ee")
+                    || all.stream().anyMatch(q -> q.range().overlaps(p.range()));
             if (!known) {
                 all.add(p);
             }

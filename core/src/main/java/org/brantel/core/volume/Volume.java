@@ -15,8 +15,19 @@ import org.brantel.core.source.Range;
  * @param unread   the engine names it, but does not read its files yet
  * @param remarks  what else its head says, in words
  */
-public record Volume(int index, String fs, String label, long startByte, long lengthBytes, long clusterBytes,
-                     String state, String foundBy, String serial, String made, boolean unread, List<String> remarks) {
+public record Volume(
+        int index,
+        String fs,
+        String label,
+        long startByte,
+        long lengthBytes,
+        long clusterBytes,
+        String state,
+        String foundBy,
+        String serial,
+        String made,
+        boolean unread,
+        List<String> remarks) {
 
     public static final String LIVE = "live";
     public static final String LOST = "lost";
@@ -29,8 +40,19 @@ public record Volume(int index, String fs, String label, long startByte, long le
     }
 
     static Volume of(int index, VolumeFacts facts, String state, String foundBy) {
-        return new Volume(index, facts.fs(), facts.label(), facts.place().offset(), facts.place().length(), facts.clusterBytes(), state,
-                foundBy, facts.serial(), facts.made() == null ? null : facts.made().toString(), !facts.read(), facts.remarks());
+        return new Volume(
+                index,
+                facts.fs(),
+                facts.label(),
+                facts.place().offset(),
+                facts.place().length(),
+                facts.clusterBytes(),
+                state,
+                foundBy,
+                facts.serial(),
+                facts.made() == null ? null : facts.made().toString(),
+                !facts.read(),
+                facts.remarks());
     }
 
     /** Whether the engine reads its files. */

@@ -37,6 +37,7 @@ public final class VolumeSearch {
     private static final int MOST_PROBES = 1 << 16;
     /** How far into a volume its head may stand. */
     private static final int[] HEADS = {0, 1024, 32 << 10, 64 << 10};
+
     private static final long TRACK = 63L * 512;
 
     private final Source source;
@@ -57,7 +58,7 @@ public final class VolumeSearch {
                     free.put(f.volume().index(), Walked.of(f.reader().free()));
                 }
             }
-            found.addAll(search.everywhere(List.copyOf(found), free, done -> { }, () -> false));
+            found.addAll(search.everywhere(List.copyOf(found), free, done -> {}, () -> false));
         }
         return found;
     }
@@ -82,7 +83,9 @@ public final class VolumeSearch {
 
     /** Guesses are not worth holding up a device that is being read. */
     private boolean wouldWait(long at) {
-        return source.isFilling() && !source.knownUnread(new Range(at, Math.min(512, source.size() - at))).isEmpty();
+        return source.isFilling()
+                && !source.knownUnread(new Range(at, Math.min(512, source.size() - at)))
+                        .isEmpty();
     }
 
     /**
@@ -90,7 +93,9 @@ public final class VolumeSearch {
      *
      * @param walked what the walk over each known volume left, by its index
      */
-    public List<Volumes.Found> everywhere(List<Volumes.Found> known, Map<Integer, Walked> walked, LongConsumer progress, BooleanSupplier stop) throws IOException {
+    public List<Volumes.Found> everywhere(
+            List<Volumes.Found> known, Map<Integer, Walked> walked, LongConsumer progress, BooleanSupplier stop)
+            throws IOException {
         RangeSet ranges = toSweep(known, walked);
         Signs signs = Sweep.over(source, ranges.ranges(), progress, stop);
         List<Volumes.Found> found = new ArrayList<>();
@@ -102,7 +107,12 @@ public final class VolumeSearch {
         }
         for (long place : signs.of(Signs.Sign.EXT_SUPERBLOCK)) {
             if (!covered.overlaps(new Range(place, 1)) && !stop.getAsBoolean()) {
-                take(FileSystems.openBySuperblock(source, place), "a superblock at byte " + place, known, found, covered);
+                take(
+                        FileSystems.openBySuperblock(source, place),
+                        "a superblock at byte " + place,
+                        known,
+                        found,
+                        covered);
             }
         }
         if (!stop.getAsBoolean()) {
@@ -141,23 +151,37 @@ public final class VolumeSearch {
         }
     }
 
-    private void byHead(long place, List<Volumes.Found> known, List<Volumes.Found> found, RangeSet covered) throws IOException {
+    private void byHead(long place, List<Volumes.Found> known, List<Volumes.Found> found, RangeSet covered)
+            throws IOException {
         for (int head : HEADS) {
             if (take(standing(place - head), "its head at byte " + place, known, found, covered)) {
                 return;
             }
         }
-        take(FileSystems.openByCopy(source, place), "the copy of its boot sector at byte " + place, known, found, covered);
+        take(
+                FileSystems.openByCopy(source, place),
+                "the copy of its boot sector at byte " + place,
+                known,
+                found,
+                covered);
     }
 
-    private boolean take(Optional<FileSystem> candidate, String foundBy, List<Volumes.Found> known, List<Volumes.Found> found, RangeSet covered) throws IOException {
+    private boolean take(
+            Optional<FileSystem> candidate,
+            String foundBy,
+            List<Volumes.Found> known,
+            List<Volumes.Found> found,
+            RangeSet covered)
+            throws IOException {
         if (candidate.isEmpty() || !candidate.get().stands()) {
             return false;
         }
         FileSystem volume = candidate.get();
         Range place = volume.facts().place();
-        boolean again = known.stream().anyMatch(k -> k.volume().startByte() == place.offset() && k.volume().fs().equals(volume.facts().fs())
-                && k.volume().lengthBytes() == place.length());
+        boolean again = known.stream()
+                .anyMatch(k -> k.volume().startByte() == place.offset()
+                        && k.volume().fs().equals(volume.facts().fs())
+                        && k.volume().lengthBytes() == place.length());
         if (again) {
             return false;
         }
@@ -172,7 +196,8 @@ public final class VolumeSearch {
     }
 
     /** Records of before a format, in the free space of the volume that was made then. */
-    private void earlier(Signs signs, List<Volumes.Found> known, Map<Integer, Walked> walked, List<Volumes.Found> found) throws IOException {
+    private void earlier(Signs signs, List<Volumes.Found> known, Map<Integer, Walked> walked, List<Volumes.Found> found)
+            throws IOException {
         for (Volumes.Found k : known) {
             Walked left = walked.get(k.volume().index());
             if (left == null) {
@@ -181,22 +206,44 @@ public final class VolumeSearch {
             Range place = k.volume().range();
             if (k.reader() instanceof NtfsReader ntfs) {
                 EarlierNtfs.in(source, ntfs, left.free(), within(signs.of(Signs.Sign.NTFS_RECORD), place))
-                        .ifPresent(e -> found.add(add(e, known.size() + found.size(), Volume.EARLIER, "records of its file table in free space")));
+                        .ifPresent(e -> found.add(add(
+                                e,
+                                known.size() + found.size(),
+                                Volume.EARLIER,
+                                "records of its file table in free space")));
             } else if (k.reader() instanceof FatReader fat) {
-                for (LostFolders lost : LostFolders.in(source, fat, left.free(), left.folders(), within(signs.of(Signs.Sign.FAT_FOLDER), place),
+                for (LostFolders lost : LostFolders.in(
+                        source,
+                        fat,
+                        left.free(),
+                        left.folders(),
+                        within(signs.of(Signs.Sign.FAT_FOLDER), place),
                         within(signs.of(Signs.Sign.FAT_ENTRIES), place))) {
-                    found.add(lost.belongToTheVolume() ? new Volumes.Found(k.volume(), lost)
-                            : add(lost, known.size() + found.size(), Volume.EARLIER, "folders of it in free space"));
+                    found.add(
+                            lost.belongToTheVolume()
+                                    ? new Volumes.Found(k.volume(), lost)
+                                    : add(
+                                            lost,
+                                            known.size() + found.size(),
+                                            Volume.EARLIER,
+                                            "folders of it in free space"));
                 }
             } else if (k.reader() instanceof ExfatReader exfat) {
-                LostEntries.in(source, exfat, left.free(), left.folders(), within(signs.of(Signs.Sign.EXFAT_ENTRIES), place))
-                        .ifPresent(e -> found.add(add(e, known.size() + found.size(), Volume.EARLIER, "folders of it in free space")));
+                LostEntries.in(
+                                source,
+                                exfat,
+                                left.free(),
+                                left.folders(),
+                                within(signs.of(Signs.Sign.EXFAT_ENTRIES), place))
+                        .ifPresent(e -> found.add(
+                                add(e, known.size() + found.size(), Volume.EARLIER, "folders of it in free space")));
             }
         }
     }
 
     /** Volumes of which neither the head nor a copy of it is left. */
-    private void headless(Signs signs, List<Volumes.Found> known, List<Volumes.Found> found, RangeSet covered) throws IOException {
+    private void headless(Signs signs, List<Volumes.Found> known, List<Volumes.Found> found, RangeSet covered)
+            throws IOException {
         List<Volumes.Found> all = new ArrayList<>(known);
         all.addAll(found);
         List<Range> gaps = uncovered(all);
@@ -211,15 +258,20 @@ public final class VolumeSearch {
         if (fat.isPresent()) {
             take(Optional.of(fat.get()), "its allocation tables and folders", known, found, covered);
         } else {
-            LostFolders.alone(source, gaps, folders, entries).ifPresent(l -> found.add(add(l, known.size() + found.size(), Volume.LOST, "folders of it")));
+            LostFolders.alone(source, gaps, folders, entries)
+                    .ifPresent(l -> found.add(add(l, known.size() + found.size(), Volume.LOST, "folders of it")));
         }
     }
 
     private static long[] within(long[] places, Range range) {
-        return Arrays.stream(places).filter(p -> p >= range.offset() && p < range.end()).toArray();
+        return Arrays.stream(places)
+                .filter(p -> p >= range.offset() && p < range.end())
+                .toArray();
     }
 
     private static long[] within(long[] places, RangeSet ranges) {
-        return Arrays.stream(places).filter(p -> ranges.overlaps(new Range(p, 1))).toArray();
+        return Arrays.stream(places)
+                .filter(p -> ranges.overlaps(new Range(p, 1)))
+                .toArray();
     }
 }

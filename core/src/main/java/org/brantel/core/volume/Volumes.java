@@ -22,7 +22,7 @@ public final class Volumes {
         }
     }
 
-    private Volumes() { }
+    private Volumes() {}
 
     /** @param problems told what is malformed, and which partitions no reader knows */
     public static List<Found> listed(Source source, List<String> problems) throws IOException {
@@ -36,7 +36,8 @@ public final class Volumes {
         return found;
     }
 
-    private static boolean take(Source source, Range where, String foundBy, List<Found> found, List<String> problems) throws IOException {
+    private static boolean take(Source source, Range where, String foundBy, List<Found> found, List<String> problems)
+            throws IOException {
         try {
             FileSystem reader = FileSystems.open(source, where);
             found.add(new Found(Volume.of(found.size(), reader.facts(), Volume.LIVE, foundBy), reader));

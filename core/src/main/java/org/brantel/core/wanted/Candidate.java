@@ -11,20 +11,37 @@ import org.brantel.core.finding.Prognosis;
  * @param name        as the record gives it; of carved content only where it was found, which says nothing
  * @param path        within its volume; null when no record names it
  * @param changed     the record's time, UTC; null when none is kept
- * @param trashedFrom where a trashed file lay before, empty when it was trashed and no record says from where, null when it was not trashed
+ * @param trashedFrom where a trashed file lay before, empty when it was trashed and no record says from where, null
+ *                    when it was not trashed
  * @param inside      whether it is a part of another finding, like the preview in a photo
  * @param about       what the content says of itself, by {@link org.brantel.core.carve.kind.About}'s words
  */
-public record Candidate(String name, String path, String kind, long size, Instant changed, String trashedFrom, boolean inside,
-                        Map<String, String> about, Prognosis prognosis) {
+public record Candidate(
+        String name,
+        String path,
+        String kind,
+        long size,
+        Instant changed,
+        String trashedFrom,
+        boolean inside,
+        Map<String, String> about,
+        Prognosis prognosis) {
 
     public Candidate {
         about = about == null ? Map.of() : about;
     }
 
     public static Candidate of(Finding f) {
-        return new Candidate(f.name(), f.path(), f.kind(), f.size(), f.modified(), f.record().trashedFrom(), f.container() != null,
-                f.about(), f.prognosis());
+        return new Candidate(
+                f.name(),
+                f.path(),
+                f.kind(),
+                f.size(),
+                f.modified(),
+                f.record().trashedFrom(),
+                f.container() != null,
+                f.about(),
+                f.prognosis());
     }
 
     /** Where it lay when it was somebody's: for a trashed file the place it came from; null when nothing says so. */

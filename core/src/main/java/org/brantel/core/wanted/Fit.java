@@ -11,7 +11,9 @@ public record Fit(Verdict verdict, String why) {
 
     /** The order is from the best to the worst. */
     public enum Verdict {
-        FITS, MAY_FIT, NOT;
+        FITS,
+        MAY_FIT,
+        NOT;
 
         /** {@code fits}, {@code may-fit} or {@code not}. */
         public String word() {

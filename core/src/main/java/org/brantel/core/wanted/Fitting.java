@@ -11,15 +11,17 @@ import org.brantel.core.carve.kind.About;
 import org.brantel.core.finding.Prognosis;
 
 /**
- * Holds findings against one wanted line, made ready once. Everything that the line asks is answered in this order of trust: the record's
- * own dates, names and folders (of a trashed file those of the place it came from); what the content says of itself; then nothing, and
- * what is not known makes it <em>may fit</em>. One 'no' is a no.
+ * Holds findings against one wanted line, made ready once. Everything that the line asks is answered in this order of
+ * trust: the record's own dates, names and folders (of a trashed file those of the place it came from); what the
+ * content says of itself; then nothing, and what is not known makes it <em>may fit</em>. One 'no' is a no.
  */
 public final class Fitting {
 
     private static final List<String> TITLES = List.of(About.TITLE, About.SUBJECT, About.ALBUM, About.WORDS);
     /** A title that a program gave by itself. */
-    private static final String NO_TITLE = "(?i)|untitled.*|document ?\\d*|microsoft .*|new .*|unbenannt.*|sans titre.*|scan ?\\d*|img.*|dsc.*";
+    private static final String NO_TITLE =
+            "(?i)|untitled.*|document ?\\d*|microsoft .*|new .*|unbenannt.*|sans titre.*|scan ?\\d*|img.*|dsc.*";
+
     private static final int CLOCK_SLACK_DAYS = 1;
 
     private final WantedLine line;
@@ -30,7 +32,9 @@ public final class Fitting {
     public Fitting(WantedLine line) {
         this.line = line;
         pattern = line.pattern().isEmpty() ? null : new NamePattern(line.pattern());
-        ownWords = Stream.of(PlainWords.spaced(line.words()).split(" ")).filter(w -> w.length() > 3).toList();
+        ownWords = Stream.of(PlainWords.spaced(line.words()).split(" "))
+                .filter(w -> w.length() > 3)
+                .toList();
     }
 
     public WantedLine line() {
@@ -63,8 +67,14 @@ public final class Fitting {
     }
 
     private String said() {
-        return Stream.of(line.kinds().isEmpty() ? "" : "its kind", pattern == null ? "" : "its name", isTimed() ? "its time" : "")
-                .filter(s -> !s.isEmpty()).reduce((a, b) -> a + ", " + b).map(s -> "Asked and answered: " + s + ".").orElse("Its words are in its name.");
+        return Stream.of(
+                        line.kinds().isEmpty() ? "" : "its kind",
+                        pattern == null ? "" : "its name",
+                        isTimed() ? "its time" : "")
+                .filter(s -> !s.isEmpty())
+                .reduce((a, b) -> a + ", " + b)
+                .map(s -> "Asked and answered: " + s + ".")
+                .orElse("Its words are in its name.");
     }
 
     private boolean isTimed() {
@@ -75,32 +85,52 @@ public final class Fitting {
         if (pattern == null) {
             return line.kinds().isEmpty() && !isTimed() && line.minBytes() == 0 ? wordsAlone(it) : Fit.fits("");
         }
-        if (Stream.of(TITLES, List.of(About.AUTHOR, About.FROM)).flatMap(List::stream).map(it::about).anyMatch(t -> !t.isEmpty() && pattern.isIn(t))) {
+        if (Stream.of(TITLES, List.of(About.AUTHOR, About.FROM))
+                .flatMap(List::stream)
+                .map(it::about)
+                .anyMatch(t -> !t.isEmpty() && pattern.isIn(t))) {
             return Fit.fits("");
         }
         String place = it.place();
         if (place == null) {
             String title = title(it);
-            return title == null ? Fit.mayFit("Its name is lost, and its content says none.") : Fit.not("It says of itself “" + title + "”.");
+            return title == null
+                    ? Fit.mayFit("Its name is lost, and its content says none.")
+                    : Fit.not("It says of itself “" + title + "”.");
         }
         String name = it.ownName();
-        boolean isIn = pattern.isOfPlace() ? pattern.isIn(place) : pattern.isIn(name) || folders(place).anyMatch(pattern::isIn);
-        return isIn ? Fit.fits("") : pattern.mayBe(name) ? Fit.mayFit("Its long name is lost; what is left of it, " + name + ", agrees.")
-                : Fit.not("Its name is " + name + ".");
+        boolean isIn = pattern.isOfPlace()
+                ? pattern.isIn(place)
+                : pattern.isIn(name) || folders(place).anyMatch(pattern::isIn);
+        return isIn
+                ? Fit.fits("")
+                : pattern.mayBe(name)
+                        ? Fit.mayFit("Its long name is lost; what is left of it, " + name + ", agrees.")
+                        : Fit.not("Its name is " + name + ".");
     }
 
     private static Stream<String> folders(String place) {
-        return Stream.of(place.substring(0, place.lastIndexOf('/') + 1).split("/")).filter(f -> !f.isEmpty());
+        return Stream.of(place.substring(0, place.lastIndexOf('/') + 1).split("/"))
+                .filter(f -> !f.isEmpty());
     }
 
     /** A line of words alone is met by a name that holds one of them; nothing else can be said of it. */
     private Fit wordsAlone(Candidate it) {
-        String told = Stream.concat(Stream.of(it.place() == null ? "" : it.place()), TITLES.stream().map(it::about)).reduce("", (a, b) -> a + " " + b);
-        return PlainWords.holdsAny(told, ownWords) ? Fit.fits("") : Fit.mayFit("The line says nothing that could be checked: no kind, no name, no time.");
+        String told = Stream.concat(
+                        Stream.of(it.place() == null ? "" : it.place()),
+                        TITLES.stream().map(it::about))
+                .reduce("", (a, b) -> a + " " + b);
+        return PlainWords.holdsAny(told, ownWords)
+                ? Fit.fits("")
+                : Fit.mayFit("The line says nothing that could be checked: no kind, no name, no time.");
     }
 
     private static String title(Candidate it) {
-        return TITLES.stream().map(it::about).filter(t -> !t.strip().matches(NO_TITLE)).findFirst().orElse(null);
+        return TITLES.stream()
+                .map(it::about)
+                .filter(t -> !t.strip().matches(NO_TITLE))
+                .findFirst()
+                .orElse(null);
     }
 
     private Fit time(Candidate it) {
@@ -112,7 +142,8 @@ public final class Fitting {
         String name = it.ownName();
         StatedDate camera = name == null ? null : StatedDate.ofCamera(name);
         for (StatedDate made : Stream.of(content, camera).filter(d -> d != null).toList()) {
-            // A copy's record is younger than what it holds; a record that is older shows that the clock of the content was wrong.
+            // A copy's record is younger than what it holds; a record that is older shows that the clock of the content
+            // was wrong.
             if (changed == null || !made.from().isAfter(changed.plusDays(CLOCK_SLACK_DAYS))) {
                 return asked(made, made == content ? "it says of itself that it was made " : "the camera named it by ");
             }
@@ -123,7 +154,11 @@ public final class Fitting {
         if (it.place() != null) {
             StatedDate named = StatedDate.ofName(name);
             if (named == null) {
-                named = folders(it.place()).map(StatedDate::ofName).filter(d -> d != null).reduce((a, b) -> b).orElse(null);
+                named = folders(it.place())
+                        .map(StatedDate::ofName)
+                        .filter(d -> d != null)
+                        .reduce((a, b) -> b)
+                        .orElse(null);
             }
             if (named != null) {
                 return asked(named, "its name or folder says ");
@@ -138,12 +173,15 @@ public final class Fitting {
     }
 
     private Fit asked(StatedDate date, String who) {
-        boolean startsIn = (line.from() == null || !date.from().isBefore(line.from())) && (line.to() == null || !date.from().isAfter(line.to()));
-        boolean endsIn = (line.from() == null || !date.to().isBefore(line.from())) && (line.to() == null || !date.to().isAfter(line.to()));
+        boolean startsIn = (line.from() == null || !date.from().isBefore(line.from()))
+                && (line.to() == null || !date.from().isAfter(line.to()));
+        boolean endsIn = (line.from() == null || !date.to().isBefore(line.from()))
+                && (line.to() == null || !date.to().isAfter(line.to()));
         if (startsIn && endsIn) {
             return Fit.fits("");
         }
-        boolean apart = line.to() != null && date.from().isAfter(line.to()) || line.from() != null && date.to().isBefore(line.from());
+        boolean apart = line.to() != null && date.from().isAfter(line.to())
+                || line.from() != null && date.to().isBefore(line.from());
         String words = Character.toUpperCase(who.charAt(0)) + who.substring(1) + date.say() + ".";
         return apart ? Fit.not(words) : Fit.mayFit(words + " The line asks for a part of that.");
     }

@@ -10,10 +10,16 @@ import org.brantel.core.carve.Kinds;
 import org.brantel.core.carve.kind.About;
 import org.brantel.core.json.Json;
 
-/** What people mean by a wanted line, and what a medium holds besides that was never theirs: {@code meant.json}, read once. */
+/**
+ * What people mean by a wanted line, and what a medium holds besides that was never theirs: {@code meant.json}, read
+ * once.
+ */
 record Meant(String version, String about, List<Brought> brought, Unsure unsure, List<Meaning> meanings) {
 
-    /** What programs and systems bring along, by the folder that it lies in ({@code *_files}: how its name ends) or by its whole name. */
+    /**
+     * What programs and systems bring along, by the folder that it lies in ({@code *_files}: how its name ends) or by
+     * its whole name.
+     */
     record Brought(List<String> folders, List<String> names, String reason) {
         Brought {
             folders = folders == null ? List.of() : folders;
@@ -22,29 +28,43 @@ record Meant(String version, String about, List<Brought> brought, Unsure unsure,
     }
 
     /** Kinds of which nobody can say whose they were, once their record is lost. */
-    record Unsure(List<String> kinds, String reason) { }
+    record Unsure(List<String> kinds, String reason) {}
 
     /** Words in a name or a folder that say it is something else. */
-    record Sign(List<String> words, String reason) { }
+    record Sign(List<String> words, String reason) {}
 
     /**
      * What one of some words in a line means.
      *
      * @param group     the kinds that it speaks of
      * @param notAbout  facts of the content that speak against it, with the reason
-     * @param smallSide points of the longer side below which it is a small copy, {@code sureSide} from which it is surely none; 0 where
-     *                  sizes say nothing. In between a camera's own word decides, or a record that keeps it among somebody's own files
+     * @param smallSide points of the longer side below which it is a small copy, {@code sureSide} from which it is
+     *                  surely none; 0 where sizes say nothing. In between a camera's own word decides, or a record that
+     *                  keeps it among somebody's own files
      * @param smallBytes the same by its length, where no points are known
      */
-    record Meaning(String means, List<String> words, List<String> unless, String group, Map<String, String> notKinds, Map<String, String> unsureKinds,
-                   List<Sign> not, Map<String, String> notAbout, int smallSide, int sureSide, int smallBytes, int sureBytes) {
+    record Meaning(
+            String means,
+            List<String> words,
+            List<String> unless,
+            String group,
+            Map<String, String> notKinds,
+            Map<String, String> unsureKinds,
+            List<Sign> not,
+            Map<String, String> notAbout,
+            int smallSide,
+            int sureSide,
+            int smallBytes,
+            int sureBytes) {
         Meaning {
             notAbout = notAbout == null ? Map.of() : notAbout;
         }
 
         private boolean isMeantBy(WantedLine line) {
-            return PlainWords.holdsAny(line.words(), words) && !PlainWords.holdsAny(line.words(), unless)
-                    && (line.kinds().isEmpty() || line.kinds().stream().anyMatch(k -> k.equals(group) || Kinds.isMeantBy(k, group)));
+            return PlainWords.holdsAny(line.words(), words)
+                    && !PlainWords.holdsAny(line.words(), unless)
+                    && (line.kinds().isEmpty()
+                            || line.kinds().stream().anyMatch(k -> k.equals(group) || Kinds.isMeantBy(k, group)));
         }
     }
 
@@ -53,7 +73,11 @@ record Meant(String version, String about, List<Brought> brought, Unsure unsure,
 
     private static Meant read() {
         try (InputStream in = Meant.class.getResourceAsStream("meant.json")) {
-            return Json.read(new String(in.readAllBytes(), StandardCharsets.UTF_8), Meant.class, "rules of what is meant", "meant.json");
+            return Json.read(
+                    new String(in.readAllBytes(), StandardCharsets.UTF_8),
+                    Meant.class,
+                    "rules of what is meant",
+                    "meant.json");
         } catch (IOException e) {
             throw new IllegalStateException("the rules of what is meant that ship with the product cannot be read", e);
         }
@@ -74,10 +98,15 @@ record Meant(String version, String about, List<Brought> brought, Unsure unsure,
         if (place == null) {
             return Optional.empty();
         }
-        String folders = "/" + PlainWords.flat(place.substring(0, place.lastIndexOf('/') + 1)).replaceFirst("^/+", "");
+        String folders = "/"
+                + PlainWords.flat(place.substring(0, place.lastIndexOf('/') + 1))
+                        .replaceFirst("^/+", "");
         String name = PlainWords.flat(it.ownName());
         for (Brought rule : brought) {
-            boolean is = rule.names().contains(name) || rule.folders().stream().anyMatch(f -> folders.contains((f.startsWith("*") ? f.substring(1) : "/" + f) + "/") && !asksFor(line, f));
+            boolean is = rule.names().contains(name)
+                    || rule.folders().stream()
+                            .anyMatch(f -> folders.contains((f.startsWith("*") ? f.substring(1) : "/" + f) + "/")
+                                    && !asksFor(line, f));
             if (is) {
                 return Optional.of(rule.reason());
             }
@@ -87,13 +116,17 @@ record Meant(String version, String about, List<Brought> brought, Unsure unsure,
 
     private static boolean asksFor(WantedLine line, String folder) {
         String last = folder.substring(folder.lastIndexOf('/') + 1);
-        return PlainWords.holds(line.words(), last) || line.pattern().indexOf('/') >= 0 && PlainWords.holds(line.pattern(), last);
+        return PlainWords.holds(line.words(), last)
+                || line.pattern().indexOf('/') >= 0 && PlainWords.holds(line.pattern(), last);
     }
 
     /** How a finding stands to what the words mean. */
     Fit fit(WantedLine line, Candidate it) {
         Meaning meaning = of(line).orElse(null);
-        if (it.path() == null && unsure.kinds().contains(it.kind()) && line.pattern().isEmpty() && !line.kinds().contains(it.kind())) {
+        if (it.path() == null
+                && unsure.kinds().contains(it.kind())
+                && line.pattern().isEmpty()
+                && !line.kinds().contains(it.kind())) {
             return Fit.mayFit(unsure.reason());
         }
         if (meaning == null || !Kinds.isMeantBy(it.kind(), meaning.group())) {
@@ -115,8 +148,14 @@ record Meant(String version, String about, List<Brought> brought, Unsure unsure,
         }
         Fit size = size(meaning, it);
         String unsureKind = meaning.unsureKinds().get(it.kind());
-        return unsureKind == null || size.isOut() || isFromCamera(it) || it.place() != null && size.verdict() == Fit.Verdict.FITS && longerSide(it) >= 2 * meaning.sureSide()
-                ? size : size.and(Fit.mayFit(unsureKind));
+        return unsureKind == null
+                        || size.isOut()
+                        || isFromCamera(it)
+                        || it.place() != null
+                                && size.verdict() == Fit.Verdict.FITS
+                                && longerSide(it) >= 2 * meaning.sureSide()
+                ? size
+                : size.and(Fit.mayFit(unsureKind));
     }
 
     private static Fit size(Meaning meaning, Candidate it) {
@@ -127,11 +166,17 @@ record Meant(String version, String about, List<Brought> brought, Unsure unsure,
         if (side > 0) {
             double small = isFromCamera(it) ? meaning.smallSide() * CAMERA_SHARE : meaning.smallSide();
             String points = it.about(About.WIDTH) + " by " + it.about(About.HEIGHT) + " points";
-            return side < small ? Fit.not("It is a small picture, " + points + ".")
-                    : side < meaning.sureSide() && !isFromCamera(it) && it.place() == null ? Fit.mayFit("It is small, " + points + ", and says nothing of a camera.") : Fit.fits("");
+            return side < small
+                    ? Fit.not("It is a small picture, " + points + ".")
+                    : side < meaning.sureSide() && !isFromCamera(it) && it.place() == null
+                            ? Fit.mayFit("It is small, " + points + ", and says nothing of a camera.")
+                            : Fit.fits("");
         }
-        return it.size() < meaning.smallBytes() ? Fit.not("It is a small picture, " + it.size() + " bytes.")
-                : it.size() < meaning.sureBytes() && it.place() == null ? Fit.mayFit("It is short, " + it.size() + " bytes, and its size in points is not known.") : Fit.fits("");
+        return it.size() < meaning.smallBytes()
+                ? Fit.not("It is a small picture, " + it.size() + " bytes.")
+                : it.size() < meaning.sureBytes() && it.place() == null
+                        ? Fit.mayFit("It is short, " + it.size() + " bytes, and its size in points is not known.")
+                        : Fit.fits("");
     }
 
     private static long longerSide(Candidate it) {

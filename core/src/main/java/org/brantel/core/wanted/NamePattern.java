@@ -6,14 +6,16 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
- * The pattern of a name as people write one: {@code *} and {@code ?}, without accents, in any case; blanks, dashes and underscores stand
- * for one another. A piece that may stand anywhere is a word of its own there: {@code *ark*} is in {@code the ark.doc} and
- * {@code ark2.doc}, not in {@code parking.doc}. Without a wild card the pattern may stand anywhere.
+ * The pattern of a name as people write one: {@code *} and {@code ?}, without accents, in any case; blanks, dashes and
+ * underscores stand for one another. A piece that may stand anywhere is a word of its own there: {@code *ark*} is in
+ * {@code the ark.doc} and {@code ark2.doc}, not in {@code parking.doc}. Without a wild card the pattern may stand
+ * anywhere.
  */
 final class NamePattern {
 
     /** What parts words in a name. */
     private static final String BREAK = "[^\\p{L}\\p{N}/]";
+
     private static final Pattern SHORT = Pattern.compile("([^.~]{1,6})~\\d{1,3}(\\.[^.]{0,3})?");
     private static final String LETTERS = "abcdefghijklmnopqrstuvwxyz0123456789";
 
@@ -49,7 +51,9 @@ final class NamePattern {
                     regex.append("s?(?:(?![\\p{L}]).*)?");
                 } else if (opens && closes) {
                     // Between two words: nothing, or a break with anything beyond it.
-                    regex.append("(?:s?(?![\\p{L}]).*").append("(?<![\\p{L}\\p{N}])").append(")?");
+                    regex.append("(?:s?(?![\\p{L}]).*")
+                            .append("(?<![\\p{L}\\p{N}])")
+                            .append(")?");
                 } else {
                     regex.append(".*");
                 }
@@ -74,7 +78,10 @@ final class NamePattern {
         return Character.isLetterOrDigit(c) || Character.isSurrogate(c);
     }
 
-    /** Of a name, or of a path where the pattern speaks of folders; a lost first letter, shown as {@code _}, is any letter. */
+    /**
+     * Of a name, or of a path where the pattern speaks of folders; a lost first letter, shown as {@code _}, is any
+     * letter.
+     */
     boolean isIn(String name) {
         if (matches(name)) {
             return true;
@@ -88,7 +95,9 @@ final class NamePattern {
     private boolean matches(String name) {
         String flat = PlainWords.flat(name);
         String humps = PlainWords.flat(name.replaceAll("(?<=\\p{Ll})(?=\\p{Lu})", " "));
-        return forms.stream().anyMatch(f -> f.matcher(flat).matches() || !humps.equals(flat) && f.matcher(humps).matches());
+        return forms.stream()
+                .anyMatch(f -> f.matcher(flat).matches()
+                        || !humps.equals(flat) && f.matcher(humps).matches());
     }
 
     /** Whether it speaks of folders, so that it is held against whole paths. */
@@ -103,6 +112,9 @@ final class NamePattern {
             return false;
         }
         String stem = PlainWords.flat(m.group(1)).replaceAll("[^\\p{L}\\p{N}]+", "");
-        return letters.startsWith(stem) || name.startsWith("_") && letters.length() > 1 && letters.substring(1).startsWith(stem);
+        return letters.startsWith(stem)
+                || name.startsWith("_")
+                        && letters.length() > 1
+                        && letters.substring(1).startsWith(stem);
     }
 }

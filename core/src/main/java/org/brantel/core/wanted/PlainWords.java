@@ -12,17 +12,27 @@ final class PlainWords {
     private static final Pattern HUMP = Pattern.compile("(?<=\\p{Ll})(?=\\p{Lu})");
     private static final Pattern PARTS = Pattern.compile("[^\\p{L}\\p{N}]+");
 
-    private PlainWords() { }
+    private PlainWords() {}
 
     /** Lower case without accents; letters that have a plain form get it. */
     static String flat(String text) {
-        String bare = ACCENTS.matcher(Normalizer.normalize(text, Normalizer.Form.NFKD)).replaceAll("").toLowerCase(Locale.ROOT);
-        return bare.replace("ß", "ss").replace("æ", "ae").replace("ø", "o").replace("œ", "oe").replace("ð", "d").replace("þ", "th").replace("ł", "l");
+        String bare = ACCENTS.matcher(Normalizer.normalize(text, Normalizer.Form.NFKD))
+                .replaceAll("")
+                .toLowerCase(Locale.ROOT);
+        return bare.replace("ß", "ss")
+                .replace("æ", "ae")
+                .replace("ø", "o")
+                .replace("œ", "oe")
+                .replace("ð", "d")
+                .replace("þ", "th")
+                .replace("ł", "l");
     }
 
     /** The words of a name, also where a capital begins one: {@code TideTables_2024} is {@code tide tables 2024}. */
     static String spaced(String text) {
-        return PARTS.matcher(flat(HUMP.matcher(text).replaceAll(" "))).replaceAll(" ").strip();
+        return PARTS.matcher(flat(HUMP.matcher(text).replaceAll(" ")))
+                .replaceAll(" ")
+                .strip();
     }
 
     /** Whether some words stand in a text, whole; a plural of the last is the same word. */

@@ -15,13 +15,20 @@ record StatedDate(LocalDate from, LocalDate to) {
 
     /** Before digital pictures and the files of today, a date is a clock that was never set. */
     private static final int EARLIEST = 1981;
+
     private static final int LATEST = 2099;
     private static final Pattern ISO = Pattern.compile("(\\d{4})(?:-(\\d{2})(?:-(\\d{2}))?)?.*");
-    private static final Pattern CAMERA = Pattern.compile("(?i)(?:img|vid|pxl|dsc|mov|pano|burst|mvimg|rec|audio|ptt|aud)[-_ ]?((?:19|20)\\d{2})(\\d{2})(\\d{2})[-_ tT](?:\\d{6,9}|wa\\d+).*");
-    private static final Pattern YEAR_FIRST = Pattern.compile("(?<!\\d)((?:19|20)\\d{2})([-_. ]?)(\\d{2})\\2(\\d{2})(?!\\d)");
-    private static final Pattern DAY_FIRST = Pattern.compile("(?<!\\d)(\\d{1,2})[-_. ](\\d{1,2})[-_. ]((?:19|20)\\d{2})(?!\\d)");
+    private static final Pattern CAMERA =
+            Pattern.compile("(?i)(?:img|vid|pxl|dsc|mov|pano|burst|mvimg|rec|audio|ptt|aud)[-_ "
+                    + "]?((?:19|20)\\d{2})(\\d{2})(\\d{2})[-_ tT](?:\\d{6,9}|wa\\d+).*");
+    private static final Pattern YEAR_FIRST =
+            Pattern.compile("(?<!\\d)((?:19|20)\\d{2})([-_. ]?)(\\d{2})\\2(\\d{2})(?!\\d)");
+    private static final Pattern DAY_FIRST =
+            Pattern.compile("(?<!\\d)(\\d{1,2})[-_. ](\\d{1,2})[-_. ]((?:19|20)\\d{2})(?!\\d)");
     private static final Pattern MONTH_ONLY = Pattern.compile("(?<!\\d)((?:19|20)\\d{2})[-_. ](\\d{2})(?!\\d)");
-    private static final Pattern NAMED = Pattern.compile("(?i)(?<!\\p{L})(?:(\\d{1,2})(?:st|nd|rd|th)?[-_. ])?(jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)[a-z]*[-_. ]+(?:(\\d{1,2})(?:st|nd|rd|th)?[-_. ,]+)?((?:19|20)\\d{2})(?!\\d)");
+    private static final Pattern NAMED = Pattern.compile("(?i)(?<!\\p{L})(?:(\\d{1,2})(?:st|nd|rd|th)?[-_. "
+            + "])?(jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)[a-z]*[-_. "
+            + "]+(?:(\\d{1,2})(?:st|nd|rd|th)?[-_. ,]+)?((?:19|20)\\d{2})(?!\\d)");
     private static final Pattern YEAR_ONLY = Pattern.compile("(?<![\\p{L}\\d])((?:19|20)\\d{2})(?![\\p{L}\\d])");
 
     private static StatedDate day(LocalDate d) {
@@ -46,7 +53,11 @@ record StatedDate(LocalDate from, LocalDate to) {
         all(YEAR_FIRST, name, m -> of(m.group(1), m.group(3), m.group(4)), days);
         all(DAY_FIRST, name, m -> either(m.group(3), m.group(2), m.group(1)), days);
         if (days.isEmpty()) {
-            all(NAMED, name, m -> of(m.group(4), month(m.group(2)), m.group(1) == null ? m.group(3) : m.group(1)), days);
+            all(
+                    NAMED,
+                    name,
+                    m -> of(m.group(4), month(m.group(2)), m.group(1) == null ? m.group(3) : m.group(1)),
+                    days);
         }
         if (days.isEmpty()) {
             all(MONTH_ONLY, name, m -> of(m.group(1), m.group(2), null), days);
@@ -61,11 +72,17 @@ record StatedDate(LocalDate from, LocalDate to) {
     private static StatedDate either(String year, String month, String day) {
         StatedDate usual = of(year, month, day);
         StatedDate turned = of(year, day, month);
-        return usual == null ? turned : turned == null || turned.equals(usual) ? usual
-                : new StatedDate(LocalDate.of(Integer.parseInt(year), 1, 1), LocalDate.of(Integer.parseInt(year), 12, 31));
+        return usual == null
+                ? turned
+                : turned == null || turned.equals(usual)
+                        ? usual
+                        : new StatedDate(
+                                LocalDate.of(Integer.parseInt(year), 1, 1),
+                                LocalDate.of(Integer.parseInt(year), 12, 31));
     }
 
-    private static void all(Pattern form, String name, java.util.function.Function<Matcher, StatedDate> read, List<StatedDate> into) {
+    private static void all(
+            Pattern form, String name, java.util.function.Function<Matcher, StatedDate> read, List<StatedDate> into) {
         Matcher m = form.matcher(name);
         while (m.find()) {
             StatedDate d = read.apply(m);
@@ -94,7 +111,9 @@ record StatedDate(LocalDate from, LocalDate to) {
                 return new StatedDate(LocalDate.of(y, 1, 1), LocalDate.of(y, 12, 31));
             }
             YearMonth m = YearMonth.of(y, Integer.parseInt(month));
-            return day == null || Integer.parseInt(day) == 0 ? new StatedDate(m.atDay(1), m.atEndOfMonth()) : day(m.atDay(Integer.parseInt(day)));
+            return day == null || Integer.parseInt(day) == 0
+                    ? new StatedDate(m.atDay(1), m.atEndOfMonth())
+                    : day(m.atDay(Integer.parseInt(day)));
         } catch (DateTimeException e) {
             return null; // month 13 and the like: a number, not a date
         }
@@ -107,6 +126,8 @@ record StatedDate(LocalDate from, LocalDate to) {
 
     /** In words. */
     String say() {
-        return from.equals(to) ? from.toString() : from.getMonth() == to.getMonth() ? YearMonth.from(from).toString() : String.valueOf(from.getYear());
+        return from.equals(to)
+                ? from.toString()
+                : from.getMonth() == to.getMonth() ? YearMonth.from(from).toString() : String.valueOf(from.getYear());
     }
 }

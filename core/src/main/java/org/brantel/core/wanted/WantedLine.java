@@ -4,8 +4,9 @@ import java.time.LocalDate;
 import java.util.List;
 
 /**
- * One line of a wanted list. A finding fits when it is of one of the kinds, matches the pattern, is large enough and of the right time,
- * and is what the words mean; an empty condition is not asked. {@link Fitting} holds findings against it.
+ * One line of a wanted list. A finding fits when it is of one of the kinds, matches the pattern, is large enough and of
+ * the right time, and is what the words mean; an empty condition is not asked. {@link Fitting} holds findings against
+ * it.
  *
  * @param words    the customer's own
  * @param kinds    kind codes or groups like {@code image}
@@ -17,8 +18,17 @@ import java.util.List;
  * @param yearAssumed the year of these days was not said: it is the latest one before the loss
  * @param mustHave or nice to have
  */
-public record WantedLine(long id, String words, List<String> kinds, String pattern, int hopedFor, long minBytes,
-                         LocalDate from, LocalDate to, boolean yearAssumed, boolean mustHave) {
+public record WantedLine(
+        long id,
+        String words,
+        List<String> kinds,
+        String pattern,
+        int hopedFor,
+        long minBytes,
+        LocalDate from,
+        LocalDate to,
+        boolean yearAssumed,
+        boolean mustHave) {
 
     public WantedLine {
         kinds = kinds == null ? List.of() : List.copyOf(kinds);

@@ -11,7 +11,8 @@ import java.time.Instant;
  * @param delivered what is in the sealed bag; nothing before there is one
  * @param confirmed who of the lab said that these are them; null while nobody did
  */
-public record WantedTally(long lineId, long hopedFor, Found found, long chosen, Delivered delivered, Confirmed confirmed) {
+public record WantedTally(
+        long lineId, long hopedFor, Found found, long chosen, Delivered delivered, Confirmed confirmed) {
 
     /**
      * Findings, without those whose content is gone.
@@ -32,7 +33,7 @@ public record WantedTally(long lineId, long hopedFor, Found found, long chosen, 
     }
 
     /** @param theirs of the matches that are theirs; the others are somebody else's */
-    public record Confirmed(long theirs, String who, Instant at) { }
+    public record Confirmed(long theirs, String who, Instant at) {}
 
     public static WantedTally of(WantedLine line, Found found, long chosen, Delivered delivered, Confirmed confirmed) {
         return new WantedTally(line.id(), line.hopedFor(), found, chosen, delivered, confirmed);
@@ -43,8 +44,13 @@ public record WantedTally(long lineId, long hopedFor, Found found, long chosen, 
         return Math.max(0, hopedFor - found.whole() - found.partly());
     }
 
-    /** Said only of what was delivered whole, and confirmed by a person; without a number hoped for, of all that they confirmed. */
+    /**
+     * Said only of what was delivered whole, and confirmed by a person; without a number hoped for, of all that they
+     * confirmed.
+     */
     public boolean isComplete() {
-        return confirmed != null && confirmed.theirs() > 0 && delivered.whole() >= Math.max(hopedFor, confirmed.theirs());
+        return confirmed != null
+                && confirmed.theirs() > 0
+                && delivered.whole() >= Math.max(hopedFor, confirmed.theirs());
     }
 }

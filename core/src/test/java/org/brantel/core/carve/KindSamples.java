@@ -36,17 +36,28 @@ import javax.sound.sampled.AudioSystem;
 import org.brantel.core.testing.Corpus;
 import org.brantel.core.testing.Seeds;
 
-/** One file of each kind that the engine carves: from real encoders, from the corpus, or put together field by field. */
+/**
+ * One file of each kind that the engine carves: from real encoders, from the corpus, or put together field by field.
+ */
 final class KindSamples {
 
-    private static final String BZ2 = "QlpoOTFBWSZTWcW1ttwABRPRgAAQQAQ35d8gMAEYAUDTQyMmIUDTQyMmIFKoCTTYmKep9E2E9CYifgngnoJ0JkE7E2E0E5EzE+CYCaCbicCZhNBORPom4nImonAnYngnwToT+E2E8E3E0EyCYCfBMBPomQmom4nAmQmAnATET2EwE1E4ExE1E7E9iZCeCZir9CehOhOhP8XckU4UJDFtbbcA";
-    private static final String XZ = "/Td6WFoAAATm1rRGAgAhARYAAAB0L+Wj4AtnAFhdADoaSLBTPkmqAvNjA08PEWeSscqTV4NpB6lrtRePQtSyQmnuNOw9in/Jebu4dA2iH5ZQMB9iMlk8jWqudciu0FLlkxqTYbZPTvUgHQN/AcTWwp31fIzkMwAAkKwYJ4Tzki8AAXToFgAAAFcfMD6xxGf7AgAAAAAEWVo=";
-    private static final String ZST = "KLUv/WRoCiUCAELEDROwVQcAtrlnJCzZVuZOko2mY1oCQBtULBWKpvx38FB5PPhQoGTeL74W6HIGiYsgc7WiCSuhzzwCABxjgpdhQjEDuvnKEw==";
+    private static final String BZ2 =
+            "QlpoOTFBWSZTWcW1ttwABRPRgAAQQAQ35d8gMAEYAUDTQyMmIUDTQyMmIFKoCTTYmKep9E2E9CYifgngnoJ0JkE7E2E0E5EzE+C"
+                    + "YCaCbicCZhNBORPom4nImonAnYngnwToT+E2E8E3E0EyCYCfBMBPomQmom4nAmQmAnATET2EwE1E4ExE1E7E9iZCe"
+                    + "CZir9CehOhOhP8XckU4UJDFtbbcA";
+    private static final String XZ =
+            "/Td6WFoAAATm1rRGAgAhARYAAAB0L+Wj4AtnAFhdADoaSLBTPkmqAvNjA08PEWeSscqTV4NpB6lrtRePQtSyQmnuNOw9in/Jebu"
+                    + "4dA2iH5ZQMB9iMlk8jWqudciu0FLlkxqTYbZPTvUgHQN/AcTWwp31fIzkMwAAkKwYJ4Tzki8AAXToFgAAAFcfMD6x"
+                    + "xGf7AgAAAAAEWVo=";
+    private static final String ZST =
+            "KLUv/WRoCiUCAELEDROwVQcAtrlnJCzZVuZOko2mY1oCQBtULBWKpvx38FB5PPhQoGTeL74W6HIGiYsgc7WiCSuhzzwCABxjgpd"
+                    + "hQjEDuvnKEw==";
     /** Kinds that are taken from the raw card, where real tools wrote them. */
-    private static final List<String> FROM_CARD = List.of("webp", "psd", "mp4", "mov", "m4a", "heic", "wav", "avi", "mkv", "flac", "ogg", "mp3", "doc", "xls", "pptx", "docx",
-            "xlsx", "odt", "7z", "sqlite", "rtf");
+    private static final List<String> FROM_CARD = List.of(
+            "webp", "psd", "mp4", "mov", "m4a", "heic", "wav", "avi", "mkv", "flac", "ogg", "mp3", "doc", "xls", "pptx",
+            "docx", "xlsx", "odt", "7z", "sqlite", "rtf");
 
-    private KindSamples() { }
+    private KindSamples() {}
 
     /** Every code with a file of it. */
     static Map<String, byte[]> all() {
@@ -80,8 +91,10 @@ final class KindSamples {
         Files.delete(image);
         Files.delete(folder);
         Map<String, byte[]> found = new LinkedHashMap<>();
-        Corpus.files("d09-raw-card").stream().filter(f -> FROM_CARD.contains(f.kind()) && !"bifragment".equals(f.difficulty()))
-                .forEach(f -> found.putIfAbsent(f.kind(), Arrays.copyOfRange(card, (int) f.firstByte(), (int) (f.firstByte() + f.size()))));
+        Corpus.files("d09-raw-card").stream()
+                .filter(f -> FROM_CARD.contains(f.kind()) && !"bifragment".equals(f.difficulty()))
+                .forEach(f -> found.putIfAbsent(
+                        f.kind(), Arrays.copyOfRange(card, (int) f.firstByte(), (int) (f.firstByte() + f.size()))));
         return found;
     }
 
@@ -92,9 +105,17 @@ final class KindSamples {
         byte[] medium = Files.readAllBytes(image);
         Files.delete(image);
         Files.delete(folder);
-        return Corpus.files(name).stream().filter(f -> f.kind().equals(kind) && (f.state().equals("live") || f.state().equals("raw")) && f.firstByte() >= 0 && f.firstByte() + f.size() <= medium.length)
+        return Corpus.files(name).stream()
+                .filter(f -> f.kind().equals(kind)
+                        && (f.state().equals("live") || f.state().equals("raw"))
+                        && f.firstByte() >= 0
+                        && f.firstByte() + f.size() <= medium.length)
                 .map(f -> Arrays.copyOfRange(medium, (int) f.firstByte(), (int) (f.firstByte() + f.size())))
-                .filter(b -> !kind.equals("pdf") || new String(b, StandardCharsets.ISO_8859_1).stripTrailing().endsWith("%%EOF")).toList();
+                .filter(b -> !kind.equals("pdf")
+                        || new String(b, StandardCharsets.ISO_8859_1)
+                                .stripTrailing()
+                                .endsWith("%%EOF"))
+                .toList();
     }
 
     static BufferedImage picture(int width, int height) {
@@ -160,7 +181,11 @@ final class KindSamples {
         for (int i = 0; i < samples.length; i++) {
             samples[i] = (byte) (Math.sin(i / 9.0) * 90);
         }
-        AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(samples), new AudioFormat(8000, 8, 1, true, true), samples.length), AudioFileFormat.Type.AIFF, out);
+        AudioSystem.write(
+                new AudioInputStream(
+                        new ByteArrayInputStream(samples), new AudioFormat(8000, 8, 1, true, true), samples.length),
+                AudioFileFormat.Type.AIFF,
+                out);
         return out.toByteArray();
     }
 
@@ -182,7 +207,8 @@ final class KindSamples {
     /** @param more stands behind its end mark */
     static byte[] pdf(String more) {
         String body = "%PDF-1.4\n1 0 obj\n<< /Type /Catalog >>\nendobj\n";
-        String first = body + "xref\n0 2\n0000000000 65535 f \n0000000009 00000 n \ntrailer\n<< /Size 2 /Root 1 0 R >>\nstartxref\n"
+        String first = body
+                + "xref\n0 2\n0000000000 65535 f \n0000000009 00000 n \ntrailer\n<< /Size 2 /Root 1 0 R >>\nstartxref\n"
                 + body.length() + "\n%%EOF\n";
         return (first + more).getBytes(StandardCharsets.ISO_8859_1);
     }
@@ -215,7 +241,13 @@ final class KindSamples {
         all.put("zip", zip("log.txt", text, "levels/may.csv", text));
         all.put("jar", zip("META-INF/MANIFEST.MF", "Manifest-Version: 1.0\n", "Sluice.class", text));
         all.put("kmz", zip("doc.kml", "<kml>" + text + "</kml>"));
-        all.put("epub", zip("!mimetype", "application/epub+zip", "OPS/book.opf", "<dc:title>Bog and tide</dc:title><dc:creator>Ada Marr</dc:creator>" + text));
+        all.put(
+                "epub",
+                zip(
+                        "!mimetype",
+                        "application/epub+zip",
+                        "OPS/book.opf",
+                        "<dc:title>Bog and tide</dc:title><dc:creator>Ada Marr</dc:creator>" + text));
         all.put("ods", zip("!mimetype", "application/vnd.oasis.opendocument.spreadsheet", "content.xml", text));
         return all;
     }
@@ -238,8 +270,22 @@ final class KindSamples {
         ByteBuffer out = little(7 + 13 + 44 + data.length + 7);
         out.put("Rar!\u001a\u0007\0".getBytes(StandardCharsets.ISO_8859_1));
         head(out, little(11).put((byte) 0x73).putShort((short) 0).putShort((short) 13));
-        head(out, little(42).put((byte) 0x74).putShort((short) 0x8000).putShort((short) 44).putInt(data.length).putInt(data.length).put((byte) 3).putInt(0).putInt(0)
-                .put((byte) 20).put((byte) 0x30).putShort((short) 12).putInt(0x20).put("weights1.txt".getBytes(StandardCharsets.US_ASCII)));
+        head(
+                out,
+                little(42)
+                        .put((byte) 0x74)
+                        .putShort((short) 0x8000)
+                        .putShort((short) 44)
+                        .putInt(data.length)
+                        .putInt(data.length)
+                        .put((byte) 3)
+                        .putInt(0)
+                        .putInt(0)
+                        .put((byte) 20)
+                        .put((byte) 0x30)
+                        .putShort((short) 12)
+                        .putInt(0x20)
+                        .put("weights1.txt".getBytes(StandardCharsets.US_ASCII)));
         out.put(data);
         head(out, little(5).put((byte) 0x7b).putShort((short) 0x4000).putShort((short) 7));
         return out.array();
@@ -255,7 +301,10 @@ final class KindSamples {
         byte[] text = "posts of the boardwalk ".repeat(40).getBytes(StandardCharsets.US_ASCII);
         byte[] tar = new byte[10_240];
         put(tar, 0, "boardwalk.txt");
-        put(tar, 100, "0000644\0000000000\0000000000\0" + String.format("%011o", text.length) + "\00014000000000\0        0");
+        put(
+                tar,
+                100,
+                "0000644\0000000000\0000000000\0" + String.format("%011o", text.length) + "\00014000000000\0        0");
         put(tar, 257, "ustar\00000");
         int sum = 0;
         for (int i = 0; i < 512; i++) {
@@ -284,24 +333,47 @@ final class KindSamples {
             System.arraycopy(table, 0, font, at, 64);
             long sum = 0;
             for (int w = 0; w < 64; w += 4) {
-                sum += names.get(i).equals("head") && w == 8 ? 0 : ByteBuffer.wrap(table, w, 4).getInt() & 0xffffffffL;
+                sum += names.get(i).equals("head") && w == 8
+                        ? 0
+                        : ByteBuffer.wrap(table, w, 4).getInt() & 0xffffffffL;
             }
             out.position(12 + i * 16);
-            out.put(names.get(i).getBytes(StandardCharsets.US_ASCII)).putInt((int) sum).putInt(at).putInt(64);
+            out.put(names.get(i).getBytes(StandardCharsets.US_ASCII))
+                    .putInt((int) sum)
+                    .putInt(at)
+                    .putInt(64);
         }
         return font;
     }
 
     private static Map<String, byte[]> texts() {
         Map<String, String> all = new LinkedHashMap<>();
-        all.put("xml", "<?xml version=\"1.0\"?>\n<levels>\n<!-- a > b --><level at='dawn'>1.2</level><level note=\"a>b\"/>\n</levels>\n");
+        all.put(
+                "xml",
+                "<?xml version=\"1.0\"?>\n<levels>\n<!-- a > b --><level at='dawn'>1.2</level><level "
+                        + "note=\"a>b\"/>\n</levels>\n");
         all.put("svg", "<svg xmlns=\"http://www.w3.org/2000/svg\"><title>Stack</title><path d=\"M0 0\"/></svg>\n");
-        all.put("html", "<!DOCTYPE html>\n<html><head><title>Duty rota</title></head><body><p>Low water<br>at noon</p></body></html>\n");
-        all.put("json", "{\"station\": \"Cold Harbour\", \"levels\": [1.2, 1.3e0, null], \"note\": \"a } in \\\" it\"}\n");
-        all.put("vcf", "BEGIN:VCARD\r\nVERSION:4.0\r\nFN:Ada Marr\r\nEND:VCARD\r\nBEGIN:VCARD\r\nVERSION:4.0\r\nFN:Tom Reed\r\nEND:VCARD\r\n");
-        all.put("ics", "BEGIN:VCALENDAR\r\nVERSION:2.0\r\nBEGIN:VEVENT\r\nSUMMARY:Rehearsal\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n");
-        all.put("eml", "From: Ada Marr <ada@skerrow.example>\r\nTo: band@skerrow.example\r\nSubject: Parts for May\r\nDate: Mon, 4 May 2026 09:12:00 +0000\r\nMIME-Version: 1.0\r\n"
-                + "Content-Type: multipart/mixed; boundary=\"b42\"\r\n\r\n--b42\r\nContent-Type: text/plain\r\n\r\nHere they are.\r\n--b42--\r\n");
+        all.put(
+                "html",
+                "<!DOCTYPE html>\n<html><head><title>Duty rota</title></head><body><p>Low water<br>at "
+                        + "noon</p></body></html>\n");
+        all.put(
+                "json",
+                "{\"station\": \"Cold Harbour\", \"levels\": [1.2, 1.3e0, null], \"note\": \"a } in \\\" it\"}\n");
+        all.put(
+                "vcf",
+                "BEGIN:VCARD\r\nVERSION:4.0\r\nFN:Ada Marr\r\nEND:VCARD\r\nBEGIN:VCARD\r\nVERSION:4.0\r\nFN:Tom "
+                        + "Reed\r\nEND:VCARD\r\n");
+        all.put(
+                "ics",
+                "BEGIN:VCALENDAR\r\nVERSION:2.0\r\nBEGIN:VEVENT\r\nSUMMARY:Rehearsal\r\nEND:VEVENT\r\nEND:VCALEN"
+                        + "DAR\r\n");
+        all.put(
+                "eml",
+                "From: Ada Marr <ada@skerrow.example>\r\nTo: band@skerrow.example\r\nSubject: Parts for "
+                        + "May\r\nDate: Mon, 4 May 2026 09:12:00 +0000\r\nMIME-Version: 1.0\r\n"
+                        + "Content-Type: multipart/mixed; boundary=\"b42\"\r\n\r\n--b42\r\nContent-Type: "
+                        + "text/plain\r\n\r\nHere they are.\r\n--b42--\r\n");
         Map<String, byte[]> bytes = new LinkedHashMap<>();
         all.forEach((code, text) -> bytes.put(code, text.getBytes(StandardCharsets.UTF_8)));
         return bytes;

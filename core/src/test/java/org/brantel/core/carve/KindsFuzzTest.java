@@ -14,8 +14,8 @@ import org.brantel.core.source.Range;
 import org.brantel.core.testing.FaultySource;
 
 /**
- * Every kind against hostile content. An input chooses a file and patches it: where, how many bytes, which. No input may make a walk
- * throw anything but that the content ends, or take long; what is whole lies in the content.
+ * Every kind against hostile content. An input chooses a file and patches it: where, how many bytes, which. No input
+ * may make a walk throw anything but that the content ends, or take long; what is whole lies in the content.
  */
 class KindsFuzzTest {
 
@@ -50,7 +50,9 @@ class KindsFuzzTest {
         // Heads decide; the rest of a long file only makes each try slower.
         byte[] bytes = java.util.Arrays.copyOf(sample, Math.min(sample.length, MOST_BYTES));
         while (data.remainingBytes() > 4) {
-            int at = data.consumeBoolean() ? data.consumeInt(0, Math.min(bytes.length - 1, 600)) : data.consumeInt(0, bytes.length - 1);
+            int at = data.consumeBoolean()
+                    ? data.consumeInt(0, Math.min(bytes.length - 1, 600))
+                    : data.consumeInt(0, bytes.length - 1);
             byte[] patch = data.consumeBytes(data.consumeInt(1, 12));
             System.arraycopy(patch, 0, bytes, at, Math.min(patch.length, bytes.length - at));
         }
@@ -68,7 +70,10 @@ class KindsFuzzTest {
         FaultySource source = new FaultySource(bytes);
         try {
             ContentKind.Walk walk = kind.walk(ByteView.of(source, new Range(0, bytes.length)));
-            if (walk.length() < 0 || walk.whole() && walk.length() > bytes.length || walk.words().isBlank() || walk.about() == null) {
+            if (walk.length() < 0
+                    || walk.whole() && walk.length() > bytes.length
+                    || walk.words().isBlank()
+                    || walk.about() == null) {
                 throw new AssertionError("not a walk: " + walk);
             }
             if (walk.whole()) {

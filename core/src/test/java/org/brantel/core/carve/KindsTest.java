@@ -62,7 +62,10 @@ class KindsTest {
 
     @Test
     void eachKindEndsAtItsOwnEndWhateverFollows() throws IOException {
-        for (Object[] sample : List.of(new Object[] {"png", png()}, new Object[] {"jpg", jpeg(false)}, new Object[] {"jpg", jpeg(true)},
+        for (Object[] sample : List.of(
+                new Object[] {"png", png()},
+                new Object[] {"jpg", jpeg(false)},
+                new Object[] {"jpg", jpeg(true)},
                 new Object[] {"pdf", pdf("")})) {
             byte[] content = (byte[]) sample[1];
             ContentKind.Walk walk = walk(kind((String) sample[0]), followedByJunk(content));
@@ -73,11 +76,14 @@ class KindsTest {
 
     @Test
     void noTruncationIsWhole() throws IOException {
-        for (Object[] sample : List.of(new Object[] {"png", png()}, new Object[] {"jpg", jpeg(false)}, new Object[] {"jpg", jpeg(true)})) {
+        for (Object[] sample : List.of(
+                new Object[] {"png", png()}, new Object[] {"jpg", jpeg(false)}, new Object[] {"jpg", jpeg(true)})) {
             byte[] content = (byte[]) sample[1];
             for (int length = 1; length < content.length; length += 37) {
-                assertThat(walk(kind((String) sample[0]), Arrays.copyOf(content, length)).whole())
-                        .as("%s cut at %d of %d", sample[0], length, content.length).isFalse();
+                assertThat(walk(kind((String) sample[0]), Arrays.copyOf(content, length))
+                                .whole())
+                        .as("%s cut at %d of %d", sample[0], length, content.length)
+                        .isFalse();
             }
         }
     }
@@ -102,7 +108,9 @@ class KindsTest {
                 byte[] foreign = new byte[1024];
                 random.nextBytes(foreign);
                 System.arraycopy(foreign, 0, damaged, at, Math.min(1024, damaged.length - at - 2));
-                assertThat(walk(kind("jpg"), damaged).whole()).as("round %d", round).isFalse();
+                assertThat(walk(kind("jpg"), damaged).whole())
+                        .as("round %d", round)
+                        .isFalse();
             }
         }
     }
@@ -118,7 +126,8 @@ class KindsTest {
     @Test
     void aPdfTakesItsUpdatesWithIt() {
         byte[] first = pdf("");
-        String update = "2 0 obj\n<< >>\nendobj\nxref\n2 1\n%010d 00000 n \ntrailer\n<< /Size 3 /Root 1 0 R /Prev 50 >>\nstartxref\n"
+        String update = "2 0 obj\n<< >>\nendobj\nxref\n2 1\n%010d 00000 n \ntrailer\n<< /Size 3 /Root 1 0 R /Prev 50 "
+                + ">>\nstartxref\n"
                 + (first.length + 21) + "\n%%%%EOF\n";
         byte[] updated = pdf(update.formatted(first.length));
         assertThat(walk(kind("pdf"), followedByJunk(updated)).length()).isEqualTo(updated.length);
@@ -126,7 +135,8 @@ class KindsTest {
 
     @Test
     void anEndMarkThatLeadsNowhereIsNoEnd() {
-        byte[] pdf = new String(pdf(""), StandardCharsets.ISO_8859_1).replaceFirst("startxref\n\\d+", "startxref\n9999999")
+        byte[] pdf = new String(pdf(""), StandardCharsets.ISO_8859_1)
+                .replaceFirst("startxref\n\\d+", "startxref\n9999999")
                 .getBytes(StandardCharsets.ISO_8859_1);
         assertThat(walk(kind("pdf"), pdf).whole()).isFalse();
     }
@@ -135,7 +145,10 @@ class KindsTest {
     @Timeout(600)
     void noDamageMakesAWalkThrowOrHang() throws IOException {
         Random random = new Random(3);
-        for (Object[] sample : List.of(new Object[] {"png", png()}, new Object[] {"jpg", jpeg(false)}, new Object[] {"jpg", jpeg(true)},
+        for (Object[] sample : List.of(
+                new Object[] {"png", png()},
+                new Object[] {"jpg", jpeg(false)},
+                new Object[] {"jpg", jpeg(true)},
                 new Object[] {"pdf", pdf("")})) {
             byte[] content = (byte[]) sample[1];
             for (int round = 0; round < 300; round++) {
@@ -166,25 +179,28 @@ class KindsTest {
     }
 
     private static void carve(Carver carver, long length, List<Hit> found, List<Failed> failed) throws IOException {
-        carver.run(new Range(0, length), new Carver.Listener() {
-            @Override
-            public void found(Hit hit) {
-                found.add(hit);
-            }
+        carver.run(
+                new Range(0, length),
+                new Carver.Listener() {
+                    @Override
+                    public void found(Hit hit) {
+                        found.add(hit);
+                    }
 
-            @Override
-            public void failed(Failed start) {
-                failed.add(start);
-            }
+                    @Override
+                    public void failed(Failed start) {
+                        failed.add(start);
+                    }
 
-            @Override
-            public void progressed(long bytes) { }
+                    @Override
+                    public void progressed(long bytes) {}
 
-            @Override
-            public boolean isWanted(long offset) {
-                return true;
-            }
-        }, () -> false);
+                    @Override
+                    public boolean isWanted(long offset) {
+                        return true;
+                    }
+                },
+                () -> false);
     }
 
     @Test
@@ -202,14 +218,17 @@ class KindsTest {
         carve(carver, disk.length, hits, failed);
         List<String> found = hits.stream().map(KindsTest::words).toList();
         assertThat(found).containsExactly("png@5120+" + png.length, "jpg@460800+" + jpeg.length);
-        assertThat(failed).extracting(Failed::offset, Failed::kind).containsExactly(org.assertj.core.groups.Tuple.tuple(768000L, "jpg"));
+        assertThat(failed)
+                .extracting(Failed::offset, Failed::kind)
+                .containsExactly(org.assertj.core.groups.Tuple.tuple(768000L, "jpg"));
         assertThat(carver.looked()).containsExactly(new Range(0, disk.length));
     }
 
     @Test
     void contentWithAnUnreadSectorIsNotCarved() throws IOException {
         byte[] disk = Arrays.copyOf(png(), 64 << 10);
-        Carver carver = new Carver(new FaultySource(disk, new Range(1024, 512)), new CarvePlan(Kinds.carvable(), false, false, 512));
+        Carver carver = new Carver(
+                new FaultySource(disk, new Range(1024, 512)), new CarvePlan(Kinds.carvable(), false, false, 512));
         assertThat(carve(carver, disk.length)).isEmpty();
         // Neither what was not read nor where a start leads into it need not be looked at again.
         assertThat(carver.looked()).containsExactly(new Range(512, 512), new Range(1536, disk.length - 1536));
@@ -217,9 +236,13 @@ class KindsTest {
 
     @Test
     void textEndsForNowWhereItWasNotRead() throws IOException {
-        byte[] disk = "All quiet on the Skerrow coast, wind from the south west. ".repeat(400).getBytes(StandardCharsets.US_ASCII);
+        byte[] disk = "All quiet on the Skerrow coast, wind from the south west. "
+                .repeat(400)
+                .getBytes(StandardCharsets.US_ASCII);
         int size = disk.length / 512 * 512;
-        Carver carver = new Carver(new FaultySource(Arrays.copyOf(disk, size), new Range(10 * 512, 512)), new CarvePlan(Kinds.carvable(), false, false, 512));
+        Carver carver = new Carver(
+                new FaultySource(Arrays.copyOf(disk, size), new Range(10 * 512, 512)),
+                new CarvePlan(Kinds.carvable(), false, false, 512));
         assertThat(carve(carver, size)).containsExactly("txt@0+5120", "txt@5632+" + (size - 5632));
         assertThat(carver.looked()).doesNotContain(new Range(0, 512));
     }
@@ -247,9 +270,13 @@ class KindsTest {
             // The last bytes may be a line end, or padding, that a file can do without.
             int length = random.nextInt(Math.max(1, content.length - (code.equals("tar") ? 9000 : 8)));
             ContentKind.Walk walk = walk(kind(code), Arrays.copyOf(content, length));
-            assertThat(walk.whole() && walk.length() > length).as("cut at %d: %s", length, walk).isFalse();
+            assertThat(walk.whole() && walk.length() > length)
+                    .as("cut at %d: %s", length, walk)
+                    .isFalse();
             boolean partsAreFiles = Set.of("vcf", "mp3", "mkv").contains(code);
-            assertThat(walk.whole() && !partsAreFiles).as("cut at %d: %s", length, walk).isFalse();
+            assertThat(walk.whole() && !partsAreFiles)
+                    .as("cut at %d: %s", length, walk)
+                    .isFalse();
         }
     }
 
@@ -260,7 +287,8 @@ class KindsTest {
         byte[] content = SAMPLES.get(code);
         byte[] disk = new byte[(content.length + (3 << 20)) / 512 * 512];
         System.arraycopy(content, 0, disk, 512 * 777, content.length);
-        List<String> found = carve(new Carver(new FaultySource(disk), new CarvePlan(Kinds.carvable(), false, false, 512)), disk.length);
+        List<String> found = carve(
+                new Carver(new FaultySource(disk), new CarvePlan(Kinds.carvable(), false, false, 512)), disk.length);
         assertThat(found).containsExactly(code + "@" + 512 * 777 + "+" + content.length);
     }
 
@@ -270,7 +298,8 @@ class KindsTest {
         byte[] content = SAMPLES.get(code);
         byte[] disk = new byte[content.length + (2 << 20)];
         System.arraycopy(content, 0, disk, 300_007, content.length);
-        List<String> found = carve(new Carver(new FaultySource(disk), new CarvePlan(Kinds.carvable(), true, false, 512)), disk.length);
+        List<String> found = carve(
+                new Carver(new FaultySource(disk), new CarvePlan(Kinds.carvable(), true, false, 512)), disk.length);
         assertThat(found).contains(code + "@300007+" + content.length);
     }
 
@@ -278,14 +307,24 @@ class KindsTest {
         Random random = new Random(11);
         StringBuilder text = new StringBuilder();
         random.ints(30_000, 'a', 'z').forEach(c -> text.append((char) c));
-        return KindSamples.zip("one.txt", text.substring(0, 9000), "two.txt", text.substring(9000, 28_000), "three.txt", text.substring(28_000));
+        return KindSamples.zip(
+                "one.txt",
+                text.substring(0, 9000),
+                "two.txt",
+                text.substring(9000, 28_000),
+                "three.txt",
+                text.substring(28_000));
     }
 
     /** A stretch of junk in the middle, at cluster edges; the junk is of several sorts. */
     @ParameterizedTest
     @ValueSource(strings = {"jpg", "progressive", "png", "docx", "zip"})
     void twoPiecesAreJoined(String code) throws IOException {
-        byte[] content = code.equals("jpg") ? KindSamples.grainyJpeg(500, 400) : code.equals("progressive") ? KindSamples.jpeg(true, 900, 700) : code.equals("zip") ? zipOfNoise() : SAMPLES.get(code);
+        byte[] content = code.equals("jpg")
+                ? KindSamples.grainyJpeg(500, 400)
+                : code.equals("progressive")
+                        ? KindSamples.jpeg(true, 900, 700)
+                        : code.equals("zip") ? zipOfNoise() : SAMPLES.get(code);
         int cluster = content.length > 10_000 ? 4096 : 512;
         Random random = new Random(code.hashCode());
         for (int round = 0; round < 6; round++) {
@@ -303,17 +342,33 @@ class KindsTest {
             System.arraycopy(junk, 0, disk, at + edge, gap);
             System.arraycopy(content, edge, disk, at + edge + gap, content.length - edge);
             List<Hit> hits = new ArrayList<>();
-            carve(new Carver(new FaultySource(disk), new CarvePlan(Kinds.carvable(), false, false, 512)), disk.length, hits);
-            assertThat(hits).as("edge %d, gap %d", edge, gap).filteredOn(h -> h.start() == at).hasSize(1).first().satisfies(h -> {
-                assertThat(h.code()).isEqualTo(code.equals("progressive") ? "jpg" : code);
-                assertThat(h.pieces()).containsExactly(new Range(at, edge), new Range(at + edge + gap, content.length - edge));
-            });
+            carve(
+                    new Carver(new FaultySource(disk), new CarvePlan(Kinds.carvable(), false, false, 512)),
+                    disk.length,
+                    hits);
+            assertThat(hits)
+                    .as("edge %d, gap %d", edge, gap)
+                    .filteredOn(h -> h.start() == at)
+                    .hasSize(1)
+                    .first()
+                    .satisfies(h -> {
+                        assertThat(h.code()).isEqualTo(code.equals("progressive") ? "jpg" : code);
+                        assertThat(h.pieces())
+                                .containsExactly(
+                                        new Range(at, edge), new Range(at + edge + gap, content.length - edge));
+                    });
         }
     }
 
     /** Real documents and films: wherever the pieces meet, they are joined right, or doubted, or not at all. */
     @ParameterizedTest
-    @CsvSource({"d09-raw-card,pdf", "d12-fat32-healthy,pdf", "d02-fat32-reformatted,pdf", "d09-raw-card,mp4", "d09-raw-card,mov"})
+    @CsvSource({
+        "d09-raw-card,pdf",
+        "d12-fat32-healthy,pdf",
+        "d02-fat32-reformatted,pdf",
+        "d09-raw-card,mp4",
+        "d09-raw-card,mov"
+    })
     void whatIsInTwoPiecesIsNeverJoinedWrongly(String image, String code) throws IOException {
         Random random = new Random(image.hashCode());
         int joined = 0;
@@ -326,12 +381,18 @@ class KindsTest {
                 }
                 byte[] disk = inTwoPieces(content, edge, junk);
                 List<Hit> hits = new ArrayList<>();
-                carve(new Carver(new FaultySource(disk), new CarvePlan(List.of(kind(code)), false, false, 512)), disk.length, hits);
+                carve(
+                        new Carver(new FaultySource(disk), new CarvePlan(List.of(kind(code)), false, false, 512)),
+                        disk.length,
+                        hits);
                 tried++;
                 joined += hits.size();
-                List<Range> right = List.of(new Range(AT, edge), new Range(AT + edge + junk.length, content.length - edge));
-                assertThat(hits).as("edge %d of %d, gap %d", edge, content.length, junk.length)
-                        .allSatisfy(h -> assertThat(h.doubts().isEmpty() ? h.pieces() : right).isEqualTo(right));
+                List<Range> right =
+                        List.of(new Range(AT, edge), new Range(AT + edge + junk.length, content.length - edge));
+                assertThat(hits)
+                        .as("edge %d of %d, gap %d", edge, content.length, junk.length)
+                        .allSatisfy(h -> assertThat(h.doubts().isEmpty() ? h.pieces() : right)
+                                .isEqualTo(right));
             }
         }
         // A long stream without a checksum does not tell where its pieces meet.
@@ -357,9 +418,14 @@ class KindsTest {
         for (int edge = 40_960; edge < film.length - 4096; edge += 20_480) {
             byte[] disk = inTwoPieces(film, edge, new byte[8192]);
             List<Hit> hits = new ArrayList<>();
-            carve(new Carver(new FaultySource(disk), new CarvePlan(List.of(kind("mov")), false, false, 512)), disk.length, hits);
+            carve(
+                    new Carver(new FaultySource(disk), new CarvePlan(List.of(kind("mov")), false, false, 512)),
+                    disk.length,
+                    hits);
             List<Range> right = List.of(new Range(AT, edge), new Range(AT + edge + 8192, film.length - edge));
-            assertThat(hits).as("edge %d", edge).allSatisfy(h -> assertThat(h.doubts().isEmpty() ? h.pieces() : right).isEqualTo(right));
+            assertThat(hits).as("edge %d", edge).allSatisfy(h -> assertThat(
+                            h.doubts().isEmpty() ? h.pieces() : right)
+                    .isEqualTo(right));
             sure += (int) hits.stream().filter(h -> h.doubts().isEmpty()).count();
         }
         assertThat(sure).isPositive();
@@ -389,10 +455,17 @@ class KindsTest {
     @Test
     @Timeout(60)
     void hostileDocumentsAndFilmsAreDoneWithSoon() throws IOException {
-        for (String hostile : List.of("xref\n" + "0 0\n".repeat(500_000), "1 0 obj\n<< >>\nendobj\n?" + "startxref\n7\n%%EOF\n".repeat(300_000),
+        for (String hostile : List.of(
+                "xref\n" + "0 0\n".repeat(500_000),
+                "1 0 obj\n<< >>\nendobj\n?" + "startxref\n7\n%%EOF\n".repeat(300_000),
                 "1 0 obj\n<< /Length 9 0 R >>\nstream\n" + "endstream ".repeat(200_000))) {
             byte[] bytes = ("%PDF-1.4\n" + hostile).getBytes(StandardCharsets.US_ASCII);
-            assertThat(carve(new Carver(new FaultySource(Arrays.copyOf(bytes, (bytes.length / 512 + 2) * 512)), new CarvePlan(List.of(kind("pdf")), false, false, 512)), bytes.length)).isEmpty();
+            assertThat(carve(
+                            new Carver(
+                                    new FaultySource(Arrays.copyOf(bytes, (bytes.length / 512 + 2) * 512)),
+                                    new CarvePlan(List.of(kind("pdf")), false, false, 512)),
+                            bytes.length))
+                    .isEmpty();
         }
         // Every picture of the film is the same million bytes, in units of one byte each.
         byte[] film = KindSamples.live("d09-raw-card", "mp4").get(0);
@@ -415,28 +488,52 @@ class KindsTest {
         byte[] png = KindSamples.written("png");
         System.arraycopy(png, 0, disk, 512 * 20, png.length);
         List<Hit> hits = new ArrayList<>();
-        carve(new Carver(new FaultySource(disk), new CarvePlan(Kinds.carvable(), false, false, 512)), disk.length, hits);
+        carve(
+                new Carver(new FaultySource(disk), new CarvePlan(Kinds.carvable(), false, false, 512)),
+                disk.length,
+                hits);
         assertThat(hits).extracting(Hit::code).containsExactlyInAnyOrder("bmp", "png");
-        assertThat(hits).filteredOn(h -> h.code().equals("bmp")).first().satisfies(h -> assertThat(h.doubts()).singleElement().asString().contains("other content begins (png)"));
+        assertThat(hits).filteredOn(h -> h.code().equals("bmp")).first().satisfies(h -> assertThat(h.doubts())
+                .singleElement()
+                .asString()
+                .contains("other content begins (png)"));
     }
 
     @Test
     void contentSaysWhatItIsAbout() {
-        assertThat(walk(kind("epub"), SAMPLES.get("epub")).about().facts()).containsEntry("title", "Bog and tide").containsEntry("author", "Ada Marr");
-        assertThat(walk(kind("png"), SAMPLES.get("png")).about().facts()).containsEntry("width", "120").containsEntry("height", "90");
+        assertThat(walk(kind("epub"), SAMPLES.get("epub")).about().facts())
+                .containsEntry("title", "Bog and tide")
+                .containsEntry("author", "Ada Marr");
+        assertThat(walk(kind("png"), SAMPLES.get("png")).about().facts())
+                .containsEntry("width", "120")
+                .containsEntry("height", "90");
         assertThat(walk(kind("eml"), SAMPLES.get("eml")).about().facts()).containsEntry("subject", "Parts for May");
-        assertThat(SuggestedNames.USUAL.of("eml", walk(kind("eml"), SAMPLES.get("eml")).about())).isEqualTo("[Mon, 4 May 2026 09 12 00 +0000 Parts for May].eml");
-        assertThat(SuggestedNames.USUAL.of("jpg", org.brantel.core.carve.kind.About.NONE)).isNull();
-        assertThat(SuggestedNames.USUAL.of("jpg", org.brantel.core.carve.kind.About.NONE.with("taken", "2026-05-04T09:12:30").with("device", "Tern/20"))).isEqualTo("[2026-05-04 09.12 Tern 20].jpg");
+        assertThat(SuggestedNames.USUAL.of(
+                        "eml", walk(kind("eml"), SAMPLES.get("eml")).about()))
+                .isEqualTo("[Mon, 4 May 2026 09 12 00 +0000 Parts for May].eml");
+        assertThat(SuggestedNames.USUAL.of("jpg", org.brantel.core.carve.kind.About.NONE))
+                .isNull();
+        assertThat(SuggestedNames.USUAL.of(
+                        "jpg",
+                        org.brantel.core.carve.kind.About.NONE
+                                .with("taken", "2026-05-04T09:12:30")
+                                .with("device", "Tern/20")))
+                .isEqualTo("[2026-05-04 09.12 Tern 20].jpg");
     }
 
     @Test
     void aPatternOfTheLabsOwnFillsInWhatIsSaid() {
-        var about = org.brantel.core.carve.kind.About.NONE.with("title", "Tide/table").with("width", 640).with("height", 480);
-        assertThat(new SuggestedNames("{title}, {width} x {height}").of("png", about)).isEqualTo("[Tide table, 640 x 480].png");
+        var about = org.brantel.core.carve.kind.About.NONE
+                .with("title", "Tide/table")
+                .with("width", 640)
+                .with("height", 480);
+        assertThat(new SuggestedNames("{title}, {width} x {height}").of("png", about))
+                .isEqualTo("[Tide table, 640 x 480].png");
         assertThat(new SuggestedNames("scan of {author}").of("png", about)).isNull();
         for (String none : List.of("no blank", "{nothing}", "{title}" + "x".repeat(200))) {
-            org.assertj.core.api.Assertions.assertThatThrownBy(() -> new SuggestedNames(none)).isInstanceOf(IllegalArgumentException.class).hasMessageContaining("{");
+            org.assertj.core.api.Assertions.assertThatThrownBy(() -> new SuggestedNames(none))
+                    .isInstanceOf(IllegalArgumentException.class)
+                    .hasMessageContaining("{");
         }
     }
 

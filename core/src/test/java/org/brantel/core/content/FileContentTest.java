@@ -22,7 +22,10 @@ class FileContentTest {
         new Random(3).nextBytes(medium);
     }
 
-    /** Any layout, read in any pieces, is what the layout says, byte for byte, and what is not there is said to be missing. */
+    /**
+     * Any layout, read in any pieces, is what the layout says, byte for byte, and what is not there is said to be
+     * missing.
+     */
     @Test
     void readsWhatTheExtentsSayAndNamesWhatIsMissing() throws IOException {
         for (int seed = 0; seed < 400; seed++) {
@@ -55,7 +58,9 @@ class FileContentTest {
             }
             missing.add(new Range(Math.min(at, size), Math.max(0, size - at)));
             FileContent content = new FileContent(source, extents.list(), size, null);
-            assertThat(content.knownUnread(new Range(0, size))).as("seed %d", seed).isEqualTo(missing.ranges());
+            assertThat(content.knownUnread(new Range(0, size)))
+                    .as("seed %d", seed)
+                    .isEqualTo(missing.ranges());
             byte[] read = new byte[(int) size];
             Arrays.fill(read, (byte) 0x55);
             RangeSet failed = new RangeSet();
@@ -76,7 +81,8 @@ class FileContentTest {
         byte[] chunk = {0x05, (byte) 0xb0, 0x08, 'a', 'b', 'c', 0x0a, 0x20};
         System.arraycopy(chunk, 0, source, 0, chunk.length);
         Arrays.fill(source, 4096, 3 * 4096, (byte) 'z');
-        List<Extent> stored = List.of(new Extent(0, 4096), Extent.hole(4096), Extent.hole(8192), new Extent(4096, 8192));
+        List<Extent> stored =
+                List.of(new Extent(0, 4096), Extent.hole(4096), Extent.hole(8192), new Extent(4096, 8192));
         FileContent content = new FileContent(new FaultySource(source), stored, 3 * 8192, new Packing(8192));
         byte[] read = new byte[3 * 8192];
         assertThat(content.read(0, read, 0, read.length).isClean()).isTrue();
@@ -88,7 +94,11 @@ class FileContentTest {
     @Test
     void aPackedUnitOfWhichAByteIsMissingIsMissingAsAWhole() throws IOException {
         FaultySource source = new FaultySource(new byte[65536], new Range(5000, 512));
-        FileContent content = new FileContent(source, List.of(new Extent(0, 12288), Extent.hole(4096), new Extent(16384, 16384)), 32768, new Packing(16384));
+        FileContent content = new FileContent(
+                source,
+                List.of(new Extent(0, 12288), Extent.hole(4096), new Extent(16384, 16384)),
+                32768,
+                new Packing(16384));
         assertThat(content.knownUnread(new Range(0, 32768))).containsExactly(new Range(0, 16384));
         assertThat(content.read(0, new byte[32768], 0, 32768).failed()).containsExactly(new Range(0, 16384));
     }
@@ -119,11 +129,20 @@ class FileContentTest {
 
     @Test
     void extentsAreCutSlicedAndJoined() {
-        List<Extent> extents = new Extents().add(100, 50).add(150, 50).add(Extent.HOLE, 30).add(Extent.HOLE, 10).add(500, 20).list();
+        List<Extent> extents = new Extents()
+                .add(100, 50)
+                .add(150, 50)
+                .add(Extent.HOLE, 30)
+                .add(Extent.HOLE, 10)
+                .add(500, 20)
+                .list();
         assertThat(extents).containsExactly(new Extent(100, 100), Extent.hole(40), new Extent(500, 20));
         assertThat(Extents.cut(extents, 120)).containsExactly(new Extent(100, 100), Extent.hole(20));
-        assertThat(Extents.slice(extents, 90, 60)).containsExactly(new Extent(190, 10), Extent.hole(40), new Extent(500, 10));
+        assertThat(Extents.slice(extents, 90, 60))
+                .containsExactly(new Extent(190, 10), Extent.hole(40), new Extent(500, 10));
         assertThat(Extents.withUnwrittenTail(extents, 60, 160)).containsExactly(new Extent(100, 60), Extent.hole(100));
-        assertThat(Extents.withUnwrittenTail(extents, 200, 210)).as("what is not placed is not made up").isEqualTo(extents);
+        assertThat(Extents.withUnwrittenTail(extents, 200, 210))
+                .as("what is not placed is not made up")
+                .isEqualTo(extents);
     }
 }

@@ -16,8 +16,14 @@ class CustodyChainTest {
     void write() {
         String previous = CustodyEntry.START;
         for (int i = 1; i <= 6; i++) {
-            CustodyEntry entry = CustodyEntry.next("BR-2611-0001", i, previous, Instant.parse("2026-11-24T09:00:00.123456Z").plusSeconds(i), "Una Farrow",
-                    "did thing " + i, "detail " + i);
+            CustodyEntry entry = CustodyEntry.next(
+                    "BR-2611-0001",
+                    i,
+                    previous,
+                    Instant.parse("2026-11-24T09:00:00.123456Z").plusSeconds(i),
+                    "Una Farrow",
+                    "did thing " + i,
+                    "detail " + i);
             entries.add(entry);
             previous = entry.hash();
         }
@@ -52,7 +58,8 @@ class CustodyChainTest {
         CustodyEntry e = entries.get(2);
         List<CustodyEntry> changed = List.of(
                 new CustodyEntry(3, "BR-2611-0002", e.at(), e.who(), e.what(), e.detail(), e.previous(), e.hash()),
-                new CustodyEntry(3, e.caseNumber(), e.at().plusMillis(1), e.who(), e.what(), e.detail(), e.previous(), e.hash()),
+                new CustodyEntry(
+                        3, e.caseNumber(), e.at().plusMillis(1), e.who(), e.what(), e.detail(), e.previous(), e.hash()),
                 new CustodyEntry(3, e.caseNumber(), e.at(), "Tom Gale", e.what(), e.detail(), e.previous(), e.hash()),
                 new CustodyEntry(3, e.caseNumber(), e.at(), e.who(), "did nothing", e.detail(), e.previous(), e.hash()),
                 new CustodyEntry(3, e.caseNumber(), e.at(), e.who(), e.what(), "", e.previous(), e.hash()));
@@ -84,7 +91,9 @@ class CustodyChainTest {
     void anEntryThatWasForgedWithItsOwnHashDoesNotMeetTheNext() {
         last();
         CustodyEntry before = entries.get(1);
-        entries.set(2, CustodyEntry.next("BR-2611-0001", 3, before.hash(), Instant.EPOCH, "Nobody", "nothing happened", ""));
+        entries.set(
+                2,
+                CustodyEntry.next("BR-2611-0001", 3, before.hash(), Instant.EPOCH, "Nobody", "nothing happened", ""));
         assertThat(check()).anyMatch(t -> t.after() == 3 && t.words().startsWith("Entry 4 says it follows"));
     }
 

@@ -37,7 +37,8 @@ class EstimatorTest {
 
     @Test
     void startsFromTheDefaultsAndSaysSo() {
-        Estimate.Part imaging = estimate("image-then-scan", told("worth", "important"), DISK, List.of()).imaging();
+        Estimate.Part imaging = estimate("image-then-scan", told("worth", "important"), DISK, List.of())
+                .imaging();
         assertThat(imaging.low()).isEqualTo(1e12 / 150e6);
         assertThat(imaging.high()).isEqualTo(1e12 / 70e6);
         assertThat(imaging.reasons()).containsExactly("the usual rate for hdd; none was measured here yet");
@@ -49,9 +50,15 @@ class EstimatorTest {
         double measured = 1e12 / 40e6;
         double last = before;
         for (int many : new int[] {1, 4, 16, 100}) {
-            Estimate.Part imaging = estimate("image-then-scan", told("worth", "important"), DISK, sessions(many, 40e6)).imaging();
-            assertThat(imaging.low()).as("%d sessions", many).isGreaterThan(last).isLessThan(measured * 1.0001);
-            assertThat(imaging.reasons().get(0)).contains(many == 1 ? "one session" : many + " sessions").contains("40 MB/s in the middle");
+            Estimate.Part imaging = estimate("image-then-scan", told("worth", "important"), DISK, sessions(many, 40e6))
+                    .imaging();
+            assertThat(imaging.low())
+                    .as("%d sessions", many)
+                    .isGreaterThan(last)
+                    .isLessThan(measured * 1.0001);
+            assertThat(imaging.reasons().get(0))
+                    .contains(many == 1 ? "one session" : many + " sessions")
+                    .contains("40 MB/s in the middle");
             last = imaging.low();
         }
         assertThat(last).as("a hundred sessions all but decide").isGreaterThan(measured * 0.9);
@@ -60,14 +67,24 @@ class EstimatorTest {
     @Test
     void sessionsThatReadWithFaultsDoNotSpoilTheHealthyOnes() {
         List<Measured> faulty = List.of(new Measured("imaging", "hdd", false, 1_000_000_000, 5000));
-        assertThat(estimate("image-then-scan", told("worth", "important"), DISK, faulty).imaging().reasons().get(0)).contains("none was measured");
-        assertThat(estimate("careful-imaging", told("worth", "important"), DISK, faulty).imaging().reasons().get(0)).contains("one session");
+        assertThat(estimate("image-then-scan", told("worth", "important"), DISK, faulty)
+                        .imaging()
+                        .reasons()
+                        .get(0))
+                .contains("none was measured");
+        assertThat(estimate("careful-imaging", told("worth", "important"), DISK, faulty)
+                        .imaging()
+                        .reasons()
+                        .get(0))
+                .contains("one session");
     }
 
     @Test
     void troubleMakesItSlowerWithItsReason() {
-        Estimate.Part plain = estimate("image-then-scan", told("worth", "important"), DISK, List.of()).imaging();
-        Estimate.Part slow = estimate("careful-imaging", told("symptom.speed", "very-slow"), DISK, List.of()).imaging();
+        Estimate.Part plain = estimate("image-then-scan", told("worth", "important"), DISK, List.of())
+                .imaging();
+        Estimate.Part slow = estimate("careful-imaging", told("symptom.speed", "very-slow"), DISK, List.of())
+                .imaging();
         assertThat(slow.high()).isGreaterThan(10 * plain.high());
         assertThat(slow.reasons()).contains("it is very slow");
     }
@@ -75,41 +92,91 @@ class EstimatorTest {
     @Test
     void theInterfaceSetsACeiling() {
         for (String named : new String[] {"USB 2.0", "usb2"}) {
-            Estimate.Part slow = estimate("image-then-scan", told("worth", "important"), new Estimator.Job("hdd", 1_000_000_000_000L, named, null), List.of()).imaging();
+            Estimate.Part slow = estimate(
+                            "image-then-scan",
+                            told("worth", "important"),
+                            new Estimator.Job("hdd", 1_000_000_000_000L, named, null),
+                            List.of())
+                    .imaging();
             assertThat(slow.low()).isEqualTo(1e12 / 35e6);
             assertThat(slow.reasons()).contains("USB 2 carries no more");
         }
-        Estimate.Part sata = estimate("image-then-scan", told("worth", "important"), new Estimator.Job("hdd", 1_000_000_000_000L, "SATA", null), List.of()).imaging();
+        Estimate.Part sata = estimate(
+                        "image-then-scan",
+                        told("worth", "important"),
+                        new Estimator.Job("hdd", 1_000_000_000_000L, "SATA", null),
+                        List.of())
+                .imaging();
         assertThat(sata.low()).as("a disk is slower than its interface").isEqualTo(1e12 / 150e6);
-        assertThat(estimate("image-then-scan", told("worth", "important"), new Estimator.Job("ssd", 1_000_000_000_000L, "USB 3.2", null), List.of()).imaging().reasons()).contains("USB carries no more");
+        assertThat(estimate(
+                                "image-then-scan",
+                                told("worth", "important"),
+                                new Estimator.Job("ssd", 1_000_000_000_000L, "USB 3.2", null),
+                                List.of())
+                        .imaging()
+                        .reasons())
+                .contains("USB carries no more");
     }
 
     @Test
     void nothingIsReadOnPathsThatReadNothingAndNothingIsGuessedWithoutACapacity() {
-        assertThat(estimate("existing-copy", told("copy.backup", "current"), DISK, List.of()).imaging()).isNull();
-        assertThat(estimate("decline", told("worth", "replaceable"), DISK, List.of()).scanning()).isNull();
-        assertThat(estimate("image-then-scan", told("worth", "important"), new Estimator.Job("hdd", 0, "", null), List.of()).imaging()).isNull();
+        assertThat(estimate("existing-copy", told("copy.backup", "current"), DISK, List.of())
+                        .imaging())
+                .isNull();
+        assertThat(estimate("decline", told("worth", "replaceable"), DISK, List.of())
+                        .scanning())
+                .isNull();
+        assertThat(estimate(
+                                "image-then-scan",
+                                told("worth", "important"),
+                                new Estimator.Job("hdd", 0, "", null),
+                                List.of())
+                        .imaging())
+                .isNull();
     }
 
     @Test
     void theQuoteFollowsThePriceList() {
-        Estimate.Part plain = estimate("image-then-scan", told("worth", "important"), DISK, List.of()).quote();
+        Estimate.Part plain = estimate("image-then-scan", told("worth", "important"), DISK, List.of())
+                .quote();
         assertThat(plain).extracting(Estimate.Part::low, Estimate.Part::high).containsExactly(180.0, 420.0);
-        Estimate.Part large = estimate("image-then-scan", told("worth", "important"), new Estimator.Job("hdd", 3_000_000_000_000L, "", TODAY.plusDays(2)), List.of()).quote();
+        Estimate.Part large = estimate(
+                        "image-then-scan",
+                        told("worth", "important"),
+                        new Estimator.Job("hdd", 3_000_000_000_000L, "", TODAY.plusDays(2)),
+                        List.of())
+                .quote();
         assertThat(large).extracting(Estimate.Part::low, Estimate.Part::high).containsExactly(260 * 1.5, 500 * 1.5);
         assertThat(large.reasons()).contains("2 TB beyond the first", "needed within 3 days: 50 % more");
     }
 
     @Test
     void theChanceIsTheWeakestOfWhatIsKnown() {
-        Facts facts = Facts.of(Map.of("loss.event", List.of("formatted", "overwritten-by-copy"), "since.use", List.of("none")), Map.of(), PROTOCOL);
+        Facts facts = Facts.of(
+                Map.of("loss.event", List.of("formatted", "overwritten-by-copy"), "since.use", List.of("none")),
+                Map.of(),
+                PROTOCOL);
         Estimate e = estimate("image-then-scan", facts, DISK, List.of());
         assertThat(e.chance()).isEqualTo("poor");
         assertThat(e.chanceRestsOn()).containsExactly("It was written over at least in part.");
-        assertThat(estimate("image-then-scan", told("worth", "important"), DISK, List.of()).chance()).isEqualTo("fair");
-        Facts backedUp = Facts.of(Map.of("copy.backup", List.of("older"), "since.use", List.of("heavy"), "loss.event", List.of("deleted-directly")), Map.of(), PROTOCOL);
-        assertThat(estimate("existing-copy", backedUp, DISK, List.of()).chance()).as("a copy does not care what became of the device").isEqualTo("good");
-        assertThat(estimate("image-then-scan", backedUp, DISK, List.of()).chance()).isEqualTo("poor");
+        assertThat(estimate("image-then-scan", told("worth", "important"), DISK, List.of())
+                        .chance())
+                .isEqualTo("fair");
+        Facts backedUp = Facts.of(
+                Map.of(
+                        "copy.backup",
+                        List.of("older"),
+                        "since.use",
+                        List.of("heavy"),
+                        "loss.event",
+                        List.of("deleted-directly")),
+                Map.of(),
+                PROTOCOL);
+        assertThat(estimate("existing-copy", backedUp, DISK, List.of()).chance())
+                .as("a copy does not care what became of the device")
+                .isEqualTo("good");
+        assertThat(estimate("image-then-scan", backedUp, DISK, List.of()).chance())
+                .isEqualTo("poor");
     }
 
     @Test
@@ -118,10 +185,18 @@ class EstimatorTest {
         for (int round = 0; round < 500; round++) {
             List<Measured> history = new ArrayList<>();
             for (int i = 0; i < random.nextInt(20); i++) {
-                history.add(new Measured(List.of("imaging", "structure", "carve").get(random.nextInt(3)), "hdd", random.nextBoolean(),
-                        random.nextLong(0, 1L << 42), random.nextDouble() * 1e5));
+                history.add(new Measured(
+                        List.of("imaging", "structure", "carve").get(random.nextInt(3)),
+                        "hdd",
+                        random.nextBoolean(),
+                        random.nextLong(0, 1L << 42),
+                        random.nextDouble() * 1e5));
             }
-            Estimate e = estimate(PROTOCOL.paths().get(random.nextInt(8)).code(), told("symptom.speed", "slow"), new Estimator.Job("hdd", random.nextLong(1, 1L << 44), "usb 2", null), history);
+            Estimate e = estimate(
+                    PROTOCOL.paths().get(random.nextInt(8)).code(),
+                    told("symptom.speed", "slow"),
+                    new Estimator.Job("hdd", random.nextLong(1, 1L << 44), "usb 2", null),
+                    history);
             for (Estimate.Part part : new Estimate.Part[] {e.imaging(), e.scanning(), e.effort(), e.quote()}) {
                 if (part != null) {
                     assertThat(part.low()).isBetween(0.0, part.high());

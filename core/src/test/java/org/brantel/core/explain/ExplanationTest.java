@@ -43,12 +43,17 @@ class ExplanationTest {
         "ext4, Inode, mode, 'file, 644'",
         "fat12, Entry in its folder, bytes, 9000",
         "iso, Record in its folder, bytes, 9000",
-        "udf, File entry, bytes, 9000"})
+        "udf, File entry, bytes, 9000"
+    })
     void theRecordIsTakenApartBesideItsBytes(String seed, String title, String field, String value) throws IOException {
         FaultySource source = new FaultySource(Seeds.volume(seed));
         List<Finding> files = files(source);
         boolean deleted = value.contains("deleted");
-        Finding file = deleted ? files.stream().filter(f -> f.origin() == Origin.DELETED).findFirst().orElseThrow()
+        Finding file = deleted
+                ? files.stream()
+                        .filter(f -> f.origin() == Origin.DELETED)
+                        .findFirst()
+                        .orElseThrow()
                 : named(files, "/plot/hive/a rather long name of a recording.bin");
         List<Step> steps = Explanation.of(source, volume, file);
         assertThat(steps.get(0).words().get(0)).contains(volume.fs());
@@ -60,15 +65,20 @@ class ExplanationTest {
             assertThat(f.value()).isEqualTo(value.equals("FILE") ? "'FILE'" : value);
         });
         // What is named lies in what is shown.
-        assertThat(record.fields()).allMatch(f -> f.at() >= 0 && f.length() > 0 && (f.at() + f.length()) * 2 <= record.hex().length());
-        assertThat(steps.get(steps.size() - 1).title()).startsWith("Judged " + file.prognosis().word());
+        assertThat(record.fields())
+                .allMatch(f -> f.at() >= 0
+                        && f.length() > 0
+                        && (f.at() + f.length()) * 2 <= record.hex().length());
+        assertThat(steps.get(steps.size() - 1).title())
+                .startsWith("Judged " + file.prognosis().word());
         assertThat(steps.get(steps.size() - 1).words()).isEqualTo(file.reasons());
     }
 
     @Test
     void theBytesShownAreTheFilesFirst() throws IOException {
         FaultySource source = new FaultySource(Seeds.volume("ext2"));
-        Step bytes = Explanation.of(source, null, named(files(source), "/plot/note.txt")).get(2);
+        Step bytes = Explanation.of(source, null, named(files(source), "/plot/note.txt"))
+                .get(2);
         assertThat(bytes.hex()).startsWith(Structure.hex("low water 4.2 m".getBytes()));
         assertThat(bytes.words()).first().isEqualTo("24 bytes in 1 extent.");
     }
@@ -95,7 +105,8 @@ class ExplanationTest {
                 b[21] = 0;
             }
             byte[] own = Arrays.copyOf(b, RecordStructures.lengthOf(fs, b));
-            assertThat(RecordStructures.fields(fs, own)).allMatch(f -> f.at() >= 0 && f.at() + f.length() <= own.length);
+            assertThat(RecordStructures.fields(fs, own))
+                    .allMatch(f -> f.at() >= 0 && f.at() + f.length() <= own.length);
         }
     }
 }

@@ -31,7 +31,8 @@ class ClusterSetTest {
                 int at = random.nextInt(count);
                 int length = random.nextInt(count - at + 1);
                 assertThat(set.holds(at)).isEqualTo(plain.get(at));
-                assertThat(set.countIn(at, length)).isEqualTo(plain.get(at, at + length).cardinality());
+                assertThat(set.countIn(at, length))
+                        .isEqualTo(plain.get(at, at + length).cardinality());
                 int held = plain.nextSetBit(at);
                 assertThat(set.nextHeld(at)).isEqualTo(held < 0 ? count : held);
                 assertThat(set.nextClear(at)).isEqualTo(Math.min(count, plain.nextClearBit(at)));
@@ -48,7 +49,9 @@ class ClusterSetTest {
         assertThat(space.free(1750)).containsExactly(new Range(1000, 200), new Range(1300, 200), new Range(1700, 50));
         assertThat(space.straightOn(2, 350)).containsExactly(new Extent(1000, 350));
         assertThat(space.aroundUsed(2, 350)).containsExactly(new Extent(1000, 200), new Extent(1300, 150));
-        assertThat(Extents.length(space.straightOn(10, 900))).as("the volume ends first").isEqualTo(200);
+        assertThat(Extents.length(space.straightOn(10, 900)))
+                .as("the volume ends first")
+                .isEqualTo(200);
         assertThat(space.isCluster(11)).isTrue();
         assertThat(space.isCluster(12)).isFalse();
     }
@@ -57,6 +60,8 @@ class ClusterSetTest {
     void whatIsNotFreeIsUsed() {
         Space space = new Space(1000, 100, 0, 10);
         space.useAllBut(List.of(new Range(1200, 250), new Range(1800, 100)));
-        assertThat(space.free(10_000)).as("a cluster that is only half free is used").containsExactly(new Range(1200, 200), new Range(1800, 100));
+        assertThat(space.free(10_000))
+                .as("a cluster that is only half free is used")
+                .containsExactly(new Range(1200, 200), new Range(1800, 100));
     }
 }

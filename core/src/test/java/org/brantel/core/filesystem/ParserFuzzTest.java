@@ -30,6 +30,7 @@ class ParserFuzzTest {
 
     /** Time that the walk itself took, on however busy a machine. */
     private static final ThreadMXBean CLOCK = ManagementFactory.getThreadMXBean();
+
     private static final long LONGEST_NANOS = 10_000_000_000L;
     private static final Map<String, byte[]> VOLUMES = new HashMap<>();
     private static final Map<String, int[]> METADATA = new HashMap<>();
@@ -81,7 +82,12 @@ class ParserFuzzTest {
         List<String> problems = new ArrayList<>();
         for (Volumes.Found found : VolumeSearch.all(source, true, problems)) {
             Collected told = new Collected(problems);
-            found.reader().walk(new Walk(found.volume().index(), false, told, () -> CLOCK.getCurrentThreadCpuTime() - began > LONGEST_NANOS));
+            found.reader()
+                    .walk(new Walk(
+                            found.volume().index(),
+                            false,
+                            told,
+                            () -> CLOCK.getCurrentThreadCpuTime() - began > LONGEST_NANOS));
             told.findings().forEach(f -> judge(f, source));
         }
         long took = CLOCK.getCurrentThreadCpuTime() - began;
@@ -91,8 +97,11 @@ class ParserFuzzTest {
     }
 
     private static void judge(Finding f, FaultySource source) {
-        boolean there = f.content(source).knownUnread(new Range(0, Math.max(0, f.size()))).isEmpty();
-        if (f.prognosis() == Prognosis.WHOLE && (!there || f.encoding() == null && Extents.length(f.extents()) != f.size())) {
+        boolean there = f.content(source)
+                .knownUnread(new Range(0, Math.max(0, f.size())))
+                .isEmpty();
+        if (f.prognosis() == Prognosis.WHOLE
+                && (!there || f.encoding() == null && Extents.length(f.extents()) != f.size())) {
             throw new AssertionError(f.path() + " is called whole and is not there: " + f);
         }
         if (f.size() < 0 || f.score() < 0 || f.score() > 100 || f.reasons().isEmpty()) {

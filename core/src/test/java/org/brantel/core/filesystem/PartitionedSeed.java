@@ -6,7 +6,10 @@ import java.nio.charset.StandardCharsets;
 import java.util.zip.CRC32;
 import org.brantel.core.testing.Seeds;
 
-/** A small disk with a GUID table, its copy, a master boot record with a chain of logical partitions, and a volume in each. */
+/**
+ * A small disk with a GUID table, its copy, a master boot record with a chain of logical partitions, and a volume in
+ * each.
+ */
 public final class PartitionedSeed {
 
     private static final int SECTOR = 512;
@@ -14,7 +17,7 @@ public final class PartitionedSeed {
     private static final int SECOND = 1024;
     private static final int SECTORS = 2048;
 
-    private PartitionedSeed() { }
+    private PartitionedSeed() {}
 
     /** Both tables: a fuzzer that spoils one meets the other. */
     public static byte[] disk() {
@@ -109,7 +112,11 @@ public final class PartitionedSeed {
         ByteBuffer b = ByteBuffer.wrap(disk).order(ByteOrder.LITTLE_ENDIAN);
         int at = sector * SECTOR;
         b.put(at, "EFI PART".getBytes(StandardCharsets.US_ASCII));
-        b.putInt(at + 12, 92).putLong(at + 24, sector).putLong(at + 72, entriesAt).putInt(at + 80, 4).putInt(at + 84, 128);
+        b.putInt(at + 12, 92)
+                .putLong(at + 24, sector)
+                .putLong(at + 72, entriesAt)
+                .putInt(at + 80, 4)
+                .putInt(at + 84, 128);
         CRC32 crc = new CRC32();
         crc.update(entries);
         b.putInt(at + 88, (int) crc.getValue());

@@ -7,7 +7,6 @@ import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -41,8 +40,28 @@ class TrashTest {
     private void file(String path, byte[] content) {
         int at = medium.position();
         medium.put(content);
-        trash.found(new Finding(0, 0, path, path.substring(path.lastIndexOf('/') + 1), content.length, "other", Origin.LIVE, Prognosis.WHOLE, 99,
-                List.of("It is there."), List.of(new Extent(at, content.length)), null, null, null, null, null, null, null, null, RecordFacts.NONE, null));
+        trash.found(new Finding(
+                0,
+                0,
+                path,
+                path.substring(path.lastIndexOf('/') + 1),
+                content.length,
+                "other",
+                Origin.LIVE,
+                Prognosis.WHOLE,
+                99,
+                List.of("It is there."),
+                List.of(new Extent(at, content.length)),
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                RecordFacts.NONE,
+                null));
     }
 
     private static byte[] wide(String text) {
@@ -51,7 +70,12 @@ class TrashTest {
 
     private static byte[] record(String path) {
         ByteBuffer b = ByteBuffer.allocate(28 + path.length() * 2 + 2).order(ByteOrder.LITTLE_ENDIAN);
-        return b.putLong(2).putLong(100).putLong(TICKS).putInt(path.length() + 1).put(wide(path)).array();
+        return b.putLong(2)
+                .putLong(100)
+                .putLong(TICKS)
+                .putInt(path.length() + 1)
+                .put(wide(path))
+                .array();
     }
 
     @Test
@@ -68,7 +92,10 @@ class TrashTest {
         assertThat(one.deleted()).isEqualTo(WHEN);
         Finding inFolder = told.get("/$Recycle.Bin/S-1-5-21-7/$RFOLD/sub/stave.pdf");
         assertThat(inFolder.record().trashedFrom()).isEqualTo("C:/Band/sub/stave.pdf");
-        assertThat(inFolder.reasons()).last().asString().isEqualTo("It lies in the trash; it was C:/Band/sub/stave.pdf, put there 2022-06-18T04:26:40Z.");
+        assertThat(inFolder.reasons())
+                .last()
+                .asString()
+                .isEqualTo("It lies in the trash; it was C:/Band/sub/stave.pdf, put there 2022-06-18T04:26:40Z.");
     }
 
     @Test
@@ -79,12 +106,16 @@ class TrashTest {
         file("/RECYCLER/S-1-5-21-7/INFO2", list.array());
         file("/RECYCLER/S-1-5-21-7/Dd12.xls", new byte[10]);
         trash.finish();
-        assertThat(told.get("/RECYCLER/S-1-5-21-7/Dd12.xls").record().trashedFrom()).isEqualTo("D:/Hives/rota.xls");
+        assertThat(told.get("/RECYCLER/S-1-5-21-7/Dd12.xls").record().trashedFrom())
+                .isEqualTo("D:/Hives/rota.xls");
     }
 
     @Test
     void theFreedesktopTrashSaysItInTwoLines() throws IOException {
-        file("/.Trash-1000/info/Marsch für B.mid.trashinfo", "[Trash Info]\nPath=/home/una/Marsch%20f%C3%BCr%20B.mid\nDeletionDate=2021-10-03T20:40:22\n".getBytes(StandardCharsets.UTF_8));
+        file(
+                "/.Trash-1000/info/Marsch für B.mid.trashinfo",
+                "[Trash Info]\nPath=/home/una/Marsch%20f%C3%BCr%20B.mid\nDeletionDate=2021-10-03T20:40:22\n"
+                        .getBytes(StandardCharsets.UTF_8));
         file("/.Trash-1000/files/Marsch für B.mid", new byte[10]);
         trash.finish();
         RecordFacts facts = told.get("/.Trash-1000/files/Marsch für B.mid").record();
@@ -98,8 +129,10 @@ class TrashTest {
         file("/$Recycle.Bin/S-1/$RAAAA.doc", new byte[10]);
         file("/$Recycle.Bin/S-1/$IAAAA.doc", new byte[] {9, 9, 9});
         trash.finish();
-        assertThat(told.get("/.Trashes/501/hive.png").reasons()).contains("It lies in the trash; no record says where it was before.");
-        assertThat(told.get("/$Recycle.Bin/S-1/$RAAAA.doc").record().trashedFrom()).isEmpty();
+        assertThat(told.get("/.Trashes/501/hive.png").reasons())
+                .contains("It lies in the trash; no record says where it was before.");
+        assertThat(told.get("/$Recycle.Bin/S-1/$RAAAA.doc").record().trashedFrom())
+                .isEmpty();
         assertThat(told).hasSize(3);
     }
 }

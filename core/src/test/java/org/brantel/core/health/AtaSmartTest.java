@@ -25,10 +25,14 @@ class AtaSmartTest {
         assertThat(reading.attributes()).isEqualTo(TABLE);
         assertThat(reading.reallocated()).isEqualTo(131);
         assertThat(reading.pending()).isEqualTo(38);
-        assertThat(reading.uncorrectable()).as("the device does not count these").isNull();
+        assertThat(reading.uncorrectable())
+                .as("the device does not count these")
+                .isNull();
         assertThat(reading.powerOnHours()).isEqualTo(17_233);
         assertThat(reading.celsius()).as("lowest byte of the raw value").isEqualTo(45);
-        assertThat(reading.linkErrors()).as("lowest four bytes of the raw value").isEqualTo(3);
+        assertThat(reading.linkErrors())
+                .as("lowest four bytes of the raw value")
+                .isEqualTo(3);
         assertThat(reading.damaged()).isEqualTo(169);
     }
 
@@ -46,12 +50,15 @@ class AtaSmartTest {
 
     @Test
     void refusesWhatIsNoReading() {
-        assertThatThrownBy(() -> AtaSmart.parse(new byte[511], null)).hasMessageContaining("512").hasMessageContaining("511");
+        assertThatThrownBy(() -> AtaSmart.parse(new byte[511], null))
+                .hasMessageContaining("512")
+                .hasMessageContaining("511");
         assertThatThrownBy(() -> AtaSmart.parse(new byte[512], null)).hasMessageContaining("no attribute");
         byte[] flipped = AtaSmart.data(TABLE);
         flipped[8] ^= 1;
         assertThatThrownBy(() -> AtaSmart.parse(flipped, null)).hasMessageContaining("checksum");
-        assertThatThrownBy(() -> HealthFile.parse(HealthFile.Kind.ATA, new byte[700])).hasMessageContaining("700");
+        assertThatThrownBy(() -> HealthFile.parse(HealthFile.Kind.ATA, new byte[700]))
+                .hasMessageContaining("700");
     }
 
     @Test

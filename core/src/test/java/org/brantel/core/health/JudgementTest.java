@@ -32,7 +32,8 @@ class JudgementTest {
 
     @Test
     void saysWhatItMeansInOneSentenceWithTheNumbers() {
-        assertThat(Judgement.of(List.of(counts(0, 0))).sentence()).isEqualTo("Of what it reports, nothing is beyond a threshold.");
+        assertThat(Judgement.of(List.of(counts(0, 0))).sentence())
+                .isEqualTo("Of what it reports, nothing is beyond a threshold.");
         assertThat(Judgement.of(List.of(counts(3, 38))).sentence())
                 .isEqualTo("It is worn: pending sectors 38 (from 20), reallocated sectors 3 (from 1).");
     }
@@ -48,15 +49,29 @@ class JudgementTest {
     void anAttributeAtItsMakersThresholdFails() {
         Attribute spin = new Attribute(10, "spin-up retries", 20, 20, 97, 4, true);
         Attribute wear = new Attribute(202, "endurance used", 1, 1, 10, 99, false);
-        assertThat(Judgement.of(List.of(AtaSmart.parse(AtaSmart.data(List.of(spin)), AtaSmart.thresholds(List.of(spin))))).grade()).isEqualTo(Grade.FAILING);
-        assertThat(Judgement.of(List.of(AtaSmart.parse(AtaSmart.data(List.of(wear)), AtaSmart.thresholds(List.of(wear))))).grade()).isEqualTo(Grade.POOR);
-        assertThat(Judgement.of(List.of(AtaSmart.parse(AtaSmart.data(List.of(spin)), null))).grade()).as("without its threshold").isEqualTo(Grade.GOOD);
+        assertThat(Judgement.of(List.of(
+                                AtaSmart.parse(AtaSmart.data(List.of(spin)), AtaSmart.thresholds(List.of(spin)))))
+                        .grade())
+                .isEqualTo(Grade.FAILING);
+        assertThat(Judgement.of(List.of(
+                                AtaSmart.parse(AtaSmart.data(List.of(wear)), AtaSmart.thresholds(List.of(wear)))))
+                        .grade())
+                .isEqualTo(Grade.POOR);
+        assertThat(Judgement.of(List.of(AtaSmart.parse(AtaSmart.data(List.of(spin)), null)))
+                        .grade())
+                .as("without its threshold")
+                .isEqualTo(Grade.GOOD);
     }
 
     @Test
     void readsANvmeLog() {
         ByteBuffer log = ByteBuffer.allocate(512).order(ByteOrder.LITTLE_ENDIAN);
-        log.putShort(1, (short) 320).put(3, (byte) 100).put(4, (byte) 10).put(5, (byte) 93).putLong(128, 4102).putLong(160, 2);
+        log.putShort(1, (short) 320)
+                .put(3, (byte) 100)
+                .put(4, (byte) 10)
+                .put(5, (byte) 93)
+                .putLong(128, 4102)
+                .putLong(160, 2);
         HealthReading reading = NvmeLog.parse(log.array());
         assertThat(reading.celsius()).isEqualTo(47);
         assertThat(reading.percentUsed()).isEqualTo(93);
@@ -66,7 +81,9 @@ class JudgementTest {
         log.put(3, (byte) 9);
         assertThat(Judgement.of(List.of(NvmeLog.parse(log.array()))).grade()).isEqualTo(Grade.FAILING);
         log.put(3, (byte) 100).put(0, (byte) (NvmeLog.READ_ONLY | NvmeLog.TEMPERATURE));
-        assertThat(Judgement.of(List.of(NvmeLog.parse(log.array()))).words()).startsWith("the device went read-only").contains("warns of its temperature");
+        assertThat(Judgement.of(List.of(NvmeLog.parse(log.array()))).words())
+                .startsWith("the device went read-only")
+                .contains("warns of its temperature");
         assertThatThrownBy(() -> NvmeLog.parse(new byte[512])).hasMessageContaining("empty");
         assertThatThrownBy(() -> NvmeLog.parse(new byte[3])).hasMessageContaining("512");
     }

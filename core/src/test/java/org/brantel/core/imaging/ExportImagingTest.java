@@ -30,6 +30,7 @@ class ExportImagingTest {
 
     @TempDir
     private Path folder;
+
     private Path image;
     private Path disk;
     private byte[] content;
@@ -50,8 +51,14 @@ class ExportImagingTest {
 
     /** A server that answers requests which touch one stretch with EIO, whatever else they ask for. */
     private NbdServer withABadStretch(long from, long to) throws IOException {
-        return NbdServer.start(folder, "-r", "eval", "get_size=echo " + SIZE, "can_write=exit 3",
-                "pread=if [ $4 -lt " + to + " ] && [ $(($4 + $3)) -gt " + from + " ]; then echo EIO bad >&2; exit 1; fi; dd if=" + disk
+        return NbdServer.start(
+                folder,
+                "-r",
+                "eval",
+                "get_size=echo " + SIZE,
+                "can_write=exit 3",
+                "pread=if [ $4 -lt " + to + " ] && [ $(($4 + $3)) -gt " + from
+                        + " ]; then echo EIO bad >&2; exit 1; fi; dd if=" + disk
                         + " bs=65536 iflag=skip_bytes,count_bytes skip=$4 count=$3 status=none");
     }
 
@@ -61,9 +68,10 @@ class ExportImagingTest {
         long from = 2_000_384;
         long to = from + 6 * 512;
         try (NbdServer server = withABadStretch(from, to)) {
-            ImagingResult result = run(server, new ImagingListener() { });
+            ImagingResult result = run(server, new ImagingListener() {});
             assertThat(result.finished()).isTrue();
-            assertThat(MapJournal.load(Sources.mapBeside(image)).map().ranges(BlockState.FAILED)).containsExactly(new Range(from, to - from));
+            assertThat(MapJournal.load(Sources.mapBeside(image)).map().ranges(BlockState.FAILED))
+                    .containsExactly(new Range(from, to - from));
             byte[] expected = content.clone();
             Arrays.fill(expected, (int) from, (int) to, (byte) 0);
             assertThat(Files.readAllBytes(image)).isEqualTo(expected);
@@ -94,7 +102,7 @@ class ExportImagingTest {
             long kept = KillTest.assertTruthful(Sources.mapBeside(image), image, content);
             assertThat(kept).isEqualTo(30L * CareProfile.FAILING.blockBytes());
             server.startAgain();
-            assertThat(run(server, new ImagingListener() { }).finished()).isTrue();
+            assertThat(run(server, new ImagingListener() {}).finished()).isTrue();
             assertThat(Files.readAllBytes(image)).isEqualTo(content);
         }
     }
@@ -130,14 +138,25 @@ class ExportImagingTest {
 
     @Test
     void anotherDriveUnderTheSameExportIsRefused() throws IOException {
-        try (NbdServer server = NbdServer.start(folder, "-r", "--filter=exportname", "file", disk.toString(), "exportdesc=fixed:serial=MD2-77");
+        try (NbdServer server = NbdServer.start(
+                        folder,
+                        "-r",
+                        "--filter=exportname",
+                        "file",
+                        disk.toString(),
+                        "exportdesc=fixed:serial=MD2-77");
                 Source source = Sources.open(server.address(""))) {
             int[] asked = new int[1];
-            new Imager(source, image, Sources.mapBeside(image), CareProfile.FAILING, new ImagingListener() { }).run(() -> asked[0]++ >= 5);
+            new Imager(source, image, Sources.mapBeside(image), CareProfile.FAILING, new ImagingListener() {})
+                    .run(() -> asked[0]++ >= 5);
         }
-        try (NbdServer server = NbdServer.start(folder, "-r", "--filter=exportname", "file", disk.toString(), "exportdesc=fixed:serial=OTHER-1")) {
-            assertThatThrownBy(() -> run(server, new ImagingListener() { })).isInstanceOf(SourceException.class)
-                    .hasMessageContaining("MD2-77").hasMessageContaining("OTHER-1").hasMessageContaining("another device");
+        try (NbdServer server = NbdServer.start(
+                folder, "-r", "--filter=exportname", "file", disk.toString(), "exportdesc=fixed:serial=OTHER-1")) {
+            assertThatThrownBy(() -> run(server, new ImagingListener() {}))
+                    .isInstanceOf(SourceException.class)
+                    .hasMessageContaining("MD2-77")
+                    .hasMessageContaining("OTHER-1")
+                    .hasMessageContaining("another device");
         }
     }
 }

@@ -86,22 +86,40 @@ class FillingImageTest {
         Slowly orders = new Slowly(Files.size(device));
         ExecutorService bench = Executors.newSingleThreadExecutor();
         try (Source source = Sources.open(device.toString())) {
-            Future<ImagingResult> imaging = bench.submit(() -> new Imager(source, image, Sources.mapBeside(image), CareProfile.HEALTHY, new ImagingListener() { }).run(orders));
+            Future<ImagingResult> imaging = bench.submit(() -> new Imager(
+                            source, image, Sources.mapBeside(image), CareProfile.HEALTHY, new ImagingListener() {})
+                    .run(orders));
             waitForMap(image);
             assertThat(Imager.isWriting(image)).isTrue();
             List<Finding> found = new ArrayList<>();
             try (Source filling = Sources.openFilling(image, () -> !imaging.isDone())) {
-                new Scan(filling, ScanPlan.of(ScanMethod.STRUCTURE).searching(false).hashing(true), ScanListener.NONE, Clock.systemUTC()).run(folder.resolve("out"), () -> false);
+                new Scan(
+                                filling,
+                                ScanPlan.of(ScanMethod.STRUCTURE)
+                                        .searching(false)
+                                        .hashing(true),
+                                ScanListener.NONE,
+                                Clock.systemUTC())
+                        .run(folder.resolve("out"), () -> false);
             }
             long readThen = MapJournal.load(Sources.mapBeside(image)).map().bytes(BlockState.READ);
             FindingsFile.read(folder.resolve("out/findings.ndjson"), found::add);
             assertThat(imaging.isDone()).as("the device is not through yet").isFalse();
             assertThat(readThen).isLessThan(Files.size(device));
             // Both volumes lie behind a table that only its copy in the last sectors still describes.
-            assertThat(found).extracting(Finding::path).containsAll(Corpus.files("d08-gpt-primary-lost").stream()
-                    .filter(f -> f.state().equals("live") && !f.path().contains(":")).map(f -> "/" + f.path().replaceFirst("^/", "")).toList());
-            assertThat(found).filteredOn(f -> f.prognosis() == Prognosis.GAPPED).as("content that is still to come").isNotEmpty();
-            assertThat(found).filteredOn(f -> f.prognosis() == Prognosis.WHOLE && f.sha256() == null).isEmpty();
+            assertThat(found)
+                    .extracting(Finding::path)
+                    .containsAll(Corpus.files("d08-gpt-primary-lost").stream()
+                            .filter(f -> f.state().equals("live") && !f.path().contains(":"))
+                            .map(f -> "/" + f.path().replaceFirst("^/", ""))
+                            .toList());
+            assertThat(found)
+                    .filteredOn(f -> f.prognosis() == Prognosis.GAPPED)
+                    .as("content that is still to come")
+                    .isNotEmpty();
+            assertThat(found)
+                    .filteredOn(f -> f.prognosis() == Prognosis.WHOLE && f.sha256() == null)
+                    .isEmpty();
             orders.hurry.set(true);
             assertThat(imaging.get(60, TimeUnit.SECONDS).finished()).isTrue();
         } finally {
@@ -120,18 +138,23 @@ class FillingImageTest {
         Slowly orders = new Slowly(4 << 20);
         ExecutorService bench = Executors.newSingleThreadExecutor();
         try (Source source = device.open()) {
-            Future<ImagingResult> imaging = bench.submit(() -> new Imager(source, image, Sources.mapBeside(image), CareProfile.LAST_CHANCE, new ImagingListener() { }).run(orders));
+            Future<ImagingResult> imaging = bench.submit(() -> new Imager(
+                            source, image, Sources.mapBeside(image), CareProfile.LAST_CHANCE, new ImagingListener() {})
+                    .run(orders));
             waitForMap(image);
             byte[] last = new byte[512];
             try (Source filling = Sources.openFilling(image, () -> !imaging.isDone())) {
-                assertThat(filling.read((8 << 20) - 512, last, 0, 512).isClean()).as("the last sector is fetched").isTrue();
+                assertThat(filling.read((8 << 20) - 512, last, 0, 512).isClean())
+                        .as("the last sector is fetched")
+                        .isTrue();
                 assertThat(last).isEqualTo(java.util.Arrays.copyOfRange(device.content(), (8 << 20) - 512, 8 << 20));
                 orders.stop = true;
                 assertThat(imaging.get(30, TimeUnit.SECONDS).finished()).isFalse();
                 sleep(60);
                 List<Range> missing = filling.knownUnread(new Range(0, 8 << 20));
                 assertThat(missing).isNotEmpty();
-                assertThat(filling.read(missing.get(0).offset(), last, 0, 512).failed()).containsExactly(new Range(missing.get(0).offset(), 512));
+                assertThat(filling.read(missing.get(0).offset(), last, 0, 512).failed())
+                        .containsExactly(new Range(missing.get(0).offset(), 512));
             }
         } finally {
             bench.shutdownNow();
@@ -145,7 +168,9 @@ class FillingImageTest {
         assertThat(there.news(1 << 20)).isEmpty();
         there.ask(List.of(new Range(4096, 512), new Range(1 << 19, 1 << 30)));
         Path file = folder.resolve("case.img.wanted");
-        Files.writeString(file, Files.readString(file) + "{\"off\":-5,\"len\":9}\nnonsense\n{\"off\":2097152,\"len\":1}\n{\"off\":10");
+        Files.writeString(
+                file,
+                Files.readString(file) + "{\"off\":-5,\"len\":9}\nnonsense\n{\"off\":2097152,\"len\":1}\n{\"off\":10");
         assertThat(there.news(1 << 20)).containsExactly(new Range(4096, 512), new Range(1 << 19, 1 << 19));
         Files.writeString(file, Files.readString(file) + ",\"len\":6}\n");
         assertThat(there.news(1 << 20)).containsExactly(new Range(10, 6));
@@ -154,7 +179,9 @@ class FillingImageTest {
 
     @Test
     void anImageThatHasNoMapYetIsRefusedInWords() {
-        org.assertj.core.api.Assertions.assertThatThrownBy(() -> Sources.openFilling(folder.resolve("none.img"), () -> true))
-                .isInstanceOf(SourceException.class).hasMessageContaining("Nothing was read into none.img yet");
+        org.assertj.core.api.Assertions.assertThatThrownBy(
+                        () -> Sources.openFilling(folder.resolve("none.img"), () -> true))
+                .isInstanceOf(SourceException.class)
+                .hasMessageContaining("Nothing was read into none.img yet");
     }
 }

@@ -14,10 +14,10 @@ import org.brantel.core.health.HealthReading;
 import org.brantel.core.imaging.LimitReached.Limit;
 import org.brantel.core.json.Json;
 import org.brantel.core.source.BlockState;
+import org.brantel.core.source.Bookmark;
 import org.brantel.core.source.MapJournal;
 import org.brantel.core.source.Range;
 import org.brantel.core.source.ReadMap;
-import org.brantel.core.source.Bookmark;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.SourceException;
 import org.brantel.core.source.Sources;
@@ -34,6 +34,7 @@ class ImagerOrdersTest {
 
     @TempDir
     private Path folder;
+
     private Path image;
 
     @BeforeEach
@@ -106,14 +107,17 @@ class ImagerOrdersTest {
 
     @Test
     void faultsInARowEndItWithTheirNumberAndItGoesOnAfterwards() throws IOException {
-        SimulatedDevice device = new SimulatedDevice(folder, SIZE, 1).dead(1 << 20, 24 * 512).with("\"onFault\":\"stops\"");
+        SimulatedDevice device =
+                new SimulatedDevice(folder, SIZE, 1).dead(1 << 20, 24 * 512).with("\"onFault\":\"stops\"");
         Told told = new Told();
         told.limits = new StopLimits(4, 0, 0, 0, 0);
         ImagingResult ended = run(device.open(), CareProfile.FAILING, told);
         assertThat(ended.finished()).isFalse();
         assertThat(ended.reached()).isEqualTo(new LimitReached(Limit.FAULTS_IN_ROW, 4, 4));
         assertThat(ended.reached().words()).isEqualTo("4 faults in a row, the limit is 4");
-        assertThat(MapJournal.load(Sources.mapBeside(image)).map().bytes(BlockState.READ)).isEqualTo(ended.readBytes()).isPositive();
+        assertThat(MapJournal.load(Sources.mapBeside(image)).map().bytes(BlockState.READ))
+                .isEqualTo(ended.readBytes())
+                .isPositive();
         told.limits = StopLimits.NONE;
         ImagingResult whole = run(device.open(), CareProfile.FAILING, told);
         assertThat(whole.finished()).isTrue();
@@ -122,29 +126,39 @@ class ImagerOrdersTest {
 
     @Test
     void growingCountersEndIt() throws IOException {
-        SimulatedDevice device = new SimulatedDevice(folder, SIZE, 2).dead(1 << 20, 100 * 512).with(
-                "\"health\":{\"celsius\":30,\"celsiusMost\":30,\"pending\":7,\"perFault\":{\"reallocated\":0,\"pending\":1,\"uncorrectable\":0.5}}");
+        SimulatedDevice device = new SimulatedDevice(folder, SIZE, 2)
+                .dead(1 << 20, 100 * 512)
+                .with("\"health\":{\"celsius\":30,\"celsiusMost\":30,\"pending\":7,"
+                        + "\"perFault\":{\"reallocated\":0,\"pending\":1,\"uncorrectable\":0.5}}");
         Told told = new Told();
         told.limits = new StopLimits(0, 0, 0, 20, 0);
         ImagingResult ended = run(device.open(), CareProfile.AGEING, told);
         assertThat(ended.reached().limit()).isEqualTo(Limit.GROWTH);
         assertThat(ended.reached().value()).isGreaterThanOrEqualTo(20);
         HealthReading last = told.readings.get(told.readings.size() - 1);
-        assertThat(last.damaged() - told.readings.get(0).damaged()).isEqualTo(ended.reached().value());
+        assertThat(last.damaged() - told.readings.get(0).damaged())
+                .isEqualTo(ended.reached().value());
         assertThat(told.readings.get(0).pending()).isEqualTo(7);
     }
 
     @Test
     void aWarmDeviceRestsUntilItIsFiveDegreesCooler() throws IOException {
-        SimulatedDevice device = new SimulatedDevice(folder, SIZE, 3).with(
-                "\"timing\":{\"mibPerSecond\":6,\"requestMicros\":0,\"seekMillis\":0,\"faultMillis\":0},\"health\":{\"celsius\":30,\"celsiusMost\":70,\"warmSeconds\":0.4}");
+        SimulatedDevice device = new SimulatedDevice(folder, SIZE, 3)
+                .with("\"timing\":{\"mibPerSecond\":6,\"requestMicros\":0,\"seekMillis\":0,\"faultMillis\":0},"
+                        + "\"health\":{\"celsius\":30,\"celsiusMost\":70,\"warmSeconds\":0.4}");
         Told told = new Told();
         told.limits = new StopLimits(0, 0, 45, 0, 0);
         ImagingResult result = run(device.open(), CareProfile.FAILING, told);
         assertThat(result.finished()).isTrue();
         assertThat(told.warm).isNotEmpty().allSatisfy(w -> assertThat(w.value()).isGreaterThan(40));
         assertThat(told.warm.get(0).value()).isGreaterThanOrEqualTo(45);
-        assertThat(told.readings).extracting(HealthReading::celsius).as("it was warm, then cool").contains(told.warm.get(0).value() == 45 ? 45 : (int) told.warm.get(0).value())
+        assertThat(told.readings)
+                .extracting(HealthReading::celsius)
+                .as("it was warm, then cool")
+                .contains(
+                        told.warm.get(0).value() == 45
+                                ? 45
+                                : (int) told.warm.get(0).value())
                 .anyMatch(c -> c <= 40);
         assertThat(result.reached()).as("resting is not ending").isNull();
     }
@@ -173,7 +187,9 @@ class ImagerOrdersTest {
         run(new SimulatedDevice(folder, SIZE, 4).open(), CareProfile.HEALTHY, told);
         List<Long> lengths = told.made.stream().map(s -> s.range().length()).toList();
         assertThat(lengths.get(0)).isEqualTo(CareProfile.HEALTHY.blockBytes());
-        assertThat(lengths.subList(1, lengths.size())).containsOnly((long) CareProfile.FAILING.blockBytes()).hasSize(32);
+        assertThat(lengths.subList(1, lengths.size()))
+                .containsOnly((long) CareProfile.FAILING.blockBytes())
+                .hasSize(32);
     }
 
     @Test
@@ -185,8 +201,15 @@ class ImagerOrdersTest {
             public void stepped(ReadMap map, Planner.Step step, long nanos) {
                 super.stepped(map, step, nanos);
                 if (super.steps == 1) {
-                    assertThatThrownBy(() -> new Imager(device.open(), other, Sources.mapBeside(other), CareProfile.HEALTHY, new ImagingListener() { }).run(() -> false))
-                            .isInstanceOf(DeviceInUse.class).hasMessageContaining("never a second one");
+                    assertThatThrownBy(() -> new Imager(
+                                            device.open(),
+                                            other,
+                                            Sources.mapBeside(other),
+                                            CareProfile.HEALTHY,
+                                            new ImagingListener() {})
+                                    .run(() -> false))
+                            .isInstanceOf(DeviceInUse.class)
+                            .hasMessageContaining("never a second one");
                 }
             }
         };
@@ -201,7 +224,9 @@ class ImagerOrdersTest {
             @Override
             public void stepped(ReadMap map, Planner.Step step, long nanos) {
                 super.stepped(map, step, nanos);
-                super.stopAfter = step.pass() == Pass.PERSISTENCE && super.stopAfter == Integer.MAX_VALUE ? super.steps + 2 : super.stopAfter;
+                super.stopAfter = step.pass() == Pass.PERSISTENCE && super.stopAfter == Integer.MAX_VALUE
+                        ? super.steps + 2
+                        : super.stopAfter;
             }
         };
         assertThat(run(device.open(), CareProfile.AGEING, first).finished()).isFalse();
@@ -210,8 +235,11 @@ class ImagerOrdersTest {
         assertThat(kept.position()).isEqualTo((1 << 20) + 3 * 512);
         Told second = new Told();
         assertThat(run(device.open(), CareProfile.AGEING, second).finished()).isTrue();
-        long retries = second.made.stream().filter(s -> s.pass() == Pass.PERSISTENCE).count();
-        assertThat(retries).as("three rounds of eight sectors, three of them done").isEqualTo(3 * 8 - 3);
+        long retries =
+                second.made.stream().filter(s -> s.pass() == Pass.PERSISTENCE).count();
+        assertThat(retries)
+                .as("three rounds of eight sectors, three of them done")
+                .isEqualTo(3 * 8 - 3);
     }
 
     @Test
@@ -223,7 +251,7 @@ class ImagerOrdersTest {
         told.stopAfter = Integer.MAX_VALUE;
         ImagingResult result = run(device.open(), CareProfile.FAILING, told);
         ImageHashes meanwhile = Json.read(ImageHashes.beside(image), ImageHashes.class, "hashes");
-        assertThat(meanwhile).isEqualTo(ImageHashes.of(image, 18 << 20, (done, all) -> { }, () -> false));
+        assertThat(meanwhile).isEqualTo(ImageHashes.of(image, 18 << 20, (done, all) -> {}, () -> false));
         assertThat(meanwhile.sha256()).isEqualTo(result.sha256());
         assertThat(meanwhile.chunks()).hasSize(5);
     }
@@ -231,15 +259,18 @@ class ImagerOrdersTest {
     @Test
     void aRecheckNamesTheChunkThatWasDamaged() throws IOException {
         run(new SimulatedDevice(folder, 18 << 20, 8).open(), CareProfile.HEALTHY, new Told());
-        assertThat(ImageCheck.of(image, (done, all) -> { }, () -> false).isSound()).isTrue();
+        assertThat(ImageCheck.of(image, (done, all) -> {}, () -> false).isSound())
+                .isTrue();
         byte[] held = Files.readAllBytes(image);
         held[9 << 20] ^= 1;
         Files.write(image, held);
-        ImageCheck check = ImageCheck.of(image, (done, all) -> { }, () -> false);
+        ImageCheck check = ImageCheck.of(image, (done, all) -> {}, () -> false);
         assertThat(check.isSound()).isFalse();
         assertThat(check.damaged()).containsExactly(new Range(8 << 20, 4 << 20));
         Files.write(image, new byte[3]);
-        assertThatThrownBy(() -> ImageCheck.of(image, (done, all) -> { }, () -> false)).isInstanceOf(SourceException.class).hasMessageContaining("has 3 bytes");
+        assertThatThrownBy(() -> ImageCheck.of(image, (done, all) -> {}, () -> false))
+                .isInstanceOf(SourceException.class)
+                .hasMessageContaining("has 3 bytes");
     }
 
     @Test
@@ -253,7 +284,8 @@ class ImagerOrdersTest {
         // A file with holes has fewer blocks of 512 bytes than its length; not every file system can keep them.
         long blocks = ((Number) Files.getAttribute(image, "unix:size")).longValue() / 512;
         Process stat = new ProcessBuilder("stat", "-c", "%b", image.toString()).start();
-        assertThat(Long.parseLong(new String(stat.getInputStream().readAllBytes()).strip())).isLessThan(blocks / 8);
+        assertThat(Long.parseLong(new String(stat.getInputStream().readAllBytes()).strip()))
+                .isLessThan(blocks / 8);
     }
 
     @Test
@@ -297,7 +329,9 @@ class ImagerOrdersTest {
             t.join();
         }
         double seconds = (System.nanoTime() - start) / 1e9;
-        assertThat((double) got[0] + got[1]).as("no more than there was in that time").isLessThanOrEqualTo((8 << 20) * seconds);
+        assertThat((double) got[0] + got[1])
+                .as("no more than there was in that time")
+                .isLessThanOrEqualTo((8 << 20) * seconds);
         assertThat((double) got[1] / got[0]).as("small beside large").isBetween(0.4, 2.5);
     }
 }

@@ -36,6 +36,7 @@ class ImagerTest {
 
     @TempDir
     private Path folder;
+
     private Path image;
 
     @BeforeEach
@@ -43,13 +44,15 @@ class ImagerTest {
         image = folder.resolve("out.img");
     }
 
-    private ImagingResult run(Source source, CareProfile profile, ImagingListener listener, int stopAfter) throws IOException {
+    private ImagingResult run(Source source, CareProfile profile, ImagingListener listener, int stopAfter)
+            throws IOException {
         int[] asked = new int[1];
-        return new Imager(source, image, Sources.mapBeside(image), profile, listener).run(() -> asked[0]++ >= stopAfter);
+        return new Imager(source, image, Sources.mapBeside(image), profile, listener)
+                .run(() -> asked[0]++ >= stopAfter);
     }
 
     private ImagingResult run(Source source, CareProfile profile) throws IOException {
-        return run(source, profile, new ImagingListener() { }, Integer.MAX_VALUE);
+        return run(source, profile, new ImagingListener() {}, Integer.MAX_VALUE);
     }
 
     @Test
@@ -67,14 +70,21 @@ class ImagerTest {
 
     @Test
     void whatDoesNotReadIsUnreadInTheMapAndAllElseIsThere() throws IOException {
-        SimulatedDevice device = new SimulatedDevice(folder, SIZE, 2).dead(100_352, 2048).dead(2_000_384, 512).weak(1_048_576, 1024, 2);
+        SimulatedDevice device = new SimulatedDevice(folder, SIZE, 2)
+                .dead(100_352, 2048)
+                .dead(2_000_384, 512)
+                .weak(1_048_576, 1024, 2);
         List<Range> faults = new ArrayList<>();
-        ImagingResult result = run(device.open(), CareProfile.AGEING, new ImagingListener() {
-            @Override
-            public void fault(Range range, Pass pass) {
-                faults.add(range);
-            }
-        }, Integer.MAX_VALUE);
+        ImagingResult result = run(
+                device.open(),
+                CareProfile.AGEING,
+                new ImagingListener() {
+                    @Override
+                    public void fault(Range range, Pass pass) {
+                        faults.add(range);
+                    }
+                },
+                Integer.MAX_VALUE);
         assertThat(result.failedBytes()).isEqualTo(2560);
         assertThat(faults).isNotEmpty();
         byte[] expected = device.content().clone();
@@ -91,7 +101,7 @@ class ImagerTest {
     @Test
     void stoppedAndResumedItEndsWithTheSameImage() throws IOException {
         SimulatedDevice device = new SimulatedDevice(folder, SIZE, 3).dead(700_416, 4096);
-        ImagingResult part = run(device.open(), CareProfile.FAILING, new ImagingListener() { }, 5);
+        ImagingResult part = run(device.open(), CareProfile.FAILING, new ImagingListener() {}, 5);
         assertThat(part.finished()).isFalse();
         assertThat(part.sha256()).isNull();
         assertThat(part.readBytes()).isPositive().isLessThan(SIZE);
@@ -124,15 +134,21 @@ class ImagerTest {
     void twoSessionsNeverWriteOneImage() throws IOException {
         SimulatedDevice device = new SimulatedDevice(folder, SIZE, 9);
         int[] refused = new int[1];
-        ImagingResult result = run(device.open(), CareProfile.FAILING, new ImagingListener() {
-            @Override
-            public void stepped(ReadMap map, Planner.Step step, long nanos) {
-                if (refused[0] == 0) {
-                    assertThatThrownBy(() -> run(device.open(), CareProfile.HEALTHY)).isInstanceOf(ImageInUse.class).hasMessageContaining("another imaging session");
-                    refused[0]++;
-                }
-            }
-        }, Integer.MAX_VALUE);
+        ImagingResult result = run(
+                device.open(),
+                CareProfile.FAILING,
+                new ImagingListener() {
+                    @Override
+                    public void stepped(ReadMap map, Planner.Step step, long nanos) {
+                        if (refused[0] == 0) {
+                            assertThatThrownBy(() -> run(device.open(), CareProfile.HEALTHY))
+                                    .isInstanceOf(ImageInUse.class)
+                                    .hasMessageContaining("another imaging session");
+                            refused[0]++;
+                        }
+                    }
+                },
+                Integer.MAX_VALUE);
         assertThat(refused[0]).isEqualTo(1);
         assertThat(result.finished()).isTrue();
         assertThat(Files.readAllBytes(image)).isEqualTo(device.content());
@@ -141,9 +157,11 @@ class ImagerTest {
 
     @Test
     void refusesToGoOnWithAnotherDevice() throws IOException {
-        run(new SimulatedDevice(folder, SIZE, 5).open(), CareProfile.HEALTHY, new ImagingListener() { }, 1);
+        run(new SimulatedDevice(folder, SIZE, 5).open(), CareProfile.HEALTHY, new ImagingListener() {}, 1);
         Source other = new SimulatedDevice(folder, SIZE, 5).serial("OTHER-2").open();
-        assertThatThrownBy(() -> run(other, CareProfile.HEALTHY)).hasMessageContaining("OTHER-2").hasMessageContaining("another device");
+        assertThatThrownBy(() -> run(other, CareProfile.HEALTHY))
+                .hasMessageContaining("OTHER-2")
+                .hasMessageContaining("another device");
         Source larger = new SimulatedDevice(folder, SIZE + 512, 5).open();
         assertThatThrownBy(() -> run(larger, CareProfile.HEALTHY)).hasMessageContaining("another device");
     }
@@ -151,7 +169,8 @@ class ImagerTest {
     @Test
     void anImageWithoutItsMapIsNeverOverwritten() throws IOException {
         Files.writeString(image, "somebody's only copy");
-        assertThatThrownBy(() -> run(new SimulatedDevice(folder, SIZE, 6).open(), CareProfile.HEALTHY)).hasMessageContaining("without a map");
+        assertThatThrownBy(() -> run(new SimulatedDevice(folder, SIZE, 6).open(), CareProfile.HEALTHY))
+                .hasMessageContaining("without a map");
         assertThat(Files.readString(image)).isEqualTo("somebody's only copy");
     }
 
@@ -160,8 +179,10 @@ class ImagerTest {
         SimulatedDevice device = new SimulatedDevice(folder, SIZE, 7);
         Source source = device.open();
         Path backing = folder.resolve("backing.img");
-        assertThatThrownBy(() -> new Imager(source, backing, folder.resolve("m"), CareProfile.HEALTHY, new ImagingListener() { })
-                .run(() -> false)).hasMessageContaining("is the source itself");
+        assertThatThrownBy(() -> new Imager(
+                                source, backing, folder.resolve("m"), CareProfile.HEALTHY, new ImagingListener() {})
+                        .run(() -> false))
+                .hasMessageContaining("is the source itself");
         assertThat(Files.readAllBytes(backing)).isEqualTo(device.content());
     }
 
@@ -169,11 +190,17 @@ class ImagerTest {
     void withoutRoomForTheMediumNothingIsRead() throws IOException {
         byte[] content = new byte[SIZE];
         new Random(14).nextBytes(content);
-        try (FileSystem small = Jimfs.newFileSystem(Configuration.unix().toBuilder().setMaxSize(1 << 20).setBlockSize(4096).build())) {
+        try (FileSystem small = Jimfs.newFileSystem(Configuration.unix().toBuilder()
+                .setMaxSize(1 << 20)
+                .setBlockSize(4096)
+                .build())) {
             Path crowded = Files.createDirectories(small.getPath("/images"));
             image = crowded.resolve("out.img");
-            assertThatThrownBy(() -> run(new FaultySource(content), CareProfile.FAILING)).isInstanceOf(DestinationFull.class)
-                    .hasMessageContaining("has room for").hasMessageContaining("3145728 are to come").hasMessageContaining("make room");
+            assertThatThrownBy(() -> run(new FaultySource(content), CareProfile.FAILING))
+                    .isInstanceOf(DestinationFull.class)
+                    .hasMessageContaining("has room for")
+                    .hasMessageContaining("3145728 are to come")
+                    .hasMessageContaining("make room");
             assertThat(Files.size(image)).as("nothing was read").isZero();
         }
     }
@@ -182,7 +209,10 @@ class ImagerTest {
     void aDiskThatFillsUpMeanwhilePausesWithATruthfulMapAndGoesOnWhenThereIsRoom() throws IOException {
         byte[] content = new byte[SIZE];
         new Random(14).nextBytes(content);
-        try (FileSystem small = Jimfs.newFileSystem(Configuration.unix().toBuilder().setMaxSize(4 << 20).setBlockSize(4096).build())) {
+        try (FileSystem small = Jimfs.newFileSystem(Configuration.unix().toBuilder()
+                .setMaxSize(4 << 20)
+                .setBlockSize(4096)
+                .build())) {
             Path crowded = Files.createDirectories(small.getPath("/images"));
             Path other = crowded.resolve("other.bin");
             image = crowded.resolve("out.img");
@@ -198,12 +228,15 @@ class ImagerTest {
                     }
                 }
             };
-            assertThatThrownBy(() -> run(new FaultySource(content), CareProfile.FAILING, crowd, Integer.MAX_VALUE)).isInstanceOf(DestinationFull.class)
-                    .hasMessageContaining("out.img is full").hasMessageContaining("make room and resume");
+            assertThatThrownBy(() -> run(new FaultySource(content), CareProfile.FAILING, crowd, Integer.MAX_VALUE))
+                    .isInstanceOf(DestinationFull.class)
+                    .hasMessageContaining("out.img is full")
+                    .hasMessageContaining("make room and resume");
             long kept = assertMapIsTrue(content);
             assertThat(kept).isLessThan(SIZE);
             Files.delete(other);
-            assertThat(run(new FaultySource(content), CareProfile.FAILING).finished()).isTrue();
+            assertThat(run(new FaultySource(content), CareProfile.FAILING).finished())
+                    .isTrue();
             assertThat(assertMapIsTrue(content)).isEqualTo(SIZE).isGreaterThan(kept);
             assertThat(Files.readAllBytes(image)).isEqualTo(content);
         }
@@ -213,7 +246,9 @@ class ImagerTest {
         byte[] held = Files.readAllBytes(image);
         ReadMap map = MapJournal.load(Sources.mapBeside(image)).map();
         for (Range r : map.ranges(BlockState.READ)) {
-            assertThat(Arrays.equals(held, (int) r.offset(), (int) r.end(), content, (int) r.offset(), (int) r.end())).as("%s", r).isTrue();
+            assertThat(Arrays.equals(held, (int) r.offset(), (int) r.end(), content, (int) r.offset(), (int) r.end()))
+                    .as("%s", r)
+                    .isTrue();
         }
         return map.bytes(BlockState.READ);
     }

@@ -7,12 +7,13 @@ import org.brantel.core.source.Sources;
 /** A process of its own that images, to be killed. */
 public final class ImagingChild {
 
-    private ImagingChild() { }
+    private ImagingChild() {}
 
     public static void main(String[] args) throws Exception {
         Path image = Path.of(args[1]);
         try (Source source = Sources.open(args[0])) {
-            new Imager(source, image, Sources.mapBeside(image), CareProfile.FAILING, new ImagingListener() { }).run(() -> false);
+            new Imager(source, image, Sources.mapBeside(image), CareProfile.FAILING, new ImagingListener() {})
+                    .run(() -> false);
         }
     }
 }

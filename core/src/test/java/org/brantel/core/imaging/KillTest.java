@@ -28,7 +28,9 @@ class KillTest {
     @Test
     @Timeout(900)
     void killedAtAnyMomentItGoesOnWithATruthfulMap() throws Exception {
-        SimulatedDevice device = new SimulatedDevice(folder, 12 << 20, 9).dead(1_000_448, 8192).dead(5_000_192, 1024)
+        SimulatedDevice device = new SimulatedDevice(folder, 12 << 20, 9)
+                .dead(1_000_448, 8192)
+                .dead(5_000_192, 1024)
                 .slow(0, 12 << 20, 300);
         String source = "sim:" + device.write();
         Path image = folder.resolve("out.img");
@@ -54,7 +56,9 @@ class KillTest {
         assertThat(killed).as("kills that hit a running process").isGreaterThanOrEqualTo(5);
         Process last = start(source, image);
         assertThat(last.waitFor(300, TimeUnit.SECONDS)).isTrue();
-        assertThat(last.exitValue()).as(new String(last.getErrorStream().readAllBytes())).isZero();
+        assertThat(last.exitValue())
+                .as(new String(last.getErrorStream().readAllBytes()))
+                .isZero();
         byte[] expected = device.content().clone();
         Arrays.fill(expected, 1_000_448, 1_008_640, (byte) 0);
         Arrays.fill(expected, 5_000_192, 5_001_216, (byte) 0);
@@ -63,8 +67,15 @@ class KillTest {
     }
 
     static Process start(String source, Path image) throws IOException {
-        return new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-Xmx128m", "-cp",
-                System.getProperty("java.class.path"), ImagingChild.class.getName(), source, image.toString()).start();
+        return new ProcessBuilder(
+                        Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                        "-Xmx128m",
+                        "-cp",
+                        System.getProperty("java.class.path"),
+                        ImagingChild.class.getName(),
+                        source,
+                        image.toString())
+                .start();
     }
 
     /** @return bytes that the map calls read */
@@ -76,8 +87,10 @@ class KillTest {
         byte[] held = Files.readAllBytes(image);
         for (Range read : loaded.ranges(BlockState.READ)) {
             assertThat(held.length).isGreaterThanOrEqualTo((int) read.end());
-            assertThat(Arrays.equals(held, (int) read.offset(), (int) read.end(), content, (int) read.offset(), (int) read.end()))
-                    .as("%s is called read", read).isTrue();
+            assertThat(Arrays.equals(held, (int) read.offset(), (int) read.end(), content, (int) read.offset(), (int)
+                            read.end()))
+                    .as("%s is called read", read)
+                    .isTrue();
         }
         return loaded.bytes(BlockState.READ);
     }

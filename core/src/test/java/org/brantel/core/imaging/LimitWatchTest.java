@@ -43,7 +43,9 @@ class LimitWatchTest {
 
     @Test
     void growthIsAgainstTheFirstReadingAndMinutesAreOfReading() {
-        assertThat(watch.ends(new StopLimits(0, 0, 0, 5, 1))).as("no reading yet").isEmpty();
+        assertThat(watch.ends(new StopLimits(0, 0, 0, 5, 1)))
+                .as("no reading yet")
+                .isEmpty();
         watch.reading(reading(30, 100));
         watch.reading(reading(30, 104));
         assertThat(watch.ends(new StopLimits(0, 0, 0, 5, 0))).isEmpty();

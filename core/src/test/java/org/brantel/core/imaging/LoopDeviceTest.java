@@ -41,6 +41,7 @@ class LoopDeviceTest {
 
     @TempDir
     private Path folder;
+
     private Path disk;
     private Path elsewhere;
     private Path image;
@@ -70,17 +71,20 @@ class LoopDeviceTest {
     }
 
     private ImagingResult run(Source source, CareProfile profile) throws IOException {
-        return new Imager(source, image, Sources.mapBeside(image), profile, new ImagingListener() { }).run(() -> false);
+        return new Imager(source, image, Sources.mapBeside(image), profile, new ImagingListener() {}).run(() -> false);
     }
 
     @Test
     void aReadOnlyDeviceIsCopiedByteForByte() throws IOException {
-        try (LoopDevice loop = LoopDevice.over(disk, true); Source source = Sources.open(loop.node().toString())) {
+        try (LoopDevice loop = LoopDevice.over(disk, true);
+                Source source = Sources.open(loop.node().toString())) {
             assertThat(source.size()).isEqualTo(SIZE);
             assertThat(run(source, CareProfile.AGEING).finished()).isTrue();
             assertThat(Files.mismatch(image, disk)).isEqualTo(-1);
             byte[] odd = new byte[700];
-            assertThat(source.read(1000, odd, 0, 700).isClean()).as("a request that is no multiple of anything").isTrue();
+            assertThat(source.read(1000, odd, 0, 700).isClean())
+                    .as("a request that is no multiple of anything")
+                    .isTrue();
             assertThat(odd).isEqualTo(Arrays.copyOfRange(content, 1000, 1700));
         }
     }
@@ -88,7 +92,9 @@ class LoopDeviceTest {
     @Test
     void aWritableDeviceNeedsADecision() throws IOException {
         try (LoopDevice loop = LoopDevice.over(disk, false)) {
-            assertThatThrownBy(() -> Sources.open(loop.node().toString())).isInstanceOf(SourceException.WriteBlockNeeded.class).hasMessageContaining("write-block decision");
+            assertThatThrownBy(() -> Sources.open(loop.node().toString()))
+                    .isInstanceOf(SourceException.WriteBlockNeeded.class)
+                    .hasMessageContaining("write-block decision");
             try (Source source = Sources.open(loop.node().toString(), true)) {
                 assertThat(run(source, CareProfile.HEALTHY).finished()).isTrue();
             }
@@ -99,7 +105,8 @@ class LoopDeviceTest {
     /** The kernel answers with an error of its own where the file behind the device has ended. */
     @Test
     void whatTheKernelCannotReadIsUnreadAndAllElseIsThere() throws IOException {
-        try (LoopDevice loop = LoopDevice.over(disk, true); Source source = Sources.open(loop.node().toString())) {
+        try (LoopDevice loop = LoopDevice.over(disk, true);
+                Source source = Sources.open(loop.node().toString())) {
             int kept = SIZE - (256 << 10) + 4096;
             try (RandomAccessFile cut = new RandomAccessFile(disk.toFile(), "rw")) {
                 cut.setLength(kept);
@@ -107,7 +114,8 @@ class LoopDeviceTest {
             ImagingResult result = run(source, CareProfile.AGEING);
             assertThat(result.finished()).isTrue();
             assertThat(result.failedBytes()).isEqualTo(SIZE - kept);
-            assertThat(MapJournal.load(Sources.mapBeside(image)).map().ranges(BlockState.FAILED)).containsExactly(new Range(kept, SIZE - kept));
+            assertThat(MapJournal.load(Sources.mapBeside(image)).map().ranges(BlockState.FAILED))
+                    .containsExactly(new Range(kept, SIZE - kept));
             byte[] expected = Arrays.copyOf(Arrays.copyOf(content, kept), SIZE);
             assertThat(Files.readAllBytes(image)).isEqualTo(expected);
         }
@@ -121,12 +129,16 @@ class LoopDeviceTest {
         Files.write(disk, content);
         try (LoopDevice loop = LoopDevice.over(disk, true)) {
             Path node = loop.partition(1, 2048, 8192, elsewhere);
-            try (Source whole = Sources.open(loop.node().toString()); Source part = Sources.open(node.toString())) {
+            try (Source whole = Sources.open(loop.node().toString());
+                    Source part = Sources.open(node.toString())) {
                 assertThat(part.size()).isEqualTo(8192 * 512);
                 assertThat(part.lockKey()).isEqualTo(whole.lockKey());
-                assertThatThrownBy(() -> DestinationGuard.check(part, loop.node())).isInstanceOf(SourceException.class).hasMessageContaining("same physical device");
+                assertThatThrownBy(() -> DestinationGuard.check(part, loop.node()))
+                        .isInstanceOf(SourceException.class)
+                        .hasMessageContaining("same physical device");
                 run(part, CareProfile.HEALTHY);
-                assertThat(Files.readAllBytes(image)).isEqualTo(Arrays.copyOfRange(content, 2048 * 512, 2048 * 512 + 8192 * 512));
+                assertThat(Files.readAllBytes(image))
+                        .isEqualTo(Arrays.copyOfRange(content, 2048 * 512, 2048 * 512 + 8192 * 512));
             }
             assertThat(station(loop).partitions()).containsExactly(loop.node() + "p1");
         }
@@ -135,14 +147,19 @@ class LoopDeviceTest {
     /** The same node, another drive: what was begun is not gone on with. */
     @Test
     void theWrongDriveAtTheSameNodeIsRefused() throws IOException {
-        try (LoopDevice loop = LoopDevice.over(disk, true); Source source = Sources.open(loop.node().toString())) {
+        try (LoopDevice loop = LoopDevice.over(disk, true);
+                Source source = Sources.open(loop.node().toString())) {
             int[] asked = new int[1];
-            new Imager(source, image, Sources.mapBeside(image), CareProfile.FAILING, new ImagingListener() { }).run(() -> asked[0]++ >= 5);
+            new Imager(source, image, Sources.mapBeside(image), CareProfile.FAILING, new ImagingListener() {})
+                    .run(() -> asked[0]++ >= 5);
         }
         Path other = Files.write(folder.resolve("other.bin"), Arrays.copyOf(content, SIZE - (1 << 20)));
         byte[] before = Files.readAllBytes(image);
-        try (LoopDevice loop = LoopDevice.over(other, true); Source source = Sources.open(loop.node().toString())) {
-            assertThatThrownBy(() -> run(source, CareProfile.FAILING)).isInstanceOf(SourceException.class).hasMessageContaining("another device");
+        try (LoopDevice loop = LoopDevice.over(other, true);
+                Source source = Sources.open(loop.node().toString())) {
+            assertThatThrownBy(() -> run(source, CareProfile.FAILING))
+                    .isInstanceOf(SourceException.class)
+                    .hasMessageContaining("another device");
         }
         assertThat(Files.readAllBytes(image)).isEqualTo(before);
     }
@@ -154,10 +171,12 @@ class LoopDeviceTest {
             mount(loop, mount);
             try (Source source = Sources.open(loop.node().toString(), true)) {
                 image = mount.resolve("out.img");
-                assertThatThrownBy(() -> run(source, CareProfile.HEALTHY)).isInstanceOf(SourceException.class).hasMessageContaining("same physical device");
+                assertThatThrownBy(() -> run(source, CareProfile.HEALTHY))
+                        .isInstanceOf(SourceException.class)
+                        .hasMessageContaining("same physical device");
                 assertThat(image).doesNotExist();
                 assertThat(station(loop).inUse()).contains("is mounted at");
-                } finally {
+            } finally {
                 LoopDevice.run("umount", mount.toString());
             }
             assertThat(station(loop).isOffered()).isTrue();
@@ -178,21 +197,35 @@ class LoopDeviceTest {
                     public void stepped(ReadMap map, Planner.Step step, long nanos) {
                         try {
                             if (!Files.exists(crowd)) {
-                                Files.write(crowd, new byte[(int) Math.max(0, Files.getFileStore(mount).getUsableSpace() - (1 << 20))]);
+                                Files.write(
+                                        crowd,
+                                        new byte
+                                                [(int) Math.max(
+                                                        0,
+                                                        Files.getFileStore(mount)
+                                                                        .getUsableSpace()
+                                                                - (1 << 20))]);
                             }
                         } catch (IOException e) {
                             throw new UncheckedIOException(e);
                         }
                     }
                 };
-                assertThatThrownBy(() -> new Imager(new FaultySource(medium), image, Sources.mapBeside(image), CareProfile.FAILING, filler).run(() -> false))
+                assertThatThrownBy(() -> new Imager(
+                                        new FaultySource(medium),
+                                        image,
+                                        Sources.mapBeside(image),
+                                        CareProfile.FAILING,
+                                        filler)
+                                .run(() -> false))
                         .isInstanceOf(DestinationFull.class);
                 long kept = KillTest.assertTruthful(Sources.mapBeside(image), image, medium);
                 assertThat(kept).isLessThan(medium.length);
                 Files.delete(crowd);
-                assertThat(run(new FaultySource(medium), CareProfile.FAILING).finished()).isTrue();
+                assertThat(run(new FaultySource(medium), CareProfile.FAILING).finished())
+                        .isTrue();
                 assertThat(Files.readAllBytes(image)).isEqualTo(medium);
-                } finally {
+            } finally {
                 LoopDevice.run("umount", mount.toString());
             }
         }
@@ -206,17 +239,24 @@ class LoopDeviceTest {
         assertThat(seen.identity().size()).isEqualTo(SIZE);
         assertThat(seen.isOffered()).isTrue();
         loop.close();
-        assertThat(AttachedDisks.now()).extracting(AttachedDisk::node).doesNotContain(loop.node().toString());
+        assertThat(AttachedDisks.now())
+                .extracting(AttachedDisk::node)
+                .doesNotContain(loop.node().toString());
     }
 
     private static AttachedDisk station(LoopDevice loop) throws IOException {
         List<AttachedDisk> disks = AttachedDisks.now();
-        return disks.stream().filter(d -> d.node().equals(loop.node().toString())).findFirst().orElseThrow(() -> new AssertionError("not seen: " + disks));
+        return disks.stream()
+                .filter(d -> d.node().equals(loop.node().toString()))
+                .findFirst()
+                .orElseThrow(() -> new AssertionError("not seen: " + disks));
     }
 
     private static void mount(LoopDevice loop, Path at) throws IOException {
         LoopDevice.Said made = LoopDevice.run("mkfs.ext4", "-q", loop.node().toString());
         LoopDevice.Said mounted = LoopDevice.run("mount", loop.node().toString(), at.toString());
-        assumeTrue(made.exit() == 0 && mounted.exit() == 0, "NOT TESTED: this machine does not mount a loop device (" + made.text() + mounted.text() + ").");
+        assumeTrue(
+                made.exit() == 0 && mounted.exit() == 0,
+                "NOT TESTED: this machine does not mount a loop device (" + made.text() + mounted.text() + ").");
     }
 }

@@ -53,7 +53,9 @@ class PlannerTest {
         void take(Planner.Step step) {
             ReadOutcome outcome = device.request(step.range());
             steps.add(step);
-            long reached = outcome.named().isEmpty() || outcome.named().equals(outcome.failed()) ? step.range().end() : outcome.named().get(0).end();
+            long reached = outcome.named().isEmpty() || outcome.named().equals(outcome.failed())
+                    ? step.range().end()
+                    : outcome.named().get(0).end();
             asked.add(new Range(step.range().offset(), reached - step.range().offset()));
             for (ReadMap.Run run : planner.marks(step, outcome)) {
                 if (map.runs(run.range()).stream().anyMatch(r -> r.state() == BlockState.READ)) {
@@ -66,13 +68,33 @@ class PlannerTest {
     }
 
     private static FaultPlan plan(RangeSet dead, String onFault) {
-        return new FaultPlan("brantel-simulated-device", 1, "none", "", "", "", SECTOR, dead.ranges().stream().map(r -> new FaultPlan.Dead(r.offset(), r.length())).toList(),
-                null, null, null, null, null, onFault, null, null, null, null);
+        return new FaultPlan(
+                "brantel-simulated-device",
+                1,
+                "none",
+                "",
+                "",
+                "",
+                SECTOR,
+                dead.ranges().stream()
+                        .map(r -> new FaultPlan.Dead(r.offset(), r.length()))
+                        .toList(),
+                null,
+                null,
+                null,
+                null,
+                null,
+                onFault,
+                null,
+                null,
+                null,
+                null);
     }
 
     /** Every profile on every sort of device. */
     static Stream<Arguments> all() {
-        return CareProfile.all().stream().flatMap(p -> Stream.of("goes-on", "stops", "fails-whole").map(f -> Arguments.of(p, f)));
+        return CareProfile.all().stream()
+                .flatMap(p -> Stream.of("goes-on", "stops", "fails-whole").map(f -> Arguments.of(p, f)));
     }
 
     private static Random random(CareProfile profile, String onFault, int test) {
@@ -113,7 +135,9 @@ class PlannerTest {
             RangeSet tried = new RangeSet();
             for (int i = 0; i < play.steps.size(); i++) {
                 boolean again = tried.overlaps(play.asked.get(i));
-                assertThat(!again || tried.total() == size).as("%s asked again while %d of %d bytes were tried", play.steps.get(i), tried.total(), size).isTrue();
+                assertThat(!again || tried.total() == size)
+                        .as("%s asked again while %d of %d bytes were tried", play.steps.get(i), tried.total(), size)
+                        .isTrue();
                 tried.add(play.asked.get(i));
             }
         }
@@ -129,14 +153,20 @@ class PlannerTest {
             for (Pass pass : List.of(Pass.SWEEP, Pass.BACK_SWEEP, Pass.NARROWING, Pass.SINGLE_SECTOR)) {
                 RangeSet seen = new RangeSet();
                 for (int i = 0; i < play.steps.size(); i++) {
-                    if (play.steps.get(i).pass() == pass && (pass != Pass.NARROWING || play.steps.get(i).range().length() <= SECTOR)) {
-                        assertThat(seen.overlaps(play.asked.get(i))).as("%s again", play.steps.get(i)).isFalse();
+                    if (play.steps.get(i).pass() == pass
+                            && (pass != Pass.NARROWING
+                                    || play.steps.get(i).range().length() <= SECTOR)) {
+                        assertThat(seen.overlaps(play.asked.get(i)))
+                                .as("%s again", play.steps.get(i))
+                                .isFalse();
                         seen.add(play.asked.get(i));
                     }
                 }
             }
             Map<Range, Integer> retries = new HashMap<>();
-            play.steps.stream().filter(s -> s.pass() == Pass.PERSISTENCE).forEach(s -> retries.merge(s.range(), 1, Integer::sum));
+            play.steps.stream()
+                    .filter(s -> s.pass() == Pass.PERSISTENCE)
+                    .forEach(s -> retries.merge(s.range(), 1, Integer::sum));
             assertThat(retries.values()).allMatch(n -> n <= profile.retries());
         }
     }
@@ -156,7 +186,8 @@ class PlannerTest {
             first.map.runs().forEach(r -> resumed.map.set(r.range(), r.state()));
             resumed.toTheEnd();
             assertThat(resumed.map.bytes(BlockState.READ)).isEqualTo(size - dead.total());
-            assertThat(resumed.steps.stream().filter(s -> s.pass() == Pass.SWEEP)).noneMatch(s -> first.map.stateAt(s.range().offset()) == BlockState.READ);
+            assertThat(resumed.steps.stream().filter(s -> s.pass() == Pass.SWEEP))
+                    .noneMatch(s -> first.map.stateAt(s.range().offset()) == BlockState.READ);
         }
     }
 
@@ -179,7 +210,9 @@ class PlannerTest {
                     Optional<Planner.Step> first = play.planner.next();
                     if (unasked.overlaps(wish)) {
                         assertThat(first).isPresent();
-                        assertThat(play.planner.isAhead()).as("this wish, or one before it").isTrue();
+                        assertThat(play.planner.isAhead())
+                                .as("this wish, or one before it")
+                                .isTrue();
                     }
                     first.ifPresent(play::take);
                 }
@@ -218,14 +251,34 @@ class PlannerTest {
         for (int i = 2; i < faults.size(); i++) {
             assertThat(faults.get(i) - faults.get(i - 1)).isGreaterThan(faults.get(i - 1) - faults.get(i - 2));
         }
-        Planner.Step back = play.steps.stream().filter(s -> s.pass() == Pass.BACK_SWEEP).findFirst().orElseThrow();
+        Planner.Step back = play.steps.stream()
+                .filter(s -> s.pass() == Pass.BACK_SWEEP)
+                .findFirst()
+                .orElseThrow();
         assertThat(back.range().end()).as("begins at the side that read well").isGreaterThan(4 << 20);
     }
 
     @Test
     void leavesWhatIsSlowForLaterAndReadsItInOrder() {
-        FaultPlan slow = new FaultPlan("brantel-simulated-device", 1, "none", "", "", "", SECTOR, null, null, null, null,
-                List.of(new FaultPlan.Slow(8 << 20, 8 << 20, 2000)), null, null, new FaultPlan.Timing(50, 100, 5, 1000), null, null, null);
+        FaultPlan slow = new FaultPlan(
+                "brantel-simulated-device",
+                1,
+                "none",
+                "",
+                "",
+                "",
+                SECTOR,
+                null,
+                null,
+                null,
+                null,
+                List.of(new FaultPlan.Slow(8 << 20, 8 << 20, 2000)),
+                null,
+                null,
+                new FaultPlan.Timing(50, 100, 5, 1000),
+                null,
+                null,
+                null);
         ReadMap map = new ReadMap(64 << 20);
         Physics device = new Physics(slow, map.size());
         Planner planner = new Planner(map, CareProfile.FAILING, SECTOR);
@@ -234,11 +287,15 @@ class PlannerTest {
             ReadOutcome outcome = device.request(next.get().range());
             planner.marks(next.get(), outcome).forEach(r -> map.set(r.range(), r.state()));
             planner.done(next.get(), outcome);
-            if (slowReadBeforeTheRest < 0 && map.ranges(BlockState.UNASKED).stream().allMatch(r -> r.offset() >= 8 << 20 && r.end() <= 16 << 20)) {
+            if (slowReadBeforeTheRest < 0
+                    && map.ranges(BlockState.UNASKED).stream()
+                            .allMatch(r -> r.offset() >= 8 << 20 && r.end() <= 16 << 20)) {
                 slowReadBeforeTheRest = (8 << 20) - map.bytes(BlockState.UNASKED);
             }
         }
-        assertThat(slowReadBeforeTheRest).as("bytes of the slow zone that were read before all else was").isBetween(1L, 1L << 20);
+        assertThat(slowReadBeforeTheRest)
+                .as("bytes of the slow zone that were read before all else was")
+                .isBetween(1L, 1L << 20);
         assertThat(map.bytes(BlockState.READ)).isEqualTo(map.size());
     }
 

@@ -34,9 +34,14 @@ class QuietHoursTest {
     @Test
     void theGentlestProfileThatAnythingAsksForIsProposed() {
         assertThat(ProfileAdvice.of("image-then-scan", Map.of()).profile()).isEqualTo("healthy");
-        assertThat(ProfileAdvice.of("image-then-scan", Map.of("bench.health", Set.of("watch"))).profile()).isEqualTo("ageing");
-        assertThat(ProfileAdvice.of("careful-imaging", Map.of("bench.health", Set.of("watch"))).profile()).isEqualTo("failing");
-        ProfileAdvice loud = ProfileAdvice.of("careful-imaging", Map.of("symptom.noise", Set.of("clicking"), "bench.health", Set.of("good")));
+        assertThat(ProfileAdvice.of("image-then-scan", Map.of("bench.health", Set.of("watch")))
+                        .profile())
+                .isEqualTo("ageing");
+        assertThat(ProfileAdvice.of("careful-imaging", Map.of("bench.health", Set.of("watch")))
+                        .profile())
+                .isEqualTo("failing");
+        ProfileAdvice loud = ProfileAdvice.of(
+                "careful-imaging", Map.of("symptom.noise", Set.of("clicking"), "bench.health", Set.of("good")));
         assertThat(loud.profile()).isEqualTo("last-chance");
         assertThat(loud.why()).contains("noises");
     }

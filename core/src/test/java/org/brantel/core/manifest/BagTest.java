@@ -18,6 +18,7 @@ class BagTest {
 
     @TempDir
     private Path folder;
+
     private Path payload;
     private Path bag;
     private LabKey key;
@@ -34,12 +35,23 @@ class BagTest {
     }
 
     private Bag.Sealed seal() throws IOException {
-        return Bag.seal(payload, bag, new BagInfo("Skerrow Data Recovery", "BR-1 delivery 1", "Files recovered for the band", LocalDate.of(2026, 11, 24)),
-                "{\"format\":\"brantel-account\"}", key);
+        return Bag.seal(
+                payload,
+                bag,
+                new BagInfo(
+                        "Skerrow Data Recovery",
+                        "BR-1 delivery 1",
+                        "Files recovered for the band",
+                        LocalDate.of(2026, 11, 24)),
+                "{\"format\":\"brantel-account\"}",
+                key);
     }
 
     private static String run(Path in, String... command) throws Exception {
-        Process process = new ProcessBuilder(command).directory(in.toFile()).redirectErrorStream(true).start();
+        Process process = new ProcessBuilder(command)
+                .directory(in.toFile())
+                .redirectErrorStream(true)
+                .start();
         String output = new String(process.getInputStream().readAllBytes());
         assertThat(process.waitFor(120, TimeUnit.SECONDS)).isTrue();
         assertThat(process.exitValue()).as(output).isZero();
@@ -50,22 +62,42 @@ class BagTest {
     void theCommandsOfItsOwnReadMeProveIt() throws Exception {
         Bag.Sealed sealed = seal();
         assertThat(sealed.files()).isEqualTo(3);
-        assertThat(run(bag, "sha256sum", "-c", "manifest-sha256.txt")).contains("data/Plots/Plot 1.txt: OK").doesNotContain("FAILED");
+        assertThat(run(bag, "sha256sum", "-c", "manifest-sha256.txt"))
+                .contains("data/Plots/Plot 1.txt: OK")
+                .doesNotContain("FAILED");
         assertThat(run(bag, "sha512sum", "-c", "manifest-sha512.txt")).contains("data/empty.txt: OK");
         run(bag, "sha256sum", "-c", "tagmanifest-sha256.txt");
-        assertThat(run(bag, "openssl", "pkeyutl", "-verify", "-pubin", "-inkey", "lab-key.pem", "-rawin", "-in", "manifest-sha256.txt", "-sigfile",
-                "manifest-sha256.txt.sig")).contains("Signature Verified Successfully");
-        assertThat(run(bag, "sh", "-c", "openssl pkey -pubin -in lab-key.pem -outform DER | sha256sum")).startsWith(key.fingerprint());
+        assertThat(run(
+                        bag,
+                        "openssl",
+                        "pkeyutl",
+                        "-verify",
+                        "-pubin",
+                        "-inkey",
+                        "lab-key.pem",
+                        "-rawin",
+                        "-in",
+                        "manifest-sha256.txt",
+                        "-sigfile",
+                        "manifest-sha256.txt.sig"))
+                .contains("Signature Verified Successfully");
+        assertThat(run(bag, "sh", "-c", "openssl pkey -pubin -in lab-key.pem -outform DER | sha256sum"))
+                .startsWith(key.fingerprint());
         String readMe = Files.readString(bag.resolve("READ-ME.txt"));
-        assertThat(readMe).contains("sha256sum -c manifest-sha256.txt").contains("openssl pkeyutl -verify").contains(key.fingerprint());
+        assertThat(readMe)
+                .contains("sha256sum -c manifest-sha256.txt")
+                .contains("openssl pkeyutl -verify")
+                .contains(key.fingerprint());
     }
 
     @Test
     void itsInfoIsWhatTheStandardAsksFor() throws IOException {
         seal();
-        assertThat(Files.readString(bag.resolve("bagit.txt"))).isEqualTo("BagIt-Version: 1.0\nTag-File-Character-Encoding: UTF-8\n");
-        assertThat(Files.readAllLines(bag.resolve("bag-info.txt"))).contains("Source-Organization: Skerrow Data Recovery", "Bagging-Date: 2026-11-24",
-                "Payload-Oxum: 8.3");
+        assertThat(Files.readString(bag.resolve("bagit.txt")))
+                .isEqualTo("BagIt-Version: 1.0\nTag-File-Character-Encoding: UTF-8\n");
+        assertThat(Files.readAllLines(bag.resolve("bag-info.txt")))
+                .contains(
+                        "Source-Organization: Skerrow Data Recovery", "Bagging-Date: 2026-11-24", "Payload-Oxum: 8.3");
     }
 
     @Test
@@ -85,8 +117,12 @@ class BagTest {
         assertNoticed("data/added.txt", "x", "data/added.txt is in the bag but not in the manifest");
         assertNoticed("data/empty.txt", null, "data/empty.txt is missing");
         String manifest = Files.readString(bag.resolve(Bag.SHA256_MANIFEST));
-        assertNoticed(Bag.SHA256_MANIFEST, manifest + "0".repeat(64) + "  data/../../key.pem\n", "leads out of the bag");
-        assertNoticed(Bag.SHA256_MANIFEST, manifest.replaceFirst("(?m)^.*empty.*\n", ""), "The signature is not over this manifest");
+        assertNoticed(
+                Bag.SHA256_MANIFEST, manifest + "0".repeat(64) + "  data/../../key.pem\n", "leads out of the bag");
+        assertNoticed(
+                Bag.SHA256_MANIFEST,
+                manifest.replaceFirst("(?m)^.*empty.*\n", ""),
+                "The signature is not over this manifest");
         assertNoticed(Bag.SIGNATURE, null, "The bag is not signed");
         assertNoticed(Bag.PUBLIC_KEY, LabKey.at(folder.resolve("other.pem")).publicPem(), "not by this key");
     }
@@ -130,7 +166,8 @@ class BagTest {
     @Test
     void theKeyIsMadeOnceAndReadableByItsOwnerAlone() throws IOException {
         Path file = folder.resolve("key.pem");
-        assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(file))).isEqualTo("rw-------");
+        assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(file)))
+                .isEqualTo("rw-------");
         assertThat(LabKey.at(file).fingerprint()).isEqualTo(key.fingerprint());
         Files.writeString(file, "no key");
         assertThatThrownBy(() -> LabKey.at(file)).hasMessageContaining("no private key");

@@ -35,6 +35,7 @@ class RecoveryTest {
 
     @TempDir
     private Path folder;
+
     private Path files;
     private Path results;
     private byte[] medium;
@@ -48,17 +49,39 @@ class RecoveryTest {
     }
 
     private static Finding finding(long id, String path, long size, Prognosis prognosis, Range... extents) {
-        return new Finding(id, 0, path, path.substring(path.lastIndexOf('/') + 1), size, "bin", Origin.LIVE, prognosis, 99, List.of(),
-                Arrays.stream(extents).map(Extent::of).toList(), null, CHANGED, CHANGED, null, null, null, null, null, RecordFacts.NONE, null);
+        return new Finding(
+                id,
+                0,
+                path,
+                path.substring(path.lastIndexOf('/') + 1),
+                size,
+                "bin",
+                Origin.LIVE,
+                prognosis,
+                99,
+                List.of(),
+                Arrays.stream(extents).map(Extent::of).toList(),
+                null,
+                CHANGED,
+                CHANGED,
+                null,
+                null,
+                null,
+                null,
+                null,
+                RecordFacts.NONE,
+                null);
     }
 
     private Recovery.Outcome run(Source source, List<Finding> selection) throws IOException {
-        return new Recovery(source, files, results, (r, n, all) -> { }).run(selection, () -> false);
+        return new Recovery(source, files, results, (r, n, all) -> {}).run(selection, () -> false);
     }
 
     @Test
     void writesExtentsInOrderHashesThemAndKeepsTheTime() throws IOException {
-        Recovery.Outcome outcome = run(new FaultySource(medium), List.of(finding(1, "/a/b.bin", 1500, Prognosis.WHOLE, new Range(4096, 1024), new Range(512, 512))));
+        Recovery.Outcome outcome = run(
+                new FaultySource(medium),
+                List.of(finding(1, "/a/b.bin", 1500, Prognosis.WHOLE, new Range(4096, 1024), new Range(512, 512))));
         byte[] expected = new byte[1500];
         System.arraycopy(medium, 4096, expected, 0, 1024);
         System.arraycopy(medium, 512, expected, 1024, 476);
@@ -73,9 +96,11 @@ class RecoveryTest {
 
     @Test
     void unreadBytesBecomeListedGaps() throws IOException {
-        Recovery.Outcome outcome = run(new FaultySource(medium, new Range(1024, 512)), List.of(
-                finding(1, "/a.bin", 2048, Prognosis.GAPPED, new Range(512, 2048)),
-                finding(2, "/short.bin", 2048, Prognosis.GAPPED, new Range(8192, 1024))));
+        Recovery.Outcome outcome = run(
+                new FaultySource(medium, new Range(1024, 512)),
+                List.of(
+                        finding(1, "/a.bin", 2048, Prognosis.GAPPED, new Range(512, 2048)),
+                        finding(2, "/short.bin", 2048, Prognosis.GAPPED, new Range(8192, 1024))));
         assertThat(outcome.results().get(0).gaps()).containsExactly(new Range(512, 512));
         assertThat(outcome.results().get(0).why()).contains("512 bytes were never read");
         assertThat(outcome.results().get(1).gaps()).containsExactly(new Range(1024, 1024));
@@ -84,10 +109,18 @@ class RecoveryTest {
 
     @Test
     void everySelectedFindingIsAccountedFor() throws IOException {
-        Recovery.Outcome outcome = run(new FaultySource(medium), List.of(finding(1, "/gone.bin", 100, Prognosis.OVERWRITTEN, new Range(0, 100)),
-                finding(2, "/nowhere.bin", 100, Prognosis.DOUBTFUL), finding(3, "/empty.bin", 0, Prognosis.WHOLE)));
-        assertThat(outcome.results()).extracting(RecoveryResult::outcome).containsExactly(RecoveryResult.Outcome.NOT_WRITTEN,
-                RecoveryResult.Outcome.NOT_WRITTEN, RecoveryResult.Outcome.WHOLE);
+        Recovery.Outcome outcome = run(
+                new FaultySource(medium),
+                List.of(
+                        finding(1, "/gone.bin", 100, Prognosis.OVERWRITTEN, new Range(0, 100)),
+                        finding(2, "/nowhere.bin", 100, Prognosis.DOUBTFUL),
+                        finding(3, "/empty.bin", 0, Prognosis.WHOLE)));
+        assertThat(outcome.results())
+                .extracting(RecoveryResult::outcome)
+                .containsExactly(
+                        RecoveryResult.Outcome.NOT_WRITTEN,
+                        RecoveryResult.Outcome.NOT_WRITTEN,
+                        RecoveryResult.Outcome.WHOLE);
         assertThat(outcome.results().get(0).why()).contains("Overwritten");
         assertThat(ResultsFile.read(results)).hasSize(3);
     }
@@ -99,7 +132,8 @@ class RecoveryTest {
             selection.add(finding(i, "/f" + i + ".bin", 512, Prognosis.WHOLE, new Range(512L * i, 512)));
         }
         int[] asked = new int[1];
-        Recovery.Outcome first = new Recovery(new FaultySource(medium), files, results, (r, n, all) -> { }).run(selection, () -> asked[0]++ >= 3);
+        Recovery.Outcome first = new Recovery(new FaultySource(medium), files, results, (r, n, all) -> {})
+                .run(selection, () -> asked[0]++ >= 3);
         assertThat(first.stoppedBecause()).contains("run it again");
         assertThat(first.results()).hasSize(3);
         // One of the three was damaged meanwhile, and the last line of the results was cut off.
@@ -109,27 +143,39 @@ class RecoveryTest {
         FaultySource source = new FaultySource(medium);
         Recovery.Outcome second = run(source, selection);
         assertThat(second.stoppedBecause()).isNull();
-        assertThat(source.reads()).as("f1 stands; f2, f3 and the rest are written").isEqualTo(7);
+        assertThat(source.reads())
+                .as("f1 stands; f2, f3 and the rest are written")
+                .isEqualTo(7);
         for (int i = 1; i <= 8; i++) {
-            assertThat(Files.readAllBytes(files.resolve("f" + i + ".bin"))).isEqualTo(Arrays.copyOfRange(medium, 512 * i, 512 * i + 512));
+            assertThat(Files.readAllBytes(files.resolve("f" + i + ".bin")))
+                    .isEqualTo(Arrays.copyOfRange(medium, 512 * i, 512 * i + 512));
         }
     }
 
     @Test
     void aFullDiskStopsCleanlyAndResumes() throws IOException {
-        try (FileSystem small = Jimfs.newFileSystem(Configuration.unix().toBuilder().setMaxSize(40 << 10).setBlockSize(512)
-                .setAttributeViews("basic", "unix").build())) {
+        try (FileSystem small = Jimfs.newFileSystem(Configuration.unix().toBuilder()
+                .setMaxSize(40 << 10)
+                .setBlockSize(512)
+                .setAttributeViews("basic", "unix")
+                .build())) {
             files = small.getPath("/vault");
-            List<Finding> selection = List.of(finding(1, "/a.bin", 20_000, Prognosis.WHOLE, new Range(0, 20_000)),
+            List<Finding> selection = List.of(
+                    finding(1, "/a.bin", 20_000, Prognosis.WHOLE, new Range(0, 20_000)),
                     finding(2, "/b.bin", 30_000, Prognosis.WHOLE, new Range(20_000, 30_000)));
             Recovery.Outcome full = run(new FaultySource(medium), selection);
-            assertThat(full.stoppedBecause()).contains("The destination is full").contains("'b.bin'").contains("make room");
+            assertThat(full.stoppedBecause())
+                    .contains("The destination is full")
+                    .contains("'b.bin'")
+                    .contains("make room");
             assertThat(full.results()).hasSize(1);
             try (var left = Files.list(files)) {
                 assertThat(left.map(p -> p.getFileName().toString())).containsExactly("a.bin");
             }
-            selection = List.of(selection.get(0), finding(2, "/b.bin", 10_000, Prognosis.WHOLE, new Range(20_000, 10_000)));
-            assertThat(run(new FaultySource(medium), selection).stoppedBecause()).isNull();
+            selection =
+                    List.of(selection.get(0), finding(2, "/b.bin", 10_000, Prognosis.WHOLE, new Range(20_000, 10_000)));
+            assertThat(run(new FaultySource(medium), selection).stoppedBecause())
+                    .isNull();
             assertThat(Files.size(files.resolve("b.bin"))).isEqualTo(10_000);
         }
     }
@@ -139,7 +185,9 @@ class RecoveryTest {
         Path outside = Files.createDirectory(folder.resolve("outside"));
         Files.createDirectories(files);
         Files.createSymbolicLink(files.resolve("sub"), outside);
-        assertThatThrownBy(() -> run(new FaultySource(medium), List.of(finding(1, "/sub/x.bin", 512, Prognosis.WHOLE, new Range(0, 512)))))
+        assertThatThrownBy(() -> run(
+                        new FaultySource(medium),
+                        List.of(finding(1, "/sub/x.bin", 512, Prognosis.WHOLE, new Range(0, 512)))))
                 .hasMessageContaining("is a link");
         try (var list = Files.list(outside)) {
             assertThat(list).isEmpty();
@@ -151,7 +199,8 @@ class RecoveryTest {
         Path image = Files.write(folder.resolve("a.img"), medium);
         files = image;
         try (Source source = Sources.open(image.toString())) {
-            assertThatThrownBy(() -> run(source, List.of(finding(1, "/x.bin", 512, Prognosis.WHOLE, new Range(0, 512)))))
+            assertThatThrownBy(
+                            () -> run(source, List.of(finding(1, "/x.bin", 512, Prognosis.WHOLE, new Range(0, 512)))))
                     .hasMessageContaining("is the source itself");
         }
         assertThat(Files.readAllBytes(image)).isEqualTo(medium);
@@ -159,10 +208,15 @@ class RecoveryTest {
 
     @Test
     void namesThatCollideAllGetWritten() throws IOException {
-        run(new FaultySource(medium), List.of(finding(1, "/x.bin", 1, Prognosis.WHOLE, new Range(0, 1)), finding(2, "/X.BIN", 1, Prognosis.WHOLE, new Range(1, 1)),
-                finding(3, "/x.bin", 1, Prognosis.WHOLE, new Range(2, 1))));
+        run(
+                new FaultySource(medium),
+                List.of(
+                        finding(1, "/x.bin", 1, Prognosis.WHOLE, new Range(0, 1)),
+                        finding(2, "/X.BIN", 1, Prognosis.WHOLE, new Range(1, 1)),
+                        finding(3, "/x.bin", 1, Prognosis.WHOLE, new Range(2, 1))));
         try (var list = Files.list(files)) {
-            assertThat(list.map(p -> p.getFileName().toString().toLowerCase()).distinct()).hasSameElementsAs(Set.of("x.bin", "x (2).bin", "x (3).bin"));
+            assertThat(list.map(p -> p.getFileName().toString().toLowerCase()).distinct())
+                    .hasSameElementsAs(Set.of("x.bin", "x (2).bin", "x (3).bin"));
         }
     }
 }

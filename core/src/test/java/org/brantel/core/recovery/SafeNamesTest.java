@@ -21,8 +21,28 @@ class SafeNamesTest {
 
     private static Finding finding(long id, Integer volume, String path) {
         String name = path == null ? "at-512.jpg" : path.substring(path.lastIndexOf('/') + 1);
-        return new Finding(id, volume, path, name, 1, "jpg", Origin.LIVE, Prognosis.WHOLE, 99, List.of(), List.of(), null,
-                null, null, null, null, null, null, null, RecordFacts.NONE, null);
+        return new Finding(
+                id,
+                volume,
+                path,
+                name,
+                1,
+                "jpg",
+                Origin.LIVE,
+                Prognosis.WHOLE,
+                99,
+                List.of(),
+                List.of(),
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                RecordFacts.NONE,
+                null);
     }
 
     private static Map<Long, String> plan(String... paths) {
@@ -36,10 +56,24 @@ class SafeNamesTest {
     @Test
     void hostilePathsStayInsideTheDestination() {
         Path destination = Path.of("/vault/files");
-        for (String hostile : new String[] {"/../../etc/passwd", "/..\\..\\x", "//etc/x", "/a/../../b", "/./.", "/..", "/\u0000/x", "/C:\\x", "/\u202egpj.exe"}) {
+        for (String hostile : new String[] {
+            "/../../etc/passwd",
+            "/..\\..\\x",
+            "//etc/x",
+            "/a/../../b",
+            "/./.",
+            "/..",
+            "/\u0000/x",
+            "/C:\\x",
+            "/\u202egpj.exe"
+        }) {
             String planned = plan(hostile).get(1L);
             assertThat(destination.resolve(planned).normalize()).as(hostile).startsWithRaw(destination);
-            assertThat(planned).as(hostile).doesNotStartWith("/").doesNotContain("\\").doesNotContain("\u0000");
+            assertThat(planned)
+                    .as(hostile)
+                    .doesNotStartWith("/")
+                    .doesNotContain("\\")
+                    .doesNotContain("\u0000");
             assertThat(planned.split("/")).as(hostile).doesNotContain(".", "..");
         }
     }
@@ -55,17 +89,26 @@ class SafeNamesTest {
                 for (int n = 1 + random.nextInt(6); n > 0; n--) {
                     path.append(alphabet.charAt(random.nextInt(alphabet.length())));
                 }
-                findings.add(finding(i, random.nextInt(5) == 0 ? null : random.nextInt(2), random.nextInt(9) == 0 ? null : path.toString()));
+                findings.add(finding(
+                        i,
+                        random.nextInt(5) == 0 ? null : random.nextInt(2),
+                        random.nextInt(9) == 0 ? null : path.toString()));
             }
             Set<String> taken = new HashSet<>();
             Set<String> folders = new HashSet<>();
             for (String planned : SafeNames.plan(findings).values()) {
-                assertThat(taken.add(planned.toLowerCase(Locale.ROOT))).as(planned).isTrue();
+                assertThat(taken.add(planned.toLowerCase(Locale.ROOT)))
+                        .as(planned)
+                        .isTrue();
                 for (int slash = planned.indexOf('/'); slash >= 0; slash = planned.indexOf('/', slash + 1)) {
                     folders.add(planned.substring(0, slash).toLowerCase(Locale.ROOT));
                 }
                 for (String part : planned.split("/")) {
-                    assertThat(part).matches("[^<>:\"|?*\\\\%\\p{Cntrl}]+").doesNotEndWith(".").doesNotEndWith(" ").isNotBlank();
+                    assertThat(part)
+                            .matches("[^<>:\"|?*\\\\%\\p{Cntrl}]+")
+                            .doesNotEndWith(".")
+                            .doesNotEndWith(" ")
+                            .isNotBlank();
                 }
             }
             taken.retainAll(folders);
@@ -77,7 +120,11 @@ class SafeNamesTest {
     void theSameSelectionGetsTheSamePathsEveryTime() {
         String[] paths = {"/a.jpg", "/A.JPG", "/a.jpg", "/b/a.jpg"};
         assertThat(plan(paths)).isEqualTo(plan(paths));
-        assertThat(plan(paths)).containsEntry(1L, "a.jpg").containsEntry(2L, "A (2).JPG").containsEntry(3L, "a (3).jpg").containsEntry(4L, "b/a.jpg");
+        assertThat(plan(paths))
+                .containsEntry(1L, "a.jpg")
+                .containsEntry(2L, "A (2).JPG")
+                .containsEntry(3L, "a (3).jpg")
+                .containsEntry(4L, "b/a.jpg");
     }
 
     @Test
@@ -86,12 +133,14 @@ class SafeNamesTest {
         assertThat(SafeNames.part("trailing dots...")).isEqualTo("trailing dots");
         assertThat(SafeNames.part("")).isEqualTo("_");
         String longName = "ü".repeat(300) + ".jpg";
-        assertThat(SafeNames.part(longName).getBytes(StandardCharsets.UTF_8).length).isLessThanOrEqualTo(200);
+        assertThat(SafeNames.part(longName).getBytes(StandardCharsets.UTF_8).length)
+                .isLessThanOrEqualTo(200);
         assertThat(SafeNames.part(longName)).endsWith(".jpg");
     }
 
     @Test
     void contentWithoutANameNeverPosesAsAnOriginal() {
-        assertThat(SafeNames.plan(List.of(finding(1, null, null))).get(1L)).isEqualTo("found by content/jpg/at-512.jpg");
+        assertThat(SafeNames.plan(List.of(finding(1, null, null))).get(1L))
+                .isEqualTo("found by content/jpg/at-512.jpg");
     }
 }

@@ -17,7 +17,28 @@ class ClaimsTest {
     private static final int BLOCK = 512;
 
     private static Finding finding(long size, Extent... extents) {
-        return new Finding(1, 0, "/a", "a", size, "txt", Origin.DELETED, Prognosis.WHOLE, 90, List.of(), List.of(extents), null, null, null, null, null, null, null, null, RecordFacts.NONE, null);
+        return new Finding(
+                1,
+                0,
+                "/a",
+                "a",
+                size,
+                "txt",
+                Origin.DELETED,
+                Prognosis.WHOLE,
+                90,
+                List.of(),
+                List.of(extents),
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                RecordFacts.NONE,
+                null);
     }
 
     /** Counted block by block, the slow way. */

@@ -15,8 +15,28 @@ import org.junit.jupiter.api.Test;
 class ContainersTest {
 
     private static Finding carved(long at, long length, Prognosis prognosis) {
-        return new Finding(0, null, null, "at-" + at, length, "zip", Origin.CARVED, prognosis, 90, List.of(), List.of(new Extent(at, length)), null, null, null, null, null, null, null, null,
-                RecordFacts.NONE, null);
+        return new Finding(
+                0,
+                null,
+                null,
+                "at-" + at,
+                length,
+                "zip",
+                Origin.CARVED,
+                prognosis,
+                90,
+                List.of(),
+                List.of(new Extent(at, length)),
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                RecordFacts.NONE,
+                null);
     }
 
     /** Each is said to lie in the innermost whole one that holds all of it. */
@@ -32,11 +52,15 @@ class ContainersTest {
                 Long expected = null;
                 for (int j = 0; j < i; j++) {
                     Finding outer = found.get(j);
-                    if (outer.prognosis() == Prognosis.WHOLE && outer.firstByte() <= here.firstByte() && end(outer) >= end(here)) {
+                    if (outer.prognosis() == Prognosis.WHOLE
+                            && outer.firstByte() <= here.firstByte()
+                            && end(outer) >= end(here)) {
                         expected = j + 1L;
                     }
                 }
-                assertThat(containers.within(here, i + 1L).container()).as("seed %d, find %d of %s", seed, i, found).isEqualTo(expected);
+                assertThat(containers.within(here, i + 1L).container())
+                        .as("seed %d, find %d of %s", seed, i, found)
+                        .isEqualTo(expected);
             }
         }
     }

@@ -18,8 +18,8 @@ import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.FindingsFile;
 import org.brantel.core.finding.Prognosis;
 import org.brantel.core.json.Json;
-import org.brantel.core.source.MapJournal;
 import org.brantel.core.source.BlockState;
+import org.brantel.core.source.MapJournal;
 import org.brantel.core.source.Range;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.Sources;
@@ -56,11 +56,16 @@ class ScanTest {
         assertThat(written.version()).isEqualTo(1);
         assertThat(written.started()).isEqualTo("2026-11-24T09:00:00Z");
         assertThat(written.method()).isEqualTo("both");
-        assertThat(written.volumes()).hasSize(1).allMatch(v -> v.fs().equals("fat16") && v.state().equals("live"));
+        assertThat(written.volumes())
+                .hasSize(1)
+                .allMatch(v -> v.fs().equals("fat16") && v.state().equals("live"));
         assertThat(written.findings()).isEqualTo(findings().size()).isEqualTo(report.findings());
         assertThat(written.origins().values().stream().mapToLong(n -> n).sum()).isEqualTo(written.findings());
-        assertThat(findings()).extracting(Finding::id).containsExactlyElementsOf(
-                java.util.stream.LongStream.rangeClosed(1, written.findings()).boxed().toList());
+        assertThat(findings())
+                .extracting(Finding::id)
+                .containsExactlyElementsOf(java.util.stream.LongStream.rangeClosed(1, written.findings())
+                        .boxed()
+                        .toList());
     }
 
     @Test
@@ -74,10 +79,16 @@ class ScanTest {
         put32(disk, 446 + 12, volume.length / 512);
         disk[510] = 0x55;
         disk[511] = (byte) 0xaa;
-        ScanReport report = scan(Files.write(folder.resolve("disk.img"), disk), ScanPlan.of(ScanMethod.STRUCTURE).hashing(true));
+        ScanReport report = scan(
+                Files.write(folder.resolve("disk.img"), disk),
+                ScanPlan.of(ScanMethod.STRUCTURE).hashing(true));
         assertThat(report.volumes()).hasSize(1).allMatch(v -> v.startByte() == start);
-        Set<String> hashes = Set.copyOf(Corpus.files("d01-fat16").stream().filter(f -> f.state().equals("live")).map(Corpus.TrueFile::sha256).toList());
-        assertThat(findings().stream().map(Finding::sha256).filter(hashes::contains)).hasSize(hashes.size());
+        Set<String> hashes = Set.copyOf(Corpus.files("d01-fat16").stream()
+                .filter(f -> f.state().equals("live"))
+                .map(Corpus.TrueFile::sha256)
+                .toList());
+        assertThat(findings().stream().map(Finding::sha256).filter(hashes::contains))
+                .hasSize(hashes.size());
     }
 
     private static void put32(byte[] bytes, int at, long value) {
@@ -89,14 +100,21 @@ class ScanTest {
     @Test
     void unreadRangesOfAnImageMakeFilesGapped() throws IOException {
         Path image = Corpus.image("d12-fat32-healthy", folder);
-        Finding victim = Corpus.files("d12-fat32-healthy").stream().filter(f -> f.size() > 20_000).findFirst().map(f -> {
-            try {
-                scan(image, ScanPlan.of(ScanMethod.STRUCTURE));
-                return findings().stream().filter(x -> x.size() == f.size()).findFirst().orElseThrow();
-            } catch (IOException e) {
-                throw new AssertionError(e);
-            }
-        }).orElseThrow();
+        Finding victim = Corpus.files("d12-fat32-healthy").stream()
+                .filter(f -> f.size() > 20_000)
+                .findFirst()
+                .map(f -> {
+                    try {
+                        scan(image, ScanPlan.of(ScanMethod.STRUCTURE));
+                        return findings().stream()
+                                .filter(x -> x.size() == f.size())
+                                .findFirst()
+                                .orElseThrow();
+                    } catch (IOException e) {
+                        throw new AssertionError(e);
+                    }
+                })
+                .orElseThrow();
         long size = Files.size(image);
         Range hole = new Range(victim.firstByte() + 4096, 1024);
         try (MapJournal journal = MapJournal.create(Sources.mapBeside(image), Sources.open(image.toString()))) {
@@ -106,7 +124,10 @@ class ScanTest {
             journal.flush();
         }
         scan(image, ScanPlan.of(ScanMethod.BOTH).hashing(true));
-        Finding now = findings().stream().filter(f -> victim.path().equals(f.path())).findFirst().orElseThrow();
+        Finding now = findings().stream()
+                .filter(f -> victim.path().equals(f.path()))
+                .findFirst()
+                .orElseThrow();
         assertThat(now.prognosis()).isEqualTo(Prognosis.GAPPED);
         assertThat(now.sha256()).isNull();
         assertThat(now.reasons().get(0)).startsWith("1024 of " + now.size());
@@ -118,9 +139,17 @@ class ScanTest {
         Path cut = Files.write(folder.resolve("cut.img"), Arrays.copyOf(whole, 1_600_000));
         ScanReport report = scan(cut, ScanPlan.of(ScanMethod.BOTH).hashing(true));
         assertThat(report.problems()).anyMatch(p -> p.contains("claims " + whole.length));
-        Set<String> right = Set.copyOf(Corpus.files("d12-fat32-healthy").stream().map(Corpus.TrueFile::sha256).distinct().toList());
-        assertThat(findings()).filteredOn(f -> f.prognosis() == Prognosis.WHOLE).isNotEmpty().allMatch(f -> right.contains(f.sha256()));
-        assertThat(findings()).filteredOn(f -> f.prognosis() == Prognosis.GAPPED).isNotEmpty();
+        Set<String> right = Set.copyOf(Corpus.files("d12-fat32-healthy").stream()
+                .map(Corpus.TrueFile::sha256)
+                .distinct()
+                .toList());
+        assertThat(findings())
+                .filteredOn(f -> f.prognosis() == Prognosis.WHOLE)
+                .isNotEmpty()
+                .allMatch(f -> right.contains(f.sha256()));
+        assertThat(findings())
+                .filteredOn(f -> f.prognosis() == Prognosis.GAPPED)
+                .isNotEmpty();
     }
 
     @Test
@@ -133,7 +162,10 @@ class ScanTest {
     void freeSpaceOnlyCarvesNoLiveFile() throws IOException {
         Path image = Corpus.image("d01-fat16", folder);
         scan(image, ScanPlan.of(ScanMethod.CARVE).inFreeSpace(true).hashing(true));
-        Set<String> live = Set.copyOf(Corpus.files("d01-fat16").stream().filter(f -> f.state().equals("live")).map(Corpus.TrueFile::sha256).toList());
+        Set<String> live = Set.copyOf(Corpus.files("d01-fat16").stream()
+                .filter(f -> f.state().equals("live"))
+                .map(Corpus.TrueFile::sha256)
+                .toList());
         assertThat(findings()).isNotEmpty().noneMatch(f -> live.contains(f.sha256()));
     }
 
@@ -141,7 +173,8 @@ class ScanTest {
     void aVolumeThatIsNotThereIsRefused() throws IOException {
         Path image = Corpus.image("d01-fat16", folder);
         assertThatThrownBy(() -> scan(image, ScanPlan.of(ScanMethod.BOTH).onVolume(3)))
-                .hasMessageContaining("There is no volume 3").hasMessageContaining("it has 1");
+                .hasMessageContaining("There is no volume 3")
+                .hasMessageContaining("it has 1");
     }
 
     @Test
@@ -170,18 +203,23 @@ class ScanTest {
             Path image = Files.write(folder.resolve("fuzz.img"), damaged);
             ScanReport report = scan(image, ScanPlan.of(ScanMethod.BOTH));
             assertThat(report.finished()).isTrue();
-            assertThat(findings()).allMatch(f -> f.extents().stream().allMatch(e -> e.range().end() <= damaged.length));
+            assertThat(findings())
+                    .allMatch(f -> f.extents().stream().allMatch(e -> e.range().end() <= damaged.length));
         }
     }
 
-    /** Wherever a session is stopped, another one that carves what is left finds the rest, and both together what one would have found. */
+    /**
+     * Wherever a session is stopped, another one that carves what is left finds the rest, and both together what one
+     * would have found.
+     */
     @Test
     @Timeout(120)
     void whatAStoppedSessionCarvedIsNotCarvedAgain() throws IOException {
         Path image = Corpus.image("d09-raw-card", folder);
         ScanPlan plan = ScanPlan.of(ScanMethod.CARVE);
         ScanReport all = scan(image, plan);
-        List<String> expected = findings().stream().map(f -> f.name() + "+" + f.size()).sorted().toList();
+        List<String> expected =
+                findings().stream().map(f -> f.name() + "+" + f.size()).sorted().toList();
         assertThat(all.carved().stream().mapToLong(r -> r[1]).sum()).isEqualTo(all.size());
         ScanReport nothing = scan(image, plan.except(all.carvedFor(plan, all.size())));
         assertThat(nothing.findings()).isZero();
@@ -202,16 +240,22 @@ class ScanTest {
             ScanReport second = scan(image, plan.except(first.carvedFor(plan, first.size())));
             findings().forEach(f -> both.add(f.name() + "+" + f.size()));
             assertThat(both).doesNotHaveDuplicates();
-            assertThat(both.stream().sorted().toList()).as("stopped in round %d after %s", round, first.carved().size()).isEqualTo(expected);
+            assertThat(both.stream().sorted().toList())
+                    .as("stopped in round %d after %s", round, first.carved().size())
+                    .isEqualTo(expected);
             assertThat(second.carved().stream().mapToLong(r -> r[1]).sum()).isLessThan(all.size() + 1);
         }
     }
 
-    /** An archive that stores a picture plainly: the picture is a find of its own only when that is asked for, and names what holds it. */
+    /**
+     * An archive that stores a picture plainly: the picture is a find of its own only when that is asked for, and names
+     * what holds it.
+     */
     @Test
     void whatIsNestedIsFoundWhenItIsAskedFor() throws IOException {
         java.io.ByteArrayOutputStream picture = new java.io.ByteArrayOutputStream();
-        javax.imageio.ImageIO.write(new java.awt.image.BufferedImage(64, 48, java.awt.image.BufferedImage.TYPE_INT_RGB), "png", picture);
+        javax.imageio.ImageIO.write(
+                new java.awt.image.BufferedImage(64, 48, java.awt.image.BufferedImage.TYPE_INT_RGB), "png", picture);
         java.util.zip.CRC32 crc = new java.util.zip.CRC32();
         crc.update(picture.toByteArray());
         java.io.ByteArrayOutputStream archive = new java.io.ByteArrayOutputStream();
@@ -240,10 +284,16 @@ class ScanTest {
         Path image = Corpus.image("d10-blank", folder);
         ScanReport some = scan(image, ScanPlan.of(ScanMethod.CARVE).ofKinds(Set.of("jpg", "png")));
         assertThat(some.carvedFor(ScanPlan.of(ScanMethod.CARVE), some.size())).isEmpty();
-        assertThat(some.carvedFor(ScanPlan.of(ScanMethod.CARVE).ofKinds(Set.of("png")), some.size())).isNotEmpty();
-        assertThat(some.carvedFor(ScanPlan.of(ScanMethod.CARVE).ofKinds(Set.of("png")).carving(null, true), some.size())).isEmpty();
-        assertThat(some.carvedFor(ScanPlan.of(ScanMethod.CARVE).ofKinds(Set.of("png")).nesting(true), some.size())).isEmpty();
-        assertThat(some.carvedFor(ScanPlan.of(ScanMethod.CARVE).ofKinds(Set.of("png")), some.size() + 512)).isEmpty();
+        assertThat(some.carvedFor(ScanPlan.of(ScanMethod.CARVE).ofKinds(Set.of("png")), some.size()))
+                .isNotEmpty();
+        assertThat(some.carvedFor(
+                        ScanPlan.of(ScanMethod.CARVE).ofKinds(Set.of("png")).carving(null, true), some.size()))
+                .isEmpty();
+        assertThat(some.carvedFor(
+                        ScanPlan.of(ScanMethod.CARVE).ofKinds(Set.of("png")).nesting(true), some.size()))
+                .isEmpty();
+        assertThat(some.carvedFor(ScanPlan.of(ScanMethod.CARVE).ofKinds(Set.of("png")), some.size() + 512))
+                .isEmpty();
     }
 
     /** Of a formatted medium more is found than it holds: generations share its clusters. */
@@ -256,6 +306,7 @@ class ScanTest {
         assertThat(claims.again()).isPositive();
         assertThat(claims.distinct()).isPositive().isLessThanOrEqualTo(report.size());
         // What is listed is what is claimed once, again, and not stored; but for the slack of a block a finding.
-        assertThat((double) (claims.distinct() + claims.again() + claims.unstored())).isBetween((double) sizes, sizes + 512.0 * 2 * report.findings());
+        assertThat((double) (claims.distinct() + claims.again() + claims.unstored()))
+                .isBetween((double) sizes, sizes + 512.0 * 2 * report.findings());
     }
 }

@@ -7,7 +7,6 @@ import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.ArrayList;
@@ -32,6 +31,7 @@ class SessionFileTest {
 
     @TempDir
     private Path folder;
+
     private Path here;
     private Source medium;
 
@@ -39,7 +39,8 @@ class SessionFileTest {
     void scan() throws IOException {
         medium = Sources.open(Corpus.image("d01-fat16", folder).toString());
         here = folder.resolve("here");
-        new Scan(medium, ScanPlan.of(ScanMethod.STRUCTURE).hashing(true), ScanListener.NONE, Clock.systemUTC()).run(here, () -> false);
+        new Scan(medium, ScanPlan.of(ScanMethod.STRUCTURE).hashing(true), ScanListener.NONE, Clock.systemUTC())
+                .run(here, () -> false);
     }
 
     @AfterEach
@@ -65,10 +66,12 @@ class SessionFileTest {
 
     /** The packed session with its lines changed; the first is the report. */
     private byte[] changed(UnaryOperator<List<String>> how) throws IOException {
-        String text = new String(new GZIPInputStream(new ByteArrayInputStream(packed(null))).readAllBytes(), StandardCharsets.UTF_8);
+        String text = new String(
+                new GZIPInputStream(new ByteArrayInputStream(packed(null))).readAllBytes(), StandardCharsets.UTF_8);
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try (GZIPOutputStream zip = new GZIPOutputStream(out)) {
-            zip.write((String.join("\n", how.apply(new ArrayList<>(text.lines().toList()))) + "\n").getBytes(StandardCharsets.UTF_8));
+            zip.write((String.join("\n", how.apply(new ArrayList<>(text.lines().toList()))) + "\n")
+                    .getBytes(StandardCharsets.UTF_8));
         }
         return out.toByteArray();
     }
@@ -110,29 +113,40 @@ class SessionFileTest {
 
     @Test
     void mostWithOtherContentIsAnotherMedium() throws IOException {
-        byte[] packed = changed(lines -> lines.stream().map(l -> l.replaceFirst("\"sha256\":\"[0-9a-f]{4}", "\"sha256\":\"0000")).toList());
-        assertThatThrownBy(() -> unpacked(packed)).isInstanceOf(IOException.class).hasMessageStartingWith("sent.gz is of another medium");
+        byte[] packed = changed(lines -> lines.stream()
+                .map(l -> l.replaceFirst("\"sha256\":\"[0-9a-f]{4}", "\"sha256\":\"0000"))
+                .toList());
+        assertThatThrownBy(() -> unpacked(packed))
+                .isInstanceOf(IOException.class)
+                .hasMessageStartingWith("sent.gz is of another medium");
     }
 
     @Test
     void whatLeavesTheMediumIsRefusedByItsLine() throws IOException {
         long beyond = medium.size() - 10;
-        byte[] packed = changedLine(2, l -> l.replaceFirst("\"extents\":\\[.*?\\]\\]", "\"extents\":[[" + beyond + ",4096]]"));
-        assertThatThrownBy(() -> unpacked(packed)).isInstanceOf(IOException.class).hasMessage("The finding sent.gz, line 3 leaves the medium.");
+        byte[] packed =
+                changedLine(2, l -> l.replaceFirst("\"extents\":\\[.*?\\]\\]", "\"extents\":[[" + beyond + ",4096]]"));
+        assertThatThrownBy(() -> unpacked(packed))
+                .isInstanceOf(IOException.class)
+                .hasMessage("The finding sent.gz, line 3 leaves the medium.");
     }
 
     @Test
     void aReportOfAnotherVersionOrSizeIsRefused() throws IOException {
         byte[] newer = changedLine(0, l -> l.replaceFirst("\"version\":1", "\"version\":2"));
         assertThatThrownBy(() -> unpacked(newer)).hasMessage("sent.gz is no session file of version 1.");
-        byte[] larger = changedLine(0, l -> l.replace("\"size\":" + medium.size(), "\"size\":" + (medium.size() + 512)));
-        assertThatThrownBy(() -> unpacked(larger)).hasMessageContaining("is of a medium of " + (medium.size() + 512) + " bytes; this one has " + medium.size());
+        byte[] larger =
+                changedLine(0, l -> l.replace("\"size\":" + medium.size(), "\"size\":" + (medium.size() + 512)));
+        assertThatThrownBy(() -> unpacked(larger))
+                .hasMessageContaining(
+                        "is of a medium of " + (medium.size() + 512) + " bytes; this one has " + medium.size());
     }
 
     @Test
     void aLineWithoutEndIsNotReadToItsEnd() throws IOException {
         byte[] packed = changedLine(1, l -> "x".repeat(5 << 20));
-        assertThatThrownBy(() -> unpacked(packed)).hasMessageContaining("sent.gz, line 2 is longer than a session file's lines are");
+        assertThatThrownBy(() -> unpacked(packed))
+                .hasMessageContaining("sent.gz, line 2 is longer than a session file's lines are");
     }
 
     /** Damaged anywhere, it comes through as it was, or is refused in a sentence that names it. */
@@ -160,10 +174,15 @@ class SessionFileTest {
 
     @Test
     void packingHashesWhatASessionDidNot() throws IOException {
-        new Scan(medium, ScanPlan.of(ScanMethod.STRUCTURE), ScanListener.NONE, Clock.systemUTC()).run(here, () -> false);
+        new Scan(medium, ScanPlan.of(ScanMethod.STRUCTURE), ScanListener.NONE, Clock.systemUTC())
+                .run(here, () -> false);
         assertThat(findings(here)).allMatch(f -> f.sha256() == null);
-        assertThat(unpacked(packed(null)).problems()).anyMatch(p -> p.contains("nothing shows that it is of this medium but its size"));
+        assertThat(unpacked(packed(null)).problems())
+                .anyMatch(p -> p.contains("nothing shows that it is of this medium but its size"));
         assertThat(unpacked(packed(medium)).problems()).noneMatch(p -> p.contains("nothing shows"));
-        assertThat(findings(folder.resolve("there")).stream().filter(f -> f.prognosis() == org.brantel.core.finding.Prognosis.WHOLE && f.size() > 0)).isNotEmpty().allMatch(f -> f.sha256() != null);
+        assertThat(findings(folder.resolve("there")).stream()
+                        .filter(f -> f.prognosis() == org.brantel.core.finding.Prognosis.WHOLE && f.size() > 0))
+                .isNotEmpty()
+                .allMatch(f -> f.sha256() != null);
     }
 }

@@ -40,7 +40,9 @@ class AttachedDisksTest {
         Path sys = disk("sdb", 3_907_029_168L);
         put(sys.resolve("device/vendor"), "ATA     ");
         put(sys.resolve("device/model"), "Delve 2000");
-        Files.write(sys.resolve("device/vpd_pg80"), new byte[] {0, (byte) 0x80, 0, 8, ' ', 'M', 'D', '2', '-', '7', '7', ' '});
+        Files.write(
+                sys.resolve("device/vpd_pg80"),
+                new byte[] {0, (byte) 0x80, 0, 8, ' ', 'M', 'D', '2', '-', '7', '7', ' '});
         Path links = Files.createDirectories(root.resolve("dev/disk/by-id"));
         Files.createSymbolicLink(links.resolve("wwn-0x500"), Path.of("../../sdb"));
         Files.createSymbolicLink(links.resolve("ata-Delve_2000_MD2-77"), Path.of("../../sdb"));

@@ -50,7 +50,9 @@ class ByteViewTest {
     void theEndAndUnreadBytesAreDifferentAnswers() {
         ByteView view = ByteView.of(new FaultySource(random(4096), new Range(512, 512)), new Range(0, 4096));
         assertThatThrownBy(() -> view.u8(4096)).isInstanceOf(ByteView.End.class).hasMessageContaining("4096");
-        assertThatThrownBy(() -> view.u8(600)).isInstanceOf(ByteView.Unread.class).hasMessageContaining("1024");
+        assertThatThrownBy(() -> view.u8(600))
+                .isInstanceOf(ByteView.Unread.class)
+                .hasMessageContaining("1024");
         assertThatThrownBy(() -> view.u8(-1)).isInstanceOf(ByteView.End.class);
     }
 
@@ -64,6 +66,7 @@ class ByteViewTest {
 
     @Test
     void anExtentBeyondTheSourceIsRefused() {
-        assertThatThrownBy(() -> ByteView.of(new FaultySource(new byte[100]), new Range(90, 20))).isInstanceOf(IndexOutOfBoundsException.class);
+        assertThatThrownBy(() -> ByteView.of(new FaultySource(new byte[100]), new Range(90, 20)))
+                .isInstanceOf(IndexOutOfBoundsException.class);
     }
 }

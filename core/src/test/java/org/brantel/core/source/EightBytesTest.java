@@ -9,17 +9,24 @@ import org.junit.jupiter.api.Test;
 /** What looks at eight bytes at once finds what asking for each byte finds. */
 class EightBytesTest {
 
-    private static final ByteSet TEXT = ByteSet.of(c -> c >= 0x20 && c < 0x80 || c == '\t' || c == '\n' || c == '\r' || c == 0x1b);
-    private static final List<ByteSet> SETS = List.of(TEXT, TEXT.without('\n'), TEXT.without(' '), ByteSet.of(c -> c != 0), ByteSet.of(c -> c >= 0x80 || TEXT.has(c)));
+    private static final ByteSet TEXT =
+            ByteSet.of(c -> c >= 0x20 && c < 0x80 || c == '\t' || c == '\n' || c == '\r' || c == 0x1b);
+    private static final List<ByteSet> SETS = List.of(
+            TEXT,
+            TEXT.without('\n'),
+            TEXT.without(' '),
+            ByteSet.of(c -> c != 0),
+            ByteSet.of(c -> c >= 0x80 || TEXT.has(c)));
 
     private static byte[] mostlyText(Random random) {
         byte[] bytes = new byte[1 + random.nextInt(200)];
         for (int i = 0; i < bytes.length; i++) {
-            bytes[i] = (byte) switch (random.nextInt(40)) {
-                case 0 -> random.nextInt(256);
-                case 1 -> "\t\n\r\f\u001b\u007f".charAt(random.nextInt(6));
-                default -> 0x20 + random.nextInt(0x60);
-            };
+            bytes[i] = (byte)
+                    switch (random.nextInt(40)) {
+                        case 0 -> random.nextInt(256);
+                        case 1 -> "\t\n\r\f\u001b\u007f".charAt(random.nextInt(6));
+                        default -> 0x20 + random.nextInt(0x60);
+                    };
         }
         return bytes;
     }
@@ -53,7 +60,9 @@ class EightBytesTest {
                 byte[] bytes = "coast\r\n\t".getBytes(java.nio.charset.StandardCharsets.US_ASCII);
                 bytes[place] = (byte) value;
                 boolean text = value >= 0x20 && value < 0x80 || value == '\t' || value == '\n' || value == '\r';
-                assertThat(EightBytes.areText(bytes, 0)).as("%02x at %d", value, place).isEqualTo(text);
+                assertThat(EightBytes.areText(bytes, 0))
+                        .as("%02x at %d", value, place)
+                        .isEqualTo(text);
             }
         }
     }
@@ -70,7 +79,9 @@ class EightBytesTest {
             for (int i = to - 1; i >= from; i--) {
                 expected = bytes[i] == value ? i : expected;
             }
-            assertThat(EightBytes.find(bytes, value, from, to)).as("round %d", round).isEqualTo(expected);
+            assertThat(EightBytes.find(bytes, value, from, to))
+                    .as("round %d", round)
+                    .isEqualTo(expected);
         }
     }
 }

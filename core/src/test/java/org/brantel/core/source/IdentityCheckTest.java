@@ -16,9 +16,11 @@ class IdentityCheckTest {
 
     @Test
     void labelsCopiedByHandAreTheSameDevice() {
-        IdentityCheck check = IdentityCheck.compare(ON_CASE, new Identity("corran", "FJORD-32", "cf1 32m 00418", 33_554_432));
+        IdentityCheck check =
+                IdentityCheck.compare(ON_CASE, new Identity("corran", "FJORD-32", "cf1 32m 00418", 33_554_432));
         assertThat(check.matches()).isTrue();
-        assertThat(check.lines()).extracting(IdentityCheck.Line::verdict)
+        assertThat(check.lines())
+                .extracting(IdentityCheck.Line::verdict)
                 .containsExactly(IdentityCheck.Verdict.EQUAL, IdentityCheck.Verdict.EQUAL, IdentityCheck.Verdict.FITS);
     }
 
@@ -26,24 +28,32 @@ class IdentityCheckTest {
     @Test
     void theWordsSayNoMoreThanWasCompared() {
         Identity label = new Identity("", "", "", 64_000_000_000L);
-        assertThat(IdentityCheck.compare(label, Identity.ofSize(63_998_000_000L)).words())
-                .isEqualTo("no serial on either side, no model on either side, size fits the label (64 GB on the label, 59.6 GiB)");
-        assertThat(IdentityCheck.compare(label, Identity.ofSize(64_000_000_000L)).words()).endsWith("size equal, 64000000000 bytes");
+        assertThat(IdentityCheck.compare(label, Identity.ofSize(63_998_000_000L))
+                        .words())
+                .isEqualTo("no serial on either side, no model on either side, size fits the label (64 GB on the "
+                        + "label, 59.6 GiB)");
+        assertThat(IdentityCheck.compare(label, Identity.ofSize(64_000_000_000L))
+                        .words())
+                .endsWith("size equal, 64000000000 bytes");
         assertThat(IdentityCheck.compare(ON_CASE, Identity.ofSize(0)).words())
                 .isEqualTo("the medium gives no serial, the medium gives no model, the medium gives no size");
-        assertThat(IdentityCheck.compare(label, Identity.ofSize(128_000_000_000L)).words())
+        assertThat(IdentityCheck.compare(label, Identity.ofSize(128_000_000_000L))
+                        .words())
                 .endsWith("size differs (64 GB on the label, 119 GiB)");
     }
 
     @Test
     void theMediumThatMatchesBestWeighsMost() {
-        IdentityCheck all = IdentityCheck.compare(ON_CASE, new Identity("Corran", "Fjord 32", "CF1-32M-00418", 32_000_000));
+        IdentityCheck all =
+                IdentityCheck.compare(ON_CASE, new Identity("Corran", "Fjord 32", "CF1-32M-00418", 32_000_000));
         IdentityCheck model = IdentityCheck.compare(ON_CASE, new Identity("Corran", "Fjord 32", "", 32_000_000));
         IdentityCheck size = IdentityCheck.compare(ON_CASE, Identity.ofSize(32_000_000));
         IdentityCheck near = IdentityCheck.compare(ON_CASE, Identity.ofSize(31_900_000));
         IdentityCheck other = IdentityCheck.compare(ON_CASE, new Identity("Corran", "Fjord 64", "", 32_000_000));
         assertThat(List.of(all.weight(), model.weight(), size.weight(), near.weight(), other.weight()))
-                .isSortedAccordingTo(Comparator.reverseOrder()).doesNotHaveDuplicates().endsWith(0);
+                .isSortedAccordingTo(Comparator.reverseOrder())
+                .doesNotHaveDuplicates()
+                .endsWith(0);
     }
 
     @Test
@@ -62,6 +72,8 @@ class IdentityCheckTest {
 
     @Test
     void aSizeFarFromTheLabelIsAnotherDevice() {
-        assertThat(IdentityCheck.compare(ON_CASE, new Identity("Corran", "Fjord 32", "CF1-32M-00418", 64_000_000)).matches()).isFalse();
+        assertThat(IdentityCheck.compare(ON_CASE, new Identity("Corran", "Fjord 32", "CF1-32M-00418", 64_000_000))
+                        .matches())
+                .isFalse();
     }
 }

@@ -16,6 +16,7 @@ class MapFileTest {
 
     @TempDir
     private Path folder;
+
     private Path journal;
 
     @BeforeEach
@@ -50,10 +51,16 @@ class MapFileTest {
         MapFile.of(journal).write(sum);
         String text = Files.readString(sum);
         Files.writeString(sum, text.replace("\"len\" : 512", "\"len\" : 51200"));
-        assertThatThrownBy(() -> MapFile.read(sum)).hasMessageContaining("Range 2").hasMessageContaining("leaves a medium of 8192 bytes");
+        assertThatThrownBy(() -> MapFile.read(sum))
+                .hasMessageContaining("Range 2")
+                .hasMessageContaining("leaves a medium of 8192 bytes");
         Files.writeString(sum, text.replace("\"failed\"", "\"lost\""));
-        assertThatThrownBy(() -> MapFile.read(sum)).hasMessageContaining("Range 2").hasMessageContaining("lost");
+        assertThatThrownBy(() -> MapFile.read(sum))
+                .hasMessageContaining("Range 2")
+                .hasMessageContaining("lost");
         Files.writeString(sum, text.replace("brantel-map-sum", "other"));
-        assertThatThrownBy(() -> MapFile.read(sum)).hasMessageContaining("not a map sum").hasMessageContaining("other");
+        assertThatThrownBy(() -> MapFile.read(sum))
+                .hasMessageContaining("not a map sum")
+                .hasMessageContaining("other");
     }
 }

@@ -18,6 +18,7 @@ class MapJournalTest {
 
     @TempDir
     private Path folder;
+
     private Path file;
 
     @BeforeEach
@@ -56,11 +57,15 @@ class MapJournalTest {
         for (int cut = header; cut <= whole.length; cut++) {
             Files.write(file, Arrays.copyOf(whole, cut));
             ReadMap map = MapJournal.load(file).map();
-            assertThat(map.bytes(BlockState.READ)).as("cut at %d", cut).isLessThanOrEqualTo(full.bytes(BlockState.READ));
+            assertThat(map.bytes(BlockState.READ))
+                    .as("cut at %d", cut)
+                    .isLessThanOrEqualTo(full.bytes(BlockState.READ));
         }
         for (int cut = 0; cut < header; cut++) {
             Files.write(file, Arrays.copyOf(whole, cut));
-            assertThatThrownBy(() -> MapJournal.load(file)).isInstanceOf(SourceException.class).hasMessageContaining("no header");
+            assertThatThrownBy(() -> MapJournal.load(file))
+                    .isInstanceOf(SourceException.class)
+                    .hasMessageContaining("no header");
         }
     }
 
@@ -103,15 +108,19 @@ class MapJournalTest {
     void namesTheLineThatIsMalformed() throws IOException {
         write();
         Files.writeString(file, Files.readString(file).replace("\"len\":1024", "\"len\":999999"));
-        assertThatThrownBy(() -> MapJournal.load(file)).isInstanceOf(SourceException.class)
-                .hasMessageContaining("line 2").hasMessageContaining("999999");
+        assertThatThrownBy(() -> MapJournal.load(file))
+                .isInstanceOf(SourceException.class)
+                .hasMessageContaining("line 2")
+                .hasMessageContaining("999999");
     }
 
     @Test
     void refusesAnotherFormatOrVersion() throws IOException {
         write();
         Files.writeString(file, Files.readString(file).replace("\"version\":2", "\"version\":9"));
-        assertThatThrownBy(() -> MapJournal.load(file)).hasMessageContaining("not a map of version 2").hasMessageContaining("version 9");
+        assertThatThrownBy(() -> MapJournal.load(file))
+                .hasMessageContaining("not a map of version 2")
+                .hasMessageContaining("version 9");
     }
 
     /** Maps of version 1 lie in labs: they are read, go on, and say today's words once they are compacted. */

@@ -34,7 +34,8 @@ class RangeSetTest {
                 int inside = bits.get(probe, (int) window.end()).cardinality();
                 assertThat(set.overlaps(window)).isEqualTo(inside > 0);
                 assertThat(set.contains(window)).isEqualTo(inside == window.length());
-                assertThat(set.within(window).stream().mapToLong(Range::length).sum()).isEqualTo(inside);
+                assertThat(set.within(window).stream().mapToLong(Range::length).sum())
+                        .isEqualTo(inside);
             }
             assertDisjointAscendingAndMerged(set.ranges());
         }
@@ -42,7 +43,9 @@ class RangeSetTest {
 
     private static void assertDisjointAscendingAndMerged(List<Range> ranges) {
         for (int i = 1; i < ranges.size(); i++) {
-            assertThat(ranges.get(i).offset()).as("ranges %s", ranges).isGreaterThan(ranges.get(i - 1).end());
+            assertThat(ranges.get(i).offset())
+                    .as("ranges %s", ranges)
+                    .isGreaterThan(ranges.get(i - 1).end());
         }
     }
 

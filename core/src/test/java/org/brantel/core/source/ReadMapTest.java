@@ -26,7 +26,8 @@ class ReadMapTest {
                 map.set(new Range(from, length), state);
                 Arrays.fill(bytes, from, from + length, state);
                 for (BlockState s : BlockState.values()) {
-                    assertThat(map.bytes(s)).isEqualTo(Arrays.stream(bytes).filter(b -> b == s).count());
+                    assertThat(map.bytes(s))
+                            .isEqualTo(Arrays.stream(bytes).filter(b -> b == s).count());
                 }
             }
             for (int i = 0; i < SIZE; i++) {
@@ -61,6 +62,7 @@ class ReadMapTest {
     @Test
     void refusesARangeBeyondTheMedium() {
         assertThatThrownBy(() -> new ReadMap(100).set(new Range(90, 11), BlockState.READ))
-                .isInstanceOf(IllegalArgumentException.class).hasMessageContaining("100 bytes");
+                .isInstanceOf(IllegalArgumentException.class)
+                .hasMessageContaining("100 bytes");
     }
 }

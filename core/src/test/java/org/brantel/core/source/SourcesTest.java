@@ -23,21 +23,25 @@ class SourcesTest {
     @Test
     void saysInOneSentenceWhyThereIsNothingToRead() throws IOException {
         Path empty = Files.createFile(folder.resolve("empty.img"));
-        assertThatThrownBy(() -> Sources.open(folder.resolve("none.img").toString())).hasMessageContaining("There is no file or device at");
+        assertThatThrownBy(() -> Sources.open(folder.resolve("none.img").toString()))
+                .hasMessageContaining("There is no file or device at");
         assertThatThrownBy(() -> Sources.open(folder.toString())).hasMessageContaining("is a folder");
         assertThatThrownBy(() -> Sources.open(empty.toString())).hasMessageContaining("0 bytes");
         assertThatThrownBy(() -> Sources.open(" ")).hasMessageContaining("No source is named");
-        assertThatThrownBy(() -> Sources.open("sim:" + folder.resolve("x.json"))).hasMessageContaining("no simulated device");
+        assertThatThrownBy(() -> Sources.open("sim:" + folder.resolve("x.json")))
+                .hasMessageContaining("no simulated device");
     }
 
     @Test
     void neverReadsOutsideItsBounds() throws IOException {
-        try (Source source = Sources.open(Files.write(folder.resolve("a.img"), new byte[1000]).toString())) {
+        try (Source source = Sources.open(
+                Files.write(folder.resolve("a.img"), new byte[1000]).toString())) {
             byte[] buffer = new byte[100];
             assertThatThrownBy(() -> source.read(950, buffer, 0, 51)).isInstanceOf(IndexOutOfBoundsException.class);
             assertThatThrownBy(() -> source.read(-1, buffer, 0, 1)).isInstanceOf(IndexOutOfBoundsException.class);
             assertThatThrownBy(() -> source.read(0, buffer, 99, 2)).isInstanceOf(IndexOutOfBoundsException.class);
-            assertThatThrownBy(() -> source.read(Long.MAX_VALUE, buffer, 0, 1)).isInstanceOf(IndexOutOfBoundsException.class);
+            assertThatThrownBy(() -> source.read(Long.MAX_VALUE, buffer, 0, 1))
+                    .isInstanceOf(IndexOutOfBoundsException.class);
             assertThat(source.read(950, buffer, 0, 50).isClean()).isTrue();
         }
     }
@@ -50,8 +54,10 @@ class SourcesTest {
                 cut.setLength(4096);
             }
             assertThat(source.read(0, new byte[4096], 0, 4096).isClean()).isTrue();
-            assertThatThrownBy(() -> source.read(4000, new byte[200], 0, 200)).isInstanceOf(SourceException.Gone.class)
-                    .hasMessageContaining("it ends at 4096").hasMessageContaining("Nothing that was read is lost");
+            assertThatThrownBy(() -> source.read(4000, new byte[200], 0, 200))
+                    .isInstanceOf(SourceException.Gone.class)
+                    .hasMessageContaining("it ends at 4096")
+                    .hasMessageContaining("Nothing that was read is lost");
         }
     }
 
@@ -69,7 +75,8 @@ class SourcesTest {
 
     @Test
     void weakSectorsReadAfterTheirNumberOfTries() throws IOException {
-        try (Source source = new SimulatedDevice(folder, 2048, 2).weak(512, 512, 2).open()) {
+        try (Source source =
+                new SimulatedDevice(folder, 2048, 2).weak(512, 512, 2).open()) {
             byte[] buffer = new byte[512];
             assertThat(source.read(512, buffer, 0, 512).isClean()).isFalse();
             assertThat(source.read(512, buffer, 0, 512).isClean()).isFalse();
@@ -79,7 +86,8 @@ class SourcesTest {
 
     @Test
     void aDeviceThatDropsOutSaysSo() throws IOException {
-        try (Source source = new SimulatedDevice(folder, 2048, 3).dropsOutAfter(1).open()) {
+        try (Source source =
+                new SimulatedDevice(folder, 2048, 3).dropsOutAfter(1).open()) {
             source.read(0, new byte[512], 0, 512);
             assertThatThrownBy(() -> source.read(0, new byte[512], 0, 512)).isInstanceOf(SourceException.Gone.class);
         }
@@ -89,9 +97,13 @@ class SourcesTest {
     void refusesAMalformedFaultPlanNamingTheLine() throws IOException {
         Path plan = new SimulatedDevice(folder, 512, 4).write();
         Files.writeString(plan, Files.readString(plan).replace("\"dead\":[]", "\"dead\":[{\"offset\":\"here\"}]"));
-        assertThatThrownBy(() -> SimulatedSource.open(plan)).isInstanceOf(Json.MalformedJson.class).hasMessageContaining("line 2");
+        assertThatThrownBy(() -> SimulatedSource.open(plan))
+                .isInstanceOf(Json.MalformedJson.class)
+                .hasMessageContaining("line 2");
         Files.writeString(plan, "{\"format\":\"other\",\"version\":1}");
-        assertThatThrownBy(() -> SimulatedSource.open(plan)).hasMessageContaining("not a simulated device").hasMessageContaining("other");
+        assertThatThrownBy(() -> SimulatedSource.open(plan))
+                .hasMessageContaining("not a simulated device")
+                .hasMessageContaining("other");
     }
 
     @Test
@@ -128,7 +140,8 @@ class SourcesTest {
     @Test
     void aMapOfAnotherMediumIsRefused() throws IOException {
         Path image = Files.write(folder.resolve("a.img"), new byte[4096]);
-        MapJournal.create(Sources.mapBeside(image), new FaultySource(new byte[512])).close();
+        MapJournal.create(Sources.mapBeside(image), new FaultySource(new byte[512]))
+                .close();
         assertThatThrownBy(() -> Sources.open(image.toString())).hasMessageContaining("do not belong together");
     }
 
@@ -139,7 +152,8 @@ class SourcesTest {
         Path hard = Files.createLink(folder.resolve("hard.img"), image);
         try (Source source = Sources.open(image.toString())) {
             for (Path same : List.of(image, link, hard, folder.resolve("./a.img"))) {
-                assertThatThrownBy(() -> DestinationGuard.check(source, same)).isInstanceOf(SourceException.class)
+                assertThatThrownBy(() -> DestinationGuard.check(source, same))
+                        .isInstanceOf(SourceException.class)
                         .hasMessageContaining("choose another place");
             }
             DestinationGuard.check(source, folder.resolve("elsewhere.img"));

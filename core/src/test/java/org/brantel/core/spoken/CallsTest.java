@@ -33,8 +33,12 @@ class CallsTest {
         try (InputStream in = CallsTest.class.getResourceAsStream("/calls.json")) {
             JsonNode book = JsonMapper.shared().readTree(in);
             LocalDate today = LocalDate.parse(book.get("today").asString());
-            return StreamSupport.stream(book.get("lines").spliterator(), false).map(said -> DynamicTest.dynamicTest(
-                    said.get("id").asString() + " " + said.get("line").asString(), () -> assertThat(missed(said, today)).isEmpty())).toList().stream();
+            return StreamSupport.stream(book.get("lines").spliterator(), false)
+                    .map(said -> DynamicTest.dynamicTest(
+                            said.get("id").asString() + " " + said.get("line").asString(),
+                            () -> assertThat(missed(said, today)).isEmpty()))
+                    .toList()
+                    .stream();
         }
     }
 
@@ -43,14 +47,23 @@ class CallsTest {
         Heard heard = LINE.read(said.get("line").asString(), today);
         facts(said, heard, today);
         if (said.has("capacity")) {
-            expect(heard.capacity() != null && heard.capacity().bytes() == said.get("capacity").asLong(), "capacity, heard " + heard.capacity());
+            expect(
+                    heard.capacity() != null
+                            && heard.capacity().bytes() == said.get("capacity").asLong(),
+                    "capacity, heard " + heard.capacity());
         }
         if (said.has("deadline")) {
-            expect(heard.deadline() != null && heard.deadline().day().equals(day(said.get("deadline"))), "deadline, heard " + heard.deadline());
+            expect(
+                    heard.deadline() != null && heard.deadline().day().equals(day(said.get("deadline"))),
+                    "deadline, heard " + heard.deadline());
         }
         wanted(said, heard);
         if (said.has("caller")) {
-            said.get("caller").properties().forEach(e -> expect(e.getValue().asString().equals(caller(heard, e.getKey())), "caller's " + e.getKey() + ", heard " + heard.caller()));
+            said.get("caller")
+                    .properties()
+                    .forEach(e -> expect(
+                            e.getValue().asString().equals(caller(heard, e.getKey())),
+                            "caller's " + e.getKey() + ", heard " + heard.caller()));
         }
         mustNot(said, heard);
         return List.copyOf(misses);
@@ -61,39 +74,55 @@ class CallsTest {
             return;
         }
         said.get("facts").properties().forEach(e -> {
-            List<String> got = heard.facts().stream().filter(f -> f.code().equals(e.getKey())).map(Heard.Fact::value).toList();
+            List<String> got = heard.facts().stream()
+                    .filter(f -> f.code().equals(e.getKey()))
+                    .map(Heard.Fact::value)
+                    .toList();
             if (e.getKey().equals("since.hours")) {
                 JsonNode v = e.getValue();
                 long days = v.has("on") ? ChronoUnit.DAYS.between(day(v), today) : 0;
                 long min = v.has("min") ? v.get("min").asLong() : 24 * days - 24;
                 long max = v.has("max") ? v.get("max").asLong() : 24 * days + 24;
-                expect(got.stream().mapToLong(Long::parseLong).anyMatch(h -> h >= min && h <= max), "since.hours " + min + " to " + max + ", heard " + got);
+                expect(
+                        got.stream().mapToLong(Long::parseLong).anyMatch(h -> h >= min && h <= max),
+                        "since.hours " + min + " to " + max + ", heard " + got);
             } else if (MANY.contains(e.getKey())) {
                 texts(e.getValue()).forEach(v -> expect(got.contains(v), e.getKey() + "=" + v + ", heard " + got));
             } else {
-                expect(texts(e.getValue()).stream().anyMatch(got::contains), e.getKey() + "=" + texts(e.getValue()) + ", heard " + got);
+                expect(
+                        texts(e.getValue()).stream().anyMatch(got::contains),
+                        e.getKey() + "=" + texts(e.getValue()) + ", heard " + got);
             }
         });
     }
 
     private void wanted(JsonNode said, Heard heard) {
-        List<WantedLine> left = heard.wanted().stream().map(Heard.Wanted::line).collect(Collectors.toCollection(ArrayList::new));
+        List<WantedLine> left =
+                heard.wanted().stream().map(Heard.Wanted::line).collect(Collectors.toCollection(ArrayList::new));
         if (!said.has("wanted")) {
             return;
         }
         for (JsonNode want : said.get("wanted")) {
             String words = want.get("words").asString();
-            WantedLine hit = left.stream().filter(w -> w.words().toLowerCase().contains(words)).findFirst().orElse(null);
+            WantedLine hit = left.stream()
+                    .filter(w -> w.words().toLowerCase().contains(words))
+                    .findFirst()
+                    .orElse(null);
             if (hit == null) {
                 misses.add("no wanted line of its own for '" + words + "', heard " + left);
                 continue;
             }
             left.remove(hit);
             if (want.has("kinds")) {
-                want.get("kinds").forEach(k -> expect(Stream.of(k.asString().split("[|]")).anyMatch(hit.kinds()::contains), words + ": kind, heard " + hit));
+                want.get("kinds")
+                        .forEach(k -> expect(
+                                Stream.of(k.asString().split("[|]")).anyMatch(hit.kinds()::contains),
+                                words + ": kind, heard " + hit));
             }
             expect(!want.has("count") || hit.hopedFor() == want.get("count").asInt(), words + ": count, heard " + hit);
-            expect(!want.has("from") || Objects.equals(hit.from(), day(want.get("from"))), words + ": from, heard " + hit);
+            expect(
+                    !want.has("from") || Objects.equals(hit.from(), day(want.get("from"))),
+                    words + ": from, heard " + hit);
             expect(!want.has("to") || Objects.equals(hit.to(), day(want.get("to"))), words + ": to, heard " + hit);
         }
     }
@@ -107,8 +136,14 @@ class CallsTest {
                 case "deadline" -> expect(heard.deadline() == null, "no deadline, heard " + heard.deadline());
                 case "capacity" -> expect(heard.capacity() == null, "no capacity, heard " + heard.capacity());
                 case "wanted" -> expect(heard.wanted().isEmpty(), "nothing wanted, heard " + heard.wanted());
-                default -> texts(e.getValue()).forEach(v -> expect(heard.facts().stream().noneMatch(f -> f.code().equals(e.getKey())
-                        && (v.equals("*") || f.value().equals(v))), "not " + e.getKey() + "=" + v));
+                default ->
+                    texts(e.getValue())
+                            .forEach(v -> expect(
+                                    heard.facts().stream()
+                                            .noneMatch(f -> f.code().equals(e.getKey())
+                                                    && (v.equals("*")
+                                                            || f.value().equals(v))),
+                                    "not " + e.getKey() + "=" + v));
             }
         });
     }

@@ -31,7 +31,9 @@ class FreeLineTest {
     }
 
     private static Set<String> facts(Heard heard) {
-        Set<String> facts = heard.facts().stream().map(f -> f.code() + "=" + f.value()).collect(Collectors.toCollection(TreeSet::new));
+        Set<String> facts = heard.facts().stream()
+                .map(f -> f.code() + "=" + f.value())
+                .collect(Collectors.toCollection(TreeSet::new));
         if (heard.capacity() != null) {
             facts.add("capacity=" + heard.capacity().bytes());
         }
@@ -50,12 +52,15 @@ class FreeLineTest {
     @TestFactory
     Stream<DynamicTest> callersSay() throws IOException {
         List<DynamicTest> tests = new ArrayList<>();
-        List<String> lines = lines("/spoken.txt").stream().filter(l -> !l.startsWith("#") && !l.isBlank()).toList();
+        List<String> lines = lines("/spoken.txt").stream()
+                .filter(l -> !l.startsWith("#") && !l.isBlank())
+                .toList();
         for (int i = 0; i < lines.size(); i += 2) {
             String said = lines.get(i);
             Set<String> stated = new TreeSet<>(List.of(lines.get(i + 1).strip().split(" ")));
             stated.remove("nothing");
-            tests.add(DynamicTest.dynamicTest(said, () -> assertThat(facts(read(said))).isEqualTo(stated)));
+            tests.add(DynamicTest.dynamicTest(
+                    said, () -> assertThat(facts(read(said))).isEqualTo(stated)));
         }
         assertThat(tests).hasSizeGreaterThan(60);
         return tests.stream();
@@ -64,12 +69,18 @@ class FreeLineTest {
     /** Every phrase of the file, said plainly, states its facts: none is hidden behind another. */
     @Test
     void everyPhraseStatesItsFacts() throws IOException {
-        Set<String> known = PROTOCOL.facts().stream().flatMap(f -> f.values().stream().map(v -> f.code() + "=" + v)).collect(Collectors.toSet());
+        Set<String> known = PROTOCOL.facts().stream()
+                .flatMap(f -> f.values().stream().map(v -> f.code() + "=" + v))
+                .collect(Collectors.toSet());
         List<Phrase> phrases = Phrase.parse(String.join("\n", lines("phrases.txt")), known);
         List<String> silent = new ArrayList<>();
         for (Phrase p : phrases) {
-            String said = p.elements().stream().filter(e -> !e.equals("..") && !(e.endsWith("?") && p.elements().size() > 1))
-                    .map(e -> e.equals("!") ? "not" : e.replaceFirst("^\\[([^|\\]]+).*", "$1").replaceFirst("[*?]+$", ""))
+            String said = p.elements().stream()
+                    .filter(e ->
+                            !e.equals("..") && !(e.endsWith("?") && p.elements().size() > 1))
+                    .map(e -> e.equals("!")
+                            ? "not"
+                            : e.replaceFirst("^\\[([^|\\]]+).*", "$1").replaceFirst("[*?]+$", ""))
                     .collect(Collectors.joining(" "));
             if (!facts(read(said)).containsAll(p.states())) {
                 silent.add(said + " -> " + facts(read(said)) + " not " + p.states());
@@ -85,19 +96,26 @@ class FreeLineTest {
         for (Heard.Fact f : read(line).facts()) {
             assertThat(line.substring(f.from(), f.to())).isEqualTo(f.words());
         }
-        assertThat(read(line).facts()).extracting(Heard.Fact::words).containsExactly("fell", "on Monday", "doesn't spin");
+        assertThat(read(line).facts())
+                .extracting(Heard.Fact::words)
+                .containsExactly("fell", "on Monday", "doesn't spin");
     }
 
     @Test
     void whatWasSaidLastCountsWhereOnlyOneValueCan() {
         assertThat(facts(read("it was beeping, now it clicks"))).containsExactly("symptom.noise=clicking");
-        assertThat(facts(read("dropped, then it got wet in the bog"))).contains("loss.event=dropped", "loss.event=liquid");
+        assertThat(facts(read("dropped, then it got wet in the bog")))
+                .contains("loss.event=dropped", "loss.event=liquid");
     }
 
     @Test
     void aWantedLineIsReadFromTheSameBreath() {
-        List<Heard.Wanted> wanted = read("fell off the bench, lab notes since 2011, about forty voice memos from last June").wanted();
-        assertThat(wanted).extracting(w -> w.line().words()).containsExactly("lab notes since 2011", "about forty voice memos from last June");
+        List<Heard.Wanted> wanted =
+                read("fell off the bench, lab notes since 2011, about forty voice memos from last June")
+                        .wanted();
+        assertThat(wanted)
+                .extracting(w -> w.line().words())
+                .containsExactly("lab notes since 2011", "about forty voice memos from last June");
         WantedLine memos = wanted.get(1).line();
         assertThat(memos.hopedFor()).isEqualTo(40);
         assertThat(memos.kinds()).containsExactly("audio");
@@ -108,31 +126,55 @@ class FreeLineTest {
     /** Whatever is typed: no failure, every place within the line, never a fact that the protocol does not have. */
     @Test
     void anyTextIsBorne() throws IOException {
-        List<String> words = new ArrayList<>(lines("/spoken.txt").stream().flatMap(l -> Stream.of(l.split("\\s+"))).toList());
-        words.addAll(List.of("\u202e", "<b>", "شكرا", "日本", "99999999999999999999", "2TB2TB", "31 February", "0 GB", "*", "\"", "'", "1,2,3", "3 days ago ago"));
+        List<String> words = new ArrayList<>(lines("/spoken.txt").stream()
+                .flatMap(l -> Stream.of(l.split("\\s+")))
+                .toList());
+        words.addAll(List.of(
+                "\u202e",
+                "<b>",
+                "شكرا",
+                "日本",
+                "99999999999999999999",
+                "2TB2TB",
+                "31 February",
+                "0 GB",
+                "*",
+                "\"",
+                "'",
+                "1,2,3",
+                "3 days ago ago"));
         Random random = new Random(5);
         for (int round = 0; round < 3000; round++) {
-            String line = Stream.generate(() -> words.get(random.nextInt(words.size()))).limit(random.nextInt(14)).collect(Collectors.joining(random.nextBoolean() ? " " : ", "));
+            String line = Stream.generate(() -> words.get(random.nextInt(words.size())))
+                    .limit(random.nextInt(14))
+                    .collect(Collectors.joining(random.nextBoolean() ? " " : ", "));
             Heard heard = read(line);
             for (Heard.Fact f : heard.facts()) {
                 assertThat(line.substring(f.from(), f.to())).isEqualTo(f.words());
                 PROTOCOL.fact(f.code()).orElseThrow();
             }
-            heard.wanted().forEach(w -> assertThat(line.substring(w.from(), w.to())).isEqualTo(w.line().words()));
+            heard.wanted().forEach(w -> assertThat(line.substring(w.from(), w.to()))
+                    .isEqualTo(w.line().words()));
         }
     }
 
     @Test
     void aLongTextIsReadInTimeThatGrowsWithIt() {
-        String line = "fell off the bench, does not click and is not wet, about forty voice memos from last June. ".repeat(220);
+        String line = "fell off the bench, does not click and is not wet, about forty voice memos from last June. "
+                .repeat(220);
         assertThat(line.length()).isGreaterThan(19_000);
         assertThat(facts(read(line))).contains("loss.event=dropped").doesNotContain("symptom.noise=clicking");
     }
 
     @Test
     void aMalformedPhraseIsNamedWithItsLine() {
-        assertThatThrownBy(() -> Phrase.parse("symptom.noise=clicking\n    click, .. clack", Set.of("symptom.noise=clicking"))).hasMessageContaining("line 2").hasMessageContaining(".. clack");
-        assertThatThrownBy(() -> Phrase.parse("\nsymptom.nose=clicking\n    click", Set.of())).hasMessageContaining("line 2").hasMessageContaining("symptom.nose=clicking");
+        assertThatThrownBy(() ->
+                        Phrase.parse("symptom.noise=clicking\n    click, .. clack", Set.of("symptom.noise=clicking")))
+                .hasMessageContaining("line 2")
+                .hasMessageContaining(".. clack");
+        assertThatThrownBy(() -> Phrase.parse("\nsymptom.nose=clicking\n    click", Set.of()))
+                .hasMessageContaining("line 2")
+                .hasMessageContaining("symptom.nose=clicking");
         assertThatThrownBy(() -> Phrase.parse("    click", Set.of())).hasMessageContaining("line 1");
     }
 }

@@ -11,11 +11,15 @@ class SpokenDateTest {
     private static final LocalDate WEDNESDAY = LocalDate.of(2026, 11, 25);
 
     private static String past(String text) {
-        return SpokenDate.parse(text, WEDNESDAY, false).map(d -> d.from() + " " + d.to()).orElse("none");
+        return SpokenDate.parse(text, WEDNESDAY, false)
+                .map(d -> d.from() + " " + d.to())
+                .orElse("none");
     }
 
     private static String due(String text) {
-        return SpokenDate.parse(text, WEDNESDAY, true).map(d -> d.from() + " " + d.to()).orElse("none");
+        return SpokenDate.parse(text, WEDNESDAY, true)
+                .map(d -> d.from() + " " + d.to())
+                .orElse("none");
     }
 
     @Test
@@ -60,14 +64,33 @@ class SpokenDateTest {
 
     @Test
     void aStretchNeverEndsBeforeItBegins() {
-        String[] words = {"last", "next", "this", "june", "monday", "24", "31", "february", "2024", "week", "year", "summer", "winter", "ago", "three", "the", "of"};
+        String[] words = {
+            "last",
+            "next",
+            "this",
+            "june",
+            "monday",
+            "24",
+            "31",
+            "february",
+            "2024",
+            "week",
+            "year",
+            "summer",
+            "winter",
+            "ago",
+            "three",
+            "the",
+            "of"
+        };
         Random random = new Random(3);
         for (int round = 0; round < 5000; round++) {
             StringBuilder text = new StringBuilder();
             for (int i = 0; i <= random.nextInt(4); i++) {
                 text.append(words[random.nextInt(words.length)]).append(' ');
             }
-            SpokenDate.parse(text.toString(), WEDNESDAY, random.nextBoolean()).ifPresent(d -> assertThat(d.to()).as(text.toString()).isAfterOrEqualTo(d.from()));
+            SpokenDate.parse(text.toString(), WEDNESDAY, random.nextBoolean())
+                    .ifPresent(d -> assertThat(d.to()).as(text.toString()).isAfterOrEqualTo(d.from()));
         }
     }
 }

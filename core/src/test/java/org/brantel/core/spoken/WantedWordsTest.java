@@ -41,10 +41,18 @@ class WantedWordsTest {
 
     @Test
     void timesAreRead() {
-        assertThat(read("notes since 2011")).extracting(WantedLine::from, WantedLine::to).containsExactly(LocalDate.of(2011, 1, 1), null);
-        assertThat(read("letters before 2015")).extracting(WantedLine::from, WantedLine::to).containsExactly(null, LocalDate.of(2014, 12, 31));
-        assertThat(read("photos from 2019 to 2021")).extracting(WantedLine::from, WantedLine::to).containsExactly(LocalDate.of(2019, 1, 1), LocalDate.of(2021, 12, 31));
-        assertThat(read("letters 1998-2004")).extracting(WantedLine::from, WantedLine::to).containsExactly(LocalDate.of(1998, 1, 1), LocalDate.of(2004, 12, 31));
+        assertThat(read("notes since 2011"))
+                .extracting(WantedLine::from, WantedLine::to)
+                .containsExactly(LocalDate.of(2011, 1, 1), null);
+        assertThat(read("letters before 2015"))
+                .extracting(WantedLine::from, WantedLine::to)
+                .containsExactly(null, LocalDate.of(2014, 12, 31));
+        assertThat(read("photos from 2019 to 2021"))
+                .extracting(WantedLine::from, WantedLine::to)
+                .containsExactly(LocalDate.of(2019, 1, 1), LocalDate.of(2021, 12, 31));
+        assertThat(read("letters 1998-2004"))
+                .extracting(WantedLine::from, WantedLine::to)
+                .containsExactly(LocalDate.of(1998, 1, 1), LocalDate.of(2004, 12, 31));
     }
 
     @Test
@@ -58,7 +66,9 @@ class WantedWordsTest {
 
     @Test
     void sizesAndWishesAreRead() {
-        assertThat(read("scans over 20 MB, if you can")).extracting(WantedLine::minBytes, WantedLine::mustHave).containsExactly(20_000_000L, false);
+        assertThat(read("scans over 20 MB, if you can"))
+                .extracting(WantedLine::minBytes, WantedLine::mustHave)
+                .containsExactly(20_000_000L, false);
         assertThat(read("videos larger than 1GiB").minBytes()).isEqualTo(1L << 30);
         assertThat(read("the marches").mustHave()).isTrue();
         assertThat(WantedWords.read("   ", LocalDate.of(2026, 11, 25))).isEmpty();

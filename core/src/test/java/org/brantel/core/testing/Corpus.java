@@ -17,10 +17,19 @@ import tools.jackson.databind.json.JsonMapper;
 public final class Corpus {
 
     /** A file as the truth knows it. @param mtime ISO 8601, or null */
-    public record TrueFile(String path, String state, long size, String sha256, String kind, String mtime,
-                           String structure, String carve, String difficulty, long firstByte) { }
+    public record TrueFile(
+            String path,
+            String state,
+            long size,
+            String sha256,
+            String kind,
+            String mtime,
+            String structure,
+            String carve,
+            String difficulty,
+            long firstByte) {}
 
-    private Corpus() { }
+    private Corpus() {}
 
     /** Unpacks an image into a folder. @param name like {@code d01-fat16} */
     public static Path image(String name, Path folder) {
@@ -44,9 +53,19 @@ public final class Corpus {
         List<TrueFile> files = new ArrayList<>();
         for (JsonNode f : truth(name).get("files")) {
             JsonNode extents = f.get("extents");
-            files.add(new TrueFile(text(f, "path"), text(f, "state"), f.get("size").asLong(), text(f, "sha256"),
-                    text(f, "kind"), text(f, "mtime"), text(f.get("expect"), "structure"), text(f.get("expect"), "carve"),
-                    text(f, "carve_difficulty"), extents == null || extents.isEmpty() ? -1 : extents.get(0).get(0).asLong()));
+            files.add(new TrueFile(
+                    text(f, "path"),
+                    text(f, "state"),
+                    f.get("size").asLong(),
+                    text(f, "sha256"),
+                    text(f, "kind"),
+                    text(f, "mtime"),
+                    text(f.get("expect"), "structure"),
+                    text(f.get("expect"), "carve"),
+                    text(f, "carve_difficulty"),
+                    extents == null || extents.isEmpty()
+                            ? -1
+                            : extents.get(0).get(0).asLong()));
         }
         return files;
     }

@@ -32,7 +32,8 @@ public final class FaultySource implements Source {
         reads++;
         System.arraycopy(bytes, (int) offset, buffer, at, length);
         List<Range> failed = dead.within(new Range(offset, length));
-        failed.forEach(f -> Arrays.fill(buffer, at + (int) (f.offset() - offset), at + (int) (f.end() - offset), (byte) 0));
+        failed.forEach(
+                f -> Arrays.fill(buffer, at + (int) (f.offset() - offset), at + (int) (f.end() - offset), (byte) 0));
         return new ReadOutcome(failed, 1);
     }
 
@@ -67,5 +68,5 @@ public final class FaultySource implements Source {
     }
 
     @Override
-    public void close() { }
+    public void close() {}
 }

@@ -24,16 +24,20 @@ public final class LoopDevice implements AutoCloseable {
             command.add(1, "--read-only");
         }
         Said said = run(command.toArray(String[]::new));
-        assumeTrue(said.exit() == 0, "NOT TESTED: this machine gives no loop device (" + said.text().strip() + "); it takes root and the loop driver.");
+        assumeTrue(
+                said.exit() == 0,
+                "NOT TESTED: this machine gives no loop device (" + said.text().strip()
+                        + "); it takes root and the loop driver.");
         return new LoopDevice(Path.of(said.text().strip()));
     }
 
     /** What a command said. */
-    public record Said(int exit, String text) { }
+    public record Said(int exit, String text) {}
 
     public static Said run(String... command) throws IOException {
         try {
-            Process process = new ProcessBuilder(command).redirectErrorStream(true).start();
+            Process process =
+                    new ProcessBuilder(command).redirectErrorStream(true).start();
             String text = new String(process.getInputStream().readAllBytes());
             return new Said(process.waitFor(), text);
         } catch (InterruptedException e) {
@@ -48,7 +52,10 @@ public final class LoopDevice implements AutoCloseable {
         return node;
     }
 
-    /** A partition, made known to the kernel where it did not look for it, and a node for it. @param start and length in sectors */
+    /**
+     * A partition, made known to the kernel where it did not look for it, and a node for it. @param start and length in
+     * sectors
+     */
     public Path partition(int number, long start, long length, Path folder) throws IOException {
         run("addpart", node.toString(), Integer.toString(number), Long.toString(start), Long.toString(length));
         Path sys = Path.of("/sys/block", node.getFileName().toString(), node.getFileName() + "p" + number, "dev");
@@ -56,7 +63,9 @@ public final class LoopDevice implements AutoCloseable {
         String[] numbers = Files.readString(sys).strip().split(":");
         Path made = folder.resolve("partition" + number);
         Said said = run("mknod", made.toString(), "b", numbers[0], numbers[1]);
-        assumeTrue(said.exit() == 0, "NOT TESTED: no device node can be made here (" + said.text().strip() + ").");
+        assumeTrue(
+                said.exit() == 0,
+                "NOT TESTED: no device node can be made here (" + said.text().strip() + ").");
         return made;
     }
 

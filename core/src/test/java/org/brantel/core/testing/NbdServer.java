@@ -9,7 +9,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
 
-/** A real export server from Debian, on loopback, for as long as a test needs it. {@code ./brantel test} installs it. */
+/**
+ * A real export server from Debian, on loopback, for as long as a test needs it. {@code ./brantel test} installs it.
+ */
 public final class NbdServer implements AutoCloseable {
 
     private final int port;
@@ -29,7 +31,14 @@ public final class NbdServer implements AutoCloseable {
         try (ServerSocket free = new ServerSocket(0)) {
             port = free.getLocalPort();
         }
-        List<String> command = new ArrayList<>(List.of("nbdkit", "--foreground", "--exit-with-parent", "--ipaddr", "127.0.0.1", "--port", Integer.toString(port)));
+        List<String> command = new ArrayList<>(List.of(
+                "nbdkit",
+                "--foreground",
+                "--exit-with-parent",
+                "--ipaddr",
+                "127.0.0.1",
+                "--port",
+                Integer.toString(port)));
         command.addAll(List.of(words));
         NbdServer server = new NbdServer(port, command, Files.createTempFile(folder, "nbdkit", ".log"));
         server.startAgain();
@@ -37,7 +46,10 @@ public final class NbdServer implements AutoCloseable {
     }
 
     public void startAgain() throws IOException {
-        process = new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(log.toFile()).start();
+        process = new ProcessBuilder(command)
+                .redirectErrorStream(true)
+                .redirectOutput(log.toFile())
+                .start();
         for (int i = 0; i < 200; i++) {
             if (!process.isAlive()) {
                 throw new IOException("nbdkit ended: " + Files.readString(log));

@@ -78,7 +78,15 @@ public final class ScriptedNbdServer implements AutoCloseable {
             option = in.readInt();
             in.skipNBytes(in.readInt());
             if (option == 7) {
-                reply(out, option, 3, ByteBuffer.allocate(12).putShort((short) 0).putLong(size).putShort((short) 3).array());
+                reply(
+                        out,
+                        option,
+                        3,
+                        ByteBuffer.allocate(12)
+                                .putShort((short) 0)
+                                .putLong(size)
+                                .putShort((short) 3)
+                                .array());
             }
             reply(out, option, 1, new byte[0]);
         }
@@ -108,8 +116,14 @@ public final class ScriptedNbdServer implements AutoCloseable {
 
     /** A structured reply's chunk. */
     public static byte[] chunk(boolean last, int type, long cookie, byte[] payload) {
-        return ByteBuffer.allocate(20 + payload.length).putInt(0x668e33ef).putShort((short) (last ? 1 : 0)).putShort((short) type)
-                .putLong(cookie).putInt(payload.length).put(payload).array();
+        return ByteBuffer.allocate(20 + payload.length)
+                .putInt(0x668e33ef)
+                .putShort((short) (last ? 1 : 0))
+                .putShort((short) type)
+                .putLong(cookie)
+                .putInt(payload.length)
+                .put(payload)
+                .array();
     }
 
     /** Bytes at a place, as a chunk's payload. */
@@ -119,7 +133,12 @@ public final class ScriptedNbdServer implements AutoCloseable {
 
     /** An error with its place, as a chunk's payload. */
     public static byte[] errorAt(int number, String message, long offset) {
-        return ByteBuffer.allocate(14 + message.length()).putInt(number).putShort((short) message.length()).put(message.getBytes()).putLong(offset).array();
+        return ByteBuffer.allocate(14 + message.length())
+                .putInt(number)
+                .putShort((short) message.length())
+                .put(message.getBytes())
+                .putLong(offset)
+                .array();
     }
 
     public static byte[] joined(byte[]... parts) {

@@ -14,7 +14,7 @@ import org.brantel.core.source.Source;
 /** Small volumes made by the ordinary tools, with a few live and deleted files; a parser's damage is judged on them. */
 public final class Seeds {
 
-    private Seeds() { }
+    private Seeds() {}
 
     /** @param name of a volume in the test resources, like {@code ntfs} */
     public static byte[] volume(String name) {

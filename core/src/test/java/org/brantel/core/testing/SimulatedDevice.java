@@ -67,7 +67,8 @@ public final class SimulatedDevice {
         return Files.writeString(folder.resolve("device.json"), """
                 {"format":"brantel-simulated-device","version":1,"backing":"backing.img","make":"Test","model":"Sim",
                  "serial":"%s","sectorSize":512,"dead":[%s],"weak":[%s],"slow":[%s]%s%s}
-                """.formatted(serial, String.join(",", dead), String.join(",", weak), String.join(",", slow), dropOut, more));
+                """.formatted(
+                        serial, String.join(",", dead), String.join(",", weak), String.join(",", slow), dropOut, more));
     }
 
     public SimulatedSource open() throws IOException {

@@ -18,13 +18,18 @@ class MovementTest {
 
     @Test
     void aNewFactShowsWhatItMoved() {
-        Map<String, List<String>> told = Map.of("medium.type", List.of("hdd"), "symptom.appears", List.of("files-missing"));
-        Movement m = Movement.between(rank(PROTOCOL, told, Map.of()), rank(PROTOCOL, told, Map.of("bench.noise", List.of("clicking"))));
+        Map<String, List<String>> told =
+                Map.of("medium.type", List.of("hdd"), "symptom.appears", List.of("files-missing"));
+        Movement m = Movement.between(
+                rank(PROTOCOL, told, Map.of()), rank(PROTOCOL, told, Map.of("bench.noise", List.of("clicking"))));
         assertThat(m.ledBefore()).isEqualTo("image-then-scan");
         assertThat(m.leadsNow()).isEqualTo("hardware-work");
         assertThat(m.newStops()).contains("no-power");
         assertThat(m.matters()).isTrue();
-        Movement.Move image = m.moves().stream().filter(x -> x.path().equals("image-then-scan")).findFirst().orElseThrow();
+        Movement.Move image = m.moves().stream()
+                .filter(x -> x.path().equals("image-then-scan"))
+                .findFirst()
+                .orElseThrow();
         assertThat(image.barredNow()).isTrue();
         assertThat(image.came()).anyMatch(c -> c.startsWith("barred: "));
     }
@@ -39,13 +44,20 @@ class MovementTest {
 
     @Test
     void aNewerProtocolIsReplayed() throws IOException {
-        Protocol newer = Protocol.parse(Json.write(PROTOCOL).replace("\"version\":\"2\"", "\"version\":\"3\"").replace(
-                "\"path\":\"image-then-scan\",\"weight\":5,\"reason\":\"Deleted files leave", "\"path\":\"image-then-scan\",\"weight\":1,\"reason\":\"Deleted files leave"), "newer");
-        Map<String, List<String>> told = Map.of("loss.event", List.of("deleted-directly"), "copy.cloud", List.of("partly"));
+        Protocol newer = Protocol.parse(
+                Json.write(PROTOCOL)
+                        .replace("\"version\":\"2\"", "\"version\":\"3\"")
+                        .replace(
+                                "\"path\":\"image-then-scan\",\"weight\":5,\"reason\":\"Deleted files leave",
+                                "\"path\":\"image-then-scan\",\"weight\":1,\"reason\":\"Deleted files leave"),
+                "newer");
+        Map<String, List<String>> told =
+                Map.of("loss.event", List.of("deleted-directly"), "copy.cloud", List.of("partly"));
         Movement m = Movement.between(rank(PROTOCOL, told, Map.of()), rank(newer, told, Map.of()));
         assertThat(m.moves()).singleElement().satisfies(move -> {
             assertThat(move.before() - move.after()).isEqualTo(4);
-            assertThat(move.went()).containsExactly("+5 Deleted files leave records and bytes behind until they are written over.");
+            assertThat(move.went())
+                    .containsExactly("+5 Deleted files leave records and bytes behind until they are written over.");
         });
         assertThat(m.leadsNow()).isEqualTo("existing-copy");
     }

@@ -42,7 +42,8 @@ class TriageTest {
             JsonNode cases = JsonMapper.shared().readTree(in);
             List<DynamicTest> tests = new ArrayList<>();
             for (JsonNode c : cases.get("cases")) {
-                tests.add(DynamicTest.dynamicTest(c.get("id").asString() + " " + c.get("story").asString(), () -> check(c)));
+                tests.add(DynamicTest.dynamicTest(
+                        c.get("id").asString() + " " + c.get("story").asString(), () -> check(c)));
             }
             assertThat(tests).hasSizeGreaterThan(20);
             return tests.stream();
@@ -51,9 +52,16 @@ class TriageTest {
 
     private static void check(JsonNode c) {
         Ranking ranking = rank(facts(c.get("facts")), facts(c.get("observed")));
-        List<String> open = ranking.ranking().stream().filter(r -> !r.barred()).map(Ranking.Ranked::path).toList();
-        List<String> barred = ranking.ranking().stream().filter(Ranking.Ranked::barred).map(Ranking.Ranked::path).toList();
-        List<String> stops = ranking.stopRules().stream().map(Ranking.Stop::code).toList();
+        List<String> open = ranking.ranking().stream()
+                .filter(r -> !r.barred())
+                .map(Ranking.Ranked::path)
+                .toList();
+        List<String> barred = ranking.ranking().stream()
+                .filter(Ranking.Ranked::barred)
+                .map(Ranking.Ranked::path)
+                .toList();
+        List<String> stops =
+                ranking.stopRules().stream().map(Ranking.Stop::code).toList();
         assertThat(texts(c, "top")).contains(open.isEmpty() ? barred.get(0) : open.get(0));
         assertThat(barred).containsAll(texts(c, "mustBar"));
         assertThat(stops).containsAll(texts(c, "mustStop"));
@@ -88,14 +96,20 @@ class TriageTest {
     void clickingBarsEveryReadAndForbidsPower() {
         Ranking ranking = rank("symptom.noise", "clicking", "medium.type", "hdd");
         assertThat(ranking.ranking().get(0).path()).isEqualTo("hardware-work");
-        assertThat(ranking.ranking()).filteredOn(r -> List.of("straight-copy", "image-then-scan", "careful-imaging").contains(r.path()))
-                .hasSize(3).allMatch(r -> r.barred() && !r.barredBecause().isEmpty());
-        assertThat(ranking.stopRules()).anyMatch(s -> s.code().equals("no-power") && s.because().contains("symptom.noise=clicking"));
+        assertThat(ranking.ranking())
+                .filteredOn(r -> List.of("straight-copy", "image-then-scan", "careful-imaging")
+                        .contains(r.path()))
+                .hasSize(3)
+                .allMatch(r -> r.barred() && !r.barredBecause().isEmpty());
+        assertThat(ranking.stopRules())
+                .anyMatch(s -> s.code().equals("no-power") && s.because().contains("symptom.noise=clicking"));
     }
 
     @Test
     void whatTheBenchSawOutweighsWhatWasTold() {
-        Ranking ranking = rank(Map.of("symptom.noise", List.of("none"), "bench.detected", List.of("yes")), Map.of("symptom.noise", List.of("clicking")));
+        Ranking ranking = rank(
+                Map.of("symptom.noise", List.of("none"), "bench.detected", List.of("yes")),
+                Map.of("symptom.noise", List.of("clicking")));
         assertThat(ranking.ranking().get(0).path()).isEqualTo("hardware-work");
         assertThat(ranking.conflicts()).anyMatch(c -> c.contains("told “no unusual noise”, seen “clicks”"));
         assertThat(ranking.ranking().get(0).speaksFor()).anyMatch(Ranking.Piece::observed);
@@ -117,11 +131,14 @@ class TriageTest {
         for (int round = 0; round < 300; round++) {
             Ranking ranking = rank(randomFacts(random), randomFacts(random));
             for (Ranking.Ranked r : ranking.ranking()) {
-                int sum = r.speaksFor().stream().mapToInt(Ranking.Piece::weight).sum() - r.against().stream().mapToInt(Ranking.Piece::weight).sum();
+                int sum = r.speaksFor().stream().mapToInt(Ranking.Piece::weight).sum()
+                        - r.against().stream().mapToInt(Ranking.Piece::weight).sum();
                 assertThat(r.score()).as("%s", r).isEqualTo(sum);
-                assertThat(r.speaksFor()).allMatch(p -> p.weight() > 0 && !p.reason().isBlank());
+                assertThat(r.speaksFor())
+                        .allMatch(p -> p.weight() > 0 && !p.reason().isBlank());
             }
-            List<Boolean> barred = ranking.ranking().stream().map(Ranking.Ranked::barred).toList();
+            List<Boolean> barred =
+                    ranking.ranking().stream().map(Ranking.Ranked::barred).toList();
             assertThat(barred).as("open paths first").isSorted();
         }
     }
@@ -130,7 +147,14 @@ class TriageTest {
         Map<String, List<String>> facts = new LinkedHashMap<>();
         for (Protocol.FactCode code : PROTOCOL.facts()) {
             if (random.nextInt(4) == 0) {
-                facts.put(code.code(), List.of(code.number() ? "5" : code.values().get(random.nextInt(code.values().size()))));
+                facts.put(
+                        code.code(),
+                        List.of(
+                                code.number()
+                                        ? "5"
+                                        : code.values()
+                                                .get(random.nextInt(
+                                                        code.values().size()))));
             }
         }
         return facts;
@@ -142,25 +166,39 @@ class TriageTest {
         for (int round = 0; round < 50; round++) {
             Map<String, List<String>> facts = randomFacts(random);
             Map<String, List<String>> reversed = new LinkedHashMap<>();
-            new ArrayList<>(facts.entrySet()).stream().sorted((a, b) -> b.getKey().compareTo(a.getKey())).forEach(e -> reversed.put(e.getKey(), e.getValue()));
+            new ArrayList<>(facts.entrySet())
+                    .stream()
+                            .sorted((a, b) -> b.getKey().compareTo(a.getKey()))
+                            .forEach(e -> reversed.put(e.getKey(), e.getValue()));
             assertThat(Json.write(rank(facts, Map.of()))).isEqualTo(Json.write(rank(reversed, Map.of())));
         }
     }
 
     @Test
     void anUnknownCodeOrValueNamesTheNearestKnownOne() {
-        assertThatThrownBy(() -> rank("symptom.nois", "clicking")).isInstanceOf(Facts.UnknownFact.class).hasMessageContaining("'symptom.noise'");
+        assertThatThrownBy(() -> rank("symptom.nois", "clicking"))
+                .isInstanceOf(Facts.UnknownFact.class)
+                .hasMessageContaining("'symptom.noise'");
         assertThatThrownBy(() -> rank("symptom.noise", "cliking")).hasMessageContaining("'clicking'");
         assertThatThrownBy(() -> rank("since.hours", "two")).hasMessageContaining("whole number");
-        assertThatThrownBy(() -> rank("symptom.noise", "clicking", "symptom.noise", "none")).hasMessageContaining("holds one value");
+        assertThatThrownBy(() -> rank("symptom.noise", "clicking", "symptom.noise", "none"))
+                .hasMessageContaining("holds one value");
     }
 
     @Test
     void aMalformedProtocolIsRefusedWithWhatIsWrong() {
         String good = Json.writePretty(PROTOCOL);
         assertThat(parse(good)).isEqualTo(PROTOCOL);
-        refuses(good, "\"symptom.noise|bench.noise=clicking\"", "\"symptom.nose|bench.noise=clicking\"", "there is no fact 'symptom.nose'");
-        refuses(good, "\"path\" : \"existing-copy\"", "\"path\" : \"existing-cop\"", "there is no path 'existing-cop'; the nearest is 'existing-copy'");
+        refuses(
+                good,
+                "\"symptom.noise|bench.noise=clicking\"",
+                "\"symptom.nose|bench.noise=clicking\"",
+                "there is no fact 'symptom.nose'");
+        refuses(
+                good,
+                "\"path\" : \"existing-copy\"",
+                "\"path\" : \"existing-cop\"",
+                "there is no path 'existing-cop'; the nearest is 'existing-copy'");
         refuses(good, "\"weight\" : 9", "\"weight\" : 0", "weight 0");
         refuses(good, "\"chance\" : \"good\"", "\"chance\" : \"gold\"", "gold");
         refuses(good, "\"copy.trash=yes\"", "\"copy.trash=yess\"", "the nearest is 'yes'");
@@ -174,8 +212,10 @@ class TriageTest {
         int at = good.indexOf(from);
         assertThat(at).as(from).isPositive();
         long line = good.substring(0, at).lines().count();
-        assertThatThrownBy(() -> parse(good.substring(0, at) + to + good.substring(at + from.length()))).hasMessageContaining(why)
-                .satisfies(e -> assertThat(Integer.parseInt(e.getMessage().replaceFirst("(?s).*line (\\d+).*", "$1"))).isBetween((int) line - 6, (int) line + 1));
+        assertThatThrownBy(() -> parse(good.substring(0, at) + to + good.substring(at + from.length())))
+                .hasMessageContaining(why)
+                .satisfies(e -> assertThat(Integer.parseInt(e.getMessage().replaceFirst("(?s).*line (\\d+).*", "$1")))
+                        .isBetween((int) line - 6, (int) line + 1));
     }
 
     @Test
@@ -202,7 +242,10 @@ class TriageTest {
     void everyValueHasWordsOfItsOwn() {
         for (Protocol.FactCode fact : PROTOCOL.facts()) {
             assertThat(fact.words().keySet()).as(fact.code()).containsExactlyInAnyOrderElementsOf(fact.values());
-            assertThat(fact.words().values()).as(fact.code()).doesNotHaveDuplicates().noneMatch(w -> w.contains("="));
+            assertThat(fact.words().values())
+                    .as(fact.code())
+                    .doesNotHaveDuplicates()
+                    .noneMatch(w -> w.contains("="));
         }
         assertThat(PROTOCOL.say("symptom.noise", "clicking")).isEqualTo("clicks");
         assertThat(PROTOCOL.say("symptom.noise", "unknown")).isEqualTo("noise: not known");
@@ -213,19 +256,32 @@ class TriageTest {
     /** A protocol that a lab adopted before values had words is still in force. */
     @Test
     void anOlderProtocolIsSaidByItsCodes() {
-        String without = Json.writePretty(PROTOCOL).replaceAll("(?s)\"words\" : \\{.*?\\},", "").replaceAll("\"label\" : \"[a-z' ]+\",\\s+\"many\"", "\"many\"");
+        String without = Json.writePretty(PROTOCOL)
+                .replaceAll("(?s)\"words\" : \\{.*?\\},", "")
+                .replaceAll("\"label\" : \"[a-z' ]+\",\\s+\"many\"", "\"many\"");
         assertThat(parse(without).say("copy.backup", "none")).isEqualTo("backup: none");
     }
 
     @Test
     void aNoiseThatTheBenchDoesNotHearBarsNothingButIsReadGently() {
         Map<String, List<String>> told = Map.of("medium.type", List.of("hdd"), "symptom.noise", List.of("clicking"));
-        Ranking quiet = rank(told, Map.of("bench.noise", List.of("none"), "bench.detected", List.of("yes"), "bench.read", List.of("clean")));
+        Ranking quiet = rank(
+                told,
+                Map.of(
+                        "bench.noise",
+                        List.of("none"),
+                        "bench.detected",
+                        List.of("yes"),
+                        "bench.read",
+                        List.of("clean")));
         assertThat(quiet.stopRules()).noneMatch(s -> s.code().equals("no-power"));
         assertThat(quiet.stopRules()).anyMatch(s -> s.code().equals("no-opening"));
-        assertThat(quiet.ranking()).filteredOn(r -> r.path().equals("careful-imaging")).allMatch(r -> !r.barred()
-                && r.speaksFor().stream().anyMatch(p -> p.reason().contains("the bench does not hear")));
-        assertThat(rank(told, Map.of("bench.detected", List.of("yes"))).stopRules()).anyMatch(s -> s.code().equals("no-power"));
+        assertThat(quiet.ranking())
+                .filteredOn(r -> r.path().equals("careful-imaging"))
+                .allMatch(r -> !r.barred()
+                        && r.speaksFor().stream().anyMatch(p -> p.reason().contains("the bench does not hear")));
+        assertThat(rank(told, Map.of("bench.detected", List.of("yes"))).stopRules())
+                .anyMatch(s -> s.code().equals("no-power"));
     }
 
     private static Protocol parse(String text) {

@@ -37,7 +37,8 @@ class VolumeSearchTest {
         Collected told = new Collected(problems);
         volume.reader().walk(told.walk(volume.volume().index()));
         List<Finding> found = told.findings();
-        assertThat(found).as("bytes lie on the disk").allMatch(f -> f.extents().stream().allMatch(e -> e.isHole() || e.range().end() <= disk.length));
+        assertThat(found).as("bytes lie on the disk").allMatch(f -> f.extents().stream()
+                .allMatch(e -> e.isHole() || e.range().end() <= disk.length));
         return found;
     }
 
@@ -53,11 +54,21 @@ class VolumeSearchTest {
     }
 
     private static boolean isWhole(List<Finding> files, String path, Origin origin) {
-        return files.stream().anyMatch(f -> path.equals(f.path()) && f.origin() == origin && f.prognosis() == Prognosis.WHOLE);
+        return files.stream()
+                .anyMatch(f -> path.equals(f.path()) && f.origin() == origin && f.prognosis() == Prognosis.WHOLE);
     }
 
     @ParameterizedTest
-    @CsvSource({"ntfs, ntfs", "exfat, exfat", "fat12, fat12", "ext2, ext2", "ext4, ext4", "ext4-bigalloc, ext4", "udf, udf", "iso, iso9660"})
+    @CsvSource({
+        "ntfs, ntfs",
+        "exfat, exfat",
+        "fat12, fat12",
+        "ext2, ext2",
+        "ext4, ext4",
+        "ext4-bigalloc, ext4",
+        "udf, udf",
+        "iso, iso9660"
+    })
     void aVolumeThatNoTableListsIsFoundAtAnySector(String seed, String fs) throws IOException {
         byte[] disk = at(77, seed, 40);
         List<Volumes.Found> found = search(disk);
@@ -65,7 +76,8 @@ class VolumeSearchTest {
         assertThat(found.get(0).volume().fs()).isEqualTo(fs);
         assertThat(found.get(0).volume().state()).isEqualTo(Volume.LOST);
         assertThat(found.get(0).volume().startByte()).isEqualTo(77 * 512);
-        assertThat(isWhole(files(disk, found.get(0)), "/plot/note.txt", Origin.LIVE)).isTrue();
+        assertThat(isWhole(files(disk, found.get(0)), "/plot/note.txt", Origin.LIVE))
+                .isTrue();
     }
 
     @Test
@@ -75,7 +87,8 @@ class VolumeSearchTest {
         Volumes.Found found = search(disk).get(0);
         assertThat(found.volume().startByte()).isEqualTo(63 * 512);
         assertThat(found.volume().foundBy()).contains("copy of its boot sector");
-        assertThat(isWhole(files(disk, found), "/plot/hive/f5.dat", Origin.DELETED)).isTrue();
+        assertThat(isWhole(files(disk, found), "/plot/hive/f5.dat", Origin.DELETED))
+                .isTrue();
     }
 
     @Test
@@ -89,7 +102,8 @@ class VolumeSearchTest {
         assertThat(found.get(0).volume().startByte()).isEqualTo(63 * 512);
         assertThat(found.get(0).volume().clusterBytes()).isEqualTo(512);
         List<Finding> files = files(disk, found.get(0));
-        assertThat(isWhole(files, "/plot/hive/a rather long name of a recording.bin", Origin.LIVE)).isTrue();
+        assertThat(isWhole(files, "/plot/hive/a rather long name of a recording.bin", Origin.LIVE))
+                .isTrue();
         assertThat(isWhole(files, "/mid.csv", Origin.DELETED)).isTrue();
     }
 
@@ -99,7 +113,8 @@ class VolumeSearchTest {
         wipe(disk, 0, 512);
         List<Volumes.Found> found = search(disk);
         assertThat(found).hasSize(1);
-        assertThat(isWhole(files(disk, found.get(0)), "/plot/hive/f8.dat", Origin.LIVE)).isTrue();
+        assertThat(isWhole(files(disk, found.get(0)), "/plot/hive/f8.dat", Origin.LIVE))
+                .isTrue();
     }
 
     @Test
@@ -111,7 +126,8 @@ class VolumeSearchTest {
         assertThat(found.get(0).volume().fs()).isEqualTo("fat12");
         assertThat(found.get(0).volume().foundBy()).contains("allocation tables");
         List<Finding> files = files(disk, found.get(0));
-        assertThat(isWhole(files, "/plot/hive/a rather long name of a recording.bin", Origin.LIVE)).isTrue();
+        assertThat(isWhole(files, "/plot/hive/a rather long name of a recording.bin", Origin.LIVE))
+                .isTrue();
         assertThat(isWhole(files, "/plot/note.txt", Origin.LIVE)).isTrue();
     }
 
@@ -131,9 +147,12 @@ class VolumeSearchTest {
         List<Volumes.Found> found = search(disk);
         assertThat(found).extracting(f -> f.volume().state()).containsExactly(Volume.LIVE, Volume.EARLIER);
         List<Finding> files = files(disk, found.get(1));
-        assertThat(files).anyMatch(f -> f.path().endsWith("/hive/a rather long name of a recording.bin") && f.prognosis() == Prognosis.WHOLE
-                && f.origin() == Origin.EARLIER);
-        assertThat(files).anyMatch(f -> f.path().endsWith("/note.txt") && f.path().startsWith("/(lost folder "));
+        assertThat(files)
+                .anyMatch(f -> f.path().endsWith("/hive/a rather long name of a recording.bin")
+                        && f.prognosis() == Prognosis.WHOLE
+                        && f.origin() == Origin.EARLIER);
+        assertThat(files)
+                .anyMatch(f -> f.path().endsWith("/note.txt") && f.path().startsWith("/(lost folder "));
     }
 
     @Test
@@ -142,16 +161,23 @@ class VolumeSearchTest {
         List<Volumes.Found> found = search(disk);
         assertThat(problems).isEmpty();
         assertThat(found).extracting(f -> f.volume().fs()).containsExactly("fat12", "ext2");
-        assertThat(found).allMatch(f -> f.volume().state().equals(Volume.LIVE) && f.volume().foundBy().endsWith("of the GUID table"));
+        assertThat(found)
+                .allMatch(f -> f.volume().state().equals(Volume.LIVE)
+                        && f.volume().foundBy().endsWith("of the GUID table"));
         wipe(disk, 512, 512);
         found = search(disk);
-        assertThat(found).allMatch(f -> f.volume().foundBy().endsWith("of the backup GUID table")).hasSize(2);
-        assertThat(problems).containsExactly("The GUID table at the medium's start is gone; its copy at the end is used.");
+        assertThat(found)
+                .allMatch(f -> f.volume().foundBy().endsWith("of the backup GUID table"))
+                .hasSize(2);
+        assertThat(problems)
+                .containsExactly("The GUID table at the medium's start is gone; its copy at the end is used.");
         disk = PartitionedSeed.guid();
         disk[1024 + 130] ^= 1;
         found = search(disk);
         assertThat(problems).anyMatch(p -> p.contains("fail their checksum"));
-        assertThat(found).allMatch(f -> f.volume().foundBy().endsWith("of the backup GUID table")).hasSize(2);
+        assertThat(found)
+                .allMatch(f -> f.volume().foundBy().endsWith("of the backup GUID table"))
+                .hasSize(2);
     }
 
     @Test
@@ -174,7 +200,8 @@ class VolumeSearchTest {
     @Test
     void logicalPartitionsAreFollowedAndACircleIsTold() throws IOException {
         byte[] disk = PartitionedSeed.mbr();
-        assertThat(search(disk)).extracting(f -> f.volume().foundBy())
+        assertThat(search(disk))
+                .extracting(f -> f.volume().foundBy())
                 .containsExactly("partition 1 of the master boot record", "partition 5 of the master boot record");
         assertThat(problems).isEmpty();
         // The next table is this one again.
@@ -190,7 +217,9 @@ class VolumeSearchTest {
         byte[] disk = PartitionedSeed.mbr();
         wipe(disk, 0, 512);
         wipe(disk, (1024 - 32) * 512, 512);
-        assertThat(search(disk)).extracting(f -> f.volume().state() + " " + f.volume().fs()).containsExactlyInAnyOrder("lost fat12", "lost ext2");
+        assertThat(search(disk))
+                .extracting(f -> f.volume().state() + " " + f.volume().fs())
+                .containsExactlyInAnyOrder("lost fat12", "lost ext2");
     }
 
     @Test
@@ -211,7 +240,10 @@ class VolumeSearchTest {
         assertThat(unread.remarks()).containsExactly("Its files are not read yet.");
     }
 
-    /** A real disk whose table and every head are gone: FAT32 and ext4 stand by their copies, NTFS by the one at its end. */
+    /**
+     * A real disk whose table and every head are gone: FAT32 and ext4 stand by their copies, NTFS by the one at its
+     * end.
+     */
     @Test
     void everyFamilyIsReadByTheCopyOfItsHead(@TempDir Path folder) throws IOException {
         byte[] disk = Files.readAllBytes(Corpus.image("d07-mbr-zeroed", folder));
@@ -219,14 +251,21 @@ class VolumeSearchTest {
         wipe(disk, 51_380_224, 512);
         wipe(disk, 94_371_840, 4096);
         List<Volumes.Found> found = search(disk);
-        assertThat(found).extracting(f -> f.volume().fs() + " at " + f.volume().startByte())
+        assertThat(found)
+                .extracting(f -> f.volume().fs() + " at " + f.volume().startByte())
                 .containsExactlyInAnyOrder("fat32 at 1048576", "ntfs at 51380224", "ext4 at 94371840");
         List<Finding> files = new ArrayList<>();
         for (Volumes.Found f : found) {
             files.addAll(files(disk, f));
         }
-        Set<String> names = files.stream().filter(f -> f.prognosis() == Prognosis.WHOLE).map(Finding::path).collect(Collectors.toSet());
-        assertThat(Corpus.files("d07-mbr-zeroed")).filteredOn(f -> f.state().equals("live")).hasSize(14).allMatch(f -> names.contains("/" + f.path()));
+        Set<String> names = files.stream()
+                .filter(f -> f.prognosis() == Prognosis.WHOLE)
+                .map(Finding::path)
+                .collect(Collectors.toSet());
+        assertThat(Corpus.files("d07-mbr-zeroed"))
+                .filteredOn(f -> f.state().equals("live"))
+                .hasSize(14)
+                .allMatch(f -> names.contains("/" + f.path()));
     }
 
     @Test

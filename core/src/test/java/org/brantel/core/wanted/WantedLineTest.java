@@ -28,7 +28,16 @@ class WantedLineTest {
     }
 
     private static Candidate named(String path, String kind) {
-        return new Candidate(path.substring(path.lastIndexOf('/') + 1), path, kind, 900_000, null, null, false, Map.of(), Prognosis.WHOLE);
+        return new Candidate(
+                path.substring(path.lastIndexOf('/') + 1),
+                path,
+                kind,
+                900_000,
+                null,
+                null,
+                false,
+                Map.of(),
+                Prognosis.WHOLE);
     }
 
     private static Verdict verdict(WantedLine line, Candidate it) {
@@ -45,7 +54,8 @@ class WantedLineTest {
         try (InputStream in = WantedLineTest.class.getResourceAsStream("/wanted-cases.json")) {
             List<DynamicTest> tests = new ArrayList<>();
             for (JsonNode c : JsonMapper.shared().readTree(in).get("cases")) {
-                tests.add(DynamicTest.dynamicTest(c.get("id").asString() + " " + c.get("why").asString(), () -> check(c)));
+                tests.add(DynamicTest.dynamicTest(
+                        c.get("id").asString() + " " + c.get("why").asString(), () -> check(c)));
             }
             assertThat(tests).hasSizeGreaterThan(20);
             return tests.stream();
@@ -56,13 +66,24 @@ class WantedLineTest {
         JsonNode l = c.get("line");
         List<String> kinds = new ArrayList<>();
         l.get("kinds").forEach(k -> kinds.add(k.asString()));
-        Fitting fitting = new Fitting(new WantedLine(1, l.get("words").asString(), kinds, l.get("pattern").asString(), l.get("hopedFor").asInt(),
-                l.get("minBytes").asLong(), day(l.get("from")), day(l.get("to")), false, true));
+        Fitting fitting = new Fitting(new WantedLine(
+                1,
+                l.get("words").asString(),
+                kinds,
+                l.get("pattern").asString(),
+                l.get("hopedFor").asInt(),
+                l.get("minBytes").asLong(),
+                day(l.get("from")),
+                day(l.get("to")),
+                false,
+                true));
         Map<String, Verdict> words = Map.of("fits", Verdict.FITS, "maybe", Verdict.MAY_FIT, "no", Verdict.NOT);
         words.forEach((word, verdict) -> c.get("expect").get(word).forEach(i -> {
             JsonNode f = c.get("findings").get(i.asInt());
             Fit fit = fitting.of(candidate(f));
-            assertThat(fit.verdict()).as("%s: %s", f.get("name").asString(), fit.why()).isEqualTo(verdict);
+            assertThat(fit.verdict())
+                    .as("%s: %s", f.get("name").asString(), fit.why())
+                    .isEqualTo(verdict);
             assertThat(fit.why()).as("every answer has its reason").isNotBlank();
         }));
     }
@@ -73,10 +94,21 @@ class WantedLineTest {
 
     private static Candidate candidate(JsonNode f) {
         Map<String, String> about = new TreeMap<>();
-        f.get("about").properties().forEach(e -> about.put(e.getKey(), e.getValue().asString()));
-        return new Candidate(f.get("name").asString(), f.get("path").isNull() ? null : f.get("path").asString(), f.get("kind").asString(), f.get("size").asLong(),
-                f.get("changed").isNull() ? null : Instant.parse(f.get("changed").asString()), f.has("trashedFrom") ? f.get("trashedFrom").asString() : null,
-                f.has("inside"), about, Prognosis.valueOf(f.get("prognosis").asString().toUpperCase(Locale.ROOT)));
+        f.get("about")
+                .properties()
+                .forEach(e -> about.put(e.getKey(), e.getValue().asString()));
+        return new Candidate(
+                f.get("name").asString(),
+                f.get("path").isNull() ? null : f.get("path").asString(),
+                f.get("kind").asString(),
+                f.get("size").asLong(),
+                f.get("changed").isNull()
+                        ? null
+                        : Instant.parse(f.get("changed").asString()),
+                f.has("trashedFrom") ? f.get("trashedFrom").asString() : null,
+                f.has("inside"),
+                about,
+                Prognosis.valueOf(f.get("prognosis").asString().toUpperCase(Locale.ROOT)));
     }
 
     @Test
@@ -115,12 +147,23 @@ class WantedLineTest {
     @Test
     void foldersAreThoseOfThePlaceItCameFrom() {
         WantedLine marches = line("the marches", List.of("document"), "Marches/*");
-        assertThat(verdict(marches, named("/Band/Marches/Harbour Light.pdf", "pdf"))).isEqualTo(Verdict.FITS);
+        assertThat(verdict(marches, named("/Band/Marches/Harbour Light.pdf", "pdf")))
+                .isEqualTo(Verdict.FITS);
         assertThat(verdict(marches, named("/Band/Marches/cover.jpg", "jpg"))).isEqualTo(Verdict.NOT);
         assertThat(verdict(marches, named("/Band/Hymns/Lifeboat.pdf", "pdf"))).isEqualTo(Verdict.NOT);
-        Candidate trashed = new Candidate("$R1.pdf", "/$Recycle.Bin/S-1/$R1.pdf", "pdf", 9, null, "C:\\Band\\Marches\\Old Pier.pdf", false, Map.of(), Prognosis.WHOLE);
+        Candidate trashed = new Candidate(
+                "$R1.pdf",
+                "/$Recycle.Bin/S-1/$R1.pdf",
+                "pdf",
+                9,
+                null,
+                "C:\\Band\\Marches\\Old Pier.pdf",
+                false,
+                Map.of(),
+                Prognosis.WHOLE);
         assertThat(verdict(marches, trashed)).isEqualTo(Verdict.FITS);
-        Candidate fromNowhere = new Candidate("$R2.pdf", "/$Recycle.Bin/S-1/$R2.pdf", "pdf", 9, null, "", false, Map.of(), Prognosis.WHOLE);
+        Candidate fromNowhere = new Candidate(
+                "$R2.pdf", "/$Recycle.Bin/S-1/$R2.pdf", "pdf", 9, null, "", false, Map.of(), Prognosis.WHOLE);
         assertThat(verdict(marches, fromNowhere)).isEqualTo(Verdict.MAY_FIT);
     }
 
@@ -142,10 +185,14 @@ class WantedLineTest {
         assertThat(StatedDate.ofName("budget 2018.ods").to()).isEqualTo("2018-12-31");
         assertThat(StatedDate.ofName("DSC20180.jpg")).isNull();
         assertThat(StatedDate.ofName("part 20181345.jpg")).isNull();
-        assertThat(StatedDate.ofName("from 2018 to 2019.ods")).as("which of them, nobody can say").isNull();
+        assertThat(StatedDate.ofName("from 2018 to 2019.ods"))
+                .as("which of them, nobody can say")
+                .isNull();
         assertThat(StatedDate.ofCamera("PXL_20180614_101500123.jpg").from()).isEqualTo("2018-06-14");
         assertThat(StatedDate.ofContent("2018:06:14 10:15:00").from()).isEqualTo("2018-06-14");
-        assertThat(StatedDate.ofContent("1980-01-01T00:00:00")).as("a clock that was never set").isNull();
+        assertThat(StatedDate.ofContent("1980-01-01T00:00:00"))
+                .as("a clock that was never set")
+                .isNull();
     }
 
     /** Nothing that is asked and not known may be called fitting: taking a fact away never makes an answer surer. */
@@ -153,11 +200,28 @@ class WantedLineTest {
     void whatIsNotKnownNeverFits() {
         Random random = new Random(7);
         for (int round = 0; round < 2000; round++) {
-            WantedLine line = new WantedLine(1, random.nextBoolean() ? "photos" : "papers", List.of(random.nextBoolean() ? "image" : "document"),
-                    random.nextBoolean() ? "*pier*" : "", 0, 0, LocalDate.of(2020, 1, 1), LocalDate.of(2020, 12, 31), false, true);
+            WantedLine line = new WantedLine(
+                    1,
+                    random.nextBoolean() ? "photos" : "papers",
+                    List.of(random.nextBoolean() ? "image" : "document"),
+                    random.nextBoolean() ? "*pier*" : "",
+                    0,
+                    0,
+                    LocalDate.of(2020, 1, 1),
+                    LocalDate.of(2020, 12, 31),
+                    false,
+                    true);
             String kind = random.nextBoolean() ? "jpg" : "pdf";
-            Candidate bare = new Candidate("at-512." + kind, null, kind, 1 + random.nextInt(5_000_000), null, null, false,
-                    random.nextBoolean() ? Map.of() : Map.of("width", "4000", "height", "3000"), Prognosis.WHOLE);
+            Candidate bare = new Candidate(
+                    "at-512." + kind,
+                    null,
+                    kind,
+                    1 + random.nextInt(5_000_000),
+                    null,
+                    null,
+                    false,
+                    random.nextBoolean() ? Map.of() : Map.of("width", "4000", "height", "3000"),
+                    Prognosis.WHOLE);
             assertThat(verdict(line, bare)).isNotEqualTo(Verdict.FITS);
         }
     }
@@ -167,18 +231,33 @@ class WantedLineTest {
         Random random = new Random(8);
         String letters = "ab*?/._-(+[\\~$é \uD83D\uDE00";
         for (int round = 0; round < 3000; round++) {
-            String text = random.ints(random.nextInt(12), 0, letters.length()).mapToObj(i -> letters.substring(i, i + 1)).reduce("", String::concat);
-            String name = random.ints(1 + random.nextInt(12), 0, letters.length()).mapToObj(i -> letters.substring(i, i + 1)).reduce("", String::concat);
-            assertThat(new Fitting(line("x", List.of(), text)).of(named("/" + name, "pdf")).why()).isNotNull();
+            String text = random.ints(random.nextInt(12), 0, letters.length())
+                    .mapToObj(i -> letters.substring(i, i + 1))
+                    .reduce("", String::concat);
+            String name = random.ints(1 + random.nextInt(12), 0, letters.length())
+                    .mapToObj(i -> letters.substring(i, i + 1))
+                    .reduce("", String::concat);
+            assertThat(new Fitting(line("x", List.of(), text))
+                            .of(named("/" + name, "pdf"))
+                            .why())
+                    .isNotNull();
         }
     }
 
     @Test
     void theTallyNeverMissesLessThanNothing() {
-        WantedTally ten = WantedTally.of(line("x", List.of(), ""), new WantedTally.Found(8, 1, 5), 3, new WantedTally.Delivered(2, 1), null);
+        WantedTally ten = WantedTally.of(
+                line("x", List.of(), ""), new WantedTally.Found(8, 1, 5), 3, new WantedTally.Delivered(2, 1), null);
         assertThat(ten.hopedFor()).isEqualTo(10);
         assertThat(ten.missing()).isEqualTo(1);
-        assertThat(WantedTally.of(line("x", List.of(), ""), new WantedTally.Found(30, 1, 0), 0, WantedTally.Delivered.NONE, null).missing()).isZero();
+        assertThat(WantedTally.of(
+                                line("x", List.of(), ""),
+                                new WantedTally.Found(30, 1, 0),
+                                0,
+                                WantedTally.Delivered.NONE,
+                                null)
+                        .missing())
+                .isZero();
     }
 
     /** More matches than hoped for prove nothing; only a person who looked can say that it is all. */
@@ -187,9 +266,17 @@ class WantedLineTest {
         WantedLine ten = line("x", List.of(), "");
         WantedTally.Found many = new WantedTally.Found(48, 0, 300);
         WantedTally.Confirmed yes = new WantedTally.Confirmed(10, "Una Reid", Instant.parse("2026-11-28T10:00:00Z"));
-        assertThat(WantedTally.of(ten, many, 48, new WantedTally.Delivered(48, 0), null).isComplete()).isFalse();
-        assertThat(WantedTally.of(ten, many, 48, new WantedTally.Delivered(9, 30), yes).isComplete()).isFalse();
-        assertThat(WantedTally.of(ten, many, 48, WantedTally.Delivered.NONE, yes).isComplete()).isFalse();
-        assertThat(WantedTally.of(ten, many, 48, new WantedTally.Delivered(10, 0), yes).isComplete()).isTrue();
+        assertThat(WantedTally.of(ten, many, 48, new WantedTally.Delivered(48, 0), null)
+                        .isComplete())
+                .isFalse();
+        assertThat(WantedTally.of(ten, many, 48, new WantedTally.Delivered(9, 30), yes)
+                        .isComplete())
+                .isFalse();
+        assertThat(WantedTally.of(ten, many, 48, WantedTally.Delivered.NONE, yes)
+                        .isComplete())
+                .isFalse();
+        assertThat(WantedTally.of(ten, many, 48, new WantedTally.Delivered(10, 0), yes)
+                        .isComplete())
+                .isTrue();
     }
 }

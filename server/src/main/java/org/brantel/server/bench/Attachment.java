@@ -17,36 +17,63 @@ import org.brantel.core.source.Identity;
 @Table(name = "attachment")
 class Attachment {
 
-    record View(long id, String medium, Identity identity, boolean matched, @Nullable String decision, @Nullable String writeBlock, String who, Instant at) { }
+    record View(
+            long id,
+            String medium,
+            Identity identity,
+            boolean matched,
+            @Nullable String decision,
+            @Nullable String writeBlock,
+            String who,
+            Instant at) {}
 
     /** What a person decided when it was attached. */
-    record Decisions(String identity, String writeBlock) { }
+    record Decisions(String identity, String writeBlock) {}
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     private Long id;
+
     @Column(updatable = false)
     private Long caseId;
+
     @Column(updatable = false)
     private String medium;
+
     @Column(updatable = false)
     private String identity;
+
     @Column(updatable = false)
     private boolean matched;
+
     @Column(updatable = false)
     private String decision;
+
     @Column(updatable = false)
     private String writeBlock;
+
     @Column(updatable = false)
     private String who;
+
     @Column(updatable = false)
     private Instant at;
+
     private Instant detachedAt;
 
-    protected Attachment() { }
+    protected Attachment() {}
 
-    /** @param decisions why it is attached although its identity differs, and why it may be read although it could be written to; null for none */
-    Attachment(Long caseId, String medium, Identity identity, boolean matched, Decisions decisions, String who, Instant at) {
+    /**
+     * @param decisions why it is attached although its identity differs, and why it may be read although it could be
+     *                  written to; null for none
+     */
+    Attachment(
+            Long caseId,
+            String medium,
+            Identity identity,
+            boolean matched,
+            Decisions decisions,
+            String who,
+            Instant at) {
         this.caseId = caseId;
         this.medium = medium;
         this.identity = Json.write(identity);
@@ -79,8 +106,15 @@ class Attachment {
 
     View view() {
         try {
-            return new View(id, medium, Json.read(identity, Identity.class, "identity", "attachment " + id), matched,
-                    decision, writeBlock, who, at);
+            return new View(
+                    id,
+                    medium,
+                    Json.read(identity, Identity.class, "identity", "attachment " + id),
+                    matched,
+                    decision,
+                    writeBlock,
+                    who,
+                    at);
         } catch (IOException e) {
             throw new IllegalStateException(e);
         }

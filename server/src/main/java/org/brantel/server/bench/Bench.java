@@ -35,10 +35,10 @@ public class Bench {
      *
      * @param filling a session is writing it just now
      */
-    public record Image(long imagingId, Path file, long size, long readBytes, String sha256, boolean filling) { }
+    public record Image(long imagingId, Path file, long size, long readBytes, String sha256, boolean filling) {}
 
     /** A device has been imaged, as far as it will be. Told after the records say so. */
-    public record Imaged(String caseNumber, long imagingId) { }
+    public record Imaged(String caseNumber, long imagingId) {}
 
     private final Stations stations;
     private final ImagingSessions sessions;
@@ -54,8 +54,20 @@ public class Bench {
     private final Steering steering;
     private final Locks locks;
 
-    Bench(Stations stations, ImagingSessions sessions, Cases cases, CaseLists lists, CustodyService custody,
-          Events events, Jobs jobs, OneTimeTask<Long> imagingTask, OneTimeTask<Long> recheckTask, Clock clock, ImagingEvents log, Steering steering, Locks locks) {
+    Bench(
+            Stations stations,
+            ImagingSessions sessions,
+            Cases cases,
+            CaseLists lists,
+            CustodyService custody,
+            Events events,
+            Jobs jobs,
+            OneTimeTask<Long> imagingTask,
+            OneTimeTask<Long> recheckTask,
+            Clock clock,
+            ImagingEvents log,
+            Steering steering,
+            Locks locks) {
         this.stations = stations;
         this.sessions = sessions;
         this.cases = cases;
@@ -81,21 +93,25 @@ public class Bench {
         long caseId = cases.id(number);
         locks.touch(number);
         Steering.checked(wanted.profile());
-        Attachment attachment = stations.standing(caseId).orElseThrow(() ->
-                Refusal.conflict("No medium is attached to " + number + "; attach one at the Bench first."));
+        Attachment attachment = stations.standing(caseId)
+                .orElseThrow(() ->
+                        Refusal.conflict("No medium is attached to " + number + "; attach one at the Bench first."));
         if (stations.isBeingRead(attachment)) {
             throw Refusal.conflict("This medium is being read already; there is never a second session on one device.");
         }
-        ImagingSession session = new ImagingSession(caseId, attachment, wanted, attachment.view().identity().size(), who,
-                clock.instant());
+        ImagingSession session = new ImagingSession(
+                caseId, attachment, wanted, attachment.view().identity().size(), who, clock.instant());
         try {
             sessions.saveAndFlush(session);
         } catch (DataIntegrityViolationException e) {
             throw Refusal.conflict("This medium is being read already; there is never a second session on one device.");
         }
         cases.moveTo(number, Stage.IMAGING, who);
-        custody.record(number, who, "started an imaging session", "session " + session.id() + ", " + attachment.medium()
-                + ", profile " + wanted.profile());
+        custody.record(
+                number,
+                who,
+                "started an imaging session",
+                "session " + session.id() + ", " + attachment.medium() + ", profile " + wanted.profile());
         jobs.start(imagingTask, session.id());
         events.changed(number, "imaging");
         return session.view(number);
@@ -120,7 +136,8 @@ public class Bench {
         ImagingSession session = find(id);
         String number = cases.number(session.caseId());
         if (ImagingSession.AT_WORK.contains(session.state()) || session.state() == ImagingSession.State.DONE) {
-            throw Refusal.conflict("This session is " + session.state().name().toLowerCase() + "; there is nothing to resume.");
+            throw Refusal.conflict(
+                    "This session is " + session.state().name().toLowerCase() + "; there is nothing to resume.");
         }
         locks.touch(number);
         boolean cameBack = who.equals(CustodyService.MACHINE);
@@ -128,7 +145,11 @@ public class Bench {
         if (cameBack) {
             log.save(new ImagingEvent(id, clock.instant(), ImagingEvent.Kind.BACK, "the same device is back"));
         }
-        custody.record(number, who, cameBack ? "resumed imaging: the same device is back" : "resumed imaging", "session " + id);
+        custody.record(
+                number,
+                who,
+                cameBack ? "resumed imaging: the same device is back" : "resumed imaging",
+                "session " + id);
         jobs.start(imagingTask, id);
         events.changed(number, "imaging");
         return session.view(number);
@@ -175,19 +196,26 @@ public class Bench {
     @Transactional(readOnly = true)
     BenchController.Events events(long id) {
         find(id);
-        return new BenchController.Events(log.findTop400BySessionIdOrderByIdDesc(id).stream().map(ImagingEvent::view).toList(), log.countFaults(id));
+        return new BenchController.Events(
+                log.findTop400BySessionIdOrderByIdDesc(id).stream()
+                        .map(ImagingEvent::view)
+                        .toList(),
+                log.countFaults(id));
     }
 
     /** Newest first. */
     @Transactional(readOnly = true)
     public List<ImagingView> sessions(String number) {
-        return sessions.findByCaseIdOrderByIdDesc(cases.id(number)).stream().map(s -> s.view(number)).toList();
+        return sessions.findByCaseIdOrderByIdDesc(cases.id(number)).stream()
+                .map(s -> s.view(number))
+                .toList();
     }
 
     /** The newest session of each of these cases that has one, by case number. */
     @Transactional(readOnly = true)
     public Map<String, ImagingView> newest(Map<Long, String> cases) {
-        return sessions.findNewest(cases.keySet()).stream().map(s -> s.view(cases.get(s.caseId())))
+        return sessions.findNewest(cases.keySet()).stream()
+                .map(s -> s.view(cases.get(s.caseId())))
                 .collect(Collectors.toMap(ImagingView::caseNumber, v -> v));
     }
 
@@ -195,7 +223,8 @@ public class Bench {
     @Transactional(readOnly = true)
     public List<Measured> measured() {
         List<ImagingSession> done = sessions.findTop400ByStateOrderByIdDesc(ImagingSession.State.DONE);
-        Map<Long, String> media = lists.mediums(done.stream().map(ImagingSession::caseId).toList());
+        Map<Long, String> media =
+                lists.mediums(done.stream().map(ImagingSession::caseId).toList());
         return done.stream().map(s -> s.measured(media.get(s.caseId()))).toList();
     }
 
@@ -203,25 +232,37 @@ public class Bench {
     @Transactional(readOnly = true)
     public List<ImagingView> unfinished() {
         return sessions.findByStateInOrderById(EnumSet.complementOf(EnumSet.of(ImagingSession.State.DONE))).stream()
-                .map(s -> s.view(cases.number(s.caseId()))).toList();
+                .map(s -> s.view(cases.number(s.caseId())))
+                .toList();
     }
 
     /** The newest image of a case that is not being written just now. @throws Refusal when there is none */
     @Transactional(readOnly = true)
     public Image image(String number) {
         List<Image> images = images(number);
-        return images.stream().filter(i -> !i.filling()).findFirst().orElseThrow(() -> images.isEmpty() ? none(number)
-                : Refusal.conflict("The image of " + number + " is still being written; until it is done only its records can be scanned."));
+        return images.stream()
+                .filter(i -> !i.filling())
+                .findFirst()
+                .orElseThrow(() -> images.isEmpty()
+                        ? none(number)
+                        : Refusal.conflict("The image of " + number
+                                + " is still being written; until it is done only its records can be scanned."));
     }
 
     /** The newest image of a case, also while it is being written. @throws Refusal when there is none */
     @Transactional(readOnly = true)
     public Image imageAsItComes(String number) {
-        return images(number).stream().filter(i -> i.readBytes() > 0).findFirst().orElseThrow(() -> none(number));
+        return images(number).stream()
+                .filter(i -> i.readBytes() > 0)
+                .findFirst()
+                .orElseThrow(() -> none(number));
     }
 
     private List<Image> images(String number) {
-        return sessions.findByCaseIdOrderByIdDesc(cases.id(number)).stream().filter(s -> !s.image().isEmpty()).map(s -> image(s, number)).toList();
+        return sessions.findByCaseIdOrderByIdDesc(cases.id(number)).stream()
+                .filter(s -> !s.image().isEmpty())
+                .map(s -> image(s, number))
+                .toList();
     }
 
     private static Refusal none(String number) {
@@ -242,7 +283,13 @@ public class Bench {
 
     private static Image image(ImagingSession session, String number) {
         ImagingView v = session.view(number);
-        return new Image(v.id(), Path.of(session.image()), v.size(), v.readBytes(), v.sha256(), ImagingSession.AT_WORK.contains(session.state()));
+        return new Image(
+                v.id(),
+                Path.of(session.image()),
+                v.size(),
+                v.readBytes(),
+                v.sha256(),
+                ImagingSession.AT_WORK.contains(session.state()));
     }
 
     /** A stretch of the ribbon, magnified. */

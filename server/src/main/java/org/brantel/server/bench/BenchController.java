@@ -32,15 +32,22 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class BenchController {
 
-    record Attach(@NotBlank(message = "Choose a medium.") String medium, @Nullable String decision, @Nullable String writeBlock) { }
+    record Attach(
+            @NotBlank(message = "Choose a medium.") String medium,
+            @Nullable String decision,
+            @Nullable String writeBlock) {}
 
     /** @param limits absent for the profile's own; @param mibPerSecond absent or 0 for no limit */
-    record Start(@NotBlank(message = "Choose a care profile.") String profile, @Nullable StopLimits limits, @Nullable Long mibPerSecond) { }
+    record Start(
+            @NotBlank(message = "Choose a care profile.") String profile,
+            @Nullable StopLimits limits,
+            @Nullable Long mibPerSecond) {}
 
     /** @param limits absent for the profile's own; @param mibPerSecond absent or 0 for no limit */
-    record Bounds(@Nullable StopLimits limits, @Nullable Long mibPerSecond) { }
+    record Bounds(@Nullable StopLimits limits, @Nullable Long mibPerSecond) {}
 
-    record Profile(@NotBlank(message = "Choose a care profile.") String profile) { }
+    record Profile(
+            @NotBlank(message = "Choose a care profile.") String profile) {}
 
     /**
      * A medium with where it stands.
@@ -48,23 +55,34 @@ class BenchController {
      * @param caseNumber that it is attached to
      * @param state      of the session that reads it: waiting, running, paused
      */
-    record Station(Media.Medium medium, @Nullable String caseNumber, @Nullable String state) { }
+    record Station(
+            Media.Medium medium,
+            @Nullable String caseNumber,
+            @Nullable String state) {}
 
     /** @param inbox where the lab places raw images; @param silent boxes that do not answer */
-    record BenchView(List<Station> stations, List<ImagingView> sessions, List<Boxes.Silent> silent, String inbox) { }
+    record BenchView(List<Station> stations, List<ImagingView> sessions, List<Boxes.Silent> silent, String inbox) {}
 
     /** @param profiles from the least gentle to the gentlest; @param advice which of them is proposed, and why */
-    record CaseBench(@Nullable Attachment.View attachment, List<ImagingView> sessions, List<CareProfile> profiles, ProfileAdvice advice) { }
+    record CaseBench(
+            @Nullable Attachment.View attachment,
+            List<ImagingView> sessions,
+            List<CareProfile> profiles,
+            ProfileAdvice advice) {}
 
     /** The newest first. */
-    record Events(List<ImagingEvent.View> events, long faults) { }
+    record Events(List<ImagingEvent.View> events, long faults) {}
 
-    record Lens(String cells) { }
+    record Lens(String cells) {}
 
     /** @param measured the station measured it by itself */
-    record Answer(@NotBlank(message = "An answer has no code.") String code, @NotBlank(message = "An answer has no value.") String value, boolean measured) { }
+    record Answer(
+            @NotBlank(message = "An answer has no code.") String code,
+            @NotBlank(message = "An answer has no value.") String value,
+            boolean measured) {}
 
-    record BenchCheck(@NotEmpty(message = "Nothing was filled in.") List<@Valid Answer> answers) { }
+    record BenchCheck(
+            @NotEmpty(message = "Nothing was filled in.") List<@Valid Answer> answers) {}
 
     private final Stations stations;
     private final Bench bench;
@@ -76,7 +94,16 @@ class BenchController {
     private final Staff staff;
     private final Settings settings;
 
-    BenchController(Stations stations, Bench bench, Steering steering, SessionReports reports, Boxes boxes, Media media, Cases cases, Staff staff, Settings settings) {
+    BenchController(
+            Stations stations,
+            Bench bench,
+            Steering steering,
+            SessionReports reports,
+            Boxes boxes,
+            Media media,
+            Cases cases,
+            Staff staff,
+            Settings settings) {
         this.stations = stations;
         this.bench = bench;
         this.steering = steering;
@@ -92,16 +119,33 @@ class BenchController {
     BenchView all() throws IOException {
         List<ImagingView> sessions = bench.unfinished();
         Map<String, String> attached = stations.attachedTo();
-        List<Station> all = media.all().stream().map(m -> {
-            String number = attached.get(m.key());
-            return new Station(m, number, sessions.stream().filter(s -> s.caseNumber().equals(number)).map(ImagingView::state).findFirst().orElse(null));
-        }).toList();
-        return new BenchView(all, sessions, boxes.silent(), settings.inbox().toAbsolutePath().normalize().toString());
+        List<Station> all = media.all().stream()
+                .map(m -> {
+                    String number = attached.get(m.key());
+                    return new Station(
+                            m,
+                            number,
+                            sessions.stream()
+                                    .filter(s -> s.caseNumber().equals(number))
+                                    .map(ImagingView::state)
+                                    .findFirst()
+                                    .orElse(null));
+                })
+                .toList();
+        return new BenchView(
+                all,
+                sessions,
+                boxes.silent(),
+                settings.inbox().toAbsolutePath().normalize().toString());
     }
 
     @GetMapping("/api/cases/{number}/bench")
     CaseBench ofCase(@PathVariable String number) {
-        return new CaseBench(stations.attachment(number).orElse(null), bench.sessions(number), CareProfile.all(), stations.advice(number));
+        return new CaseBench(
+                stations.attachment(number).orElse(null),
+                bench.sessions(number),
+                CareProfile.all(),
+                stations.advice(number));
     }
 
     @GetMapping("/api/cases/{number}/bench/identity")
@@ -118,7 +162,11 @@ class BenchController {
     @PostMapping("/api/cases/{number}/bench/attachment")
     @ResponseStatus(HttpStatus.CREATED)
     Attachment.View attach(@PathVariable String number, @Valid @RequestBody Attach attach) throws IOException {
-        return stations.attach(number, attach.medium(), new Attachment.Decisions(attach.decision(), attach.writeBlock()), staff.current().name());
+        return stations.attach(
+                number,
+                attach.medium(),
+                new Attachment.Decisions(attach.decision(), attach.writeBlock()),
+                staff.current().name());
     }
 
     /** What the station can tell by itself. Nothing is recorded yet. */
@@ -131,14 +179,25 @@ class BenchController {
     @PostMapping("/api/cases/{number}/bench-check")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void check(@PathVariable String number, @Valid @RequestBody BenchCheck check) {
-        cases.observe(number, check.answers().stream().map(a -> new CaseForm.Fact(a.code(), a.value(), "observed")).toList(),
-                check.answers().stream().filter(Answer::measured).map(Answer::code).collect(Collectors.toSet()), staff.current().name());
+        cases.observe(
+                number,
+                check.answers().stream()
+                        .map(a -> new CaseForm.Fact(a.code(), a.value(), "observed"))
+                        .toList(),
+                check.answers().stream()
+                        .filter(Answer::measured)
+                        .map(Answer::code)
+                        .collect(Collectors.toSet()),
+                staff.current().name());
     }
 
     @PostMapping("/api/cases/{number}/imaging")
     @ResponseStatus(HttpStatus.CREATED)
     ImagingView start(@PathVariable String number, @Valid @RequestBody Start start) {
-        return bench.start(number, new ImagingSession.Wanted(start.profile(), start.limits(), Steering.bytesPerSecond(orNone(start.mibPerSecond()))),
+        return bench.start(
+                number,
+                new ImagingSession.Wanted(
+                        start.profile(), start.limits(), Steering.bytesPerSecond(orNone(start.mibPerSecond()))),
                 staff.current().name());
     }
 
@@ -169,7 +228,11 @@ class BenchController {
 
     @PostMapping("/api/imaging/{id}/bounds")
     ImagingView bounds(@PathVariable long id, @RequestBody Bounds bounds) {
-        return steering.bounds(id, bounds.limits(), orNone(bounds.mibPerSecond()), staff.current().name());
+        return steering.bounds(
+                id,
+                bounds.limits(),
+                orNone(bounds.mibPerSecond()),
+                staff.current().name());
     }
 
     /** What is read is the image: a paused session takes itself up once more, for the hashes. */
@@ -190,7 +253,9 @@ class BenchController {
 
     @GetMapping("/api/imaging/{id}/map")
     ResponseEntity<MapFile> map(@PathVariable long id) throws IOException {
-        return ResponseEntity.ok().header("Content-Disposition", "attachment; filename=\"session-" + id + ".map.json\"").body(bench.map(id));
+        return ResponseEntity.ok()
+                .header("Content-Disposition", "attachment; filename=\"session-" + id + ".map.json\"")
+                .body(bench.map(id));
     }
 
     @GetMapping("/api/imaging/{id}/report")

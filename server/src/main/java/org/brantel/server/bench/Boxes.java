@@ -15,10 +15,10 @@ import org.springframework.stereotype.Component;
 class Boxes {
 
     /** @param key how the drive is named in requests: {@code box/BOX/EXPORT} */
-    record Drive(String key, String box, String export, Identity identity) { }
+    record Drive(String key, String box, String export, Identity identity) {}
 
     /** A box that does not answer. @param sentence what is wrong */
-    record Silent(String box, String sentence) { }
+    record Silent(String box, String sentence) {}
 
     static final String PREFIX = "box/";
 
@@ -46,8 +46,10 @@ class Boxes {
             try {
                 NbdAddress server = NbdAddress.parse(box.address());
                 for (NbdSource.Offer offer : NbdSource.exports(server)) {
-                    try (NbdSource drive = NbdSource.open(new NbdAddress(server.host(), server.port(), offer.name()), true)) {
-                        found.add(new Drive(PREFIX + box.name() + "/" + offer.name(), box.name(), offer.name(), drive.identity()));
+                    try (NbdSource drive =
+                            NbdSource.open(new NbdAddress(server.host(), server.port(), offer.name()), true)) {
+                        found.add(new Drive(
+                                PREFIX + box.name() + "/" + offer.name(), box.name(), offer.name(), drive.identity()));
                     }
                 }
             } catch (IOException e) {

@@ -26,9 +26,14 @@ import org.springframework.web.bind.annotation.RestController;
 class HealthController {
 
     /** Read off another instrument; what is not known is left out. */
-    record ByHand(@Nullable @Min(-40) @Max(150) Integer celsius, @Nullable @Min(0) Long powerOnHours, @Nullable @Min(0) Long reallocated,
-                  @Nullable @Min(0) Long pending, @Nullable @Min(0) Long uncorrectable, @Nullable @Min(0) Long linkErrors,
-                  @Nullable @Min(0) @Max(255) Integer percentUsed) { }
+    record ByHand(
+            @Nullable @Min(-40) @Max(150) Integer celsius,
+            @Nullable @Min(0) Long powerOnHours,
+            @Nullable @Min(0) Long reallocated,
+            @Nullable @Min(0) Long pending,
+            @Nullable @Min(0) Long uncorrectable,
+            @Nullable @Min(0) Long linkErrors,
+            @Nullable @Min(0) @Max(255) Integer percentUsed) {}
 
     private final Stations stations;
     private final HealthReadings readings;
@@ -42,12 +47,21 @@ class HealthController {
 
     @GetMapping
     HealthReadings.Series series(@PathVariable String number) {
-        return stations.attachment(number).map(a -> readings.series(a.id())).orElse(new HealthReadings.Series(List.of(), null, ""));
+        return stations.attachment(number)
+                .map(a -> readings.series(a.id()))
+                .orElse(new HealthReadings.Series(List.of(), null, ""));
     }
 
     @PostMapping
     HealthReadings.Series byHand(@PathVariable String number, @Valid @RequestBody ByHand it) {
-        HealthReading reading = HealthReading.byHand(it.celsius(), it.powerOnHours(), it.reallocated(), it.pending(), it.uncorrectable(), it.linkErrors(), it.percentUsed());
+        HealthReading reading = HealthReading.byHand(
+                it.celsius(),
+                it.powerOnHours(),
+                it.reallocated(),
+                it.pending(),
+                it.uncorrectable(),
+                it.linkErrors(),
+                it.percentUsed());
         if (reading.equals(HealthReading.byHand(null, null, null, null, null, null, null))) {
             throw Refusal.badInput("celsius", "Nothing was filled in; a reading has at least one number.");
         }
@@ -58,7 +72,8 @@ class HealthController {
     @PostMapping(path = "/file", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     HealthReadings.Series file(@PathVariable String number, @RequestParam String kind, @RequestBody byte[] bytes) {
         try {
-            return record(number, HealthFile.parse(kind.equals("nvme") ? HealthFile.Kind.NVME : HealthFile.Kind.ATA, bytes));
+            return record(
+                    number, HealthFile.parse(kind.equals("nvme") ? HealthFile.Kind.NVME : HealthFile.Kind.ATA, bytes));
         } catch (IllegalArgumentException e) {
             throw Refusal.badInput("file", e.getMessage());
         }

@@ -23,12 +23,15 @@ import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Reads the health of devices that stand attached and idle, on the bench's schedule; a session that reads one does so itself. */
+/**
+ * Reads the health of devices that stand attached and idle, on the bench's schedule; a session that reads one does so
+ * itself.
+ */
 @Component
 public class IdleHealth {
 
     /** A device that stands idle and is not well. @param sentence what its readings say */
-    public record Alarm(String caseNumber, boolean failing, String sentence) { }
+    public record Alarm(String caseNumber, boolean failing, String sentence) {}
 
     private static final Logger LOG = LoggerFactory.getLogger(IdleHealth.class);
 
@@ -43,7 +46,15 @@ public class IdleHealth {
     /** When a device was asked last, also where it gave nothing. */
     private final Map<Long, Instant> asked = new HashMap<>();
 
-    IdleHealth(Attachments attachments, Stations stations, Media media, Cases cases, Locks locks, HealthReadings readings, LabSettings settings, Clock clock) {
+    IdleHealth(
+            Attachments attachments,
+            Stations stations,
+            Media media,
+            Cases cases,
+            Locks locks,
+            HealthReadings readings,
+            LabSettings settings,
+            Clock clock) {
         this.attachments = attachments;
         this.stations = stations;
         this.media = media;
@@ -58,7 +69,9 @@ public class IdleHealth {
     void look() {
         Duration every = Duration.ofSeconds(settings.bench().healthSeconds());
         for (Attachment a : attachments.findByDetachedAtIsNullOrderById()) {
-            Instant before = asked.getOrDefault(a.id(), readings.latest(a.id()).map(HealthReadings.Latest::at).orElse(Instant.EPOCH));
+            Instant before = asked.getOrDefault(
+                    a.id(),
+                    readings.latest(a.id()).map(HealthReadings.Latest::at).orElse(Instant.EPOCH));
             if (!clock.instant().isBefore(before.plus(every)) && !stations.isBeingRead(a) && !stations.isGone(a)) {
                 asked.put(a.id(), clock.instant());
                 read(a);
@@ -73,9 +86,14 @@ public class IdleHealth {
         }
         try (Source source = media.open(a.medium(), a.mayBeWritable())) {
             Optional<HealthReading> reading = source.health();
-            reading.ifPresent(r -> readings.record(new HealthReadings.Place(number, a.caseId(), a.id(), null), r, CustodyService.MACHINE));
+            reading.ifPresent(r -> readings.record(
+                    new HealthReadings.Place(number, a.caseId(), a.id(), null), r, CustodyService.MACHINE));
         } catch (IOException e) {
-            LOG.info("The health of {} of {} was not read, it is asked again later: {}", a.medium(), number, e.getMessage());
+            LOG.info(
+                    "The health of {} of {} was not read, it is asked again later: {}",
+                    a.medium(),
+                    number,
+                    e.getMessage());
         }
     }
 
@@ -84,9 +102,14 @@ public class IdleHealth {
     public List<Alarm> alarms() {
         List<Alarm> found = new ArrayList<>();
         for (Attachment a : attachments.findByDetachedAtIsNullOrderById()) {
-            Judgement judgement = readings.latest(a.id()).map(HealthReadings.Latest::judgement).orElse(null);
-            if (judgement != null && judgement.grade().compareTo(Judgement.Grade.POOR) >= 0 && !stations.isBeingRead(a)) {
-                found.add(new Alarm(cases.number(a.caseId()), judgement.grade() == Judgement.Grade.FAILING, judgement.sentence()));
+            Judgement judgement = readings.latest(a.id())
+                    .map(HealthReadings.Latest::judgement)
+                    .orElse(null);
+            if (judgement != null
+                    && judgement.grade().compareTo(Judgement.Grade.POOR) >= 0
+                    && !stations.isBeingRead(a)) {
+                found.add(new Alarm(
+                        cases.number(a.caseId()), judgement.grade() == Judgement.Grade.FAILING, judgement.sentence()));
             }
         }
         return found;

@@ -15,33 +15,60 @@ import java.time.Instant;
 class ImagingEvent {
 
     /** What can happen. */
-    enum Kind { BEGAN, PASS, FAULT, PROFILE, REST, WORK, LIMIT, VANISHED, BACK, PAUSED, FULL, FINISHED, FAILED }
+    enum Kind {
+        BEGAN,
+        PASS,
+        FAULT,
+        PROFILE,
+        REST,
+        WORK,
+        LIMIT,
+        VANISHED,
+        BACK,
+        PAUSED,
+        FULL,
+        FINISHED,
+        FAILED
+    }
 
     /**
      * @param kind in small letters
      * @param off  bytes; absent where it has no place
      */
-    record View(Instant at, String kind, @Nullable Long off, @Nullable Long len, @Nullable String pass, String words) { }
+    record View(
+            Instant at,
+            String kind,
+            @Nullable Long off,
+            @Nullable Long len,
+            @Nullable String pass,
+            String words) {}
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     private Long id;
+
     @Column(updatable = false)
     private Long sessionId;
+
     @Column(updatable = false)
     private Instant at;
+
     @Column(updatable = false)
     private String kind;
+
     @Column(updatable = false)
     private Long off;
+
     @Column(updatable = false)
     private Long len;
+
     @Column(updatable = false)
     private String pass;
+
     @Column(updatable = false)
     private String words;
 
-    protected ImagingEvent() { }
+    protected ImagingEvent() {}
 
     ImagingEvent(long sessionId, Instant at, Kind kind, String words) {
         this.sessionId = sessionId;

@@ -55,9 +55,22 @@ class ImagingJob {
     private final Clock clock;
     private final ApplicationEventPublisher publisher;
 
-    ImagingJob(ImagingSessions sessions, Attachments attachments, Media media, Cases cases, Locks locks, CustodyService custody, ImagingEvents log,
-               HealthReadings readings, SessionReports reports, LabRate lab, Events events, Settings settings, TransactionTemplate transaction, Clock clock,
-               ApplicationEventPublisher publisher) {
+    ImagingJob(
+            ImagingSessions sessions,
+            Attachments attachments,
+            Media media,
+            Cases cases,
+            Locks locks,
+            CustodyService custody,
+            ImagingEvents log,
+            HealthReadings readings,
+            SessionReports reports,
+            LabRate lab,
+            Events events,
+            Settings settings,
+            TransactionTemplate transaction,
+            Clock clock,
+            ApplicationEventPublisher publisher) {
         this.sessions = sessions;
         this.attachments = attachments;
         this.media = media;
@@ -86,7 +99,10 @@ class ImagingJob {
             return;
         }
         String number = cases.number(session.caseId());
-        Path image = settings.images().resolve(number).resolve("image-" + session.attachmentId() + ".img").toAbsolutePath();
+        Path image = settings.images()
+                .resolve(number)
+                .resolve("image-" + session.attachmentId() + ".img")
+                .toAbsolutePath();
         Files.createDirectories(image.getParent());
         boolean resumed = Files.exists(Sources.mapBeside(image));
         change(id, number, s -> {
@@ -94,43 +110,71 @@ class ImagingJob {
             s.run();
         });
         Attachment attachment = attachments.findById(session.attachmentId()).orElseThrow();
-        SessionWatch watch = new SessionWatch(id, session.passes(), session.faults(), log.countFaults(id), clock,
+        SessionWatch watch = new SessionWatch(
+                id,
+                session.passes(),
+                session.faults(),
+                log.countFaults(id),
+                clock,
                 new OnRecord(id, new HealthReadings.Place(number, session.caseId(), session.attachmentId(), id)));
         LockWatch lock = new LockWatch(() -> locks.state(number).untouchable());
-        SessionOrders orders = new SessionOrders(() -> serverStops.getAsBoolean() || lock.isShut(), () -> sessions.findById(id).orElseThrow().wish(), lab,
+        SessionOrders orders = new SessionOrders(
+                () -> serverStops.getAsBoolean() || lock.isShut(),
+                () -> sessions.findById(id).orElseThrow().wish(),
+                lab,
                 () -> clock.instant().atZone(settings.zone()));
         try {
             if (lock.isShut() && !orders.enough()) {
                 pause(id, number, watch, ImagingEvent.Kind.PAUSED, lock.why());
-                custody.record(number, CustodyService.MACHINE, "did not image: the device must not be touched now", "session " + id + "; " + lock.why());
+                custody.record(
+                        number,
+                        CustodyService.MACHINE,
+                        "did not image: the device must not be touched now",
+                        "session " + id + "; " + lock.why());
                 return;
             }
-            custody.record(number, CustodyService.MACHINE, resumed ? "went on imaging" : "began imaging",
+            custody.record(
+                    number,
+                    CustodyService.MACHINE,
+                    resumed ? "went on imaging" : "began imaging",
                     "session " + id + ", profile " + session.profile() + ", image " + image.getFileName());
             watch.note(ImagingEvent.Kind.BEGAN, (resumed ? "went on" : "began") + ", profile " + session.profile());
-            ImagingResult result = orders.enough() && resumed ? Imager.conclude(image, Sources.mapBeside(image), watch, orders)
+            ImagingResult result = orders.enough() && resumed
+                    ? Imager.conclude(image, Sources.mapBeside(image), watch, orders)
                     : read(attachment, image, CareProfile.ofWord(session.profile()), watch, orders);
             if (result.finished()) {
                 watch.note(ImagingEvent.Kind.FINISHED, result.readBytes() + " of " + result.size() + " bytes read");
                 watch.flush();
                 change(id, number, s -> s.finish(result.sha256(), clock.instant()));
-                custody.record(number, CustodyService.MACHINE, "finished imaging", "session " + id + ", "
-                        + result.readBytes() + " of " + result.size() + " bytes read, " + result.failedBytes()
-                        + " not, SHA-256 " + result.sha256());
+                custody.record(
+                        number,
+                        CustodyService.MACHINE,
+                        "finished imaging",
+                        "session " + id + ", "
+                                + result.readBytes() + " of " + result.size() + " bytes read, " + result.failedBytes()
+                                + " not, SHA-256 " + result.sha256());
                 keepReport(id, number);
                 publisher.publishEvent(new Bench.Imaged(number, id));
             } else if (result.reached() != null) {
                 watch.note(ImagingEvent.Kind.LIMIT, result.reached().words());
                 watch.flush();
                 change(id, number, s -> s.stopAt(result.reached()));
-                custody.record(number, CustodyService.MACHINE, "stopped imaging at a limit", "session " + id + ", " + result.reached().words());
+                custody.record(
+                        number,
+                        CustodyService.MACHINE,
+                        "stopped imaging at a limit",
+                        "session " + id + ", " + result.reached().words());
             } else if (serverStops.getAsBoolean()) {
                 watch.flush();
                 throw new Ticker.ServerStops("imaging session " + id);
             } else {
                 pause(id, number, watch, ImagingEvent.Kind.PAUSED, lock.why());
-                custody.record(number, CustodyService.MACHINE, lock.why() == null ? "paused imaging" : "paused imaging: the device must not be touched now", "session " + id
-                        + ", " + result.readBytes() + " of " + result.size() + " bytes read" + (lock.why() == null ? "" : "; " + lock.why()));
+                custody.record(
+                        number,
+                        CustodyService.MACHINE,
+                        lock.why() == null ? "paused imaging" : "paused imaging: the device must not be touched now",
+                        "session " + id + ", " + result.readBytes() + " of " + result.size() + " bytes read"
+                                + (lock.why() == null ? "" : "; " + lock.why()));
             }
         } catch (Ticker.ServerStops e) {
             throw e;
@@ -139,16 +183,26 @@ class ImagingJob {
             LOG.warn("Imaging session {} of {} is at work already", id, number);
         } catch (DestinationFull | DeviceInUse e) {
             pause(id, number, watch, ImagingEvent.Kind.FULL, e.getMessage());
-            custody.record(number, CustodyService.MACHINE, e instanceof DestinationFull ? "paused imaging: no room for the image"
-                    : "paused imaging: the device is in use", e.getMessage());
+            custody.record(
+                    number,
+                    CustodyService.MACHINE,
+                    e instanceof DestinationFull
+                            ? "paused imaging: no room for the image"
+                            : "paused imaging: the device is in use",
+                    e.getMessage());
         } catch (SourceException.Gone e) {
             watch.note(ImagingEvent.Kind.VANISHED, e.getMessage());
             watch.flush();
-            boolean returns = media.returnsByItself(attachment.medium(), attachment.view().identity());
+            boolean returns =
+                    media.returnsByItself(attachment.medium(), attachment.view().identity());
             change(id, number, s -> s.vanish(e.getMessage(), returns ? clock.instant() : null));
             custody.record(number, CustodyService.MACHINE, "paused imaging: the device went away", e.getMessage());
         } catch (IOException | RuntimeException e) {
-            LOG.error("Imaging session {} of {} ended; what was read is in the image and its map, it can be resumed", id, number, e);
+            LOG.error(
+                    "Imaging session {} of {} ended; what was read is in the image and its map, it can be resumed",
+                    id,
+                    number,
+                    e);
             watch.note(ImagingEvent.Kind.FAILED, String.valueOf(e.getMessage()));
             watch.flush();
             change(id, number, s -> s.fail(e.getMessage(), clock.instant()));
@@ -162,11 +216,17 @@ class ImagingJob {
             reports.keep(id);
         } catch (IOException e) {
             LOG.error("The report of imaging session {} of {} could not be kept", id, number, e);
-            custody.record(number, CustodyService.MACHINE, "could not keep the report of imaging", "session " + id + ": " + e.getMessage());
+            custody.record(
+                    number,
+                    CustodyService.MACHINE,
+                    "could not keep the report of imaging",
+                    "session " + id + ": " + e.getMessage());
         }
     }
 
-    private ImagingResult read(Attachment attachment, Path image, CareProfile profile, SessionWatch watch, SessionOrders orders) throws IOException {
+    private ImagingResult read(
+            Attachment attachment, Path image, CareProfile profile, SessionWatch watch, SessionOrders orders)
+            throws IOException {
         try (Source source = media.open(attachment.medium(), attachment.mayBeWritable())) {
             return new Imager(source, image, Sources.mapBeside(image), profile, watch).run(orders);
         }

@@ -27,27 +27,47 @@ import org.hibernate.annotations.DynamicUpdate;
 @DynamicUpdate
 class ImagingSession {
 
-    enum State { WAITING, RUNNING, PAUSED, DONE, FAILED }
+    enum State {
+        WAITING,
+        RUNNING,
+        PAUSED,
+        DONE,
+        FAILED
+    }
 
     /** States in which nobody else may have the device. */
     static final Set<State> AT_WORK = EnumSet.of(State.WAITING, State.RUNNING);
 
     /** Numbers of a running session. */
-    record Progress(long readBytes, long failedBytes, long deferredBytes, int failedPlaces, String pass, long head,
-                    double rate, String cells, String rates, long faults, List<PassWork> passes) { }
+    record Progress(
+            long readBytes,
+            long failedBytes,
+            long deferredBytes,
+            int failedPlaces,
+            String pass,
+            long head,
+            double rate,
+            String cells,
+            String rates,
+            long faults,
+            List<PassWork> passes) {}
 
     /** What one pass came to so far. */
-    record PassWork(String pass, long requests, long readBytes, long faults, long millis) { }
+    record PassWork(String pass, long requests, long readBytes, long faults, long millis) {}
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     private Long id;
+
     @Column(updatable = false)
     private Long caseId;
+
     @Column(updatable = false)
     private Long attachmentId;
+
     @Enumerated(EnumType.STRING)
     private State state;
+
     private String asked;
     private String profile;
     private String limits;
@@ -76,14 +96,17 @@ class ImagingSession {
     private long hashedBytes;
     private String sha256;
     private String trouble;
+
     @Column(updatable = false)
     private String who;
+
     @Column(updatable = false)
     private Instant startedAt;
+
     private Instant endedAt;
     private long runningMillis;
 
-    protected ImagingSession() { }
+    protected ImagingSession() {}
 
     /** @param wanted how it is to be read */
     ImagingSession(Long caseId, Attachment attachment, Wanted wanted, long size, String who, Instant startedAt) {
@@ -161,7 +184,10 @@ class ImagingSession {
         reached = Json.write(limit);
     }
 
-    /** The device went away. @param at when; reading goes on once it is back as the one that it was. Null when somebody has to say so */
+    /**
+     * The device went away. @param at when; reading goes on once it is back as the one that it was. Null when somebody
+     * has to say so
+     */
     void vanish(String why, Instant at) {
         pause(why);
         vanishedAt = at;
@@ -278,15 +304,46 @@ class ImagingSession {
     }
 
     /** How a session is to be read. @param limits null for the profile's own */
-    record Wanted(String profile, StopLimits limits, long bytesPerSecond) { }
+    record Wanted(String profile, StopLimits limits, long bytesPerSecond) {}
 
     ImagingView view(String caseNumber) {
         StopLimits own = read(limits, StopLimits.class);
         LimitReached limit = read(reached, LimitReached.class);
-        return new ImagingView(id, caseNumber, attachmentId, state.name().toLowerCase(), asked, profile,
-                image.isEmpty() ? "" : Path.of(image).getFileName().toString(), size, readBytes, failedBytes, deferredBytes,
-                failedPlaces, faults, pass, head, rate, cells, rates, hashedBytes, sha256, trouble, who, startedAt, endedAt,
-                runningMillis, own == null ? CareProfile.ofWord(profile).limits() : own, rateLimit,
-                limit == null ? null : limit.limit().word(), vanishedAt != null, resting, restingSince, restAsked, endedEarly, recheck, passes());
+        return new ImagingView(
+                id,
+                caseNumber,
+                attachmentId,
+                state.name().toLowerCase(),
+                asked,
+                profile,
+                image.isEmpty() ? "" : Path.of(image).getFileName().toString(),
+                size,
+                readBytes,
+                failedBytes,
+                deferredBytes,
+                failedPlaces,
+                faults,
+                pass,
+                head,
+                rate,
+                cells,
+                rates,
+                hashedBytes,
+                sha256,
+                trouble,
+                who,
+                startedAt,
+                endedAt,
+                runningMillis,
+                own == null ? CareProfile.ofWord(profile).limits() : own,
+                rateLimit,
+                limit == null ? null : limit.limit().word(),
+                vanishedAt != null,
+                resting,
+                restingSince,
+                restAsked,
+                endedEarly,
+                recheck,
+                passes());
     }
 }

@@ -4,7 +4,10 @@ import java.util.List;
 import java.util.function.Supplier;
 import org.brantel.server.platform.Ticker;
 
-/** Looks now and then whether a device that is being read may still be touched; once it may not, it stays so for this run. */
+/**
+ * Looks now and then whether a device that is being read may still be touched; once it may not, it stays so for this
+ * run.
+ */
 final class LockWatch {
 
     private static final int EVERY_MILLIS = 1500;

@@ -26,20 +26,22 @@ import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
 /**
- * What can be attached: disks of this machine, drives that bench boxes export, simulated devices, and raw images that the
- * lab placed in its inbox folder.
+ * What can be attached: disks of this machine, drives that bench boxes export, simulated devices, and raw images that
+ * the lab placed in its inbox folder.
  */
 @Component
 class Media {
 
     /**
-     * @param key      how it is named in requests: {@code disk/NAME}, {@code box/BOX/EXPORT}, {@code sim/NAME}, {@code inbox/NAME}
+     * @param key      how it is named in requests: {@code disk/NAME}, {@code box/BOX/EXPORT}, {@code sim/NAME},
+     *                 {@code inbox/NAME}
      * @param kind     {@code disk}, {@code box}, {@code simulated} or {@code inbox}
      * @param place    where it is: a device node, a box, a file
      * @param writable it could be written to, so that reading it takes a write-block decision
      * @param blocked  why it is not offered; empty when it is
      */
-    record Medium(String key, String kind, String name, String place, Identity identity, boolean writable, String blocked) { }
+    record Medium(
+            String key, String kind, String name, String place, Identity identity, boolean writable, String blocked) {}
 
     private static final Logger LOG = LoggerFactory.getLogger(Media.class);
     private static final String SIMULATED = "sim/";
@@ -63,7 +65,8 @@ class Media {
         for (AttachedDisk d : AttachedDisks.now()) {
             media.add(new Medium(DISK + d.name(), "disk", d.name(), d.node(), d.identity(), !d.readOnly(), d.inUse()));
         }
-        boxes.drives().forEach(d -> media.add(new Medium(d.key(), "box", d.export(), d.box(), d.identity(), false, "")));
+        boxes.drives()
+                .forEach(d -> media.add(new Medium(d.key(), "box", d.export(), d.box(), d.identity(), false, "")));
         for (Path file : files(settings.demoDevices())) {
             if (file.toString().endsWith(".json")) {
                 add(media, SIMULATED, "simulated", file);
@@ -98,7 +101,8 @@ class Media {
         if (key.startsWith(DISK)) {
             AttachedDisk disk = disk(key).orElseThrow(() -> gone(key));
             if (!disk.isOffered()) {
-                throw Refusal.conflict(disk.node() + " is in use by this machine (" + disk.inUse() + "); it is never read as a customer's device.");
+                throw Refusal.conflict(disk.node() + " is in use by this machine (" + disk.inUse()
+                        + "); it is never read as a customer's device.");
             }
             return disk.identity();
         }
@@ -151,7 +155,8 @@ class Media {
     /** Only what lies directly in the two folders can be named. */
     private Path file(String key) {
         Path folder = key.startsWith(SIMULATED) ? settings.demoDevices() : settings.inbox();
-        String name = key.startsWith(SIMULATED) ? key.substring(SIMULATED.length()) + ".json"
+        String name = key.startsWith(SIMULATED)
+                ? key.substring(SIMULATED.length()) + ".json"
                 : key.startsWith(INBOX) ? key.substring(INBOX.length()) : "";
         if (name.isEmpty() || name.contains("/") || name.contains("\\") || name.startsWith(".")) {
             throw Refusal.badInput("medium", "There is no medium '" + key + "'; choose one of the list.");
@@ -164,12 +169,19 @@ class Media {
     }
 
     private static Optional<AttachedDisk> disk(String key) throws IOException {
-        return AttachedDisks.now().stream().filter(d -> (DISK + d.name()).equals(key)).findFirst();
+        return AttachedDisks.now().stream()
+                .filter(d -> (DISK + d.name()).equals(key))
+                .findFirst();
     }
 
-    /** Whether it can be seen to be back, so that nobody has to say so. Without a serial another of its model would look the same. */
+    /**
+     * Whether it can be seen to be back, so that nobody has to say so. Without a serial another of its model would look
+     * the same.
+     */
     boolean returnsByItself(String key, Identity is) throws IOException {
-        return (key.startsWith(DISK) || key.startsWith(Boxes.PREFIX)) && !is.serial().isEmpty() || key.startsWith(SIMULATED) && SimulatedSource.backSeconds(file(key)) > 0;
+        return (key.startsWith(DISK) || key.startsWith(Boxes.PREFIX))
+                        && !is.serial().isEmpty()
+                || key.startsWith(SIMULATED) && SimulatedSource.backSeconds(file(key)) > 0;
     }
 
     /**
@@ -179,10 +191,13 @@ class Media {
      */
     boolean isBack(String key, Identity was, Instant vanished, Instant now) throws IOException {
         if (key.startsWith(DISK)) {
-            return disk(key).filter(d -> d.identity().equals(was) && d.isOffered()).isPresent();
+            return disk(key)
+                    .filter(d -> d.identity().equals(was) && d.isOffered())
+                    .isPresent();
         }
         if (key.startsWith(Boxes.PREFIX)) {
-            return boxes.drives().stream().anyMatch(d -> d.key().equals(key) && d.identity().equals(was));
+            return boxes.drives().stream()
+                    .anyMatch(d -> d.key().equals(key) && d.identity().equals(was));
         }
         if (key.startsWith(SIMULATED) && Files.isRegularFile(file(key))) {
             double seconds = SimulatedSource.backSeconds(file(key));

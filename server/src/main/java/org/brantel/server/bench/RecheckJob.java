@@ -34,7 +34,14 @@ class RecheckJob {
     private final TransactionTemplate transaction;
     private final Clock clock;
 
-    RecheckJob(ImagingSessions sessions, Cases cases, CustodyService custody, Events events, Settings settings, TransactionTemplate transaction, Clock clock) {
+    RecheckJob(
+            ImagingSessions sessions,
+            Cases cases,
+            CustodyService custody,
+            Events events,
+            Settings settings,
+            TransactionTemplate transaction,
+            Clock clock) {
         this.sessions = sessions;
         this.cases = cases;
         this.custody = custody;
@@ -54,23 +61,36 @@ class RecheckJob {
         Ticker ticker = new Ticker(EVERY_MILLIS);
         String words;
         try {
-            ImageCheck check = ImageCheck.of(Path.of(session.image()), (done, all) -> {
-                if (ticker.due()) {
-                    say(id, "Hashing the image again, " + 100 * done / all + " %.");
-                }
-            }, serverStops);
+            ImageCheck check = ImageCheck.of(
+                    Path.of(session.image()),
+                    (done, all) -> {
+                        if (ticker.due()) {
+                            say(id, "Hashing the image again, " + 100 * done / all + " %.");
+                        }
+                    },
+                    serverStops);
             if (check == null) {
                 throw new Ticker.ServerStops("recheck of imaging session " + id);
             }
-            words = check.isSound() ? "Every byte is what it was." : check.damaged().size() + " stretches are not what they were, the first at "
-                    + check.damaged().stream().limit(MOST_NAMED).map(r -> String.valueOf(r.offset())).collect(Collectors.joining(", ")) + ".";
+            words = check.isSound()
+                    ? "Every byte is what it was."
+                    : check.damaged().size() + " stretches are not what they were, the first at "
+                            + check.damaged().stream()
+                                    .limit(MOST_NAMED)
+                                    .map(r -> String.valueOf(r.offset()))
+                                    .collect(Collectors.joining(", "))
+                            + ".";
         } catch (Ticker.ServerStops e) {
             throw e;
         } catch (IOException e) {
             words = "The image could not be checked: " + e.getMessage();
         }
         say(id, clock.instant().atZone(settings.zone()).format(CLOCK) + ": " + words);
-        custody.record(cases.number(session.caseId()), CustodyService.MACHINE, "rechecked the image", "session " + id + ": " + words);
+        custody.record(
+                cases.number(session.caseId()),
+                CustodyService.MACHINE,
+                "rechecked the image",
+                "session " + id + ": " + words);
     }
 
     private void say(long id, String words) {

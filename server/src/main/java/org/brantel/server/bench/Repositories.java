@@ -19,7 +19,8 @@ interface ImagingSessions extends JpaRepository<ImagingSession, Long> {
 
     List<ImagingSession> findByStateInOrderById(Collection<ImagingSession.State> states);
 
-    @Query("select s from ImagingSession s where s.id in (select max(x.id) from ImagingSession x where x.caseId in ?1 group by x.caseId)")
+    @Query("select s from ImagingSession s where s.id in (select max(x.id) from ImagingSession x where "
+            + "x.caseId in ?1 group by x.caseId)")
     List<ImagingSession> findNewest(Collection<Long> caseIds);
 
     List<ImagingSession> findTop400ByStateOrderByIdDesc(ImagingSession.State state);

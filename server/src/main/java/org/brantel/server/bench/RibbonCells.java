@@ -13,7 +13,7 @@ final class RibbonCells {
 
     static final int CELLS = 600;
 
-    private RibbonCells() { }
+    private RibbonCells() {}
 
     static String of(ReadMap map) {
         return of(map, new Range(0, map.size()), CELLS);
@@ -26,7 +26,9 @@ final class RibbonCells {
         for (ReadMap.Run run : runs) {
             long from = run.range().offset() - stretch.offset();
             long to = run.range().end() - stretch.offset();
-            for (int c = cellOf(from, stretch.length(), count); c < count && start(c, stretch.length(), count) < to; c++) {
+            for (int c = cellOf(from, stretch.length(), count);
+                    c < count && start(c, stretch.length(), count) < to;
+                    c++) {
                 long cellStart = start(c, stretch.length(), count);
                 long cellEnd = start(c + 1, stretch.length(), count);
                 bytes[c][run.state().ordinal()] += Math.max(0, Math.min(to, cellEnd) - Math.max(from, cellStart));

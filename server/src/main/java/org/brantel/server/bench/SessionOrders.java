@@ -13,7 +13,10 @@ import org.brantel.core.imaging.SharedRate;
 import org.brantel.core.imaging.StopLimits;
 import org.brantel.server.platform.Ticker;
 
-/** What people and the lab's rules want of a running session. Looks into the records now and then, not before every request. */
+/**
+ * What people and the lab's rules want of a running session. Looks into the records now and then, not before every
+ * request.
+ */
 final class SessionOrders implements Orders {
 
     private static final int EVERY_MILLIS = 350;
@@ -25,7 +28,8 @@ final class SessionOrders implements Orders {
      * @param awakeUntil somebody sent it back to work until then, quiet hours or not; null when nobody did
      * @param profile    its code
      */
-    record Wish(String asked, boolean rest, Instant awakeUntil, String profile, StopLimits limits, long bytesPerSecond) { }
+    record Wish(
+            String asked, boolean rest, Instant awakeUntil, String profile, StopLimits limits, long bytesPerSecond) {}
 
     private final BooleanSupplier serverStops;
     private final Supplier<Wish> records;
@@ -71,7 +75,12 @@ final class SessionOrders implements Orders {
         }
         ZonedDateTime here = now.get();
         boolean awake = wish.awakeUntil() != null && here.toInstant().isBefore(wish.awakeUntil());
-        return awake ? Optional.empty() : lab.rules().quiet().until(here.toLocalDateTime()).map(end -> "Quiet hours until " + end.format(CLOCK) + ".");
+        return awake
+                ? Optional.empty()
+                : lab.rules()
+                        .quiet()
+                        .until(here.toLocalDateTime())
+                        .map(end -> "Quiet hours until " + end.format(CLOCK) + ".");
     }
 
     @Override

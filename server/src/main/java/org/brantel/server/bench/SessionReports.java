@@ -32,9 +32,17 @@ class SessionReports {
      * @param unreadRanges how many there are
      * @param chunks      hashes of parts of the image that are kept beside it
      */
-    record Report(ImagingView session, Attachment.View attachment, CareProfile profile, List<ImagingEvent.View> course,
-                  List<ImagingEvent.View> faults, long faultsInAll, HealthReadings.Series health, List<UnreadReport.Unread> unread,
-                  int unreadRanges, @Nullable Integer chunks) { }
+    record Report(
+            ImagingView session,
+            Attachment.View attachment,
+            CareProfile profile,
+            List<ImagingEvent.View> course,
+            List<ImagingEvent.View> faults,
+            long faultsInAll,
+            HealthReadings.Series health,
+            List<UnreadReport.Unread> unread,
+            int unreadRanges,
+            @Nullable Integer chunks) {}
 
     private static final int MOST_LISTED = 200;
 
@@ -45,7 +53,13 @@ class SessionReports {
     private final Cases cases;
     private final CustodyService custody;
 
-    SessionReports(ImagingSessions sessions, Attachments attachments, ImagingEvents log, HealthReadings readings, Cases cases, CustodyService custody) {
+    SessionReports(
+            ImagingSessions sessions,
+            Attachments attachments,
+            ImagingEvents log,
+            HealthReadings readings,
+            Cases cases,
+            CustodyService custody) {
         this.sessions = sessions;
         this.attachments = attachments;
         this.log = log;
@@ -56,15 +70,31 @@ class SessionReports {
 
     @Transactional(readOnly = true)
     public Report of(long id) throws IOException {
-        ImagingSession session = sessions.findById(id).orElseThrow(() -> Refusal.missing("There is no imaging session " + id + "."));
+        ImagingSession session =
+                sessions.findById(id).orElseThrow(() -> Refusal.missing("There is no imaging session " + id + "."));
         Attachment attachment = attachments.findById(session.attachmentId()).orElseThrow();
         Path image = session.image().isEmpty() ? null : Path.of(session.image());
-        List<UnreadReport.Unread> unread = image == null || !Files.exists(Sources.mapBeside(image)) ? List.of() : UnreadReport.of(Sources.mapBeside(image)).ranges();
-        Integer chunks = image == null || !Files.exists(ImageHashes.beside(image)) ? null
-                : Json.read(ImageHashes.beside(image), ImageHashes.class, "list of hashes").chunks().size();
-        return new Report(session.view(cases.number(session.caseId())), attachment.view(), CareProfile.ofWord(session.profile()),
-                log.findCourse(id).stream().map(ImagingEvent::view).toList(), log.findFirstFaults(id, MOST_LISTED).stream().map(ImagingEvent::view).toList(),
-                log.countFaults(id), readings.series(session.attachmentId()), unread.subList(0, Math.min(MOST_LISTED, unread.size())), unread.size(), chunks);
+        List<UnreadReport.Unread> unread = image == null || !Files.exists(Sources.mapBeside(image))
+                ? List.of()
+                : UnreadReport.of(Sources.mapBeside(image)).ranges();
+        Integer chunks = image == null || !Files.exists(ImageHashes.beside(image))
+                ? null
+                : Json.read(ImageHashes.beside(image), ImageHashes.class, "list of hashes")
+                        .chunks()
+                        .size();
+        return new Report(
+                session.view(cases.number(session.caseId())),
+                attachment.view(),
+                CareProfile.ofWord(session.profile()),
+                log.findCourse(id).stream().map(ImagingEvent::view).toList(),
+                log.findFirstFaults(id, MOST_LISTED).stream()
+                        .map(ImagingEvent::view)
+                        .toList(),
+                log.countFaults(id),
+                readings.series(session.attachmentId()),
+                unread.subList(0, Math.min(MOST_LISTED, unread.size())),
+                unread.size(),
+                chunks);
     }
 
     /** Puts it beside the image and its hash into the custody record. */
@@ -74,7 +104,11 @@ class SessionReports {
         byte[] report = Json.writePretty(of(id)).getBytes(StandardCharsets.UTF_8);
         Path file = Path.of(session.image()).resolveSibling("session-" + id + ".report.json");
         Files.write(file, report);
-        custody.record(cases.number(session.caseId()), CustodyService.MACHINE, "kept the report of imaging", "session " + id + ", " + file.getFileName()
-                + ", SHA-256 " + Hashes.sha256Hex(report, 0, report.length));
+        custody.record(
+                cases.number(session.caseId()),
+                CustodyService.MACHINE,
+                "kept the report of imaging",
+                "session " + id + ", " + file.getFileName() + ", SHA-256 "
+                        + Hashes.sha256Hex(report, 0, report.length));
     }
 }

@@ -57,7 +57,8 @@ final class SessionWatch implements ImagingListener {
     private long readBefore = -1;
 
     /** @param listed faults that are on the record already */
-    SessionWatch(long id, List<ImagingSession.PassWork> before, long faults, long listed, Clock clock, Records records) {
+    SessionWatch(
+            long id, List<ImagingSession.PassWork> before, long faults, long listed, Clock clock, Records records) {
         this.id = id;
         this.clock = clock;
         this.records = records;
@@ -78,10 +79,19 @@ final class SessionWatch implements ImagingListener {
         faultInStep = false;
         faults += fault ? 1 : 0;
         // Before the first request nobody told what was read already.
-        long read = readBefore >= 0 ? current.bytes(BlockState.READ) - readBefore : fault ? 0 : made.range().length();
+        long read = readBefore >= 0
+                ? current.bytes(BlockState.READ) - readBefore
+                : fault ? 0 : made.range().length();
         readBefore = current.bytes(BlockState.READ);
         ImagingSession.PassWork was = passes.getOrDefault(pass, new ImagingSession.PassWork(pass, 0, 0, 0, 0));
-        passes.put(pass, new ImagingSession.PassWork(pass, was.requests() + 1, was.readBytes() + read, was.faults() + (fault ? 1 : 0), was.millis() + nanos / 1_000_000));
+        passes.put(
+                pass,
+                new ImagingSession.PassWork(
+                        pass,
+                        was.requests() + 1,
+                        was.readBytes() + read,
+                        was.faults() + (fault ? 1 : 0),
+                        was.millis() + nanos / 1_000_000));
         bytesSince += read;
         double mib = made.range().length() / 1048576.0 / Math.max(nanos, 1000) * 1e9;
         int last = RibbonCells.cellOf(made.range().end() - 1, current.size(), rates.length);
@@ -98,7 +108,8 @@ final class SessionWatch implements ImagingListener {
         faultInStep = true;
         if (listed < MOST_FAULTS || later.due()) {
             listed++;
-            events.add(ImagingEvent.fault(id, clock.instant(), range.offset(), range.length(), pass.word(), "did not read"));
+            events.add(ImagingEvent.fault(
+                    id, clock.instant(), range.offset(), range.length(), pass.word(), "did not read"));
         }
     }
 
@@ -109,12 +120,18 @@ final class SessionWatch implements ImagingListener {
 
     @Override
     public void resting(String ordered, LimitReached warm) {
-        String why = ordered != null ? ordered : warm != null ? "It is too warm: " + warm.words() + "; it rests until it is 5 degrees cooler." : null;
+        String why = ordered != null
+                ? ordered
+                : warm != null ? "It is too warm: " + warm.words() + "; it rests until it is 5 degrees cooler." : null;
         // The temperature changes all the time; that it rests because of it does not.
         String kind = ordered != null ? ordered : warm != null ? warm.limit().word() : null;
         if (!Objects.equals(kind, resting)) {
             resting = kind;
-            events.add(new ImagingEvent(id, clock.instant(), why == null ? ImagingEvent.Kind.WORK : ImagingEvent.Kind.REST, why == null ? "reads on" : why));
+            events.add(new ImagingEvent(
+                    id,
+                    clock.instant(),
+                    why == null ? ImagingEvent.Kind.WORK : ImagingEvent.Kind.REST,
+                    why == null ? "reads on" : why));
             records.resting(why);
             if (why == null) {
                 since = System.nanoTime(); // the rest was no work
@@ -146,9 +163,18 @@ final class SessionWatch implements ImagingListener {
         if (map != null) {
             rate = 0.5 * rate + 0.5 * bytesSince / Math.max(1e-3, millis / 1e3);
             bytesSince = 0;
-            progress = new ImagingSession.Progress(map.bytes(BlockState.READ), map.bytes(BlockState.FAILED), map.bytes(BlockState.DEFERRED),
-                    map.ranges(BlockState.FAILED).size(), step.pass().word(), step.range().offset(), resting == null ? rate : 0, RibbonCells.of(map), joined(),
-                    faults, List.copyOf(passes.values()));
+            progress = new ImagingSession.Progress(
+                    map.bytes(BlockState.READ),
+                    map.bytes(BlockState.FAILED),
+                    map.bytes(BlockState.DEFERRED),
+                    map.ranges(BlockState.FAILED).size(),
+                    step.pass().word(),
+                    step.range().offset(),
+                    resting == null ? rate : 0,
+                    RibbonCells.of(map),
+                    joined(),
+                    faults,
+                    List.copyOf(passes.values()));
         }
         records.progress(progress, map == null || resting != null ? 0 : millis, told);
     }

@@ -27,7 +27,8 @@ class StationWatch {
     private Set<String> before = Set.of();
     private String trouble = "";
 
-    StationWatch(Media media, ImagingSessions sessions, Attachments attachments, Bench bench, Events events, Clock clock) {
+    StationWatch(
+            Media media, ImagingSessions sessions, Attachments attachments, Bench bench, Events events, Clock clock) {
         this.media = media;
         this.sessions = sessions;
         this.attachments = attachments;
@@ -39,14 +40,18 @@ class StationWatch {
     @Scheduled(fixedDelay = 2000)
     void look() {
         try {
-            Set<String> now = media.all().stream().map(m -> m.key() + " " + m.identity().serial() + " " + m.blocked()).collect(Collectors.toSet());
+            Set<String> now = media.all().stream()
+                    .map(m -> m.key() + " " + m.identity().serial() + " " + m.blocked())
+                    .collect(Collectors.toSet());
             if (!now.equals(before)) {
                 before = now;
                 events.changed(NO_CASE, "bench");
             }
             for (ImagingSession session : sessions.findByVanishedAtIsNotNullAndState(ImagingSession.State.PAUSED)) {
-                Attachment attachment = attachments.findById(session.attachmentId()).orElseThrow();
-                if (media.isBack(attachment.medium(), attachment.view().identity(), session.vanishedAt(), clock.instant())) {
+                Attachment attachment =
+                        attachments.findById(session.attachmentId()).orElseThrow();
+                if (media.isBack(
+                        attachment.medium(), attachment.view().identity(), session.vanishedAt(), clock.instant())) {
                     bench.resume(session.id(), CustodyService.MACHINE);
                 }
             }

@@ -38,7 +38,15 @@ public class Stations {
     private final Events events;
     private final Clock clock;
 
-    Stations(Attachments attachments, ImagingSessions sessions, Media media, Cases cases, Locks locks, CustodyService custody, Events events, Clock clock) {
+    Stations(
+            Attachments attachments,
+            ImagingSessions sessions,
+            Media media,
+            Cases cases,
+            Locks locks,
+            CustodyService custody,
+            Events events,
+            Clock clock) {
         this.attachments = attachments;
         this.sessions = sessions;
         this.media = media;
@@ -55,33 +63,44 @@ public class Stations {
     }
 
     private IdentityCheck compare(String number, Identity found) {
-        return IdentityCheck.compare(meant(cases.docket(number).devices(), found).identity(), found);
+        return IdentityCheck.compare(
+                meant(cases.docket(number).devices(), found).identity(), found);
     }
 
-    /** Which of a case's devices a medium is: the one whose serial it has, else the first that it may be, else the lead. */
+    /**
+     * Which of a case's devices a medium is: the one whose serial it has, else the first that it may be, else the lead.
+     */
     private static CaseViews.Device meant(List<CaseViews.Device> devices, Identity found) {
-        return devices.stream().filter(d -> IdentityCheck.compare(d.identity(), found).lines().stream()
-                        .anyMatch(l -> l.what().equals("serial") && l.verdict() == IdentityCheck.Verdict.EQUAL)).findFirst()
-                .or(() -> devices.stream().filter(d -> IdentityCheck.compare(d.identity(), found).matches()).findFirst())
+        return devices.stream()
+                .filter(d -> IdentityCheck.compare(d.identity(), found).lines().stream()
+                        .anyMatch(l -> l.what().equals("serial") && l.verdict() == IdentityCheck.Verdict.EQUAL))
+                .findFirst()
+                .or(() -> devices.stream()
+                        .filter(d -> IdentityCheck.compare(d.identity(), found).matches())
+                        .findFirst())
                 .orElse(devices.get(0));
     }
 
     /** What the station can tell by itself about the medium that is attached to a case. */
     List<FirstLook.Seen> firstLook(String number) throws IOException {
         locks.touch(number);
-        Attachment attachment = standing(cases.id(number)).orElseThrow(() ->
-                Refusal.conflict("No medium is attached to " + number + ", so the station has nothing to measure; attach it, or fill the form in by hand."));
+        Attachment attachment = standing(cases.id(number))
+                .orElseThrow(() -> Refusal.conflict("No medium is attached to " + number
+                        + ", so the station has nothing to measure; attach it, or fill the form in by hand."));
         if (isBeingRead(attachment)) {
             throw Refusal.conflict("This medium is being read already; its own session tells more than a first look.");
         }
         try (Source source = media.open(attachment.medium(), attachment.mayBeWritable())) {
-            return FirstLook.at(source, meant(cases.docket(number).devices(), source.identity()).identity());
+            return FirstLook.at(
+                    source,
+                    meant(cases.docket(number).devices(), source.identity()).identity());
         }
     }
 
     /** @param decisions what a person wrote down, where it takes a decision */
     @Transactional
-    Attachment.View attach(String number, String medium, Attachment.Decisions decisions, String who) throws IOException {
+    Attachment.View attach(String number, String medium, Attachment.Decisions decisions, String who)
+            throws IOException {
         long caseId = cases.id(number);
         locks.touch(number);
         Identity found = media.identity(medium);
@@ -89,23 +108,40 @@ public class Stations {
         String reason = written(decisions.identity());
         String writeBlock = written(decisions.writeBlock());
         if (!check.matches() && reason == null) {
-            throw Refusal.badInput("decision", "This is not the device of the case by its "
-                    + check.lines().stream().filter(l -> l.verdict() == IdentityCheck.Verdict.DIFFERS)
-                    .map(IdentityCheck.Line::what).reduce((a, b) -> a + " and " + b).orElse("identity")
-                    + "; nothing is read until you write down why it is attached all the same.");
+            throw Refusal.badInput(
+                    "decision",
+                    "This is not the device of the case by its "
+                            + check.lines().stream()
+                                    .filter(l -> l.verdict() == IdentityCheck.Verdict.DIFFERS)
+                                    .map(IdentityCheck.Line::what)
+                                    .reduce((a, b) -> a + " and " + b)
+                                    .orElse("identity")
+                            + "; nothing is read until you write down why it is attached all the same.");
         }
         // Opened once: a device that could be written to is refused here, before anybody counts on it.
         media.open(medium, writeBlock != null).close();
         standing(caseId).ifPresent(a -> {
             if (isBeingRead(a)) {
-                throw Refusal.conflict("A medium of this case is being read; pause that session before attaching another.");
+                throw Refusal.conflict(
+                        "A medium of this case is being read; pause that session before attaching another.");
             }
             a.detach(clock.instant());
         });
-        Attachment attachment = attachments.save(new Attachment(caseId, medium, found, check.matches(), new Attachment.Decisions(reason, writeBlock), who, clock.instant()));
-        custody.record(number, who, check.matches() ? "attached a medium" : "attached a medium although its identity differs",
+        Attachment attachment = attachments.save(new Attachment(
+                caseId,
+                medium,
+                found,
+                check.matches(),
+                new Attachment.Decisions(reason, writeBlock),
+                who,
+                clock.instant()));
+        custody.record(
+                number,
+                who,
+                check.matches() ? "attached a medium" : "attached a medium although its identity differs",
                 medium + ", " + found.size() + " bytes; identity: " + check.words()
-                + (reason == null ? "" : "; decision: " + reason) + (writeBlock == null ? "" : "; write-block decision: " + writeBlock));
+                        + (reason == null ? "" : "; decision: " + reason)
+                        + (writeBlock == null ? "" : "; write-block decision: " + writeBlock));
         events.changed(number, "bench");
         return attachment.view();
     }
@@ -123,21 +159,25 @@ public class Stations {
     /** Where a health reading of the attached device belongs. */
     HealthReadings.Place place(String number) {
         long caseId = cases.id(number);
-        Attachment attachment = standing(caseId).orElseThrow(() ->
-                Refusal.conflict("No medium is attached to " + number + ", so there is nothing that a reading could be of; attach it first."));
+        Attachment attachment = standing(caseId)
+                .orElseThrow(() -> Refusal.conflict("No medium is attached to " + number
+                        + ", so there is nothing that a reading could be of; attach it first."));
         return new HealthReadings.Place(number, caseId, attachment.id(), null);
     }
 
     /** What the attached device says of its own health. */
     HealthReading askHealth(String number) throws IOException {
         locks.touch(number);
-        Attachment attachment = standing(cases.id(number)).orElseThrow(() -> Refusal.conflict("No medium is attached to " + number + "; attach it first."));
+        Attachment attachment = standing(cases.id(number))
+                .orElseThrow(() -> Refusal.conflict("No medium is attached to " + number + "; attach it first."));
         if (isBeingRead(attachment)) {
             throw Refusal.conflict("This medium is being read; its session reads its health as well.");
         }
         try (Source source = media.open(attachment.medium(), attachment.mayBeWritable())) {
-            return source.health().orElseThrow(() -> Refusal.conflict(
-                    "This device gives no health readings by the kernel's interface; upload a log page, or enter the numbers by hand."));
+            return source.health()
+                    .orElseThrow(() ->
+                            Refusal.conflict("This device gives no health readings by the kernel's interface; upload a "
+                                    + "log page, or enter the numbers by hand."));
         }
     }
 
@@ -145,8 +185,9 @@ public class Stations {
     @Transactional(readOnly = true)
     ProfileAdvice advice(String number) {
         CaseViews.Docket docket = cases.docket(number);
-        Map<String, Set<String>> facts = docket.facts().stream().collect(Collectors.groupingBy(CaseViews.Fact::code,
-                Collectors.mapping(CaseViews.Fact::value, Collectors.toSet())));
+        Map<String, Set<String>> facts = docket.facts().stream()
+                .collect(Collectors.groupingBy(
+                        CaseViews.Fact::code, Collectors.mapping(CaseViews.Fact::value, Collectors.toSet())));
         return ProfileAdvice.of(docket.path() == null ? "" : docket.path(), facts);
     }
 
@@ -155,32 +196,43 @@ public class Stations {
      *
      * @param meant the best that stands there, and something of its identity speaks for it
      */
-    record Standing(Media.Medium medium, IdentityCheck check, String words, boolean meant) { }
+    record Standing(Media.Medium medium, IdentityCheck check, String words, boolean meant) {}
 
     /** Every medium that can be attached, the one that fits the case best first. */
     List<Standing> comparable(String number) throws IOException {
         List<CaseViews.Device> devices = cases.docket(number).devices();
         List<Standing> all = new ArrayList<>();
         for (Media.Medium m : media.all()) {
-            IdentityCheck check = IdentityCheck.compare(meant(devices, m.identity()).identity(), m.identity());
+            IdentityCheck check =
+                    IdentityCheck.compare(meant(devices, m.identity()).identity(), m.identity());
             all.add(new Standing(m, check, check.words(), false));
         }
         int most = all.stream().mapToInt(c -> c.check().weight()).max().orElse(0);
         boolean one = all.stream().filter(c -> c.check().weight() == most).count() == 1;
-        return all.stream().map(c -> new Standing(c.medium(), c.check(), c.words(), one && most > 1 && c.check().weight() == most))
-                .sorted(Comparator.comparing((Standing c) -> !c.meant()).thenComparing(c -> -c.check().weight()).thenComparing(c -> c.medium().key())).toList();
+        return all.stream()
+                .map(c -> new Standing(
+                        c.medium(),
+                        c.check(),
+                        c.words(),
+                        one && most > 1 && c.check().weight() == most))
+                .sorted(Comparator.comparing((Standing c) -> !c.meant())
+                        .thenComparing(c -> -c.check().weight())
+                        .thenComparing(c -> c.medium().key()))
+                .toList();
     }
 
     /** Which case each attached medium belongs to, by its key. */
     @Transactional(readOnly = true)
     Map<String, String> attachedTo() {
-        return attachments.findByDetachedAtIsNullOrderById().stream().collect(Collectors.toMap(Attachment::medium, a -> cases.number(a.caseId()), (a, b) -> b));
+        return attachments.findByDetachedAtIsNullOrderById().stream()
+                .collect(Collectors.toMap(Attachment::medium, a -> cases.number(a.caseId()), (a, b) -> b));
     }
 
     /** Gives the medium back; its image stays. */
     @Transactional
     void detach(String number, String who) {
-        Attachment attachment = standing(cases.id(number)).orElseThrow(() -> Refusal.conflict("No medium is attached to " + number + "."));
+        Attachment attachment = standing(cases.id(number))
+                .orElseThrow(() -> Refusal.conflict("No medium is attached to " + number + "."));
         if (isBeingRead(attachment)) {
             throw Refusal.conflict("This medium is being read; pause that session before detaching it.");
         }
@@ -196,7 +248,8 @@ public class Stations {
 
     /** Whether it vanished while a session read it, and is not seen again yet. */
     boolean isGone(Attachment attachment) {
-        return sessions.existsByAttachmentIdAndVanishedAtIsNotNullAndState(attachment.id(), ImagingSession.State.PAUSED);
+        return sessions.existsByAttachmentIdAndVanishedAtIsNotNullAndState(
+                attachment.id(), ImagingSession.State.PAUSED);
     }
 
     /** The medium that is attached to a case now. */

@@ -32,7 +32,16 @@ class Steering {
     private final Settings settings;
     private final Clock clock;
 
-    Steering(ImagingSessions sessions, Cases cases, Locks locks, CustodyService custody, Events events, ImagingEvents log, LabRate lab, Settings settings, Clock clock) {
+    Steering(
+            ImagingSessions sessions,
+            Cases cases,
+            Locks locks,
+            CustodyService custody,
+            Events events,
+            ImagingEvents log,
+            LabRate lab,
+            Settings settings,
+            Clock clock) {
         this.sessions = sessions;
         this.cases = cases;
         this.locks = locks;
@@ -58,13 +67,22 @@ class Steering {
         ImagingSession session = atWork(id);
         locks.touch(cases.number(session.caseId()));
         ZonedDateTime now = clock.instant().atZone(settings.zone());
-        Optional<Instant> quiet = lab.rules().quiet().until(now.toLocalDateTime()).map(end -> end.atZone(now.getZone()).toInstant());
+        Optional<Instant> quiet = lab.rules()
+                .quiet()
+                .until(now.toLocalDateTime())
+                .map(end -> end.atZone(now.getZone()).toInstant());
         ImagingView view = session.view("");
         if (view.resting() != null && !view.restAsked() && quiet.isEmpty()) {
-            throw Refusal.conflict("It rests because the device is too warm, and reads on when it is 5 degrees cooler; raise its temperature limit if it is to read on now.");
+            throw Refusal.conflict(
+                    "It rests because the device is too warm, and reads on when it is 5 degrees cooler; raise "
+                            + "its temperature limit if it is to read on now.");
         }
         session.work(quiet.orElse(null));
-        return told(session, who, "sent imaging back to work", session.view("").resting() == null ? "" : session.view("").resting());
+        return told(
+                session,
+                who,
+                "sent imaging back to work",
+                session.view("").resting() == null ? "" : session.view("").resting());
     }
 
     /** From the next request on. */
@@ -74,7 +92,8 @@ class Steering {
         checked(code);
         String before = session.profile();
         session.profile(code);
-        log.save(new ImagingEvent(id, clock.instant(), ImagingEvent.Kind.PROFILE, "profile " + code + ", " + before + " before"));
+        log.save(new ImagingEvent(
+                id, clock.instant(), ImagingEvent.Kind.PROFILE, "profile " + code + ", " + before + " before"));
         return told(session, who, "changed the care profile", before + " to " + code);
     }
 
@@ -85,8 +104,13 @@ class Steering {
         session.limits(limits);
         session.rateLimit(bytesPerSecond(mibPerSecond));
         StopLimits now = session.view("").limits();
-        return told(session, who, "set the limits of imaging", now.faultsInRow() + " faults in a row, " + now.faultsInAll() + " in all, " + now.celsius()
-                + " degrees, growth of " + now.growth() + ", " + now.minutes() + " minutes, " + mibPerSecond + " MiB/s; 0 is none");
+        return told(
+                session,
+                who,
+                "set the limits of imaging",
+                now.faultsInRow() + " faults in a row, " + now.faultsInAll() + " in all, " + now.celsius()
+                        + " degrees, growth of " + now.growth() + ", " + now.minutes() + " minutes, " + mibPerSecond
+                        + " MiB/s; 0 is none");
     }
 
     /** What is read is hashed, and that is the image. */
@@ -94,7 +118,11 @@ class Steering {
     public ImagingView enough(long id, String who) {
         ImagingSession session = unfinished(id);
         session.ask("enough");
-        return told(session, who, "ended imaging early", session.view("").readBytes() + " of " + session.view("").size() + " bytes are read");
+        return told(
+                session,
+                who,
+                "ended imaging early",
+                session.view("").readBytes() + " of " + session.view("").size() + " bytes are read");
     }
 
     static void checked(String profile) {
@@ -128,7 +156,8 @@ class Steering {
     }
 
     private ImagingSession unfinished(long id) {
-        ImagingSession session = sessions.findById(id).orElseThrow(() -> Refusal.missing("There is no imaging session " + id + "."));
+        ImagingSession session =
+                sessions.findById(id).orElseThrow(() -> Refusal.missing("There is no imaging session " + id + "."));
         if (Objects.equals(session.state(), ImagingSession.State.DONE)) {
             throw Refusal.conflict("This session is done; there is nothing left to change.");
         }

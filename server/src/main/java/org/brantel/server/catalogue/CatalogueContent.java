@@ -26,21 +26,28 @@ class CatalogueContent {
     @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "catalogue_content")
     @SequenceGenerator(name = "catalogue_content", sequenceName = "catalogue_content_ids", allocationSize = 500)
     private Long id;
+
     @Column(updatable = false)
     private Long caseId;
+
     @Column(updatable = false)
     private String place;
+
     private Long imagingId;
+
     @Column(updatable = false)
     private long size;
+
     @Column(updatable = false)
     private String extents;
+
     @Column(updatable = false)
     private String encoding;
+
     private Long sample;
     private String sha256;
 
-    protected CatalogueContent() { }
+    protected CatalogueContent() {}
 
     /** @param finding that has a place */
     CatalogueContent(Long caseId, Long imagingId, Finding finding) {

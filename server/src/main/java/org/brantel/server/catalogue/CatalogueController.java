@@ -25,10 +25,18 @@ import org.springframework.web.bind.annotation.RestController;
 class CatalogueController {
 
     /** @param filter all lines that pass it, instead of single ones */
-    record SelectionChange(@NotNull List<Long> ids, @Nullable CatalogueFilter filter, boolean selected) { }
+    record SelectionChange(
+            @NotNull List<Long> ids, @Nullable CatalogueFilter filter, boolean selected) {}
 
-    /** @param findings that are theirs; absent for all chosen ones that fit or may fit @param count how many were counted; absent when nobody said */
-    record Confirmation(@Nullable List<@NotNull Long> findings, @Nullable @Min(value = 1, message = "At least one file is confirmed.") Integer count) { }
+    /**
+     * @param findings that are theirs; absent for all chosen ones that fit or may fit @param count how many were
+     *                 counted; absent when nobody said
+     */
+    record Confirmation(
+            @Nullable List<@NotNull Long> findings,
+
+            @Nullable @Min(value = 1, message = "At least one file is confirmed.")
+            Integer count) {}
 
     private final Catalogues catalogues;
     private final WantedStates states;
@@ -45,15 +53,26 @@ class CatalogueController {
     }
 
     @GetMapping
-    CatalogueViews.Page page(@PathVariable String number, @RequestParam(required = false) List<String> kind,
-                             @RequestParam(required = false) List<String> origin,
-                             @RequestParam(required = false) List<String> prognosis,
-                             @RequestParam(required = false) String q, @RequestParam(required = false) Long wanted,
-                             @RequestParam(defaultValue = "false") boolean selectedOnly,
-                             @RequestParam(required = false) Long foundBy, @RequestParam(required = false) Long notFoundBy,
-                             @RequestParam(required = false) Long worseIn, @RequestParam(required = false) String fit,
-                             @RequestParam(required = false) String sort, @RequestParam(defaultValue = "0") @Min(0) int page) {
-        return catalogues.page(number, new CatalogueFilter(kind, origin, prognosis, q, wanted, selectedOnly, foundBy, notFoundBy, worseIn, fit), page, sort);
+    CatalogueViews.Page page(
+            @PathVariable String number,
+            @RequestParam(required = false) List<String> kind,
+            @RequestParam(required = false) List<String> origin,
+            @RequestParam(required = false) List<String> prognosis,
+            @RequestParam(required = false) String q,
+            @RequestParam(required = false) Long wanted,
+            @RequestParam(defaultValue = "false") boolean selectedOnly,
+            @RequestParam(required = false) Long foundBy,
+            @RequestParam(required = false) Long notFoundBy,
+            @RequestParam(required = false) Long worseIn,
+            @RequestParam(required = false) String fit,
+            @RequestParam(required = false) String sort,
+            @RequestParam(defaultValue = "0") @Min(0) int page) {
+        return catalogues.page(
+                number,
+                new CatalogueFilter(
+                        kind, origin, prognosis, q, wanted, selectedOnly, foundBy, notFoundBy, worseIn, fit),
+                page,
+                sort);
     }
 
     /** What two scan sessions found, side by side. */
@@ -70,8 +89,14 @@ class CatalogueController {
 
     /** Somebody of the lab says that these are them. */
     @PostMapping("/wanted/{line}/confirmation")
-    List<CatalogueViews.WantedState> confirm(@PathVariable String number, @PathVariable long line, @Valid @RequestBody Confirmation confirmation) {
-        return states.confirm(number, line, confirmation.findings(), confirmation.count(), staff.current().name());
+    List<CatalogueViews.WantedState> confirm(
+            @PathVariable String number, @PathVariable long line, @Valid @RequestBody Confirmation confirmation) {
+        return states.confirm(
+                number,
+                line,
+                confirmation.findings(),
+                confirmation.count(),
+                staff.current().name());
     }
 
     @DeleteMapping("/wanted/{line}/confirmation")

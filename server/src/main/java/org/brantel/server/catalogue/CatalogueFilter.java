@@ -22,8 +22,17 @@ import org.springframework.data.jpa.domain.Specification;
  * @param notFoundBy a scan session that did not, or null
  * @param worseIn    a scan session that found it, but not as well as {@code foundBy} did; or null
  */
-record CatalogueFilter(List<String> kinds, List<String> origins, List<String> prognoses, @Nullable String q, @Nullable Long wanted,
-                       boolean selectedOnly, @Nullable Long foundBy, @Nullable Long notFoundBy, @Nullable Long worseIn, @Nullable String fit) {
+record CatalogueFilter(
+        List<String> kinds,
+        List<String> origins,
+        List<String> prognoses,
+        @Nullable String q,
+        @Nullable Long wanted,
+        boolean selectedOnly,
+        @Nullable Long foundBy,
+        @Nullable Long notFoundBy,
+        @Nullable Long worseIn,
+        @Nullable String fit) {
 
     CatalogueFilter {
         kinds = kinds == null ? List.of() : kinds;
@@ -33,7 +42,8 @@ record CatalogueFilter(List<String> kinds, List<String> origins, List<String> pr
 
     /** The same filter with one condition left out, for the counts beside that condition. */
     CatalogueFilter withoutKinds() {
-        return new CatalogueFilter(null, origins, prognoses, q, wanted, selectedOnly, foundBy, notFoundBy, worseIn, fit);
+        return new CatalogueFilter(
+                null, origins, prognoses, q, wanted, selectedOnly, foundBy, notFoundBy, worseIn, fit);
     }
 
     CatalogueFilter withoutOrigins() {
@@ -57,15 +67,30 @@ record CatalogueFilter(List<String> kinds, List<String> origins, List<String> pr
             all.add(root.get("kind").in(kinds));
         }
         if (!origins.isEmpty()) {
-            all.add(b.or(origins.stream().map(o -> b.like(root.get("origins"), "%," + o + ",%")).toArray(Predicate[]::new)));
+            all.add(b.or(origins.stream()
+                    .map(o -> b.like(root.get("origins"), "%," + o + ",%"))
+                    .toArray(Predicate[]::new)));
         }
         if (!prognoses.isEmpty()) {
-            all.add(root.get("prognosis").in(prognoses.stream().map(CatalogueFilter::prognosis).toList()));
+            all.add(root.get("prognosis")
+                    .in(prognoses.stream().map(CatalogueFilter::prognosis).toList()));
         }
         if (q != null && !q.isBlank()) {
-            String like = "%" + q.strip().toLowerCase(Locale.ROOT).replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_") + "%";
-            Predicate names = b.or(b.like(b.lower(root.get("name")), like, '\\'), b.like(b.lower(root.get("path")), like, '\\'));
-            all.add(into ? b.or(names, b.like(b.lower(root.get("suggestedName")), like, '\\'), b.like(b.lower(root.get("about")), like, '\\')) : names);
+            String like = "%"
+                    + q.strip()
+                            .toLowerCase(Locale.ROOT)
+                            .replace("\\", "\\\\")
+                            .replace("%", "\\%")
+                            .replace("_", "\\_") + "%";
+            Predicate names =
+                    b.or(b.like(b.lower(root.get("name")), like, '\\'), b.like(b.lower(root.get("path")), like, '\\'));
+            all.add(
+                    into
+                            ? b.or(
+                                    names,
+                                    b.like(b.lower(root.get("suggestedName")), like, '\\'),
+                                    b.like(b.lower(root.get("about")), like, '\\'))
+                            : names);
         }
         if (wanted != null) {
             Predicate fits = b.like(root.get("wanted"), "%," + wanted + ",%");
@@ -98,7 +123,7 @@ record CatalogueFilter(List<String> kinds, List<String> origins, List<String> pr
                 return p;
             }
         }
-        throw Refusal.badInput("prognosis", "'" + word
-                + "' is not a prognosis; take whole, gapped, doubtful or overwritten.");
+        throw Refusal.badInput(
+                "prognosis", "'" + word + "' is not a prognosis; take whole, gapped, doubtful or overwritten.");
     }
 }

@@ -17,13 +17,16 @@ class CatalogueKey {
     @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "catalogue_key")
     @SequenceGenerator(name = "catalogue_key", sequenceName = "catalogue_key_ids", allocationSize = 500)
     private Long id;
+
     @Column(updatable = false)
     private Long caseId;
+
     @Column(updatable = false)
     private String identityKey;
+
     private Long lineId;
 
-    protected CatalogueKey() { }
+    protected CatalogueKey() {}
 
     CatalogueKey(Long caseId, String identityKey, Long lineId) {
         this.caseId = caseId;

@@ -36,15 +36,19 @@ import org.brantel.core.wanted.Fitting;
 @Table(name = "catalogue_line")
 class CatalogueLine {
 
-    private static final Comparator<CatalogueViews.Version> VERSIONS = Comparator.comparingInt(CatalogueViews.Version::rank)
-            .thenComparing(CatalogueViews.Version::origin).thenComparing(v -> v.path() == null ? "" : v.path());
+    private static final Comparator<CatalogueViews.Version> VERSIONS = Comparator.comparingInt(
+                    CatalogueViews.Version::rank)
+            .thenComparing(CatalogueViews.Version::origin)
+            .thenComparing(v -> v.path() == null ? "" : v.path());
 
     @Id
     @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "catalogue_line")
     @SequenceGenerator(name = "catalogue_line", sequenceName = "catalogue_line_ids", allocationSize = 500)
     private Long id;
+
     @Column(updatable = false)
     private Long caseId;
+
     private Long imagingId;
     private Long mergedInto;
     private String path;
@@ -53,8 +57,10 @@ class CatalogueLine {
     private long size;
     /** Words with a comma before and after each, so that {@code like '%,live,%'} finds one. */
     private String origins;
+
     @Enumerated(EnumType.STRING)
     private Prognosis prognosis;
+
     private int score;
     private long provenBytes;
     private String reasons;
@@ -76,16 +82,19 @@ class CatalogueLine {
     private String about;
     /** How each session found it, by its number. */
     private String versions;
+
     private String sessions;
     private String places;
     /** Wanted lines that it fits, and those that it may fit, written like {@code origins}. */
     private String wanted;
+
     private String mayFit;
     /** A part of another finding, in every session that found it. */
     private boolean inside;
+
     private boolean selected;
 
-    protected CatalogueLine() { }
+    protected CatalogueLine() {}
 
     CatalogueLine(Long caseId, Long imagingId, Finding finding, long session, long proven) {
         this.caseId = caseId;
@@ -176,7 +185,9 @@ class CatalogueLine {
         modified = f.modified();
         accessed = f.accessed();
         recordAt = f.record().at();
-        attributes = f.record().attributes().isEmpty() ? null : String.join(",", f.record().attributes());
+        attributes = f.record().attributes().isEmpty()
+                ? null
+                : String.join(",", f.record().attributes());
         deleted = f.record().deleted();
         trashedFrom = f.record().trashedFrom();
     }
@@ -188,7 +199,15 @@ class CatalogueLine {
         }
         sessions = with(sessions, Long.toString(session));
         Map<String, CatalogueViews.Version> known = versionMap();
-        known.merge(Long.toString(session), new CatalogueViews.Version(Catalogue.rank(f), f.prognosis().word(), f.score(), f.origin().word(), f.path()), CatalogueLine::better);
+        known.merge(
+                Long.toString(session),
+                new CatalogueViews.Version(
+                        Catalogue.rank(f),
+                        f.prognosis().word(),
+                        f.score(),
+                        f.origin().word(),
+                        f.path()),
+                CatalogueLine::better);
         versions = Json.write(known);
         if (f.path() != null) {
             Set<String> all = new TreeSet<>(placeList());
@@ -227,14 +246,23 @@ class CatalogueLine {
             switch (line.of(it).verdict()) {
                 case FITS -> wanted += line.line().id() + ",";
                 case MAY_FIT -> mayFit += line.line().id() + ",";
-                default -> { }
+                default -> {}
             }
         }
     }
 
     /** As it is held against wanted lines. */
     Candidate candidate() {
-        return new Candidate(name, path, kind, size, modified == null ? created : modified, trashedFrom, inside, aboutMap(), prognosis);
+        return new Candidate(
+                name,
+                path,
+                kind,
+                size,
+                modified == null ? created : modified,
+                trashedFrom,
+                inside,
+                aboutMap(),
+                prognosis);
     }
 
     boolean matches(long wantedLine) {
@@ -279,24 +307,70 @@ class CatalogueLine {
         return StoredExtents.read(extents, "catalogue line " + id);
     }
 
-    /** @param into whether what the content says of itself may be shown @param lines the case's wanted lines, for the reasons; empty for none */
+    /**
+     * @param into whether what the content says of itself may be shown @param lines the case's wanted lines, for the
+     *             reasons; empty for none
+     */
     CatalogueViews.Line view(boolean into, List<Fitting> lines) {
         Candidate it = candidate();
-        List<CatalogueViews.LineFit> fits = lines.stream().map(l -> {
-            Fit fit = l.of(it);
-            return new CatalogueViews.LineFit(l.line().id(), fit.verdict().word(), into || about.equals("{}") ? fit.why() : "");
-        }).toList();
-        return new CatalogueViews.Line(id, path, name, kind, size, words(origins), prognosis.word(), score, provenBytes,
-                Arrays.asList(read(reasons, String[].class)), extentList(), created, modified, sha256, placeList(),
-                words(sessions).stream().map(Long::valueOf).toList(), words(wanted).stream().map(Long::valueOf).toList(),
-                words(mayFit).stream().map(Long::valueOf).toList(), fits, selected, record(), into ? suggestedName : null,
-                into ? aboutMap() : Map.of(), versionMap());
+        List<CatalogueViews.LineFit> fits = lines.stream()
+                .map(l -> {
+                    Fit fit = l.of(it);
+                    return new CatalogueViews.LineFit(
+                            l.line().id(), fit.verdict().word(), into || about.equals("{}") ? fit.why() : "");
+                })
+                .toList();
+        return new CatalogueViews.Line(
+                id,
+                path,
+                name,
+                kind,
+                size,
+                words(origins),
+                prognosis.word(),
+                score,
+                provenBytes,
+                Arrays.asList(read(reasons, String[].class)),
+                extentList(),
+                created,
+                modified,
+                sha256,
+                placeList(),
+                words(sessions).stream().map(Long::valueOf).toList(),
+                words(wanted).stream().map(Long::valueOf).toList(),
+                words(mayFit).stream().map(Long::valueOf).toList(),
+                fits,
+                selected,
+                record(),
+                into ? suggestedName : null,
+                into ? aboutMap() : Map.of(),
+                versionMap());
     }
 
     /** As the engine knows it; its number is the line's. */
     Finding finding() {
-        return new Finding(id == null ? 0 : id, volume, path, name, size, kind, Origin.valueOf(nameOrigin.toUpperCase(Locale.ROOT)), prognosis, score,
-                Arrays.asList(read(reasons, String[].class)), extentList(), Packing.ofWord(encoding), created, modified, accessed, sha256, suggestedName, null, note, record(), aboutMap());
+        return new Finding(
+                id == null ? 0 : id,
+                volume,
+                path,
+                name,
+                size,
+                kind,
+                Origin.valueOf(nameOrigin.toUpperCase(Locale.ROOT)),
+                prognosis,
+                score,
+                Arrays.asList(read(reasons, String[].class)),
+                extentList(),
+                Packing.ofWord(encoding),
+                created,
+                modified,
+                accessed,
+                sha256,
+                suggestedName,
+                null,
+                note,
+                record(),
+                aboutMap());
     }
 
     private Map<String, String> aboutMap() {
@@ -304,6 +378,7 @@ class CatalogueLine {
     }
 
     private RecordFacts record() {
-        return new RecordFacts(recordAt, attributes == null ? List.of() : List.of(attributes.split(",")), deleted, trashedFrom);
+        return new RecordFacts(
+                recordAt, attributes == null ? List.of() : List.of(attributes.split(",")), deleted, trashedFrom);
     }
 }

@@ -10,22 +10,27 @@ import org.springframework.data.jpa.repository.Query;
 interface CatalogueLines extends JpaRepository<CatalogueLine, Long>, JpaSpecificationExecutor<CatalogueLine> {
 
     /** Prognosis and number of the lines that fit a wanted line. */
-    @Query("select l.prognosis, count(l) from CatalogueLine l where l.caseId = ?1 and l.mergedInto is null and l.wanted like ?2 group by l.prognosis")
+    @Query("select l.prognosis, count(l) from CatalogueLine l where l.caseId = ?1 and l.mergedInto is null and "
+            + "l.wanted like ?2 group by l.prognosis")
     List<Object[]> fitting(long caseId, String line);
 
     @Query("select count(l) from CatalogueLine l where l.caseId = ?1 and l.mergedInto is null and l.mayFit like ?2")
     long mayFit(long caseId, String line);
 
-    @Query("select count(l) from CatalogueLine l where l.caseId = ?1 and l.mergedInto is null and l.selected and (l.wanted like ?2 or l.mayFit like ?2)")
+    @Query("select count(l) from CatalogueLine l where l.caseId = ?1 and l.mergedInto is null and l.selected "
+            + "and (l.wanted like ?2 or l.mayFit like ?2)")
     long chosen(long caseId, String line);
 
-    @Query("select l.id from CatalogueLine l where l.caseId = ?1 and l.mergedInto is null and l.selected and (l.wanted like ?2 or l.mayFit like ?2) order by l.id")
+    @Query("select l.id from CatalogueLine l where l.caseId = ?1 and l.mergedInto is null and l.selected and "
+            + "(l.wanted like ?2 or l.mayFit like ?2) order by l.id")
     List<Long> chosenIds(long caseId, String line);
 
-    @Query("select count(l) from CatalogueLine l where l.caseId = ?1 and l.mergedInto is null and l.id in ?3 and (l.wanted like ?2 or l.mayFit like ?2)")
+    @Query("select count(l) from CatalogueLine l where l.caseId = ?1 and l.mergedInto is null and l.id in ?3 "
+            + "and (l.wanted like ?2 or l.mayFit like ?2)")
     long matching(long caseId, String line, Collection<Long> ids);
 
-    @Query("select l.prognosis, count(l), sum(l.size) from CatalogueLine l where l.caseId = ?1 and l.mergedInto is null and l.selected group by l.prognosis")
+    @Query("select l.prognosis, count(l), sum(l.size) from CatalogueLine l where l.caseId = ?1 and "
+            + "l.mergedInto is null and l.selected group by l.prognosis")
     List<Object[]> selection(long caseId);
 
     List<CatalogueLine> findByCaseIdAndMergedIntoIsNullAndIdGreaterThanOrderById(Long caseId, Long after, Limit limit);

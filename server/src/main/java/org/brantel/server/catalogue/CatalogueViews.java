@@ -12,7 +12,7 @@ import org.brantel.core.wanted.WantedTally;
 /** What others see of a catalogue. */
 public final class CatalogueViews {
 
-    private CatalogueViews() { }
+    private CatalogueViews() {}
 
     /**
      * @param places   every path that a record gives this content
@@ -24,19 +24,47 @@ public final class CatalogueViews {
      * @param about    what its content says of itself
      * @param versions how each session found it, by its number
      */
-    public record Line(long id, @Nullable String path, String name, String kind, long size, List<String> origins,
-                       String prognosis, int score, long provenBytes, List<String> reasons, List<Extent> extents,
-                       @Nullable Instant created, @Nullable Instant modified, @Nullable String sha256,
-                       List<String> places, List<Long> sessions, List<Long> wanted, List<Long> mayFit, List<LineFit> fits, boolean selected,
-                       RecordFacts record, @Nullable String suggestedName, Map<String, String> about, Map<String, Version> versions) { }
+    public record Line(
+            long id,
+            @Nullable String path,
+            String name,
+            String kind,
+            long size,
+            List<String> origins,
+            String prognosis,
+            int score,
+            long provenBytes,
+            List<String> reasons,
+            List<Extent> extents,
+            @Nullable Instant created,
+            @Nullable Instant modified,
+            @Nullable String sha256,
+            List<String> places,
+            List<Long> sessions,
+            List<Long> wanted,
+            List<Long> mayFit,
+            List<LineFit> fits,
+            boolean selected,
+            RecordFacts record,
+            @Nullable String suggestedName,
+            Map<String, String> about,
+            Map<String, Version> versions) {}
 
     /** How one session found a file. @param rank the smaller the better */
-    public record Version(int rank, String prognosis, int score, String origin, @Nullable String path) { }
+    public record Version(
+            int rank,
+            String prognosis,
+            int score,
+            String origin,
+            @Nullable String path) {}
 
     /** @param verdict fits, may-fit or not; @param why empty where the customer allowed no look at what decides it */
-    public record LineFit(long line, String verdict, String why) { }
+    public record LineFit(long line, String verdict, String why) {}
 
-    /** How a wanted line stands, from hoped for to delivered. @param missing hoped for and not among what fits @param complete delivered whole and confirmed */
+    /**
+     * How a wanted line stands, from hoped for to delivered. @param missing hoped for and not among what fits @param
+     * complete delivered whole and confirmed
+     */
     public record WantedState(WantedLine line, WantedTally tally, long missing, boolean complete) {
 
         public static WantedState of(WantedLine line, WantedTally tally) {
@@ -44,16 +72,25 @@ public final class CatalogueViews {
         }
     }
 
-    public record SelectionSum(long files, long bytes, long whole, long gapped, long doubtful) { }
+    public record SelectionSum(long files, long bytes, long whole, long gapped, long doubtful) {}
 
     /**
      * @param matching lines that pass the filter
-     * @param contentShown false where the customer allowed names only: nothing that content says of itself is shown or searched
+     * @param contentShown false where the customer allowed names only: nothing that content says of itself is shown or
+     *                     searched
      * @param kinds    counts of the lines that pass, by kind; so for origins and prognoses
      */
-    public record Page(List<Line> lines, long matching, long all, Map<String, Long> kinds, Map<String, Long> origins,
-                       Map<String, Long> prognoses, List<WantedState> wanted, SelectionSum selection, boolean contentShown) { }
+    public record Page(
+            List<Line> lines,
+            long matching,
+            long all,
+            Map<String, Long> kinds,
+            Map<String, Long> origins,
+            Map<String, Long> prognoses,
+            List<WantedState> wanted,
+            SelectionSum selection,
+            boolean contentShown) {}
 
     /** @param type {@code picture}, {@code text} or {@code none} */
-    public record Preview(String type, @Nullable String text, String words) { }
+    public record Preview(String type, @Nullable String text, String words) {}
 }

@@ -1,11 +1,11 @@
 package org.brantel.server.catalogue;
 
+import jakarta.annotation.Nullable;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.criteria.CriteriaBuilder;
 import jakarta.persistence.criteria.CriteriaQuery;
 import jakarta.persistence.criteria.Predicate;
 import jakarta.persistence.criteria.Root;
-import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
@@ -34,11 +34,12 @@ import org.springframework.transaction.annotation.Transactional;
 public class Catalogues {
 
     /** What a session brought: lines that are new, and findings that were known. */
-    public record Merged(long added, long shared) { }
+    public record Merged(long added, long shared) {}
 
     /** A selected line as the engine knows it, and the image that holds it. */
     /** @param toldBy the scan session that speaks for it; null where that was not kept */
-    public record Selected(Finding finding, long imagingId, @Nullable Long toldBy) { }
+    public record Selected(
+            Finding finding, long imagingId, @Nullable Long toldBy) {}
 
     private static final int BATCH = 500;
     private static final int PAGE = 200;
@@ -51,7 +52,14 @@ public class Catalogues {
     private final Events events;
     private final EntityManager entities;
 
-    Catalogues(CatalogueLines lines, Merge.Into merges, Cases cases, WantedStates states, Locks locks, Events events, EntityManager entities) {
+    Catalogues(
+            CatalogueLines lines,
+            Merge.Into merges,
+            Cases cases,
+            WantedStates states,
+            Locks locks,
+            Events events,
+            EntityManager entities) {
         this.lines = lines;
         this.merges = merges;
         this.cases = cases;
@@ -85,10 +93,12 @@ public class Catalogues {
     @Transactional
     public void wantedChanged(Cases.WantedChanged changed) {
         long caseId = cases.id(changed.caseNumber());
-        List<Fitting> wanted = WantedStates.fittings(cases.docket(changed.caseNumber()).wanted());
+        List<Fitting> wanted =
+                WantedStates.fittings(cases.docket(changed.caseNumber()).wanted());
         long after = 0;
         while (true) {
-            List<CatalogueLine> batch = lines.findByCaseIdAndMergedIntoIsNullAndIdGreaterThanOrderById(caseId, after, Limit.of(BATCH));
+            List<CatalogueLine> batch =
+                    lines.findByCaseIdAndMergedIntoIsNullAndIdGreaterThanOrderById(caseId, after, Limit.of(BATCH));
             if (batch.isEmpty()) {
                 return;
             }
@@ -103,10 +113,16 @@ public class Catalogues {
         boolean into = locks.mayLook(number, Look.PREVIEWS);
         List<Fitting> wanted = WantedStates.fittings(cases.docket(number).wanted());
         var found = lines.findAll(filter.of(caseId, into), PageRequest.of(page, PAGE, order(sort)));
-        return new CatalogueViews.Page(found.getContent().stream().map(l -> l.view(into, wanted)).toList(),
-                found.getTotalElements(), lines.countByCaseIdAndMergedIntoIsNull(caseId), counts(caseId, filter.withoutKinds(), "kind", into),
-                origins(caseId, filter.withoutOrigins(), into), counts(caseId, filter.withoutPrognoses(), "prognosis", into),
-                states.of(number), selection(caseId), into);
+        return new CatalogueViews.Page(
+                found.getContent().stream().map(l -> l.view(into, wanted)).toList(),
+                found.getTotalElements(),
+                lines.countByCaseIdAndMergedIntoIsNull(caseId),
+                counts(caseId, filter.withoutKinds(), "kind", into),
+                origins(caseId, filter.withoutOrigins(), into),
+                counts(caseId, filter.withoutPrognoses(), "prognosis", into),
+                states.of(number),
+                selection(caseId),
+                into);
     }
 
     /** Goes over the catalogue once; the lines themselves are opened by a filter. */
@@ -116,7 +132,8 @@ public class Catalogues {
         Comparison.Sum sum = new Comparison.Sum(a, b);
         long after = 0;
         while (true) {
-            List<CatalogueLine> batch = lines.findByCaseIdAndMergedIntoIsNullAndIdGreaterThanOrderById(caseId, after, Limit.of(BATCH));
+            List<CatalogueLine> batch =
+                    lines.findByCaseIdAndMergedIntoIsNullAndIdGreaterThanOrderById(caseId, after, Limit.of(BATCH));
             if (batch.isEmpty()) {
                 return sum.comparison();
             }
@@ -140,11 +157,13 @@ public class Catalogues {
         CriteriaBuilder b = entities.getCriteriaBuilder();
         CriteriaQuery<Object[]> query = b.createQuery(Object[].class);
         Root<CatalogueLine> root = query.from(CatalogueLine.class);
-        query.select(b.array(root.get(by), b.count(root))).groupBy(root.get(by))
+        query.select(b.array(root.get(by), b.count(root)))
+                .groupBy(root.get(by))
                 .where(filter.predicates(caseId, root, b, into).toArray(Predicate[]::new));
         Map<String, Long> counts = new TreeMap<>();
-        entities.createQuery(query).getResultList().forEach(row ->
-                counts.put(row[0] instanceof Prognosis p ? p.word() : (String) row[0], (Long) row[1]));
+        entities.createQuery(query)
+                .getResultList()
+                .forEach(row -> counts.put(row[0] instanceof Prognosis p ? p.word() : (String) row[0], (Long) row[1]));
         return counts;
     }
 
@@ -175,7 +194,9 @@ public class Catalogues {
     @Transactional
     CatalogueViews.SelectionSum select(String number, List<Long> ids, CatalogueFilter filter, boolean yes) {
         long caseId = cases.id(number);
-        List<CatalogueLine> meant = filter == null ? lines.findByCaseIdAndIdIn(caseId, ids) : lines.findAll(filter.of(caseId, locks.mayLook(number, Look.PREVIEWS)));
+        List<CatalogueLine> meant = filter == null
+                ? lines.findByCaseIdAndIdIn(caseId, ids)
+                : lines.findAll(filter.of(caseId, locks.mayLook(number, Look.PREVIEWS)));
         meant.forEach(l -> l.select(yes));
         lines.flush();
         events.changed(number, "selection");
@@ -185,14 +206,29 @@ public class Catalogues {
     /** Selects everything of which some bytes can be given back. */
     @Transactional
     public void selectRecoverable(String number) {
-        select(number, List.of(), new CatalogueFilter(null, null, List.of(Prognosis.WHOLE.word(), Prognosis.GAPPED.word()), null, null, false, null, null, null, null), true);
+        select(
+                number,
+                List.of(),
+                new CatalogueFilter(
+                        null,
+                        null,
+                        List.of(Prognosis.WHOLE.word(), Prognosis.GAPPED.word()),
+                        null,
+                        null,
+                        false,
+                        null,
+                        null,
+                        null,
+                        null),
+                true);
     }
 
     /** What was selected, in order. */
     @Transactional(readOnly = true)
     public List<Selected> selected(String number) {
         return lines.findByCaseIdAndSelectedTrueOrderById(cases.id(number)).stream()
-                .map(l -> new Selected(l.finding(), l.imagingId(), l.toldBy())).toList();
+                .map(l -> new Selected(l.finding(), l.imagingId(), l.toldBy()))
+                .toList();
     }
 
     @Transactional(readOnly = true)
@@ -219,7 +255,8 @@ public class Catalogues {
 
     @Transactional(readOnly = true)
     public Selected line(String number, long id) {
-        return lines.findByCaseIdAndIdIn(cases.id(number), List.of(id)).stream().findFirst()
+        return lines.findByCaseIdAndIdIn(cases.id(number), List.of(id)).stream()
+                .findFirst()
                 .map(l -> new Selected(l.finding(), l.imagingId(), l.toldBy()))
                 .orElseThrow(() -> Refusal.missing("There is no line " + id + " in this catalogue."));
     }

@@ -13,7 +13,8 @@ import java.util.TreeMap;
  * @param betterA of those in both, files that the first one found in a better state
  * @param kinds   the same by kind
  */
-public record Comparison(long a, long b, Side onlyA, Side onlyB, Side both, Side betterA, Side betterB, List<Kind> kinds) {
+public record Comparison(
+        long a, long b, Side onlyA, Side onlyB, Side both, Side betterA, Side betterB, List<Kind> kinds) {
 
     public record Side(long files, long bytes) {
         Side and(long more) {
@@ -21,7 +22,7 @@ public record Comparison(long a, long b, Side onlyA, Side onlyB, Side both, Side
         }
     }
 
-    public record Kind(String kind, Side onlyA, Side onlyB, Side both) { }
+    public record Kind(String kind, Side onlyA, Side onlyB, Side both) {}
 
     /** Adds lines up. */
     static final class Sum {

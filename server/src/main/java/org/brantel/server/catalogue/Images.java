@@ -31,7 +31,10 @@ final class Images implements Closeable {
 
     /** Empty for an image that was taken away since: nothing can be compared with what lay on it. */
     Optional<Source> ifThere(Long imagingId) throws IOException {
-        return open.containsKey(imagingId) || Files.exists(bench.image(imagingId).file()) ? Optional.of(of(imagingId)) : Optional.empty();
+        return open.containsKey(imagingId)
+                        || Files.exists(bench.image(imagingId).file())
+                ? Optional.of(of(imagingId))
+                : Optional.empty();
     }
 
     @Override

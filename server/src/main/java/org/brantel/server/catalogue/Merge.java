@@ -18,7 +18,10 @@ import org.brantel.server.intake.Cases;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
-/** Brings a session's findings into the catalogue, some hundreds at a time. A case has one session at work, so that one merge is under way. */
+/**
+ * Brings a session's findings into the catalogue, some hundreds at a time. A case has one session at work, so that one
+ * merge is under way.
+ */
 final class Merge implements Closeable {
 
     private static final int BATCH = 500;
@@ -33,7 +36,13 @@ final class Merge implements Closeable {
         private final Bench bench;
         private final TransactionTemplate transaction;
 
-        Into(CatalogueLines lines, CatalogueKeys keys, CatalogueContents contents, Cases cases, Bench bench, TransactionTemplate transaction) {
+        Into(
+                CatalogueLines lines,
+                CatalogueKeys keys,
+                CatalogueContents contents,
+                Cases cases,
+                Bench bench,
+                TransactionTemplate transaction) {
             this.lines = lines;
             this.keys = keys;
             this.contents = contents;
@@ -43,7 +52,12 @@ final class Merge implements Closeable {
         }
 
         Merge into(String number, long session, long imagingId) throws IOException {
-            return new Merge(this, cases.id(number), cases.docket(number).wanted().stream().map(Fitting::new).toList(), session, imagingId);
+            return new Merge(
+                    this,
+                    cases.id(number),
+                    cases.docket(number).wanted().stream().map(Fitting::new).toList(),
+                    session,
+                    imagingId);
         }
     }
 
@@ -99,13 +113,21 @@ final class Merge implements Closeable {
 
     private void bringIn(SameContent same) {
         List<Finding> findings = same.findings();
-        Stream<String> met = findings.stream().flatMap(f -> Stream.of(Catalogue.keys(f), Catalogue.standsFor(f), Catalogue.looksFor(f)).flatMap(List::stream));
-        Stream<String> alike = same.hashed().entrySet().stream().flatMap(e -> Stream.of(e.getKey(), Catalogue.hashKey(e.getValue())));
-        MetLines known = new MetLines(into.lines, into.keys, caseId, Stream.concat(met, alike).distinct().toList());
+        Stream<String> met = findings.stream()
+                .flatMap(f -> Stream.of(Catalogue.keys(f), Catalogue.standsFor(f), Catalogue.looksFor(f))
+                        .flatMap(List::stream));
+        Stream<String> alike =
+                same.hashed().entrySet().stream().flatMap(e -> Stream.of(e.getKey(), Catalogue.hashKey(e.getValue())));
+        MetLines known = new MetLines(
+                into.lines,
+                into.keys,
+                caseId,
+                Stream.concat(met, alike).distinct().toList());
         same.hashed().forEach(known::hashed);
         for (Finding f : findings) {
             CatalogueLine line = known.of(f);
-            List<String> own = Stream.concat(Catalogue.keys(f).stream(), Catalogue.standsFor(f).stream()).toList();
+            List<String> own = Stream.concat(Catalogue.keys(f).stream(), Catalogue.standsFor(f).stream())
+                    .toList();
             if (line == null) {
                 line = new CatalogueLine(caseId, imagingId, f, session, proven(f));
                 added++;
@@ -129,7 +151,10 @@ final class Merge implements Closeable {
             return 0;
         }
         FileContent content = finding.content(image);
-        return finding.size() - content.knownUnread(new Range(0, finding.size())).stream().mapToLong(Range::length).sum();
+        return finding.size()
+                - content.knownUnread(new Range(0, finding.size())).stream()
+                        .mapToLong(Range::length)
+                        .sum();
     }
 
     @Override

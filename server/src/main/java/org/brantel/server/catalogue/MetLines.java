@@ -29,15 +29,22 @@ final class MetLines {
         this.caseId = caseId;
         Map<Long, CatalogueLine> byId = new HashMap<>();
         List<CatalogueKey> there = keys.findKnown(caseId, wantedKeys.toArray(String[]::new));
-        lines.findAllById(there.stream().map(CatalogueKey::lineId).distinct().toList()).forEach(l -> byId.put(l.id(), l));
+        lines.findAllById(there.stream().map(CatalogueKey::lineId).distinct().toList())
+                .forEach(l -> byId.put(l.id(), l));
         there.forEach(k -> byKey.put(k.identityKey(), byId.get(k.lineId())));
     }
 
     /** The line of a finding; null for one that is new. */
     CatalogueLine of(Finding finding) {
         // Two names for one beginning are two files, whatever content was doubted there.
-        Stream<CatalogueLine> doubted = Catalogue.looksFor(finding).stream().map(byKey::get).filter(Objects::nonNull).filter(l -> !Catalogue.isNamed(finding) || !l.isNamed());
-        return one(Stream.concat(Catalogue.keys(finding).stream().map(byKey::get).filter(Objects::nonNull), doubted).distinct().toList());
+        Stream<CatalogueLine> doubted = Catalogue.looksFor(finding).stream()
+                .map(byKey::get)
+                .filter(Objects::nonNull)
+                .filter(l -> !Catalogue.isNamed(finding) || !l.isNamed());
+        return one(
+                Stream.concat(Catalogue.keys(finding).stream().map(byKey::get).filter(Objects::nonNull), doubted)
+                        .distinct()
+                        .toList());
     }
 
     /** Content that was known by its place has a hash now; so it may turn out to be that of another line. */
@@ -52,7 +59,9 @@ final class MetLines {
 
     /** Several lines that are one file: the oldest takes the others in. */
     private CatalogueLine one(List<CatalogueLine> some) {
-        List<CatalogueLine> all = some.stream().sorted(Comparator.comparing(l -> l.id() == null ? Long.MAX_VALUE : l.id())).toList();
+        List<CatalogueLine> all = some.stream()
+                .sorted(Comparator.comparing(l -> l.id() == null ? Long.MAX_VALUE : l.id()))
+                .toList();
         for (int i = 1; i < all.size(); i++) {
             CatalogueLine gone = all.get(i);
             all.get(0).absorb(gone);
@@ -80,6 +89,8 @@ final class MetLines {
             a[0].mergedInto(a[1].id());
             keys.lead(a[0].id(), a[1].id());
         });
-        keys.saveAll(freshKeys.stream().map(k -> new CatalogueKey(caseId, k, byKey.get(k).id())).toList());
+        keys.saveAll(freshKeys.stream()
+                .map(k -> new CatalogueKey(caseId, k, byKey.get(k).id()))
+                .toList());
     }
 }

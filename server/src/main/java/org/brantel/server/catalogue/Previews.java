@@ -4,10 +4,10 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.CodingErrorAction;
 import java.nio.charset.StandardCharsets;
-import java.nio.ByteBuffer;
 import java.util.Iterator;
 import java.util.Set;
 import javax.imageio.ImageIO;
@@ -26,7 +26,10 @@ import org.brantel.server.bench.Bench;
 import org.brantel.server.platform.Refusal;
 import org.springframework.stereotype.Component;
 
-/** Shows what a finding holds, read from the image. Pictures are drawn anew, so no byte of the original reaches a browser. */
+/**
+ * Shows what a finding holds, read from the image. Pictures are drawn anew, so no byte of the original reaches a
+ * browser.
+ */
 @Component
 class Previews {
 
@@ -47,12 +50,15 @@ class Previews {
         if (PICTURES.contains(f.kind()) || f.kind().equals("pdf")) {
             return f.size() > MOST_BYTES
                     ? new CatalogueViews.Preview("none", null, "It is larger than what is previewed (64 MiB).")
-                    : new CatalogueViews.Preview("picture", null, f.kind().equals("pdf") ? "First page." : "Drawn anew from the image.");
+                    : new CatalogueViews.Preview(
+                            "picture", null, f.kind().equals("pdf") ? "First page." : "Drawn anew from the image.");
         }
         if (Kinds.isText(f.kind())) {
             byte[] head = bytes(line, TEXT_BYTES);
-            return new CatalogueViews.Preview("text", text(head), f.size() > head.length
-                    ? "The first " + head.length + " of " + f.size() + " bytes." : "All of it.");
+            return new CatalogueViews.Preview(
+                    "text",
+                    text(head),
+                    f.size() > head.length ? "The first " + head.length + " of " + f.size() + " bytes." : "All of it.");
         }
         return new CatalogueViews.Preview("none", null, "There is no preview of " + f.kind() + " files.");
     }
@@ -67,10 +73,12 @@ class Previews {
         try {
             BufferedImage small = f.kind().equals("pdf") ? firstPage(content) : drawn(content);
             ByteArrayOutputStream out = new ByteArrayOutputStream();
-            ImageIO.write(Thumbnails.of(small).size(EDGE, EDGE).keepAspectRatio(true).asBufferedImage(), "png", out);
+            ImageIO.write(
+                    Thumbnails.of(small).size(EDGE, EDGE).keepAspectRatio(true).asBufferedImage(), "png", out);
             return out.toByteArray();
         } catch (IOException | RuntimeException e) {
-            throw Refusal.missing("It cannot be drawn: " + (e instanceof Refusal ? e.getMessage() : "its content is damaged."));
+            throw Refusal.missing(
+                    "It cannot be drawn: " + (e instanceof Refusal ? e.getMessage() : "its content is damaged."));
         }
     }
 
@@ -112,8 +120,11 @@ class Previews {
     private static String text(byte[] head) {
         for (int cut = 0; cut < 4 && cut < head.length; cut++) {
             try {
-                return StandardCharsets.UTF_8.newDecoder().onMalformedInput(CodingErrorAction.REPORT)
-                        .decode(ByteBuffer.wrap(head, 0, head.length - cut)).toString();
+                return StandardCharsets.UTF_8
+                        .newDecoder()
+                        .onMalformedInput(CodingErrorAction.REPORT)
+                        .decode(ByteBuffer.wrap(head, 0, head.length - cut))
+                        .toString();
             } catch (CharacterCodingException e) {
                 continue;
             }

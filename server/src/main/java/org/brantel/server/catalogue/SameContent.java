@@ -16,8 +16,8 @@ import org.brantel.core.scan.ContentHasher;
 import org.brantel.core.source.Source;
 
 /**
- * Finds out which findings have the bytes of others that lie elsewhere. Only contents of one size whose samples are equal are hashed:
- * which these are does not depend on the order in which they come.
+ * Finds out which findings have the bytes of others that lie elsewhere. Only contents of one size whose samples are
+ * equal are hashed: which these are does not depend on the order in which they come.
  */
 final class SameContent {
 
@@ -36,14 +36,25 @@ final class SameContent {
     private final Map<String, String> hashed = new LinkedHashMap<>();
 
     /** @param batch as a session found them, on the image of {@code imagingId} */
-    SameContent(CatalogueContents records, Images images, long caseId, long imagingId, List<Finding> batch) throws IOException {
+    SameContent(CatalogueContents records, Images images, long caseId, long imagingId, List<Finding> batch)
+            throws IOException {
         this.records = records;
         this.images = images;
         this.batch = List.copyOf(batch);
-        records.findKnown(caseId, batch.stream().map(Catalogue::place).filter(Objects::nonNull).distinct().toArray(String[]::new)).forEach(c -> byPlace.put(c.place(), c));
+        records.findKnown(
+                        caseId,
+                        batch.stream()
+                                .map(Catalogue::place)
+                                .filter(Objects::nonNull)
+                                .distinct()
+                                .toArray(String[]::new))
+                .forEach(c -> byPlace.put(c.place(), c));
         for (Finding f : batch) {
             if (Catalogue.place(f) != null) {
-                see(byPlace.computeIfAbsent(Catalogue.place(f), p -> new CatalogueContent(caseId, imagingId, f)), imagingId, f);
+                see(
+                        byPlace.computeIfAbsent(Catalogue.place(f), p -> new CatalogueContent(caseId, imagingId, f)),
+                        imagingId,
+                        f);
             }
         }
         Map<Look, Set<CatalogueContent>> alike = new HashMap<>();
@@ -53,7 +64,10 @@ final class SameContent {
             }
         }
         List<Look> looks = List.copyOf(alike.keySet());
-        for (CatalogueContent c : records.findAlike(caseId, looks.stream().map(Look::size).toArray(Long[]::new), looks.stream().map(Look::sample).toArray(Long[]::new))) {
+        for (CatalogueContent c : records.findAlike(
+                caseId,
+                looks.stream().map(Look::size).toArray(Long[]::new),
+                looks.stream().map(Look::sample).toArray(Long[]::new))) {
             CatalogueContent other = byPlace.computeIfAbsent(c.place(), p -> c);
             if (other.sample() == null) {
                 sample(other);
@@ -78,7 +92,9 @@ final class SameContent {
             changed.add(content);
         }
         boolean unread = content.sample() == null || content.sample() == CatalogueContent.NOT_READ;
-        if (unread || content.sha256() == null && images.ifThere(content.imagingId()).isEmpty()) {
+        if (unread
+                || content.sha256() == null
+                        && images.ifThere(content.imagingId()).isEmpty()) {
             content.seenOn(imagingId);
             sample(content);
         }

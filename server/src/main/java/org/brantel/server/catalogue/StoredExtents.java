@@ -9,10 +9,11 @@ import org.brantel.core.json.Json;
 /** Extents as the records keep them: a JSON list of pairs, offset and length in bytes. */
 final class StoredExtents {
 
-    private StoredExtents() { }
+    private StoredExtents() {}
 
     static String write(List<Extent> extents) {
-        return Json.write(extents.stream().map(e -> new long[] {e.offset(), e.length()}).toList());
+        return Json.write(
+                extents.stream().map(e -> new long[] {e.offset(), e.length()}).toList());
     }
 
     /** @param what they belong to, for the message when they cannot be read */

@@ -20,15 +20,18 @@ class WantedConfirmation {
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     private Long id;
+
     @Column(updatable = false)
     private Long caseId;
+
     @Column(updatable = false)
     private Long wantedId;
+
     private Long[] theirs;
     private String who;
     private Instant at;
 
-    protected WantedConfirmation() { }
+    protected WantedConfirmation() {}
 
     WantedConfirmation(Long caseId, Long wantedId) {
         this.caseId = caseId;

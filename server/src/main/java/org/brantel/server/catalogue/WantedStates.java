@@ -18,7 +18,10 @@ import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** How the wanted lines of a case stand: hoped for, found, chosen, delivered, each from the records of its own step; and who said that these are them. */
+/**
+ * How the wanted lines of a case stand: hoped for, found, chosen, delivered, each from the records of its own step; and
+ * who said that these are them.
+ */
 @Service
 public class WantedStates {
 
@@ -30,8 +33,14 @@ public class WantedStates {
     private final Events events;
     private final Clock clock;
 
-    WantedStates(CatalogueLines lines, WantedConfirmations confirmations, Cases cases, ObjectProvider<DeliveredCounts> deliveries, CustodyService custody,
-                 Events events, Clock clock) {
+    WantedStates(
+            CatalogueLines lines,
+            WantedConfirmations confirmations,
+            Cases cases,
+            ObjectProvider<DeliveredCounts> deliveries,
+            CustodyService custody,
+            Events events,
+            Clock clock) {
         this.lines = lines;
         this.confirmations = confirmations;
         this.cases = cases;
@@ -52,17 +61,26 @@ public class WantedStates {
     public List<CatalogueViews.WantedState> with(String number, Function<WantedLine, WantedTally.Delivered> delivered) {
         long caseId = cases.id(number);
         Map<Long, WantedConfirmation> confirmed = confirmed(caseId);
-        return cases.docket(number).wanted().stream().map(line -> {
-            WantedConfirmation c = confirmed.get(line.id());
-            return CatalogueViews.WantedState.of(line, WantedTally.of(line, found(caseId, line.id()), lines.chosen(caseId, like(line.id())), delivered.apply(line),
-                    c == null ? null : c.view()));
-        }).toList();
+        return cases.docket(number).wanted().stream()
+                .map(line -> {
+                    WantedConfirmation c = confirmed.get(line.id());
+                    return CatalogueViews.WantedState.of(
+                            line,
+                            WantedTally.of(
+                                    line,
+                                    found(caseId, line.id()),
+                                    lines.chosen(caseId, like(line.id())),
+                                    delivered.apply(line),
+                                    c == null ? null : c.view()));
+                })
+                .toList();
     }
 
     /** The findings that were confirmed to be a line's, by the line's number. */
     @Transactional(readOnly = true)
     public Map<Long, List<Long>> theirs(String number) {
-        return confirmed(cases.id(number)).values().stream().collect(Collectors.toMap(WantedConfirmation::wantedId, WantedConfirmation::theirs));
+        return confirmed(cases.id(number)).values().stream()
+                .collect(Collectors.toMap(WantedConfirmation::wantedId, WantedConfirmation::theirs));
     }
 
     private Map<Long, WantedConfirmation> confirmed(long caseId) {
@@ -99,29 +117,47 @@ public class WantedStates {
      * @param count    how many that person counted; null when they did not say
      */
     @Transactional
-    public List<CatalogueViews.WantedState> confirm(String number, long lineId, List<Long> findings, Integer count, String who) {
+    public List<CatalogueViews.WantedState> confirm(
+            String number, long lineId, List<Long> findings, Integer count, String who) {
         long caseId = cases.id(number);
         WantedLine line = line(number, lineId);
-        List<Long> theirs = findings == null ? lines.chosenIds(caseId, like(lineId)) : findings.stream().distinct().toList();
+        List<Long> theirs = findings == null
+                ? lines.chosenIds(caseId, like(lineId))
+                : findings.stream().distinct().toList();
         WantedTally.Found found = found(caseId, lineId);
         long matches = found.whole() + found.partly() + found.mayFit();
         long said = count == null ? theirs.size() : count;
         if (said > matches) {
-            throw Refusal.badInput("findings", said + " files were confirmed for “" + line.words() + "”, but only " + matches + " fit or may fit it; look at the list again.");
+            throw Refusal.badInput(
+                    "findings",
+                    said + " files were confirmed for “" + line.words() + "”, but only " + matches
+                            + " fit or may fit it; look at the list again.");
         }
         if (theirs.isEmpty()) {
-            throw Refusal.conflict("Nothing that fits or may fit “" + line.words() + "” is chosen; choose what is theirs first, then confirm it.");
+            throw Refusal.conflict("Nothing that fits or may fit “" + line.words()
+                    + "” is chosen; choose what is theirs first, then confirm it.");
         }
         if (count != null && count != theirs.size()) {
-            throw Refusal.badInput("findings", count + " files were confirmed for “" + line.words() + "”, but " + theirs.size() + " are chosen; choose exactly those that are theirs.");
+            throw Refusal.badInput(
+                    "findings",
+                    count + " files were confirmed for “" + line.words() + "”, but " + theirs.size()
+                            + " are chosen; choose exactly those that are theirs.");
         }
         if (lines.matching(caseId, like(lineId), theirs) != theirs.size()) {
-            throw Refusal.badInput("findings", "Not all of these files fit or may fit “" + line.words() + "”; reload the catalogue and confirm again.");
+            throw Refusal.badInput(
+                    "findings",
+                    "Not all of these files fit or may fit “" + line.words()
+                            + "”; reload the catalogue and confirm again.");
         }
-        WantedConfirmation confirmation = confirmations.findByWantedId(lineId).orElseGet(() -> new WantedConfirmation(caseId, lineId));
+        WantedConfirmation confirmation =
+                confirmations.findByWantedId(lineId).orElseGet(() -> new WantedConfirmation(caseId, lineId));
         confirmation.say(theirs, who, clock.instant());
         confirmations.save(confirmation);
-        custody.record(number, who, "confirmed which files a wanted line meant", "“" + line.words() + "”: " + theirs.size() + " of " + matches + " that fit or may fit are theirs");
+        custody.record(
+                number,
+                who,
+                "confirmed which files a wanted line meant",
+                "“" + line.words() + "”: " + theirs.size() + " of " + matches + " that fit or may fit are theirs");
         events.changed(number, "selection");
         return of(number);
     }
@@ -130,8 +166,10 @@ public class WantedStates {
     @Transactional
     public List<CatalogueViews.WantedState> unconfirm(String number, long lineId, String who) {
         WantedLine line = line(number, lineId);
-        WantedConfirmation standing = confirmations.findByWantedId(lineId)
-                .orElseThrow(() -> Refusal.conflict("Nobody has confirmed “" + line.words() + "”, so there is nothing to take back."));
+        WantedConfirmation standing = confirmations
+                .findByWantedId(lineId)
+                .orElseThrow(() -> Refusal.conflict(
+                        "Nobody has confirmed “" + line.words() + "”, so there is nothing to take back."));
         confirmations.delete(standing);
         custody.record(number, who, "took a confirmation back", "“" + line.words() + "”");
         events.changed(number, "selection");
@@ -139,7 +177,10 @@ public class WantedStates {
     }
 
     private WantedLine line(String number, long lineId) {
-        return cases.docket(number).wanted().stream().filter(l -> l.id() == lineId).findFirst()
-                .orElseThrow(() -> Refusal.missing("There is no wanted line " + lineId + " in " + number + "; reload the case."));
+        return cases.docket(number).wanted().stream()
+                .filter(l -> l.id() == lineId)
+                .findFirst()
+                .orElseThrow(() ->
+                        Refusal.missing("There is no wanted line " + lineId + " in " + number + "; reload the case."));
     }
 }

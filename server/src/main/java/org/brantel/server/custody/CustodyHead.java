@@ -11,10 +11,11 @@ class CustodyHead {
 
     @Id
     private String caseNumber;
+
     private long lastNumber;
     private String lastHash;
 
-    protected CustodyHead() { }
+    protected CustodyHead() {}
 
     CustodyHead(String caseNumber) {
         this.caseNumber = caseNumber;

@@ -19,22 +19,29 @@ class CustodyRecord {
 
     @Column(updatable = false)
     private String caseNumber;
+
     @Column(updatable = false)
     private long number;
+
     @Column(updatable = false)
     private Instant at;
+
     @Column(updatable = false)
     private String who;
+
     @Column(updatable = false)
     private String what;
+
     @Column(updatable = false)
     private String detail;
+
     @Column(updatable = false)
     private String previous;
+
     @Column(updatable = false)
     private String hash;
 
-    protected CustodyRecord() { }
+    protected CustodyRecord() {}
 
     CustodyRecord(CustodyEntry entry) {
         caseNumber = entry.caseNumber();

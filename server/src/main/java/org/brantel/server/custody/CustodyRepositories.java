@@ -19,7 +19,9 @@ interface CustodyHeads extends JpaRepository<CustodyHead, String> {
 
     /** Makes sure that there is a head to lock. */
     @Modifying
-    @Query(value = "insert into custody_head (case_number, last_number, last_hash) values (?1, 0, ?2) on conflict do nothing",
+    @Query(
+            value = "insert into custody_head (case_number, last_number, last_hash) values (?1, 0, ?2) on "
+                    + "conflict do nothing",
             nativeQuery = true)
     void ensure(String caseNumber, String start);
 

@@ -20,10 +20,10 @@ public class CustodyService {
     public static final String MACHINE = "Brantel";
 
     /** A record and where it is torn; no tears when every seam meets. */
-    public record Tape(List<CustodyEntry> entries, List<CustodyChain.Tear> tears) { }
+    public record Tape(List<CustodyEntry> entries, List<CustodyChain.Tear> tears) {}
 
     /** One case's record in short. */
-    record Summary(String caseNumber, long entries, boolean torn) { }
+    record Summary(String caseNumber, long entries, boolean torn) {}
 
     private static final int LEDGER = 200;
 
@@ -47,8 +47,14 @@ public class CustodyService {
     public void record(String caseNumber, String who, String what, String detail) {
         heads.ensure(caseNumber, CustodyEntry.START);
         CustodyHead head = heads.lock(caseNumber).orElseThrow();
-        CustodyEntry entry = CustodyEntry.next(caseNumber, head.lastNumber() + 1, head.lastHash(), clock.instant(), who,
-                what, detail == null ? "" : detail);
+        CustodyEntry entry = CustodyEntry.next(
+                caseNumber,
+                head.lastNumber() + 1,
+                head.lastHash(),
+                clock.instant(),
+                who,
+                what,
+                detail == null ? "" : detail);
         records.save(new CustodyRecord(entry));
         head.moveTo(entry);
         events.changed(caseNumber, "custody");
@@ -62,7 +68,8 @@ public class CustodyService {
 
     private Tape read(String caseNumber) {
         List<CustodyEntry> entries = records.findByCaseNumberOrderByNumber(caseNumber).stream()
-                .map(CustodyRecord::entry).toList();
+                .map(CustodyRecord::entry)
+                .toList();
         CustodyHead head = heads.findById(caseNumber).orElseGet(() -> new CustodyHead(caseNumber));
         return new Tape(entries, CustodyChain.check(entries, head.lastNumber(), head.lastHash()));
     }
@@ -71,7 +78,11 @@ public class CustodyService {
     @Transactional(readOnly = true, propagation = Propagation.REQUIRES_NEW, isolation = Isolation.REPEATABLE_READ)
     List<Summary> ledger() {
         return heads.findAll(PageRequest.of(0, LEDGER, Sort.by(Sort.Direction.DESC, "caseNumber"))).stream()
-                .map(h -> new Summary(h.caseNumber(), h.lastNumber(), !read(h.caseNumber()).tears().isEmpty())).toList();
+                .map(h -> new Summary(
+                        h.caseNumber(),
+                        h.lastNumber(),
+                        !read(h.caseNumber()).tears().isEmpty()))
+                .toList();
     }
 
     @Transactional(readOnly = true)

@@ -23,20 +23,24 @@ class CustomerRecord {
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     private Long id;
+
     private String kind;
     private String name;
     private String preferred;
     private Long mergedInto;
+
     @Column(updatable = false)
     private Instant createdAt;
+
     @Version
     private int version;
+
     @ElementCollection(fetch = FetchType.EAGER)
     @CollectionTable(name = "customer_way", joinColumns = @JoinColumn(name = "customer_id"))
     @OrderColumn(name = "position")
     private List<Way> ways = new ArrayList<>();
 
-    protected CustomerRecord() { }
+    protected CustomerRecord() {}
 
     CustomerRecord(CustomerViews.Form form, Instant createdAt) {
         this.createdAt = createdAt;
@@ -48,7 +52,12 @@ class CustomerRecord {
         name = form.name().strip();
         preferred = form.preferred();
         // The same ways are left alone, so that nothing is written when nothing changed.
-        if (!ways.stream().map(Way::view).toList().equals(form.ways().stream().map(w -> new CustomerViews.Way(w.kind(), w.value().strip())).toList())) {
+        if (!ways.stream()
+                .map(Way::view)
+                .toList()
+                .equals(form.ways().stream()
+                        .map(w -> new CustomerViews.Way(w.kind(), w.value().strip()))
+                        .toList())) {
             ways.clear();
             form.ways().forEach(w -> ways.add(new Way(w.kind(), w.value())));
         }
@@ -67,6 +76,7 @@ class CustomerRecord {
     }
 
     CustomerViews.Customer view() {
-        return new CustomerViews.Customer(id, kind, name, preferred, ways.stream().map(Way::view).toList());
+        return new CustomerViews.Customer(
+                id, kind, name, preferred, ways.stream().map(Way::view).toList());
     }
 }

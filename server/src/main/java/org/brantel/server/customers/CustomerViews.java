@@ -11,20 +11,33 @@ import java.util.List;
 /** Customers as forms and as others see them. */
 public final class CustomerViews {
 
-    private CustomerViews() { }
+    private CustomerViews() {}
 
     /** @param kind phone, email or post */
-    public record Way(@Pattern(regexp = "phone|email|post", message = "A contact way is a phone, an e-mail or a postal address.") String kind,
-                      @NotBlank(message = "A contact way is empty; fill it in or take it away.")
-                      @Size(max = 300, message = "A contact way is longer than 300 characters.") String value) { }
+    public record Way(
+            @Pattern(regexp = "phone|email|post", message = "A contact way is a phone, an e-mail or a postal address.")
+            String kind,
+
+            @NotBlank(message = "A contact way is empty; fill it in or take it away.")
+            @Size(max = 300, message = "A contact way is longer than 300 characters.")
+            String value) {}
 
     /** @param id of a customer who was here before; absent for a new one */
-    public record Form(@Nullable Long id,
-                       @Pattern(regexp = "person|organisation", message = "A customer is a person or an organisation.") String kind,
-                       @NotBlank(message = "The customer's name is missing.")
-                       @Size(max = 200, message = "The customer's name is longer than 200 characters.") String name,
-                       @Pattern(regexp = "phone|email|post", message = "The preferred way is phone, e-mail or post.") String preferred,
-                       @NotNull @Size(max = 10, message = "More than 10 contact ways; keep the ones that work.") List<@Valid Way> ways) {
+    public record Form(
+            @Nullable Long id,
+
+            @Pattern(regexp = "person|organisation", message = "A customer is a person or an organisation.")
+            String kind,
+
+            @NotBlank(message = "The customer's name is missing.")
+            @Size(max = 200, message = "The customer's name is longer than 200 characters.")
+            String name,
+
+            @Pattern(regexp = "phone|email|post", message = "The preferred way is phone, e-mail or post.")
+            String preferred,
+
+            @NotNull @Size(max = 10, message = "More than 10 contact ways; keep the ones that work.")
+            List<@Valid Way> ways) {
 
         /** The same, of a customer who is known. */
         public Form of(long customer) {
@@ -36,10 +49,14 @@ public final class CustomerViews {
 
         /** The first of a kind; empty when there is none. */
         public String way(String wayKind) {
-            return ways.stream().filter(w -> w.kind().equals(wayKind)).map(Way::value).findFirst().orElse("");
+            return ways.stream()
+                    .filter(w -> w.kind().equals(wayKind))
+                    .map(Way::value)
+                    .findFirst()
+                    .orElse("");
         }
     }
 
     /** @param why in words: the same phone number, or a name like this one */
-    public record Alike(Customer customer, String why, boolean certain) { }
+    public record Alike(Customer customer, String why, boolean certain) {}
 }

@@ -27,9 +27,14 @@ public class Customers {
     /** Writes down a new customer, or what changed about one who was here before. @return the customer's number */
     @Transactional
     public long take(CustomerViews.Form form) {
-        form.ways().stream().filter(w -> w.kind().equals("email") && !w.value().strip().matches("[^@\\s]+@[^@\\s]+")).findFirst().ifPresent(w -> {
-            throw Refusal.badInput("customer.ways", "The e-mail address '" + w.value().strip() + "' has no @, or blanks in it.");
-        });
+        form.ways().stream()
+                .filter(w -> w.kind().equals("email") && !w.value().strip().matches("[^@\\s]+@[^@\\s]+"))
+                .findFirst()
+                .ifPresent(w -> {
+                    throw Refusal.badInput(
+                            "customer.ways",
+                            "The e-mail address '" + w.value().strip() + "' has no @, or blanks in it.");
+                });
         if (form.id() == null) {
             return customers.save(new CustomerRecord(form, clock.instant())).id();
         }
@@ -40,7 +45,8 @@ public class Customers {
 
     /** @throws Refusal when there is no such customer; one that was merged is the one it went into */
     private CustomerRecord find(long id) {
-        CustomerRecord found = customers.findById(id).orElseThrow(() -> Refusal.missing("There is no customer " + id + "."));
+        CustomerRecord found =
+                customers.findById(id).orElseThrow(() -> Refusal.missing("There is no customer " + id + "."));
         return found.mergedInto() == null ? found : find(found.mergedInto());
     }
 
@@ -53,21 +59,33 @@ public class Customers {
     @Transactional(readOnly = true)
     public List<CustomerViews.Alike> alike(String name, List<CustomerViews.Way> ways) {
         Map<Long, CustomerViews.Alike> found = new LinkedHashMap<>();
-        Map<String, String> plain = ways.stream().filter(w -> w.value() != null)
+        Map<String, String> plain = ways.stream()
+                .filter(w -> w.value() != null)
                 .collect(Collectors.toMap(w -> Way.plain(w.kind(), w.value()), w -> w.kind(), (a, b) -> a));
         plain.keySet().removeIf(p -> p.length() < SHORTEST_NUMBER);
         if (!plain.isEmpty()) {
             for (long id : customers.findIdsByPlain(plain.keySet())) {
                 CustomerViews.Customer c = find(id).view();
-                String same = c.ways().stream().filter(w -> plain.containsKey(Way.plain(w.kind(), w.value()))).map(CustomerViews.Way::kind)
-                        .map(k -> k.equals("email") ? "e-mail address" : k.equals("post") ? "postal address" : "phone number").distinct().collect(Collectors.joining(" and "));
+                String same = c.ways().stream()
+                        .filter(w -> plain.containsKey(Way.plain(w.kind(), w.value())))
+                        .map(CustomerViews.Way::kind)
+                        .map(k -> k.equals("email")
+                                ? "e-mail address"
+                                : k.equals("post") ? "postal address" : "phone number")
+                        .distinct()
+                        .collect(Collectors.joining(" and "));
                 found.put(id, new CustomerViews.Alike(c, "the same " + same, true));
             }
         }
         if (name.strip().length() >= SHORTEST_NAME) {
             for (long id : customers.findIdsByNameLike(name.strip())) {
                 CustomerViews.Customer c = find(id).view();
-                found.putIfAbsent(id, new CustomerViews.Alike(c, c.name().equalsIgnoreCase(name.strip()) ? "the same name" : "a name like it", false));
+                found.putIfAbsent(
+                        id,
+                        new CustomerViews.Alike(
+                                c,
+                                c.name().equalsIgnoreCase(name.strip()) ? "the same name" : "a name like it",
+                                false));
             }
         }
         return List.copyOf(found.values());
@@ -77,7 +95,8 @@ public class Customers {
     @Transactional
     public void merge(long kept, long merged) {
         find(kept);
-        CustomerRecord other = customers.findById(merged).orElseThrow(() -> Refusal.missing("There is no customer " + merged + "."));
+        CustomerRecord other =
+                customers.findById(merged).orElseThrow(() -> Refusal.missing("There is no customer " + merged + "."));
         if (other.mergedInto() != null || find(kept).id() == merged) {
             throw Refusal.conflict("These two customers are one already; nothing was changed.");
         }

@@ -11,7 +11,7 @@ class Way {
     private String value;
     private String plain;
 
-    protected Way() { }
+    protected Way() {}
 
     Way(String kind, String value) {
         this.kind = kind;
@@ -21,8 +21,12 @@ class Way {
 
     /** The digits of a number; the small letters and digits of anything else. */
     static String plain(String kind, String value) {
-        return kind.equals("phone") ? value.replaceFirst("^\\s*(\\+|00)", "").replaceAll("\\D", "")
-                : value.strip().toLowerCase(Locale.ROOT).replaceAll(kind.equals("post") ? "[^\\p{L}\\p{N}]+" : "\\s+", " ").strip();
+        return kind.equals("phone")
+                ? value.replaceFirst("^\\s*(\\+|00)", "").replaceAll("\\D", "")
+                : value.strip()
+                        .toLowerCase(Locale.ROOT)
+                        .replaceAll(kind.equals("post") ? "[^\\p{L}\\p{N}]+" : "\\s+", " ")
+                        .strip();
     }
 
     CustomerViews.Way view() {

@@ -1,2 +1,5 @@
-/** People and organisations who bring devices, however often they come. Public face: {@link org.brantel.server.customers.Customers}. */
+/**
+ * People and organisations who bring devices, however often they come. Public face:
+ * {@link org.brantel.server.customers.Customers}.
+ */
 package org.brantel.server.customers;

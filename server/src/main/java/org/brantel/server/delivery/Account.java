@@ -16,12 +16,13 @@ import org.brantel.server.catalogue.Catalogues;
 import org.brantel.server.recovery.RecoveryViews;
 
 /**
- * account.json, version 2: accounts for every selected finding, delivered whole, with listed gaps, in doubt, or not delivered and why; and
- * for every wanted line, from hoped for to delivered (docs/formats.md). What is delivered is counted here from the files of the run alone.
- * Once sealed it is never changed, whatever is found later.
+ * account.json, version 2: accounts for every selected finding, delivered whole, with listed gaps, in doubt, or not
+ * delivered and why; and for every wanted line, from hoped for to delivered (docs/formats.md). What is delivered is
+ * counted here from the files of the run alone. Once sealed it is never changed, whatever is found later.
  */
 @JsonIgnoreProperties(ignoreUnknown = true)
-public record Account(String format, int version, String caseNumber, String lab, List<Line> files, List<Wanted> wanted) {
+public record Account(
+        String format, int version, String caseNumber, String lab, List<Line> files, List<Wanted> wanted) {
 
     /**
      * One selected finding.
@@ -30,8 +31,17 @@ public record Account(String format, int version, String caseNumber, String lab,
      * @param fits      wanted lines that it fits, {@code mayFit} those of which nobody can say
      */
     @JsonIgnoreProperties(ignoreUnknown = true)
-    public record Line(long finding, String name, String path, long size, String delivered, String sha256, List<Range> gaps,
-                       String why, List<Long> fits, List<Long> mayFit) {
+    public record Line(
+            long finding,
+            String name,
+            String path,
+            long size,
+            String delivered,
+            String sha256,
+            List<Range> gaps,
+            String why,
+            List<Long> fits,
+            List<Long> mayFit) {
 
         public Line {
             gaps = gaps == null ? List.of() : gaps;
@@ -44,10 +54,21 @@ public record Account(String format, int version, String caseNumber, String lab,
         }
     }
 
-    /** @param complete said only where as many as hoped for were delivered whole and a person of the lab confirmed that these are them */
+    /**
+     * @param complete said only where as many as hoped for were delivered whole and a person of the lab confirmed that
+     *                 these are them
+     */
     @JsonIgnoreProperties(ignoreUnknown = true)
-    public record Wanted(long line, String words, boolean mustHave, long hopedFor, WantedTally.Found found, long chosen,
-                         WantedTally.Delivered delivered, @Nullable WantedTally.Confirmed confirmed, boolean complete) {
+    public record Wanted(
+            long line,
+            String words,
+            boolean mustHave,
+            long hopedFor,
+            WantedTally.Found found,
+            long chosen,
+            WantedTally.Delivered delivered,
+            @Nullable WantedTally.Confirmed confirmed,
+            boolean complete) {
 
         public Wanted {
             found = found == null ? WantedTally.Found.NONE : found;
@@ -56,7 +77,16 @@ public record Account(String format, int version, String caseNumber, String lab,
 
         static Wanted of(CatalogueViews.WantedState state) {
             WantedTally t = state.tally();
-            return new Wanted(state.line().id(), state.line().words(), state.line().mustHave(), t.hopedFor(), t.found(), t.chosen(), t.delivered(), t.confirmed(), t.isComplete());
+            return new Wanted(
+                    state.line().id(),
+                    state.line().words(),
+                    state.line().mustHave(),
+                    t.hopedFor(),
+                    t.found(),
+                    t.chosen(),
+                    t.delivered(),
+                    t.confirmed(),
+                    t.isComplete());
         }
     }
 
@@ -67,10 +97,23 @@ public record Account(String format, int version, String caseNumber, String lab,
             Comparator.comparing(RecoveryViews.File::path, Comparator.nullsLast(String::compareToIgnoreCase));
 
     static List<Line> lines(List<RecoveryViews.File> results, Map<Long, Catalogues.Fits> fits) {
-        return results.stream().sorted(BY_PATH).map(r -> {
-            Catalogues.Fits own = fits.getOrDefault(r.line(), Catalogues.Fits.NONE);
-            return new Line(r.line(), r.name(), r.path() == null ? null : "data/" + r.path(), r.size(), delivered(r), r.sha256(), r.gaps(), r.why(), own.fits(), own.mayFit());
-        }).toList();
+        return results.stream()
+                .sorted(BY_PATH)
+                .map(r -> {
+                    Catalogues.Fits own = fits.getOrDefault(r.line(), Catalogues.Fits.NONE);
+                    return new Line(
+                            r.line(),
+                            r.name(),
+                            r.path() == null ? null : "data/" + r.path(),
+                            r.size(),
+                            delivered(r),
+                            r.sha256(),
+                            r.gaps(),
+                            r.why(),
+                            own.fits(),
+                            own.mayFit());
+                })
+                .toList();
     }
 
     private static String delivered(RecoveryViews.File r) {
@@ -80,15 +123,28 @@ public record Account(String format, int version, String caseNumber, String lab,
         return r.outcome().equals(WHOLE) && r.prognosis().equals("doubtful") ? "doubtful" : r.outcome();
     }
 
-    /** What of a line these files are. @param theirs the findings that were confirmed to be the line's; null while nobody did */
+    /**
+     * What of a line these files are. @param theirs the findings that were confirmed to be the line's; null while
+     * nobody did
+     */
     static WantedTally.Delivered delivered(List<Line> files, WantedLine line, List<Long> theirs) {
-        List<Line> own = files.stream().filter(f -> !f.delivered().equals(NOT) && f.isFor(line.id()) && (theirs == null || theirs.contains(f.finding()))).toList();
+        List<Line> own = files.stream()
+                .filter(f -> !f.delivered().equals(NOT)
+                        && f.isFor(line.id())
+                        && (theirs == null || theirs.contains(f.finding())))
+                .toList();
         long whole = own.stream().filter(f -> f.delivered().equals(WHOLE)).count();
         return new WantedTally.Delivered(whole, own.size() - whole);
     }
 
     static Account of(String caseNumber, String lab, List<Line> files, List<CatalogueViews.WantedState> wanted) {
-        return new Account("brantel-account", VERSION, caseNumber, lab, files, wanted.stream().map(Wanted::of).toList());
+        return new Account(
+                "brantel-account",
+                VERSION,
+                caseNumber,
+                lab,
+                files,
+                wanted.stream().map(Wanted::of).toList());
     }
 
     String json() {

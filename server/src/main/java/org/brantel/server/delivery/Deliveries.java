@@ -31,10 +31,10 @@ import org.springframework.transaction.annotation.Transactional;
 public class Deliveries {
 
     /** A delivery of a case was sealed. */
-    public record Sealed(String caseNumber) { }
+    public record Sealed(String caseNumber) {}
 
     /** What the customer's page works on. */
-    public record Opened(DeliveryViews.Delivery delivery, Path bag) { }
+    public record Opened(DeliveryViews.Delivery delivery, Path bag) {}
 
     private static final String CUSTOMER = "the customer";
     private static final SecureRandom RANDOM = new SecureRandom();
@@ -51,9 +51,18 @@ public class Deliveries {
     private final Settings settings;
     private final Clock clock;
 
-    Deliveries(DeliveryRecords deliveries, Recoveries recoveries, Cases cases, CustodyService custody, Events events,
-               Jobs jobs, OneTimeTask<Long> sealingTask, PasswordEncoder passcodes, Throttle throttle, Settings settings,
-               Clock clock) {
+    Deliveries(
+            DeliveryRecords deliveries,
+            Recoveries recoveries,
+            Cases cases,
+            CustodyService custody,
+            Events events,
+            Jobs jobs,
+            OneTimeTask<Long> sealingTask,
+            PasswordEncoder passcodes,
+            Throttle throttle,
+            Settings settings,
+            Clock clock) {
         this.deliveries = deliveries;
         this.recoveries = recoveries;
         this.cases = cases;
@@ -73,18 +82,24 @@ public class Deliveries {
         long caseId = cases.id(number);
         List<CustodyChain.Tear> tears = custody.tape(number).tears();
         if (!tears.isEmpty() && !manager) {
-            throw Refusal.conflict("The custody record of " + number + " is torn; ask a manager to look at it, only they may seal its delivery now.");
+            throw Refusal.conflict("The custody record of " + number
+                    + " is torn; ask a manager to look at it, only they may seal its delivery now.");
         }
         if (deliveries.existsByCaseIdAndState(caseId, Delivery.State.SEALING)) {
             throw Refusal.conflict("A delivery of " + number + " is being sealed; wait for it.");
         }
         Recoveries.Finished run = recoveries.finished(number);
         if (run.results().stream().noneMatch(r -> r.path() != null)) {
-            throw Refusal.conflict("The recovery run wrote no file, so there is nothing to deliver; choose other findings.");
+            throw Refusal.conflict(
+                    "The recovery run wrote no file, so there is nothing to deliver; choose other findings.");
         }
         Delivery delivery = deliveries.save(new Delivery(caseId, run.runId(), who, clock.instant()));
-        custody.record(number, who, tears.isEmpty() ? "ordered a delivery" : "ordered a delivery although the record is torn",
-                "delivery " + delivery.id() + " of run " + run.runId() + tears.stream().map(t -> "; " + t.words()).collect(Collectors.joining()));
+        custody.record(
+                number,
+                who,
+                tears.isEmpty() ? "ordered a delivery" : "ordered a delivery although the record is torn",
+                "delivery " + delivery.id() + " of run " + run.runId()
+                        + tears.stream().map(t -> "; " + t.words()).collect(Collectors.joining()));
         jobs.start(sealingTask, delivery.id());
         events.changed(number, "delivery");
         return delivery.view(number);
@@ -93,7 +108,8 @@ public class Deliveries {
     /** A new link; an older one stops working. */
     @Transactional
     DeliveryViews.Link link(long id, String who) {
-        Delivery delivery = deliveries.findById(id).orElseThrow(() -> Refusal.missing("There is no delivery " + id + "."));
+        Delivery delivery =
+                deliveries.findById(id).orElseThrow(() -> Refusal.missing("There is no delivery " + id + "."));
         if (delivery.state() != Delivery.State.SEALED) {
             throw Refusal.conflict("This delivery is not sealed yet, so there is no link to it.");
         }
@@ -116,20 +132,25 @@ public class Deliveries {
 
     @Transactional(readOnly = true)
     public List<DeliveryViews.Delivery> ofCase(String number) {
-        return deliveries.findByCaseIdOrderByIdDesc(cases.id(number)).stream().map(d -> d.view(number)).toList();
+        return deliveries.findByCaseIdOrderByIdDesc(cases.id(number)).stream()
+                .map(d -> d.view(number))
+                .toList();
     }
 
     /** The newest delivery of each of these cases that has one, by case number. */
     @Transactional(readOnly = true)
     public Map<String, DeliveryViews.Delivery> newest(Map<Long, String> cases) {
-        return deliveries.findNewest(cases.keySet()).stream().map(d -> d.view(cases.get(d.caseId())))
+        return deliveries.findNewest(cases.keySet()).stream()
+                .map(d -> d.view(cases.get(d.caseId())))
                 .collect(Collectors.toMap(DeliveryViews.Delivery::caseNumber, v -> v));
     }
 
     /** The newest deliveries of all cases. */
     @Transactional(readOnly = true)
     public List<DeliveryViews.Delivery> all() {
-        return deliveries.findTop300ByOrderByIdDesc().stream().map(d -> d.view(cases.number(d.caseId()))).toList();
+        return deliveries.findTop300ByOrderByIdDesc().stream()
+                .map(d -> d.view(cases.number(d.caseId())))
+                .toList();
     }
 
     /** Checks a link and its passcode. @return the delivery's number */
@@ -138,13 +159,16 @@ public class Deliveries {
         Delivery delivery = alive(token);
         String subject = "passcode " + delivery.id();
         throttle.check(subject);
-        if (!passcodes.matches(passcode.replaceAll("[^0-9]", "").replaceFirst("(....)(....)", "$1-$2"), delivery.passcodeHash())) {
+        if (!passcodes.matches(
+                passcode.replaceAll("[^0-9]", "").replaceFirst("(....)(....)", "$1-$2"), delivery.passcodeHash())) {
             throttle.failed(subject);
-            throw Refusal.notAllowed("This is not the passcode of this link; look at the message from the lab, or call us.");
+            throw Refusal.notAllowed(
+                    "This is not the passcode of this link; look at the message from the lab, or call us.");
         }
         throttle.succeeded(subject);
         if (delivery.open(clock.instant())) {
-            custody.record(cases.number(delivery.caseId()), CUSTOMER, "opened the delivery", "delivery " + delivery.id());
+            custody.record(
+                    cases.number(delivery.caseId()), CUSTOMER, "opened the delivery", "delivery " + delivery.id());
         }
         return delivery.id();
     }
@@ -160,8 +184,10 @@ public class Deliveries {
     }
 
     private Delivery alive(String token) {
-        Delivery delivery = deliveries.findByTokenHash(hash(token)).orElseThrow(() ->
-                Refusal.missing("This link leads nowhere; open it exactly as the lab sent it, or call us for a new one."));
+        Delivery delivery = deliveries
+                .findByTokenHash(hash(token))
+                .orElseThrow(() -> Refusal.missing(
+                        "This link leads nowhere; open it exactly as the lab sent it, or call us for a new one."));
         if (clock.instant().isAfter(delivery.expiresAt())) {
             throw Refusal.gone("This link has expired; call the lab for a new one. Your files are kept.");
         }
@@ -171,7 +197,11 @@ public class Deliveries {
     /** @param what is being downloaded; nothing of it has gone out yet */
     @Transactional
     public void downloadBegun(long id, String what) {
-        custody.record(cases.number(deliveries.findById(id).orElseThrow().caseId()), CUSTOMER, "began to download " + what, "delivery " + id);
+        custody.record(
+                cases.number(deliveries.findById(id).orElseThrow().caseId()),
+                CUSTOMER,
+                "began to download " + what,
+                "delivery " + id);
     }
 
     /** Every byte went out; whether it arrived, only the customer's own check can say. */
@@ -186,7 +216,11 @@ public class Deliveries {
 
     @Transactional
     public void downloadBroken(long id, String what, long bytes) {
-        custody.record(cases.number(deliveries.findById(id).orElseThrow().caseId()), CUSTOMER, "broke off downloading " + what, "delivery " + id + ", after " + bytes + " bytes");
+        custody.record(
+                cases.number(deliveries.findById(id).orElseThrow().caseId()),
+                CUSTOMER,
+                "broke off downloading " + what,
+                "delivery " + id + ", after " + bytes + " bytes");
     }
 
     /** The customer confirms, after their own check. */
@@ -196,14 +230,23 @@ public class Deliveries {
         String number = cases.number(delivery.caseId());
         DeliveryViews.Delivery view = delivery.view(number);
         if (view.receipt() != null) {
-            throw Refusal.conflict("The receipt of this delivery was confirmed already, by " + view.receipt().name() + ".");
+            throw Refusal.conflict("The receipt of this delivery was confirmed already, by "
+                    + view.receipt().name() + ".");
         }
         if (checked > view.files() || equal > checked) {
-            throw Refusal.badInput("checked", "More files were checked than this delivery has; reload the page and check again.");
+            throw Refusal.badInput(
+                    "checked", "More files were checked than this delivery has; reload the page and check again.");
         }
         delivery.receive(name, checked, equal, clock.instant());
-        custody.record(number, CUSTOMER, "confirmed receipt", "delivery " + id + ", by " + name + ", who says that " + (checked == 0 ? "no file was checked in the browser"
-                : checked + " of " + view.files() + " files were checked in the browser, " + equal + " of them equal"));
+        custody.record(
+                number,
+                CUSTOMER,
+                "confirmed receipt",
+                "delivery " + id + ", by " + name + ", who says that "
+                        + (checked == 0
+                                ? "no file was checked in the browser"
+                                : checked + " of " + view.files() + " files were checked in the browser, " + equal
+                                        + " of them equal"));
         cases.moveTo(number, Stage.CLOSED, CUSTOMER);
         events.changed(number, "delivery");
     }

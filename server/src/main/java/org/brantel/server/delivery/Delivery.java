@@ -19,17 +19,25 @@ import org.hibernate.annotations.DynamicUpdate;
 @DynamicUpdate
 class Delivery {
 
-    enum State { SEALING, SEALED, FAILED }
+    enum State {
+        SEALING,
+        SEALED,
+        FAILED
+    }
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     private Long id;
+
     @Column(updatable = false)
     private Long caseId;
+
     @Column(updatable = false)
     private Long runId;
+
     @Enumerated(EnumType.STRING)
     private State state;
+
     private String trouble;
     private String bag;
     private int files;
@@ -37,8 +45,10 @@ class Delivery {
     private String manifestSha256;
     private String fingerprint;
     private Instant sealedAt;
+
     @Column(updatable = false)
     private String who;
+
     private String tokenHash;
     private String passcodeHash;
     private Instant expiresAt;
@@ -51,7 +61,7 @@ class Delivery {
     private int receiptEqual;
     private String account;
 
-    protected Delivery() { }
+    protected Delivery() {}
 
     Delivery(Long caseId, Long runId, String who, Instant at) {
         this.caseId = caseId;
@@ -122,7 +132,10 @@ class Delivery {
         return state;
     }
 
-    /** What the sealed account says of the wanted lines; null before it is sealed, and for deliveries of before that was kept. */
+    /**
+     * What the sealed account says of the wanted lines; null before it is sealed, and for deliveries of before that was
+     * kept.
+     */
     String account() {
         return account;
     }
@@ -140,8 +153,24 @@ class Delivery {
     }
 
     DeliveryViews.Delivery view(String caseNumber) {
-        return new DeliveryViews.Delivery(id, caseNumber, runId, state.name().toLowerCase(), trouble, files, bytes,
-                manifestSha256, fingerprint, sealedAt, who, linkSentAt, expiresAt, openedAt, downloadedAt,
-                receiptAt == null ? null : new DeliveryViews.Receipt(receiptName, receiptAt, receiptChecked, receiptEqual));
+        return new DeliveryViews.Delivery(
+                id,
+                caseNumber,
+                runId,
+                state.name().toLowerCase(),
+                trouble,
+                files,
+                bytes,
+                manifestSha256,
+                fingerprint,
+                sealedAt,
+                who,
+                linkSentAt,
+                expiresAt,
+                openedAt,
+                downloadedAt,
+                receiptAt == null
+                        ? null
+                        : new DeliveryViews.Receipt(receiptName, receiptAt, receiptChecked, receiptEqual));
     }
 }

@@ -14,7 +14,8 @@ interface DeliveryRecords extends JpaRepository<Delivery, Long> {
 
     List<Delivery> findTop300ByOrderByIdDesc();
 
-    @Query("select d from Delivery d where d.id in (select max(x.id) from Delivery x where x.caseId in ?1 group by x.caseId)")
+    @Query("select d from Delivery d where d.id in (select max(x.id) from Delivery x where x.caseId in ?1 "
+            + "group by x.caseId)")
     List<Delivery> findNewest(Collection<Long> caseIds);
 
     boolean existsByCaseIdAndState(Long caseId, Delivery.State state);

@@ -26,8 +26,12 @@ class SealedAccounts implements DeliveredCounts {
     @Override
     @Transactional(readOnly = true)
     public Map<Long, WantedTally.Delivered> delivered(String number) {
-        return deliveries.findByCaseIdOrderByIdDesc(cases.id(number)).stream().filter(d -> d.state() == Delivery.State.SEALED && d.account() != null).findFirst()
-                .map(d -> Arrays.stream(read(d)).collect(Collectors.toMap(Account.Wanted::line, Account.Wanted::delivered))).orElse(Map.of());
+        return deliveries.findByCaseIdOrderByIdDesc(cases.id(number)).stream()
+                .filter(d -> d.state() == Delivery.State.SEALED && d.account() != null)
+                .findFirst()
+                .map(d -> Arrays.stream(read(d))
+                        .collect(Collectors.toMap(Account.Wanted::line, Account.Wanted::delivered)))
+                .orElse(Map.of());
     }
 
     private static Account.Wanted[] read(Delivery d) {

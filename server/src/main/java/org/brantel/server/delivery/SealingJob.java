@@ -49,8 +49,18 @@ class SealingJob {
     private final TransactionTemplate transaction;
     private final Clock clock;
 
-    SealingJob(DeliveryRecords deliveries, Recoveries recoveries, Catalogues catalogues, WantedStates states, Cases cases, CustodyService custody,
-               Events events, ApplicationEventPublisher announcer, Settings settings, TransactionTemplate transaction, Clock clock) {
+    SealingJob(
+            DeliveryRecords deliveries,
+            Recoveries recoveries,
+            Catalogues catalogues,
+            WantedStates states,
+            Cases cases,
+            CustodyService custody,
+            Events events,
+            ApplicationEventPublisher announcer,
+            Settings settings,
+            TransactionTemplate transaction,
+            Clock clock) {
         this.deliveries = deliveries;
         this.recoveries = recoveries;
         this.catalogues = catalogues;
@@ -80,7 +90,12 @@ class SealingJob {
             Bag.Sealed sealed = seal(delivery, number, account);
             transaction.executeWithoutResult(t -> {
                 deliveries.findById(id).orElseThrow().seal(sealed, Json.write(account.wanted()), clock.instant());
-                custody.record(number, CustodyService.MACHINE, "sealed a delivery", "delivery " + id + ", " + says(account) + ", manifest SHA-256 " + sealed.manifestSha256() + ", signed by " + sealed.fingerprint());
+                custody.record(
+                        number,
+                        CustodyService.MACHINE,
+                        "sealed a delivery",
+                        "delivery " + id + ", " + says(account) + ", manifest SHA-256 " + sealed.manifestSha256()
+                                + ", signed by " + sealed.fingerprint());
                 cases.moveTo(number, Stage.HANDOVER, CustodyService.MACHINE);
                 announcer.publishEvent(new Deliveries.Sealed(number));
                 events.changed(number, "delivery");
@@ -89,7 +104,8 @@ class SealingJob {
             LOG.error("Delivery {} of {} was not sealed; the lab store is untouched, seal it again", id, number, e);
             transaction.executeWithoutResult(t -> {
                 deliveries.findById(id).orElseThrow().fail(e.getMessage());
-                custody.record(number, CustodyService.MACHINE, "sealing a delivery failed", String.valueOf(e.getMessage()));
+                custody.record(
+                        number, CustodyService.MACHINE, "sealing a delivery failed", String.valueOf(e.getMessage()));
                 events.changed(number, "delivery");
             });
         }
@@ -98,25 +114,44 @@ class SealingJob {
     /** From the files of the run alone; what the catalogue knows now is only what was found and chosen. */
     private Account account(Delivery delivery, String number) {
         List<RecoveryViews.File> results = recoveries.finished(delivery.runId()).results();
-        List<Account.Line> files = Account.lines(results, catalogues.wantedBy(number, results.stream().map(RecoveryViews.File::line).toList()));
+        List<Account.Line> files = Account.lines(
+                results,
+                catalogues.wantedBy(
+                        number, results.stream().map(RecoveryViews.File::line).toList()));
         Map<Long, List<Long>> theirs = states.theirs(number);
-        return Account.of(number, settings.lab(), files, states.with(number, l -> Account.delivered(files, l, theirs.get(l.id()))));
+        return Account.of(
+                number,
+                settings.lab(),
+                files,
+                states.with(number, l -> Account.delivered(files, l, theirs.get(l.id()))));
     }
 
     private static String says(Account account) {
-        Map<String, Long> by = account.files().stream().collect(Collectors.groupingBy(Account.Line::delivered, Collectors.counting()));
-        return by.getOrDefault("whole", 0L) + " files whole, " + by.getOrDefault("gapped", 0L) + " with gaps, " + by.getOrDefault("doubtful", 0L) + " in doubt, "
-                + by.getOrDefault("not-delivered", 0L) + " not delivered";
+        Map<String, Long> by =
+                account.files().stream().collect(Collectors.groupingBy(Account.Line::delivered, Collectors.counting()));
+        return by.getOrDefault("whole", 0L) + " files whole, " + by.getOrDefault("gapped", 0L) + " with gaps, "
+                + by.getOrDefault("doubtful", 0L) + " in doubt, " + by.getOrDefault("not-delivered", 0L)
+                + " not delivered";
     }
 
     private Bag.Sealed seal(Delivery delivery, String number, Account account) throws IOException {
         Recoveries.Finished run = recoveries.finished(delivery.runId());
-        Path bag = settings.bags().resolve(number).resolve(number + "-delivery-" + delivery.id()).toAbsolutePath();
+        Path bag = settings.bags()
+                .resolve(number)
+                .resolve(number + "-delivery-" + delivery.id())
+                .toAbsolutePath();
         Files.createDirectories(bag.getParent());
         Files.createDirectories(run.files());
-        Bag.Sealed sealed = Bag.seal(run.files(), bag, new BagInfo(settings.lab(), number + " delivery " + delivery.id(),
-                "Files recovered for " + cases.docket(number).customer().name(), LocalDate.now(clock.withZone(settings.zone()))),
-                account.json(), LabKey.at(settings.key()));
+        Bag.Sealed sealed = Bag.seal(
+                run.files(),
+                bag,
+                new BagInfo(
+                        settings.lab(),
+                        number + " delivery " + delivery.id(),
+                        "Files recovered for " + cases.docket(number).customer().name(),
+                        LocalDate.now(clock.withZone(settings.zone()))),
+                account.json(),
+                LabKey.at(settings.key()));
         long expected = 0;
         for (RecoveryViews.File file : run.results()) {
             if (file.path() == null) {
@@ -124,7 +159,8 @@ class SealingJob {
             }
             expected++;
             if (!file.sha256().equals(sealed.sha256().get("data/" + file.path()))) {
-                throw new IOException("The file " + file.path() + " in the lab store no longer hashes as it did when it was recovered; "
+                throw new IOException("The file " + file.path()
+                        + " in the lab store no longer hashes as it did when it was recovered; "
                         + "recover the selection again.");
             }
         }

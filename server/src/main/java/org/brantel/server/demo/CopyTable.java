@@ -21,8 +21,16 @@ final class CopyTable {
 
     CopyTable row(Object... values) {
         for (int i = 0; i < values.length; i++) {
-            rows.append(i == 0 ? "" : "\t").append(values[i] == null ? "\\N" : values[i].toString()
-                    .replace("\\", "\\\\").replace("\t", "\\t").replace("\n", "\\n").replace("\r", "\\r"));
+            rows.append(i == 0 ? "" : "\t")
+                    .append(
+                            values[i] == null
+                                    ? "\\N"
+                                    : values[i]
+                                            .toString()
+                                            .replace("\\", "\\\\")
+                                            .replace("\t", "\\t")
+                                            .replace("\n", "\\n")
+                                            .replace("\r", "\\r"));
         }
         rows.append('\n');
         return this;

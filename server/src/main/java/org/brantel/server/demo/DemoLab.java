@@ -37,8 +37,16 @@ class DemoLab {
     private final LabSettings rules;
     private final Clock clock;
 
-    DemoLab(Settings settings, Staff staff, Cases cases, TriageService triage, DemoStory story, PastYears years, Notes notes,
-            LabSettings rules, Clock clock) {
+    DemoLab(
+            Settings settings,
+            Staff staff,
+            Cases cases,
+            TriageService triage,
+            DemoStory story,
+            PastYears years,
+            Notes notes,
+            LabSettings rules,
+            Clock clock) {
         this.settings = settings;
         this.staff = staff;
         this.cases = cases;
@@ -60,7 +68,9 @@ class DemoLab {
         staff.add("tom", "Tom Gale", Role.ENGINEER, PASSWORD);
         staff.add("petra", "Petra Lunn", Role.MANAGER, PASSWORD);
         // The demo's devices are read in a minute; a reading every half of it would be no series.
-        rules.set(new LabSettings.BenchRules(0, "00:00", "00:00", DEMO_HEALTH_SECONDS, List.of(), false, null), "Petra Lunn");
+        rules.set(
+                new LabSettings.BenchRules(0, "00:00", "00:00", DEMO_HEALTH_SECONDS, List.of(), false, null),
+                "Petra Lunn");
         if (settings.demoCases() > 0) {
             years.fill(settings.demoCases());
         }
@@ -78,129 +88,278 @@ class DemoLab {
     }
 
     private String beekeepers() {
-        String number = log("Skerrow Beekeepers' Circle", "Hilda Crane", "0148 20 30", "hives@skerrow.example",
+        String number = log(
+                "Skerrow Beekeepers' Circle",
+                "Hilda Crane",
+                "0148 20 30",
+                "hives@skerrow.example",
                 CaseForm.Device.of("memory-card", "Mossbank", "Brook 4", "MB2-4B7-00931", "4 MiB"),
                 "Two hive logs and a picture of a comb were deleted by mistake; one file does not open.",
-                List.of(told("loss.event", "deleted-directly"), told("since.use", "none"), told("symptom.appears", "files-missing"),
-                        told("copy.backup", "none"), told("copy.trash", "no"), told("worth", "important")),
-                List.of(CaseForm.Wanted.of("hive logs, six years", List.of("sheet"), "Hive log*", 6, true),
+                List.of(
+                        told("loss.event", "deleted-directly"),
+                        told("since.use", "none"),
+                        told("symptom.appears", "files-missing"),
+                        told("copy.backup", "none"),
+                        told("copy.trash", "no"),
+                        told("worth", "important")),
+                List.of(
+                        CaseForm.Wanted.of("hive logs, six years", List.of("sheet"), "Hive log*", 6, true),
                         CaseForm.Wanted.of("pictures of the combs", List.of("image"), "Combs/*", 6, false)));
         triage.decide(number, cases.docket(number).version(), "image-then-scan", "", COORDINATOR);
         return number;
     }
 
     private String weatherPost() {
-        String number = log("Island Weather Post", "Alan Moyle", "0148 26 12", "weather@skerrow.example",
+        String number = log(
+                "Island Weather Post",
+                "Alan Moyle",
+                "0148 26 12",
+                "weather@skerrow.example",
                 CaseForm.Device.of("memory-card", "Corran", "Sound 16", "CS4-16S-07715", "16 MiB"),
                 "The card of the mast camera comes and goes in every reader.",
-                List.of(told("symptom.appears", "comes-and-goes"), told("symptom.speed", "slow"), told("copy.backup", "none"),
+                List.of(
+                        told("symptom.appears", "comes-and-goes"),
+                        told("symptom.speed", "slow"),
+                        told("copy.backup", "none"),
                         told("worth", "important")),
-                List.of(CaseForm.Wanted.of("the mast pictures of the gale", List.of("image"), "Mast/*", 6, true),
+                List.of(
+                        CaseForm.Wanted.of("the mast pictures of the gale", List.of("image"), "Mast/*", 6, true),
                         CaseForm.Wanted.of("the readings of five years", List.of("sheet"), "Readings/*", 5, true)));
         triage.decide(number, cases.docket(number).version(), "careful-imaging", "", COORDINATOR);
         return number;
     }
 
     private void band() {
-        log("Skerrow Village Band", "Edwin Shore", "0148 22 11", "band@skerrow.example",
+        log(
+                "Skerrow Village Band",
+                "Edwin Shore",
+                "0148 22 11",
+                "band@skerrow.example",
                 CaseForm.Device.of("hdd", "Halden", "Stern 35", "HS3-52C-70714", "1 TB"),
                 "Fell off the music stand on Monday, clicks when plugged in, tried twice.",
-                List.of(told("loss.event", "dropped"), told("symptom.noise", "clicking"), told("symptom.appears", "not-detected"),
-                        told("since.tried", "power-cycled"), told("worth", "irreplaceable")),
-                List.of(CaseForm.Wanted.of("the parts for all our marches", List.of("document"), "Marches/*", 24, true),
+                List.of(
+                        told("loss.event", "dropped"),
+                        told("symptom.noise", "clicking"),
+                        told("symptom.appears", "not-detected"),
+                        told("since.tried", "power-cycled"),
+                        told("worth", "irreplaceable")),
+                List.of(
+                        CaseForm.Wanted.of("the parts for all our marches", List.of("document"), "Marches/*", 24, true),
                         CaseForm.Wanted.of("recordings of the summer concerts", List.of("audio"), "", 60, true)));
     }
 
     private void peatStation() {
-        String number = log("Fennel Moss Peat Station", "Callum Reeve", "0148 31 40", "moss@skerrow.example",
+        String number = log(
+                "Fennel Moss Peat Station",
+                "Callum Reeve",
+                "0148 31 40",
+                "moss@skerrow.example",
                 CaseForm.Device.of("usb-stick", "Corran", "Fjord 32", "CF1-32M-00418", "33.5 MB"),
                 "The logger stick was emptied by mistake; nothing was written to it since.",
-                List.of(told("loss.event", "deleted-directly"), told("since.use", "none"), told("symptom.appears", "files-missing"),
-                        told("copy.backup", "none"), told("copy.trash", "no"), told("worth", "important")),
-                List.of(CaseForm.Wanted.of("pictures of the plots", List.of("image"), "", 6, true),
+                List.of(
+                        told("loss.event", "deleted-directly"),
+                        told("since.use", "none"),
+                        told("symptom.appears", "files-missing"),
+                        told("copy.backup", "none"),
+                        told("copy.trash", "no"),
+                        told("worth", "important")),
+                List.of(
+                        CaseForm.Wanted.of("pictures of the plots", List.of("image"), "", 6, true),
                         CaseForm.Wanted.of("the bog level tables", List.of("sheet"), "", 4, true)));
         triage.decide(number, cases.docket(number).version(), "image-then-scan", "", COORDINATOR);
     }
 
     private void theatre() {
-        String number = log("Little Quay Puppet Theatre", "Morag Tait", "0148 27 03", "puppets@skerrow.example",
+        String number = log(
+                "Little Quay Puppet Theatre",
+                "Morag Tait",
+                "0148 27 03",
+                "puppets@skerrow.example",
                 CaseForm.Device.of("memory-card", "Mossbank", "Delve 48", "MB4-8A1-20093", "50 MB"),
                 "Card asks to be formatted since the power cut; it reads slowly and stops in places.",
-                List.of(told("loss.event", "power-cut"), told("symptom.appears", "read-errors"), told("symptom.speed", "slow"),
-                        told("copy.backup", "none"), told("worth", "irreplaceable")),
-                List.of(CaseForm.Wanted.of("photos of the old puppets", List.of("image"), "Puppets/*", 9, true),
+                List.of(
+                        told("loss.event", "power-cut"),
+                        told("symptom.appears", "read-errors"),
+                        told("symptom.speed", "slow"),
+                        told("copy.backup", "none"),
+                        told("worth", "irreplaceable")),
+                List.of(
+                        CaseForm.Wanted.of("photos of the old puppets", List.of("image"), "Puppets/*", 9, true),
                         CaseForm.Wanted.of("stage plans", List.of("document"), "*plan*", 5, false)));
         triage.decide(number, cases.docket(number).version(), "careful-imaging", "", COORDINATOR);
     }
 
     private void surveyBoat() {
-        String number = log("Marram Sound Survey Boat", "Brenda Fell", "0148 29 77", "survey@skerrow.example",
+        String number = log(
+                "Marram Sound Survey Boat",
+                "Brenda Fell",
+                "0148 29 77",
+                "survey@skerrow.example",
                 CaseForm.Device.of("hdd", "Mossbank", "Delve 64", "MD6-0Q4-11873", "67.1 MB"),
-                "The disk of the wheelhouse machine got slow over the summer, then files stopped opening; switched off since Tuesday.",
-                List.of(told("loss.event", "gradual"), told("symptom.appears", "read-errors"), told("symptom.speed", "slow"),
-                        told("symptom.noise", "none"), told("copy.backup", "none"), told("worth", "irreplaceable")),
-                List.of(CaseForm.Wanted.of("the readings of five years", List.of("sheet"), "Readings/*", 5, true),
+                "The disk of the wheelhouse machine got slow over the summer, then files stopped opening; "
+                        + "switched off since Tuesday.",
+                List.of(
+                        told("loss.event", "gradual"),
+                        told("symptom.appears", "read-errors"),
+                        told("symptom.speed", "slow"),
+                        told("symptom.noise", "none"),
+                        told("copy.backup", "none"),
+                        told("worth", "irreplaceable")),
+                List.of(
+                        CaseForm.Wanted.of("the readings of five years", List.of("sheet"), "Readings/*", 5, true),
                         CaseForm.Wanted.of("pictures of the mast in the gale", List.of("image"), "Mast/*", 6, false)));
         triage.decide(number, cases.docket(number).version(), "careful-imaging", "", COORDINATOR);
     }
 
     /** Formatted by mistake, and a second volume that its table lost. */
     private void lanternRoom() {
-        String number = log("Corran Bay Lantern Room", "Isla Merrin", "0148 28 36", "lantern@skerrow.example",
+        String number = log(
+                "Corran Bay Lantern Room",
+                "Isla Merrin",
+                "0148 28 36",
+                "lantern@skerrow.example",
                 CaseForm.Device.of("hdd", "Halden", "Reef 88", "HR8-31L-00264", "92.3 MB"),
-                "The disk of the lantern room was formatted last week and a few things were put on it; the logbooks' drive letter is gone.",
-                List.of(told("loss.event", "formatted"), told("symptom.appears", "files-missing"), told("symptom.noise", "none"), told("since.use", "little"),
-                        told("copy.backup", "none"), told("worth", "important")),
-                List.of(CaseForm.Wanted.of("pictures of the puppets that were lent to us", List.of("image"), "*puppet*", 8, true),
-                        CaseForm.Wanted.of("the weather readings in the logbooks", List.of("sheet"), "Readings/*", 5, true)));
+                "The disk of the lantern room was formatted last week and a few things were put on it; the "
+                        + "logbooks' drive letter is gone.",
+                List.of(
+                        told("loss.event", "formatted"),
+                        told("symptom.appears", "files-missing"),
+                        told("symptom.noise", "none"),
+                        told("since.use", "little"),
+                        told("copy.backup", "none"),
+                        told("worth", "important")),
+                List.of(
+                        CaseForm.Wanted.of(
+                                "pictures of the puppets that were lent to us", List.of("image"), "*puppet*", 8, true),
+                        CaseForm.Wanted.of(
+                                "the weather readings in the logbooks", List.of("sheet"), "Readings/*", 5, true)));
         triage.decide(number, cases.docket(number).version(), "image-then-scan", "", COORDINATOR);
     }
 
     private void lighthouse() {
-        log("Gannet Head Lighthouse Museum", "Joan Pell", "0148 20 77", "museum@skerrow.example",
+        log(
+                "Gannet Head Lighthouse Museum",
+                "Joan Pell",
+                "0148 20 77",
+                "museum@skerrow.example",
                 CaseForm.Device.of("ssd", "Halden", "Reef 4", "HR4-77A-01962", "500 GB"),
                 "Exhibition texts deleted last week; the machine is in use every day.",
-                List.of(told("loss.event", "deleted-directly"), told("since.use", "heavy"), told("copy.backup", "older")),
+                List.of(
+                        told("loss.event", "deleted-directly"),
+                        told("since.use", "heavy"),
+                        told("copy.backup", "older")),
                 List.of(CaseForm.Wanted.of("exhibition texts", List.of("document"), "Exhibition/*", 60, true)));
     }
 
     /** A set of four with one member dead: its members in their slots. */
     private void parishHall() {
         List<CaseForm.Device> devices = new ArrayList<>();
-        devices.add(new CaseForm.Device(null, "nas", "Halden", "Harbour 4", "HH4-221-00871", "8 TB", "network", "power supply", "no marks", "hall", null, "", null));
+        devices.add(new CaseForm.Device(
+                null,
+                "nas",
+                "Halden",
+                "Harbour 4",
+                "HH4-221-00871",
+                "8 TB",
+                "network",
+                "power supply",
+                "no marks",
+                "hall",
+                null,
+                "",
+                null));
         for (int slot = 1; slot <= 4; slot++) {
-            devices.add(new CaseForm.Device(null, "hdd", "Halden", "Stern 2T", "HS2-90%d-4410%d".formatted(slot, slot), "2 TB", "SATA", "",
-                    slot == 3 ? "does not spin" : "no marks", "hall", slot, "", null));
+            devices.add(new CaseForm.Device(
+                    null,
+                    "hdd",
+                    "Halden",
+                    "Stern 2T",
+                    "HS2-90%d-4410%d".formatted(slot, slot),
+                    "2 TB",
+                    "SATA",
+                    "",
+                    slot == 3 ? "does not spin" : "no marks",
+                    "hall",
+                    slot,
+                    "",
+                    null));
         }
-        String number = cases.log(new CaseForm(new CustomerViews.Form(null, "organisation", "Northhaven Parish Hall", "phone",
-                List.of(new CustomerViews.Way("phone", "0148 25 19"))), "Ewan Hollis", devices,
-                "Four-disk box, one member dead, layout not written down. Shows nothing since the power cut.",
-                List.of(told("loss.event", "power-cut"), told("set.members", "one-missing"), told("set.layout", "unknown"), told("symptom.appears", "not-detected"),
-                        told("copy.backup", "none"), told("worth", "important")),
-                List.of(CaseForm.Wanted.of("the parish registers", List.of("document"), "Registers/*", 40, true)),
-                new CaseForm.Consent("names", "the parish council", false, true), null, null), COORDINATOR);
+        String number = cases.log(
+                new CaseForm(
+                        new CustomerViews.Form(
+                                null,
+                                "organisation",
+                                "Northhaven Parish Hall",
+                                "phone",
+                                List.of(new CustomerViews.Way("phone", "0148 25 19"))),
+                        "Ewan Hollis",
+                        devices,
+                        "Four-disk box, one member dead, layout not written down. Shows nothing since the power cut.",
+                        List.of(
+                                told("loss.event", "power-cut"),
+                                told("set.members", "one-missing"),
+                                told("set.layout", "unknown"),
+                                told("symptom.appears", "not-detected"),
+                                told("copy.backup", "none"),
+                                told("worth", "important")),
+                        List.of(CaseForm.Wanted.of(
+                                "the parish registers", List.of("document"), "Registers/*", 40, true)),
+                        new CaseForm.Consent("names", "the parish council", false, true),
+                        null,
+                        null),
+                COORDINATOR);
         notes.write(number, "note", "@tom could you look at slot 3 before we promise anything?", COORDINATOR);
     }
 
     /** Waits for the customer. */
     private void ferryOffice() {
-        String number = log("Marram Quay Ferry Office", "Neil Sandison", "0148 24 40", "ferry@skerrow.example",
+        String number = log(
+                "Marram Quay Ferry Office",
+                "Neil Sandison",
+                "0148 24 40",
+                "ferry@skerrow.example",
                 CaseForm.Device.of("usb-stick", "Corran", "Fjord 64", "CF1-64M-20418", "64 GB"),
                 "Stick asks to be formatted on every machine; the timetables of the winter are on it.",
-                List.of(told("symptom.appears", "asks-to-format"), told("since.tried", "replugged"), told("copy.backup", "older")),
+                List.of(
+                        told("symptom.appears", "asks-to-format"),
+                        told("since.tried", "replugged"),
+                        told("copy.backup", "older")),
                 List.of(CaseForm.Wanted.of("winter timetables", List.of("sheet"), "Winter*", 12, true)));
-        notes.write(number, "call", "Neil looks for last year's backup in the harbour office and calls back.", COORDINATOR);
-        cases.hold(number, "Neil looks for the backup in the harbour office.", LocalDate.now(clock.withZone(settings.zone())).plusDays(WAIT_DAYS), COORDINATOR);
+        notes.write(
+                number, "call", "Neil looks for last year's backup in the harbour office and calls back.", COORDINATOR);
+        cases.hold(
+                number,
+                "Neil looks for the backup in the harbour office.",
+                LocalDate.now(clock.withZone(settings.zone())).plusDays(WAIT_DAYS),
+                COORDINATOR);
     }
 
     private static CaseForm.Fact told(String code, String value) {
         return new CaseForm.Fact(code, value, "told");
     }
 
-    private String log(String customer, String contact, String phone, String email, CaseForm.Device device, String story,
-                       List<CaseForm.Fact> facts, List<CaseForm.Wanted> wanted) {
-        List<CustomerViews.Way> ways = List.of(new CustomerViews.Way("phone", phone), new CustomerViews.Way("email", email));
-        return cases.log(new CaseForm(new CustomerViews.Form(null, "organisation", customer, "phone", ways), contact, List.of(device), story,
-                facts, wanted, new CaseForm.Consent("previews", "", true, true), null, null), COORDINATOR);
+    private String log(
+            String customer,
+            String contact,
+            String phone,
+            String email,
+            CaseForm.Device device,
+            String story,
+            List<CaseForm.Fact> facts,
+            List<CaseForm.Wanted> wanted) {
+        List<CustomerViews.Way> ways =
+                List.of(new CustomerViews.Way("phone", phone), new CustomerViews.Way("email", email));
+        return cases.log(
+                new CaseForm(
+                        new CustomerViews.Form(null, "organisation", customer, "phone", ways),
+                        contact,
+                        List.of(device),
+                        story,
+                        facts,
+                        wanted,
+                        new CaseForm.Consent("previews", "", true, true),
+                        null,
+                        null),
+                COORDINATOR);
     }
 }

@@ -13,7 +13,9 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
-/** Takes two demo cases along, by the same services and jobs that people use, so that every room has something in it. */
+/**
+ * Takes two demo cases along, by the same services and jobs that people use, so that every room has something in it.
+ */
 @Component
 class DemoStory {
 
@@ -29,7 +31,13 @@ class DemoStory {
     private final Recoveries recoveries;
     private final Deliveries deliveries;
 
-    DemoStory(Stations stations, Bench bench, Scans scans, Catalogues catalogues, Recoveries recoveries, Deliveries deliveries) {
+    DemoStory(
+            Stations stations,
+            Bench bench,
+            Scans scans,
+            Catalogues catalogues,
+            Recoveries recoveries,
+            Deliveries deliveries) {
         this.stations = stations;
         this.bench = bench;
         this.scans = scans;
@@ -43,14 +51,18 @@ class DemoStory {
      * @param droppedOut its card drops out while it is read, and waits for a decision
      */
     void begin(String delivered, String droppedOut) {
-        Thread teller = new Thread(() -> {
-            try {
-                read(droppedOut, "sim/weather-post-card", "failing");
-                deliver(delivered);
-            } catch (IOException | RuntimeException e) {
-                LOG.warn("The demo story ended early; the lab works, two of its cases stay where they are: {}", e.getMessage());
-            }
-        }, "demo-story");
+        Thread teller = new Thread(
+                () -> {
+                    try {
+                        read(droppedOut, "sim/weather-post-card", "failing");
+                        deliver(delivered);
+                    } catch (IOException | RuntimeException e) {
+                        LOG.warn(
+                                "The demo story ended early; the lab works, two of its cases stay where they are: {}",
+                                e.getMessage());
+                    }
+                },
+                "demo-story");
         teller.setDaemon(true);
         teller.start();
     }

@@ -24,33 +24,148 @@ import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
 /**
- * Ten years of a lab, for trying it under load: cases of all stages with their customers, devices, facts, wanted lines and
- * custody records. The same number gives the same lab. Written past Hibernate, which would take an hour for it.
+ * Ten years of a lab, for trying it under load: cases of all stages with their customers, devices, facts, wanted lines
+ * and custody records. The same number gives the same lab. Written past Hibernate, which would take an hour for it.
  */
 @Component
 class PastYears {
 
     private static final Logger LOG = LoggerFactory.getLogger(PastYears.class);
-    private static final String[] FIRST = {"Hilda", "Alan", "Edwin", "Callum", "Morag", "Joan", "Ewan", "Neil", "Ruth", "Ailsa", "Bram", "Greta", "Iris", "Jory", "Kester",
-        "Linnet", "Magnus", "Nessa", "Orla", "Piers", "Rowan", "Sorcha", "Tavish", "Una", "Wynn"};
-    private static final String[] LAST = {"Crane", "Moyle", "Shore", "Reeve", "Tait", "Pell", "Hollis", "Sandison", "Ansley", "Birkett", "Calder", "Dunmore", "Eldritch",
-        "Fairlie", "Garrow", "Haldane", "Innes", "Jardine", "Kerr", "Lorimer", "Muncaster", "Nairn", "Orrick", "Pringle", "Quarrier", "Rintoul", "Sclater", "Tulloch", "Urquart", "Wedder"};
-    private static final String[] PLACE = {"Skerrow", "Gannet Head", "Marram Quay", "Fennel Moss", "Little Quay", "Northhaven", "Corran Bay", "Stennet", "Old Mill", "Peat Road",
-        "Harbour", "Lower Ness", "Upper Ness", "Brae", "Sandwick Point", "Thrift Cliff", "Otter Burn", "Kelp Row", "Bell Rock Lane", "Whin Hill"};
-    private static final String[] BODY = {"Bakery", "Village Band", "Parish Hall", "Ferry Office", "Beekeepers' Circle", "Weather Post", "Boatyard", "Weavers", "Museum", "Choir",
-        "Smithy", "Dairy", "Rowing Club", "Library", "Tide Office", "Chandlery", "Peat Station", "Puppet Theatre", "Print Shop", "Seed Bank"};
+    private static final String[] FIRST = {
+        "Hilda", "Alan", "Edwin", "Callum", "Morag", "Joan", "Ewan", "Neil", "Ruth", "Ailsa", "Bram", "Greta", "Iris",
+        "Jory", "Kester", "Linnet", "Magnus", "Nessa", "Orla", "Piers", "Rowan", "Sorcha", "Tavish", "Una", "Wynn"
+    };
+    private static final String[] LAST = {
+        "Crane",
+        "Moyle",
+        "Shore",
+        "Reeve",
+        "Tait",
+        "Pell",
+        "Hollis",
+        "Sandison",
+        "Ansley",
+        "Birkett",
+        "Calder",
+        "Dunmore",
+        "Eldritch",
+        "Fairlie",
+        "Garrow",
+        "Haldane",
+        "Innes",
+        "Jardine",
+        "Kerr",
+        "Lorimer",
+        "Muncaster",
+        "Nairn",
+        "Orrick",
+        "Pringle",
+        "Quarrier",
+        "Rintoul",
+        "Sclater",
+        "Tulloch",
+        "Urquart",
+        "Wedder"
+    };
+    private static final String[] PLACE = {
+        "Skerrow",
+        "Gannet Head",
+        "Marram Quay",
+        "Fennel Moss",
+        "Little Quay",
+        "Northhaven",
+        "Corran Bay",
+        "Stennet",
+        "Old Mill",
+        "Peat Road",
+        "Harbour",
+        "Lower Ness",
+        "Upper Ness",
+        "Brae",
+        "Sandwick Point",
+        "Thrift Cliff",
+        "Otter Burn",
+        "Kelp Row",
+        "Bell Rock Lane",
+        "Whin Hill"
+    };
+    private static final String[] BODY = {
+        "Bakery",
+        "Village Band",
+        "Parish Hall",
+        "Ferry Office",
+        "Beekeepers' Circle",
+        "Weather Post",
+        "Boatyard",
+        "Weavers",
+        "Museum",
+        "Choir",
+        "Smithy",
+        "Dairy",
+        "Rowing Club",
+        "Library",
+        "Tide Office",
+        "Chandlery",
+        "Peat Station",
+        "Puppet Theatre",
+        "Print Shop",
+        "Seed Bank"
+    };
     private static final String[] MAKE = {"Halden", "Corran", "Mossbank", "Fell"};
     private static final String[] MODEL = {"Stern", "Fjord", "Brook", "Delve", "Reef", "Sound", "Harbour", "Tarn"};
-    private static final String[] TYPE = {"hdd", "hdd", "hdd", "ssd", "ssd", "usb-stick", "usb-stick", "memory-card", "memory-card", "nvme", "phone", "nas"};
-    private static final String[][] TROUBLE = {{"loss.event=deleted-directly", "symptom.appears=files-missing", "since.use=none"}, {"loss.event=formatted", "since.use=little"},
-        {"loss.event=dropped", "symptom.noise=clicking", "symptom.appears=not-detected"}, {"symptom.appears=read-errors", "symptom.speed=very-slow"},
-        {"symptom.appears=asks-to-format"}, {"loss.event=power-cut", "symptom.appears=partition-missing"}, {"symptom.appears=comes-and-goes"}, {"loss.event=liquid"}};
-    private static final String[] WANTED = {"the accounts of the last years", "pictures of the harvest", "letters to the council", "recordings of the concerts", "the membership list",
-        "scans of the old charts", "minutes of the meetings", "the drawings for the pier"};
+    private static final String[] TYPE = {
+        "hdd",
+        "hdd",
+        "hdd",
+        "ssd",
+        "ssd",
+        "usb-stick",
+        "usb-stick",
+        "memory-card",
+        "memory-card",
+        "nvme",
+        "phone",
+        "nas"
+    };
+    private static final String[][] TROUBLE = {
+        {"loss.event=deleted-directly", "symptom.appears=files-missing", "since.use=none"},
+        {"loss.event=formatted", "since.use=little"},
+        {"loss.event=dropped", "symptom.noise=clicking", "symptom.appears=not-detected"},
+        {"symptom.appears=read-errors", "symptom.speed=very-slow"},
+        {"symptom.appears=asks-to-format"},
+        {"loss.event=power-cut", "symptom.appears=partition-missing"},
+        {"symptom.appears=comes-and-goes"},
+        {"loss.event=liquid"}
+    };
+    private static final String[] WANTED = {
+        "the accounts of the last years",
+        "pictures of the harvest",
+        "letters to the council",
+        "recordings of the concerts",
+        "the membership list",
+        "scans of the old charts",
+        "minutes of the meetings",
+        "the drawings for the pier"
+    };
     private static final String[] STAFF = {"Una Farrow", "Tom Gale", "Petra Lunn"};
-    private static final String[] OPEN = {"RECEIVED", "RECEIVED", "RECEIVED", "TRIAGED", "TRIAGED", "IMAGING", "IMAGING", "SELECTION", "RECOVERY", "HANDOVER", "ON_HOLD"};
-    private static final String[] ROAD = {"RECEIVED", "TRIAGED", "IMAGING", "SCANNING", "SELECTION", "RECOVERY", "HANDOVER", "CLOSED"};
-    private static final DateTimeFormatter MONTH = DateTimeFormatter.ofPattern("yyMM", Locale.ROOT).withZone(ZoneOffset.UTC);
+    private static final String[] OPEN = {
+        "RECEIVED",
+        "RECEIVED",
+        "RECEIVED",
+        "TRIAGED",
+        "TRIAGED",
+        "IMAGING",
+        "IMAGING",
+        "SELECTION",
+        "RECOVERY",
+        "HANDOVER",
+        "ON_HOLD"
+    };
+    private static final String[] ROAD = {
+        "RECEIVED", "TRIAGED", "IMAGING", "SCANNING", "SELECTION", "RECOVERY", "HANDOVER", "CLOSED"
+    };
+    private static final DateTimeFormatter MONTH =
+            DateTimeFormatter.ofPattern("yyMM", Locale.ROOT).withZone(ZoneOffset.UTC);
     private static final int MOST_OPEN = 420;
     private static final int CASES_OF_A_CUSTOMER = 3;
     private static final int AT_ONCE = 5000;
@@ -110,7 +225,9 @@ class PastYears {
             this.cases = cases;
             customers = table("customer (id, kind, name, preferred, created_at, version)");
             ways = table("customer_way (customer_id, position, kind, value, plain)");
-            rows = table("lab_case (id, number, customer_name, customer_id, contact_person, story, stage, stage_since, owner, path, path_reason, protocol, hold_reason, hold_until, hold_from, created_at, version)");
+            rows = table("lab_case (id, number, customer_name, customer_id, contact_person, story, stage, "
+                    + "stage_since, owner, path, path_reason, protocol, hold_reason, hold_until, "
+                    + "hold_from, created_at, version)");
             stages = table("case_stage (case_id, stage, at, who)");
             devices = table("device (case_id, position, type, make, model, serial, capacity)");
             facts = table("fact (case_id, code, value, source, who, at)");
@@ -120,8 +237,12 @@ class PastYears {
             heads = table("custody_head (case_number, last_number, last_hash)");
             decisions = table("triage_decision (case_id, path, reason, protocol, ranking, stage_before, who, at)");
             attachments = table("attachment (id, case_id, medium, identity, matched, who, at)");
-            imaging = table("imaging_session (case_id, attachment_id, state, profile, image, size, read_bytes, failed_bytes, deferred_bytes, failed_places, pass, head, rate, cells, rates, hashed_bytes, who, started_at, running_millis)");
-            recoveries = table("recovery_run (case_id, state, folder, total, done, whole, gapped, not_written, bytes, who, started_at)");
+            imaging = table("imaging_session (case_id, attachment_id, state, profile, image, size, read_bytes, "
+                    + "failed_bytes, deferred_bytes, failed_places, pass, head, rate, cells, rates, "
+                    + "hashed_bytes, who, started_at, running_millis)");
+            recoveries =
+                    table("recovery_run (case_id, state, folder, total, done, whole, gapped, not_written, bytes, who, "
+                            + "started_at)");
         }
 
         private CopyTable table(String into) throws SQLException {
@@ -136,7 +257,9 @@ class PastYears {
             String[] contacts = new String[people];
             String[] phones = new String[people];
             for (int i = 0; i < people; i++) {
-                names[i] = random.nextInt(4) == 0 ? pick(FIRST) + " " + pick(LAST) : pick(PLACE) + " " + pick(BODY) + (i < 400 ? "" : " " + pick(LAST));
+                names[i] = random.nextInt(4) == 0
+                        ? pick(FIRST) + " " + pick(LAST)
+                        : pick(PLACE) + " " + pick(BODY) + (i < 400 ? "" : " " + pick(LAST));
                 contacts[i] = pick(FIRST) + " " + pick(LAST);
                 phones[i] = "01%02d %02d %02d".formatted(40 + i / 10_000 % 60, i / 100 % 100, i % 100);
                 customers.row(i + 1, "organisation", names[i], "phone", now.minus(Duration.ofDays(3650)), 0);
@@ -153,10 +276,12 @@ class PastYears {
             send();
             try (Statement set = connection.createStatement()) {
                 for (String table : new String[] {"customer", "lab_case", "attachment"}) {
-                    set.execute("select setval(pg_get_serial_sequence('" + table + "', 'id'), greatest(1, (select max(id) from " + table + ")))");
+                    set.execute("select setval(pg_get_serial_sequence('" + table
+                            + "', 'id'), greatest(1, (select max(id) from " + table + ")))");
                 }
                 set.execute("select setval('case_number_seq', " + cases + ")");
-                set.execute("insert into find_word (word) select distinct w from find_text, regexp_split_to_table(words, '[^[:alnum:]]+') w where length(w) > 2");
+                set.execute("insert into find_word (word) select distinct w from find_text, "
+                        + "regexp_split_to_table(words, '[^[:alnum:]]+') w where length(w) > 2");
             }
         }
 
@@ -174,31 +299,61 @@ class PastYears {
         private void write(int id, int customer, String name, String contact, String phone) {
             int left = cases - id;
             boolean open = left < Math.min(MOST_OPEN, cases);
-            Instant created = open ? now.minus(Duration.ofMinutes(30L * left + 20)) : now.minus(Duration.ofMinutes(5_256_000L * left / cases + 10_000));
+            Instant created = open
+                    ? now.minus(Duration.ofMinutes(30L * left + 20))
+                    : now.minus(Duration.ofMinutes(5_256_000L * left / cases + 10_000));
             String number = "BR-" + MONTH.format(created) + "-%04d".formatted(id % 10_000);
             String type = pick(TYPE);
             String[] trouble = TROUBLE[random.nextInt(TROUBLE.length)];
-            List<CaseForm.Fact> told = new ArrayList<>(List.of(new CaseForm.Fact("medium.type", type, "told"), new CaseForm.Fact("copy.backup", "none", "told"), new CaseForm.Fact("worth", "important", "told")));
+            List<CaseForm.Fact> told = new ArrayList<>(List.of(
+                    new CaseForm.Fact("medium.type", type, "told"),
+                    new CaseForm.Fact("copy.backup", "none", "told"),
+                    new CaseForm.Fact("worth", "important", "told")));
             for (String fact : trouble) {
                 told.add(new CaseForm.Fact(fact.split("=")[0], fact.split("=")[1], "told"));
             }
             String stage = open ? pick(OPEN) : random.nextInt(14) == 0 ? "DECLINED" : "CLOSED";
             boolean decided = !stage.equals("RECEIVED");
             Ranking ranking = open && decided ? triage.rank(told) : null;
-            String path = !decided ? null : stage.equals("DECLINED") ? "decline" : ranking != null ? ranking.ranking().get(0).path() : "image-then-scan";
+            String path = !decided
+                    ? null
+                    : stage.equals("DECLINED")
+                            ? "decline"
+                            : ranking != null ? ranking.ranking().get(0).path() : "image-then-scan";
             String owner = pick(STAFF);
-            Instant since = open ? created.plus(Duration.ofMinutes(random.nextInt(15))) : created.plus(Duration.ofHours(30 + random.nextInt(400)));
+            Instant since = open
+                    ? created.plus(Duration.ofMinutes(random.nextInt(15)))
+                    : created.plus(Duration.ofHours(30 + random.nextInt(400)));
             boolean held = stage.equals("ON_HOLD");
-            rows.row(id, number, name, customer, contact, "The " + type.replace('-', ' ') + " of " + name + ".", stage, since, owner, path, decided ? "" : null,
-                    decided ? "Brantel triage protocol 2" : null, held ? "Waits for the customer's answer." : null, held ? now.atZone(ZoneOffset.UTC).toLocalDate().plusDays(random.nextInt(9) - 1) : null,
-                    held ? "RECEIVED" : null, created, 0);
+            rows.row(
+                    id,
+                    number,
+                    name,
+                    customer,
+                    contact,
+                    "The " + type.replace('-', ' ') + " of " + name + ".",
+                    stage,
+                    since,
+                    owner,
+                    path,
+                    decided ? "" : null,
+                    decided ? "Brantel triage protocol 2" : null,
+                    held ? "Waits for the customer's answer." : null,
+                    held ? now.atZone(ZoneOffset.UTC).toLocalDate().plusDays(random.nextInt(9) - 1) : null,
+                    held ? "RECEIVED" : null,
+                    created,
+                    0);
             for (int i = 0; i < ROAD.length; i++) {
                 stages.row(id, ROAD[i], created.plus(Duration.ofHours(20L * i)), owner);
                 if (ROAD[i].equals(stage) || i == 0 && (held || stage.equals("DECLINED"))) {
                     break;
                 }
             }
-            String serial = "%s-%03X-%05d".formatted(pick(MODEL).substring(0, 2).toUpperCase(Locale.ROOT), random.nextInt(4096), random.nextInt(100_000));
+            String serial = "%s-%03X-%05d"
+                    .formatted(
+                            pick(MODEL).substring(0, 2).toUpperCase(Locale.ROOT),
+                            random.nextInt(4096),
+                            random.nextInt(100_000));
             String make = pick(MAKE);
             String model = pick(MODEL) + " " + (4 << random.nextInt(6));
             devices.row(id, 1, type, make, model, serial, (long) (1 << random.nextInt(5)) * 128_000_000_000L);
@@ -207,7 +362,21 @@ class PastYears {
             }
             String line = pick(WANTED);
             wanted.row(id, line, "document", "", 10 + random.nextInt(90), 0, true);
-            find.row(id, String.join(" ", number, name, contact, phone, phone.replace(" ", ""), make, model, serial, serial.replace("-", ""), line).toLowerCase(Locale.ROOT));
+            find.row(
+                    id,
+                    String.join(
+                                    " ",
+                                    number,
+                                    name,
+                                    contact,
+                                    phone,
+                                    phone.replace(" ", ""),
+                                    make,
+                                    model,
+                                    serial,
+                                    serial.replace("-", ""),
+                                    line)
+                            .toLowerCase(Locale.ROOT));
             custody(number, created, owner, decided, path, stage);
             if (ranking != null) {
                 decisions.row(id, path, "", ranking.protocol(), Json.write(ranking), "received", owner, since);
@@ -216,12 +385,21 @@ class PastYears {
         }
 
         private void custody(String number, Instant created, String owner, boolean decided, String path, String stage) {
-            CustodyEntry entry = custody(CustodyEntry.next(number, 1, CustodyEntry.START, created, owner, "logged the case", "from past years"));
+            CustodyEntry entry = custody(CustodyEntry.next(
+                    number, 1, CustodyEntry.START, created, owner, "logged the case", "from past years"));
             if (decided) {
-                entry = custody(CustodyEntry.next(number, 2, entry.hash(), created.plusSeconds(900), owner, "decided on " + path.replace('-', ' '), "Brantel triage protocol 2"));
+                entry = custody(CustodyEntry.next(
+                        number,
+                        2,
+                        entry.hash(),
+                        created.plusSeconds(900),
+                        owner,
+                        "decided on " + path.replace('-', ' '),
+                        "Brantel triage protocol 2"));
             }
             if (stage.equals("CLOSED")) {
-                entry = custody(CustodyEntry.next(number, 3, entry.hash(), created.plusSeconds(90_000), "the customer", "confirmed receipt", ""));
+                entry = custody(CustodyEntry.next(
+                        number, 3, entry.hash(), created.plusSeconds(90_000), "the customer", "confirmed receipt", ""));
             }
             heads.row(number, entry.number(), entry.hash());
         }
@@ -235,10 +413,35 @@ class PastYears {
         private void work(int id, String stage, String owner, Instant since) {
             if (stage.equals("IMAGING")) {
                 attachment++;
-                attachments.row(attachment, id, "inbox/past-" + id, "{\"make\":\"\",\"model\":\"\",\"serial\":\"\",\"size\":128000000000}", true, owner, since);
+                attachments.row(
+                        attachment,
+                        id,
+                        "inbox/past-" + id,
+                        "{\"make\":\"\",\"model\":\"\",\"serial\":\"\",\"size\":128000000000}",
+                        true,
+                        owner,
+                        since);
                 boolean done = random.nextBoolean();
-                imaging.row(id, attachment, done ? "DONE" : "PAUSED", "healthy", "", 128_000_000_000L, done ? 128_000_000_000L : 64_000_000_000L, 0, 0, 0, "sweep", 0, 0, "", "",
-                        done ? 128_000_000_000L : 0, owner, since, 1_400_000 + random.nextInt(900_000));
+                imaging.row(
+                        id,
+                        attachment,
+                        done ? "DONE" : "PAUSED",
+                        "healthy",
+                        "",
+                        128_000_000_000L,
+                        done ? 128_000_000_000L : 64_000_000_000L,
+                        0,
+                        0,
+                        0,
+                        "sweep",
+                        0,
+                        0,
+                        "",
+                        "",
+                        done ? 128_000_000_000L : 0,
+                        owner,
+                        since,
+                        1_400_000 + random.nextInt(900_000));
             } else if (stage.equals("RECOVERY")) {
                 recoveries.row(id, "DONE", "", 40, 40, 38, 2, 0, 90_000_000, owner, since);
             }

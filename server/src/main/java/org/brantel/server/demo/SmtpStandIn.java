@@ -33,8 +33,16 @@ class SmtpStandIn implements SmartLifecycle {
         GreenMail started = new GreenMail(new ServerSetup(0, LOOPBACK, ServerSetup.PROTOCOL_SMTP));
         started.start();
         server = started;
-        route.use(new Settings.Smtp(LOOPBACK, started.getSmtp().getPort(), "", "", false, settings.smtp().from()));
-        LOG.info("The demo's mail goes to a stand-in on port {}", started.getSmtp().getPort());
+        route.use(new Settings.Smtp(
+                LOOPBACK,
+                started.getSmtp().getPort(),
+                "",
+                "",
+                false,
+                settings.smtp().from()));
+        LOG.info(
+                "The demo's mail goes to a stand-in on port {}",
+                started.getSmtp().getPort());
     }
 
     @Override

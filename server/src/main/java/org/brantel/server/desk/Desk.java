@@ -51,10 +51,18 @@ class Desk {
         List<CaseViews.Summary> open = lists.open();
         List<DeskViews.Decision> all = questions.of(open, person);
         Instant now = clock.instant();
-        all.sort(Comparator.comparing(DeskViews.Decision::due, Comparator.nullsLast(Comparator.naturalOrder())).thenComparing(DeskViews.Decision::since));
+        all.sort(Comparator.comparing(DeskViews.Decision::due, Comparator.nullsLast(Comparator.naturalOrder()))
+                .thenComparing(DeskViews.Decision::since));
         List<DeskViews.Work> work = running.all();
         int overdue = (int) open.stream().filter(c -> isLate(c, now)).count();
-        return new DeskViews.Desk(all.stream().limit(listed).toList(), all.size(), overdue, work, today(open, work, now), stages(open, now), drafts.count());
+        return new DeskViews.Desk(
+                all.stream().limit(listed).toList(),
+                all.size(),
+                overdue,
+                work,
+                today(open, work, now),
+                stages(open, now),
+                drafts.count());
     }
 
     private static boolean isLate(CaseViews.Summary c, Instant now) {
@@ -62,8 +70,15 @@ class Desk {
     }
 
     private static List<DeskViews.Count> stages(List<CaseViews.Summary> open, Instant now) {
-        return open.stream().collect(Collectors.groupingBy(CaseViews.Summary::stage, TreeMap::new, Collectors.toList())).entrySet().stream()
-                .map(e -> new DeskViews.Count(e.getKey(), e.getValue().size(), e.getValue().stream().filter(c -> isLate(c, now)).count())).toList();
+        return open.stream()
+                .collect(Collectors.groupingBy(CaseViews.Summary::stage, TreeMap::new, Collectors.toList()))
+                .entrySet()
+                .stream()
+                .map(e -> new DeskViews.Count(
+                        e.getKey(),
+                        e.getValue().size(),
+                        e.getValue().stream().filter(c -> isLate(c, now)).count()))
+                .toList();
     }
 
     /** What has a time today: clocks that run out, cases that wake, deadlines, work that will end. */
@@ -72,15 +87,29 @@ class Desk {
         Instant tomorrow = today.plusDays(1).atStartOfDay(settings.zone()).toInstant();
         List<DeskViews.Event> events = new ArrayList<>();
         for (CaseViews.Summary c : open) {
-            if (c.hold() == null && c.due() != null && !c.due().isBefore(now.minus(Duration.ofHours(1))) && c.due().isBefore(tomorrow)) {
-                events.add(new DeskViews.Event(c.due(), "Clock of " + c.stage() + " runs out", c.number(), c.customer(), c.stage()));
+            if (c.hold() == null
+                    && c.due() != null
+                    && !c.due().isBefore(now.minus(Duration.ofHours(1)))
+                    && c.due().isBefore(tomorrow)) {
+                events.add(new DeskViews.Event(
+                        c.due(), "Clock of " + c.stage() + " runs out", c.number(), c.customer(), c.stage()));
             }
             if (c.deadline() != null && c.deadline().equals(today)) {
-                events.add(new DeskViews.Event(today.atTime(CLOSING_HOUR, 0).atZone(settings.zone()).toInstant(), "Files are needed", c.number(), c.customer(), c.stage()));
+                events.add(new DeskViews.Event(
+                        today.atTime(CLOSING_HOUR, 0).atZone(settings.zone()).toInstant(),
+                        "Files are needed",
+                        c.number(),
+                        c.customer(),
+                        c.stage()));
             }
         }
-        work.stream().filter(w -> w.ends() != null && w.ends().isBefore(tomorrow))
-                .forEach(w -> events.add(new DeskViews.Event(w.ends(), w.what() + " done", w.caseNumber(), w.customer(), w.place())));
-        return events.stream().sorted(Comparator.comparing(DeskViews.Event::at)).limit(EVENTS).toList();
+        work.stream()
+                .filter(w -> w.ends() != null && w.ends().isBefore(tomorrow))
+                .forEach(w -> events.add(
+                        new DeskViews.Event(w.ends(), w.what() + " done", w.caseNumber(), w.customer(), w.place())));
+        return events.stream()
+                .sorted(Comparator.comparing(DeskViews.Event::at))
+                .limit(EVENTS)
+                .toList();
     }
 }

@@ -21,7 +21,10 @@ class DeskController {
         this.staff = staff;
     }
 
-    /** What needs a decision now, what is running, what today holds. @param listed how many decisions, the most pressing ones */
+    /**
+     * What needs a decision now, what is running, what today holds. @param listed how many decisions, the most pressing
+     * ones
+     */
     @GetMapping("/api/desk")
     DeskViews.Desk desk(@RequestParam(defaultValue = "40") int listed) {
         return desk.of(staff.current(), listed);

@@ -7,7 +7,7 @@ import java.util.List;
 /** What the Desk shows. */
 final class DeskViews {
 
-    private DeskViews() { }
+    private DeskViews() {}
 
     /**
      * What can be done about a decision in place.
@@ -15,7 +15,7 @@ final class DeskViews {
      * @param code     open, decide, keep, resume, enough, work, wake, hold-week, seen, retry-mail
      * @param argument what it is done with: a path, a number of a session; empty for none
      */
-    record Action(String code, String label, String argument) { }
+    record Action(String code, String label, String argument) {}
 
     /**
      * A question that waits for a person.
@@ -25,21 +25,44 @@ final class DeskViews {
      * @param since when it came up
      * @param due   when its clock runs out; absent where none runs
      */
-    record Decision(String key, String caseNumber, String customer, String kind, String question, String reason, String place,
-                    Instant since, @Nullable Instant due, List<Action> actions) { }
+    record Decision(
+            String key,
+            String caseNumber,
+            String customer,
+            String kind,
+            String question,
+            String reason,
+            String place,
+            Instant since,
+            @Nullable Instant due,
+            List<Action> actions) {}
 
     /**
      * @param share done, 0 to 1
      * @param ends  when it will be done at its present rate; absent when nobody can say
      */
-    record Work(String caseNumber, String customer, String what, String state, double share, String place, @Nullable Instant ends) { }
+    record Work(
+            String caseNumber,
+            String customer,
+            String what,
+            String state,
+            double share,
+            String place,
+            @Nullable Instant ends) {}
 
     /** Something that has a time today. */
-    record Event(Instant at, String what, String caseNumber, String customer, String place) { }
+    record Event(Instant at, String what, String caseNumber, String customer, String place) {}
 
     /** @param stages how many open cases stand where */
-    record Count(String stage, long cases, long late) { }
+    record Count(String stage, long cases, long late) {}
 
     /** @param waiting how many decisions there are in all; the most pressing ones are listed */
-    record Desk(List<Decision> decisions, int waiting, int overdue, List<Work> running, List<Event> today, List<Count> stages, int drafts) { }
+    record Desk(
+            List<Decision> decisions,
+            int waiting,
+            int overdue,
+            List<Work> running,
+            List<Event> today,
+            List<Count> stages,
+            int drafts) {}
 }

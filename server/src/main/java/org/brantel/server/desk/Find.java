@@ -19,7 +19,7 @@ import org.springframework.transaction.annotation.Transactional;
 class Find {
 
     /** @param hint what else tells it from others; {@code near} when a word was taken for another */
-    record Goal(String label, String hint, String to, boolean near) { }
+    record Goal(String label, String hint, String to, boolean near) {}
 
     private static final int MOST = 8;
     private static final int LONGEST = 200;
@@ -31,27 +31,45 @@ class Find {
 
     @Transactional(readOnly = true)
     List<Goal> goals(String typed) {
-        List<String> words = Arrays.stream(typed.strip().toLowerCase(Locale.ROOT).substring(0, Math.min(LONGEST, typed.strip().length())).split("\\s+"))
-                .map(w -> w.replaceFirst("/\\d+$", "")).filter(w -> !w.isEmpty()).limit(6).toList();
+        List<String> words = Arrays.stream(typed.strip()
+                        .toLowerCase(Locale.ROOT)
+                        .substring(0, Math.min(LONGEST, typed.strip().length()))
+                        .split("\\s+"))
+                .map(w -> w.replaceFirst("/\\d+$", ""))
+                .filter(w -> !w.isEmpty())
+                .limit(6)
+                .toList();
         if (words.isEmpty()) {
             return List.of();
         }
         List<Goal> exact = matches(words.stream().map(List::of).toList(), false);
-        return !exact.isEmpty() || words.stream().allMatch(w -> w.length() < SHORTEST_TO_MISTYPE) ? exact
-                : matches(words.stream().map(w -> w.length() < SHORTEST_TO_MISTYPE ? List.of(w) : nearest(w)).toList(), true);
+        return !exact.isEmpty() || words.stream().allMatch(w -> w.length() < SHORTEST_TO_MISTYPE)
+                ? exact
+                : matches(
+                        words.stream()
+                                .map(w -> w.length() < SHORTEST_TO_MISTYPE ? List.of(w) : nearest(w))
+                                .toList(),
+                        true);
     }
 
     /** Words that stand on cases and are written nearly like this one; itself when there is none. */
     private List<String> nearest(String word) {
-        List<?> found = database.createNativeQuery("select word from find_word where word % ?1 order by similarity(word, ?1) desc, word limit " + ALTERNATIVES)
-                .setParameter(1, word).getResultList();
-        return found.isEmpty() ? List.of(word) : found.stream().map(String.class::cast).toList();
+        List<?> found = database.createNativeQuery(
+                        "select word from find_word where word % ?1 order by similarity(word, ?1) desc, word limit "
+                                + ALTERNATIVES)
+                .setParameter(1, word)
+                .getResultList();
+        return found.isEmpty()
+                ? List.of(word)
+                : found.stream().map(String.class::cast).toList();
     }
 
     /** @param words each must be there in one of its ways of writing */
     private List<Goal> matches(List<List<String>> words, boolean near) {
         List<String> parameters = new ArrayList<>();
-        String all = words.stream().map(ways -> ways.stream().map(w -> condition(w, parameters)).collect(Collectors.joining(" or ", "(", ")")))
+        String all = words.stream()
+                .map(ways ->
+                        ways.stream().map(w -> condition(w, parameters)).collect(Collectors.joining(" or ", "(", ")")))
                 .collect(Collectors.joining(" and "));
         Query query = database.createNativeQuery(SELECT.replace("$where", all));
         for (int i = 0; i < parameters.size(); i++) {
@@ -69,12 +87,18 @@ class Find {
     }
 
     private static final String SELECT = "select c.number, c.customer_name, c.stage, "
-            + "(select trim(d.make || ' ' || d.model || ' ' || d.serial) from device d where d.case_id = c.id and not d.removed order by d.position limit 1) "
-            + "from (select f.case_id from find_text f where $where order by f.case_id desc limit " + MOST + ") f join lab_case c on c.id = f.case_id "
+            + "(select trim(d.make || ' ' || d.model || ' ' || d.serial) from device d where d.case_id = c.id "
+            + "and not d.removed order by d.position limit 1) "
+            + "from (select f.case_id from find_text f where $where order by f.case_id desc limit " + MOST
+            + ") f join lab_case c on c.id = f.case_id "
             + "order by f.case_id desc";
 
     private static Goal goal(Object[] row, boolean near) {
         String device = row[3] == null || row[3].toString().isEmpty() ? "" : row[3] + ", ";
-        return new Goal(row[0] + " " + row[1], device + row[2].toString().toLowerCase(Locale.ROOT).replace('_', ' '), "/cases/" + row[0], near);
+        return new Goal(
+                row[0] + " " + row[1],
+                device + row[2].toString().toLowerCase(Locale.ROOT).replace('_', ' '),
+                "/cases/" + row[0],
+                near);
     }
 }

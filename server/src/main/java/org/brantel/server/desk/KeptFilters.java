@@ -34,11 +34,16 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/filters")
 class KeptFilters {
 
-    record View(long id, String name, String query) { }
+    record View(long id, String name, String query) {}
 
     /** @param query as it stands in the Desk's address */
-    record Keep(@NotBlank(message = "Give the filter a name.") @Size(max = 60, message = "The name is longer than 60 characters.") String name,
-                @NotNull @Size(max = 500) @Pattern(regexp = "[\\w=&%+. -]*", message = "This is not a filter of the Desk.") String query) { }
+    record Keep(
+            @NotBlank(message = "Give the filter a name.")
+            @Size(max = 60, message = "The name is longer than 60 characters.")
+            String name,
+
+            @NotNull @Size(max = 500) @Pattern(regexp = "[\\w=&%+. -]*", message = "This is not a filter of the Desk.")
+            String query) {}
 
     private final FilterRows rows;
     private final Staff staff;
@@ -52,7 +57,9 @@ class KeptFilters {
 
     @GetMapping
     List<View> mine() {
-        return rows.findByOwnerOrderByName(staff.current().login()).stream().map(FilterRow::view).toList();
+        return rows.findByOwnerOrderByName(staff.current().login()).stream()
+                .map(FilterRow::view)
+                .toList();
     }
 
     /** One with the same name is replaced. */
@@ -60,8 +67,10 @@ class KeptFilters {
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
     View keep(@Valid @RequestBody Keep keep) {
-        FilterRow row = rows.findByOwnerAndName(staff.current().login(), keep.name().strip())
-                .orElseGet(() -> new FilterRow(staff.current().login(), keep.name().strip(), clock.instant()));
+        FilterRow row = rows.findByOwnerAndName(
+                        staff.current().login(), keep.name().strip())
+                .orElseGet(
+                        () -> new FilterRow(staff.current().login(), keep.name().strip(), clock.instant()));
         row.set(keep.query());
         return rows.save(row).view();
     }
@@ -70,7 +79,8 @@ class KeptFilters {
     @DeleteMapping("/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void drop(@PathVariable long id) {
-        rows.delete(rows.findById(id).filter(r -> r.owner().equals(staff.current().login()))
+        rows.delete(rows.findById(id)
+                .filter(r -> r.owner().equals(staff.current().login()))
                 .orElseThrow(() -> Refusal.missing("You keep no filter " + id + ".")));
     }
 }
@@ -82,15 +92,19 @@ class FilterRow {
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     private Long id;
+
     @Column(updatable = false)
     private String name;
+
     private String query;
+
     @Column(updatable = false)
     private String owner;
+
     @Column(updatable = false)
     private Instant at;
 
-    protected FilterRow() { }
+    protected FilterRow() {}
 
     FilterRow(String owner, String name, Instant at) {
         this.owner = owner;

@@ -36,7 +36,9 @@ class RunningWork {
 
     @Transactional(readOnly = true)
     List<DeskViews.Work> all() {
-        List<ImagingView> imaging = bench.unfinished().stream().filter(i -> !i.state().equals("failed")).toList();
+        List<ImagingView> imaging = bench.unfinished().stream()
+                .filter(i -> !i.state().equals("failed"))
+                .toList();
         List<ScanView> scanning = scans.running();
         List<RecoveryViews.Run> recovering = recoveries.running();
         List<String> numbers = new ArrayList<>();
@@ -47,13 +49,33 @@ class RunningWork {
         List<DeskViews.Work> work = new ArrayList<>();
         for (ImagingView i : imaging) {
             long left = i.size() - i.readBytes() - i.failedBytes();
-            work.add(new DeskViews.Work(i.caseNumber(), customers.get(i.caseNumber()), "Reading", i.state(), (double) (i.size() - left) / i.size(), "imaging",
-                    i.state().equals("running") && i.rate() > 0 ? clock.instant().plusMillis((long) (1000 * left / i.rate())) : null));
+            work.add(new DeskViews.Work(
+                    i.caseNumber(),
+                    customers.get(i.caseNumber()),
+                    "Reading",
+                    i.state(),
+                    (double) (i.size() - left) / i.size(),
+                    "imaging",
+                    i.state().equals("running") && i.rate() > 0
+                            ? clock.instant().plusMillis((long) (1000 * left / i.rate()))
+                            : null));
         }
-        scanning.forEach(s -> work.add(new DeskViews.Work(s.caseNumber(), customers.get(s.caseNumber()), "Scanning", s.state(),
-                s.total() == 0 ? 0 : (double) s.done() / s.total(), "scanning", ends(s.startedAt(), s.done(), s.total()))));
-        recovering.forEach(r -> work.add(new DeskViews.Work(r.caseNumber(), customers.get(r.caseNumber()), "Recovering", r.state(),
-                (double) r.done() / Math.max(1, r.total()), "recovery", ends(r.startedAt(), r.done(), r.total()))));
+        scanning.forEach(s -> work.add(new DeskViews.Work(
+                s.caseNumber(),
+                customers.get(s.caseNumber()),
+                "Scanning",
+                s.state(),
+                s.total() == 0 ? 0 : (double) s.done() / s.total(),
+                "scanning",
+                ends(s.startedAt(), s.done(), s.total()))));
+        recovering.forEach(r -> work.add(new DeskViews.Work(
+                r.caseNumber(),
+                customers.get(r.caseNumber()),
+                "Recovering",
+                r.state(),
+                (double) r.done() / Math.max(1, r.total()),
+                "recovery",
+                ends(r.startedAt(), r.done(), r.total()))));
         return work;
     }
 

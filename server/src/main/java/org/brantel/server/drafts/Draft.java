@@ -16,22 +16,32 @@ import org.springframework.data.jpa.repository.JpaRepository;
 class Draft {
 
     /** @param form as the browser wrote it; only it reads it */
-    record View(String key, @Nullable String caseNumber, String title, String owner, String ownerName, Instant updatedAt, int version,
-                @Nullable String form) { }
+    record View(
+            String key,
+            @Nullable String caseNumber,
+            String title,
+            String owner,
+            String ownerName,
+            Instant updatedAt,
+            int version,
+            @Nullable String form) {}
 
     @Id
     private String key;
+
     @Column(updatable = false)
     private String caseNumber;
+
     private String title;
     private String form;
     private String owner;
     private String ownerName;
     private Instant updatedAt;
+
     @Version
     private Integer version;
 
-    protected Draft() { }
+    protected Draft() {}
 
     Draft(String key, String caseNumber) {
         this.key = key;

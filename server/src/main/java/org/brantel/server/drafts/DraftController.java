@@ -25,9 +25,17 @@ import org.springframework.web.bind.annotation.RestController;
 class DraftController {
 
     /** @param version that was read last; absent for one that was never kept */
-    record Written(@NotNull @Size(max = 200) String title,
-                   @NotNull @Size(max = 400_000, message = "The draft is too long to be kept by the server; it is kept in this browser alone.") String form,
-                   @Nullable String caseNumber, @Nullable Integer version) { }
+    record Written(
+            @NotNull @Size(max = 200) String title,
+
+            @NotNull
+            @Size(
+                    max = 400_000,
+                    message = "The draft is too long to be kept by the server; it is kept in this browser alone.")
+            String form,
+
+            @Nullable String caseNumber,
+            @Nullable Integer version) {}
 
     private final DraftRecords drafts;
     private final Staff staff;
@@ -44,12 +52,16 @@ class DraftController {
     /** New intakes that are not logged yet, whoever began them; newest first, without their text. */
     @GetMapping
     List<Draft.View> all() {
-        return drafts.findByCaseNumberIsNullOrderByUpdatedAtDesc().stream().map(d -> d.view(false)).toList();
+        return drafts.findByCaseNumberIsNullOrderByUpdatedAtDesc().stream()
+                .map(d -> d.view(false))
+                .toList();
     }
 
     @GetMapping("/{key}")
     Draft.View one(@PathVariable String key) {
-        return drafts.findById(key).orElseThrow(() -> Refusal.missing("This draft was logged or dropped; look for the case on the Desk.")).view(true);
+        return drafts.findById(key)
+                .orElseThrow(() -> Refusal.missing("This draft was logged or dropped; look for the case on the Desk."))
+                .view(true);
     }
 
     /** Keeps what is typed. The second of two people who write the same draft is told. */
@@ -61,10 +73,14 @@ class DraftController {
         }
         Draft draft = drafts.findById(key).orElse(null);
         if (draft != null && (written.version() == null || written.version() != draft.version())) {
-            throw Refusal.conflict(draft.ownerName() + " has written in this draft meanwhile; yours is kept in this browser. Open theirs, or go on with yours.");
+            throw Refusal.conflict(draft.ownerName()
+                    + " has written in this draft meanwhile; yours is kept in this browser. Open "
+                    + "theirs, or go on with yours.");
         }
         if (draft == null && written.version() != null) {
-            throw Refusal.missing("This draft was logged or dropped meanwhile; what you typed is kept in this browser. Look for the case on the Desk, or go on as a new draft.");
+            throw Refusal.missing(
+                    "This draft was logged or dropped meanwhile; what you typed is kept in this browser. Look "
+                            + "for the case on the Desk, or go on as a new draft.");
         }
         Draft kept = draft == null ? new Draft(key, written.caseNumber()) : draft;
         kept.write(written.title(), written.form(), staff.current(), clock.instant());

@@ -21,17 +21,17 @@ import org.springframework.transaction.annotation.Transactional;
 public class HealthReadings {
 
     /** Which device of which case, and in which session; the latter is null outside of one. */
-    public record Place(String number, long caseId, long attachmentId, Long sessionId) { }
+    public record Place(String number, long caseId, long attachmentId, Long sessionId) {}
 
     /** One moment of the series. */
-    public record Point(Instant at, @Nullable Long sessionId, String who, HealthReading reading) { }
+    public record Point(Instant at, @Nullable Long sessionId, String who, HealthReading reading) {}
 
     /**
      * @param points    in the order of time, thinned out when there are very many
      * @param judgement of the whole series; absent before the first reading
      * @param words     the judgement as a sentence with its numbers
      */
-    public record Series(List<Point> points, @Nullable Judgement judgement, String words) { }
+    public record Series(List<Point> points, @Nullable Judgement judgement, String words) {}
 
     /** A screen is no wider; the first and the last are always among them. */
     private static final int MOST_POINTS = 600;
@@ -53,8 +53,12 @@ public class HealthReadings {
     /** @param who a person, or {@link CustodyService#MACHINE} for what a station read by itself */
     @Transactional
     public Judgement record(Place place, HealthReading reading, String who) {
-        HealthReading first = rows.findFirstByAttachmentIdOrderById(place.attachmentId()).map(HealthRow::reading).orElse(reading);
-        String before = rows.findFirstByAttachmentIdOrderByIdDesc(place.attachmentId()).map(HealthRow::grade).orElse(null);
+        HealthReading first = rows.findFirstByAttachmentIdOrderById(place.attachmentId())
+                .map(HealthRow::reading)
+                .orElse(reading);
+        String before = rows.findFirstByAttachmentIdOrderByIdDesc(place.attachmentId())
+                .map(HealthRow::grade)
+                .orElse(null);
         Judgement judgement = Judgement.of(List.of(first, reading));
         String grade = judgement.grade().word();
         rows.save(new HealthRow(place, clock.instant(), reading, grade, who));
@@ -62,8 +66,11 @@ public class HealthReadings {
             custody.record(place.number(), who, "recorded a health reading", grade + ": " + judgement.words());
         }
         if (!grade.equals(before)) {
-            cases.observe(place.number(), List.of(new CaseForm.Fact("bench.health", grade, "observed")),
-                    reading.origin() == HealthReading.Origin.BY_HAND ? Set.of() : Set.of("bench.health"), who);
+            cases.observe(
+                    place.number(),
+                    List.of(new CaseForm.Fact("bench.health", grade, "observed")),
+                    reading.origin() == HealthReading.Origin.BY_HAND ? Set.of() : Set.of("bench.health"),
+                    who);
         }
         events.changed(place.number(), "health");
         return judgement;
@@ -73,13 +80,15 @@ public class HealthReadings {
     @Transactional(readOnly = true)
     public Optional<Latest> latest(long attachmentId) {
         return rows.findFirstByAttachmentIdOrderByIdDesc(attachmentId).map(r -> {
-            HealthReading first = rows.findFirstByAttachmentIdOrderById(attachmentId).map(HealthRow::reading).orElse(r.reading());
+            HealthReading first = rows.findFirstByAttachmentIdOrderById(attachmentId)
+                    .map(HealthRow::reading)
+                    .orElse(r.reading());
             return new Latest(r.at(), Judgement.of(List.of(first, r.reading())));
         });
     }
 
     /** What the newest reading says, held against the first one. */
-    public record Latest(Instant at, Judgement judgement) { }
+    public record Latest(Instant at, Judgement judgement) {}
 
     @Transactional(readOnly = true)
     public Series series(long attachmentId) {
@@ -93,7 +102,13 @@ public class HealthReadings {
             shown.add(all.get((int) Math.round(i)));
         }
         shown.add(all.get(all.size() - 1));
-        Judgement judgement = Judgement.of(List.of(all.get(0).reading(), all.get(all.size() - 1).reading()));
-        return new Series(shown.stream().map(r -> new Point(r.at(), r.sessionId(), r.who(), r.reading())).toList(), judgement, judgement.sentence());
+        Judgement judgement = Judgement.of(
+                List.of(all.get(0).reading(), all.get(all.size() - 1).reading()));
+        return new Series(
+                shown.stream()
+                        .map(r -> new Point(r.at(), r.sessionId(), r.who(), r.reading()))
+                        .toList(),
+                judgement,
+                judgement.sentence());
     }
 }

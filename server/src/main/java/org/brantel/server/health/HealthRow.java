@@ -22,22 +22,29 @@ class HealthRow {
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     private Long id;
+
     @Column(updatable = false)
     private Long caseId;
+
     @Column(updatable = false)
     private Long attachmentId;
+
     @Column(updatable = false)
     private Long sessionId;
+
     @Column(updatable = false)
     private Instant at;
+
     @Column(updatable = false)
     private String reading;
+
     @Column(updatable = false)
     private String grade;
+
     @Column(updatable = false)
     private String who;
 
-    protected HealthRow() { }
+    protected HealthRow() {}
 
     HealthRow(HealthReadings.Place place, Instant at, HealthReading reading, String grade, String who) {
         this.caseId = place.caseId();

@@ -25,11 +25,16 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/cases")
 class CaseController {
 
-    record Hold(@NotBlank(message = "Write down what the case waits for.")
-                @Size(max = 500, message = "The reason is longer than 500 characters.") String reason,
-                @NotNull(message = "Choose the day on which it comes up again.") LocalDate until) { }
+    record Hold(
+            @NotBlank(message = "Write down what the case waits for.")
+            @Size(max = 500, message = "The reason is longer than 500 characters.")
+            String reason,
 
-    record NewOwner(@NotBlank(message = "Choose a colleague.") String login) { }
+            @NotNull(message = "Choose the day on which it comes up again.")
+            LocalDate until) {}
+
+    record NewOwner(
+            @NotBlank(message = "Choose a colleague.") String login) {}
 
     private final Cases cases;
     private final CaseLists lists;
@@ -43,10 +48,15 @@ class CaseController {
 
     /** Open cases unless asked otherwise; each part of the filter narrows the list. */
     @GetMapping
-    CaseViews.Page list(@RequestParam(defaultValue = "open") String state, @RequestParam(defaultValue = "") String stage,
-                        @RequestParam(defaultValue = "") String owner, @RequestParam(defaultValue = "") String path,
-                        @RequestParam(defaultValue = "") String medium, @RequestParam(defaultValue = "false") boolean late,
-                        @RequestParam(defaultValue = "0") int page, @RequestParam(defaultValue = "100") int size) {
+    CaseViews.Page list(
+            @RequestParam(defaultValue = "open") String state,
+            @RequestParam(defaultValue = "") String stage,
+            @RequestParam(defaultValue = "") String owner,
+            @RequestParam(defaultValue = "") String path,
+            @RequestParam(defaultValue = "") String medium,
+            @RequestParam(defaultValue = "false") boolean late,
+            @RequestParam(defaultValue = "0") int page,
+            @RequestParam(defaultValue = "100") int size) {
         return lists.page(new CaseLists.Filter(state, stage, owner, path, medium, late), page, size);
     }
 
@@ -117,7 +127,10 @@ class CaseController {
 
     @PostMapping("/{number}/owner")
     CaseViews.Docket handOver(@PathVariable String number, @Valid @RequestBody NewOwner to) {
-        Staff.Person colleague = staff.all().stream().filter(p -> p.login().equals(to.login())).findFirst().orElse(null);
+        Staff.Person colleague = staff.all().stream()
+                .filter(p -> p.login().equals(to.login()))
+                .findFirst()
+                .orElse(null);
         if (colleague == null) {
             throw Refusal.badInput("login", "There is nobody with the sign-in name '" + to.login() + "'.");
         }

@@ -22,14 +22,29 @@ import org.brantel.server.protocol.LabProtocol;
  * @param deadline      when the files are needed
  * @param version       the version that was edited; absent for a new case
  */
-public record CaseForm(@Valid @NotNull(message = "The customer is missing.") CustomerViews.Form customer,
-                       @NotNull @Size(max = 200, message = "The contact's name is longer than 200 characters.") String contactPerson,
-                       @NotEmpty(message = "The device is missing.")
-                       @Size(max = 48, message = "More than 48 devices in one case; log them as several cases.") List<@NotNull @Valid Device> devices,
-                       @NotNull @Size(max = 20_000, message = "The story is longer than 20,000 characters; shorten it. Nothing of it is lost.") String story,
-                       @NotNull List<@NotNull @Valid Fact> facts,
-                       @NotNull @Size(max = 100, message = "More than 100 wanted lines; join some.") List<@NotNull @Valid Wanted> wanted,
-                       @Valid @NotNull Consent consent, @Nullable LocalDate deadline, @Nullable Integer version) {
+public record CaseForm(
+        @Valid @NotNull(message = "The customer is missing.")
+        CustomerViews.Form customer,
+
+        @NotNull @Size(max = 200, message = "The contact's name is longer than 200 characters.")
+        String contactPerson,
+
+        @NotEmpty(message = "The device is missing.")
+        @Size(max = 48, message = "More than 48 devices in one case; log them as several cases.")
+        List<@NotNull @Valid Device> devices,
+
+        @NotNull
+        @Size(max = 20_000, message = "The story is longer than 20,000 characters; shorten it. Nothing of it is lost.")
+        String story,
+
+        @NotNull List<@NotNull @Valid Fact> facts,
+
+        @NotNull @Size(max = 100, message = "More than 100 wanted lines; join some.")
+        List<@NotNull @Valid Wanted> wanted,
+
+        @Valid @NotNull Consent consent,
+        @Nullable LocalDate deadline,
+        @Nullable Integer version) {
 
     /**
      * @param id            of a device that the case has already
@@ -39,19 +54,45 @@ public record CaseForm(@Valid @NotNull(message = "The customer is missing.") Cus
      * @param entitlement   warranty or rescue entitlement, in words
      * @param entitledUntil its last day
      */
-    public record Device(@Nullable Long id, @NotBlank(message = "The device's type is missing.") String type,
-                         @NotNull @Size(max = 200, message = "The make is longer than 200 characters.") String make,
-                         @NotNull @Size(max = 200, message = "The model is longer than 200 characters.") String model,
-                         @NotNull @Size(max = 200, message = "The serial is longer than 200 characters.") String serial,
-                         @NotNull @Size(max = 60, message = "The capacity is longer than 60 characters.") String capacity,
-                         @NotNull @Size(max = 60, message = "The interface is longer than 60 characters.") String attachedBy,
-                         @NotNull @Size(max = 500, message = "The accessories are longer than 500 characters.") String accessories,
-                         @NotNull @Size(max = 500, message = "The condition is longer than 500 characters.") String condition,
-                         @NotNull @Size(max = 60, message = "The set's name is longer than 60 characters.") String setName,
-                         @Nullable @Min(value = 1, message = "Slots are counted from 1.")
-                         @Max(value = 255, message = "A slot above 255 is not plausible; check it.") Integer slot,
-                         @NotNull @Size(max = 200, message = "The entitlement is longer than 200 characters.") String entitlement,
-                         @Nullable LocalDate entitledUntil) {
+    public record Device(
+            @Nullable Long id,
+
+            @NotBlank(message = "The device's type is missing.")
+            String type,
+
+            @NotNull @Size(max = 200, message = "The make is longer than 200 characters.")
+            String make,
+
+            @NotNull @Size(max = 200, message = "The model is longer than 200 characters.")
+            String model,
+
+            @NotNull @Size(max = 200, message = "The serial is longer than 200 characters.")
+            String serial,
+
+            @NotNull @Size(max = 60, message = "The capacity is longer than 60 characters.")
+            String capacity,
+
+            @NotNull @Size(max = 60, message = "The interface is longer than 60 characters.")
+            String attachedBy,
+
+            @NotNull @Size(max = 500, message = "The accessories are longer than 500 characters.")
+            String accessories,
+
+            @NotNull @Size(max = 500, message = "The condition is longer than 500 characters.")
+            String condition,
+
+            @NotNull @Size(max = 60, message = "The set's name is longer than 60 characters.")
+            String setName,
+
+            @Nullable
+            @Min(value = 1, message = "Slots are counted from 1.")
+            @Max(value = 255, message = "A slot above 255 is not plausible; check it.")
+            Integer slot,
+
+            @NotNull @Size(max = 200, message = "The entitlement is longer than 200 characters.")
+            String entitlement,
+
+            @Nullable LocalDate entitledUntil) {
 
         /** What a label says, nothing more. */
         public static Device of(String type, String make, String model, String serial, String capacity) {
@@ -60,27 +101,52 @@ public record CaseForm(@Valid @NotNull(message = "The customer is missing.") Cus
     }
 
     /** @param source {@code told} or {@code observed} */
-    public record Fact(@NotBlank(message = "A fact has no code.") String code,
-                       @NotBlank(message = "A fact has no value.") String value,
-                       @Pattern(regexp = "told|observed", message = "A fact is told or observed.") String source) implements LabProtocol.Stated { }
+    public record Fact(
+            @NotBlank(message = "A fact has no code.") String code,
+            @NotBlank(message = "A fact has no value.") String value,
+
+            @Pattern(regexp = "told|observed", message = "A fact is told or observed.")
+            String source)
+            implements LabProtocol.Stated {}
 
     /**
      * @param changedFrom first day on which the files were made or changed, {@code changedTo} the last one
      * @param yearAssumed the year of these days was not said; absent counts as said
      */
-    public record Wanted(@NotBlank(message = "A wanted line has no words.")
-                         @Size(max = 500, message = "A wanted line is longer than 500 characters.") String words,
-                         @NotNull List<@NotNull String> kinds,
-                         @NotNull @Size(max = 200, message = "A name pattern is longer than 200 characters.") String pattern,
-                         @Min(value = 0, message = "How many cannot be less than 0.")
-                         @Max(value = 10_000_000, message = "How many cannot be more than ten million.") int hopedFor,
-                         @Min(value = 0, message = "A size cannot be less than 0.") long minBytes,
-                         @Nullable LocalDate changedFrom, @Nullable LocalDate changedTo, @Nullable Boolean yearAssumed,
-                         boolean mustHave) {
+    public record Wanted(
+            @NotBlank(message = "A wanted line has no words.")
+            @Size(max = 500, message = "A wanted line is longer than 500 characters.")
+            String words,
+
+            @NotNull List<@NotNull String> kinds,
+
+            @NotNull @Size(max = 200, message = "A name pattern is longer than 200 characters.")
+            String pattern,
+
+            @Min(value = 0, message = "How many cannot be less than 0.")
+            @Max(value = 10_000_000, message = "How many cannot be more than ten million.")
+            int hopedFor,
+
+            @Min(value = 0, message = "A size cannot be less than 0.")
+            long minBytes,
+
+            @Nullable LocalDate changedFrom,
+            @Nullable LocalDate changedTo,
+            @Nullable Boolean yearAssumed,
+            boolean mustHave) {
 
         /** As it is kept: without blanks around it, and with every answer given. */
         Wanted plain() {
-            return new Wanted(words.strip(), kinds, pattern.strip(), hopedFor, minBytes, changedFrom, changedTo, Boolean.TRUE.equals(yearAssumed), mustHave);
+            return new Wanted(
+                    words.strip(),
+                    kinds,
+                    pattern.strip(),
+                    hopedFor,
+                    minBytes,
+                    changedFrom,
+                    changedTo,
+                    Boolean.TRUE.equals(yearAssumed),
+                    mustHave);
         }
 
         public static Wanted of(String words, List<String> kinds, String pattern, int hopedFor, boolean mustHave) {
@@ -94,12 +160,23 @@ public record CaseForm(@Valid @NotNull(message = "The customer is missing.") Cus
      * @param saidBy who said it, {@code how} they did: by phone, on paper, at the counter
      * @param saidOn the day on which they said it
      */
-    public record Yes(@NotNull(message = "Say what may be looked at from now on.")
-                      @Pattern(regexp = "names|previews|contents", message = "What may be looked at is names, previews or contents.") String look,
-                      @NotBlank(message = "Write down who said yes.") @Size(max = 200, message = "The name is longer than 200 characters.") String saidBy,
-                      @NotBlank(message = "Write down how they said it: by phone, on paper, at the counter.")
-                      @Size(max = 300, message = "How they said it is longer than 300 characters.") String how,
-                      @NotNull(message = "Enter the day on which they said it.") LocalDate saidOn) { }
+    public record Yes(
+            @NotNull(message = "Say what may be looked at from now on.")
+            @Pattern(
+                    regexp = "names|previews|contents",
+                    message = "What may be looked at is names, previews or contents.")
+            String look,
+
+            @NotBlank(message = "Write down who said yes.")
+            @Size(max = 200, message = "The name is longer than 200 characters.")
+            String saidBy,
+
+            @NotBlank(message = "Write down how they said it: by phone, on paper, at the counter.")
+            @Size(max = 300, message = "How they said it is longer than 300 characters.")
+            String how,
+
+            @NotNull(message = "Enter the day on which they said it.")
+            LocalDate saidOn) {}
 
     /**
      * What the customer agrees to.
@@ -108,13 +185,24 @@ public record CaseForm(@Valid @NotNull(message = "The customer is missing.") Cus
      * @param told who else may be told about the case; empty for nobody
      * @param mail whether messages by e-mail are welcome
      */
-    public record Consent(@Pattern(regexp = "|names|previews|contents", message = "What may be looked at is names, previews or contents.") String look,
-                          @NotNull @Size(max = 300, message = "Who may be told is longer than 300 characters.") String told,
-                          boolean mail, boolean termsRead) {
+    public record Consent(
+            @Pattern(
+                    regexp = "|names|previews|contents",
+                    message = "What may be looked at is names, previews or contents.")
+            String look,
+
+            @NotNull @Size(max = 300, message = "Who may be told is longer than 300 characters.")
+            String told,
+
+            boolean mail,
+            boolean termsRead) {
 
         private static final List<String> STEPS = List.of("", "names", "previews", "contents");
 
-        /** Whether it lets the lab look further than another does; not asked yet lets it see names, as a yes to names does. */
+        /**
+         * Whether it lets the lab look further than another does; not asked yet lets it see names, as a yes to names
+         * does.
+         */
         boolean isWiderThan(Consent other) {
             return Math.max(1, STEPS.indexOf(look)) > Math.max(1, STEPS.indexOf(other.look));
         }

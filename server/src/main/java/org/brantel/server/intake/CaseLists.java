@@ -39,7 +39,8 @@ public class CaseLists {
     }
 
     private static final int LONGEST = 1000;
-    private static final List<Stage> OPEN = Arrays.stream(Stage.values()).filter(Stage::isOpen).toList();
+    private static final List<Stage> OPEN =
+            Arrays.stream(Stage.values()).filter(Stage::isOpen).toList();
 
     private final LabCases cases;
     private final Devices devices;
@@ -62,7 +63,8 @@ public class CaseLists {
             throw Refusal.badInput("page", "A page has a number from 0 and a size from 1 to " + LONGEST + ".");
         }
         LabSettings.Clocks clocks = settings.clocks();
-        Page<LabCase> found = cases.findAll(matching(filter, clocks), PageRequest.of(page, size, Sort.by(Sort.Direction.DESC, "createdAt", "id")));
+        Page<LabCase> found = cases.findAll(
+                matching(filter, clocks), PageRequest.of(page, size, Sort.by(Sort.Direction.DESC, "createdAt", "id")));
         return new CaseViews.Page(summaries(found.getContent(), clocks), found.getTotalElements());
     }
 
@@ -78,12 +80,16 @@ public class CaseLists {
             switch (f.state()) {
                 case "open" -> all.add(root.get("stage").in(OPEN));
                 case "closed" -> all.add(root.get("stage").in(Stage.CLOSED, Stage.DECLINED));
-                case "all" -> { }
-                default -> throw Refusal.badInput("state", "A case is open, closed or all of them, not '" + f.state() + "'.");
+                case "all" -> {}
+                default ->
+                    throw Refusal.badInput("state", "A case is open, closed or all of them, not '" + f.state() + "'.");
             }
             if (!f.stage().isEmpty()) {
-                all.add(is.equal(root.get("stage"), Stage.ofWord(f.stage()).orElseThrow(() ->
-                        Refusal.badInput("stage", "There is no stage '" + f.stage() + "'."))));
+                all.add(is.equal(
+                        root.get("stage"),
+                        Stage.ofWord(f.stage())
+                                .orElseThrow(
+                                        () -> Refusal.badInput("stage", "There is no stage '" + f.stage() + "'."))));
             }
             if (!f.owner().isEmpty()) {
                 all.add(is.equal(root.get("owner"), f.owner()));
@@ -94,26 +100,53 @@ public class CaseLists {
             if (!f.medium().isEmpty()) {
                 Subquery<Long> ofMedium = query.subquery(Long.class);
                 Root<DeviceRecord> device = ofMedium.from(DeviceRecord.class);
-                ofMedium.select(device.get("caseId")).where(is.equal(device.get("caseId"), root.get("id")), is.equal(device.get("type"), f.medium()), is.isFalse(device.get("removed")));
+                ofMedium.select(device.get("caseId"))
+                        .where(
+                                is.equal(device.get("caseId"), root.get("id")),
+                                is.equal(device.get("type"), f.medium()),
+                                is.isFalse(device.get("removed")));
                 all.add(is.exists(ofMedium));
             }
             if (f.late()) {
-                all.add(is.or(clocks.hours().entrySet().stream().filter(e -> Stage.ofWord(e.getKey()).isPresent()).map(e -> is.and(
-                        is.equal(root.get("stage"), Stage.ofWord(e.getKey()).get()),
-                        is.lessThan(root.get("stageSince"), clock.now().minus(Duration.ofHours(e.getValue()))))).toArray(Predicate[]::new)));
+                all.add(is.or(clocks.hours().entrySet().stream()
+                        .filter(e -> Stage.ofWord(e.getKey()).isPresent())
+                        .map(e -> is.and(
+                                is.equal(
+                                        root.get("stage"),
+                                        Stage.ofWord(e.getKey()).get()),
+                                is.lessThan(root.get("stageSince"), clock.now().minus(Duration.ofHours(e.getValue())))))
+                        .toArray(Predicate[]::new)));
             }
             return is.and(all.toArray(Predicate[]::new));
         };
     }
 
     private List<CaseViews.Summary> summaries(List<LabCase> found, LabSettings.Clocks clocks) {
-        Map<Long, List<DeviceRecord>> byCase = devices.findByCaseIdInAndRemovedFalseOrderByPosition(found.stream().map(LabCase::id).toList())
-                .stream().collect(Collectors.groupingBy(DeviceRecord::caseId));
-        return found.stream().map(c -> {
-            List<DeviceRecord> own = byCase.get(c.id());
-            return new CaseViews.Summary(c.number(), c.customerName(), c.contactPerson(), own.get(0).view(), own.size(), c.stage().word(), c.owner(),
-                    c.path(), c.createdAt(), c.stageSince(), clock.due(c, clocks), c.deadline(), c.hold());
-        }).toList();
+        Map<Long, List<DeviceRecord>> byCase =
+                devices
+                        .findByCaseIdInAndRemovedFalseOrderByPosition(
+                                found.stream().map(LabCase::id).toList())
+                        .stream()
+                        .collect(Collectors.groupingBy(DeviceRecord::caseId));
+        return found.stream()
+                .map(c -> {
+                    List<DeviceRecord> own = byCase.get(c.id());
+                    return new CaseViews.Summary(
+                            c.number(),
+                            c.customerName(),
+                            c.contactPerson(),
+                            own.get(0).view(),
+                            own.size(),
+                            c.stage().word(),
+                            c.owner(),
+                            c.path(),
+                            c.createdAt(),
+                            c.stageSince(),
+                            clock.due(c, clocks),
+                            c.deadline(),
+                            c.hold());
+                })
+                .toList();
     }
 
     /** The facts of many cases at once, by number; the lead device's type is among them. */
@@ -122,7 +155,8 @@ public class CaseLists {
         Map<Long, LabCase> byId = cases.findByNumberIn(numbers).stream().collect(Collectors.toMap(LabCase::id, c -> c));
         Map<String, List<CaseForm.Fact>> found = new LinkedHashMap<>();
         byId.values().forEach(c -> found.put(c.number(), new ArrayList<>()));
-        facts.findByCaseIdInAndWithdrawnFalseOrderById(byId.keySet()).forEach(r -> found.get(byId.get(r.caseId()).number()).add(r.stated()));
+        facts.findByCaseIdInAndWithdrawnFalseOrderById(byId.keySet())
+                .forEach(r -> found.get(byId.get(r.caseId()).number()).add(r.stated()));
         devices.findByCaseIdInAndRemovedFalseOrderByPosition(byId.keySet()).forEach(d -> {
             List<CaseForm.Fact> own = found.get(byId.get(d.caseId()).number());
             if (own.stream().noneMatch(f -> f.code().equals("medium.type"))) {
@@ -135,7 +169,8 @@ public class CaseLists {
     /** When the facts of each case changed last. */
     @Transactional(readOnly = true)
     public Map<Long, Instant> factsChanged(Collection<Long> caseIds) {
-        return facts.findChanged(caseIds).stream().collect(Collectors.toMap(FactRow.Changed::caseId, FactRow.Changed::at));
+        return facts.findChanged(caseIds).stream()
+                .collect(Collectors.toMap(FactRow.Changed::caseId, FactRow.Changed::at));
     }
 
     /** The type of the lead device of each case. */

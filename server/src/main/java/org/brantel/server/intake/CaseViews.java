@@ -13,12 +13,24 @@ import org.brantel.server.protocol.LabProtocol;
 /** What others see of a case. */
 public final class CaseViews {
 
-    private CaseViews() { }
+    private CaseViews() {}
 
     /** @param capacity bytes; 0 when not known */
-    public record Device(long id, int position, String type, String make, String model, String serial, long capacity, String attachedBy,
-                         String accessories, String condition, String setName, @Nullable Integer slot, String entitlement,
-                         @Nullable LocalDate entitledUntil) {
+    public record Device(
+            long id,
+            int position,
+            String type,
+            String make,
+            String model,
+            String serial,
+            long capacity,
+            String attachedBy,
+            String accessories,
+            String condition,
+            String setName,
+            @Nullable Integer slot,
+            String entitlement,
+            @Nullable LocalDate entitledUntil) {
 
         public Identity identity() {
             return new Identity(make, model, serial, capacity);
@@ -32,18 +44,22 @@ public final class CaseViews {
     }
 
     /** @param measured by a station rather than entered by a person */
-    public record Fact(String code, String value, String source, boolean measured, String who, Instant at) implements LabProtocol.Stated { }
+    public record Fact(String code, String value, String source, boolean measured, String who, Instant at)
+            implements LabProtocol.Stated {}
 
     /** A fact that was corrected: it counts no longer and stays on record. */
-    public record Withdrawn(Fact fact, @Nullable String withdrawnBy, @Nullable Instant withdrawnAt) { }
+    public record Withdrawn(
+            Fact fact,
+            @Nullable String withdrawnBy,
+            @Nullable Instant withdrawnAt) {}
 
     /** A yes of the customer by which more may be looked at. @param who of the lab wrote it down */
-    public record ConsentGiven(String look, String saidBy, String how, LocalDate saidOn, String who, Instant at) { }
+    public record ConsentGiven(String look, String saidBy, String how, LocalDate saidOn, String who, Instant at) {}
 
-    public record StageVisit(String stage, Instant at, String who) { }
+    public record StageVisit(String stage, Instant at, String who) {}
 
     /** @param from the stage that it waits in */
-    public record Hold(String reason, LocalDate until, String from) { }
+    public record Hold(String reason, LocalDate until, String from) {}
 
     /**
      * One line of a list of cases.
@@ -51,23 +67,53 @@ public final class CaseViews {
      * @param device   the first one
      * @param due      when the clock of its stage runs out; absent where there is none
      */
-    public record Summary(String number, String customer, String contactPerson, Device device, int devices, String stage, String owner,
-                          @Nullable String path, Instant createdAt, Instant stageSince, @Nullable Instant due,
-                          @Nullable LocalDate deadline, @Nullable Hold hold) { }
+    public record Summary(
+            String number,
+            String customer,
+            String contactPerson,
+            Device device,
+            int devices,
+            String stage,
+            String owner,
+            @Nullable String path,
+            Instant createdAt,
+            Instant stageSince,
+            @Nullable Instant due,
+            @Nullable LocalDate deadline,
+            @Nullable Hold hold) {}
 
     /** @param total how many there are in all */
-    public record Page(List<Summary> cases, long total) { }
+    public record Page(List<Summary> cases, long total) {}
 
     /** @param version to be sent back with an edit, so that nobody overwrites another's */
-    public record Docket(String number, CustomerViews.Customer customer, String contactPerson, List<Device> devices, String story,
-                         String stage, String owner, @Nullable String path, @Nullable String pathReason, @Nullable String protocol,
-                         List<Fact> facts, List<WantedLine> wanted, CaseForm.Consent consent, @Nullable LocalDate deadline,
-                         @Nullable Hold hold, List<StageVisit> stages, Instant stageSince, @Nullable Instant due, long custodyEntries,
-                         Instant createdAt, int version) {
+    public record Docket(
+            String number,
+            CustomerViews.Customer customer,
+            String contactPerson,
+            List<Device> devices,
+            String story,
+            String stage,
+            String owner,
+            @Nullable String path,
+            @Nullable String pathReason,
+            @Nullable String protocol,
+            List<Fact> facts,
+            List<WantedLine> wanted,
+            CaseForm.Consent consent,
+            @Nullable LocalDate deadline,
+            @Nullable Hold hold,
+            List<StageVisit> stages,
+            Instant stageSince,
+            @Nullable Instant due,
+            long custodyEntries,
+            Instant createdAt,
+            int version) {
 
         /** The facts as they count; the lead device's type is one of its own. */
         public List<CaseForm.Fact> stated() {
-            List<CaseForm.Fact> all = new ArrayList<>(facts.stream().map(f -> new CaseForm.Fact(f.code(), f.value(), f.source())).toList());
+            List<CaseForm.Fact> all = new ArrayList<>(facts.stream()
+                    .map(f -> new CaseForm.Fact(f.code(), f.value(), f.source()))
+                    .toList());
             if (all.stream().noneMatch(f -> f.code().equals("medium.type"))) {
                 all.add(new CaseForm.Fact("medium.type", device().type(), "told"));
             }

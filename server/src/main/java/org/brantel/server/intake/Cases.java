@@ -7,9 +7,9 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.brantel.server.custody.CustodyService;
 import org.brantel.server.customers.CustomerViews;
 import org.brantel.server.customers.Customers;
-import org.brantel.server.custody.CustodyService;
 import org.brantel.server.platform.Events;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.protocol.LabProtocol;
@@ -23,10 +23,10 @@ import org.springframework.transaction.annotation.Transactional;
 public class Cases {
 
     /** The wanted list of a case was changed; what fits it must be found anew. */
-    public record WantedChanged(String caseNumber) { }
+    public record WantedChanged(String caseNumber) {}
 
     /** A case was logged. */
-    public record Logged(String caseNumber) { }
+    public record Logged(String caseNumber) {}
 
     private final LabCases cases;
     private final Entries entries;
@@ -41,8 +41,19 @@ public class Cases {
     private final ApplicationEventPublisher announcer;
     private final CaseClock clock;
 
-    Cases(LabCases cases, Entries entries, StageRows stages, ConsentYeses yeses, IntakeCheck check, Customers customers, CustodyService custody,
-          LabSettings settings, LabProtocol protocol, Events events, ApplicationEventPublisher announcer, CaseClock clock) {
+    Cases(
+            LabCases cases,
+            Entries entries,
+            StageRows stages,
+            ConsentYeses yeses,
+            IntakeCheck check,
+            Customers customers,
+            CustodyService custody,
+            LabSettings settings,
+            LabProtocol protocol,
+            Events events,
+            ApplicationEventPublisher announcer,
+            CaseClock clock) {
         this.cases = cases;
         this.entries = entries;
         this.stages = stages;
@@ -69,9 +80,17 @@ public class Cases {
         entries.replaceFacts(labCase, form.facts(), who);
         entries.replaceWanted(labCase, form.wanted());
         stages.save(new StageRow(labCase.id(), Stage.RECEIVED, now, who));
-        custody.record(labCase.number(), who, "logged the case", form.customer().name().strip() + ": "
-                + form.devices().stream().map(d -> (d.type() + " " + d.make() + " " + d.model()).strip() + ", serial " + d.serial()).collect(Collectors.joining("; "))
-                + "; " + form.facts().size() + " facts, " + form.wanted().size() + " wanted lines");
+        custody.record(
+                labCase.number(),
+                who,
+                "logged the case",
+                form.customer().name().strip() + ": "
+                        + form.devices().stream()
+                                .map(d -> (d.type() + " " + d.make() + " " + d.model()).strip() + ", serial "
+                                        + d.serial())
+                                .collect(Collectors.joining("; "))
+                        + "; " + form.facts().size() + " facts, "
+                        + form.wanted().size() + " wanted lines");
         index(labCase);
         announcer.publishEvent(new Logged(labCase.number()));
         events.changed(labCase.number(), "case");
@@ -85,7 +104,10 @@ public class Cases {
         List<Long> capacities = check.check(form, labCase.deadline(), clock.today());
         expectVersion(labCase, form.version());
         if (form.consent().isWiderThan(labCase.consent())) {
-            throw Refusal.badInput("consent", "Looking further than the customer agreed to takes their yes, with the day and how they said it; record it in the case, not here.");
+            throw Refusal.badInput(
+                    "consent",
+                    "Looking further than the customer agreed to takes their yes, with the day and how they "
+                            + "said it; record it in the case, not here.");
         }
         labCase.describe(form, customers.take(form.customer().of(labCase.customerId())));
         entries.replaceDevices(labCase, form.devices(), capacities);
@@ -93,7 +115,11 @@ public class Cases {
         if (entries.replaceWanted(labCase, form.wanted())) {
             announcer.publishEvent(new WantedChanged(number));
         }
-        custody.record(number, who, "changed the intake", form.facts().size() + " facts, " + form.wanted().size() + " wanted lines");
+        custody.record(
+                number,
+                who,
+                "changed the intake",
+                form.facts().size() + " facts, " + form.wanted().size() + " wanted lines");
         index(labCase);
         events.changed(number, "case");
     }
@@ -103,23 +129,33 @@ public class Cases {
     public void allow(String number, CaseForm.Yes yes, String who) {
         LabCase labCase = cases.findForEdit(number).orElseThrow(() -> missing(number));
         if (yes.saidOn().isAfter(clock.today()) || yes.saidOn().isBefore(clock.dayOf(labCase.createdAt()))) {
-            throw Refusal.badInput("saidOn", "The day " + yes.saidOn() + " is before the case was logged, or still to come; enter the day on which they said it.");
+            throw Refusal.badInput(
+                    "saidOn",
+                    "The day " + yes.saidOn()
+                            + " is before the case was logged, or still to come; enter the day on which they said it.");
         }
         CaseForm.Consent before = labCase.consent();
         CaseForm.Consent after = new CaseForm.Consent(yes.look(), before.told(), before.mail(), before.termsRead());
         if (!after.isWiderThan(before)) {
-            throw Refusal.conflict("The customer agreed to as much already; what they take back is changed in the intake.");
+            throw Refusal.conflict(
+                    "The customer agreed to as much already; what they take back is changed in the intake.");
         }
         labCase.allow(yes.look());
         yeses.save(new ConsentYes(labCase.id(), yes, who, clock.now()));
-        custody.record(number, who, "recorded the customer's yes to " + yes.look(), "said by " + yes.saidBy().strip() + ", " + yes.how().strip() + ", on " + yes.saidOn());
+        custody.record(
+                number,
+                who,
+                "recorded the customer's yes to " + yes.look(),
+                "said by " + yes.saidBy().strip() + ", " + yes.how().strip() + ", on " + yes.saidOn());
         events.changed(number, "case");
     }
 
     /** What the customer said yes to after the intake, newest first. */
     @Transactional(readOnly = true)
     public List<CaseViews.ConsentGiven> allowed(String number) {
-        return yeses.findByCaseIdOrderByIdDesc(find(number).id()).stream().map(ConsentYes::view).toList();
+        return yeses.findByCaseIdOrderByIdDesc(find(number).id()).stream()
+                .map(ConsentYes::view)
+                .toList();
     }
 
     /** Records what was seen on the bench. @param measured codes whose value a station measured by itself */
@@ -128,8 +164,14 @@ public class Cases {
         LabCase labCase = cases.findForEdit(number).orElseThrow(() -> missing(number));
         protocol.facts(seen);
         entries.observe(labCase, seen, measured, who);
-        custody.record(number, who, "noted what the bench saw", seen.stream().map(f -> protocol.triage().protocol().say(f.code(), f.value())
-                + (measured.contains(f.code()) ? " (measured)" : "")).collect(Collectors.joining(", ")));
+        custody.record(
+                number,
+                who,
+                "noted what the bench saw",
+                seen.stream()
+                        .map(f -> protocol.triage().protocol().say(f.code(), f.value())
+                                + (measured.contains(f.code()) ? " (measured)" : ""))
+                        .collect(Collectors.joining(", ")));
         events.changed(number, "case");
     }
 
@@ -142,7 +184,8 @@ public class Cases {
         if (path.equals("decline")) {
             moveTo(labCase, Stage.DECLINED, who);
         } else if (labCase.stage() == Stage.RECEIVED || !labCase.stage().isOpen()) {
-            // A case that is further on stays there: another path is another way of going on. One that was over is open again.
+            // A case that is further on stays there: another path is another way of going on. One that was over is open
+            // again.
             moveTo(labCase, Stage.TRIAGED, who);
         }
         events.changed(number, "case");
@@ -154,8 +197,13 @@ public class Cases {
         LabCase labCase = find(number);
         labCase.decide(path, reason, protocolName);
         // Its clock goes on as if nothing had been decided.
-        labCase.moveTo(stage, stages.findByCaseIdOrderById(labCase.id()).stream().filter(s -> s.stage() == stage).reduce((a, b) -> b)
-                .map(StageRow::at).orElse(clock.now()));
+        labCase.moveTo(
+                stage,
+                stages.findByCaseIdOrderById(labCase.id()).stream()
+                        .filter(s -> s.stage() == stage)
+                        .reduce((a, b) -> b)
+                        .map(StageRow::at)
+                        .orElse(clock.now()));
         events.changed(number, "case");
     }
 
@@ -169,7 +217,9 @@ public class Cases {
         if (reason == null || reason.isBlank()) {
             throw Refusal.badInput("reason", "Write down what the case waits for.");
         }
-        if (until == null || !until.isAfter(clock.today()) || until.isAfter(clock.today().plusYears(1))) {
+        if (until == null
+                || !until.isAfter(clock.today())
+                || until.isAfter(clock.today().plusYears(1))) {
             throw Refusal.badInput("until", "A case wakes on a day from tomorrow to a year from now.");
         }
         boolean fresh = labCase.stage() != Stage.ON_HOLD;
@@ -177,7 +227,11 @@ public class Cases {
         if (fresh) {
             stages.save(new StageRow(labCase.id(), Stage.ON_HOLD, clock.now(), who));
         }
-        custody.record(number, who, fresh ? "held the case" : "holds the case longer", "until " + until + ": " + reason.strip());
+        custody.record(
+                number,
+                who,
+                fresh ? "held the case" : "holds the case longer",
+                "until " + until + ": " + reason.strip());
         events.changed(number, "case");
     }
 
@@ -206,7 +260,10 @@ public class Cases {
         moveTo(find(number), stage, who);
     }
 
-    /** Moves on a case that still stands there; one that people have moved on meanwhile, or set aside, stays where it is. */
+    /**
+     * Moves on a case that still stands there; one that people have moved on meanwhile, or set aside, stays where it
+     * is.
+     */
     @Transactional
     public void moveOn(String number, Stage from, Stage to, String who) {
         LabCase labCase = find(number);
@@ -227,10 +284,30 @@ public class Cases {
     @Transactional(readOnly = true)
     public CaseViews.Docket docket(String number) {
         LabCase c = find(number);
-        return new CaseViews.Docket(c.number(), customers.view(c.customerId()), c.contactPerson(), entries.devices(c), c.story(),
-                c.stage().word(), c.owner(), c.path(), c.pathReason(), c.protocol(), entries.facts(c), entries.wanted(c), c.consent(),
-                c.deadline(), c.hold(), stages.findByCaseIdOrderById(c.id()).stream().map(StageRow::view).toList(), c.stageSince(),
-                clock.due(c, settings.clocks()), custody.count(number), c.createdAt(), c.version());
+        return new CaseViews.Docket(
+                c.number(),
+                customers.view(c.customerId()),
+                c.contactPerson(),
+                entries.devices(c),
+                c.story(),
+                c.stage().word(),
+                c.owner(),
+                c.path(),
+                c.pathReason(),
+                c.protocol(),
+                entries.facts(c),
+                entries.wanted(c),
+                c.consent(),
+                c.deadline(),
+                c.hold(),
+                stages.findByCaseIdOrderById(c.id()).stream()
+                        .map(StageRow::view)
+                        .toList(),
+                c.stageSince(),
+                clock.due(c, settings.clocks()),
+                custody.count(number),
+                c.createdAt(),
+                c.version());
     }
 
     /** Facts that were corrected, newest first. */
@@ -272,15 +349,21 @@ public class Cases {
     /** Numbers of a customer's cases, newest first. */
     @Transactional(readOnly = true)
     public List<String> ofCustomer(long customer) {
-        return cases.findByCustomerIdOrderByIdDesc(customer).stream().map(LabCase::number).toList();
+        return cases.findByCustomerIdOrderByIdDesc(customer).stream()
+                .map(LabCase::number)
+                .toList();
     }
 
     /** Gives cases to another customer. */
     @Transactional
     public void giveTo(List<String> numbers, CustomerViews.Customer customer, String who) {
         for (LabCase c : cases.findByNumberIn(numbers)) {
-            custody.record(c.number(), who, "gave the case to another customer record", "from " + c.customerName() + " (" + c.customerId()
-                    + ") to " + customer.name() + " (" + customer.id() + ")");
+            custody.record(
+                    c.number(),
+                    who,
+                    "gave the case to another customer record",
+                    "from " + c.customerName() + " (" + c.customerId() + ") to " + customer.name() + " ("
+                            + customer.id() + ")");
             c.isOf(customer.id(), customer.name());
             index(c);
             events.changed(c.number(), "case");
@@ -305,8 +388,9 @@ public class Cases {
 
     private static void expectVersion(LabCase labCase, Integer version) {
         if (version == null || version != labCase.version()) {
-            throw Refusal.conflict("Somebody else changed " + labCase.number() + " since you opened it; nothing of yours was "
-                    + "saved. What you typed is still here: look at the new state, then save again.");
+            throw Refusal.conflict(
+                    "Somebody else changed " + labCase.number() + " since you opened it; nothing of yours was "
+                            + "saved. What you typed is still here: look at the new state, then save again.");
         }
     }
 

@@ -19,22 +19,29 @@ class ConsentYes {
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     private Long id;
+
     @Column(updatable = false)
     private Long caseId;
+
     @Column(updatable = false)
     private String look;
+
     @Column(updatable = false)
     private String saidBy;
+
     @Column(updatable = false)
     private String how;
+
     @Column(updatable = false)
     private LocalDate saidOn;
+
     @Column(updatable = false)
     private String who;
+
     @Column(updatable = false)
     private Instant at;
 
-    protected ConsentYes() { }
+    protected ConsentYes() {}
 
     ConsentYes(Long caseId, CaseForm.Yes yes, String who, Instant at) {
         this.caseId = caseId;

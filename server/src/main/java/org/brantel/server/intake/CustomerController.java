@@ -21,12 +21,12 @@ import org.springframework.web.bind.annotation.RestController;
 class CustomerController {
 
     /** What has been typed so far; may be half of a number. */
-    record Typed(@NotNull String name, @NotNull List<CustomerViews.Way> ways) { }
+    record Typed(@NotNull String name, @NotNull List<CustomerViews.Way> ways) {}
 
     /** @param cases numbers, newest first */
-    record Known(CustomerViews.Customer customer, String why, boolean certain, List<String> cases) { }
+    record Known(CustomerViews.Customer customer, String why, boolean certain, List<String> cases) {}
 
-    record Merge(long keep, long merge) { }
+    record Merge(long keep, long merge) {}
 
     private final Customers customers;
     private final CustomerMerges merges;
@@ -43,7 +43,13 @@ class CustomerController {
     /** Who this may be. */
     @PostMapping("/alike")
     List<Known> alike(@RequestBody @NotNull Typed typed) {
-        return customers.alike(typed.name(), typed.ways()).stream().map(a -> new Known(a.customer(), a.why(), a.certain(), cases.ofCustomer(a.customer().id()))).toList();
+        return customers.alike(typed.name(), typed.ways()).stream()
+                .map(a -> new Known(
+                        a.customer(),
+                        a.why(),
+                        a.certain(),
+                        cases.ofCustomer(a.customer().id())))
+                .toList();
     }
 
     @GetMapping("/{id}")

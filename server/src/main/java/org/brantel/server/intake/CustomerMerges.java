@@ -21,7 +21,7 @@ import org.springframework.transaction.annotation.Transactional;
 class CustomerMerges {
 
     /** @param id by which it can be undone */
-    record Done(long id, CustomerViews.Customer kept, List<String> moved) { }
+    record Done(long id, CustomerViews.Customer kept, List<String> moved) {}
 
     private final MergeRows rows;
     private final Customers customers;
@@ -63,19 +63,25 @@ class MergeRow {
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     private Long id;
+
     @Column(updatable = false)
     private Long kept;
+
     @Column(updatable = false)
     private Long merged;
+
     @Column(updatable = false)
     private String cases;
+
     @Column(updatable = false)
     private String who;
+
     @Column(updatable = false)
     private Instant at;
+
     private Instant undoneAt;
 
-    protected MergeRow() { }
+    protected MergeRow() {}
 
     MergeRow(Long kept, Long merged, String cases, String who, Instant at) {
         this.kept = kept;
@@ -105,4 +111,4 @@ class MergeRow {
     }
 }
 
-interface MergeRows extends JpaRepository<MergeRow, Long> { }
+interface MergeRows extends JpaRepository<MergeRow, Long> {}

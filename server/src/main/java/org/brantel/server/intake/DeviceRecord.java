@@ -15,16 +15,20 @@ class DeviceRecord {
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     private Long id;
+
     @Column(updatable = false)
     private Long caseId;
+
     private int position;
     private String type;
     private String make;
     private String model;
     private String serial;
     private long capacity;
+
     @Column(name = "interface")
     private String attachedBy;
+
     private String accessories;
     private String condition;
     private String setName;
@@ -33,7 +37,7 @@ class DeviceRecord {
     private LocalDate entitledUntil;
     private boolean removed;
 
-    protected DeviceRecord() { }
+    protected DeviceRecord() {}
 
     DeviceRecord(Long caseId) {
         this.caseId = caseId;
@@ -70,7 +74,20 @@ class DeviceRecord {
     }
 
     CaseViews.Device view() {
-        return new CaseViews.Device(id, position, type, make, model, serial, capacity, attachedBy, accessories, condition, setName, slot,
-                entitlement, entitledUntil);
+        return new CaseViews.Device(
+                id,
+                position,
+                type,
+                make,
+                model,
+                serial,
+                capacity,
+                attachedBy,
+                accessories,
+                condition,
+                setName,
+                slot,
+                entitlement,
+                entitledUntil);
     }
 }

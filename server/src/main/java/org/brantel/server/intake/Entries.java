@@ -28,27 +28,40 @@ class Entries {
     }
 
     List<CaseViews.Device> devices(LabCase c) {
-        return devices.findByCaseIdAndRemovedFalseOrderByPosition(c.id()).stream().map(DeviceRecord::view).toList();
+        return devices.findByCaseIdAndRemovedFalseOrderByPosition(c.id()).stream()
+                .map(DeviceRecord::view)
+                .toList();
     }
 
     List<CaseViews.Fact> facts(LabCase c) {
-        return facts.findByCaseIdAndWithdrawnFalseOrderById(c.id()).stream().map(FactRow::view).toList();
+        return facts.findByCaseIdAndWithdrawnFalseOrderById(c.id()).stream()
+                .map(FactRow::view)
+                .toList();
     }
 
     List<CaseViews.Withdrawn> corrected(LabCase c) {
-        return facts.findByCaseIdAndWithdrawnTrueOrderByWithdrawnAtDesc(c.id()).stream().map(FactRow::withdrawnView).toList();
+        return facts.findByCaseIdAndWithdrawnTrueOrderByWithdrawnAtDesc(c.id()).stream()
+                .map(FactRow::withdrawnView)
+                .toList();
     }
 
     List<WantedLine> wanted(LabCase c) {
-        return wanted.findByCaseIdOrderByPosition(c.id()).stream().map(WantedRow::line).toList();
+        return wanted.findByCaseIdOrderByPosition(c.id()).stream()
+                .map(WantedRow::line)
+                .toList();
     }
 
-    /** Keeps the rows of devices that stay, so that photos and attachments still speak of them. @param bytes each one's capacity */
+    /**
+     * Keeps the rows of devices that stay, so that photos and attachments still speak of them. @param bytes each one's
+     * capacity
+     */
     void replaceDevices(LabCase c, List<CaseForm.Device> given, List<Long> bytes) {
         Map<Long, DeviceRecord> standing = new HashMap<>();
         devices.findByCaseIdAndRemovedFalseOrderByPosition(c.id()).forEach(d -> standing.put(d.id(), d));
         for (int i = 0; i < given.size(); i++) {
-            DeviceRecord known = given.get(i).id() == null ? null : standing.remove(given.get(i).id());
+            DeviceRecord known = given.get(i).id() == null
+                    ? null
+                    : standing.remove(given.get(i).id());
             DeviceRecord record = known == null ? new DeviceRecord(c.id()) : known;
             record.describe(given.get(i), i + 1, bytes.get(i));
             devices.save(record);
@@ -71,7 +84,9 @@ class Entries {
     void observe(LabCase c, List<CaseForm.Fact> seen, Set<String> measured, String who) {
         Set<String> codes = seen.stream().map(CaseForm.Fact::code).collect(Collectors.toSet());
         List<FactRow> standing = facts.findByCaseIdAndWithdrawnFalseOrderById(c.id()).stream()
-                .filter(r -> r.stated().source().equals("observed") && codes.contains(r.stated().code())).toList();
+                .filter(r -> r.stated().source().equals("observed")
+                        && codes.contains(r.stated().code()))
+                .toList();
         List<CaseForm.Fact> fresh = new ArrayList<>(seen);
         for (FactRow row : standing) {
             if (!fresh.remove(row.stated())) {
@@ -81,7 +96,10 @@ class Entries {
         fresh.forEach(f -> facts.save(new FactRow(c.id(), f, measured.contains(f.code()), who, clock.instant())));
     }
 
-    /** Lines that stay keep their number, so that what was confirmed of them still holds. @return whether anything changed */
+    /**
+     * Lines that stay keep their number, so that what was confirmed of them still holds. @return whether anything
+     * changed
+     */
     boolean replaceWanted(LabCase c, List<CaseForm.Wanted> given) {
         List<WantedRow> rows = new ArrayList<>(wanted.findByCaseIdOrderByPosition(c.id()));
         List<CaseForm.Wanted> plain = given.stream().map(CaseForm.Wanted::plain).toList();
@@ -90,7 +108,10 @@ class Entries {
         }
         for (int i = 0; i < plain.size(); i++) {
             CaseForm.Wanted line = plain.get(i);
-            WantedRow row = rows.stream().filter(r -> r.form().equals(line)).findFirst().orElseGet(() -> new WantedRow(c.id(), line));
+            WantedRow row = rows.stream()
+                    .filter(r -> r.form().equals(line))
+                    .findFirst()
+                    .orElseGet(() -> new WantedRow(c.id(), line));
             rows.remove(row);
             row.standAt(i + 1);
             wanted.save(row);

@@ -14,30 +14,38 @@ import java.time.Instant;
 class FactRow {
 
     /** When the facts of a case changed last. */
-    record Changed(Long caseId, Instant at) { }
+    record Changed(Long caseId, Instant at) {}
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     private Long id;
+
     @Column(updatable = false)
     private Long caseId;
+
     @Column(updatable = false)
     private String code;
+
     @Column(updatable = false)
     private String value;
+
     @Column(updatable = false)
     private String source;
+
     @Column(updatable = false)
     private String who;
+
     @Column(updatable = false)
     private Instant at;
+
     @Column(updatable = false)
     private boolean measured;
+
     private boolean withdrawn;
     private String withdrawnBy;
     private Instant withdrawnAt;
 
-    protected FactRow() { }
+    protected FactRow() {}
 
     FactRow(Long caseId, CaseForm.Fact fact, boolean measured, String who, Instant at) {
         this.caseId = caseId;

@@ -10,13 +10,30 @@ import org.brantel.server.customers.CustomerViews;
 /** The line of small letters in which a case is found. */
 public final class FindWords {
 
-    private FindWords() { }
+    private FindWords() {}
 
-    public static String of(String number, String contact, CustomerViews.Customer customer, List<CaseViews.Device> devices, List<WantedLine> wanted) {
-        Stream<String> ways = customer.ways().stream().flatMap(w -> w.kind().equals("phone")
-                ? Stream.of(w.value(), w.value().replaceAll("\\D", "")) : Stream.of(w.value()));
-        Stream<String> things = devices.stream().flatMap(d -> Stream.of(d.make(), d.model(), d.serial(), d.serial().replaceAll("[^\\p{L}\\p{N}]", "")));
-        return Stream.of(Stream.of(number, customer.name(), contact), ways, things, wanted.stream().map(WantedLine::words))
-                .flatMap(s -> s).map(String::strip).filter(w -> !w.isEmpty()).collect(Collectors.joining(" ")).toLowerCase(Locale.ROOT);
+    public static String of(
+            String number,
+            String contact,
+            CustomerViews.Customer customer,
+            List<CaseViews.Device> devices,
+            List<WantedLine> wanted) {
+        Stream<String> ways = customer.ways().stream()
+                .flatMap(w -> w.kind().equals("phone")
+                        ? Stream.of(w.value(), w.value().replaceAll("\\D", ""))
+                        : Stream.of(w.value()));
+        Stream<String> things = devices.stream()
+                .flatMap(d ->
+                        Stream.of(d.make(), d.model(), d.serial(), d.serial().replaceAll("[^\\p{L}\\p{N}]", "")));
+        return Stream.of(
+                        Stream.of(number, customer.name(), contact),
+                        ways,
+                        things,
+                        wanted.stream().map(WantedLine::words))
+                .flatMap(s -> s)
+                .map(String::strip)
+                .filter(w -> !w.isEmpty())
+                .collect(Collectors.joining(" "))
+                .toLowerCase(Locale.ROOT);
     }
 }

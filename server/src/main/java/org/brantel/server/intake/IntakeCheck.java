@@ -15,6 +15,7 @@ class IntakeCheck {
 
     /** Nothing that a lab reads was made before. */
     private static final LocalDate EARLIEST = LocalDate.of(1980, 1, 1);
+
     private static final int FARTHEST_YEARS = 30;
 
     private final LabProtocol protocol;
@@ -29,30 +30,44 @@ class IntakeCheck {
      */
     List<Long> check(CaseForm form, LocalDate deadlineBefore, LocalDate today) {
         protocol.facts(form.facts());
-        List<String> types = protocol.triage().protocol().fact("medium.type").orElseThrow().values();
+        List<String> types =
+                protocol.triage().protocol().fact("medium.type").orElseThrow().values();
         List<Long> capacities = new ArrayList<>();
         for (CaseForm.Device device : form.devices()) {
             if (!types.contains(device.type())) {
-                throw Refusal.badInput("device.type", "'" + device.type() + "' is not a device type; choose one of the list.");
+                throw Refusal.badInput(
+                        "device.type", "'" + device.type() + "' is not a device type; choose one of the list.");
             }
             capacities.add(capacity(device.capacity()));
             plausible("device.entitledUntil", "warranty's last day", device.entitledUntil(), today);
         }
-        if (form.deadline() != null && form.deadline().isBefore(today) && !form.deadline().equals(deadlineBefore)) {
-            throw Refusal.badInput("deadline", "The deadline " + form.deadline() + " has passed; enter a day from today on, or none.");
+        if (form.deadline() != null
+                && form.deadline().isBefore(today)
+                && !form.deadline().equals(deadlineBefore)) {
+            throw Refusal.badInput(
+                    "deadline", "The deadline " + form.deadline() + " has passed; enter a day from today on, or none.");
         }
         plausible("deadline", "deadline", form.deadline(), today);
         for (CaseForm.Wanted line : form.wanted()) {
             line.kinds().stream().filter(k -> !Kinds.isKnownWord(k)).findFirst().ifPresent(k -> {
-                throw Refusal.badInput("wanted", "'" + k + "' is not a kind of file; take one like image, document or jpg.");
+                throw Refusal.badInput(
+                        "wanted", "'" + k + "' is not a kind of file; take one like image, document or jpg.");
             });
             plausible("wanted", "first day of the wanted line “" + line.words() + "”,", line.changedFrom(), today);
             plausible("wanted", "last day of the wanted line “" + line.words() + "”,", line.changedTo(), today);
             if (line.changedFrom() != null && line.changedFrom().isAfter(today)) {
-                throw Refusal.badInput("wanted", "The wanted line “" + line.words() + "” begins on " + line.changedFrom() + ", which is still to come; nothing on the device is from then.");
+                throw Refusal.badInput(
+                        "wanted",
+                        "The wanted line “" + line.words() + "” begins on " + line.changedFrom()
+                                + ", which is still to come; nothing on the device is from then.");
             }
-            if (line.changedFrom() != null && line.changedTo() != null && line.changedTo().isBefore(line.changedFrom())) {
-                throw Refusal.badInput("wanted", "The wanted line “" + line.words() + "” ends on " + line.changedTo() + ", before it begins; turn the two dates round.");
+            if (line.changedFrom() != null
+                    && line.changedTo() != null
+                    && line.changedTo().isBefore(line.changedFrom())) {
+                throw Refusal.badInput(
+                        "wanted",
+                        "The wanted line “" + line.words() + "” ends on " + line.changedTo()
+                                + ", before it begins; turn the two dates round.");
             }
         }
         return capacities;

@@ -19,8 +19,10 @@ class LabCase {
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     private Long id;
+
     @Column(updatable = false)
     private String number;
+
     private String customerName;
     private String contactPerson;
     private Long customerId;
@@ -30,24 +32,30 @@ class LabCase {
     private boolean consentMail;
     private boolean termsRead;
     private String story;
+
     @Enumerated(EnumType.STRING)
     private Stage stage;
+
     private Instant stageSince;
     private String holdReason;
     private LocalDate holdUntil;
+
     @Enumerated(EnumType.STRING)
     private Stage holdFrom;
+
     private String owner;
     private String path;
     private String pathReason;
     private String protocol;
     private boolean refit;
+
     @Column(updatable = false)
     private Instant createdAt;
+
     @Version
     private int version;
 
-    protected LabCase() { }
+    protected LabCase() {}
 
     LabCase(String number, String owner, Instant createdAt) {
         this.number = number;
@@ -153,7 +161,9 @@ class LabCase {
 
     /** Null unless it is on hold. */
     CaseViews.Hold hold() {
-        return stage == Stage.ON_HOLD && holdUntil != null ? new CaseViews.Hold(holdReason, holdUntil, holdFrom.word()) : null;
+        return stage == Stage.ON_HOLD && holdUntil != null
+                ? new CaseViews.Hold(holdReason, holdUntil, holdFrom.word())
+                : null;
     }
 
     Stage holdFrom() {

@@ -30,11 +30,17 @@ interface LabCases extends JpaRepository<LabCase, Long>, JpaSpecificationExecuto
 
     /** What Ctrl K looks in. */
     @Modifying
-    @Query(value = "insert into find_text (case_id, words) values (?1, ?2) on conflict (case_id) do update set words = excluded.words", nativeQuery = true)
+    @Query(
+            value = "insert into find_text (case_id, words) values (?1, ?2) on conflict (case_id) do update set "
+                    + "words = excluded.words",
+            nativeQuery = true)
     void index(long caseId, String words);
 
     @Modifying
-    @Query(value = "insert into find_word (word) select distinct w from regexp_split_to_table(?1, '[^[:alnum:]]+') w where length(w) > 2 on conflict do nothing", nativeQuery = true)
+    @Query(
+            value = "insert into find_word (word) select distinct w from regexp_split_to_table(?1, "
+                    + "'[^[:alnum:]]+') w where length(w) > 2 on conflict do nothing",
+            nativeQuery = true)
     void indexWords(String words);
 }
 
@@ -51,7 +57,8 @@ interface FactRows extends JpaRepository<FactRow, Long> {
 
     List<FactRow> findByCaseIdInAndWithdrawnFalseOrderById(Collection<Long> caseIds);
 
-    @Query("select new org.brantel.server.intake.FactRow$Changed(f.caseId, max(coalesce(f.withdrawnAt, f.at))) from FactRow f where f.caseId in ?1 group by f.caseId")
+    @Query("select new org.brantel.server.intake.FactRow$Changed(f.caseId, max(coalesce(f.withdrawnAt, f.at))) "
+            + "from FactRow f where f.caseId in ?1 group by f.caseId")
     List<FactRow.Changed> findChanged(Collection<Long> caseIds);
 
     List<FactRow> findByCaseIdAndWithdrawnTrueOrderByWithdrawnAtDesc(Long caseId);

@@ -6,7 +6,16 @@ import java.util.Optional;
 
 /** Where a case stands. A case may go back a stage; nothing is lost when it does. */
 public enum Stage {
-    RECEIVED, TRIAGED, IMAGING, SCANNING, SELECTION, RECOVERY, HANDOVER, CLOSED, ON_HOLD, DECLINED;
+    RECEIVED,
+    TRIAGED,
+    IMAGING,
+    SCANNING,
+    SELECTION,
+    RECOVERY,
+    HANDOVER,
+    CLOSED,
+    ON_HOLD,
+    DECLINED;
 
     public String word() {
         return name().toLowerCase(Locale.ROOT).replace('_', '-');

@@ -18,17 +18,21 @@ class StageRow {
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     private Long id;
+
     @Column(updatable = false)
     private Long caseId;
+
     @Column(updatable = false)
     @Enumerated(EnumType.STRING)
     private Stage stage;
+
     @Column(updatable = false)
     private Instant at;
+
     @Column(updatable = false)
     private String who;
 
-    protected StageRow() { }
+    protected StageRow() {}
 
     StageRow(Long caseId, Stage stage, Instant at, String who) {
         this.caseId = caseId;

@@ -17,8 +17,10 @@ class WantedRow {
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     private Long id;
+
     @Column(updatable = false)
     private Long caseId;
+
     private String words;
     private String kinds;
     private String pattern;
@@ -30,7 +32,7 @@ class WantedRow {
     private boolean mustHave;
     private int position;
 
-    protected WantedRow() { }
+    protected WantedRow() {}
 
     WantedRow(Long caseId, CaseForm.Wanted form) {
         this.caseId = caseId;
@@ -56,11 +58,29 @@ class WantedRow {
     /** As it was entered. */
     CaseForm.Wanted form() {
         WantedLine l = line();
-        return new CaseForm.Wanted(l.words(), l.kinds(), l.pattern(), l.hopedFor(), l.minBytes(), l.from(), l.to(), l.yearAssumed(), l.mustHave());
+        return new CaseForm.Wanted(
+                l.words(),
+                l.kinds(),
+                l.pattern(),
+                l.hopedFor(),
+                l.minBytes(),
+                l.from(),
+                l.to(),
+                l.yearAssumed(),
+                l.mustHave());
     }
 
     WantedLine line() {
-        return new WantedLine(id, words, kinds.isEmpty() ? List.of() : List.of(kinds.split(",")), pattern, hopedFor,
-                minBytes, changedFrom, changedTo, yearAssumed, mustHave);
+        return new WantedLine(
+                id,
+                words,
+                kinds.isEmpty() ? List.of() : List.of(kinds.split(",")),
+                pattern,
+                hopedFor,
+                minBytes,
+                changedFrom,
+                changedTo,
+                yearAssumed,
+                mustHave);
     }
 }

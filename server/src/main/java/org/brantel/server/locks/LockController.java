@@ -18,9 +18,13 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/cases/{number}/locks")
 class LockController {
 
-    record NewRelease(@NotBlank(message = "Say which stop rule is meant.") String rule,
-                      @NotBlank(message = "A release needs a reason; write down why the device may be touched all the same.")
-                      @Size(max = 1000, message = "The reason is longer than 1,000 characters.") String reason) { }
+    record NewRelease(
+            @NotBlank(message = "Say which stop rule is meant.")
+            String rule,
+
+            @NotBlank(message = "A release needs a reason; write down why the device may be touched all the same.")
+            @Size(max = 1000, message = "The reason is longer than 1,000 characters.")
+            String reason) {}
 
     private final Locks locks;
     private final Staff staff;
@@ -38,7 +42,8 @@ class LockController {
     @PostMapping("/releases")
     @ResponseStatus(HttpStatus.CREATED)
     LockViews.State release(@PathVariable String number, @Valid @RequestBody NewRelease release) {
-        return locks.release(number, release.rule(), release.reason(), staff.current().name());
+        return locks.release(
+                number, release.rule(), release.reason(), staff.current().name());
     }
 
     @DeleteMapping("/releases/{rule}")

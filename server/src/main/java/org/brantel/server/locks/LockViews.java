@@ -7,9 +7,9 @@ import java.util.List;
 /** What others see of the locks of a case. */
 public final class LockViews {
 
-    private LockViews() { }
+    private LockViews() {}
 
-    public record Release(String reason, String who, Instant at) { }
+    public record Release(String reason, String who, Instant at) {}
 
     /**
      * A stop rule that holds.
@@ -18,11 +18,16 @@ public final class LockViews {
      * @param forbids whether it forbids power or reading, so that a release is needed before the device is touched
      * @param release that stands; absent without one
      */
-    public record Rule(String code, String say, List<String> because, boolean forbids, @Nullable Release release) { }
+    public record Rule(
+            String code,
+            String say,
+            List<String> because,
+            boolean forbids,
+            @Nullable Release release) {}
 
     /**
      * @param untouchable why the device must not be touched now; empty when it may
      * @param look        what may be looked at: names, previews or contents
      */
-    public record State(List<Rule> rules, List<String> untouchable, String look) { }
+    public record State(List<Rule> rules, List<String> untouchable, String look) {}
 }

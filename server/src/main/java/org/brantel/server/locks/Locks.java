@@ -39,7 +39,10 @@ public class Locks {
         this.clock = clock;
     }
 
-    /** @throws Refusal saying why, and what would open the lock, when the device of a case must not be powered or read now */
+    /**
+     * @throws Refusal saying why, and what would open the lock, when the device of a case must not be powered or read
+     *                 now
+     */
     @Transactional(readOnly = true)
     public void touch(String number) {
         List<String> why = untouchable(cases.docket(number));
@@ -48,7 +51,9 @@ public class Locks {
         }
     }
 
-    /** @param what as a person would say it: {@code the preview} @throws Refusal when the customer has not agreed to it */
+    /**
+     * @param what as a person would say it: {@code the preview} @throws Refusal when the customer has not agreed to it
+     */
     @Transactional(readOnly = true)
     public void look(String number, Look needed, String what) {
         Look allowed = allowed(number);
@@ -70,27 +75,45 @@ public class Locks {
     @Transactional(readOnly = true)
     public LockViews.State state(String number) {
         CaseViews.Docket docket = cases.docket(number);
-        return new LockViews.State(rules(docket), untouchable(docket), Look.ofConsent(docket.consent().look()).name().toLowerCase());
+        return new LockViews.State(
+                rules(docket),
+                untouchable(docket),
+                Look.ofConsent(docket.consent().look()).name().toLowerCase());
     }
 
     private List<String> untouchable(CaseViews.Docket docket) {
         List<String> why = new ArrayList<>();
         if (docket.hold() != null) {
-            why.add(docket.number() + " is on hold until " + docket.hold().until() + " (" + docket.hold().reason() + "); take it up again before its device is touched.");
+            why.add(docket.number() + " is on hold until " + docket.hold().until() + " ("
+                    + docket.hold().reason() + "); take it up again before its device is touched.");
         }
         if (OVER.contains(docket.stage())) {
-            why.add(docket.number() + " is " + docket.stage() + "; decide on another path before its device is touched.");
+            why.add(docket.number() + " is " + docket.stage()
+                    + "; decide on another path before its device is touched.");
         }
-        rules(docket).stream().filter(r -> r.forbids() && r.release() == null).forEach(r -> why.add("A stop rule forbids powering or reading this device: "
-                + String.join(", ", r.because()) + ". It takes a release with a reason, or what the bench saw that ends it."));
+        rules(docket).stream()
+                .filter(r -> r.forbids() && r.release() == null)
+                .forEach(r ->
+                        why.add("A stop rule forbids powering or reading this device: " + String.join(", ", r.because())
+                                + ". It takes a release with a reason, or what the bench saw that ends it."));
         return why;
     }
 
     private List<LockViews.Rule> rules(CaseViews.Docket docket) {
         Protocol words = protocol.triage().protocol();
         List<Release> standing = releases.findByCaseIdAndEndedAtIsNull(cases.id(docket.number()));
-        return stops(docket).stream().map(s -> new LockViews.Rule(s.code(), s.say(), s.because().stream().map(f -> say(words, f)).distinct().toList(), s.forbidsPower(),
-                standing.stream().filter(r -> r.rule().equals(s.code()) && r.restsOn(facts(s))).findFirst().map(Release::view).orElse(null))).toList();
+        return stops(docket).stream()
+                .map(s -> new LockViews.Rule(
+                        s.code(),
+                        s.say(),
+                        s.because().stream().map(f -> say(words, f)).distinct().toList(),
+                        s.forbidsPower(),
+                        standing.stream()
+                                .filter(r -> r.rule().equals(s.code()) && r.restsOn(facts(s)))
+                                .findFirst()
+                                .map(Release::view)
+                                .orElse(null)))
+                .toList();
     }
 
     private List<Ranking.Stop> stops(CaseViews.Docket docket) {
@@ -111,17 +134,26 @@ public class Locks {
     public LockViews.State release(String number, String rule, String reason, String who) {
         CaseViews.Docket docket = cases.docket(number);
         if (reason == null || reason.isBlank()) {
-            throw Refusal.badInput("reason", "A release needs a reason; write down why the device may be touched all the same.");
+            throw Refusal.badInput(
+                    "reason", "A release needs a reason; write down why the device may be touched all the same.");
         }
-        Ranking.Stop stop = stops(docket).stream().filter(s -> s.code().equals(rule)).findFirst().orElseThrow(() ->
-                Refusal.conflict("The stop rule '" + rule + "' does not hold for " + number + ", so there is nothing to release."));
+        Ranking.Stop stop = stops(docket).stream()
+                .filter(s -> s.code().equals(rule))
+                .findFirst()
+                .orElseThrow(() -> Refusal.conflict("The stop rule '" + rule + "' does not hold for " + number
+                        + ", so there is nothing to release."));
         if (!stop.forbidsPower()) {
-            throw Refusal.badInput("rule", "The stop rule '" + rule + "' forbids neither power nor reading at the bench, so it needs no release.");
+            throw Refusal.badInput(
+                    "rule",
+                    "The stop rule '" + rule
+                            + "' forbids neither power nor reading at the bench, so it needs no release.");
         }
         long caseId = cases.id(number);
-        Release before = releases.findByCaseIdAndRuleAndEndedAtIsNull(caseId, rule).orElse(null);
+        Release before =
+                releases.findByCaseIdAndRuleAndEndedAtIsNull(caseId, rule).orElse(null);
         if (before != null && before.restsOn(facts(stop))) {
-            throw Refusal.conflict("This rule was released already, by " + before.view().who() + ": " + before.view().reason());
+            throw Refusal.conflict("This rule was released already, by "
+                    + before.view().who() + ": " + before.view().reason());
         }
         if (before != null) {
             before.end(clock.instant());
@@ -132,8 +164,17 @@ public class Locks {
         } catch (DataIntegrityViolationException e) {
             throw Refusal.conflict("Somebody else released this rule at the same moment; look at their reason first.");
         }
-        custody.record(number, who, "released the device from a stop rule", rule + " (" + String.join(", ", stop.because().stream()
-                .map(f -> say(protocol.triage().protocol(), f)).toList()) + "); reason: " + reason.strip());
+        custody.record(
+                number,
+                who,
+                "released the device from a stop rule",
+                rule + " ("
+                        + String.join(
+                                ", ",
+                                stop.because().stream()
+                                        .map(f -> say(protocol.triage().protocol(), f))
+                                        .toList())
+                        + "); reason: " + reason.strip());
         events.changed(number, "case");
         return state(number);
     }

@@ -19,21 +19,28 @@ class Release {
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     private Long id;
+
     @Column(updatable = false)
     private Long caseId;
+
     @Column(updatable = false)
     private String rule;
+
     @Column(updatable = false)
     private String because;
+
     @Column(updatable = false)
     private String reason;
+
     @Column(updatable = false)
     private String who;
+
     @Column(updatable = false)
     private Instant at;
+
     private Instant endedAt;
 
-    protected Release() { }
+    protected Release() {}
 
     /** @param because the facts that the rule rests on; with others, the release is over */
     Release(Long caseId, String rule, String because, String reason, String who, Instant at) {

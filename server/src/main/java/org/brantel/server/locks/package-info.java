@@ -1,2 +1,4 @@
-/** What must not be done, as locks: whether a device may be touched, and what may be looked at. Every feature asks here. */
+/**
+ * What must not be done, as locks: whether a device may be touched, and what may be looked at. Every feature asks here.
+ */
 package org.brantel.server.locks;

@@ -30,21 +30,34 @@ public class Letters {
      * @param path   the name of the decided path; empty where none is meant
      * @param reason in words; may be empty
      */
-    public LabSettings.Letter fill(String code, CaseViews.Docket docket, String path, String reason, List<Ranking.Stop> stops) {
+    public LabSettings.Letter fill(
+            String code, CaseViews.Docket docket, String path, String reason, List<Ranking.Stop> stops) {
         LabSettings.Letter letter = labSettings.letters().byCode().get(code);
         Map<String, String> words = new HashMap<>();
         words.put("lab", settings.lab());
         words.put("phone", settings.phone());
         words.put("customer", docket.customer().name());
-        words.put("contact", docket.contactPerson().isEmpty() ? docket.customer().name() : docket.contactPerson());
+        words.put(
+                "contact", docket.contactPerson().isEmpty() ? docket.customer().name() : docket.contactPerson());
         words.put("case", docket.number());
-        words.put("device", docket.devices().size() == 1 ? docket.device().label() : docket.device().label() + " and " + (docket.devices().size() - 1) + " more");
+        words.put(
+                "device",
+                docket.devices().size() == 1
+                        ? docket.device().label()
+                        : docket.device().label() + " and " + (docket.devices().size() - 1) + " more");
         words.put("path", path.toLowerCase());
         words.put("reason", reason);
         List<String> sayings = stops.stream().map(Ranking.Stop::say).distinct().toList();
-        words.put("dont", sayings.isEmpty() ? "- Leave it as it is until we have spoken." : sayings.stream().map(s -> "- " + s).collect(Collectors.joining("\n")));
+        words.put(
+                "dont",
+                sayings.isEmpty()
+                        ? "- Leave it as it is until we have spoken."
+                        : sayings.stream().map(s -> "- " + s).collect(Collectors.joining("\n")));
         // A subject is one line, whatever somebody is called.
-        return new LabSettings.Letter(filled(letter.subject(), words).replaceAll("[\\p{Cntrl}\\v]+", " ").strip(),
+        return new LabSettings.Letter(
+                filled(letter.subject(), words)
+                        .replaceAll("[\\p{Cntrl}\\v]+", " ")
+                        .strip(),
                 filled(letter.body(), words).replaceAll("\n{3,}", "\n\n").strip());
     }
 

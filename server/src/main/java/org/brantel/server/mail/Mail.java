@@ -1,6 +1,5 @@
 package org.brantel.server.mail;
 
-import jakarta.annotation.Nullable;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
@@ -21,37 +20,64 @@ import org.springframework.data.jpa.repository.Query;
 @Table(name = "mail")
 class Mail {
 
-    enum State { QUEUED, SENT, FAILED, CANCELLED }
+    enum State {
+        QUEUED,
+        SENT,
+        FAILED,
+        CANCELLED
+    }
 
     /** How long to wait after each try that did not go through; after the last one a person is asked. */
-    static final List<Duration> WAITS = List.of(Duration.ofSeconds(30), Duration.ofMinutes(2), Duration.ofMinutes(10), Duration.ofMinutes(30),
-            Duration.ofHours(2), Duration.ofHours(6), Duration.ofHours(12));
+    static final List<Duration> WAITS = List.of(
+            Duration.ofSeconds(30),
+            Duration.ofMinutes(2),
+            Duration.ofMinutes(10),
+            Duration.ofMinutes(30),
+            Duration.ofHours(2),
+            Duration.ofHours(6),
+            Duration.ofHours(12));
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     private Long id;
+
     @Column(updatable = false)
     private String caseNumber;
+
     @Column(updatable = false)
     private String letter;
+
     @Column(updatable = false)
     private String recipient;
+
     @Column(updatable = false)
     private String subject;
+
     @Column(updatable = false)
     private String body;
+
     @Enumerated(EnumType.STRING)
     private State state;
+
     private int tries;
     private Instant nextAt;
     private String trouble;
+
     @Column(updatable = false)
     private Instant queuedAt;
+
     private Instant sentAt;
 
-    protected Mail() { }
+    protected Mail() {}
 
-    Mail(String caseNumber, String letter, String recipient, String subject, String body, Instant queuedAt, Duration delay) {
+    Mail(
+            String caseNumber,
+            String letter,
+            String recipient,
+            String subject,
+            String body,
+            Instant queuedAt,
+            Duration delay) {
         this.caseNumber = caseNumber;
         this.letter = letter;
         this.recipient = recipient;
@@ -118,15 +144,29 @@ class Mail {
     }
 
     Outbox.Message view() {
-        return new Outbox.Message(id, caseNumber, letter, recipient, subject, body, state.name().toLowerCase(), tries, state == State.QUEUED ? nextAt : null,
-                trouble, queuedAt, sentAt);
+        return new Outbox.Message(
+                id,
+                caseNumber,
+                letter,
+                recipient,
+                subject,
+                body,
+                state.name().toLowerCase(),
+                tries,
+                state == State.QUEUED ? nextAt : null,
+                trouble,
+                queuedAt,
+                sentAt);
     }
 }
 
 interface Mails extends JpaRepository<Mail, Long> {
 
     /** Due ones, none that another server process is sending just now. */
-    @Query(value = "select id from mail where state = 'QUEUED' and next_at <= ?1 order by next_at limit 5 for update skip locked", nativeQuery = true)
+    @Query(
+            value = "select id from mail where state = 'QUEUED' and next_at <= ?1 order by next_at limit 5 for "
+                    + "update skip locked",
+            nativeQuery = true)
     List<Long> findDue(Instant now);
 
     List<Mail> findTop200ByOrderByIdDesc();

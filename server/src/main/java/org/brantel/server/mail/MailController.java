@@ -16,7 +16,7 @@ import org.springframework.web.bind.annotation.RestController;
 class MailController {
 
     /** @param route whether there is a mail server */
-    record OutboxView(List<Outbox.Message> messages, boolean route) { }
+    record OutboxView(List<Outbox.Message> messages, boolean route) {}
 
     private final Outbox outbox;
     private final Staff staff;

@@ -38,7 +38,9 @@ public class MailRoute {
             by.setPassword(smtp.password());
         }
         Properties p = by.getJavaMailProperties();
-        p.setProperty("mail.smtp.auth", String.valueOf(smtp.user() != null && !smtp.user().isBlank()));
+        p.setProperty(
+                "mail.smtp.auth",
+                String.valueOf(smtp.user() != null && !smtp.user().isBlank()));
         p.setProperty("mail.smtp.starttls.enable", String.valueOf(smtp.startTls()));
         p.setProperty("mail.smtp.starttls.required", String.valueOf(smtp.startTls()));
         p.setProperty("mail.smtp.ssl.checkserveridentity", "true");

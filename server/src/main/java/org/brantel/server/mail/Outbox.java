@@ -30,8 +30,19 @@ import org.springframework.transaction.support.TransactionTemplate;
 public class Outbox {
 
     /** @param state queued, sent, failed, cancelled; {@code nextAt} when it is tried again */
-    public record Message(long id, String caseNumber, String letter, String recipient, String subject, String body, String state, int tries,
-                          @Nullable Instant nextAt, @Nullable String trouble, Instant queuedAt, @Nullable Instant sentAt) { }
+    public record Message(
+            long id,
+            String caseNumber,
+            String letter,
+            String recipient,
+            String subject,
+            String body,
+            String state,
+            int tries,
+            @Nullable Instant nextAt,
+            @Nullable String trouble,
+            Instant queuedAt,
+            @Nullable Instant sentAt) {}
 
     private static final Logger LOG = LoggerFactory.getLogger(Outbox.class);
     /** A decision can be undone; nobody is told before that is unlikely. */
@@ -47,8 +58,16 @@ public class Outbox {
     private final TransactionTemplate transaction;
     private final Clock clock;
 
-    Outbox(Mails mails, MailRoute route, Letters letters, Cases cases, TriageService triage, CustodyService custody, Events events,
-           TransactionTemplate transaction, Clock clock) {
+    Outbox(
+            Mails mails,
+            MailRoute route,
+            Letters letters,
+            Cases cases,
+            TriageService triage,
+            CustodyService custody,
+            Events events,
+            TransactionTemplate transaction,
+            Clock clock) {
         this.mails = mails;
         this.route = route;
         this.letters = letters;
@@ -67,12 +86,19 @@ public class Outbox {
 
     @EventListener
     void decided(TriageService.Decided e) {
-        queue(e.caseNumber(), e.path().equals("decline") ? "declined" : "decided", e.label(), e.reason(), List.of(), THINKING_TIME);
+        queue(
+                e.caseNumber(),
+                e.path().equals("decline") ? "declined" : "decided",
+                e.label(),
+                e.reason(),
+                List.of(),
+                THINKING_TIME);
     }
 
     @EventListener
     void undecided(TriageService.Undecided e) {
-        mails.findByCaseNumberAndStateAndLetterIn(e.caseNumber(), Mail.State.QUEUED, Set.of("decided", "declined")).forEach(Mail::cancel);
+        mails.findByCaseNumberAndStateAndLetterIn(e.caseNumber(), Mail.State.QUEUED, Set.of("decided", "declined"))
+                .forEach(Mail::cancel);
     }
 
     @EventListener
@@ -80,7 +106,8 @@ public class Outbox {
         queue(e.caseNumber(), "ready", "", "", List.of(), Duration.ZERO);
     }
 
-    private void queue(String number, String letter, String path, String reason, List<Ranking.Stop> stops, Duration delay) {
+    private void queue(
+            String number, String letter, String path, String reason, List<Ranking.Stop> stops, Duration delay) {
         CaseViews.Docket docket = cases.docket(number);
         String to = docket.customer().way("email");
         if (!docket.consent().mail() || to.isEmpty()) {
@@ -100,7 +127,11 @@ public class Outbox {
                 try {
                     route.send(mail.recipient(), mail.subject(), mail.body());
                     mail.sent(clock.instant());
-                    custody.record(mail.caseNumber(), CustodyService.MACHINE, "wrote to the customer", mail.letter() + ", to " + mail.recipient());
+                    custody.record(
+                            mail.caseNumber(),
+                            CustodyService.MACHINE,
+                            "wrote to the customer",
+                            mail.letter() + ", to " + mail.recipient());
                 } catch (MailException e) {
                     String why = NestedExceptionUtils.getMostSpecificCause(e).getMessage();
                     LOG.warn("Message {} of {} did not go out and is tried again: {}", id, mail.caseNumber(), why);
@@ -114,13 +145,16 @@ public class Outbox {
     /** Newest first; of one case, or of all. */
     @Transactional(readOnly = true)
     List<Message> messages(String number) {
-        return (number.isEmpty() ? mails.findTop200ByOrderByIdDesc() : mails.findByCaseNumberOrderByIdDesc(number)).stream().map(Mail::view).toList();
+        return (number.isEmpty() ? mails.findTop200ByOrderByIdDesc() : mails.findByCaseNumberOrderByIdDesc(number))
+                .stream().map(Mail::view).toList();
     }
 
     /** Messages that were tried to the end. */
     @Transactional(readOnly = true)
     public List<Message> failed() {
-        return mails.findByStateOrderById(Mail.State.FAILED).stream().map(Mail::view).toList();
+        return mails.findByStateOrderById(Mail.State.FAILED).stream()
+                .map(Mail::view)
+                .toList();
     }
 
     @Transactional

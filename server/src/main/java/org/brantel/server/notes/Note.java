@@ -17,18 +17,23 @@ class Note {
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     private Long id;
+
     @Column(updatable = false)
     private Long caseId;
+
     @Column(updatable = false)
     private String kind;
+
     @Column(updatable = false)
     private String words;
+
     @Column(updatable = false)
     private String who;
+
     @Column(updatable = false)
     private Instant at;
 
-    protected Note() { }
+    protected Note() {}
 
     Note(Long caseId, String kind, String words, String who, Instant at) {
         this.caseId = caseId;
@@ -58,13 +63,16 @@ class Mention {
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     private Long id;
+
     @Column(updatable = false)
     private Long noteId;
+
     @Column(updatable = false)
     private String login;
+
     private Instant seenAt;
 
-    protected Mention() { }
+    protected Mention() {}
 
     Mention(Long noteId, String login) {
         this.noteId = noteId;

@@ -16,7 +16,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class NoteController {
 
-    record NewNote(@NotNull String kind, @NotNull String words) { }
+    record NewNote(@NotNull String kind, @NotNull String words) {}
 
     private final Notes notes;
     private final Staff staff;

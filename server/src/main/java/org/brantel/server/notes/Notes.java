@@ -21,10 +21,10 @@ import org.springframework.transaction.annotation.Transactional;
 public class Notes {
 
     /** @param kind note or call */
-    public record View(long id, String kind, String words, String who, Instant at) { }
+    public record View(long id, String kind, String words, String who, Instant at) {}
 
     /** A note that names somebody who has not seen it. */
-    public record Unseen(long mentionId, String caseNumber, String words, String who, Instant at) { }
+    public record Unseen(long mentionId, String caseNumber, String words, String who, Instant at) {}
 
     private static final Pattern MENTION = Pattern.compile("(?<![\\w.])@([a-z0-9._-]{2,40})", Pattern.CASE_INSENSITIVE);
     private static final int LONGEST = 5000;
@@ -47,7 +47,9 @@ public class Notes {
 
     @Transactional(readOnly = true)
     public List<View> of(String number) {
-        return notes.findByCaseIdOrderByIdDesc(cases.id(number)).stream().map(Note::view).toList();
+        return notes.findByCaseIdOrderByIdDesc(cases.id(number)).stream()
+                .map(Note::view)
+                .toList();
     }
 
     /** Writes a note down; {@code @login} tells a colleague. */
@@ -58,7 +60,9 @@ public class Notes {
         }
         String text = words == null ? "" : words.strip();
         if (text.isEmpty() || text.length() > LONGEST) {
-            throw Refusal.badInput("words", text.isEmpty() ? "The note has no words." : "The note is longer than 5,000 characters; split it.");
+            throw Refusal.badInput(
+                    "words",
+                    text.isEmpty() ? "The note has no words." : "The note is longer than 5,000 characters; split it.");
         }
         Set<String> logins = staff.all().stream().map(Staff.Person::login).collect(Collectors.toSet());
         Set<String> named = new TreeSet<>();
@@ -66,7 +70,10 @@ public class Notes {
         while (m.find()) {
             String login = m.group(1).toLowerCase(Locale.ROOT).replaceFirst("[._-]+$", "");
             if (!logins.contains(login)) {
-                throw Refusal.badInput("words", "There is nobody with the sign-in name '" + login + "'; known are " + String.join(", ", new TreeSet<>(logins)) + ".");
+                throw Refusal.badInput(
+                        "words",
+                        "There is nobody with the sign-in name '" + login + "'; known are "
+                                + String.join(", ", new TreeSet<>(logins)) + ".");
             }
             named.add(login);
         }
@@ -78,17 +85,20 @@ public class Notes {
 
     @Transactional(readOnly = true)
     public List<Unseen> unseenBy(String login) {
-        return mentions.findByLoginAndSeenAtIsNullOrderById(login).stream().map(m -> {
-            Note note = notes.findById(m.noteId()).orElseThrow();
-            View v = note.view();
-            return new Unseen(m.id(), cases.number(note.caseId()), v.words(), v.who(), v.at());
-        }).toList();
+        return mentions.findByLoginAndSeenAtIsNullOrderById(login).stream()
+                .map(m -> {
+                    Note note = notes.findById(m.noteId()).orElseThrow();
+                    View v = note.view();
+                    return new Unseen(m.id(), cases.number(note.caseId()), v.words(), v.who(), v.at());
+                })
+                .toList();
     }
 
     /** @throws Refusal when it names somebody else */
     @Transactional
     void seen(long mention, String login) {
-        Mention m = mentions.findById(mention).filter(x -> x.login().equals(login))
+        Mention m = mentions.findById(mention)
+                .filter(x -> x.login().equals(login))
                 .orElseThrow(() -> Refusal.missing("Nobody mentioned you there."));
         m.seen(clock.instant());
         events.changed(cases.number(notes.findById(m.noteId()).orElseThrow().caseId()), "note");
@@ -97,7 +107,8 @@ public class Notes {
     /** Takes it back. */
     @Transactional
     void unseen(long mention, String login) {
-        Mention m = mentions.findById(mention).filter(x -> x.login().equals(login))
+        Mention m = mentions.findById(mention)
+                .filter(x -> x.login().equals(login))
                 .orElseThrow(() -> Refusal.missing("Nobody mentioned you there."));
         m.seen(null);
         events.changed(cases.number(notes.findById(m.noteId()).orElseThrow().caseId()), "note");

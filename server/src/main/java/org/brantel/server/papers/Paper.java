@@ -21,7 +21,10 @@ import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
 
-/** A PDF that is written from top to bottom, and goes on on a new page by itself. Measures are points, from the top left. */
+/**
+ * A PDF that is written from top to bottom, and goes on on a new page by itself. Measures are points, from the top
+ * left.
+ */
 final class Paper implements Closeable {
 
     private static final String FONTS = "/net/sf/jasperreports/fonts/dejavu/";
@@ -219,8 +222,13 @@ final class Paper implements Closeable {
      */
     Paper qr(String content, float module, float x, float top) throws IOException {
         try {
-            BitMatrix code = new QRCodeWriter().encode(content, BarcodeFormat.QR_CODE, 0, 0, Map.of(EncodeHintType.MARGIN, 2,
-                    EncodeHintType.ERROR_CORRECTION, ErrorCorrectionLevel.M));
+            BitMatrix code = new QRCodeWriter()
+                    .encode(
+                            content,
+                            BarcodeFormat.QR_CODE,
+                            0,
+                            0,
+                            Map.of(EncodeHintType.MARGIN, 2, EncodeHintType.ERROR_CORRECTION, ErrorCorrectionLevel.M));
             for (int row = 0; row < code.getHeight(); row++) {
                 for (int from = 0; from < code.getWidth(); from++) {
                     int to = from;
@@ -229,7 +237,11 @@ final class Paper implements Closeable {
                     }
                     if (to > from) {
                         // Runs overlap a little, or a hairline would show between them.
-                        page.addRect(x + from * module, size.getHeight() - top - (row + 1) * module - OVERLAP, (to - from) * module, module + 2 * OVERLAP);
+                        page.addRect(
+                                x + from * module,
+                                size.getHeight() - top - (row + 1) * module - OVERLAP,
+                                (to - from) * module,
+                                module + 2 * OVERLAP);
                         from = to;
                     }
                 }

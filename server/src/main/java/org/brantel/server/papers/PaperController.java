@@ -34,7 +34,11 @@ class PaperController {
     }
 
     private static ResponseEntity<byte[]> pdf(byte[] bytes, String name) {
-        return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF)
-                .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.inline().filename(name).build().toString()).body(bytes);
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_PDF)
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.inline().filename(name).build().toString())
+                .body(bytes);
     }
 }

@@ -7,7 +7,7 @@ import com.ibm.icu.text.Bidi;
 /** Text as a printer sets it: letters that join are joined, what runs from right to left is turned. */
 final class Script {
 
-    private Script() { }
+    private Script() {}
 
     /** One line in visual order. Control characters and marks of direction are left out. */
     static String visual(String text) {
@@ -16,7 +16,8 @@ final class Script {
             return plain;
         }
         try {
-            String shaped = new ArabicShaping(ArabicShaping.LETTERS_SHAPE | ArabicShaping.TEXT_DIRECTION_LOGICAL).shape(plain);
+            String shaped =
+                    new ArabicShaping(ArabicShaping.LETTERS_SHAPE | ArabicShaping.TEXT_DIRECTION_LOGICAL).shape(plain);
             return new Bidi(shaped, Bidi.DIRECTION_DEFAULT_LEFT_TO_RIGHT).writeReordered(Bidi.DO_MIRRORING);
         } catch (ArabicShapingException e) {
             return plain; // unshaped is still legible

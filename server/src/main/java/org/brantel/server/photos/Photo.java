@@ -16,34 +16,55 @@ import org.springframework.data.jpa.repository.JpaRepository;
 class Photo {
 
     /** @param what label, device or accessory */
-    record View(long id, @Nullable Long deviceId, String what, String name, String sha256, int width, int height, long bytes, String who, Instant at) { }
+    record View(
+            long id,
+            @Nullable Long deviceId,
+            String what,
+            String name,
+            String sha256,
+            int width,
+            int height,
+            long bytes,
+            String who,
+            Instant at) {}
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     private Long id;
+
     @Column(updatable = false)
     private Long caseId;
+
     @Column(updatable = false)
     private Long deviceId;
+
     @Column(updatable = false)
     private String what;
+
     @Column(updatable = false)
     private String name;
+
     @Column(updatable = false)
     private String sha256;
+
     @Column(updatable = false)
     private int width;
+
     @Column(updatable = false)
     private int height;
+
     @Column(updatable = false)
     private long bytes;
+
     @Column(updatable = false)
     private String who;
+
     @Column(updatable = false)
     private Instant at;
+
     private boolean removed;
 
-    protected Photo() { }
+    protected Photo() {}
 
     Photo(Long caseId, Long deviceId, String what, String name, Pictures.Clean picture, String who, Instant at) {
         this.caseId = caseId;

@@ -1,5 +1,6 @@
 package org.brantel.server.photos;
 
+import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
@@ -8,7 +9,6 @@ import java.nio.file.StandardCopyOption;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.List;
-import jakarta.servlet.http.HttpServletRequest;
 import org.brantel.server.custody.CustodyService;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
@@ -42,7 +42,14 @@ class PhotoController {
     private final Events events;
     private final Clock clock;
 
-    PhotoController(PhotoRecords photos, Cases cases, CustodyService custody, Staff staff, Settings settings, Events events, Clock clock) {
+    PhotoController(
+            PhotoRecords photos,
+            Cases cases,
+            CustodyService custody,
+            Staff staff,
+            Settings settings,
+            Events events,
+            Clock clock) {
         this.photos = photos;
         this.cases = cases;
         this.custody = custody;
@@ -54,15 +61,22 @@ class PhotoController {
 
     @GetMapping("/api/cases/{number}/photos")
     List<Photo.View> all(@PathVariable String number) {
-        return photos.findByCaseIdAndRemovedFalseOrderById(cases.id(number)).stream().map(Photo::view).toList();
+        return photos.findByCaseIdAndRemovedFalseOrderById(cases.id(number)).stream()
+                .map(Photo::view)
+                .toList();
     }
 
     /** The body is the picture itself. */
     @Transactional
     @PostMapping("/api/cases/{number}/photos")
     @ResponseStatus(HttpStatus.CREATED)
-    Photo.View add(@PathVariable String number, @RequestParam String what, @RequestParam(required = false) Long device,
-                   @RequestParam(defaultValue = "") String name, HttpServletRequest request) throws IOException {
+    Photo.View add(
+            @PathVariable String number,
+            @RequestParam String what,
+            @RequestParam(required = false) Long device,
+            @RequestParam(defaultValue = "") String name,
+            HttpServletRequest request)
+            throws IOException {
         if (!what.matches("label|device|accessory")) {
             throw Refusal.badInput("what", "A photo shows a label, a device or an accessory.");
         }
@@ -73,7 +87,14 @@ class PhotoController {
         Pictures.Clean picture = Pictures.clean(body(request));
         keep(picture);
         String plainName = name.length() > 200 ? name.substring(0, 200) : name;
-        Photo photo = photos.save(new Photo(cases.id(number), device, what, plainName, picture, staff.current().name(), clock.instant()));
+        Photo photo = photos.save(new Photo(
+                cases.id(number),
+                device,
+                what,
+                plainName,
+                picture,
+                staff.current().name(),
+                clock.instant()));
         custody.record(number, staff.current().name(), "added a photo of the " + what, "SHA-256 " + picture.sha256());
         events.changed(number, "photo");
         return photo.view();
@@ -103,9 +124,12 @@ class PhotoController {
     }
 
     @GetMapping("/api/photos/{id}")
-    ResponseEntity<byte[]> show(@PathVariable long id, @RequestParam(defaultValue = "false") boolean small) throws IOException {
+    ResponseEntity<byte[]> show(@PathVariable long id, @RequestParam(defaultValue = "false") boolean small)
+            throws IOException {
         byte[] jpeg = Files.readAllBytes(file(find(id).sha256()));
-        return ResponseEntity.ok().contentType(MediaType.IMAGE_JPEG).cacheControl(CacheControl.maxAge(Duration.ofDays(30)).cachePrivate())
+        return ResponseEntity.ok()
+                .contentType(MediaType.IMAGE_JPEG)
+                .cacheControl(CacheControl.maxAge(Duration.ofDays(30)).cachePrivate())
                 .body(small ? Pictures.small(jpeg, SMALL) : jpeg);
     }
 

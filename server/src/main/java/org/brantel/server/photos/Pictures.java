@@ -13,19 +13,19 @@ import org.brantel.core.manifest.Hashes;
 import org.brantel.server.platform.Refusal;
 
 /**
- * Draws a picture anew: upright, of a bounded size, and without what a camera wrote into it. What is kept holds pixels and
- * nothing else, so there is no place in it, no time, no name of a device.
+ * Draws a picture anew: upright, of a bounded size, and without what a camera wrote into it. What is kept holds pixels
+ * and nothing else, so there is no place in it, no time, no name of a device.
  */
 final class Pictures {
 
     /** A picture that may be kept. */
-    record Clean(byte[] jpeg, int width, int height, String sha256) { }
+    record Clean(byte[] jpeg, int width, int height, String sha256) {}
 
     static final int LARGEST_UPLOAD = 20 << 20;
     private static final long MOST_PIXELS = 80_000_000;
     private static final int LONGEST_SIDE = 2400;
 
-    private Pictures() { }
+    private Pictures() {}
 
     static Clean clean(byte[] given) {
         if (given.length == 0) {
@@ -33,10 +33,17 @@ final class Pictures {
         }
         try {
             checkSize(given);
-            BufferedImage upright = Thumbnails.of(new ByteArrayInputStream(given)).scale(1).imageType(BufferedImage.TYPE_INT_RGB).asBufferedImage();
+            BufferedImage upright = Thumbnails.of(new ByteArrayInputStream(given))
+                    .scale(1)
+                    .imageType(BufferedImage.TYPE_INT_RGB)
+                    .asBufferedImage();
             ByteArrayOutputStream out = new ByteArrayOutputStream();
             double scale = Math.min(1, (double) LONGEST_SIDE / Math.max(upright.getWidth(), upright.getHeight()));
-            Thumbnails.of(upright).scale(scale).outputFormat("jpg").outputQuality(0.88).toOutputStream(out);
+            Thumbnails.of(upright)
+                    .scale(scale)
+                    .outputFormat("jpg")
+                    .outputQuality(0.88)
+                    .toOutputStream(out);
             byte[] jpeg = out.toByteArray();
             BufferedImage kept = ImageIO.read(new ByteArrayInputStream(jpeg));
             return new Clean(jpeg, kept.getWidth(), kept.getHeight(), Hashes.sha256Hex(jpeg, 0, jpeg.length));
@@ -71,7 +78,11 @@ final class Pictures {
     /** @param side longest side in pixels */
     static byte[] small(byte[] jpeg, int side) throws IOException {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        Thumbnails.of(new ByteArrayInputStream(jpeg)).size(side, side).outputFormat("jpg").outputQuality(0.8).toOutputStream(out);
+        Thumbnails.of(new ByteArrayInputStream(jpeg))
+                .size(side, side)
+                .outputFormat("jpg")
+                .outputQuality(0.8)
+                .toOutputStream(out);
         return out.toByteArray();
     }
 }

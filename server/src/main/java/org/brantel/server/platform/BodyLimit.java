@@ -19,14 +19,20 @@ class BodyLimit extends OncePerRequestFilter {
     private static final long LARGEST = 2L << 20;
 
     @Override
-    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain) throws ServletException, IOException {
+    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
         String type = request.getContentType();
         boolean json = type != null && type.startsWith(MediaType.APPLICATION_JSON_VALUE);
-        if (json && (request.getContentLengthLong() > LARGEST || request.getContentLengthLong() < 0 && request.getHeader("Transfer-Encoding") != null)) {
+        if (json
+                && (request.getContentLengthLong() > LARGEST
+                        || request.getContentLengthLong() < 0 && request.getHeader("Transfer-Encoding") != null)) {
             response.setStatus(HttpStatus.CONTENT_TOO_LARGE.value());
             response.setContentType(MediaType.APPLICATION_JSON_VALUE);
             response.setCharacterEncoding(StandardCharsets.UTF_8.name());
-            response.getWriter().write(Json.write(new Refusals.Answer("What was sent is larger than 2 MiB; shorten it. What you typed is still in this browser.", null)));
+            response.getWriter()
+                    .write(Json.write(new Refusals.Answer(
+                            "What was sent is larger than 2 MiB; shorten it. What you typed is still in this browser.",
+                            null)));
             return;
         }
         chain.doFilter(request, response);

@@ -35,8 +35,11 @@ public class Events implements SmartLifecycle {
     private final Set<SseEmitter> listeners = ConcurrentHashMap.newKeySet();
     private volatile Thread thread;
 
-    Events(JdbcTemplate jdbc, @Value("${spring.datasource.url}") String url,
-           @Value("${spring.datasource.username}") String user, @Value("${spring.datasource.password}") String password) {
+    Events(
+            JdbcTemplate jdbc,
+            @Value("${spring.datasource.url}") String url,
+            @Value("${spring.datasource.username}") String user,
+            @Value("${spring.datasource.password}") String password) {
         this.jdbc = jdbc;
         this.url = url;
         this.user = user;

@@ -22,7 +22,8 @@ class PlatformConfig implements WebMvcConfigurer {
     /** A record's properties are its components; {@code isEmpty()} and the like are questions, not data. */
     @Bean
     JsonMapperBuilderCustomizer componentsOnly() {
-        return builder -> builder.changeDefaultVisibility(v -> v.withIsGetterVisibility(JsonAutoDetect.Visibility.NONE));
+        return builder ->
+                builder.changeDefaultVisibility(v -> v.withIsGetterVisibility(JsonAutoDetect.Visibility.NONE));
     }
 
     /** Every property is always there unless its record says that it may be absent. */
@@ -35,7 +36,9 @@ class PlatformConfig implements WebMvcConfigurer {
                 Map<String, ?> properties = schema.getProperties();
                 if (properties != null) {
                     Set<String> absent = names.absentable(name);
-                    schema.setRequired(properties.keySet().stream().filter(p -> !absent.contains(p)).toList());
+                    schema.setRequired(properties.keySet().stream()
+                            .filter(p -> !absent.contains(p))
+                            .toList());
                 }
             });
         };
@@ -44,8 +47,20 @@ class PlatformConfig implements WebMvcConfigurer {
     /** Deep links of the front end: it does its own routing. */
     @Override
     public void addViewControllers(ViewControllerRegistry registry) {
-        for (String path : new String[] {"/desk", "/intake", "/bench", "/handover", "/ledger", "/settings", "/outbox", "/sign-in", "/setup",
-            "/cases/**", "/imaging/**", "/d/**"}) {
+        for (String path : new String[] {
+            "/desk",
+            "/intake",
+            "/bench",
+            "/handover",
+            "/ledger",
+            "/settings",
+            "/outbox",
+            "/sign-in",
+            "/setup",
+            "/cases/**",
+            "/imaging/**",
+            "/d/**"
+        }) {
             registry.addViewController(path).setViewName("forward:/index.html");
         }
     }

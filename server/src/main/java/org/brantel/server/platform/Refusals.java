@@ -27,7 +27,7 @@ class Refusals {
     private static final Logger LOG = LoggerFactory.getLogger(Refusals.class);
 
     /** @param field the form field that is meant, when it is one */
-    record Answer(String sentence, @Nullable String field) { }
+    record Answer(String sentence, @Nullable String field) {}
 
     @ExceptionHandler
     ResponseEntity<Answer> refusal(Refusal e) {
@@ -45,7 +45,9 @@ class Refusals {
     @ExceptionHandler
     ResponseEntity<Answer> unreadable(HttpMessageNotReadableException e) {
         // A value that refuses to be made says why.
-        if (e.getMostSpecificCause() instanceof IllegalArgumentException own && own.getMessage() != null && !(own instanceof NumberFormatException)) {
+        if (e.getMostSpecificCause() instanceof IllegalArgumentException own
+                && own.getMessage() != null
+                && !(own instanceof NumberFormatException)) {
             return answer(HttpStatus.BAD_REQUEST, "It could not be taken: " + own.getMessage() + ".", null);
         }
         if (e.getMostSpecificCause() instanceof DateTimeException) {
@@ -56,13 +58,19 @@ class Refusals {
 
     @ExceptionHandler
     ResponseEntity<Answer> mismatch(MethodArgumentTypeMismatchException e) {
-        return answer(HttpStatus.BAD_REQUEST, "'" + e.getValue() + "' is not a possible value of " + e.getName() + ".", e.getName());
+        return answer(
+                HttpStatus.BAD_REQUEST,
+                "'" + e.getValue() + "' is not a possible value of " + e.getName() + ".",
+                e.getName());
     }
 
     @ExceptionHandler
     ResponseEntity<Answer> lostRace(OptimisticLockingFailureException e) {
-        return answer(HttpStatus.CONFLICT, "Somebody else changed this case a moment ago; nothing of yours was saved. "
-                + "Look at the new state and enter it again.", null);
+        return answer(
+                HttpStatus.CONFLICT,
+                "Somebody else changed this case a moment ago; nothing of yours was saved. "
+                        + "Look at the new state and enter it again.",
+                null);
     }
 
     @ExceptionHandler({NoResourceFoundException.class, HttpRequestMethodNotSupportedException.class})

@@ -21,9 +21,21 @@ import org.springframework.context.annotation.Configuration;
 class SchemaNames {
 
     /** The core knows no annotation for it; its Javadoc says which of its properties may be absent. */
-    private static final Map<String, Set<String>> OF_THE_CORE = Map.of("Ranking", Set.of("nextQuestion"),
-            "ProtocolFactCode", Set.of("checks"), "Movement", Set.of("ledBefore", "leadsNow"), "Estimate", Set.of("imaging", "scanning"),
-            "WantedLine", Set.of("from", "to"), "WantedTally", Set.of("confirmed"), "ScanReport", Set.of("claims"));
+    private static final Map<String, Set<String>> OF_THE_CORE = Map.of(
+            "Ranking",
+            Set.of("nextQuestion"),
+            "ProtocolFactCode",
+            Set.of("checks"),
+            "Movement",
+            Set.of("ledBefore", "leadsNow"),
+            "Estimate",
+            Set.of("imaging", "scanning"),
+            "WantedLine",
+            Set.of("from", "to"),
+            "WantedTally",
+            Set.of("confirmed"),
+            "ScanReport",
+            Set.of("claims"));
 
     private final Map<String, Class<?>> named = new ConcurrentHashMap<>();
 
@@ -56,8 +68,11 @@ class SchemaNames {
         if (type == null || !type.isRecord()) {
             return OF_THE_CORE.getOrDefault(schema, Set.of());
         }
-        Set<String> names = Arrays.stream(type.getRecordComponents()).filter(c -> c.isAnnotationPresent(Nullable.class)
-                || c.getAccessor().isAnnotationPresent(Nullable.class)).map(RecordComponent::getName).collect(Collectors.toSet());
+        Set<String> names = Arrays.stream(type.getRecordComponents())
+                .filter(c ->
+                        c.isAnnotationPresent(Nullable.class) || c.getAccessor().isAnnotationPresent(Nullable.class))
+                .map(RecordComponent::getName)
+                .collect(Collectors.toSet());
         names.addAll(OF_THE_CORE.getOrDefault(schema, Set.of()));
         return names;
     }

@@ -18,8 +18,16 @@ import org.springframework.boot.context.properties.ConfigurationProperties;
  * @param smtp        the mail server that takes the lab's messages
  */
 @ConfigurationProperties("brantel")
-public record Settings(Path home, String lab, String phone, ZoneId zone, boolean demo, Path demoDevices, int linkDays, int demoCases,
-                       Smtp smtp) {
+public record Settings(
+        Path home,
+        String lab,
+        String phone,
+        ZoneId zone,
+        boolean demo,
+        Path demoDevices,
+        int linkDays,
+        int demoCases,
+        Smtp smtp) {
 
     /**
      * @param host     empty when the lab sends no mail
@@ -27,7 +35,7 @@ public record Settings(Path home, String lab, String phone, ZoneId zone, boolean
      * @param startTls whether the connection is turned into an encrypted one before anything is said
      * @param from     the sender's address
      */
-    public record Smtp(String host, int port, String user, String password, boolean startTls, String from) { }
+    public record Smtp(String host, int port, String user, String password, boolean startTls, String from) {}
 
     public Path inbox() {
         return home.resolve("inbox");

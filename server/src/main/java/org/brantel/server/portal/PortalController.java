@@ -48,19 +48,46 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 @RequestMapping("/api/portal/{token}")
 class PortalController {
 
-    record Passcode(@NotBlank(message = "Enter the passcode from the lab's message.")
-                    @Size(max = 40, message = "A passcode has eight digits.") String passcode) { }
+    record Passcode(
+            @NotBlank(message = "Enter the passcode from the lab's message.")
+            @Size(max = 40, message = "A passcode has eight digits.")
+            String passcode) {}
 
     /** @param number for downloading it; 0 when it was not delivered */
-    record FileLine(int number, String name, @Nullable String path, long size, String delivered, @Nullable String sha256,
-                    long gapBytes, @Nullable String why, List<Long> fits, List<Long> mayFit) { }
+    record FileLine(
+            int number,
+            String name,
+            @Nullable String path,
+            long size,
+            String delivered,
+            @Nullable String sha256,
+            long gapBytes,
+            @Nullable String why,
+            List<Long> fits,
+            List<Long> mayFit) {}
 
-    record PortalPage(String lab, String phone, String caseNumber, String contactPerson, String customer, String device,
-                      List<Account.Wanted> wanted, List<FileLine> files, long bytes, String fingerprint, Instant sealedAt,
-                      @Nullable Instant expiresAt, @Nullable DeliveryViews.Receipt receipt) { }
+    record PortalPage(
+            String lab,
+            String phone,
+            String caseNumber,
+            String contactPerson,
+            String customer,
+            String device,
+            List<Account.Wanted> wanted,
+            List<FileLine> files,
+            long bytes,
+            String fingerprint,
+            Instant sealedAt,
+            @Nullable Instant expiresAt,
+            @Nullable DeliveryViews.Receipt receipt) {}
 
-    record Confirmation(@NotBlank(message = "Enter your name.") @Size(max = 200, message = "The name is longer than 200 characters.") String name,
-                        @Min(0) int checked, @Min(0) int equal) { }
+    record Confirmation(
+            @NotBlank(message = "Enter your name.")
+            @Size(max = 200, message = "The name is longer than 200 characters.")
+            String name,
+
+            @Min(0) int checked,
+            @Min(0) int equal) {}
 
     private static final String OPENED = "brantel.portal.";
 
@@ -89,24 +116,44 @@ class PortalController {
         DeliveryViews.Delivery d = opened.delivery();
         CaseViews.Docket docket = cases.docket(d.caseNumber());
         Account account = account(opened);
-        return new PortalPage(settings.lab(), settings.phone(), d.caseNumber(), docket.contactPerson(),
-                docket.customer().name(), (docket.device().make() + " " + docket.device().model()).strip(), account.wanted(),
-                lines(account), d.bytes(), d.fingerprint(), d.sealedAt(), d.expiresAt(), d.receipt());
+        return new PortalPage(
+                settings.lab(),
+                settings.phone(),
+                d.caseNumber(),
+                docket.contactPerson(),
+                docket.customer().name(),
+                (docket.device().make() + " " + docket.device().model()).strip(),
+                account.wanted(),
+                lines(account),
+                d.bytes(),
+                d.fingerprint(),
+                d.sealedAt(),
+                d.expiresAt(),
+                d.receipt());
     }
 
     private static List<FileLine> lines(Account account) {
         List<FileLine> lines = new ArrayList<>();
         for (int i = 0; i < account.files().size(); i++) {
             Account.Line f = account.files().get(i);
-            lines.add(new FileLine(f.path() == null ? 0 : i + 1, f.name(), f.path(), f.size(), f.delivered(), f.sha256(),
-                    f.gaps().stream().mapToLong(Range::length).sum(), f.why(), f.fits(), f.mayFit()));
+            lines.add(new FileLine(
+                    f.path() == null ? 0 : i + 1,
+                    f.name(),
+                    f.path(),
+                    f.size(),
+                    f.delivered(),
+                    f.sha256(),
+                    f.gaps().stream().mapToLong(Range::length).sum(),
+                    f.why(),
+                    f.fits(),
+                    f.mayFit()));
         }
         return lines;
     }
 
     @GetMapping("/files/{number}")
-    ResponseEntity<StreamingResponseBody> file(@PathVariable String token, @PathVariable int number, HttpServletRequest request)
-            throws IOException {
+    ResponseEntity<StreamingResponseBody> file(
+            @PathVariable String token, @PathVariable int number, HttpServletRequest request) throws IOException {
         Deliveries.Opened opened = opened(token, request);
         List<Account.Line> files = account(opened).files();
         if (number < 1 || number > files.size() || files.get(number - 1).path() == null) {
@@ -117,35 +164,44 @@ class PortalController {
             throw Refusal.missing("There is no file " + number + " in this delivery.");
         }
         String what = "one file, " + file.getFileName();
-        return attachment(file.getFileName().toString()).contentLength(Files.size(file)).body(sent(opened, what, out -> Files.copy(file, out)));
+        return attachment(file.getFileName().toString())
+                .contentLength(Files.size(file))
+                .body(sent(opened, what, out -> Files.copy(file, out)));
     }
 
     @GetMapping("/all.zip")
-    ResponseEntity<StreamingResponseBody> all(@PathVariable String token, HttpServletRequest request) throws IOException {
+    ResponseEntity<StreamingResponseBody> all(@PathVariable String token, HttpServletRequest request)
+            throws IOException {
         Deliveries.Opened opened = opened(token, request);
         Path bag = opened.bag();
         List<Path> files;
         try (Stream<Path> walk = Files.walk(bag)) {
             files = walk.filter(Files::isRegularFile).sorted().toList();
         }
-        return attachment(bag.getFileName() + ".zip").body(sent(opened, "everything, " + opened.delivery().files() + " files", out -> {
-            // Recovered files are mostly packed already: storing them is as small and leaves the time to the line.
-            try (ZipOutputStream zip = new ZipOutputStream(out, StandardCharsets.UTF_8)) {
-                zip.setLevel(Deflater.NO_COMPRESSION);
-                for (Path file : files) {
-                    ZipEntry entry = new ZipEntry(bag.getParent().relativize(file).toString().replace('\\', '/'));
-                    entry.setLastModifiedTime(Files.getLastModifiedTime(file));
-                    zip.putNextEntry(entry);
-                    try (InputStream in = Files.newInputStream(file)) {
-                        in.transferTo(zip);
+        return attachment(bag.getFileName() + ".zip")
+                .body(sent(opened, "everything, " + opened.delivery().files() + " files", out -> {
+                    // Recovered files are mostly packed already: storing them is as small and leaves the time to the
+                    // line.
+                    try (ZipOutputStream zip = new ZipOutputStream(out, StandardCharsets.UTF_8)) {
+                        zip.setLevel(Deflater.NO_COMPRESSION);
+                        for (Path file : files) {
+                            ZipEntry entry = new ZipEntry(
+                                    bag.getParent().relativize(file).toString().replace('\\', '/'));
+                            entry.setLastModifiedTime(Files.getLastModifiedTime(file));
+                            zip.putNextEntry(entry);
+                            try (InputStream in = Files.newInputStream(file)) {
+                                in.transferTo(zip);
+                            }
+                            zip.closeEntry();
+                        }
                     }
-                    zip.closeEntry();
-                }
-            }
-        }));
+                }));
     }
 
-    /** Puts on record that a download began, and how it ended: never that something was downloaded before its last byte went out. */
+    /**
+     * Puts on record that a download began, and how it ended: never that something was downloaded before its last byte
+     * went out.
+     */
     private StreamingResponseBody sent(Deliveries.Opened opened, String what, StreamingResponseBody body) {
         long id = opened.delivery().id();
         deliveries.downloadBegun(id, what);
@@ -190,8 +246,14 @@ class PortalController {
 
     /** Never something that a browser would run or show as a page. */
     private static ResponseEntity.BodyBuilder attachment(String name) {
-        return ResponseEntity.ok().contentType(MediaType.APPLICATION_OCTET_STREAM)
-                .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString())
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_OCTET_STREAM)
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment()
+                                .filename(name, StandardCharsets.UTF_8)
+                                .build()
+                                .toString())
                 .header("Content-Security-Policy", "sandbox");
     }
 

@@ -18,16 +18,20 @@ class AdoptedProtocol {
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     private Long id;
+
     @Column(updatable = false)
     private String name;
+
     @Column(updatable = false)
     private String text;
+
     @Column(updatable = false)
     private String who;
+
     @Column(updatable = false)
     private Instant at;
 
-    protected AdoptedProtocol() { }
+    protected AdoptedProtocol() {}
 
     AdoptedProtocol(String name, String text, String who, Instant at) {
         this.name = name;

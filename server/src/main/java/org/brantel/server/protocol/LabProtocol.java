@@ -51,8 +51,10 @@ public class LabProtocol {
         Optional<AdoptedProtocol> newest = adopted.findFirstByOrderByIdDesc();
         if (newest.map(AdoptedProtocol::id).orElse(SHIPPED) != inForce.id) {
             try {
-                inForce = newest.isEmpty() ? InForce.of(SHIPPED, Protocol.current())
-                        : InForce.of(newest.get().id(), Protocol.parse(newest.get().text(), "that was adopted"));
+                inForce = newest.isEmpty()
+                        ? InForce.of(SHIPPED, Protocol.current())
+                        : InForce.of(
+                                newest.get().id(), Protocol.parse(newest.get().text(), "that was adopted"));
             } catch (IOException e) {
                 throw new IllegalStateException(e);
             }
@@ -87,8 +89,10 @@ public class LabProtocol {
     }
 
     private static Map<String, List<String>> grouped(List<? extends Stated> facts, String source) {
-        return facts.stream().filter(f -> f.source().equals(source)).collect(Collectors.groupingBy(Stated::code,
-                LinkedHashMap::new, Collectors.mapping(Stated::value, Collectors.toList())));
+        return facts.stream()
+                .filter(f -> f.source().equals(source))
+                .collect(Collectors.groupingBy(
+                        Stated::code, LinkedHashMap::new, Collectors.mapping(Stated::value, Collectors.toList())));
     }
 
     /** @throws Refusal with the line, when it is malformed, or when the words that callers use would not fit it */
@@ -100,7 +104,10 @@ public class LabProtocol {
         } catch (IOException e) {
             throw Refusal.badInput("protocol", e.getMessage());
         } catch (IllegalArgumentException e) {
-            throw Refusal.badInput("protocol", "The protocol lacks a fact that callers' words are turned into (phrases.txt, " + e.getMessage() + ").");
+            throw Refusal.badInput(
+                    "protocol",
+                    "The protocol lacks a fact that callers' words are turned into (phrases.txt, " + e.getMessage()
+                            + ").");
         }
     }
 
@@ -109,7 +116,8 @@ public class LabProtocol {
     public String adopt(String text, String who) {
         Triage triage = candidate(text);
         if (triage.name().equals(triage().name())) {
-            throw Refusal.badInput("protocol", triage.name() + " is in force already; give the changed one another version.");
+            throw Refusal.badInput(
+                    "protocol", triage.name() + " is in force already; give the changed one another version.");
         }
         adopted.save(new AdoptedProtocol(triage.name(), text, who, clock.instant()));
         return triage.name();

@@ -21,10 +21,13 @@ class RecoveredFile {
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     private Long id;
+
     @Column(updatable = false)
     private Long runId;
+
     @Column(updatable = false)
     private Long lineId;
+
     private String path;
     private String name;
     private long size;
@@ -34,7 +37,7 @@ class RecoveredFile {
     private String gaps;
     private String why;
 
-    protected RecoveredFile() { }
+    protected RecoveredFile() {}
 
     RecoveredFile(Long runId, Finding finding) {
         this.runId = runId;
@@ -49,14 +52,25 @@ class RecoveredFile {
         prognosis = finding.prognosis().word();
         sha256 = result.sha256();
         gaps = Json.write(result.gaps());
-        why = result.why() != null ? result.why()
-                : finding.reasons().isEmpty() || prognosis.equals("whole") ? null : finding.reasons().get(0);
+        why = result.why() != null
+                ? result.why()
+                : finding.reasons().isEmpty() || prognosis.equals("whole")
+                        ? null
+                        : finding.reasons().get(0);
     }
 
     RecoveryViews.File view() {
         try {
-            return new RecoveryViews.File(lineId, path, name, size, outcome, prognosis, sha256,
-                    Arrays.asList(Json.read(gaps, Range[].class, "gaps", "recovered file " + id)), why);
+            return new RecoveryViews.File(
+                    lineId,
+                    path,
+                    name,
+                    size,
+                    outcome,
+                    prognosis,
+                    sha256,
+                    Arrays.asList(Json.read(gaps, Range[].class, "gaps", "recovered file " + id)),
+                    why);
         } catch (IOException e) {
             throw new IllegalStateException(e);
         }

@@ -23,9 +23,10 @@ import org.springframework.transaction.annotation.Transactional;
 public class Recoveries {
 
     /** A run that went through, ready to be packed. */
-    public record Finished(long runId, Path files, List<RecoveryViews.File> results) { }
+    public record Finished(long runId, Path files, List<RecoveryViews.File> results) {}
 
-    private static final Set<RecoveryRun.State> AT_WORK = EnumSet.of(RecoveryRun.State.WAITING, RecoveryRun.State.RUNNING);
+    private static final Set<RecoveryRun.State> AT_WORK =
+            EnumSet.of(RecoveryRun.State.WAITING, RecoveryRun.State.RUNNING);
 
     private final RecoveryRuns runs;
     private final RecoveredFiles files;
@@ -37,8 +38,16 @@ public class Recoveries {
     private final OneTimeTask<Long> recoveryTask;
     private final Clock clock;
 
-    Recoveries(RecoveryRuns runs, RecoveredFiles files, Catalogues catalogues, Cases cases, CustodyService custody,
-               Events events, Jobs jobs, OneTimeTask<Long> recoveryTask, Clock clock) {
+    Recoveries(
+            RecoveryRuns runs,
+            RecoveredFiles files,
+            Catalogues catalogues,
+            Cases cases,
+            CustodyService custody,
+            Events events,
+            Jobs jobs,
+            OneTimeTask<Long> recoveryTask,
+            Clock clock) {
         this.runs = runs;
         this.files = files;
         this.catalogues = catalogues;
@@ -97,32 +106,42 @@ public class Recoveries {
     /** Newest first. */
     @Transactional(readOnly = true)
     public List<RecoveryViews.Run> runs(String number) {
-        return runs.findByCaseIdOrderByIdDesc(cases.id(number)).stream().map(r -> r.view(number)).toList();
+        return runs.findByCaseIdOrderByIdDesc(cases.id(number)).stream()
+                .map(r -> r.view(number))
+                .toList();
     }
 
     /** The newest run of each of these cases that has one, by case number. */
     @Transactional(readOnly = true)
     public Map<String, RecoveryViews.Run> newest(Map<Long, String> cases) {
-        return runs.findNewest(cases.keySet()).stream().map(r -> r.view(cases.get(r.caseId()))).collect(Collectors.toMap(RecoveryViews.Run::caseNumber, v -> v));
+        return runs.findNewest(cases.keySet()).stream()
+                .map(r -> r.view(cases.get(r.caseId())))
+                .collect(Collectors.toMap(RecoveryViews.Run::caseNumber, v -> v));
     }
 
     /** Of all cases. */
     @Transactional(readOnly = true)
     public List<RecoveryViews.Run> running() {
-        return runs.findByStateInOrderById(AT_WORK).stream().map(r -> r.view(cases.number(r.caseId()))).toList();
+        return runs.findByStateInOrderById(AT_WORK).stream()
+                .map(r -> r.view(cases.number(r.caseId())))
+                .toList();
     }
 
     @Transactional(readOnly = true)
     List<RecoveryViews.File> files(long runId) {
-        return files.findByRunIdOrderById(runId).stream().map(RecoveredFile::view).toList();
+        return files.findByRunIdOrderById(runId).stream()
+                .map(RecoveredFile::view)
+                .toList();
     }
 
     /** The newest run, when it went through. @throws Refusal when there is none */
     @Transactional(readOnly = true)
     public Finished finished(String number) {
-        RecoveryRun run = runs.findByCaseIdOrderByIdDesc(cases.id(number)).stream().findFirst()
+        RecoveryRun run = runs.findByCaseIdOrderByIdDesc(cases.id(number)).stream()
+                .findFirst()
                 .filter(r -> r.state() == RecoveryRun.State.DONE)
-                .orElseThrow(() -> Refusal.conflict("There is no finished recovery run of " + number + "; recover the selection first."));
+                .orElseThrow(() -> Refusal.conflict(
+                        "There is no finished recovery run of " + number + "; recover the selection first."));
         return finished(run);
     }
 

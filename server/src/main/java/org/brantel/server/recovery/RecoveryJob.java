@@ -49,8 +49,17 @@ class RecoveryJob {
     private final TransactionTemplate transaction;
     private final Clock clock;
 
-    RecoveryJob(RecoveryRuns runs, RecoveredFiles files, Catalogues catalogues, Bench bench, Cases cases,
-                CustodyService custody, Events events, Settings settings, TransactionTemplate transaction, Clock clock) {
+    RecoveryJob(
+            RecoveryRuns runs,
+            RecoveredFiles files,
+            Catalogues catalogues,
+            Bench bench,
+            Cases cases,
+            CustodyService custody,
+            Events events,
+            Settings settings,
+            TransactionTemplate transaction,
+            Clock clock) {
         this.runs = runs;
         this.files = files;
         this.catalogues = catalogues;
@@ -85,9 +94,13 @@ class RecoveryJob {
                 RecoveryRun done = runs.findById(id).orElseThrow();
                 done.end(stopped == null ? RecoveryRun.State.DONE : RecoveryRun.State.PAUSED, stopped, clock.instant());
                 RecoveryViews.Run v = done.view(number);
-                custody.record(number, CustodyService.MACHINE, stopped == null ? "finished recovery, read back and hashed again"
-                        : "paused recovery", "run " + id + ": " + v.whole() + " whole, " + v.gapped() + " with gaps, " + v.doubtful() + " in doubt, "
-                        + v.notWritten() + " not written" + (stopped == null ? "" : "; " + stopped));
+                custody.record(
+                        number,
+                        CustodyService.MACHINE,
+                        stopped == null ? "finished recovery, read back and hashed again" : "paused recovery",
+                        "run " + id + ": " + v.whole() + " whole, " + v.gapped() + " with gaps, " + v.doubtful()
+                                + " in doubt, " + v.notWritten() + " not written"
+                                + (stopped == null ? "" : "; " + stopped));
                 events.changed(number, "recovery");
             });
         } catch (Ticker.ServerStops e) {
@@ -104,9 +117,13 @@ class RecoveryJob {
 
     /** @return why it stopped early, or null */
     private String write(long id, String number, Path folder, BooleanSupplier serverStops) throws IOException {
-        Map<Long, List<Finding>> byImage = catalogues.selected(number).stream().collect(Collectors.groupingBy(
-                Catalogues.Selected::imagingId, TreeMap::new, Collectors.mapping(Catalogues.Selected::finding, Collectors.toList())));
-        StopRequest stop = new StopRequest(serverStops, () -> runs.findById(id).map(r -> r.asked() != null).orElse(true));
+        Map<Long, List<Finding>> byImage = catalogues.selected(number).stream()
+                .collect(Collectors.groupingBy(
+                        Catalogues.Selected::imagingId,
+                        TreeMap::new,
+                        Collectors.mapping(Catalogues.Selected::finding, Collectors.toList())));
+        StopRequest stop = new StopRequest(
+                serverStops, () -> runs.findById(id).map(r -> r.asked() != null).orElse(true));
         int images = 0;
         for (Map.Entry<Long, List<Finding>> part : byImage.entrySet()) {
             // Files of a second image of the same case get a folder of their own, so that names cannot meet.
@@ -114,8 +131,12 @@ class RecoveryJob {
             Map<Long, Finding> findings = part.getValue().stream().collect(Collectors.toMap(Finding::id, f -> f));
             Pending pending = new Pending(id, number, findings);
             try (Source image = Sources.open(bench.image(part.getKey()).file().toString())) {
-                Recovery.Outcome outcome = new Recovery(image, folder.resolve(name), folder.resolve("results-" + part.getKey()
-                        + ".ndjson"), pending).run(part.getValue(), stop);
+                Recovery.Outcome outcome = new Recovery(
+                                image,
+                                folder.resolve(name),
+                                folder.resolve("results-" + part.getKey() + ".ndjson"),
+                                pending)
+                        .run(part.getValue(), stop);
                 pending.flush();
                 if (outcome.stoppedBecause() != null) {
                     return outcome.stoppedBecause();
@@ -152,7 +173,8 @@ class RecoveryJob {
                 RecoveryRun run = runs.findById(id).orElseThrow();
                 for (RecoveryResult result : waiting) {
                     Finding finding = findings.get(result.id());
-                    RecoveredFile file = files.findByRunIdAndLineId(id, finding.id()).orElseGet(() -> new RecoveredFile(id, finding));
+                    RecoveredFile file = files.findByRunIdAndLineId(id, finding.id())
+                            .orElseGet(() -> new RecoveredFile(id, finding));
                     file.take(result, finding);
                     files.save(file);
                     run.count(result, finding.prognosis() == Prognosis.DOUBTFUL);

@@ -17,15 +17,24 @@ import org.hibernate.annotations.DynamicUpdate;
 @DynamicUpdate
 class RecoveryRun {
 
-    enum State { WAITING, RUNNING, PAUSED, DONE, FAILED }
+    enum State {
+        WAITING,
+        RUNNING,
+        PAUSED,
+        DONE,
+        FAILED
+    }
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     private Long id;
+
     @Column(updatable = false)
     private Long caseId;
+
     @Enumerated(EnumType.STRING)
     private State state;
+
     private String asked;
     private String folder;
     private int total;
@@ -36,13 +45,16 @@ class RecoveryRun {
     private int notWritten;
     private long bytes;
     private String trouble;
+
     @Column(updatable = false)
     private String who;
+
     @Column(updatable = false)
     private Instant startedAt;
+
     private Instant endedAt;
 
-    protected RecoveryRun() { }
+    protected RecoveryRun() {}
 
     RecoveryRun(Long caseId, int total, String who, Instant startedAt) {
         this.caseId = caseId;
@@ -116,7 +128,20 @@ class RecoveryRun {
     }
 
     RecoveryViews.Run view(String caseNumber) {
-        return new RecoveryViews.Run(id, caseNumber, state.name().toLowerCase(), total, done, whole, gapped, doubtful, notWritten, bytes,
-                trouble, who, startedAt, endedAt);
+        return new RecoveryViews.Run(
+                id,
+                caseNumber,
+                state.name().toLowerCase(),
+                total,
+                done,
+                whole,
+                gapped,
+                doubtful,
+                notWritten,
+                bytes,
+                trouble,
+                who,
+                startedAt,
+                endedAt);
     }
 }

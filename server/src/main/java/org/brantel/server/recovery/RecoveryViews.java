@@ -8,11 +8,27 @@ import org.brantel.core.source.Range;
 /** What others see of recovery. */
 public final class RecoveryViews {
 
-    private RecoveryViews() { }
+    private RecoveryViews() {}
 
-    /** @param state waiting, running, paused, done, failed; @param doubtful written, but their bytes may not all be their own */
-    public record Run(long id, String caseNumber, String state, int total, int done, int whole, int gapped, int doubtful, int notWritten,
-                      long bytes, @Nullable String trouble, String who, Instant startedAt, @Nullable Instant endedAt) { }
+    /**
+     * @param state waiting, running, paused, done, failed; @param doubtful written, but their bytes may not all be
+     *              their own
+     */
+    public record Run(
+            long id,
+            String caseNumber,
+            String state,
+            int total,
+            int done,
+            int whole,
+            int gapped,
+            int doubtful,
+            int notWritten,
+            long bytes,
+            @Nullable String trouble,
+            String who,
+            Instant startedAt,
+            @Nullable Instant endedAt) {}
 
     /**
      * @param line    of the catalogue
@@ -20,6 +36,14 @@ public final class RecoveryViews {
      * @param outcome whole, gapped, not-written
      * @param gaps    offsets in the file that hold zeros
      */
-    public record File(long line, @Nullable String path, String name, long size, String outcome, String prognosis,
-                       @Nullable String sha256, List<Range> gaps, @Nullable String why) { }
+    public record File(
+            long line,
+            @Nullable String path,
+            String name,
+            long size,
+            String outcome,
+            String prognosis,
+            @Nullable String sha256,
+            List<Range> gaps,
+            @Nullable String why) {}
 }

@@ -10,7 +10,8 @@ interface RecoveryRuns extends JpaRepository<RecoveryRun, Long> {
 
     List<RecoveryRun> findByCaseIdOrderByIdDesc(Long caseId);
 
-    @Query("select r from RecoveryRun r where r.id in (select max(x.id) from RecoveryRun x where x.caseId in ?1 group by x.caseId)")
+    @Query("select r from RecoveryRun r where r.id in (select max(x.id) from RecoveryRun x where x.caseId in "
+            + "?1 group by x.caseId)")
     List<RecoveryRun> findNewest(Collection<Long> caseIds);
 
     List<RecoveryRun> findByStateInOrderById(Collection<RecoveryRun.State> states);

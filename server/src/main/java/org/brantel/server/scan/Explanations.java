@@ -36,16 +36,31 @@ class Explanations {
         Catalogues.Selected selected = catalogues.line(number, line);
         Finding finding = selected.finding();
         Volume volume = scans.report(number, selected.toldBy()).map(ScanReport::volumes).orElse(List.of()).stream()
-                .filter(v -> finding.volume() != null && v.index() == finding.volume()).findFirst().orElse(null);
-        try (Source image = Sources.open(bench.image(selected.imagingId()).file().toString())) {
+                .filter(v -> finding.volume() != null && v.index() == finding.volume())
+                .findFirst()
+                .orElse(null);
+        try (Source image =
+                Sources.open(bench.image(selected.imagingId()).file().toString())) {
             List<Step> steps = Explanation.of(image, volume, finding);
-            return locks.mayLook(number, Look.CONTENTS) ? steps : steps.stream().map(Explanations::withoutContent).toList();
+            return locks.mayLook(number, Look.CONTENTS)
+                    ? steps
+                    : steps.stream().map(Explanations::withoutContent).toList();
         }
     }
 
     /** The bytes of the content stay closed to who may not look into it; those of records do not. */
     private static Step withoutContent(Step step) {
-        return step.isContent() ? new Step(step.title(), Stream.concat(step.words().stream(), Stream.of("The customer has not agreed to a look at the bytes themselves.")).toList(),
-                step.offset(), null, List.of(), true) : step;
+        return step.isContent()
+                ? new Step(
+                        step.title(),
+                        Stream.concat(
+                                        step.words().stream(),
+                                        Stream.of("The customer has not agreed to a look at the bytes themselves."))
+                                .toList(),
+                        step.offset(),
+                        null,
+                        List.of(),
+                        true)
+                : step;
     }
 }

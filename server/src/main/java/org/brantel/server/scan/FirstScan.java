@@ -16,7 +16,7 @@ class FirstScan {
     private static final Logger LOG = LoggerFactory.getLogger(FirstScan.class);
 
     /** A session ended that began while its image was written. */
-    record EarlyEnded(String caseNumber, long imagingId) { }
+    record EarlyEnded(String caseNumber, long imagingId) {}
 
     private final Scans scans;
     private final Bench bench;

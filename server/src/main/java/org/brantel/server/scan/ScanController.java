@@ -34,8 +34,12 @@ class ScanController {
      * @param again  carve also what an earlier session carved; no when it is not said
      * @param hashes hash each finding; no when it is not said: then only those that look alike are
      */
-    record ScanOrder(@NotBlank(message = "Choose a scan method.") String method, @Nullable Integer volume, @Nullable Boolean search, @Nullable Boolean again,
-            @Nullable Boolean hashes) { }
+    record ScanOrder(
+            @NotBlank(message = "Choose a scan method.") String method,
+            @Nullable Integer volume,
+            @Nullable Boolean search,
+            @Nullable Boolean again,
+            @Nullable Boolean hashes) {}
 
     private final Scans scans;
     private final Explanations explanations;
@@ -64,7 +68,15 @@ class ScanController {
     @PostMapping("/api/cases/{number}/scans")
     @ResponseStatus(HttpStatus.CREATED)
     ScanView start(@PathVariable String number, @Valid @RequestBody ScanOrder order) {
-        return scans.start(number, new Scans.Scope(order.method(), order.volume(), order.search() == null || order.search(), order.again() != null && order.again(), order.hashes() != null && order.hashes()), staff.current().name());
+        return scans.start(
+                number,
+                new Scans.Scope(
+                        order.method(),
+                        order.volume(),
+                        order.search() == null || order.search(),
+                        order.again() != null && order.again(),
+                        order.hashes() != null && order.hashes()),
+                staff.current().name());
     }
 
     @PostMapping("/api/scans/{id}/stop")
@@ -93,14 +105,23 @@ class ScanController {
     @GetMapping("/api/scans/{id}/file")
     ResponseEntity<StreamingResponseBody> takeOut(@PathVariable long id) {
         SessionFiles.Ended ended = files.ended(id);
-        locks.look(ended.session().caseNumber(), Look.PREVIEWS, "the session's file, which holds what contents say of themselves,");
+        locks.look(
+                ended.session().caseNumber(),
+                Look.PREVIEWS,
+                "the session's file, which holds what contents say of themselves,");
         String name = ended.session().caseNumber() + "-session-" + id + ".gz";
-        return ResponseEntity.ok().contentType(MediaType.APPLICATION_OCTET_STREAM)
-                .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name).build().toString()).body(ended::pack);
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_OCTET_STREAM)
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment().filename(name).build().toString())
+                .body(ended::pack);
     }
 
     /** A session that another machine did on the same medium. @param name of the file */
-    @PostMapping(path = "/api/cases/{number}/scans/file", consumes = {MediaType.APPLICATION_OCTET_STREAM_VALUE, "application/gzip", "application/x-gzip"})
+    @PostMapping(
+            path = "/api/cases/{number}/scans/file",
+            consumes = {MediaType.APPLICATION_OCTET_STREAM_VALUE, "application/gzip", "application/x-gzip"})
     @ResponseStatus(HttpStatus.CREATED)
     ScanView bringIn(@PathVariable String number, @RequestParam String name, InputStream body) throws IOException {
         return files.bringIn(number, name, body, staff.current().name());

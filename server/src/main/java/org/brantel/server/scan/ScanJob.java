@@ -40,13 +40,17 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.transaction.support.TransactionTemplate;
 
-/** Runs a scan session on the image and brings what it found into the catalogue. Killed, it starts anew: scans only read. */
+/**
+ * Runs a scan session on the image and brings what it found into the catalogue. Killed, it starts anew: scans only
+ * read.
+ */
 @Configuration(proxyBeanMethods = false)
 class ScanJob {
 
     private static final Logger LOG = LoggerFactory.getLogger(ScanJob.class);
     /** A much smaller medium says little: what takes the same time on each is most of its. */
     private static final int MOST_UNLIKE = 10;
+
     private static final long PAUSE_NANOS = 200_000_000L;
 
     private final ScanSessions sessions;
@@ -61,8 +65,18 @@ class ScanJob {
     private final Clock clock;
     private final ApplicationEventPublisher publisher;
 
-    ScanJob(ScanSessions sessions, Bench bench, Catalogues catalogues, Cases cases, CustodyService custody, Events events,
-            Settings settings, LabSettings lab, TransactionTemplate transaction, Clock clock, ApplicationEventPublisher publisher) {
+    ScanJob(
+            ScanSessions sessions,
+            Bench bench,
+            Catalogues catalogues,
+            Cases cases,
+            CustodyService custody,
+            Events events,
+            Settings settings,
+            LabSettings lab,
+            TransactionTemplate transaction,
+            Clock clock,
+            ApplicationEventPublisher publisher) {
         this.sessions = sessions;
         this.bench = bench;
         this.catalogues = catalogues;
@@ -107,19 +121,41 @@ class ScanJob {
         }
     }
 
-    private void scan(ScanSession session, String number, Path folder, Source source, BooleanSupplier serverStops) throws IOException {
+    private void scan(ScanSession session, String number, Path folder, Source source, BooleanSupplier serverStops)
+            throws IOException {
         long id = session.id();
-        ScanPlan plan = ScanPlan.of(ScanMethod.ofWord(session.method())).onVolume(session.scope().volume()).searching(session.scope().search()).naming(new SuggestedNames(lab.bench().namePattern())).hashing(session.scope().hashes());
-        ScanWatch watch = new ScanWatch(teller(session, number), new TimeLeft(plan.method().carves() ? "content" : "search", likeIt(session, source.size())), session.added());
+        ScanPlan plan = ScanPlan.of(ScanMethod.ofWord(session.method()))
+                .onVolume(session.scope().volume())
+                .searching(session.scope().search())
+                .naming(new SuggestedNames(lab.bench().namePattern()))
+                .hashing(session.scope().hashes());
+        ScanWatch watch = new ScanWatch(
+                teller(session, number),
+                new TimeLeft(plan.method().carves() ? "content" : "search", likeIt(session, source.size())),
+                session.added());
         StopRequest stop = new StopRequest(serverStops, () -> stopAfterPauses(id, serverStops));
-        ScanReport report = new Scan(source, plan.except(session.scope().again() ? List.of() : sessions.carvedBefore(session.caseId(), session.imagingId(), plan, source.size())), watch, clock).run(folder, stop);
+        ScanReport report = new Scan(
+                        source,
+                        plan.except(
+                                session.scope().again()
+                                        ? List.of()
+                                        : sessions.carvedBefore(
+                                                session.caseId(), session.imagingId(), plan, source.size())),
+                        watch,
+                        clock)
+                .run(folder, stop);
         if (serverStops.getAsBoolean()) {
             throw new Ticker.ServerStops("scan session " + id);
         }
         change(id, number, s -> s.progress("catalogue", 0, report.findings(), watch.counts(), null));
         // All of them: what came in on the way may have been found a second time since.
         Catalogues.Merged merged = catalogues.merge(number, id, session.imagingId(), folder.resolve("findings.ndjson"));
-        end(session, number, report, watch.added() + merged.added(), report.finished() ? "finished a scan" : "stopped a scan");
+        end(
+                session,
+                number,
+                report,
+                watch.added() + merged.added(),
+                report.finished() ? "finished a scan" : "stopped a scan");
     }
 
     private void unpack(ScanSession session, String number, Path folder, Source source) throws IOException {
@@ -127,15 +163,23 @@ class ScanJob {
         try (InputStream in = Files.newInputStream(folder.resolve(SessionFiles.PACKED))) {
             report = SessionFile.unpack(in, session.importedFrom(), folder, source);
         }
-        Catalogues.Merged merged = catalogues.merge(number, session.id(), session.imagingId(), folder.resolve("findings.ndjson"));
+        Catalogues.Merged merged =
+                catalogues.merge(number, session.id(), session.imagingId(), folder.resolve("findings.ndjson"));
         end(session, number, report, merged.added(), "brought a session in");
     }
 
     private void end(ScanSession session, String number, ScanReport report, long added, String did) {
         transaction.executeWithoutResult(t -> {
-            sessions.findById(session.id()).orElseThrow().end(report.finished(), report, added, Math.max(0, report.findings() - added), clock.instant());
-            custody.record(number, CustodyService.MACHINE, did, "session " + session.id() + ", " + report.method() + ", " + report.findings() + " findings, "
-                    + added + " new in the catalogue, " + report.problems().size() + " problems");
+            sessions.findById(session.id())
+                    .orElseThrow()
+                    .end(report.finished(), report, added, Math.max(0, report.findings() - added), clock.instant());
+            custody.record(
+                    number,
+                    CustodyService.MACHINE,
+                    did,
+                    "session " + session.id() + ", " + report.method() + ", " + report.findings() + " findings, "
+                            + added + " new in the catalogue, "
+                            + report.problems().size() + " problems");
             if (!session.early()) {
                 cases.moveOn(number, Stage.SCANNING, Stage.SELECTION, CustodyService.MACHINE);
             }
@@ -145,9 +189,17 @@ class ScanJob {
     }
 
     private OptionalDouble likeIt(ScanSession session, long bytes) {
-        double[] perByte = sessions.findTop200ByStateAndMethodInOrderByIdDesc(ScanSession.State.DONE, List.of(session.method())).stream()
-                .filter(s -> s.importedFrom() == null && s.scope().search() == session.scope().search()).flatMap(s -> s.report().stream())
-                .filter(r -> r.size() > bytes / MOST_UNLIKE && r.seconds() > 0).mapToDouble(r -> r.seconds() / r.size()).sorted().toArray();
+        double[] perByte =
+                sessions
+                        .findTop200ByStateAndMethodInOrderByIdDesc(ScanSession.State.DONE, List.of(session.method()))
+                        .stream()
+                        .filter(s -> s.importedFrom() == null
+                                && s.scope().search() == session.scope().search())
+                        .flatMap(s -> s.report().stream())
+                        .filter(r -> r.size() > bytes / MOST_UNLIKE && r.seconds() > 0)
+                        .mapToDouble(r -> r.seconds() / r.size())
+                        .sorted()
+                        .toArray();
         return perByte.length == 0 ? OptionalDouble.empty() : OptionalDouble.of(perByte[perByte.length / 2] * bytes);
     }
 
@@ -160,7 +212,9 @@ class ScanJob {
 
             @Override
             public long bring(List<Finding> findings) throws IOException {
-                long added = catalogues.merge(number, session.id(), session.imagingId(), findings).added();
+                long added = catalogues
+                        .merge(number, session.id(), session.imagingId(), findings)
+                        .added();
                 change(session.id(), number, s -> s.brought(s.added() + added));
                 events.changed(number, "catalogue");
                 return added;
@@ -170,17 +224,23 @@ class ScanJob {
 
     private Source open(ScanSession session, BooleanSupplier serverStops) throws IOException {
         Path image = bench.image(session.imagingId()).file();
-        return bench.isFilling(session.imagingId()) ? Sources.openFilling(image, () -> !serverStops.getAsBoolean() && goesOn(session))
+        return bench.isFilling(session.imagingId())
+                ? Sources.openFilling(image, () -> !serverStops.getAsBoolean() && goesOn(session))
                 : Sources.open(image.toString());
     }
 
     /** Asked while it waits for what the device has not given yet. */
     private boolean goesOn(ScanSession session) {
-        boolean stopped = sessions.findById(session.id()).map(s -> ScanSession.STOP.equals(s.asked())).orElse(true);
+        boolean stopped = sessions.findById(session.id())
+                .map(s -> ScanSession.STOP.equals(s.asked()))
+                .orElse(true);
         return !stopped && bench.isFilling(session.imagingId());
     }
 
-    /** Rests here for as long as the session is asked to pause: the engine asks between two records and between two blocks. */
+    /**
+     * Rests here for as long as the session is asked to pause: the engine asks between two records and between two
+     * blocks.
+     */
     private boolean stopAfterPauses(long id, BooleanSupplier serverStops) {
         while (!serverStops.getAsBoolean()) {
             Optional<ScanSession> session = sessions.findById(id);

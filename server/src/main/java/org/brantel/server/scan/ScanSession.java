@@ -28,36 +28,56 @@ class ScanSession {
     /** The method of a session that another machine did, until its file says which it was. */
     static final String IMPORT = "import";
 
-    enum State { WAITING, RUNNING, DONE, STOPPED, FAILED }
+    enum State {
+        WAITING,
+        RUNNING,
+        DONE,
+        STOPPED,
+        FAILED
+    }
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     private Long id;
+
     @Column(updatable = false)
     private Long caseId;
+
     @Column(updatable = false)
     private Long imagingId;
+
     @Enumerated(EnumType.STRING)
     private State state;
+
     private String asked;
     private String method;
+
     @Column(updatable = false)
     private Integer volume;
+
     @Column(updatable = false)
     private boolean search;
+
     @Column(updatable = false)
     private boolean early;
+
     @Column(updatable = false)
     private boolean again;
+
     @Column(updatable = false)
     private boolean hashes;
+
     private Double secondsLeft;
+
     @Column(updatable = false)
     private String importedFrom;
+
     @Column(updatable = false)
     private String imageSha256;
+
     @Column(updatable = false)
     private long readBytes;
+
     private String folder;
     private String phase;
     private long done;
@@ -67,13 +87,16 @@ class ScanSession {
     private long added;
     private long shared;
     private String trouble;
+
     @Column(updatable = false)
     private String who;
+
     @Column(updatable = false)
     private Instant startedAt;
+
     private Instant endedAt;
 
-    protected ScanSession() { }
+    protected ScanSession() {}
 
     ScanSession(Long caseId, Bench.Image image, Scans.Scope scope, String who, Instant startedAt) {
         this.caseId = caseId;
@@ -191,22 +214,48 @@ class ScanSession {
 
     Optional<ScanReport> report() {
         try {
-            return report == null ? Optional.empty() : Optional.of(Json.read(report, ScanReport.class, "report", "scan " + id));
+            return report == null
+                    ? Optional.empty()
+                    : Optional.of(Json.read(report, ScanReport.class, "report", "scan " + id));
         } catch (IOException e) {
             throw new IllegalStateException(e);
         }
     }
 
     Measured measured() {
-        return new Measured(method, "", true, total, Duration.between(startedAt, endedAt).toMillis() / 1000.0);
+        return new Measured(
+                method, "", true, total, Duration.between(startedAt, endedAt).toMillis() / 1000.0);
     }
 
     ScanView view(String caseNumber) {
         try {
-            return new ScanView(id, caseNumber, imagingId, state.name().toLowerCase(), asked, method, volume, search, again, hashes, early, readBytes, imageSha256, importedFrom, phase, done, total, secondsLeft,
+            return new ScanView(
+                    id,
+                    caseNumber,
+                    imagingId,
+                    state.name().toLowerCase(),
+                    asked,
+                    method,
+                    volume,
+                    search,
+                    again,
+                    hashes,
+                    early,
+                    readBytes,
+                    imageSha256,
+                    importedFrom,
+                    phase,
+                    done,
+                    total,
+                    secondsLeft,
                     Json.read(counts, ScanView.Counts.class, "counts", "scan " + id),
-                    report().map(ScanReport::withoutCarved).orElse(null), added, shared,
-                    trouble, who, startedAt, endedAt);
+                    report().map(ScanReport::withoutCarved).orElse(null),
+                    added,
+                    shared,
+                    trouble,
+                    who,
+                    startedAt,
+                    endedAt);
         } catch (IOException e) {
             throw new IllegalStateException(e);
         }

@@ -15,13 +15,20 @@ interface ScanSessions extends JpaRepository<ScanSession, Long> {
 
     boolean existsByCaseIdAndStateIn(Long caseId, Collection<ScanSession.State> states);
 
-    /** What this lab's own sessions on an image carved, so that one that does as planned need not; what another machine says of that is not believed. */
+    /**
+     * What this lab's own sessions on an image carved, so that one that does as planned need not; what another machine
+     * says of that is not believed.
+     */
     default List<Range> carvedBefore(long caseId, long imagingId, ScanPlan plan, long imageBytes) {
-        return findByCaseIdOrderById(caseId).stream().filter(s -> s.imagingId() == imagingId && s.importedFrom() == null)
-                .flatMap(s -> s.report().stream()).flatMap(r -> r.carvedFor(plan, imageBytes).stream()).toList();
+        return findByCaseIdOrderById(caseId).stream()
+                .filter(s -> s.imagingId() == imagingId && s.importedFrom() == null)
+                .flatMap(s -> s.report().stream())
+                .flatMap(r -> r.carvedFor(plan, imageBytes).stream())
+                .toList();
     }
 
-    @Query("select s from ScanSession s where s.id in (select max(x.id) from ScanSession x where x.caseId in ?1 group by x.caseId)")
+    @Query("select s from ScanSession s where s.id in (select max(x.id) from ScanSession x where x.caseId in "
+            + "?1 group by x.caseId)")
     List<ScanSession> findNewest(Collection<Long> caseIds);
 
     List<ScanSession> findTop200ByStateAndMethodInOrderByIdDesc(ScanSession.State state, Collection<String> methods);

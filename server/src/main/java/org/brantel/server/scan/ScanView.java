@@ -25,12 +25,41 @@ import org.brantel.core.scan.ScanReport;
  * @param added  catalogue lines that are new with it
  * @param shared findings that were in the catalogue before
  */
-public record ScanView(long id, String caseNumber, long imagingId, String state, @Nullable String asked, String method, @Nullable Integer volume, boolean search, boolean again, boolean hashes, boolean early, long readBytes,
-                       @Nullable String imageSha256, @Nullable String importedFrom, String phase, long done, long total, @Nullable Double secondsLeft, Counts counts, @Nullable ScanReport report, long added,
-                       long shared, @Nullable String trouble, String who, Instant startedAt, @Nullable Instant endedAt) {
+public record ScanView(
+        long id,
+        String caseNumber,
+        long imagingId,
+        String state,
+        @Nullable String asked,
+        String method,
+        @Nullable Integer volume,
+        boolean search,
+        boolean again,
+        boolean hashes,
+        boolean early,
+        long readBytes,
+        @Nullable String imageSha256,
+        @Nullable String importedFrom,
+        String phase,
+        long done,
+        long total,
+        @Nullable Double secondsLeft,
+        Counts counts,
+        @Nullable ScanReport report,
+        long added,
+        long shared,
+        @Nullable String trouble,
+        String who,
+        Instant startedAt,
+        @Nullable Instant endedAt) {
 
     /** Findings so far, by kind, by origin and by prognosis, and the folder that the last one lay in. */
-    public record Counts(long findings, Map<String, Long> kinds, Map<String, Long> origins, Map<String, Long> prognoses, @Nullable String folder) {
+    public record Counts(
+            long findings,
+            Map<String, Long> kinds,
+            Map<String, Long> origins,
+            Map<String, Long> prognoses,
+            @Nullable String folder) {
 
         public Counts {
             prognoses = prognoses == null ? new TreeMap<>() : prognoses;
@@ -45,7 +74,12 @@ public record ScanView(long id, String caseNumber, long imagingId, String state,
             origins.merge(finding.origin().word(), 1L, Long::sum);
             prognoses.merge(finding.prognosis().word(), 1L, Long::sum);
             String path = finding.path();
-            return new Counts(findings + 1, kinds, origins, prognoses, path == null ? folder : path.substring(0, path.lastIndexOf('/') + 1));
+            return new Counts(
+                    findings + 1,
+                    kinds,
+                    origins,
+                    prognoses,
+                    path == null ? folder : path.substring(0, path.lastIndexOf('/') + 1));
         }
     }
 }

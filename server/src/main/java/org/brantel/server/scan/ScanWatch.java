@@ -25,6 +25,7 @@ final class ScanWatch implements ScanListener {
     private static final double FIRST_BRING = 2;
     /** Bringing takes at most this part of the time. */
     private static final double SHARE = 0.2;
+
     private static final double BETWEEN = 5;
     private static final int MOST_WAITING = 20_000;
 

@@ -33,7 +33,8 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class Scans {
 
-    private static final Set<ScanSession.State> AT_WORK = EnumSet.of(ScanSession.State.WAITING, ScanSession.State.RUNNING);
+    private static final Set<ScanSession.State> AT_WORK =
+            EnumSet.of(ScanSession.State.WAITING, ScanSession.State.RUNNING);
 
     private final ScanSessions sessions;
     private final Bench bench;
@@ -45,8 +46,16 @@ public class Scans {
     private final Settings settings;
     private final Clock clock;
 
-    Scans(ScanSessions sessions, Bench bench, Cases cases, CustodyService custody, Events events, Jobs jobs,
-          OneTimeTask<Long> scanTask, Settings settings, Clock clock) {
+    Scans(
+            ScanSessions sessions,
+            Bench bench,
+            Cases cases,
+            CustodyService custody,
+            Events events,
+            Jobs jobs,
+            OneTimeTask<Long> scanTask,
+            Settings settings,
+            Clock clock) {
         this.sessions = sessions;
         this.bench = bench;
         this.cases = cases;
@@ -93,15 +102,22 @@ public class Scans {
             throw Refusal.conflict("A scan of " + number + " is running; wait for it, or stop it first.");
         }
         if (scope.volume() != null && volumes(caseId).stream().noneMatch(v -> v.index() == scope.volume())) {
-            throw Refusal.badInput("volume", "No session of " + number + " found a volume " + scope.volume() + "; scan the whole medium first.");
+            throw Refusal.badInput(
+                    "volume",
+                    "No session of " + number + " found a volume " + scope.volume() + "; scan the whole medium first.");
         }
         Bench.Image image = scope.isQuick() ? bench.imageAsItComes(number) : bench.image(number);
         ScanSession session = sessions.save(new ScanSession(caseId, image, scope, who, clock.instant()));
         if (!image.filling()) {
             cases.moveTo(number, Stage.SCANNING, who);
         }
-        custody.record(number, who, "started a scan", "session " + session.id() + ", " + scope.method() + (scope.volume() == null ? "" : ", volume " + scope.volume())
-                + (image.filling() ? ", while the image is written" : ""));
+        custody.record(
+                number,
+                who,
+                "started a scan",
+                "session " + session.id() + ", " + scope.method()
+                        + (scope.volume() == null ? "" : ", volume " + scope.volume())
+                        + (image.filling() ? ", while the image is written" : ""));
         jobs.start(scanTask, session.id());
         events.changed(number, "scan");
         return session.view(number);
@@ -113,12 +129,16 @@ public class Scans {
      * @param bytes carved
      * @param of    the image's bytes
      */
-    public record Carved(long bytes, long of) { }
+    public record Carved(long bytes, long of) {}
 
     @Transactional(readOnly = true)
     Carved carved(String number) {
         Bench.Image image = bench.image(number);
-        return new Carved(RangeSet.of(sessions.carvedBefore(cases.id(number), image.imagingId(), ScanPlan.of(ScanMethod.CARVE), image.size())).total(), image.size());
+        return new Carved(
+                RangeSet.of(sessions.carvedBefore(
+                                cases.id(number), image.imagingId(), ScanPlan.of(ScanMethod.CARVE), image.size()))
+                        .total(),
+                image.size());
     }
 
     /** The same again, on the whole of it. */
@@ -129,7 +149,10 @@ public class Scans {
             throw Refusal.conflict("Session " + id + " was done on another machine; start one of your own instead.");
         }
         Scope scope = session.scope();
-        return start(cases.number(session.caseId()), new Scope(scope.method(), scope.volume(), scope.search(), true, scope.hashes()), who);
+        return start(
+                cases.number(session.caseId()),
+                new Scope(scope.method(), scope.volume(), scope.search(), true, scope.hashes()),
+                who);
     }
 
     /** @param file that was sent; moved into the session's folder */
@@ -139,7 +162,8 @@ public class Scans {
         if (sessions.existsByCaseIdAndStateIn(caseId, AT_WORK)) {
             throw Refusal.conflict("A scan of " + number + " is running; wait for it, or stop it first.");
         }
-        ScanSession session = sessions.save(ScanSession.imported(caseId, bench.image(number), name, who, clock.instant()));
+        ScanSession session =
+                sessions.save(ScanSession.imported(caseId, bench.image(number), name, who, clock.instant()));
         Path folder = Files.createDirectories(settings.scans().resolve(number).resolve("scan-" + session.id()));
         Files.move(file, folder.resolve(SessionFiles.PACKED));
         cases.moveTo(number, Stage.SCANNING, who);
@@ -181,7 +205,9 @@ public class Scans {
     @Transactional(readOnly = true)
     Optional<ScanReport> report(String number, @Nullable Long id) {
         long caseId = cases.id(number);
-        return id == null ? Optional.empty() : sessions.findById(id).filter(s -> s.caseId() == caseId).flatMap(ScanSession::report);
+        return id == null
+                ? Optional.empty()
+                : sessions.findById(id).filter(s -> s.caseId() == caseId).flatMap(ScanSession::report);
     }
 
     /** @param what of {@link ScanSession}; null to go on */
@@ -193,7 +219,8 @@ public class Scans {
             throw Refusal.conflict("This scan is not running, so there is nothing to stop, pause or resume.");
         }
         session.ask(what);
-        custody.record(number, who, what == null ? "let a scan go on" : "asked to " + what + " a scan", "session " + id);
+        custody.record(
+                number, who, what == null ? "let a scan go on" : "asked to " + what + " a scan", "session " + id);
         events.changed(number, "scan");
         return session.view(number);
     }
@@ -201,25 +228,34 @@ public class Scans {
     /** Oldest first. */
     @Transactional(readOnly = true)
     public List<ScanView> sessions(String number) {
-        return sessions.findByCaseIdOrderById(cases.id(number)).stream().map(s -> s.view(number)).toList();
+        return sessions.findByCaseIdOrderById(cases.id(number)).stream()
+                .map(s -> s.view(number))
+                .toList();
     }
 
     /** The newest session of each of these cases that has one, by case number. */
     @Transactional(readOnly = true)
     public Map<String, ScanView> newest(Map<Long, String> cases) {
-        return sessions.findNewest(cases.keySet()).stream().map(s -> s.view(cases.get(s.caseId()))).collect(Collectors.toMap(ScanView::caseNumber, v -> v));
+        return sessions.findNewest(cases.keySet()).stream()
+                .map(s -> s.view(cases.get(s.caseId())))
+                .collect(Collectors.toMap(ScanView::caseNumber, v -> v));
     }
 
     /** Scans of one method that ended, newest first; for estimating others. */
     @Transactional(readOnly = true)
     public List<Measured> measured() {
-        return sessions.findTop200ByStateAndMethodInOrderByIdDesc(ScanSession.State.DONE, List.of("structure", "carve")).stream()
-                .map(ScanSession::measured).toList();
+        return sessions
+                .findTop200ByStateAndMethodInOrderByIdDesc(ScanSession.State.DONE, List.of("structure", "carve"))
+                .stream()
+                .map(ScanSession::measured)
+                .toList();
     }
 
     /** Of all cases. */
     @Transactional(readOnly = true)
     public List<ScanView> running() {
-        return sessions.findByStateInOrderById(AT_WORK).stream().map(s -> s.view(cases.number(s.caseId()))).toList();
+        return sessions.findByStateInOrderById(AT_WORK).stream()
+                .map(s -> s.view(cases.number(s.caseId())))
+                .toList();
     }
 }

@@ -25,6 +25,7 @@ class SessionFiles {
 
     /** What another machine sent, in the session's folder until it is unpacked there. */
     static final String PACKED = "sent.session.gz";
+
     private static final int MOST_SHOWN = 1000;
     private static final int GZIP = 0x1f8b;
 
@@ -51,7 +52,8 @@ class SessionFiles {
         ScanView session = scans.session(id);
         Path folder = settings.scans().resolve(session.caseNumber()).resolve("scan-" + id);
         if (session.report() == null || !Files.isRegularFile(folder.resolve("session.json"))) {
-            throw Refusal.conflict("Session " + id + " has no results to take out: it has not ended, or its folder is gone. Scan again.");
+            throw Refusal.conflict("Session " + id
+                    + " has no results to take out: it has not ended, or its folder is gone. Scan again.");
         }
         return new Ended(session, folder, bench.image(session.imagingId()).file());
     }
@@ -65,7 +67,8 @@ class SessionFiles {
             Files.copy(body, kept, StandardCopyOption.REPLACE_EXISTING);
             try (InputStream head = Files.newInputStream(kept)) {
                 if ((head.read() << 8 | head.read()) != GZIP) {
-                    throw Refusal.badInput("file", safe + " is no session file; choose one that a session's 'Take out' wrote.");
+                    throw Refusal.badInput(
+                            "file", safe + " is no session file; choose one that a session's 'Take out' wrote.");
                 }
             }
             return scans.startImport(number, safe, kept, who);
@@ -82,7 +85,8 @@ class SessionFiles {
         }
         try (Stream<String> lines = Files.lines(file)) {
             List<Failed> some = new java.util.ArrayList<>();
-            for (String line : (Iterable<String>) lines.filter(l -> !l.isBlank()).limit(MOST_SHOWN)::iterator) {
+            for (String line :
+                    (Iterable<String>) lines.filter(l -> !l.isBlank()).limit(MOST_SHOWN)::iterator) {
                 some.add(Json.read(line, Failed.class, "start", file.toString()));
             }
             return some;

@@ -36,7 +36,8 @@ final class FirstLetters {
                     we have weighed everything that you told us about your {device}, and we cannot take it on.
                     {reason}
 
-                    Your {device} goes back to you as it came; nothing on it was changed. If you learn of a copy somewhere, or remember something that speaks against our reason, call us, and we look again.
+                    Your {device} goes back to you as it came; nothing on it was changed. If you learn of a copy \
+                    somewhere, or remember something that speaks against our reason, call us, and we look again.
 
                     {lab}
                     {phone}
@@ -44,11 +45,12 @@ final class FirstLetters {
             "ready", new LabSettings.Letter("Case {case}: your files are ready", """
                     Dear {contact},
 
-                    what we could recover from your {device} is packed and sealed. Call us for your link and its passcode; we give both to you by voice, never in one message.
+                    what we could recover from your {device} is packed and sealed. Call us for your link and its passcode; we give both to \
+                    you by voice, never in one message.
 
                     {lab}
                     {phone}
                     """));
 
-    private FirstLetters() { }
+    private FirstLetters() {}
 }

@@ -13,13 +13,15 @@ class LabSetting {
 
     @Id
     private String key;
+
     private String value;
     private String who;
     private Instant at;
+
     @Version
     private Integer version;
 
-    protected LabSetting() { }
+    protected LabSetting() {}
 
     LabSetting(String key) {
         this.key = key;
@@ -36,4 +38,4 @@ class LabSetting {
     }
 }
 
-interface LabSettingRecords extends JpaRepository<LabSetting, String> { }
+interface LabSettingRecords extends JpaRepository<LabSetting, String> {}

@@ -27,15 +27,15 @@ import org.springframework.transaction.annotation.Transactional;
 public class LabSettings {
 
     /** @param hours by stage: how long a case may stand there; a stage without hours has no clock */
-    public record Clocks(Map<String, Integer> hours) { }
+    public record Clocks(Map<String, Integer> hours) {}
 
     /** Plain text with {@code {customer}}, {@code {case}} and the like, which are filled in. */
-    public record Letter(String subject, String body) { }
+    public record Letter(String subject, String body) {}
 
-    public record Letters(Map<String, Letter> byCode) { }
+    public record Letters(Map<String, Letter> byCode) {}
 
     /** A machine elsewhere in the lab that exports drives. @param address like {@code nbd://bench-box-2:10809} */
-    public record Box(String name, String address) { }
+    public record Box(String name, String address) {}
 
     /**
      * How the bench reads.
@@ -43,13 +43,23 @@ public class LabSettings {
      * @param mibPerSecond  that all sessions together may read; 0 for no limit
      * @param quietFrom     like {@code 22:00}; equal to {@code quietTo} for none
      * @param healthSeconds between two health readings of a device that is read
-     * @param scanRecords   a scan by records starts by itself when a device has been imaged; called quickScan in settings of before
+     * @param scanRecords   a scan by records starts by itself when a device has been imaged; called quickScan in
+     *                      settings of before
      * @param namePattern   for files that no record names; see {@link SuggestedNames}
      */
-    public record BenchRules(int mibPerSecond, String quietFrom, String quietTo, int healthSeconds, List<Box> boxes, @JsonAlias("quickScan") boolean scanRecords, @Nullable String namePattern) {
+    public record BenchRules(
+            int mibPerSecond,
+            String quietFrom,
+            String quietTo,
+            int healthSeconds,
+            List<Box> boxes,
+            @JsonAlias("quickScan") boolean scanRecords,
+            @Nullable String namePattern) {
 
         public BenchRules {
-            namePattern = namePattern == null || namePattern.isBlank() ? SuggestedNames.USUAL.toString() : namePattern.strip();
+            namePattern = namePattern == null || namePattern.isBlank()
+                    ? SuggestedNames.USUAL.toString()
+                    : namePattern.strip();
         }
 
         public QuietHours quiet() {
@@ -61,10 +71,24 @@ public class LabSettings {
     private static final int MOST_BOXES = 40;
 
     /** What may stand in a letter. */
-    public static final List<String> BLANKS = List.of("lab", "phone", "customer", "contact", "case", "device", "path", "reason", "dont");
+    public static final List<String> BLANKS =
+            List.of("lab", "phone", "customer", "contact", "case", "device", "path", "reason", "dont");
 
-    private static final Clocks CLOCKS = new Clocks(new LinkedHashMap<>(Map.of("received", 4, "triaged", 24, "imaging", 72, "scanning", 24,
-            "selection", 72, "recovery", 24, "handover", 72)));
+    private static final Clocks CLOCKS = new Clocks(new LinkedHashMap<>(Map.of(
+            "received",
+            4,
+            "triaged",
+            24,
+            "imaging",
+            72,
+            "scanning",
+            24,
+            "selection",
+            72,
+            "recovery",
+            24,
+            "handover",
+            72)));
 
     private final LabSettingRecords records;
     private final Clock clock;
@@ -97,26 +121,35 @@ public class LabSettings {
     }
 
     private <T> T read(String key, Class<T> type, T otherwise) {
-        return records.findById(key).map(s -> {
-            try {
-                return Json.read(s.value(), type, "setting", key);
-            } catch (IOException e) {
-                throw new IllegalStateException(e);
-            }
-        }).orElse(otherwise);
+        return records.findById(key)
+                .map(s -> {
+                    try {
+                        return Json.read(s.value(), type, "setting", key);
+                    } catch (IOException e) {
+                        throw new IllegalStateException(e);
+                    }
+                })
+                .orElse(otherwise);
     }
 
     @Transactional
     void set(PriceList prices, String who) {
-        if (prices.currency() == null || prices.currency().isBlank() || prices.currency().length() > 5) {
+        if (prices.currency() == null
+                || prices.currency().isBlank()
+                || prices.currency().length() > 5) {
             throw Refusal.badInput("currency", "The currency is one to five characters, like £ or EUR.");
         }
         for (Map.Entry<String, Band> e : prices.byPath().entrySet()) {
             if (e.getValue() == null || e.getValue().high() > 1e7) {
-                throw Refusal.badInput(e.getKey(), "The price of " + e.getKey().replace('-', ' ') + " is missing or more than ten million.");
+                throw Refusal.badInput(
+                        e.getKey(),
+                        "The price of " + e.getKey().replace('-', ' ') + " is missing or more than ten million.");
             }
         }
-        if (!(prices.perTerabyte() >= 0) || prices.urgentPercent() < 0 || prices.urgentPercent() > 1000 || prices.urgentDays() < 0
+        if (!(prices.perTerabyte() >= 0)
+                || prices.urgentPercent() < 0
+                || prices.urgentPercent() > 1000
+                || prices.urgentDays() < 0
                 || prices.urgentDays() > 365) {
             throw Refusal.badInput("prices", "A price or a surcharge is negative or beyond measure; correct it.");
         }
@@ -127,8 +160,10 @@ public class LabSettings {
     void set(Clocks clocks, String who) {
         clocks.hours().forEach((stage, hours) -> {
             if (!CLOCKS.hours().containsKey(stage)) {
-                throw Refusal.badInput("clocks", "There is no clock for '" + stage + "'; the stages with one are "
-                        + String.join(", ", CLOCKS.hours().keySet()) + ".");
+                throw Refusal.badInput(
+                        "clocks",
+                        "There is no clock for '" + stage + "'; the stages with one are "
+                                + String.join(", ", CLOCKS.hours().keySet()) + ".");
             }
             if (hours == null || hours < 1 || hours > 10_000) {
                 throw Refusal.badInput("clocks", "The clock of '" + stage + "' runs from 1 to 10,000 hours.");
@@ -165,10 +200,12 @@ public class LabSettings {
             try {
                 NbdAddress.parse(String.valueOf(box.address()));
             } catch (SourceException e) {
-                throw Refusal.badInput("boxes", "The address of " + box.name() + " is none; write it as nbd://HOST:PORT.");
+                throw Refusal.badInput(
+                        "boxes", "The address of " + box.name() + " is none; write it as nbd://HOST:PORT.");
             }
         }
-        if (rules.boxes().stream().map(Box::name).distinct().count() < rules.boxes().size()) {
+        if (rules.boxes().stream().map(Box::name).distinct().count()
+                < rules.boxes().size()) {
             throw Refusal.badInput("boxes", "Two bench boxes have the same name.");
         }
         write("bench", rules, who);
@@ -179,7 +216,10 @@ public class LabSettings {
         if (!FirstLetters.ALL.containsKey(code)) {
             throw Refusal.missing("There is no letter '" + code + "'.");
         }
-        if (letter.subject() == null || letter.subject().isBlank() || letter.subject().length() > 200 || letter.subject().matches("(?s).*\\v.*")) {
+        if (letter.subject() == null
+                || letter.subject().isBlank()
+                || letter.subject().length() > 200
+                || letter.subject().matches("(?s).*\\v.*")) {
             throw Refusal.badInput("subject", "The subject is one line of up to 200 characters.");
         }
         if (letter.body() == null || letter.body().isBlank() || letter.body().length() > 10_000) {
@@ -188,8 +228,10 @@ public class LabSettings {
         var blank = Pattern.compile("\\{(\\w*)}").matcher(letter.subject() + letter.body());
         while (blank.find()) {
             if (!BLANKS.contains(blank.group(1))) {
-                throw Refusal.badInput("body", "There is nothing to fill in for {" + blank.group(1) + "}; known are {"
-                        + String.join("}, {", BLANKS) + "}.");
+                throw Refusal.badInput(
+                        "body",
+                        "There is nothing to fill in for {" + blank.group(1) + "}; known are {"
+                                + String.join("}, {", BLANKS) + "}.");
             }
         }
         Map<String, Letter> changed = new TreeMap<>(letters().byCode());

@@ -19,7 +19,12 @@ import org.springframework.web.bind.annotation.RestController;
 class SettingsController {
 
     /** @param blanks what a letter may have filled in */
-    record AllSettings(PriceList prices, LabSettings.Clocks clocks, Map<String, LabSettings.Letter> letters, LabSettings.BenchRules bench, List<String> blanks) { }
+    record AllSettings(
+            PriceList prices,
+            LabSettings.Clocks clocks,
+            Map<String, LabSettings.Letter> letters,
+            LabSettings.BenchRules bench,
+            List<String> blanks) {}
 
     private final LabSettings settings;
     private final Staff staff;
@@ -31,7 +36,12 @@ class SettingsController {
 
     @GetMapping
     AllSettings all() {
-        return new AllSettings(settings.prices(), settings.clocks(), settings.letters().byCode(), settings.bench(), LabSettings.BLANKS);
+        return new AllSettings(
+                settings.prices(),
+                settings.clocks(),
+                settings.letters().byCode(),
+                settings.bench(),
+                LabSettings.BLANKS);
     }
 
     @PutMapping("/prices")

@@ -8,4 +8,4 @@ interface StaffMembers extends JpaRepository<StaffMember, Long> {
     Optional<StaffMember> findByLogin(String login);
 }
 
-interface ThrottleRows extends JpaRepository<ThrottleRow, String> { }
+interface ThrottleRows extends JpaRepository<ThrottleRow, String> {}

@@ -2,5 +2,7 @@ package org.brantel.server.staff;
 
 /** What a person does in the lab. */
 public enum Role {
-    COORDINATOR, ENGINEER, MANAGER
+    COORDINATOR,
+    ENGINEER,
+    MANAGER
 }

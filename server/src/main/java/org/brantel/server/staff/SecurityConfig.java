@@ -28,21 +28,42 @@ class SecurityConfig {
 
     @Bean
     SecurityFilterChain chain(HttpSecurity http, SecurityContextRepository contexts) throws Exception {
-        return http
-                .securityContext(c -> c.securityContextRepository(contexts))
+        return http.securityContext(c -> c.securityContextRepository(contexts))
                 .csrf(CsrfConfigurer::spa)
-                .authorizeHttpRequests(r -> r
-                        .dispatcherTypeMatchers(DispatcherType.ERROR, DispatcherType.FORWARD, DispatcherType.ASYNC).permitAll()
-                        .requestMatchers(HttpMethod.GET, "/", "/index.html", "/favicon.svg", "/assets/**", "/desk", "/intake",
-                                "/bench", "/handover", "/ledger", "/settings", "/outbox", "/sign-in", "/setup", "/cases/**", "/imaging/**", "/d/**").permitAll()
-                        .requestMatchers("/api/session", "/api/setup").permitAll()
-                        .requestMatchers("/api/portal/**").permitAll()
-                        .requestMatchers(HttpMethod.GET, "/actuator/health").permitAll()
-                        .requestMatchers("/api/**").authenticated()
-                        .anyRequest().denyAll())
+                .authorizeHttpRequests(r -> r.dispatcherTypeMatchers(
+                                DispatcherType.ERROR, DispatcherType.FORWARD, DispatcherType.ASYNC)
+                        .permitAll()
+                        .requestMatchers(
+                                HttpMethod.GET,
+                                "/",
+                                "/index.html",
+                                "/favicon.svg",
+                                "/assets/**",
+                                "/desk",
+                                "/intake",
+                                "/bench",
+                                "/handover",
+                                "/ledger",
+                                "/settings",
+                                "/outbox",
+                                "/sign-in",
+                                "/setup",
+                                "/cases/**",
+                                "/imaging/**",
+                                "/d/**")
+                        .permitAll()
+                        .requestMatchers("/api/session", "/api/setup")
+                        .permitAll()
+                        .requestMatchers("/api/portal/**")
+                        .permitAll()
+                        .requestMatchers(HttpMethod.GET, "/actuator/health")
+                        .permitAll()
+                        .requestMatchers("/api/**")
+                        .authenticated()
+                        .anyRequest()
+                        .denyAll())
                 .exceptionHandling(e -> e.authenticationEntryPoint(new HttpStatusEntryPoint(HttpStatus.UNAUTHORIZED)))
-                .headers(h -> h
-                        .contentSecurityPolicy(c -> c.policyDirectives(CONTENT_POLICY))
+                .headers(h -> h.contentSecurityPolicy(c -> c.policyDirectives(CONTENT_POLICY))
                         .referrerPolicy(p -> p.policy(ReferrerPolicyHeaderWriter.ReferrerPolicy.NO_REFERRER))
                         .permissionsPolicyHeader(p -> p.policy("camera=(), microphone=(), geolocation=()")))
                 .formLogin(f -> f.disable())

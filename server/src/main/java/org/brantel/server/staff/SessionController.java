@@ -29,11 +29,14 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/session")
 class SessionController {
 
-    record SignIn(@NotBlank(message = "The sign-in name is missing.") String login,
-                  @NotBlank(message = "The password is missing.") String password) { }
+    record SignIn(
+            @NotBlank(message = "The sign-in name is missing.")
+            String login,
+
+            @NotBlank(message = "The password is missing.") String password) {}
 
     /** @param person absent when nobody is signed in */
-    record Session(@Nullable Staff.Person person, String lab, String zone) { }
+    record Session(@Nullable Staff.Person person, String lab, String zone) {}
 
     private final Staff staff;
     private final Throttle throttle;
@@ -65,8 +68,8 @@ class SessionController {
         request.getSession();
         request.changeSessionId();
         SecurityContext context = SecurityContextHolder.createEmptyContext();
-        context.setAuthentication(new UsernamePasswordAuthenticationToken(person, null,
-                List.of(new SimpleGrantedAuthority("ROLE_" + person.role()))));
+        context.setAuthentication(new UsernamePasswordAuthenticationToken(
+                person, null, List.of(new SimpleGrantedAuthority("ROLE_" + person.role()))));
         SecurityContextHolder.setContext(context);
         contexts.saveContext(context, request, response);
         return session(person);

@@ -27,8 +27,13 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/setup")
 class SetUp {
 
-    record FirstManager(@NotBlank(message = "The set-up link is incomplete; open it as printed.") String token,
-                        String login, String name, String password) { }
+    record FirstManager(
+            @NotBlank(message = "The set-up link is incomplete; open it as printed.")
+            String token,
+
+            String login,
+            String name,
+            String password) {}
 
     private static final Logger LOG = LoggerFactory.getLogger(SetUp.class);
 
@@ -60,7 +65,9 @@ class SetUp {
         if (!staff.isEmpty() || !Files.exists(tokenFile)) {
             throw Refusal.gone("This lab is set up already; sign in, or ask the manager for an account.");
         }
-        if (!MessageDigest.isEqual(Files.readString(tokenFile).strip().getBytes(), form.token().strip().getBytes())) {
+        if (!MessageDigest.isEqual(
+                Files.readString(tokenFile).strip().getBytes(),
+                form.token().strip().getBytes())) {
             throw Refusal.notAllowed("This is not the set-up link that was printed at the first start; open that one.");
         }
         Staff.Person manager = staff.add(form.login(), form.name(), Role.MANAGER, form.password());

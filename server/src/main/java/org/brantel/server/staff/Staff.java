@@ -17,7 +17,7 @@ import org.springframework.transaction.annotation.Transactional;
 public class Staff {
 
     /** Who is signed in. */
-    public record Person(String login, String name, Role role) { }
+    public record Person(String login, String name, Role role) {}
 
     private static final int SHORTEST_PASSWORD = 10;
 
@@ -52,7 +52,9 @@ public class Staff {
     /** Everybody, by name. */
     @Transactional(readOnly = true)
     public List<Person> all() {
-        return members.findAll(Sort.by("name")).stream().map(StaffMember::person).toList();
+        return members.findAll(Sort.by("name")).stream()
+                .map(StaffMember::person)
+                .toList();
     }
 
     @Transactional(readOnly = true)

@@ -16,13 +16,24 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class StaffController {
 
-    record NewPerson(@NotBlank(message = "The sign-in name is missing.") String login,
-                     @NotBlank(message = "The person's name is missing.") String name,
-                     @NotNull(message = "Choose a role.") Role role,
-                     @NotBlank(message = "The first password is missing.") String password) { }
+    record NewPerson(
+            @NotBlank(message = "The sign-in name is missing.")
+            String login,
 
-    record NewPassword(@NotBlank(message = "Your present password is missing.") String old,
-                       @NotBlank(message = "The new password is missing.") String password) { }
+            @NotBlank(message = "The person's name is missing.")
+            String name,
+
+            @NotNull(message = "Choose a role.") Role role,
+
+            @NotBlank(message = "The first password is missing.")
+            String password) {}
+
+    record NewPassword(
+            @NotBlank(message = "Your present password is missing.")
+            String old,
+
+            @NotBlank(message = "The new password is missing.")
+            String password) {}
 
     private final Staff staff;
 

@@ -16,14 +16,17 @@ class StaffMember {
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     private Long id;
+
     private String login;
     private String name;
+
     @Enumerated(EnumType.STRING)
     private Role role;
+
     private String passwordHash;
     private Instant createdAt;
 
-    protected StaffMember() { }
+    protected StaffMember() {}
 
     StaffMember(String login, String name, Role role, String passwordHash, Instant createdAt) {
         this.login = login;

@@ -8,7 +8,10 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Slows down guessing: after a few failures each further one doubles the wait. Kept in the records, so a restart forgets nothing. */
+/**
+ * Slows down guessing: after a few failures each further one doubles the wait. Kept in the records, so a restart
+ * forgets nothing.
+ */
 @Service
 public class Throttle {
 
@@ -27,11 +30,15 @@ public class Throttle {
     /** @throws Refusal with the time to wait, while the subject is blocked */
     @Transactional(readOnly = true)
     public void check(String subject) {
-        rows.findById(subject).map(ThrottleRow::blockedUntil).filter(clock.instant()::isBefore).ifPresent(until -> {
-            long seconds = Math.max(1, Duration.between(clock.instant(), until).toSeconds());
-            throw Refusal.tooOften("Too many wrong tries; wait " + (seconds < 90 ? seconds + " seconds" : seconds / 60 + " minutes")
-                    + " and try again.");
-        });
+        rows.findById(subject)
+                .map(ThrottleRow::blockedUntil)
+                .filter(clock.instant()::isBefore)
+                .ifPresent(until -> {
+                    long seconds =
+                            Math.max(1, Duration.between(clock.instant(), until).toSeconds());
+                    throw Refusal.tooOften("Too many wrong tries; wait "
+                            + (seconds < 90 ? seconds + " seconds" : seconds / 60 + " minutes") + " and try again.");
+                });
     }
 
     @Transactional(propagation = Propagation.REQUIRES_NEW)

@@ -11,10 +11,11 @@ class ThrottleRow {
 
     @Id
     private String subject;
+
     private int failures;
     private Instant blockedUntil;
 
-    protected ThrottleRow() { }
+    protected ThrottleRow() {}
 
     ThrottleRow(String subject) {
         this.subject = subject;

@@ -19,47 +19,70 @@ import org.brantel.server.intake.Stage;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 
-/** A triage that was decided, with the ranking as it was then and with what stood before, so that it can be taken back. */
+/**
+ * A triage that was decided, with the ranking as it was then and with what stood before, so that it can be taken back.
+ */
 @Entity
 @Table(name = "triage_decision")
 class Decision {
 
     /** @param leader the path that led then; null when all were barred */
-    record View(long id, String path, String reason, String protocol, @Nullable String leader, String who, Instant at, boolean undone) { }
+    record View(
+            long id,
+            String path,
+            String reason,
+            String protocol,
+            @Nullable String leader,
+            String who,
+            Instant at,
+            boolean undone) {}
 
     /** Without the ranking, which is long. */
-    record Short(Long id, Long caseId, String protocol, Instant at) { }
+    record Short(Long id, Long caseId, String protocol, Instant at) {}
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     private Long id;
+
     @Column(updatable = false)
     private Long caseId;
+
     @Column(updatable = false)
     private String path;
+
     @Column(updatable = false)
     private String reason;
+
     @Column(updatable = false)
     private String protocol;
+
     @Column(updatable = false)
     private String ranking;
+
     @Column(updatable = false)
     private String pathBefore;
+
     @Column(updatable = false)
     private String reasonBefore;
+
     @Column(updatable = false)
     private String protocolBefore;
+
     @Column(updatable = false)
     private String stageBefore;
+
     @Column(updatable = false)
     private String who;
+
     @Column(updatable = false)
     private Instant at;
+
     private Instant undoneAt;
 
-    protected Decision() { }
+    protected Decision() {}
 
-    Decision(Long caseId, CaseViews.Docket before, String path, String reason, Ranking ranking, String who, Instant at) {
+    Decision(
+            Long caseId, CaseViews.Docket before, String path, String reason, Ranking ranking, String who, Instant at) {
         this.caseId = caseId;
         this.path = path;
         this.reason = reason;
@@ -111,7 +134,9 @@ class Decision {
 
     /** Where the case stood right after it. */
     String stageAfter() {
-        return path.equals("decline") ? "declined" : List.of("received", "declined", "closed").contains(stageBefore) ? "triaged" : stageBefore;
+        return path.equals("decline")
+                ? "declined"
+                : List.of("received", "declined", "closed").contains(stageBefore) ? "triaged" : stageBefore;
     }
 
     Ranking ranking() {
@@ -131,10 +156,13 @@ interface Decisions extends JpaRepository<Decision, Long> {
 
     List<Decision> findByCaseIdOrderByIdDesc(Long caseId);
 
-    @Query("select d from Decision d where d.id in (select max(x.id) from Decision x where x.caseId in ?1 and x.undoneAt is null group by x.caseId)")
+    @Query("select d from Decision d where d.id in (select max(x.id) from Decision x where x.caseId in ?1 and "
+            + "x.undoneAt is null group by x.caseId)")
     List<Decision> findStanding(Collection<Long> caseIds);
 
-    @Query("select new org.brantel.server.triage.Decision$Short(d.id, d.caseId, d.protocol, d.at) from Decision d where d.id in "
-            + "(select max(x.id) from Decision x where x.caseId in ?1 and x.undoneAt is null group by x.caseId)")
+    @Query("select new org.brantel.server.triage.Decision$Short(d.id, d.caseId, d.protocol, d.at) from "
+            + "Decision d where d.id in "
+            + "(select max(x.id) from Decision x where x.caseId in ?1 and x.undoneAt is null group by "
+            + "x.caseId)")
     List<Decision.Short> findStandingInShort(Collection<Long> caseIds);
 }

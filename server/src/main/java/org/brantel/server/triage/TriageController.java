@@ -32,26 +32,41 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class TriageController {
 
-    record Asked(@NotNull List<CaseForm.@Valid Fact> facts) { }
+    record Asked(@NotNull List<CaseForm.@Valid Fact> facts) {}
 
     /** A device as it is being entered; a capacity that cannot be read yet counts as not known. */
-    record AskedDevice(@NotBlank(message = "The device's type is missing.") String type, @NotNull String capacity, @NotNull String attachedBy) { }
+    record AskedDevice(
+            @NotBlank(message = "The device's type is missing.")
+            String type,
+
+            @NotNull String capacity,
+            @NotNull String attachedBy) {}
 
     /** @param path the one that is meant; absent for the one that leads */
-    record AskedEstimate(@NotNull List<CaseForm.@Valid Fact> facts, @NotEmpty List<@NotNull @Valid AskedDevice> devices,
-                         @Nullable LocalDate deadline, @Nullable String path) { }
+    record AskedEstimate(
+            @NotNull List<CaseForm.@Valid Fact> facts,
+            @NotEmpty List<@NotNull @Valid AskedDevice> devices,
+            @Nullable LocalDate deadline,
+            @Nullable String path) {}
 
     /** @param reason needed when the path is not the first */
-    record NewDecision(@NotBlank(message = "Choose a recovery path.") String path,
-                       @Nullable @Size(max = 2000, message = "The reason is longer than 2,000 characters.") String reason, int version) { }
+    record NewDecision(
+            @NotBlank(message = "Choose a recovery path.") String path,
+
+            @Nullable @Size(max = 2000, message = "The reason is longer than 2,000 characters.")
+            String reason,
+
+            int version) {}
 
     /** What the forms need to know: the codes, their values, the questions. */
-    record Vocabulary(String protocol, List<Protocol.FactCode> facts, List<Protocol.Path> paths) { }
+    record Vocabulary(String protocol, List<Protocol.FactCode> facts, List<Protocol.Path> paths) {}
 
     /** @param moved since the decision that stands; absent when nothing did */
-    record History(List<Decision.View> decisions, @Nullable Movement moved) { }
+    record History(List<Decision.View> decisions, @Nullable Movement moved) {}
 
-    record Candidate(@NotNull @Size(max = 1_000_000, message = "A protocol is not longer than a million characters.") String protocol) { }
+    record Candidate(
+            @NotNull @Size(max = 1_000_000, message = "A protocol is not longer than a million characters.")
+            String protocol) {}
 
     private final TriageService triage;
     private final LabProtocol protocol;
@@ -78,8 +93,16 @@ class TriageController {
 
     @PostMapping("/api/triage/estimate")
     Estimate estimate(@Valid @RequestBody AskedEstimate asked) {
-        long capacity = TriageService.readable(asked.devices().stream().map(d -> Map.entry(d.type(), bytes(d.capacity()))).toList());
-        return triage.estimate(asked.facts(), asked.path() == null ? "" : asked.path(), asked.devices().get(0).type(), capacity, asked.devices().get(0).attachedBy(), asked.deadline());
+        long capacity = TriageService.readable(asked.devices().stream()
+                .map(d -> Map.entry(d.type(), bytes(d.capacity())))
+                .toList());
+        return triage.estimate(
+                asked.facts(),
+                asked.path() == null ? "" : asked.path(),
+                asked.devices().get(0).type(),
+                capacity,
+                asked.devices().get(0).attachedBy(),
+                asked.deadline());
     }
 
     private static long bytes(String capacity) {
@@ -107,7 +130,12 @@ class TriageController {
 
     @PostMapping("/api/cases/{number}/triage/decision")
     CaseViews.Docket decide(@PathVariable String number, @Valid @RequestBody NewDecision decision) {
-        triage.decide(number, decision.version(), decision.path(), decision.reason(), staff.current().name());
+        triage.decide(
+                number,
+                decision.version(),
+                decision.path(),
+                decision.reason(),
+                staff.current().name());
         return cases.docket(number);
     }
 

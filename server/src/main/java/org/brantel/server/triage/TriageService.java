@@ -37,13 +37,13 @@ import org.springframework.transaction.annotation.Transactional;
 public class TriageService {
 
     /** A path was decided on; {@code label} is its name, {@code reason} may be empty. */
-    public record Decided(String caseNumber, String path, String label, String reason) { }
+    public record Decided(String caseNumber, String path, String label, String reason) {}
 
     /** The latest decision was taken back. */
-    public record Undecided(String caseNumber) { }
+    public record Undecided(String caseNumber) {}
 
     /** What a case's latest decision would be made of today. */
-    public record Moved(String caseNumber, String path, Movement movement) { }
+    public record Moved(String caseNumber, String path, Movement movement) {}
 
     private static final Set<String> BOXES = Set.of("nas", "raid-set");
 
@@ -59,8 +59,18 @@ public class TriageService {
     private final Settings settings;
     private final Clock clock;
 
-    TriageService(LabProtocol protocol, Decisions decisions, Cases cases, CaseLists lists, Bench bench, Scans scans, LabSettings labSettings,
-                  CustodyService custody, ApplicationEventPublisher announcer, Settings settings, Clock clock) {
+    TriageService(
+            LabProtocol protocol,
+            Decisions decisions,
+            Cases cases,
+            CaseLists lists,
+            Bench bench,
+            Scans scans,
+            LabSettings labSettings,
+            CustodyService custody,
+            ApplicationEventPublisher announcer,
+            Settings settings,
+            Clock clock) {
         this.protocol = protocol;
         this.decisions = decisions;
         this.cases = cases;
@@ -93,27 +103,50 @@ public class TriageService {
     @Transactional(readOnly = true)
     public Estimate estimate(String number, String path) {
         CaseViews.Docket docket = cases.docket(number);
-        return estimate(docket.stated(), path, docket.device().type(), readable(docket.devices().stream()
-                .map(d -> Map.entry(d.type(), d.capacity())).toList()), docket.device().attachedBy(), docket.deadline());
+        return estimate(
+                docket.stated(),
+                path,
+                docket.device().type(),
+                readable(docket.devices().stream()
+                        .map(d -> Map.entry(d.type(), d.capacity()))
+                        .toList()),
+                docket.device().attachedBy(),
+                docket.deadline());
     }
 
     /** Bytes to be read: of a set its members, not the box that holds them. */
     static long readable(List<Map.Entry<String, Long>> devices) {
         boolean members = devices.stream().anyMatch(d -> !BOXES.contains(d.getKey()));
-        return devices.stream().filter(d -> !members || !BOXES.contains(d.getKey())).mapToLong(Map.Entry::getValue).sum();
+        return devices.stream()
+                .filter(d -> !members || !BOXES.contains(d.getKey()))
+                .mapToLong(Map.Entry::getValue)
+                .sum();
     }
 
     /** @param capacity bytes of all devices together; 0 when not known */
-    Estimate estimate(List<CaseForm.Fact> facts, String path, String medium, long capacity, String attachedBy, LocalDate deadline) {
+    Estimate estimate(
+            List<CaseForm.Fact> facts,
+            String path,
+            String medium,
+            long capacity,
+            String attachedBy,
+            LocalDate deadline) {
         Triage triage = protocol.triage();
-        String meant = path.isEmpty() ? triage.ranking(protocol.facts(facts)).get(0).path() : path;
+        String meant =
+                path.isEmpty() ? triage.ranking(protocol.facts(facts)).get(0).path() : path;
         if (triage.protocol().path(meant).isEmpty()) {
             throw Refusal.badInput("path", "There is no recovery path '" + meant + "'.");
         }
         List<Measured> history = new ArrayList<>(bench.measured());
         history.addAll(scans.measured());
-        return protocol.estimator().estimate(meant, protocol.facts(facts), new Estimator.Job(medium, capacity, attachedBy, deadline), history,
-                labSettings.prices(), LocalDate.now(clock.withZone(settings.zone())));
+        return protocol.estimator()
+                .estimate(
+                        meant,
+                        protocol.facts(facts),
+                        new Estimator.Job(medium, capacity, attachedBy, deadline),
+                        history,
+                        labSettings.prices(),
+                        LocalDate.now(clock.withZone(settings.zone())));
     }
 
     /** @param reason needed when the path is not the first of the ranking, or is barred */
@@ -121,23 +154,32 @@ public class TriageService {
     public void decide(String number, int version, String path, String reason, String who) {
         CaseViews.Docket docket = cases.docket(number);
         Ranking ranking = rank(docket.stated());
-        Ranking.Ranked chosen = ranking.ranking().stream().filter(r -> r.path().equals(path)).findFirst()
+        Ranking.Ranked chosen = ranking.ranking().stream()
+                .filter(r -> r.path().equals(path))
+                .findFirst()
                 .orElseThrow(() -> Refusal.badInput("path", "There is no recovery path '" + path + "'."));
         boolean first = ranking.ranking().get(0).path().equals(path);
         String words = reason == null ? "" : reason.strip();
         if (chosen.barred() && words.isEmpty()) {
-            throw Refusal.badInput("reason", chosen.label() + " is barred: " + chosen.barredBecause().get(0)
-                    + " To take it all the same, write down why.");
+            throw Refusal.badInput(
+                    "reason",
+                    chosen.label() + " is barred: " + chosen.barredBecause().get(0)
+                            + " To take it all the same, write down why.");
         }
         if (!first && words.isEmpty()) {
-            throw Refusal.badInput("reason", chosen.label() + " is not the first of the ranking; write down why you take it.");
+            throw Refusal.badInput(
+                    "reason", chosen.label() + " is not the first of the ranking; write down why you take it.");
         }
         if (docket.hold() != null) {
             throw Refusal.conflict(number + " is on hold until " + docket.hold().until() + "; take it up again first.");
         }
         cases.decide(number, version, path, words, ranking.protocol(), who);
         decisions.save(new Decision(cases.id(number), docket, path, words, ranking, who, clock.instant()));
-        custody.record(number, who, "decided on " + chosen.label().toLowerCase(Locale.ROOT) + (first ? "" : ", not the first of the ranking"),
+        custody.record(
+                number,
+                who,
+                "decided on " + chosen.label().toLowerCase(Locale.ROOT)
+                        + (first ? "" : ", not the first of the ranking"),
                 ranking.protocol() + "; score " + chosen.score() + (words.isEmpty() ? "" : "; reason: " + words));
         announcer.publishEvent(new Decided(number, path, chosen.label(), words));
     }
@@ -146,10 +188,13 @@ public class TriageService {
     @Transactional
     public void undo(String number, String who) {
         CaseViews.Docket docket = cases.docket(number);
-        Decision last = decisions.findByCaseIdOrderByIdDesc(cases.id(number)).stream().filter(d -> !d.isUndone()).findFirst()
+        Decision last = decisions.findByCaseIdOrderByIdDesc(cases.id(number)).stream()
+                .filter(d -> !d.isUndone())
+                .findFirst()
                 .orElseThrow(() -> Refusal.conflict("No decision stands on " + number + ", so there is none to undo."));
         if (!docket.stage().equals(last.stageAfter())) {
-            throw Refusal.conflict(number + " has gone on since (it is in " + docket.stage() + "), so its decision cannot be undone; decide anew instead.");
+            throw Refusal.conflict(number + " has gone on since (it is in " + docket.stage()
+                    + "), so its decision cannot be undone; decide anew instead.");
         }
         last.undo(clock.instant());
         cases.undecide(number, last.pathBefore(), last.reasonBefore(), last.protocolBefore(), last.stageBefore());
@@ -160,14 +205,19 @@ public class TriageService {
     /** Decisions of a case, newest first. */
     @Transactional(readOnly = true)
     List<Decision.View> history(String number) {
-        return decisions.findByCaseIdOrderByIdDesc(cases.id(number)).stream().map(Decision::view).toList();
+        return decisions.findByCaseIdOrderByIdDesc(cases.id(number)).stream()
+                .map(Decision::view)
+                .toList();
     }
 
     /** What has moved since the latest decision that stands; empty when none does, or nothing moved. */
     @Transactional(readOnly = true)
     Optional<Movement> movedSince(String number) {
-        return decisions.findByCaseIdOrderByIdDesc(cases.id(number)).stream().filter(d -> !d.isUndone()).findFirst()
-                .map(d -> Movement.between(d.ranking(), rank(number))).filter(m -> !m.moves().isEmpty() || !m.newStops().isEmpty());
+        return decisions.findByCaseIdOrderByIdDesc(cases.id(number)).stream()
+                .filter(d -> !d.isUndone())
+                .findFirst()
+                .map(d -> Movement.between(d.ranking(), rank(number)))
+                .filter(m -> !m.moves().isEmpty() || !m.newStops().isEmpty());
     }
 
     /** Which of these cases have moved so far since they were decided that a person should look again. */
@@ -178,13 +228,24 @@ public class TriageService {
         Map<Long, Instant> changed = lists.factsChanged(byId.keySet());
         // Most cases stand as they were decided; their rankings need not be read.
         List<Long> touched = decisions.findStandingInShort(byId.keySet()).stream()
-                .filter(d -> !d.protocol().equals(triage.name()) || changed.getOrDefault(d.caseId(), d.at()).isAfter(d.at())).map(Decision.Short::id).toList();
+                .filter(d -> !d.protocol().equals(triage.name())
+                        || changed.getOrDefault(d.caseId(), d.at()).isAfter(d.at()))
+                .map(Decision.Short::id)
+                .toList();
         List<Decision> standing = decisions.findAllById(touched);
-        Map<String, List<CaseForm.Fact>> facts = lists.facts(standing.stream().map(d -> byId.get(d.caseId())).toList());
-        return standing.stream().map(d -> {
-            String number = byId.get(d.caseId());
-            return new Moved(number, d.path(), Movement.between(d.ranking(), triage.rankUnasked(protocol.facts(facts.get(number)))));
-        }).filter(m -> m.movement().matters() && !m.path().equals(m.movement().leadsNow())).toList();
+        Map<String, List<CaseForm.Fact>> facts =
+                lists.facts(standing.stream().map(d -> byId.get(d.caseId())).toList());
+        return standing.stream()
+                .map(d -> {
+                    String number = byId.get(d.caseId());
+                    return new Moved(
+                            number,
+                            d.path(),
+                            Movement.between(d.ranking(), triage.rankUnasked(protocol.facts(facts.get(number)))));
+                })
+                .filter(m ->
+                        m.movement().matters() && !m.path().equals(m.movement().leadsNow()))
+                .toList();
     }
 
     /**
@@ -197,21 +258,36 @@ public class TriageService {
         Triage now = protocol.triage();
         Triage candidate = text.isBlank() ? now : LabProtocol.candidate(text);
         List<CaseViews.Summary> open = lists.open();
-        Map<String, List<CaseForm.Fact>> facts = lists.facts(open.stream().map(CaseViews.Summary::number).toList());
+        Map<String, List<CaseForm.Fact>> facts =
+                lists.facts(open.stream().map(CaseViews.Summary::number).toList());
         List<Moved> moved = new ArrayList<>();
         Map<Long, String> byId = lists.ids(facts.keySet());
         if (text.isBlank()) {
-            decisions.findStanding(byId.keySet()).stream().filter(d -> !d.protocol().equals(now.name())).forEach(d -> moved.add(new Moved(byId.get(d.caseId()), d.path(),
-                    Movement.between(d.ranking(), now.rankUnasked(protocol.facts(facts.get(byId.get(d.caseId()))))))));
+            decisions.findStanding(byId.keySet()).stream()
+                    .filter(d -> !d.protocol().equals(now.name()))
+                    .forEach(d -> moved.add(new Moved(
+                            byId.get(d.caseId()),
+                            d.path(),
+                            Movement.between(
+                                    d.ranking(), now.rankUnasked(protocol.facts(facts.get(byId.get(d.caseId()))))))));
         } else {
             for (CaseViews.Summary c : open) {
                 List<CaseForm.Fact> own = facts.get(c.number());
-                moved.add(new Moved(c.number(), c.path() == null ? "" : c.path(), Movement.between(now.rankUnasked(LabProtocol.facts(own, now.protocol())),
-                        candidate.rankUnasked(LabProtocol.facts(own, candidate.protocol())))));
+                moved.add(new Moved(
+                        c.number(),
+                        c.path() == null ? "" : c.path(),
+                        Movement.between(
+                                now.rankUnasked(LabProtocol.facts(own, now.protocol())),
+                                candidate.rankUnasked(LabProtocol.facts(own, candidate.protocol())))));
             }
         }
-        return moved.stream().filter(m -> !m.movement().moves().isEmpty() || !m.movement().newStops().isEmpty() || !m.movement().goneStops().isEmpty())
-                .sorted(Comparator.comparing((Moved m) -> !m.movement().matters()).thenComparing(Moved::caseNumber)).toList();
+        return moved.stream()
+                .filter(m -> !m.movement().moves().isEmpty()
+                        || !m.movement().newStops().isEmpty()
+                        || !m.movement().goneStops().isEmpty())
+                .sorted(Comparator.comparing((Moved m) -> !m.movement().matters())
+                        .thenComparing(Moved::caseNumber))
+                .toList();
     }
 
     /** The protocol in force, as it can be saved, changed and given back. */

@@ -57,7 +57,8 @@ class LoopStationTest {
             lab.as("tom").await("/api/bench", b -> shows(b, loop));
             Story story = story().attached("disk/" + loop.node().getFileName());
             story.imaging("ageing");
-            assertThat(story.awaitImaging("done").get("sha256").asString()).isEqualTo(Hashes.sha256Hex(content, 0, content.length));
+            assertThat(story.awaitImaging("done").get("sha256").asString())
+                    .isEqualTo(Hashes.sha256Hex(content, 0, content.length));
         } finally {
             loop.close();
         }
@@ -69,9 +70,18 @@ class LoopStationTest {
         try (LoopDevice loop = LoopDevice.over(file, false)) {
             Story story = story();
             Map<String, String> attach = Map.of("medium", "disk/" + loop.node().getFileName());
-            assertThat(story.una.post(story.path("/bench/attachment"), attach).expect(400).sentence()).contains("write-block decision");
-            story.una.post(story.path("/bench/attachment"), Map.of("medium", attach.get("medium"), "writeBlock", "The blocker is broken.")).expect(201);
-            assertThat(story.una.get(story.path("/custody")).text()).contains("write-block decision: The blocker is broken.");
+            assertThat(story.una
+                            .post(story.path("/bench/attachment"), attach)
+                            .expect(400)
+                            .sentence())
+                    .contains("write-block decision");
+            story.una
+                    .post(
+                            story.path("/bench/attachment"),
+                            Map.of("medium", attach.get("medium"), "writeBlock", "The blocker is broken."))
+                    .expect(201);
+            assertThat(story.una.get(story.path("/custody")).text())
+                    .contains("write-block decision: The blocker is broken.");
             story.imaging("healthy");
             story.awaitImaging("done");
         }

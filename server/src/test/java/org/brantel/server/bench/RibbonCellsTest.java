@@ -5,9 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
+import org.brantel.core.health.HealthReading;
 import org.brantel.core.imaging.Pass;
 import org.brantel.core.imaging.Planner;
-import org.brantel.core.health.HealthReading;
 import org.brantel.core.source.BlockState;
 import org.brantel.core.source.Range;
 import org.brantel.core.source.ReadMap;
@@ -32,7 +32,9 @@ class RibbonCellsTest {
     void oneSectorIsSeenAndAHundredThousandRangesAreNotMoreThanTheScreenHolds() {
         assertThat(RibbonCells.of(scattered(1))).hasSize(RibbonCells.CELLS).matches("fr+");
         assertThat(RibbonCells.of(scattered(RANGES))).hasSize(RibbonCells.CELLS).matches("f+");
-        assertThat(RibbonCells.of(scattered(RANGES), new Range(0, SIZE / RANGES * 2), 200)).hasSize(200).containsPattern("^fr+f{1,2}r+f?$");
+        assertThat(RibbonCells.of(scattered(RANGES), new Range(0, SIZE / RANGES * 2), 200))
+                .hasSize(200)
+                .containsPattern("^fr+f{1,2}r+f?$");
     }
 
     @Test
@@ -48,13 +50,13 @@ class RibbonCellsTest {
             }
 
             @Override
-            public void hashing(long bytes) { }
+            public void hashing(long bytes) {}
 
             @Override
-            public void resting(String why) { }
+            public void resting(String why) {}
 
             @Override
-            public void health(HealthReading reading) { }
+            public void health(HealthReading reading) {}
         });
         ReadMap map = scattered(RANGES);
         for (int i = 0; i < RANGES; i++) {

@@ -22,7 +22,8 @@ import tools.jackson.databind.JsonNode;
 class SteeringTest {
 
     private static final int SIZE = 4 << 20;
-    private static final Map<String, Object> NO_LIMITS = Map.of("faultsInRow", 0, "faultsInAll", 0, "celsius", 0, "growth", 0, "minutes", 0);
+    private static final Map<String, Object> NO_LIMITS =
+            Map.of("faultsInRow", 0, "faultsInAll", 0, "celsius", 0, "growth", 0, "minutes", 0);
 
     private final Lab lab = Lab.open();
 
@@ -31,7 +32,9 @@ class SteeringTest {
     }
 
     private Story at(String name, SimulatedDevice device) throws IOException {
-        return Story.of(new CaseForms().told("loss.event", "deleted-directly")).decided().attached(BenchDevices.put(lab, name, device));
+        return Story.of(new CaseForms().told("loss.event", "deleted-directly"))
+                .decided()
+                .attached(BenchDevices.put(lab, name, device));
     }
 
     private static Map<String, Object> limit(String what, int bound) {
@@ -41,8 +44,16 @@ class SteeringTest {
     }
 
     private List<String> kinds(Story story, long id) {
-        return StreamSupport.stream(story.una.get("/api/imaging/" + id + "/events").expect(200).json().get("events").spliterator(), false)
-                .map(e -> e.get("kind").asString()).toList();
+        return StreamSupport.stream(
+                        story.una
+                                .get("/api/imaging/" + id + "/events")
+                                .expect(200)
+                                .json()
+                                .get("events")
+                                .spliterator(),
+                        false)
+                .map(e -> e.get("kind").asString())
+                .toList();
     }
 
     private JsonNode decision(Story story, String kind) {
@@ -51,13 +62,23 @@ class SteeringTest {
     }
 
     private static JsonNode find(JsonNode desk, String key) {
-        return StreamSupport.stream(desk.get("decisions").spliterator(), false).filter(d -> d.get("key").asString().equals(key)).findFirst().orElse(null);
+        return StreamSupport.stream(desk.get("decisions").spliterator(), false)
+                .filter(d -> d.get("key").asString().equals(key))
+                .findFirst()
+                .orElse(null);
     }
 
     @Test
     void aLimitStopsTheSessionAndPutsItsNumbersOnTheDesk() throws IOException {
         Story story = at("limited", sim().dead(1 << 20, 40 * 512).with("\"onFault\":\"stops\""));
-        long id = story.una.post(story.path("/imaging"), Map.of("profile", "failing", "limits", limit("faultsInAll", 5), "mibPerSecond", 0)).expect(201).json().get("id").asLong();
+        long id = story.una
+                .post(
+                        story.path("/imaging"),
+                        Map.of("profile", "failing", "limits", limit("faultsInAll", 5), "mibPerSecond", 0))
+                .expect(201)
+                .json()
+                .get("id")
+                .asLong();
         JsonNode stopped = story.awaitImaging("paused");
         assertThat(stopped.get("reached").asString()).isEqualTo("faults-in-all");
         assertThat(stopped.get("faults").asInt()).isEqualTo(5);
@@ -65,47 +86,81 @@ class SteeringTest {
         assertThat(question.get("reason").asString()).contains("5 faults in all, the limit is 5");
         assertThat(question.get("actions").get(0).get("code").asString()).isEqualTo("resume");
         assertThat(question.get("actions").get(1).get("code").asString()).isEqualTo("enough");
-        story.una.post("/api/imaging/" + id + "/bounds", Map.of("limits", NO_LIMITS, "mibPerSecond", 0)).expect(200);
+        story.una
+                .post("/api/imaging/" + id + "/bounds", Map.of("limits", NO_LIMITS, "mibPerSecond", 0))
+                .expect(200);
         story.una.post("/api/imaging/" + id + "/resume").expect(200);
         JsonNode done = story.awaitImaging("done");
         assertThat(done.get("failedBytes").asLong()).isEqualTo(40 * 512);
         assertThat(done.has("reached")).isFalse();
         assertThat(kinds(story, id)).contains("limit", "fault", "pass", "began", "finished");
-        assertThat(story.una.get(story.path("/custody")).text()).contains("stopped imaging at a limit").contains("set the limits of imaging");
+        assertThat(story.una.get(story.path("/custody")).text())
+                .contains("stopped imaging at a limit")
+                .contains("set the limits of imaging");
     }
 
     @Test
     void enoughEndsASessionWithAHashedImage() throws IOException {
         Story story = at("enough", sim().dead(1 << 20, 400 * 512).with("\"onFault\":\"stops\""));
-        long id = story.una.post(story.path("/imaging"), Map.of("profile", "failing", "limits", limit("faultsInAll", 5), "mibPerSecond", 0)).expect(201).json().get("id").asLong();
+        long id = story.una
+                .post(
+                        story.path("/imaging"),
+                        Map.of("profile", "failing", "limits", limit("faultsInAll", 5), "mibPerSecond", 0))
+                .expect(201)
+                .json()
+                .get("id")
+                .asLong();
         JsonNode stopped = story.awaitImaging("paused");
         story.una.post("/api/imaging/" + id + "/enough").expect(200);
         JsonNode done = story.awaitImaging("done");
         assertThat(done.get("endedEarly").asBoolean()).isTrue();
-        assertThat(done.get("readBytes").asLong()).isEqualTo(stopped.get("readBytes").asLong()).isLessThan(SIZE);
-        byte[] image = Files.readAllBytes(lab.home().resolve("images").resolve(story.number).resolve(done.get("image").asString()));
+        assertThat(done.get("readBytes").asLong())
+                .isEqualTo(stopped.get("readBytes").asLong())
+                .isLessThan(SIZE);
+        byte[] image = Files.readAllBytes(lab.home()
+                .resolve("images")
+                .resolve(story.number)
+                .resolve(done.get("image").asString()));
         assertThat(image).hasSize(SIZE);
         assertThat(done.get("sha256").asString()).isEqualTo(Hashes.sha256Hex(image, 0, image.length));
-        assertThat(story.una.post("/api/imaging/" + id + "/profile", Map.of("profile", "ageing")).expect(409).sentence()).contains("nothing left to change");
+        assertThat(story.una
+                        .post("/api/imaging/" + id + "/profile", Map.of("profile", "ageing"))
+                        .expect(409)
+                        .sentence())
+                .contains("nothing left to change");
     }
 
     @Test
     void itRestsWhenAskedAndChangesItsProfileWhileItRuns() throws IOException {
         Story story = at("rests", sim().slow(0, SIZE, 400));
         long id = story.imaging("healthy");
-        story.una.await(story.path("/bench"), b -> b.get("sessions").get(0).get("readBytes").asLong() > 0);
+        story.una.await(
+                story.path("/bench"),
+                b -> b.get("sessions").get(0).get("readBytes").asLong() > 0);
         story.una.post("/api/imaging/" + id + "/rest").expect(200);
-        JsonNode resting = story.una.await(story.path("/bench"), b -> b.get("sessions").get(0).has("resting")).get("sessions").get(0);
+        JsonNode resting = story.una
+                .await(story.path("/bench"), b -> b.get("sessions").get(0).has("resting"))
+                .get("sessions")
+                .get(0);
         assertThat(resting.get("state").asString()).isEqualTo("running");
         assertThat(decision(story, "Rest").get("reason").asString()).contains("asked to rest");
-        story.una.post("/api/imaging/" + id + "/profile", Map.of("profile", "failing")).expect(200);
-        assertThat(story.una.post("/api/imaging/" + id + "/profile", Map.of("profile", "rough")).expect(400).sentence()).contains("no care profile 'rough'");
+        story.una
+                .post("/api/imaging/" + id + "/profile", Map.of("profile", "failing"))
+                .expect(200);
+        assertThat(story.una
+                        .post("/api/imaging/" + id + "/profile", Map.of("profile", "rough"))
+                        .expect(400)
+                        .sentence())
+                .contains("no care profile 'rough'");
         story.una.post("/api/imaging/" + id + "/work").expect(200);
         JsonNode done = story.awaitImaging("done");
         assertThat(done.get("profile").asString()).isEqualTo("failing");
-        assertThat(done.get("passes").get(0).get("requests").asInt()).as("smaller requests after the change").isGreaterThan(SIZE >> 20);
+        assertThat(done.get("passes").get(0).get("requests").asInt())
+                .as("smaller requests after the change")
+                .isGreaterThan(SIZE >> 20);
         assertThat(kinds(story, id)).contains("rest", "work", "profile");
-        assertThat(story.una.post("/api/imaging/" + id + "/rest").expect(409).sentence()).contains("done");
+        assertThat(story.una.post("/api/imaging/" + id + "/rest").expect(409).sentence())
+                .contains("done");
     }
 
     @Test
@@ -114,8 +169,12 @@ class SteeringTest {
         long id = story.imaging("failing");
         story.una.await(story.path("/bench"), b -> b.get("sessions").get(0).has("resting"));
         assertThat(decision(story, "Rest").get("reason").asString()).contains("60 degrees Celsius, the limit is 55");
-        assertThat(story.una.post("/api/imaging/" + id + "/work").expect(409).sentence()).contains("too warm").contains("raise its temperature limit");
-        story.una.post("/api/imaging/" + id + "/bounds", Map.of("limits", limit("celsius", 70), "mibPerSecond", 0)).expect(200);
+        assertThat(story.una.post("/api/imaging/" + id + "/work").expect(409).sentence())
+                .contains("too warm")
+                .contains("raise its temperature limit");
+        story.una
+                .post("/api/imaging/" + id + "/bounds", Map.of("limits", limit("celsius", 70), "mibPerSecond", 0))
+                .expect(200);
         story.awaitImaging("done");
     }
 
@@ -124,7 +183,23 @@ class SteeringTest {
         JsonNode before = lab.as("petra").get("/api/settings").json().get("bench");
         try {
             Story story = at("quiet", sim());
-            lab.as("petra").put("/api/settings/bench", Map.of("mibPerSecond", 0, "quietFrom", "00:00", "quietTo", "23:59:59", "healthSeconds", 60, "scanRecords", false, "boxes", List.of())).expect(200);
+            lab.as("petra")
+                    .put(
+                            "/api/settings/bench",
+                            Map.of(
+                                    "mibPerSecond",
+                                    0,
+                                    "quietFrom",
+                                    "00:00",
+                                    "quietTo",
+                                    "23:59:59",
+                                    "healthSeconds",
+                                    60,
+                                    "scanRecords",
+                                    false,
+                                    "boxes",
+                                    List.of()))
+                    .expect(200);
             pause(2500);
             long id = story.imaging("healthy");
             story.una.await(story.path("/bench"), b -> b.get("sessions").get(0).has("resting"));
@@ -154,17 +229,26 @@ class SteeringTest {
         long id = story.imaging("failing");
         JsonNode done = story.awaitImaging("done");
         assertThat(kinds(story, id)).contains("vanished", "back", "finished");
-        assertThat(Files.readAllBytes(lab.home().resolve("images").resolve(story.number).resolve(done.get("image").asString()))).isEqualTo(device.content());
+        assertThat(Files.readAllBytes(lab.home()
+                        .resolve("images")
+                        .resolve(story.number)
+                        .resolve(done.get("image").asString())))
+                .isEqualTo(device.content());
         assertThat(story.una.get(story.path("/custody")).text()).contains("the same device is back");
     }
 
     @Test
     void theReportIsOnTheCustodyRecordAndSaysWhatWasNotRead() throws IOException {
-        Story story = at("report", sim().dead(2 << 20, 2048).with("\"health\":{\"celsius\":31,\"celsiusMost\":31,\"pending\":3,\"perFault\":{\"reallocated\":0,\"pending\":1,\"uncorrectable\":0}}"));
+        Story story = at(
+                "report",
+                sim().dead(2 << 20, 2048)
+                        .with("\"health\":{\"celsius\":31,\"celsiusMost\":31,\"pending\":3,"
+                                + "\"perFault\":{\"reallocated\":0,\"pending\":1,\"uncorrectable\":0}}"));
         long id = story.imaging("ageing");
         story.awaitImaging("done");
         story.una.await(story.path("/custody"), c -> c.toString().contains("kept the report of imaging"));
-        JsonNode report = story.una.get("/api/imaging/" + id + "/report").expect(200).json();
+        JsonNode report =
+                story.una.get("/api/imaging/" + id + "/report").expect(200).json();
         assertThat(report.get("unreadRanges").asInt()).isEqualTo(1);
         assertThat(report.get("unread").get(0).get("off").asLong()).isEqualTo(2 << 20);
         assertThat(report.get("unread").get(0).get("len").asLong()).isEqualTo(2048);
@@ -172,8 +256,11 @@ class SteeringTest {
         assertThat(report.get("chunks").asInt()).isEqualTo(1);
         JsonNode points = report.get("health").get("points");
         assertThat(points.get(0).get("reading").get("pending").asInt()).isEqualTo(3);
-        assertThat(Story.last(points).get("reading").get("pending").asInt()).as("after the session").isGreaterThan(3);
-        byte[] kept = Files.readAllBytes(lab.home().resolve("images").resolve(story.number).resolve("session-" + id + ".report.json"));
+        assertThat(Story.last(points).get("reading").get("pending").asInt())
+                .as("after the session")
+                .isGreaterThan(3);
+        byte[] kept = Files.readAllBytes(
+                lab.home().resolve("images").resolve(story.number).resolve("session-" + id + ".report.json"));
         assertThat(story.una.get(story.path("/custody")).text()).contains(Hashes.sha256Hex(kept, 0, kept.length));
     }
 
@@ -181,16 +268,26 @@ class SteeringTest {
     void anImageIsRecheckedAndItsMapTakenAlong() throws IOException {
         Story story = at("recheck", sim().dead(1 << 20, 1024));
         long id = story.imaging("failing");
-        assertThat(story.una.post("/api/imaging/" + id + "/recheck").expect(409).sentence()).contains("not finished");
+        assertThat(story.una.post("/api/imaging/" + id + "/recheck").expect(409).sentence())
+                .contains("not finished");
         JsonNode done = story.awaitImaging("done");
         story.una.post("/api/imaging/" + id + "/recheck").expect(200);
-        story.una.await(story.path("/bench"), b -> b.get("sessions").get(0).get("recheck").asString().contains("Every byte is what it was"));
-        var image = lab.home().resolve("images").resolve(story.number).resolve(done.get("image").asString());
+        story.una.await(
+                story.path("/bench"),
+                b -> b.get("sessions").get(0).get("recheck").asString().contains("Every byte is what it was"));
+        var image = lab.home()
+                .resolve("images")
+                .resolve(story.number)
+                .resolve(done.get("image").asString());
         byte[] bytes = Files.readAllBytes(image);
         bytes[7] ^= 1;
         Files.write(image, bytes);
         story.una.post("/api/imaging/" + id + "/recheck").expect(200);
-        story.una.await(story.path("/bench"), b -> b.get("sessions").get(0).get("recheck").asString().contains("1 stretches are not what they were, the first at 0"));
+        story.una.await(story.path("/bench"), b -> b.get("sessions")
+                .get(0)
+                .get("recheck")
+                .asString()
+                .contains("1 stretches are not what they were, the first at 0"));
         assertThat(story.una.get(story.path("/custody")).text()).contains("rechecked the image");
         JsonNode map = story.una.get("/api/imaging/" + id + "/map").expect(200).json();
         assertThat(map.get("format").asString()).isEqualTo("brantel-map-sum");
@@ -202,14 +299,47 @@ class SteeringTest {
         JsonNode before = lab.as("petra").get("/api/settings").json().get("bench");
         byte[] content = sim().content();
         var disk = Files.write(Files.createTempFile(lab.home(), "box", ".bin"), content);
-        try (NbdServer server = NbdServer.start(lab.home(), "-r", "--filter=exportname", "file", disk.toString(), "exportname-list=explicit", "exportname=bay1",
+        try (NbdServer server = NbdServer.start(
+                lab.home(),
+                "-r",
+                "--filter=exportname",
+                "file",
+                disk.toString(),
+                "exportname-list=explicit",
+                "exportname=bay1",
                 "exportdesc=fixed:make=Mossbank; model=Delve; serial=MD2-77")) {
-            lab.as("petra").put("/api/settings/bench", Map.of("mibPerSecond", 0, "quietFrom", "00:00", "quietTo", "00:00", "healthSeconds", 60, "scanRecords", false,
-                    "boxes", List.of(Map.of("name", "Box 2", "address", "nbd://127.0.0.1:" + server.port()), Map.of("name", "Box 3", "address", "nbd://127.0.0.1:1")))).expect(200);
-            JsonNode bench = lab.as("tom").await("/api/bench", b -> b.toString().contains("box/Box 2/bay1") && !b.get("silent").isEmpty());
+            lab.as("petra")
+                    .put(
+                            "/api/settings/bench",
+                            Map.of(
+                                    "mibPerSecond",
+                                    0,
+                                    "quietFrom",
+                                    "00:00",
+                                    "quietTo",
+                                    "00:00",
+                                    "healthSeconds",
+                                    60,
+                                    "scanRecords",
+                                    false,
+                                    "boxes",
+                                    List.of(
+                                            Map.of("name", "Box 2", "address", "nbd://127.0.0.1:" + server.port()),
+                                            Map.of("name", "Box 3", "address", "nbd://127.0.0.1:1"))))
+                    .expect(200);
+            JsonNode bench = lab.as("tom")
+                    .await(
+                            "/api/bench",
+                            b -> b.toString().contains("box/Box 2/bay1")
+                                    && !b.get("silent").isEmpty());
             assertThat(bench.get("silent").get(0).get("box").asString()).isEqualTo("Box 3");
             assertThat(bench.get("silent").get(0).get("sentence").asString()).contains("no export server");
-            Story story = Story.of(new CaseForms().told("loss.event", "deleted-directly").device("serial", "MD2-77").device("capacity", "4 MiB")).decided().attached("box/Box 2/bay1");
+            Story story = Story.of(new CaseForms()
+                            .told("loss.event", "deleted-directly")
+                            .device("serial", "MD2-77")
+                            .device("capacity", "4 MiB"))
+                    .decided()
+                    .attached("box/Box 2/bay1");
             story.imaging("failing");
             JsonNode done = story.awaitImaging("done");
             assertThat(done.get("sha256").asString()).isEqualTo(Hashes.sha256Hex(content, 0, content.length));
@@ -223,20 +353,52 @@ class SteeringTest {
         JsonNode before = lab.as("petra").get("/api/settings").json().get("bench");
         byte[] content = sim().content();
         var disk = Files.write(Files.createTempFile(lab.home(), "box", ".bin"), content);
-        try (NbdServer server = NbdServer.start(lab.home(), "-r", "--filter=exportname", "--filter=rate", "file", disk.toString(), "rate=8M", "exportname-list=explicit", "exportname=bay2",
+        try (NbdServer server = NbdServer.start(
+                lab.home(),
+                "-r",
+                "--filter=exportname",
+                "--filter=rate",
+                "file",
+                disk.toString(),
+                "rate=8M",
+                "exportname-list=explicit",
+                "exportname=bay2",
                 "exportdesc=fixed:serial=MD2-78")) {
-            lab.as("petra").put("/api/settings/bench", Map.of("mibPerSecond", 0, "quietFrom", "00:00", "quietTo", "00:00", "healthSeconds", 60, "scanRecords", false,
-                    "boxes", List.of(Map.of("name", "Box 4", "address", "nbd://127.0.0.1:" + server.port())))).expect(200);
+            lab.as("petra")
+                    .put(
+                            "/api/settings/bench",
+                            Map.of(
+                                    "mibPerSecond",
+                                    0,
+                                    "quietFrom",
+                                    "00:00",
+                                    "quietTo",
+                                    "00:00",
+                                    "healthSeconds",
+                                    60,
+                                    "scanRecords",
+                                    false,
+                                    "boxes",
+                                    List.of(Map.of("name", "Box 4", "address", "nbd://127.0.0.1:" + server.port()))))
+                    .expect(200);
             lab.as("tom").await("/api/bench", b -> b.toString().contains("box/Box 4/bay2"));
-            Story story = Story.of(new CaseForms().told("loss.event", "deleted-directly").device("serial", "MD2-78").device("capacity", "4 MiB")).decided().attached("box/Box 4/bay2");
+            Story story = Story.of(new CaseForms()
+                            .told("loss.event", "deleted-directly")
+                            .device("serial", "MD2-78")
+                            .device("capacity", "4 MiB"))
+                    .decided()
+                    .attached("box/Box 4/bay2");
             long id = story.imaging("failing");
-            story.una.await(story.path("/bench"), b -> b.get("sessions").get(0).get("readBytes").asLong() > 0);
+            story.una.await(
+                    story.path("/bench"),
+                    b -> b.get("sessions").get(0).get("readBytes").asLong() > 0);
             server.kill();
             JsonNode away = story.awaitImaging("paused");
             assertThat(away.get("vanished").asBoolean()).isTrue();
             assertThat(decision(story, "Imaging").get("question").asString()).isEqualTo("Is its device back?");
             server.startAgain();
-            assertThat(story.awaitImaging("done").get("sha256").asString()).isEqualTo(Hashes.sha256Hex(content, 0, content.length));
+            assertThat(story.awaitImaging("done").get("sha256").asString())
+                    .isEqualTo(Hashes.sha256Hex(content, 0, content.length));
             assertThat(kinds(story, id)).contains("vanished", "back");
         } finally {
             lab.as("petra").put("/api/settings/bench", before.toString()).expect(200);
@@ -246,54 +408,114 @@ class SteeringTest {
     @Test
     void readingsByHandAndFromAFileBecomeAnObservedFact() throws IOException {
         Story story = at("health", sim().with("\"health\":{\"celsius\":31,\"celsiusMost\":31,\"reallocated\":700}"));
-        JsonNode good = story.una.post(story.path("/health"), Map.of("celsius", 30, "pending", 0)).expect(200).json();
+        JsonNode good = story.una
+                .post(story.path("/health"), Map.of("celsius", 30, "pending", 0))
+                .expect(200)
+                .json();
         assertThat(good.get("judgement").get("grade").asString()).isEqualTo("GOOD");
         JsonNode read = story.una.post(story.path("/health/read")).expect(200).json();
         assertThat(read.get("judgement").get("grade").asString()).isEqualTo("FAILING");
         assertThat(read.get("words").asString()).contains("reallocated sectors 700");
         String docket = story.una.get(story.path("")).text();
         assertThat(docket).contains("\"bench.health\"").contains("failing");
-        assertThat(story.una.get(story.path("/bench")).json().get("advice").get("profile").asString()).isEqualTo("last-chance");
-        assertThat(story.una.postBytes(story.path("/health/file?kind=ata"), new byte[100]).expect(400).sentence()).contains("512");
-        assertThat(story.una.post(story.path("/health"), Map.of()).expect(400).sentence()).contains("Nothing was filled in");
+        assertThat(story.una
+                        .get(story.path("/bench"))
+                        .json()
+                        .get("advice")
+                        .get("profile")
+                        .asString())
+                .isEqualTo("last-chance");
+        assertThat(story.una
+                        .postBytes(story.path("/health/file?kind=ata"), new byte[100])
+                        .expect(400)
+                        .sentence())
+                .contains("512");
+        assertThat(story.una.post(story.path("/health"), Map.of()).expect(400).sentence())
+                .contains("Nothing was filled in");
         byte[] log = new byte[512];
         log[1] = (byte) 0x3a;
         log[2] = 1;
         log[3] = 100;
         log[4] = 10;
-        assertThat(story.una.postBytes(story.path("/health/file?kind=nvme"), log).expect(200).text()).contains("\"NVME\"").contains("41");
+        assertThat(story.una
+                        .postBytes(story.path("/health/file?kind=nvme"), log)
+                        .expect(200)
+                        .text())
+                .contains("\"NVME\"")
+                .contains("41");
     }
 
     @Test
     void rulesOfTheBenchAreCheckedAndAManagersBusiness() {
-        assertThat(lab.as("petra").get("/api/settings").expect(200).json().get("bench").get("namePattern").asString()).isEqualTo("{taken} {said}");
-        Map<String, Object> rules = new HashMap<>(Map.of("mibPerSecond", 0, "quietFrom", "22:00", "quietTo", "06:30", "healthSeconds", 60, "scanRecords", false, "boxes", List.of()));
-        assertThat(lab.as("tom").put("/api/settings/bench", rules).expect(403).sentence()).contains("manager");
+        assertThat(lab.as("petra")
+                        .get("/api/settings")
+                        .expect(200)
+                        .json()
+                        .get("bench")
+                        .get("namePattern")
+                        .asString())
+                .isEqualTo("{taken} {said}");
+        Map<String, Object> rules = new HashMap<>(Map.of(
+                "mibPerSecond",
+                0,
+                "quietFrom",
+                "22:00",
+                "quietTo",
+                "06:30",
+                "healthSeconds",
+                60,
+                "scanRecords",
+                false,
+                "boxes",
+                List.of()));
+        assertThat(lab.as("tom").put("/api/settings/bench", rules).expect(403).sentence())
+                .contains("manager");
         rules.put("quietTo", "half past six");
-        assertThat(lab.as("petra").put("/api/settings/bench", rules).expect(400).sentence()).contains("22:00 and 06:30");
+        assertThat(lab.as("petra").put("/api/settings/bench", rules).expect(400).sentence())
+                .contains("22:00 and 06:30");
         rules.put("quietTo", "06:30");
         rules.put("boxes", List.of(Map.of("name", "Box", "address", "somewhere")));
-        assertThat(lab.as("petra").put("/api/settings/bench", rules).expect(400).sentence()).contains("nbd://HOST:PORT");
+        assertThat(lab.as("petra").put("/api/settings/bench", rules).expect(400).sentence())
+                .contains("nbd://HOST:PORT");
         rules.put("boxes", List.of());
         rules.put("healthSeconds", 0);
-        assertThat(lab.as("petra").put("/api/settings/bench", rules).expect(400).sentence()).contains("Health");
+        assertThat(lab.as("petra").put("/api/settings/bench", rules).expect(400).sentence())
+                .contains("Health");
         rules.put("healthSeconds", 60);
         rules.put("namePattern", "{nothing}");
-        assertThat(lab.as("petra").put("/api/settings/bench", rules).expect(400).sentence()).contains("{nothing}", "{taken}");
+        assertThat(lab.as("petra").put("/api/settings/bench", rules).expect(400).sentence())
+                .contains("{nothing}", "{taken}");
     }
 
-    /** A device that stands attached and idle is read on the bench's schedule, and the Desk says when it is not well. */
+    /**
+     * A device that stands attached and idle is read on the bench's schedule, and the Desk says when it is not well.
+     */
     @Test
     void anIdleDeviceIsReadOnScheduleAndAlarmsTheDesk() throws IOException {
         Story story = at("idle", sim().with("\"health\":{\"celsius\":31,\"celsiusMost\":31,\"pending\":900}"));
-        JsonNode series = story.una.await(story.path("/health"), s -> s.get("points").size() > 0);
+        JsonNode series =
+                story.una.await(story.path("/health"), s -> s.get("points").size() > 0);
         assertThat(series.get("words").asString()).isEqualTo("It is failing: pending sectors 900 (from 500).");
         assertThat(series.get("points").get(0).get("who").asString()).isEqualTo("Brantel");
-        JsonNode alarm = story.una.get("/api/desk?listed=1000").json().get("decisions").valueStream()
-                .filter(d -> d.get("caseNumber").asString().equals(story.number) && d.get("kind").asString().equals("Health")).findFirst().orElseThrow();
-        assertThat(alarm.get("reason").asString()).contains("pending sectors 900").contains("attached and idle");
+        JsonNode alarm = story.una
+                .get("/api/desk?listed=1000")
+                .json()
+                .get("decisions")
+                .valueStream()
+                .filter(d -> d.get("caseNumber").asString().equals(story.number)
+                        && d.get("kind").asString().equals("Health"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(alarm.get("reason").asString())
+                .contains("pending sectors 900")
+                .contains("attached and idle");
         story.una.delete(story.path("/bench/attachment")).expect(204);
-        assertThat(story.una.get("/api/desk?listed=1000").json().get("decisions").valueStream())
-                .noneMatch(d -> d.get("caseNumber").asString().equals(story.number) && d.get("kind").asString().equals("Health"));
+        assertThat(story.una
+                        .get("/api/desk?listed=1000")
+                        .json()
+                        .get("decisions")
+                        .valueStream())
+                .noneMatch(d -> d.get("caseNumber").asString().equals(story.number)
+                        && d.get("kind").asString().equals("Health"));
     }
 }

@@ -33,21 +33,37 @@ class CatalogueTest {
 
     @Test
     void everyFilterNarrowsToWhatItSays() {
-        assertThat(lines(page("?kind=jpg&kind=png"))).isNotEmpty().allMatch(l -> List.of("jpg", "png").contains(l.get("kind").asString()));
-        assertThat(lines(page("?origin=deleted"))).isNotEmpty().allMatch(l -> l.get("origins").toString().contains("deleted"));
-        assertThat(lines(page("?prognosis=overwritten"))).isNotEmpty().allMatch(l -> l.get("prognosis").asString().equals("overwritten"));
-        assertThat(lines(page("?q=hive"))).isNotEmpty().allMatch(l -> l.get("path").asString().toLowerCase().contains("hive"));
-        assertThat(lines(page("?q=" + "%25"))).as("a percent sign is a letter, not a pattern").isEmpty();
+        assertThat(lines(page("?kind=jpg&kind=png"))).isNotEmpty().allMatch(l -> List.of("jpg", "png")
+                .contains(l.get("kind").asString()));
+        assertThat(lines(page("?origin=deleted")))
+                .isNotEmpty()
+                .allMatch(l -> l.get("origins").toString().contains("deleted"));
+        assertThat(lines(page("?prognosis=overwritten")))
+                .isNotEmpty()
+                .allMatch(l -> l.get("prognosis").asString().equals("overwritten"));
+        assertThat(lines(page("?q=hive")))
+                .isNotEmpty()
+                .allMatch(l -> l.get("path").asString().toLowerCase().contains("hive"));
+        assertThat(lines(page("?q=" + "%25")))
+                .as("a percent sign is a letter, not a pattern")
+                .isEmpty();
         assertThat(page("?kind=jpg&q=no-such-name").get("matching").asInt()).isZero();
-        assertThat(story.una.get(story.path("/catalogue?prognosis=lost")).expect(400).sentence()).contains("'lost' is not a prognosis");
+        assertThat(story.una
+                        .get(story.path("/catalogue?prognosis=lost"))
+                        .expect(400)
+                        .sentence())
+                .contains("'lost' is not a prognosis");
     }
 
     @Test
     void countsBesideAConditionLeaveThatConditionOut() {
         JsonNode jpg = page("?kind=jpg");
         assertThat(jpg.get("kinds").get("png")).isNotNull();
-        assertThat(jpg.get("origins").properties()).allMatch(e -> e.getValue().asInt() <= jpg.get("matching").asInt());
-        long all = StreamSupport.stream(page("").get("prognoses").spliterator(), false).mapToLong(JsonNode::asLong).sum();
+        assertThat(jpg.get("origins").properties())
+                .allMatch(e -> e.getValue().asInt() <= jpg.get("matching").asInt());
+        long all = StreamSupport.stream(page("").get("prognoses").spliterator(), false)
+                .mapToLong(JsonNode::asLong)
+                .sum();
         assertThat(all).isEqualTo(page("").get("all").asLong());
     }
 
@@ -55,52 +71,88 @@ class CatalogueTest {
     void theWantedListNarrowsAndFollowsItsOwnChanges() {
         JsonNode docket = story.una.get(story.path("")).json();
         long images = docket.get("wanted").get(0).get("id").asLong();
-        assertThat(lines(page("?wanted=" + images))).isNotEmpty().allMatch(l -> List.of("jpg", "png", "gif").contains(l.get("kind").asString()));
-        Map<String, Object> form = new CaseForms().told("loss.event", "deleted-directly").wanted("only the portable documents", "pdf", "", 2)
-                .version(docket.get("version").asInt()).build();
+        assertThat(lines(page("?wanted=" + images))).isNotEmpty().allMatch(l -> List.of("jpg", "png", "gif")
+                .contains(l.get("kind").asString()));
+        Map<String, Object> form = new CaseForms()
+                .told("loss.event", "deleted-directly")
+                .wanted("only the portable documents", "pdf", "", 2)
+                .version(docket.get("version").asInt())
+                .build();
         story.una.put(story.path(""), form).expect(200);
         JsonNode wanted = story.una.get(story.path("/catalogue/wanted")).json();
         assertThat(wanted.size()).isEqualTo(1);
-        assertThat(wanted.get(0).get("tally").get("found").get("whole").asInt()).isEqualTo(page("?kind=pdf&prognosis=whole").get("matching").asInt());
+        assertThat(wanted.get(0).get("tally").get("found").get("whole").asInt())
+                .isEqualTo(page("?kind=pdf&prognosis=whole").get("matching").asInt());
     }
 
     @Test
     void sortsAsAsked() {
-        List<Long> sizes = lines(page("?sort=size")).stream().map(l -> l.get("size").asLong()).toList();
+        List<Long> sizes = lines(page("?sort=size")).stream()
+                .map(l -> l.get("size").asLong())
+                .toList();
         assertThat(sizes).isSortedAccordingTo(java.util.Comparator.reverseOrder());
-        List<String> names = lines(page("?sort=name")).stream().map(l -> l.get("name").asString()).toList();
+        List<String> names = lines(page("?sort=name")).stream()
+                .map(l -> l.get("name").asString())
+                .toList();
         assertThat(names).isSorted();
     }
 
     @Test
     void aSelectionIsMadeAndTakenBack() {
         long id = lines(page("?kind=jpg&prognosis=whole")).get(0).get("id").asLong();
-        JsonNode sum = story.una.put(story.path("/catalogue/selection"), Map.of("ids", List.of(id), "selected", true)).expect(200).json();
+        JsonNode sum = story.una
+                .put(story.path("/catalogue/selection"), Map.of("ids", List.of(id), "selected", true))
+                .expect(200)
+                .json();
         assertThat(sum.get("files").asInt()).isEqualTo(1);
-        assertThat(lines(page("?selectedOnly=true"))).singleElement().matches(l -> l.get("id").asLong() == id);
-        assertThat(story.una.put(story.path("/catalogue/selection"), Map.of("ids", List.of(id), "selected", false)).json().get("files").asInt()).isZero();
+        assertThat(lines(page("?selectedOnly=true")))
+                .singleElement()
+                .matches(l -> l.get("id").asLong() == id);
+        assertThat(story.una
+                        .put(story.path("/catalogue/selection"), Map.of("ids", List.of(id), "selected", false))
+                        .json()
+                        .get("files")
+                        .asInt())
+                .isZero();
     }
 
     @Test
     void picturesAreDrawnAnewAndTextIsText() {
         JsonNode picture = lines(page("?kind=png&prognosis=whole")).get(0);
         String path = story.path("/catalogue/" + picture.get("id").asLong());
-        assertThat(story.una.get(path + "/preview").json().get("type").asString()).isEqualTo("picture");
+        assertThat(story.una.get(path + "/preview").json().get("type").asString())
+                .isEqualTo("picture");
         Visitor.Answer png = story.una.get(path + "/picture").expect(200);
         assertThat(png.header("Content-Type")).isEqualTo("image/png");
         assertThat(png.body()).startsWith(0x89, 'P', 'N', 'G');
         JsonNode text = lines(page("?kind=txt&prognosis=whole")).get(0);
-        JsonNode preview = story.una.get(story.path("/catalogue/" + text.get("id").asLong() + "/preview")).json();
+        JsonNode preview = story.una
+                .get(story.path("/catalogue/" + text.get("id").asLong() + "/preview"))
+                .json();
         assertThat(preview.get("type").asString()).isEqualTo("text");
         assertThat(preview.get("text").asString()).isNotBlank();
-        assertThat(story.una.get(story.path("/catalogue/" + text.get("id").asLong() + "/picture")).status()).isEqualTo(404);
+        assertThat(story.una
+                        .get(story.path("/catalogue/" + text.get("id").asLong() + "/picture"))
+                        .status())
+                .isEqualTo(404);
     }
 
     @Test
     void aLineOfAnotherCaseIsNotThere() {
         long id = lines(page("")).get(0).get("id").asLong();
         String other = new CaseForms().log(story.una);
-        assertThat(story.una.get("/api/cases/" + other + "/catalogue/" + id + "/preview").expect(404).sentence()).contains("no line");
-        assertThat(story.una.put("/api/cases/" + other + "/catalogue/selection", Map.of("ids", List.of(id), "selected", true)).json().get("files").asInt()).isZero();
+        assertThat(story.una
+                        .get("/api/cases/" + other + "/catalogue/" + id + "/preview")
+                        .expect(404)
+                        .sentence())
+                .contains("no line");
+        assertThat(story.una
+                        .put(
+                                "/api/cases/" + other + "/catalogue/selection",
+                                Map.of("ids", List.of(id), "selected", true))
+                        .json()
+                        .get("files")
+                        .asInt())
+                .isZero();
     }
 }

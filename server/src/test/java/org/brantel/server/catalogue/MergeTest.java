@@ -43,12 +43,33 @@ class MergeTest {
         long at = 4096L * (file * 4 + copy * 2);
         Prognosis prognosis = read ? Prognosis.WHOLE : random.nextBoolean() ? Prognosis.GAPPED : Prognosis.DOUBTFUL;
         String path = named ? "/tide/" + (copy == 0 ? "gauge " : "copy of gauge ") + file + ".jpg" : null;
-        return new Finding(0, named ? 0 : null, path, named ? path.substring(6) : "at-" + at + ".jpg", 3000 + file, "jpg", named ? random.nextBoolean() ? Origin.LIVE : Origin.DELETED : Origin.CARVED,
-                prognosis, read ? 80 + random.nextInt(3) * 5 : 30, List.of("seen"), List.of(new Extent(at, 3000 + file)), null, null, null, null,
-                read ? "%064d".formatted(file) : null, named ? null : "[gauge " + file + "].jpg", null, null, RecordFacts.NONE, null);
+        return new Finding(
+                0,
+                named ? 0 : null,
+                path,
+                named ? path.substring(6) : "at-" + at + ".jpg",
+                3000 + file,
+                "jpg",
+                named ? random.nextBoolean() ? Origin.LIVE : Origin.DELETED : Origin.CARVED,
+                prognosis,
+                read ? 80 + random.nextInt(3) * 5 : 30,
+                List.of("seen"),
+                List.of(new Extent(at, 3000 + file)),
+                null,
+                null,
+                null,
+                null,
+                read ? "%064d".formatted(file) : null,
+                named ? null : "[gauge " + file + "].jpg",
+                null,
+                null,
+                RecordFacts.NONE,
+                null);
     }
 
-    /** Content whose end nobody knows, where a file stands that a record names; and another name for the same beginning. */
+    /**
+     * Content whose end nobody knows, where a file stands that a record names; and another name for the same beginning.
+     */
     @Test
     void doubtedContentSupportsTheFileThatBeginsThere() throws IOException {
         Finding log = at(8192, "/tide/gauge.log", 5000, Origin.LIVE, Prognosis.WHOLE);
@@ -57,7 +78,8 @@ class MergeTest {
         Finding longest = at(8192, null, 9000, Origin.CARVED, Prognosis.DOUBTFUL);
         Story imaged = Story.ofD01().imaged("inbox/d01-fat16.img");
         long imaging = imaged.session().get("id").asLong();
-        for (List<Finding> turns : List.of(List.of(log, longer, longest), List.of(longer, longest, log), List.of(longest, log, longer))) {
+        for (List<Finding> turns :
+                List.of(List.of(log, longer, longest), List.of(longer, longest, log), List.of(longest, log, longer))) {
             Story story = Story.of(new CaseForms());
             for (int i = 0; i < turns.size(); i++) {
                 catalogues.merge(story.number, i + 1, imaging, List.of(turns.get(i)));
@@ -67,23 +89,66 @@ class MergeTest {
             assertThat(page.get("lines").get(0).get("path").asString()).isEqualTo("/tide/gauge.log");
             assertThat(page.get("lines").get(0).get("size").asLong()).isEqualTo(5000);
             catalogues.merge(story.number, 9, imaging, List.of(other));
-            assertThat(story.una.get(story.path("/catalogue")).json().get("all").asInt()).as("two names are two files").isEqualTo(2);
+            assertThat(story.una.get(story.path("/catalogue")).json().get("all").asInt())
+                    .as("two names are two files")
+                    .isEqualTo(2);
         }
     }
 
     private static Finding at(long offset, String path, long size, Origin origin, Prognosis prognosis) {
-        return new Finding(1, path == null ? null : 0, path, path == null ? "at-" + offset + ".txt" : path.substring(6), size, "txt", origin, prognosis, 60, List.of("seen"),
-                List.of(new Extent(offset, size)), null, null, null, null, null, null, null, null, RecordFacts.NONE, null);
+        return new Finding(
+                1,
+                path == null ? null : 0,
+                path,
+                path == null ? "at-" + offset + ".txt" : path.substring(6),
+                size,
+                "txt",
+                origin,
+                prognosis,
+                60,
+                List.of("seen"),
+                List.of(new Extent(offset, size)),
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                RecordFacts.NONE,
+                null);
     }
 
     /** A directory may hold names that are no text; neither the session nor the catalogue ends for that. */
     @Test
     void namesThatNoDatabaseTakesAreStoredWithoutWhatItRefuses() throws IOException {
-        long imaging = Story.ofD01().imaged("inbox/d01-fat16.img").session().get("id").asLong();
+        long imaging =
+                Story.ofD01().imaged("inbox/d01-fat16.img").session().get("id").asLong();
         Story story = Story.of(new CaseForms());
         String name = "gauge \0 \ud83d \ud83d\ude00.log";
-        Finding odd = new Finding(1, 0, "/tide/" + name, name, 700, "txt", Origin.LIVE, Prognosis.WHOLE, 90, List.of("It is called " + name + "."), List.of(new Extent(8192, 700)), null, null, null, null,
-                null, name, null, null, new RecordFacts(512L, List.of(), null, "/" + name), Map.of("title", name));
+        Finding odd = new Finding(
+                1,
+                0,
+                "/tide/" + name,
+                name,
+                700,
+                "txt",
+                Origin.LIVE,
+                Prognosis.WHOLE,
+                90,
+                List.of("It is called " + name + "."),
+                List.of(new Extent(8192, 700)),
+                null,
+                null,
+                null,
+                null,
+                null,
+                name,
+                null,
+                null,
+                new RecordFacts(512L, List.of(), null, "/" + name),
+                Map.of("title", name));
         Path file = folder.resolve("odd.ndjson");
         try (FindingsFile.Writer out = new FindingsFile.Writer(file)) {
             out.write(odd);
@@ -94,8 +159,14 @@ class MergeTest {
         assertThat(page.get("all").asInt()).isEqualTo(1);
         String stored = "gauge \ufffd \ufffd \ud83d\ude00.log";
         assertThat(page.get("lines").get(0).get("path").asString()).isEqualTo("/tide/" + stored);
-        assertThat(page.get("lines").get(0).get("about").get("title").asString()).isEqualTo(stored);
-        assertThat(story.una.get(story.path("/catalogue/comparison?a=1&b=2")).expect(200).json().toString()).contains("txt");
+        assertThat(page.get("lines").get(0).get("about").get("title").asString())
+                .isEqualTo(stored);
+        assertThat(story.una
+                        .get(story.path("/catalogue/comparison?a=1&b=2"))
+                        .expect(200)
+                        .json()
+                        .toString())
+                .contains("txt");
     }
 
     /** Files of a real image: alike in size, in beginning and end, or the same; hashed only where they look alike. */
@@ -114,28 +185,50 @@ class MergeTest {
         List<Finding> found = new ArrayList<>();
         for (int i = 0; i < stored.size(); i++) {
             System.arraycopy(stored.get(i), 0, medium, i << 20, stored.get(i).length);
-            found.add(at((long) i << 20, i < 4 ? "/tide/gauge " + i + ".log" : null, stored.get(i).length, i < 4 ? Origin.LIVE : Origin.CARVED, Prognosis.WHOLE));
+            found.add(at(
+                    (long) i << 20,
+                    i < 4 ? "/tide/gauge " + i + ".log" : null,
+                    stored.get(i).length,
+                    i < 4 ? Origin.LIVE : Origin.CARVED,
+                    Prognosis.WHOLE));
         }
         Files.write(lab.inbox().resolve("copies.img"), medium);
-        long imaging = Story.of(new CaseForms()).imaged("inbox/copies.img").session().get("id").asLong();
+        long imaging = Story.of(new CaseForms())
+                .imaged("inbox/copies.img")
+                .session()
+                .get("id")
+                .asLong();
         List<String> first = null;
         for (int order = 0; order < 5; order++) {
             Story story = Story.of(new CaseForms());
             Collections.shuffle(found, new Random(order));
             for (int session = 1; session <= 3; session++) {
                 int third = (session - 1) * 3;
-                catalogues.merge(story.number, session, imaging, found.subList(third, Math.min(found.size(), third + 3)).stream().map(f -> f.withId(1)).toList());
+                catalogues.merge(
+                        story.number,
+                        session,
+                        imaging,
+                        found.subList(third, Math.min(found.size(), third + 3)).stream()
+                                .map(f -> f.withId(1))
+                                .toList());
             }
             for (JsonNode line : story.una.get(story.path("/catalogue")).json().get("lines")) {
-                assertThat(line.get("sha256") != null).as("only what looks alike is hashed: %s", line).isEqualTo(line.get("size").asLong() == size && !"/tide/gauge 3.log".equals(text(line, "path")));
+                assertThat(line.get("sha256") != null)
+                        .as("only what looks alike is hashed: %s", line)
+                        .isEqualTo(
+                                line.get("size").asLong() == size && !"/tide/gauge 3.log".equals(text(line, "path")));
             }
-            List<String> shown = shown(story).stream().map(l -> l.replaceAll("versions=\\{.*?\\}\\}|\\[[0-9, ]+\\]$", "")).toList();
+            List<String> shown = shown(story).stream()
+                    .map(l -> l.replaceAll("versions=\\{.*?\\}\\}|\\[[0-9, ]+\\]$", ""))
+                    .toList();
             first = first == null ? shown : first;
             assertThat(shown).as("order %d", order).hasSize(4).isEqualTo(first);
         }
     }
 
-    /** An image that somebody moved away says nothing more; what was found on it stays, and the next session goes on. */
+    /**
+     * An image that somebody moved away says nothing more; what was found on it stays, and the next session goes on.
+     */
     @Test
     void anImageThatIsGoneDoesNotEndTheNextSession() throws IOException {
         byte[] medium = new byte[4 << 20];
@@ -145,7 +238,11 @@ class MergeTest {
         Files.write(lab.inbox().resolve("second.img"), medium);
         Story first = Story.of(new CaseForms()).imaged("inbox/first.img");
         long gone = first.session().get("id").asLong();
-        long there = Story.of(new CaseForms()).imaged("inbox/second.img").session().get("id").asLong();
+        long there = Story.of(new CaseForms())
+                .imaged("inbox/second.img")
+                .session()
+                .get("id")
+                .asLong();
         Story story = Story.of(new CaseForms());
         catalogues.merge(story.number, 1, gone, List.of(at(0, "/tide/gauge.log", 5000, Origin.LIVE, Prognosis.WHOLE)));
         try (var images = Files.list(lab.home().resolve("images").resolve(first.number))) {
@@ -154,9 +251,17 @@ class MergeTest {
             }
         }
         Finding copy = at(1 << 20, "/tide/copy of gauge.log", 5000, Origin.LIVE, Prognosis.WHOLE);
-        assertThat(catalogues.merge(story.number, 2, there, List.of(copy)).added()).isEqualTo(1);
+        assertThat(catalogues.merge(story.number, 2, there, List.of(copy)).added())
+                .isEqualTo(1);
         // Seen again on the image that is there, it can be compared.
-        assertThat(catalogues.merge(story.number, 3, there, List.of(at(0, "/tide/gauge.log", 5000, Origin.LIVE, Prognosis.WHOLE), copy)).added()).isZero();
+        assertThat(catalogues
+                        .merge(
+                                story.number,
+                                3,
+                                there,
+                                List.of(at(0, "/tide/gauge.log", 5000, Origin.LIVE, Prognosis.WHOLE), copy))
+                        .added())
+                .isZero();
         JsonNode page = story.una.get(story.path("/catalogue")).expect(200).json();
         assertThat(page.get("all").asInt()).isEqualTo(1);
         assertThat(page.get("lines").get(0).get("places").size()).isEqualTo(2);
@@ -168,7 +273,11 @@ class MergeTest {
 
     private static List<String> shown(Story story) {
         List<String> lines = new ArrayList<>();
-        for (JsonNode l : story.una.get(story.path("/catalogue?size=200")).expect(200).json().get("lines")) {
+        for (JsonNode l : story.una
+                .get(story.path("/catalogue?size=200"))
+                .expect(200)
+                .json()
+                .get("lines")) {
             Map<String, JsonNode> fields = new TreeMap<>();
             l.properties().forEach(e -> fields.put(e.getKey(), e.getValue()));
             fields.remove("id");

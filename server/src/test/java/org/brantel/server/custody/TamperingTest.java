@@ -35,15 +35,19 @@ class TamperingTest {
     @Test
     void theDatabaseItselfLetsTheRecordOnlyGrow() {
         Story story = Story.of(new CaseForms()).decided();
-        assertThatThrownBy(() -> sql.update("update custody_entry set who = 'x' where case_number = ?", story.number)).hasMessageContaining("only grows");
-        assertThatThrownBy(() -> sql.update("delete from custody_entry where case_number = ?", story.number)).hasMessageContaining("only grows");
+        assertThatThrownBy(() -> sql.update("update custody_entry set who = 'x' where case_number = ?", story.number))
+                .hasMessageContaining("only grows");
+        assertThatThrownBy(() -> sql.update("delete from custody_entry where case_number = ?", story.number))
+                .hasMessageContaining("only grows");
         assertThat(tears(story).size()).isZero();
     }
 
     @Test
     void aChangedAMissingAndACutOffEntryAreAllShown() {
         Story changed = Story.of(new CaseForms()).decided();
-        force("update custody_entry set detail = 'nothing happened' where case_number = ? and number = 1", changed.number);
+        force(
+                "update custody_entry set detail = 'nothing happened' where case_number = ? and number = 1",
+                changed.number);
         assertThat(tears(changed).get(0).get("words").asString()).contains("Entry 1 was changed");
         Story missing = Story.of(new CaseForms()).decided();
         force("delete from custody_entry where case_number = ? and number = 1", missing.number);
@@ -56,12 +60,17 @@ class TamperingTest {
 
     @Test
     void onATornRecordOnlyAManagerSealsAndTheRecordSaysSo() {
-        Story story = Story.ofD01().imaged("inbox/d01-fat16.img").scanned("structure").selectedWhole();
+        Story story =
+                Story.ofD01().imaged("inbox/d01-fat16.img").scanned("structure").selectedWhole();
         story.recovered();
         force("update custody_entry set who = 'Nobody' where case_number = ? and number = 2", story.number);
-        assertThat(story.una.post(story.path("/deliveries")).expect(409).sentence()).contains("torn").contains("manager");
+        assertThat(story.una.post(story.path("/deliveries")).expect(409).sentence())
+                .contains("torn")
+                .contains("manager");
         Lab.open().as("petra").post(story.path("/deliveries")).expect(201);
-        assertThat(story.una.get(story.path("/custody")).text()).contains("ordered a delivery although the record is torn").contains("Entry 2 was changed");
+        assertThat(story.una.get(story.path("/custody")).text())
+                .contains("ordered a delivery although the record is torn")
+                .contains("Entry 2 was changed");
     }
 
     /** Reading a record while it is being written shows no tear. */
@@ -71,12 +80,20 @@ class TamperingTest {
         AtomicBoolean going = new AtomicBoolean(true);
         CompletableFuture<Void> writer = CompletableFuture.runAsync(() -> {
             while (going.get()) {
-                story.una.post("/api/cases/" + story.number + "/owner", Map.of("login", "tom")).expect(200);
+                story.una
+                        .post("/api/cases/" + story.number + "/owner", Map.of("login", "tom"))
+                        .expect(200);
             }
         });
         try {
             for (int i = 0; i < 60; i++) {
-                assertThat(story.lab.as("petra").get(story.path("/custody")).json().get("tears").size()).isZero();
+                assertThat(story.lab
+                                .as("petra")
+                                .get(story.path("/custody"))
+                                .json()
+                                .get("tears")
+                                .size())
+                        .isZero();
             }
         } finally {
             going.set(false);

@@ -40,11 +40,14 @@ class WholeStoryTest {
     void theImageIsTheDeviceByteForByte() throws IOException {
         story.imaged("inbox/d01-fat16.img");
         JsonNode session = story.session();
-        assertThat(session.get("sha256").asString()).isEqualTo(Corpus.truth("d01-fat16").get("sha256").asString());
-        assertThat(session.get("readBytes").asLong()).isEqualTo(session.get("size").asLong());
+        assertThat(session.get("sha256").asString())
+                .isEqualTo(Corpus.truth("d01-fat16").get("sha256").asString());
+        assertThat(session.get("readBytes").asLong())
+                .isEqualTo(session.get("size").asLong());
         assertThat(session.get("cells").asString()).matches("r+");
         try (var images = Files.list(story.lab.home().resolve("images").resolve(story.number))) {
-            assertThat(images.map(p -> p.getFileName().toString().replaceFirst("-\\d+", "-N"))).contains("image-N.img", "image-N.img.map", "image-N.img.sha256.json");
+            assertThat(images.map(p -> p.getFileName().toString().replaceFirst("-\\d+", "-N")))
+                    .contains("image-N.img", "image-N.img.map", "image-N.img.sha256.json");
         }
     }
 
@@ -59,13 +62,20 @@ class WholeStoryTest {
                 byHash.put(l.get("sha256").asString(), l);
             }
         });
-        assertThat(Corpus.files("d01-fat16").stream().filter(f -> "whole".equals(f.structure()))).allSatisfy(f -> {
-            JsonNode line = byHash.get(f.sha256());
-            assertThat(line).as(f.path()).isNotNull();
-            assertThat(line.get("prognosis").asString()).isEqualTo("whole");
-            assertThat(line.get("reasons").size()).isPositive();
-        });
-        assertThat(page.get("wanted").get(0).get("tally").get("found").get("whole").asInt()).isPositive();
+        assertThat(Corpus.files("d01-fat16").stream().filter(f -> "whole".equals(f.structure())))
+                .allSatisfy(f -> {
+                    JsonNode line = byHash.get(f.sha256());
+                    assertThat(line).as(f.path()).isNotNull();
+                    assertThat(line.get("prognosis").asString()).isEqualTo("whole");
+                    assertThat(line.get("reasons").size()).isPositive();
+                });
+        assertThat(page.get("wanted")
+                        .get(0)
+                        .get("tally")
+                        .get("found")
+                        .get("whole")
+                        .asInt())
+                .isPositive();
         assertThat(page.get("all").asInt()).isEqualTo(page.get("lines").size());
     }
 
@@ -88,17 +98,28 @@ class WholeStoryTest {
         story.selectedWhole();
         JsonNode run = story.recovered();
         assertThat(run.get("whole").asInt()).isEqualTo(run.get("total").asInt()).isGreaterThan(15);
-        JsonNode files = story.una.get("/api/recovery/" + run.get("id").asLong() + "/files").json();
-        Path store = story.lab.home().resolve("lab-store").resolve(story.number).resolve("run-" + run.get("id").asLong()).resolve("files");
+        JsonNode files = story.una
+                .get("/api/recovery/" + run.get("id").asLong() + "/files")
+                .json();
+        Path store = story.lab
+                .home()
+                .resolve("lab-store")
+                .resolve(story.number)
+                .resolve("run-" + run.get("id").asLong())
+                .resolve("files");
         for (JsonNode file : files) {
-            assertThat(sha256(store.resolve(file.get("path").asString()))).isEqualTo(file.get("sha256").asString());
+            assertThat(sha256(store.resolve(file.get("path").asString())))
+                    .isEqualTo(file.get("sha256").asString());
         }
         Set<String> hashes = hashes(files);
-        assertThat(Corpus.files("d01-fat16").stream().filter(f -> "whole".equals(f.structure()))).allMatch(f -> hashes.contains(f.sha256()));
+        assertThat(Corpus.files("d01-fat16").stream().filter(f -> "whole".equals(f.structure())))
+                .allMatch(f -> hashes.contains(f.sha256()));
     }
 
     private static Set<String> hashes(JsonNode files) {
-        return java.util.stream.StreamSupport.stream(files.spliterator(), false).map(f -> f.get("sha256").asString()).collect(Collectors.toSet());
+        return java.util.stream.StreamSupport.stream(files.spliterator(), false)
+                .map(f -> f.get("sha256").asString())
+                .collect(Collectors.toSet());
     }
 
     private static String sha256(Path file) {
@@ -114,17 +135,34 @@ class WholeStoryTest {
     @Order(5)
     void theBagPassesTheToolsThatAnybodyHas() throws Exception {
         JsonNode delivery = story.sealed();
-        assertThat(delivery.get("manifestSha256").asString()).isEqualTo(sha256(story.bag().resolve("manifest-sha256.txt")));
+        assertThat(delivery.get("manifestSha256").asString())
+                .isEqualTo(sha256(story.bag().resolve("manifest-sha256.txt")));
         run("sha256sum", "--strict", "-c", "manifest-sha256.txt");
         run("sha512sum", "--strict", "-c", "manifest-sha512.txt");
-        run("openssl", "pkeyutl", "-verify", "-pubin", "-inkey", "lab-key.pem", "-rawin", "-in", "manifest-sha256.txt", "-sigfile", "manifest-sha256.txt.sig");
-        JsonNode account = tools.jackson.databind.json.JsonMapper.shared().readTree(Files.readString(story.bag().resolve("account.json")));
+        run(
+                "openssl",
+                "pkeyutl",
+                "-verify",
+                "-pubin",
+                "-inkey",
+                "lab-key.pem",
+                "-rawin",
+                "-in",
+                "manifest-sha256.txt",
+                "-sigfile",
+                "manifest-sha256.txt.sig");
+        JsonNode account = tools.jackson.databind.json.JsonMapper.shared()
+                .readTree(Files.readString(story.bag().resolve("account.json")));
         assertThat(account.get("files").size()).isEqualTo(delivery.get("files").asInt());
-        assertThat(account.get("files")).allMatch(f -> f.get("delivered").asString().equals("whole"));
+        assertThat(account.get("files"))
+                .allMatch(f -> f.get("delivered").asString().equals("whole"));
     }
 
     private void run(String... command) throws Exception {
-        Process process = new ProcessBuilder(command).directory(story.bag().toFile()).redirectErrorStream(true).start();
+        Process process = new ProcessBuilder(command)
+                .directory(story.bag().toFile())
+                .redirectErrorStream(true)
+                .start();
         String output = new String(process.getInputStream().readAllBytes());
         assertThat(process.waitFor(120, TimeUnit.SECONDS)).isTrue();
         assertThat(process.exitValue()).as(output).isZero();
@@ -138,9 +176,15 @@ class WholeStoryTest {
         assertThat(link.get("passcode").asString()).matches("\\d{4}-\\d{4}");
         assertThat(token()).hasSizeGreaterThanOrEqualTo(32);
         customer.get(path).expect(401);
-        assertThat(customer.post(path + "/open", Map.of("passcode", "0000-0001")).expect(403).sentence()).contains("not the passcode");
+        assertThat(customer.post(path + "/open", Map.of("passcode", "0000-0001"))
+                        .expect(403)
+                        .sentence())
+                .contains("not the passcode");
         customer.get(path + "/all.zip").expect(401);
-        customer.post(path + "/open", Map.of("passcode", link.get("passcode").asString().replace("-", " "))).expect(204);
+        customer.post(
+                        path + "/open",
+                        Map.of("passcode", link.get("passcode").asString().replace("-", " ")))
+                .expect(204);
         JsonNode page = customer.get(path).expect(200).json();
         assertThat(page.get("caseNumber").asString()).isEqualTo(story.number);
         assertThat(page.get("fingerprint").asString()).hasSize(64);
@@ -150,7 +194,12 @@ class WholeStoryTest {
     }
 
     private int files() {
-        return story.una.get(story.path("/deliveries")).json().get(0).get("files").asInt();
+        return story.una
+                .get(story.path("/deliveries"))
+                .json()
+                .get(0)
+                .get("files")
+                .asInt();
     }
 
     private String token() {
@@ -163,19 +212,25 @@ class WholeStoryTest {
         String path = "/api/portal/" + token();
         JsonNode files = customer.get(path).json().get("files");
         JsonNode first = files.get(0);
-        Visitor.Answer one = customer.get(path + "/files/" + first.get("number").asInt()).expect(200);
-        assertThat(Hashes.sha256Hex(one.body(), 0, one.body().length)).isEqualTo(first.get("sha256").asString());
+        Visitor.Answer one =
+                customer.get(path + "/files/" + first.get("number").asInt()).expect(200);
+        assertThat(Hashes.sha256Hex(one.body(), 0, one.body().length))
+                .isEqualTo(first.get("sha256").asString());
         assertThat(one.header("Content-Disposition")).startsWith("attachment");
         assertThat(one.header("Content-Type")).isEqualTo("application/octet-stream");
         assertThat(one.header("X-Content-Type-Options")).isEqualTo("nosniff");
         Map<String, String> inZip = new HashMap<>();
-        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(customer.get(path + "/all.zip").expect(200).body()))) {
+        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(
+                customer.get(path + "/all.zip").expect(200).body()))) {
             for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
                 byte[] bytes = zip.readAllBytes();
-                inZip.put(entry.getName().substring(entry.getName().indexOf('/') + 1), HexFormat.of().formatHex(Hashes.sha256().digest(bytes)));
+                inZip.put(
+                        entry.getName().substring(entry.getName().indexOf('/') + 1),
+                        HexFormat.of().formatHex(Hashes.sha256().digest(bytes)));
             }
         }
-        assertThat(files).allSatisfy(f -> assertThat(inZip).containsEntry(f.get("path").asString(), f.get("sha256").asString()));
+        assertThat(files).allSatisfy(f -> assertThat(inZip)
+                .containsEntry(f.get("path").asString(), f.get("sha256").asString()));
         assertThat(inZip).containsKeys("manifest-sha256.txt", "manifest-sha256.txt.sig", "READ-ME.txt", "account.json");
         for (String wrong : List.of("0", "99999", "-1")) {
             customer.get(path + "/files/" + wrong).expect(404);
@@ -187,10 +242,18 @@ class WholeStoryTest {
     void theReceiptClosesTheCaseOnce() {
         String path = "/api/portal/" + token();
         int files = customer.get(path).json().get("files").size();
-        assertThat(customer.post(path + "/receipt", Map.of("name", "Hilda Crane", "checked", files + 1, "equal", 1)).expect(400).sentence()).contains("More files");
-        assertThat(customer.post(path + "/receipt", Map.of("name", " ", "checked", 1, "equal", 1)).expect(400).sentence()).contains("your name");
-        customer.post(path + "/receipt", Map.of("name", "Hilda Crane", "checked", files, "equal", files)).expect(204);
-        customer.post(path + "/receipt", Map.of("name", "Hilda Crane", "checked", files, "equal", files)).expect(409);
+        assertThat(customer.post(path + "/receipt", Map.of("name", "Hilda Crane", "checked", files + 1, "equal", 1))
+                        .expect(400)
+                        .sentence())
+                .contains("More files");
+        assertThat(customer.post(path + "/receipt", Map.of("name", " ", "checked", 1, "equal", 1))
+                        .expect(400)
+                        .sentence())
+                .contains("your name");
+        customer.post(path + "/receipt", Map.of("name", "Hilda Crane", "checked", files, "equal", files))
+                .expect(204);
+        customer.post(path + "/receipt", Map.of("name", "Hilda Crane", "checked", files, "equal", files))
+                .expect(409);
         assertThat(story.una.get(story.path("")).json().get("stage").asString()).isEqualTo("closed");
     }
 
@@ -198,20 +261,44 @@ class WholeStoryTest {
     @Order(9)
     void theCustodyRecordShowsEveryStepAndMeets() {
         JsonNode tape = story.una.get(story.path("/custody")).expect(200).json();
-        List<String> steps = java.util.stream.StreamSupport.stream(tape.get("entries").spliterator(), false).map(e -> e.get("what").asString()).toList();
+        List<String> steps = java.util.stream.StreamSupport.stream(
+                        tape.get("entries").spliterator(), false)
+                .map(e -> e.get("what").asString())
+                .toList();
         assertThat(tape.get("tears").size()).isZero();
-        assertThat(steps).containsSubsequence("logged the case", "attached a medium", "started an imaging session", "finished imaging",
-                "started a scan", "finished a scan", "started recovery", "finished recovery, read back and hashed again", "ordered a delivery",
-                "sealed a delivery", "made a link for the customer", "opened the delivery", "confirmed receipt");
-        assertThat(steps).containsSubsequence("opened the delivery", "began to download everything, " + files() + " files", "downloaded everything, " + files() + " files");
+        assertThat(steps)
+                .containsSubsequence(
+                        "logged the case",
+                        "attached a medium",
+                        "started an imaging session",
+                        "finished imaging",
+                        "started a scan",
+                        "finished a scan",
+                        "started recovery",
+                        "finished recovery, read back and hashed again",
+                        "ordered a delivery",
+                        "sealed a delivery",
+                        "made a link for the customer",
+                        "opened the delivery",
+                        "confirmed receipt");
+        assertThat(steps)
+                .containsSubsequence(
+                        "opened the delivery",
+                        "began to download everything, " + files() + " files",
+                        "downloaded everything, " + files() + " files");
         assertThat(steps).anyMatch(s -> s.startsWith("downloaded one file"));
     }
 
     @Test
     @Order(10)
     void anExpiredLinkSaysSoAndANewOneReplacesTheOld() {
-        story.lab.sql().update("update delivery set expires_at = now() - interval '1 minute' where id = (select max(id) from delivery)");
-        assertThat(customer.get("/api/portal/" + token()).expect(410).sentence()).contains("expired").contains("Your files are kept");
+        story.lab
+                .sql()
+                .update("update delivery set expires_at = now() - interval '1 minute' where id = (select "
+                        + "max(id) from delivery)");
+        assertThat(customer.get("/api/portal/" + token()).expect(410).sentence())
+                .contains("expired")
+                .contains("Your files are kept");
         String old = token();
         link = story.link();
         story.lab.nobody().get("/api/portal/" + old).expect(404);
@@ -223,8 +310,14 @@ class WholeStoryTest {
     void guessingAPasscodeIsSlowedDown() {
         Visitor guesser = story.lab.nobody();
         for (int i = 0; i < 5; i++) {
-            guesser.post("/api/portal/" + token() + "/open", Map.of("passcode", "1111-000" + i)).expect(403);
+            guesser.post("/api/portal/" + token() + "/open", Map.of("passcode", "1111-000" + i))
+                    .expect(403);
         }
-        assertThat(guesser.post("/api/portal/" + token() + "/open", Map.of("passcode", link.get("passcode").asString())).expect(429).sentence()).contains("Too many wrong tries");
+        assertThat(guesser.post(
+                                "/api/portal/" + token() + "/open",
+                                Map.of("passcode", link.get("passcode").asString()))
+                        .expect(429)
+                        .sentence())
+                .contains("Too many wrong tries");
     }
 }

@@ -24,22 +24,44 @@ class PastYearsTest {
         settings.put("brantel.demo", "true");
         settings.put("brantel.demo-cases", "700");
         settings.put("brantel.home", lab.home().resolve("years").toString());
-        settings.put("brantel.demo-devices", Lab.repository().resolve("demo/devices").toString());
+        settings.put(
+                "brantel.demo-devices", Lab.repository().resolve("demo/devices").toString());
         SpringApplication application = new SpringApplication(BrantelServer.class);
         application.setRegisterShutdownHook(false);
-        try (ConfigurableApplicationContext context = application.run(settings.entrySet().stream().map(e -> "--" + e.getKey() + "=" + e.getValue()).toArray(String[]::new))) {
-            Visitor una = new Visitor("http://127.0.0.1:" + ((WebServerApplicationContext) context).getWebServer().getPort());
-            una.post("/api/session", Map.of("login", "una", "password", DemoLab.PASSWORD)).expect(200);
+        try (ConfigurableApplicationContext context = application.run(settings.entrySet().stream()
+                .map(e -> "--" + e.getKey() + "=" + e.getValue())
+                .toArray(String[]::new))) {
+            Visitor una = new Visitor("http://127.0.0.1:"
+                    + ((WebServerApplicationContext) context).getWebServer().getPort());
+            una.post("/api/session", Map.of("login", "una", "password", DemoLab.PASSWORD))
+                    .expect(200);
             JsonNode all = una.get("/api/cases?state=all&size=1000").json();
             assertThat(all.get("total").asInt()).isEqualTo(710);
-            assertThat(una.get("/api/desk?listed=1000").expect(200).json().get("waiting").asInt()).isGreaterThan(100);
-            assertThat(una.get("/api/ledger").json().toString()).as("every record holds").contains("\"torn\":false").doesNotContain("\"torn\":true");
+            assertThat(una.get("/api/desk?listed=1000")
+                            .expect(200)
+                            .json()
+                            .get("waiting")
+                            .asInt())
+                    .isGreaterThan(100);
+            assertThat(una.get("/api/ledger").json().toString())
+                    .as("every record holds")
+                    .contains("\"torn\":false")
+                    .doesNotContain("\"torn\":true");
             String number = new CaseForms().log(una);
             assertThat(all.toString()).as("numbers go on").doesNotContain(number);
             JsonNode old = all.get("cases").get(600);
-            assertThat(una.get("/api/cases/" + old.get("number").asString()).expect(200).json().get("facts").size()).isPositive();
-            assertThat(una.get("/api/find?q=" + old.get("device").get("serial").asString()).text()).contains(old.get("number").asString());
-            assertThat(una.get("/api/outbox").json().get("route").asBoolean()).as("the demo's mail has a stand-in").isTrue();
+            assertThat(una.get("/api/cases/" + old.get("number").asString())
+                            .expect(200)
+                            .json()
+                            .get("facts")
+                            .size())
+                    .isPositive();
+            assertThat(una.get("/api/find?q=" + old.get("device").get("serial").asString())
+                            .text())
+                    .contains(old.get("number").asString());
+            assertThat(una.get("/api/outbox").json().get("route").asBoolean())
+                    .as("the demo's mail has a stand-in")
+                    .isTrue();
         }
     }
 }

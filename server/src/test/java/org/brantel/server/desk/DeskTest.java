@@ -22,27 +22,42 @@ class DeskTest {
     }
 
     private JsonNode decisionOf(String number) {
-        return una.get("/api/desk?listed=1000").json().get("decisions").valueStream().filter(d -> d.get("caseNumber").asString().equals(number)).findFirst().orElseThrow();
+        return una.get("/api/desk?listed=1000")
+                .json()
+                .get("decisions")
+                .valueStream()
+                .filter(d -> d.get("caseNumber").asString().equals(number))
+                .findFirst()
+                .orElseThrow();
     }
 
     @Test
     void theMostPressingComesFirstAndIsDecidedInPlace() {
-        String late = new CaseForms().device("type", "hdd").told("symptom.noise", "clicking").log(una);
+        String late = new CaseForms()
+                .device("type", "hdd")
+                .told("symptom.noise", "clicking")
+                .log(una);
         since(late, "900 hours");
-        JsonNode first = una.get("/api/desk?listed=1000").json().get("decisions").get(0);
+        JsonNode first =
+                una.get("/api/desk?listed=1000").json().get("decisions").get(0);
         assertThat(first.get("caseNumber").asString()).isEqualTo(late);
         assertThat(first.get("question").asString()).isEqualTo("Hardware work?");
         assertThat(first.get("actions").get(0).get("code").asString()).isEqualTo("decide");
         assertThat(first.get("actions").get(0).get("argument").asString()).isEqualTo("hardware-work");
-        assertThat(una.get("/api/desk?listed=1000").json().get("overdue").asInt()).isPositive();
+        assertThat(una.get("/api/desk?listed=1000").json().get("overdue").asInt())
+                .isPositive();
         assertThat(una.get("/api/cases?late=true&size=500").text()).contains(late);
     }
 
     @Test
     void whatMustNotBePoweredIsNotToBeAttached() {
-        String number = new CaseForms().device("type", "hdd").told("symptom.noise", "clicking").log(una);
+        String number = new CaseForms()
+                .device("type", "hdd")
+                .told("symptom.noise", "clicking")
+                .log(una);
         int version = una.get("/api/cases/" + number).json().get("version").asInt();
-        una.post("/api/cases/" + number + "/triage/decision", Map.of("path", "hardware-work", "version", version)).expect(200);
+        una.post("/api/cases/" + number + "/triage/decision", Map.of("path", "hardware-work", "version", version))
+                .expect(200);
         JsonNode decision = decisionOf(number);
         assertThat(decision.get("question").asString()).isEqualTo("What does the partner's bench say?");
         assertThat(decision.get("reason").asString()).contains("Do not power it");
@@ -51,53 +66,99 @@ class DeskTest {
 
     @Test
     void pathsThatAreCloseAreNotOfferedWithOneKey() {
-        String number = new CaseForms().device("type", "hdd").told("symptom.appears", "files-missing").told("copy.cloud", "partly").log(una);
+        String number = new CaseForms()
+                .device("type", "hdd")
+                .told("symptom.appears", "files-missing")
+                .told("copy.cloud", "partly")
+                .log(una);
         since(number, "899 hours");
         JsonNode decision = decisionOf(number);
         assertThat(decision.get("question").asString()).contains(", or ");
-        assertThat(decision.get("actions").valueStream().map(a -> a.get("code").asString()).toList()).containsExactly("open");
+        assertThat(decision.get("actions")
+                        .valueStream()
+                        .map(a -> a.get("code").asString())
+                        .toList())
+                .containsExactly("open");
     }
 
     @Test
     void casesAreFoundByWhateverStandsOnThem() {
-        String number = new CaseForms().customer("name", "Thrift Cliff Observatory").customer("phone", "0149 771 233").device("serial", "TQ9-77B-01234").wanted("the comet plates", "", "", 3).log(una);
-        for (String typed : List.of(number, number.substring(3), "thrift observatory", "0149771233", "TQ9-77B-01234", "tq977b01234", "comet%20plates", number + "/1")) {
-            assertThat(una.get("/api/find?q=" + typed.replace(" ", "%20")).json().toString()).as(typed).contains(number);
+        String number = new CaseForms()
+                .customer("name", "Thrift Cliff Observatory")
+                .customer("phone", "0149 771 233")
+                .device("serial", "TQ9-77B-01234")
+                .wanted("the comet plates", "", "", 3)
+                .log(una);
+        for (String typed : List.of(
+                number,
+                number.substring(3),
+                "thrift observatory",
+                "0149771233",
+                "TQ9-77B-01234",
+                "tq977b01234",
+                "comet%20plates",
+                number + "/1")) {
+            assertThat(una.get("/api/find?q=" + typed.replace(" ", "%20"))
+                            .json()
+                            .toString())
+                    .as(typed)
+                    .contains(number);
         }
     }
 
     @Test
     void typingMistakesAreForgivenAndSaidSo() {
-        String number = new CaseForms().customer("name", "Gullstone Lifeboat House").log(una);
+        String number =
+                new CaseForms().customer("name", "Gullstone Lifeboat House").log(una);
         for (String typed : List.of("gulstone", "lifebaot%20gullstone", "gullstone%20lifebot")) {
             JsonNode found = una.get("/api/find?q=" + typed).json().get(0);
             assertThat(found.get("to").asString()).as(typed).isEqualTo("/cases/" + number);
             assertThat(found.get("near").asBoolean()).isTrue();
         }
-        assertThat(una.get("/api/find?q=gullstone").json().get(0).get("near").asBoolean()).isFalse();
+        assertThat(una.get("/api/find?q=gullstone").json().get(0).get("near").asBoolean())
+                .isFalse();
         assertThat(una.get("/api/find?q=").json().size()).isZero();
-        assertThat(una.get("/api/find?q=%25%25%25").json().size()).as("signs of the pattern are only signs").isZero();
-        assertThat(una.get("/api/find?q=" + "xyzzy".repeat(60)).expect(200).json().size()).isZero();
+        assertThat(una.get("/api/find?q=%25%25%25").json().size())
+                .as("signs of the pattern are only signs")
+                .isZero();
+        assertThat(una.get("/api/find?q=" + "xyzzy".repeat(60))
+                        .expect(200)
+                        .json()
+                        .size())
+                .isZero();
     }
 
     @Test
     void aFilterIsKeptByItsOwnerAlone() {
-        JsonNode kept = una.post("/api/filters", Map.of("name", "Tom's late ones", "query", "owner=Tom%20Gale&late=true")).expect(201).json();
-        una.post("/api/filters", Map.of("name", "Tom's late ones", "query", "late=true")).expect(201);
-        assertThat(una.get("/api/filters").json().size()).as("the same name is replaced").isEqualTo(1);
+        JsonNode kept = una.post(
+                        "/api/filters", Map.of("name", "Tom's late ones", "query", "owner=Tom%20Gale&late=true"))
+                .expect(201)
+                .json();
+        una.post("/api/filters", Map.of("name", "Tom's late ones", "query", "late=true"))
+                .expect(201);
+        assertThat(una.get("/api/filters").json().size())
+                .as("the same name is replaced")
+                .isEqualTo(1);
         assertThat(lab.as("tom").get("/api/filters").json().size()).isZero();
         lab.as("tom").delete("/api/filters/" + kept.get("id").asInt()).expect(404);
-        una.post("/api/filters", Map.of("name", "x", "query", "javascript:alert(1)//<b>")).expect(400);
+        una.post("/api/filters", Map.of("name", "x", "query", "javascript:alert(1)//<b>"))
+                .expect(400);
         una.delete("/api/filters/" + kept.get("id").asInt()).expect(204);
     }
 
     @Test
     void todayHoldsWhatHasATime() {
-        String number = new CaseForms().deadline(LocalDate.now(ZoneOffset.UTC).toString()).log(una);
-        assertThat(una.get("/api/desk?listed=1000").json().get("today").toString()).contains("Files are needed");
+        String number = new CaseForms()
+                .deadline(LocalDate.now(ZoneOffset.UTC).toString())
+                .log(una);
+        assertThat(una.get("/api/desk?listed=1000").json().get("today").toString())
+                .contains("Files are needed");
         una.get("/api/cases?state=burnt").expect(400);
         una.get("/api/cases?stage=lunch").expect(400);
         una.get("/api/cases?size=100000").expect(400);
-        assertThat(una.get("/api/cases/names?numbers=" + number + "&numbers=BR-0000-0000").json().size()).isEqualTo(1);
+        assertThat(una.get("/api/cases/names?numbers=" + number + "&numbers=BR-0000-0000")
+                        .json()
+                        .size())
+                .isEqualTo(1);
     }
 }

@@ -10,7 +10,9 @@ import org.brantel.server.testing.Visitor;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
-/** What belongs to a call besides the case itself: what is heard, several devices, deadlines, holding and handing over. */
+/**
+ * What belongs to a call besides the case itself: what is heard, several devices, deadlines, holding and handing over.
+ */
 class CallTest {
 
     private final Visitor una = Lab.open().as("una");
@@ -21,56 +23,123 @@ class CallTest {
 
     @Test
     void factsArePickedOutOfTheLineWithTheirPlace() {
-        String line = "Fell off the bench, clicks, 2TB disk, needs it by friday, about forty voice memos from last June";
-        JsonNode heard = una.post("/api/intake/heard", Map.of("text", line)).expect(200).json();
-        JsonNode clicks = heard.get("facts").valueStream().filter(f -> f.get("code").asString().equals("symptom.noise")).findFirst().orElseThrow();
-        assertThat(line.substring(clicks.get("from").asInt(), clicks.get("to").asInt())).isEqualTo("clicks");
+        String line =
+                "Fell off the bench, clicks, 2TB disk, needs it by friday, about forty voice memos from last June";
+        JsonNode heard =
+                una.post("/api/intake/heard", Map.of("text", line)).expect(200).json();
+        JsonNode clicks = heard.get("facts")
+                .valueStream()
+                .filter(f -> f.get("code").asString().equals("symptom.noise"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(line.substring(clicks.get("from").asInt(), clicks.get("to").asInt()))
+                .isEqualTo("clicks");
         assertThat(heard.get("capacity").asString()).isEqualTo("2TB");
-        assertThat(LocalDate.parse(heard.get("deadline").get("day").asString())).isAfterOrEqualTo(LocalDate.now().minusDays(1));
-        assertThat(heard.get("wanted").get(0).get("line").get("hopedFor").asInt()).isEqualTo(40);
-        assertThat(una.post("/api/intake/wanted", Map.of("text", "pictures of the pier since 2011")).json().get("changedFrom").asString()).isEqualTo("2011-01-01");
-        assertThat(una.get("/api/intake/capacity?text=14.9%20GiB").json().get("bytes").asLong()).isEqualTo(15_998_753_178L);
-        assertThat(una.get("/api/intake/capacity?text=0%20GB").expect(400).sentence()).contains("capacity of 0 is not possible");
+        assertThat(LocalDate.parse(heard.get("deadline").get("day").asString()))
+                .isAfterOrEqualTo(LocalDate.now().minusDays(1));
+        assertThat(heard.get("wanted").get(0).get("line").get("hopedFor").asInt())
+                .isEqualTo(40);
+        assertThat(una.post("/api/intake/wanted", Map.of("text", "pictures of the pier since 2011"))
+                        .json()
+                        .get("changedFrom")
+                        .asString())
+                .isEqualTo("2011-01-01");
+        assertThat(una.get("/api/intake/capacity?text=14.9%20GiB")
+                        .json()
+                        .get("bytes")
+                        .asLong())
+                .isEqualTo(15_998_753_178L);
+        assertThat(una.get("/api/intake/capacity?text=0%20GB").expect(400).sentence())
+                .contains("capacity of 0 is not possible");
     }
 
     @Test
     void aPastedBookIsRefusedInOneSentence() {
-        assertThat(una.post("/api/intake/heard", Map.of("text", "click ".repeat(4000))).expect(400).sentence()).contains("20,000 characters").contains("Nothing of it is lost");
-        assertThat(una.post("/api/cases", new CaseForms().story("x".repeat(10 << 20)).build()).expect(413).sentence()).contains("larger than 2 MiB").contains("still in this browser");
+        assertThat(una.post("/api/intake/heard", Map.of("text", "click ".repeat(4000)))
+                        .expect(400)
+                        .sentence())
+                .contains("20,000 characters")
+                .contains("Nothing of it is lost");
+        assertThat(una.post(
+                                "/api/cases",
+                                new CaseForms().story("x".repeat(10 << 20)).build())
+                        .expect(413)
+                        .sentence())
+                .contains("larger than 2 MiB")
+                .contains("still in this browser");
     }
 
     @Test
     void aSetIsLoggedWithItsMembersAndSlots() {
-        String number = new CaseForms().device("type", "nas").device("setName", "hall").another("hdd", "setName", "hall").another("hdd", "setName", "hall").log(una);
+        String number = new CaseForms()
+                .device("type", "nas")
+                .device("setName", "hall")
+                .another("hdd", "setName", "hall")
+                .another("hdd", "setName", "hall")
+                .log(una);
         JsonNode devices = docket(number).get("devices");
         assertThat(devices.size()).isEqualTo(3);
         assertThat(devices.get(2).get("position").asInt()).isEqualTo(3);
-        CaseForms edited = new CaseForms().device("type", "nas").device("id", devices.get(0).get("id").asInt()).another("hdd", "id", devices.get(2).get("id").asInt())
+        CaseForms edited = new CaseForms()
+                .device("type", "nas")
+                .device("id", devices.get(0).get("id").asInt())
+                .another("hdd", "id", devices.get(2).get("id").asInt())
                 .version(docket(number).get("version").asInt());
         una.put("/api/cases/" + number, edited.build()).expect(200);
         JsonNode after = docket(number).get("devices");
         assertThat(after.size()).isEqualTo(2);
-        assertThat(after.get(1).get("id").asInt()).as("a device keeps its record").isEqualTo(devices.get(2).get("id").asInt());
+        assertThat(after.get(1).get("id").asInt())
+                .as("a device keeps its record")
+                .isEqualTo(devices.get(2).get("id").asInt());
         assertThat(una.get("/api/cases?medium=nas&size=500").text()).contains(number);
         assertThat(una.get("/api/cases?medium=tape&size=500").text()).doesNotContain(number);
     }
 
     @Test
     void daysThatCannotBeAreRefused() {
-        assertThat(una.post("/api/cases", new CaseForms().deadline("1970-01-01").build()).expect(400).sentence()).contains("1970-01-01 has passed");
-        assertThat(una.post("/api/cases", new CaseForms().deadline("2999-01-01").build()).expect(400).sentence()).contains("not plausible");
-        assertThat(una.post("/api/cases", new CaseForms().device("entitledUntil", "1901-01-01").build()).expect(400).sentence()).contains("warranty").contains("not plausible");
-        assertThat(una.post("/api/cases", new CaseForms().deadline("31 May").build()).expect(400).sentence()).contains("A date could not be read");
-        assertThat(una.post("/api/cases", new CaseForms().device("slot", 0).build()).expect(400).sentence()).contains("Slots are counted from 1");
-        assertThat(una.post("/api/cases", new CaseForms().device("capacity", "0").build()).expect(400).sentence()).contains("capacity of 0");
+        assertThat(una.post("/api/cases", new CaseForms().deadline("1970-01-01").build())
+                        .expect(400)
+                        .sentence())
+                .contains("1970-01-01 has passed");
+        assertThat(una.post("/api/cases", new CaseForms().deadline("2999-01-01").build())
+                        .expect(400)
+                        .sentence())
+                .contains("not plausible");
+        assertThat(una.post(
+                                "/api/cases",
+                                new CaseForms()
+                                        .device("entitledUntil", "1901-01-01")
+                                        .build())
+                        .expect(400)
+                        .sentence())
+                .contains("warranty")
+                .contains("not plausible");
+        assertThat(una.post("/api/cases", new CaseForms().deadline("31 May").build())
+                        .expect(400)
+                        .sentence())
+                .contains("A date could not be read");
+        assertThat(una.post("/api/cases", new CaseForms().device("slot", 0).build())
+                        .expect(400)
+                        .sentence())
+                .contains("Slots are counted from 1");
+        assertThat(una.post(
+                                "/api/cases",
+                                new CaseForms().device("capacity", "0").build())
+                        .expect(400)
+                        .sentence())
+                .contains("capacity of 0");
     }
 
     @Test
     void aWantedLineWithDaysThatCannotBeIsRefused() {
         String ahead = LocalDate.now().plusYears(2).toString();
         refused(new CaseForms().wantedFrom("otters", "2024-02-30", "2024-03-01"), "A date could not be read");
-        refused(new CaseForms().wantedFrom("otters", "2024-06-30", "2024-06-01"), "“otters” ends on 2024-06-01, before it begins");
-        refused(new CaseForms().wantedFrom("otters", ahead, ahead), "“otters” begins on " + ahead + ", which is still to come");
+        refused(
+                new CaseForms().wantedFrom("otters", "2024-06-30", "2024-06-01"),
+                "“otters” ends on 2024-06-01, before it begins");
+        refused(
+                new CaseForms().wantedFrom("otters", ahead, ahead),
+                "“otters” begins on " + ahead + ", which is still to come");
         refused(new CaseForms().wantedFrom("otters", "1901-01-01", "2024-06-01"), "1901-01-01 is not plausible");
     }
 
@@ -83,58 +152,111 @@ class CallTest {
     void aLongCallIsHeardToItsEnd() {
         String line = "a ".repeat(9_990) + "it clicks";
         assertThat(line.split(" ")).hasSizeGreaterThan(9_990);
-        JsonNode facts = una.post("/api/intake/heard", Map.of("text", line)).expect(200).json().get("facts");
+        JsonNode facts = una.post("/api/intake/heard", Map.of("text", line))
+                .expect(200)
+                .json()
+                .get("facts");
         assertThat(facts.valueStream().map(f -> f.get("value").asString())).containsExactly("clicking");
     }
 
     @Test
     void aDeadlineThatPassedLaterDoesNotBlockAnEdit() {
-        String number = new CaseForms().deadline(LocalDate.now().plusDays(3).toString()).log(una);
+        String number =
+                new CaseForms().deadline(LocalDate.now().plusDays(3).toString()).log(una);
         Lab.open().sql().update("update lab_case set deadline = date '2026-01-05' where number = ?", number);
-        una.put("/api/cases/" + number, new CaseForms().deadline("2026-01-05").version(docket(number).get("version").asInt()).build()).expect(200);
+        una.put(
+                        "/api/cases/" + number,
+                        new CaseForms()
+                                .deadline("2026-01-05")
+                                .version(docket(number).get("version").asInt())
+                                .build())
+                .expect(200);
     }
 
     @Test
     void aHeldCaseWakesWhereItWas() {
         String number = new CaseForms().told("loss.event", "dropped").log(una);
         String soon = LocalDate.now().plusDays(4).toString();
-        assertThat(una.post("/api/cases/" + number + "/hold", Map.of("reason", " ", "until", soon)).expect(400).sentence()).contains("what the case waits for");
-        assertThat(una.post("/api/cases/" + number + "/hold", Map.of("reason", "a cable", "until", "2020-01-01")).expect(400).sentence()).contains("from tomorrow");
-        JsonNode held = una.post("/api/cases/" + number + "/hold", Map.of("reason", "a cable", "until", soon)).expect(200).json();
+        assertThat(una.post("/api/cases/" + number + "/hold", Map.of("reason", " ", "until", soon))
+                        .expect(400)
+                        .sentence())
+                .contains("what the case waits for");
+        assertThat(una.post("/api/cases/" + number + "/hold", Map.of("reason", "a cable", "until", "2020-01-01"))
+                        .expect(400)
+                        .sentence())
+                .contains("from tomorrow");
+        JsonNode held = una.post("/api/cases/" + number + "/hold", Map.of("reason", "a cable", "until", soon))
+                .expect(200)
+                .json();
         assertThat(held.get("stage").asString()).isEqualTo("on-hold");
         assertThat(held.get("hold").get("from").asString()).isEqualTo("received");
         assertThat(una.get("/api/desk?listed=1000").text()).doesNotContain(number + "-Hold");
         Lab.open().sql().update("update lab_case set hold_until = current_date - 1 where number = ?", number);
-        assertThat(una.get("/api/desk?listed=1000").text()).contains(number + "-Hold").contains("a cable");
+        assertThat(una.get("/api/desk?listed=1000").text())
+                .contains(number + "-Hold")
+                .contains("a cable");
         JsonNode awake = una.post("/api/cases/" + number + "/wake").expect(200).json();
         assertThat(awake.get("stage").asString()).isEqualTo("received");
         assertThat(awake.get("hold")).isNull();
-        assertThat(una.post("/api/cases/" + number + "/wake").expect(409).sentence()).contains("not on hold");
-        assertThat(una.get("/api/cases/" + number + "/custody").text()).contains("held the case").contains("took the case up again");
+        assertThat(una.post("/api/cases/" + number + "/wake").expect(409).sentence())
+                .contains("not on hold");
+        assertThat(una.get("/api/cases/" + number + "/custody").text())
+                .contains("held the case")
+                .contains("took the case up again");
     }
 
     @Test
     void aCaseIsHandedOverToAColleague() {
         String number = new CaseForms().log(una);
-        assertThat(una.post("/api/cases/" + number + "/owner", Map.of("login", "nobody")).expect(400).sentence()).contains("nobody with the sign-in name");
-        assertThat(una.post("/api/cases/" + number + "/owner", Map.of("login", "tom")).expect(200).json().get("owner").asString()).isEqualTo("Tom Gale");
+        assertThat(una.post("/api/cases/" + number + "/owner", Map.of("login", "nobody"))
+                        .expect(400)
+                        .sentence())
+                .contains("nobody with the sign-in name");
+        assertThat(una.post("/api/cases/" + number + "/owner", Map.of("login", "tom"))
+                        .expect(200)
+                        .json()
+                        .get("owner")
+                        .asString())
+                .isEqualTo("Tom Gale");
         assertThat(una.get("/api/cases?owner=Tom%20Gale&size=500").text()).contains(number);
     }
 
     @Test
     void whatWasCorrectedStaysReadable() {
         String number = new CaseForms().told("symptom.noise", "none").log(una);
-        una.put("/api/cases/" + number, new CaseForms().told("symptom.noise", "clicking").version(docket(number).get("version").asInt()).build()).expect(200);
-        JsonNode corrected = una.get("/api/cases/" + number + "/corrected").expect(200).json().get(0);
+        una.put(
+                        "/api/cases/" + number,
+                        new CaseForms()
+                                .told("symptom.noise", "clicking")
+                                .version(docket(number).get("version").asInt())
+                                .build())
+                .expect(200);
+        JsonNode corrected = una.get("/api/cases/" + number + "/corrected")
+                .expect(200)
+                .json()
+                .get(0);
         assertThat(corrected.get("fact").get("value").asString()).isEqualTo("none");
         assertThat(corrected.get("withdrawnBy").asString()).isEqualTo("Una Farrow");
     }
 
     @Test
     void consentIsKeptAsItWasGiven() {
-        String number = new CaseForms().consent("look", "names").consent("told", "her sister").consent("mail", true).log(una);
+        String number = new CaseForms()
+                .consent("look", "names")
+                .consent("told", "her sister")
+                .consent("mail", true)
+                .log(una);
         JsonNode consent = docket(number).get("consent");
-        assertThat(consent.get("look").asString() + consent.get("told").asString() + consent.get("mail").asBoolean() + consent.get("termsRead").asBoolean()).isEqualTo("namesher sistertruefalse");
-        assertThat(una.post("/api/cases", new CaseForms().consent("look", "everything").build()).expect(400).sentence()).contains("names, previews or contents");
+        assertThat(consent.get("look").asString()
+                        + consent.get("told").asString()
+                        + consent.get("mail").asBoolean()
+                        + consent.get("termsRead").asBoolean())
+                .isEqualTo("namesher sistertruefalse");
+        assertThat(una.post(
+                                "/api/cases",
+                                new CaseForms().consent("look", "everything").build())
+                        .expect(400)
+                        .sentence())
+                .contains("names, previews or contents");
     }
 }

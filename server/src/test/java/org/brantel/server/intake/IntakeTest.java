@@ -25,8 +25,14 @@ class IntakeTest {
     @Test
     void aLoggedCaseIsThereAsItWasSaid() {
         String hostile = "<script>alert('x')</script> \u202e \ud83d\udc1d";
-        String number = new CaseForms().customer("name", hostile).story(hostile).device("capacity", "32 GB").told("loss.event", "formatted").told("loss.event", "dropped")
-                .wanted("the hive logs, \"all\" of them", "sheet", "Hives/*", 12).log(una);
+        String number = new CaseForms()
+                .customer("name", hostile)
+                .story(hostile)
+                .device("capacity", "32 GB")
+                .told("loss.event", "formatted")
+                .told("loss.event", "dropped")
+                .wanted("the hive logs, \"all\" of them", "sheet", "Hives/*", 12)
+                .log(una);
         assertThat(number).matches("BR-\\d{4}-\\d{4}");
         JsonNode docket = una.get("/api/cases/" + number).expect(200).json();
         assertThat(docket.get("customer").get("name").asString()).isEqualTo(hostile);
@@ -36,7 +42,8 @@ class IntakeTest {
         assertThat(docket.get("wanted").get(0).get("pattern").asString()).isEqualTo("Hives/*");
         assertThat(docket.get("stage").asString()).isEqualTo("received");
         assertThat(docket.get("owner").asString()).isEqualTo("Una Farrow");
-        assertThat(una.get("/api/desk?listed=1000").json().get("decisions").toString()).contains(number);
+        assertThat(una.get("/api/desk?listed=1000").json().get("decisions").toString())
+                .contains(number);
     }
 
     @Test
@@ -51,7 +58,8 @@ class IntakeTest {
         refused(new CaseForms().wanted("x", "holograms", "", 1), "'holograms' is not a kind of file", "wanted");
         refused(new CaseForms().wanted("x", "", "", -1), "cannot be less than 0", "wanted[0].hopedFor");
         refused(new CaseForms().story("x".repeat(20_001)), "longer than 20,000", "story");
-        assertThat(una.post("/api/cases", "{\"customer\":").expect(400).sentence()).contains("could not be read");
+        assertThat(una.post("/api/cases", "{\"customer\":").expect(400).sentence())
+                .contains("could not be read");
         assertThat(una.get("/api/cases/BR-0000-0000").expect(404).sentence()).contains("There is no case BR-0000-0000");
     }
 
@@ -65,33 +73,70 @@ class IntakeTest {
     void theSecondOfTwoEditorsIsToldAndNothingIsOverwritten() {
         String number = new CaseForms().log(una);
         int version = una.get("/api/cases/" + number).json().get("version").asInt();
-        lab.as("petra").put("/api/cases/" + number, new CaseForms().customer("phone", "0148 99 99").version(version).build()).expect(200);
-        String sentence = una.put("/api/cases/" + number, new CaseForms().customer("phone", "0148 11 11").version(version).build()).expect(409).sentence();
+        lab.as("petra")
+                .put(
+                        "/api/cases/" + number,
+                        new CaseForms()
+                                .customer("phone", "0148 99 99")
+                                .version(version)
+                                .build())
+                .expect(200);
+        String sentence = una.put(
+                        "/api/cases/" + number,
+                        new CaseForms()
+                                .customer("phone", "0148 11 11")
+                                .version(version)
+                                .build())
+                .expect(409)
+                .sentence();
         assertThat(sentence).contains("Somebody else changed " + number).contains("nothing of yours was saved");
         JsonNode now = una.get("/api/cases/" + number).json();
-        assertThat(now.get("customer").get("ways").get(0).get("value").asString()).isEqualTo("0148 99 99");
-        una.put("/api/cases/" + number, new CaseForms().version(now.get("version").asInt()).build()).expect(200);
+        assertThat(now.get("customer").get("ways").get(0).get("value").asString())
+                .isEqualTo("0148 99 99");
+        una.put(
+                        "/api/cases/" + number,
+                        new CaseForms().version(now.get("version").asInt()).build())
+                .expect(200);
         una.put("/api/cases/" + number, new CaseForms().build()).expect(409);
     }
 
     @Test
     void aCorrectedFactStaysOnRecord() {
-        String number = new CaseForms().told("symptom.noise", "none").told("worth", "important").log(una);
+        String number = new CaseForms()
+                .told("symptom.noise", "none")
+                .told("worth", "important")
+                .log(una);
         int version = una.get("/api/cases/" + number).json().get("version").asInt();
-        una.put("/api/cases/" + number, new CaseForms().told("symptom.noise", "clicking").told("worth", "important").version(version).build()).expect(200);
+        una.put(
+                        "/api/cases/" + number,
+                        new CaseForms()
+                                .told("symptom.noise", "clicking")
+                                .told("worth", "important")
+                                .version(version)
+                                .build())
+                .expect(200);
         JsonNode facts = una.get("/api/cases/" + number).json().get("facts");
         assertThat(facts.size()).isEqualTo(2);
         assertThat(facts.toString()).contains("clicking").doesNotContain("\"none\"");
-        List<Map<String, Object>> rows = lab.sql().queryForList("select value, withdrawn from fact f join lab_case c on c.id = f.case_id where c.number = ? and code = 'symptom.noise' order by f.id", number);
-        assertThat(rows).extracting(r -> r.get("value") + " " + r.get("withdrawn")).containsExactly("none true", "clicking false");
+        List<Map<String, Object>> rows = lab.sql()
+                .queryForList(
+                        "select value, withdrawn from fact f join lab_case c on c.id = f.case_id where c.number "
+                                + "= ? and code = 'symptom.noise' order by f.id",
+                        number);
+        assertThat(rows)
+                .extracting(r -> r.get("value") + " " + r.get("withdrawn"))
+                .containsExactly("none true", "clicking false");
     }
 
     @Test
     void casesThatAreLoggedAtTheSameMomentGetDifferentNumbers() throws Exception {
         ExecutorService callers = Executors.newFixedThreadPool(6);
         try {
-            List<Callable<String>> calls = IntStream.range(0, 12).<Callable<String>>mapToObj(i -> () -> new CaseForms().log(lab.as("una"))).toList();
-            Set<String> numbers = callers.invokeAll(calls).stream().map(IntakeTest::result).collect(Collectors.toSet());
+            List<Callable<String>> calls = IntStream.range(0, 12)
+                    .<Callable<String>>mapToObj(i -> () -> new CaseForms().log(lab.as("una")))
+                    .toList();
+            Set<String> numbers =
+                    callers.invokeAll(calls).stream().map(IntakeTest::result).collect(Collectors.toSet());
             assertThat(numbers).hasSize(12);
         } finally {
             callers.shutdownNow();

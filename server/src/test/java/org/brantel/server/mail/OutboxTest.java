@@ -52,17 +52,30 @@ class OutboxTest {
     }
 
     private JsonNode await(String number, String letter, String state) {
-        return una.await("/api/outbox?number=" + number, o -> o.get("messages").valueStream().anyMatch(m -> m.get("letter").asString().equals(letter) && m.get("state").asString().equals(state)))
-                .get("messages").valueStream().filter(m -> m.get("letter").asString().equals(letter)).findFirst().orElseThrow();
+        return una.await("/api/outbox?number=" + number, o -> o.get("messages")
+                        .valueStream()
+                        .anyMatch(m -> m.get("letter").asString().equals(letter)
+                                && m.get("state").asString().equals(state)))
+                .get("messages")
+                .valueStream()
+                .filter(m -> m.get("letter").asString().equals(letter))
+                .findFirst()
+                .orElseThrow();
     }
 
     private void decide(String number, String path, String reason) {
         int version = una.get("/api/cases/" + number).json().get("version").asInt();
-        una.post("/api/cases/" + number + "/triage/decision", Map.of("path", path, "reason", reason, "version", version)).expect(200);
+        una.post(
+                        "/api/cases/" + number + "/triage/decision",
+                        Map.of("path", path, "reason", reason, "version", version))
+                .expect(200);
     }
 
     private MimeMessage received(String number) throws MessagingException {
-        return Arrays.stream(server.getReceivedMessages()).filter(m -> subject(m).contains(number)).findFirst().orElseThrow();
+        return Arrays.stream(server.getReceivedMessages())
+                .filter(m -> subject(m).contains(number))
+                .findFirst()
+                .orElseThrow();
     }
 
     private static String subject(MimeMessage m) {
@@ -80,7 +93,10 @@ class OutboxTest {
         assertThat(sent.get("recipient").asString()).isEqualTo("hives@skerrow.example");
         MimeMessage message = received(number);
         String body = GreenMailUtil.getBody(message);
-        assertThat(body).contains("leave it unplugged").contains("Dear Hilda Crane").doesNotContain("{");
+        assertThat(body)
+                .contains("leave it unplugged")
+                .contains("Dear Hilda Crane")
+                .doesNotContain("{");
         assertThat(message.getAllRecipients()[0].toString()).isEqualTo("hives@skerrow.example");
         assertThat(una.get("/api/cases/" + number + "/custody").text()).contains("wrote to the customer");
     }
@@ -88,7 +104,11 @@ class OutboxTest {
     @Test
     void whoDidNotAgreeIsNotWrittenTo() {
         String number = new CaseForms().told("symptom.noise", "clicking").log(una);
-        assertThat(una.get("/api/outbox?number=" + number).json().get("messages").size()).isZero();
+        assertThat(una.get("/api/outbox?number=" + number)
+                        .json()
+                        .get("messages")
+                        .size())
+                .isZero();
     }
 
     @Test
@@ -109,7 +129,9 @@ class OutboxTest {
         for (int i = 0; i <= Mail.WAITS.size(); i++) {
             int tries = i + 1;
             lab.sql().update("update mail set next_at = now() where case_number = ? and state = 'QUEUED'", number);
-            una.await("/api/outbox?number=" + number, o -> o.get("messages").get(0).get("tries").asInt() == tries);
+            una.await(
+                    "/api/outbox?number=" + number,
+                    o -> o.get("messages").get(0).get("tries").asInt() == tries);
         }
         JsonNode failed = await(number, "declined", "failed");
         assertThat(failed.get("trouble").asString()).isNotBlank();
@@ -119,22 +141,40 @@ class OutboxTest {
         route.use(new Settings.Smtp("127.0.0.1", server.getSmtp().getPort(), "", "", false, ""));
         una.post("/api/outbox/" + failed.get("id").asInt() + "/retry").expect(204);
         await(number, "declined", "sent");
-        assertThat(una.post("/api/outbox/" + failed.get("id").asInt() + "/cancel").expect(409).sentence()).contains("gone out");
+        assertThat(una.post("/api/outbox/" + failed.get("id").asInt() + "/cancel")
+                        .expect(409)
+                        .sentence())
+                .contains("gone out");
     }
 
     @Test
     void nobodysNameAddsALineToTheHead() throws MessagingException {
         Visitor petra = lab.as("petra");
         JsonNode before = petra.get("/api/settings").json().get("letters").get("received");
-        petra.put("/api/settings/letters/received", Map.of("subject", "{case} {customer}", "body", before.get("body").asString())).expect(200);
+        petra.put(
+                        "/api/settings/letters/received",
+                        Map.of(
+                                "subject",
+                                "{case} {customer}",
+                                "body",
+                                before.get("body").asString()))
+                .expect(200);
         try {
-            String number = agreed().customer("name", "Evil\r\nBcc: all@skerrow.example").log(una);
+            String number = agreed().customer("name", "Evil\r\nBcc: all@skerrow.example")
+                    .log(una);
             await(number, "received", "sent");
             MimeMessage message = received(number);
             assertThat(message.getHeader("Bcc")).isNull();
             assertThat(message.getSubject()).contains("Evil Bcc: all@skerrow.example");
         } finally {
-            petra.put("/api/settings/letters/received", Map.of("subject", before.get("subject").asString(), "body", before.get("body").asString())).expect(200);
+            petra.put(
+                            "/api/settings/letters/received",
+                            Map.of(
+                                    "subject",
+                                    before.get("subject").asString(),
+                                    "body",
+                                    before.get("body").asString()))
+                    .expect(200);
         }
     }
 }

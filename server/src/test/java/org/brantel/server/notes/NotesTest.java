@@ -18,9 +18,21 @@ class NotesTest {
     @Test
     void whoIsMentionedHearsOfItOnTheDeskUntilSeen() {
         Visitor tom = lab.as("tom");
-        una.post("/api/cases/" + number + "/notes", Map.of("kind", "note", "words", "@Tom, could you look? una@skerrow.example asked.")).expect(201);
-        assertThat(una.get("/api/desk?listed=1000").text()).as("an address mentions nobody").doesNotContain("asks for you");
-        JsonNode mine = tom.get("/api/desk?listed=1000").json().get("decisions").valueStream().filter(d -> d.get("caseNumber").asString().equals(number) && d.get("kind").asString().equals("Note")).findFirst().orElseThrow();
+        una.post(
+                        "/api/cases/" + number + "/notes",
+                        Map.of("kind", "note", "words", "@Tom, could you look? una@skerrow.example asked."))
+                .expect(201);
+        assertThat(una.get("/api/desk?listed=1000").text())
+                .as("an address mentions nobody")
+                .doesNotContain("asks for you");
+        JsonNode mine = tom.get("/api/desk?listed=1000")
+                .json()
+                .get("decisions")
+                .valueStream()
+                .filter(d -> d.get("caseNumber").asString().equals(number)
+                        && d.get("kind").asString().equals("Note"))
+                .findFirst()
+                .orElseThrow();
         assertThat(mine.get("question").asString()).isEqualTo("Una Farrow asks for you");
         String mention = mine.get("actions").get(0).get("argument").asString();
         una.post("/api/mentions/" + mention + "/seen").expect(404);
@@ -34,7 +46,8 @@ class NotesTest {
     @Test
     void aCallIsNotedAsItWasSaid() {
         String words = "She says: “the <b>ledger</b> first” \u202e 灯台";
-        una.post("/api/cases/" + number + "/notes", Map.of("kind", "call", "words", words)).expect(201);
+        una.post("/api/cases/" + number + "/notes", Map.of("kind", "call", "words", words))
+                .expect(201);
         JsonNode note = una.get("/api/cases/" + number + "/notes").json().get(0);
         assertThat(note.get("words").asString()).isEqualTo(words);
         assertThat(note.get("kind").asString()).isEqualTo("call");
@@ -43,8 +56,17 @@ class NotesTest {
 
     @Test
     void anEmptyOneAndANameThatNobodyHasAreRefused() {
-        assertThat(una.post("/api/cases/" + number + "/notes", Map.of("kind", "note", "words", "  ")).expect(400).sentence()).contains("no words");
-        assertThat(una.post("/api/cases/" + number + "/notes", Map.of("kind", "note", "words", "@ghost look")).expect(400).sentence()).contains("nobody with the sign-in name 'ghost'");
-        assertThat(una.post("/api/cases/" + number + "/notes", Map.of("kind", "song", "words", "x")).expect(400).sentence()).contains("a note or a call");
+        assertThat(una.post("/api/cases/" + number + "/notes", Map.of("kind", "note", "words", "  "))
+                        .expect(400)
+                        .sentence())
+                .contains("no words");
+        assertThat(una.post("/api/cases/" + number + "/notes", Map.of("kind", "note", "words", "@ghost look"))
+                        .expect(400)
+                        .sentence())
+                .contains("nobody with the sign-in name 'ghost'");
+        assertThat(una.post("/api/cases/" + number + "/notes", Map.of("kind", "song", "words", "x"))
+                        .expect(400)
+                        .sentence())
+                .contains("a note or a call");
     }
 }

@@ -31,7 +31,8 @@ class PapersTest {
     private final Visitor una = Lab.open().as("una");
 
     private PDDocument paper(String number, String name) throws IOException {
-        Visitor.Answer answer = una.get("/api/cases/" + number + "/" + name + ".pdf").expect(200);
+        Visitor.Answer answer =
+                una.get("/api/cases/" + number + "/" + name + ".pdf").expect(200);
         assertThat(answer.header("Content-Type")).isEqualTo("application/pdf");
         return Loader.loadPDF(answer.body());
     }
@@ -53,7 +54,9 @@ class PapersTest {
     }
 
     private static String decoded(Binarizer light) throws ReaderException {
-        return new QRCodeReader().decode(new BinaryBitmap(light), Map.of(DecodeHintType.TRY_HARDER, true)).getText();
+        return new QRCodeReader()
+                .decode(new BinaryBitmap(light), Map.of(DecodeHintType.TRY_HARDER, true))
+                .getText();
     }
 
     /** Whatever the number is, a label printer's dots are enough for it. */
@@ -61,7 +64,8 @@ class PapersTest {
     void everyCodeCanBeScanned() throws Exception {
         Random random = new Random(8);
         for (int round = 0; round < 30; round++) {
-            String code = "BR-%04d-%04d".formatted(1601 + random.nextInt(1100), random.nextInt(10_000)) + (round % 3 == 0 ? "" : "/" + (1 + random.nextInt(48)));
+            String code = "BR-%04d-%04d".formatted(1601 + random.nextInt(1100), random.nextInt(10_000))
+                    + (round % 3 == 0 ? "" : "/" + (1 + random.nextInt(48)));
             try (Paper paper = new Paper(PDRectangle.A6, 20, "code")) {
                 paper.newPage().qr(code, MM, (20 + random.nextInt(40)) * MM, (10 + random.nextInt(60)) * MM);
                 try (PDDocument printed = Loader.loadPDF(paper.bytes())) {
@@ -73,41 +77,86 @@ class PapersTest {
 
     @Test
     void eachLabelCarriesACodeThatFindsItsCase() throws Exception {
-        String number = new CaseForms().device("type", "hdd").device("serial", "HS3-52C-70714").told("symptom.noise", "clicking").another("hdd", "serial", "SECOND-2").log(una);
+        String number = new CaseForms()
+                .device("type", "hdd")
+                .device("serial", "HS3-52C-70714")
+                .told("symptom.noise", "clicking")
+                .another("hdd", "serial", "SECOND-2")
+                .log(una);
         try (PDDocument labels = paper(number, "labels")) {
             assertThat(labels.getNumberOfPages()).isEqualTo(3);
-            assertThat(text(labels)).contains(number + "/1").contains("HS3-52C-70714").contains("DO NOT POWER").contains("device 2 of 2");
+            assertThat(text(labels))
+                    .contains(number + "/1")
+                    .contains("HS3-52C-70714")
+                    .contains("DO NOT POWER")
+                    .contains("device 2 of 2");
             assertThat(scanned(labels, 0)).isEqualTo(number);
             assertThat(scanned(labels, 2)).isEqualTo(number + "/2");
         }
-        assertThat(una.get("/api/find?q=" + number + "/2").json().get(0).get("to").asString()).isEqualTo("/cases/" + number);
+        assertThat(una.get("/api/find?q=" + number + "/2")
+                        .json()
+                        .get(0)
+                        .get("to")
+                        .asString())
+                .isEqualTo("/cases/" + number);
     }
 
     @Test
     void theReceiptSaysWhatNotToDoAndWhatWasAgreed() throws IOException {
-        String number = new CaseForms().device("type", "usb-stick").device("accessories", "red cord").told("symptom.appears", "asks-to-format").consent("look", "names").log(una);
+        String number = new CaseForms()
+                .device("type", "usb-stick")
+                .device("accessories", "red cord")
+                .told("symptom.appears", "asks-to-format")
+                .consent("look", "names")
+                .log(una);
         try (PDDocument receipt = paper(number, "receipt")) {
-            assertThat(text(receipt)).contains("Drop-off receipt").contains(number).contains("red cord").contains("If a machine offers to format").contains("names of your files, not into them");
+            assertThat(text(receipt))
+                    .contains("Drop-off receipt")
+                    .contains(number)
+                    .contains("red cord")
+                    .contains("If a machine offers to format")
+                    .contains("names of your files, not into them");
         }
     }
 
     @Test
     void aLetterOfDeclineNeedsADecline() throws IOException {
-        String number = new CaseForms().device("type", "ssd").told("loss.event", "deleted-directly").told("trim", "active").told("since.use", "heavy").log(una);
-        assertThat(una.get("/api/cases/" + number + "/decline.pdf").expect(409).sentence()).contains("was not declined");
+        String number = new CaseForms()
+                .device("type", "ssd")
+                .told("loss.event", "deleted-directly")
+                .told("trim", "active")
+                .told("since.use", "heavy")
+                .log(una);
+        assertThat(una.get("/api/cases/" + number + "/decline.pdf").expect(409).sentence())
+                .contains("was not declined");
         int version = una.get("/api/cases/" + number).json().get("version").asInt();
-        una.post("/api/cases/" + number + "/triage/decision", Map.of("path", "decline", "reason", "Nothing can be had back.", "version", version)).expect(200);
+        una.post(
+                        "/api/cases/" + number + "/triage/decision",
+                        Map.of("path", "decline", "reason", "Nothing can be had back.", "version", version))
+                .expect(200);
         try (PDDocument letter = paper(number, "decline")) {
-            assertThat(text(letter).replaceAll("\\s+", " ")).contains("we cannot take it on").contains("Nothing can be had back.").contains("discards deleted blocks");
+            assertThat(text(letter).replaceAll("\\s+", " "))
+                    .contains("we cannot take it on")
+                    .contains("Nothing can be had back.")
+                    .contains("discards deleted blocks");
         }
     }
 
     @Test
     void namesInAnyScriptAreSetAndWhatNoFontHasIsABox() throws IOException {
-        String number = new CaseForms().customer("name", "مقهى الميناء").customer("contactPerson", "ἙΛΕΝΗ Ћирић").story("x").device("model", "灯台" + "W".repeat(150)).log(una);
-        try (PDDocument receipt = paper(number, "receipt"); PDDocument labels = paper(number, "labels")) {
+        String number = new CaseForms()
+                .customer("name", "مقهى الميناء")
+                .customer("contactPerson", "ἙΛΕΝΗ Ћирић")
+                .story("x")
+                .device("model", "灯台" + "W".repeat(150))
+                .log(una);
+        try (PDDocument receipt = paper(number, "receipt");
+                PDDocument labels = paper(number, "labels")) {
             assertThat(text(receipt)).contains("Ћирић").contains("□□");
-            assertThat(Script.visual("بيت")).as("joined, and turned").isNotEqualTo("بيت").hasSize(3);
+            assertThat(Script.visual("بيت"))
+                    .as("joined, and turned")
+                    .isNotEqualTo("بيت")
+                    .hasSize(3);
             assertThat(Script.visual("\u202eabc\u0007")).isEqualTo(" abc ");
             assertThat(labels.getNumberOfPages()).isEqualTo(2);
         }

@@ -32,14 +32,29 @@ class MigrationTest {
     private JdbcTemplate database(String name) {
         lab.sql().execute("create database " + name);
         Map<String, String> settings = lab.settings(lab.databaseUrl().replaceFirst("/brantel$", "/" + name));
-        return new JdbcTemplate(new DriverManagerDataSource(settings.get("spring.datasource.url"), settings.get("spring.datasource.username"), settings.get("spring.datasource.password")));
+        return new JdbcTemplate(new DriverManagerDataSource(
+                settings.get("spring.datasource.url"),
+                settings.get("spring.datasource.username"),
+                settings.get("spring.datasource.password")));
     }
 
     private static void logCase(JdbcTemplate sql, String number, String customer, String phone, String email) {
-        sql.update("insert into lab_case (number, customer_name, contact_person, phone, email, story, stage, owner, created_at, version) "
-                + "values (?, ?, 'c', ?, ?, 's', 'RECEIVED', 'Una', now() - interval '3 days', 0)", number, customer, phone, email);
-        sql.update("insert into device (case_id, type, make, model, serial, capacity) select id, 'hdd', 'm', 'm', 's', 1 from lab_case where number = ?", number);
-        sql.update("insert into case_stage (case_id, stage, at, who) select id, 'RECEIVED', now() - interval '2 days', 'Una' from lab_case where number = ?", number);
+        sql.update(
+                "insert into lab_case (number, customer_name, contact_person, phone, email, story, stage, "
+                        + "owner, created_at, version) "
+                        + "values (?, ?, 'c', ?, ?, 's', 'RECEIVED', 'Una', now() - interval '3 days', 0)",
+                number,
+                customer,
+                phone,
+                email);
+        sql.update(
+                "insert into device (case_id, type, make, model, serial, capacity) select id, 'hdd', 'm', 'm', "
+                        + "'s', 1 from lab_case where number = ?",
+                number);
+        sql.update(
+                "insert into case_stage (case_id, stage, at, who) select id, 'RECEIVED', now() - interval '2 "
+                        + "days', 'Una' from lab_case where number = ?",
+                number);
     }
 
     /** The catalogue learned to find the same bytes elsewhere; it must find those of before as well. */
@@ -51,17 +66,41 @@ class MigrationTest {
         logCase(sql, "BR-1", "Band", "", "");
         flyway.target("6").load().migrate();
         Finding few = finding(List.of(new Extent(4096, 3000)), new Packing(65536));
-        Finding many = finding(IntStream.range(0, 40).mapToObj(i -> new Extent(i * 8192L, 4096)).toList(), null);
+        Finding many = finding(
+                IntStream.range(0, 40)
+                        .mapToObj(i -> new Extent(i * 8192L, 4096))
+                        .toList(),
+                null);
         Finding hole = finding(List.of(new Extent(Extent.HOLE, 4096), new Extent(512, 4096)), null);
         fill(sql, "attachment");
         fill(sql, "imaging_session");
         for (Finding f : List.of(few, many, hole)) {
-            fill(sql, "catalogue_line", "size", f.size(), "extents", Json.write(f.extents().stream().map(e -> new long[] {e.offset(), e.length()}).toList()),
-                    "encoding", f.encoding() == null ? null : f.encoding().word(), "sha256", "ab", "origins", ",live,", "prognosis", "WHOLE");
-            sql.update("insert into catalogue_key (case_id, identity_key, line_id) select case_id, ?, max(id) from catalogue_line group by case_id", Catalogue.place(f));
+            fill(
+                    sql,
+                    "catalogue_line",
+                    "size",
+                    f.size(),
+                    "extents",
+                    Json.write(f.extents().stream()
+                            .map(e -> new long[] {e.offset(), e.length()})
+                            .toList()),
+                    "encoding",
+                    f.encoding() == null ? null : f.encoding().word(),
+                    "sha256",
+                    "ab",
+                    "origins",
+                    ",live,",
+                    "prognosis",
+                    "WHOLE");
+            sql.update(
+                    "insert into catalogue_key (case_id, identity_key, line_id) select case_id, ?, max(id) from "
+                            + "catalogue_line group by case_id",
+                    Catalogue.place(f));
         }
         flyway.target("latest").load().migrate();
-        assertThat(sql.queryForList("select place from catalogue_content where sha256 = 'ab' and sample is null order by id", String.class))
+        assertThat(sql.queryForList(
+                        "select place from catalogue_content where sha256 = 'ab' and sample is null order by id",
+                        String.class))
                 .containsExactlyInAnyOrder(Catalogue.place(few), Catalogue.place(many), Catalogue.place(hole));
     }
 
@@ -71,15 +110,51 @@ class MigrationTest {
         for (int i = 0; i < values.length; i += 2) {
             row.put((String) values[i], values[i + 1]);
         }
-        sql.queryForList("select column_name, data_type from information_schema.columns where table_name = ? and is_nullable = 'NO' and column_default is null and is_identity = 'NO'", table).forEach(c -> {
-            String type = (String) c.get("data_type");
-            row.putIfAbsent((String) c.get("column_name"), type.equals("text") ? "" : type.equals("boolean") ? false : type.startsWith("timestamp") ? Timestamp.from(Instant.EPOCH) : (Object) 1);
-        });
-        sql.update("insert into " + table + " (" + String.join(", ", row.keySet()) + ") values (" + String.join(", ", Collections.nCopies(row.size(), "?")) + ")", row.values().toArray());
+        sql.queryForList(
+                        "select column_name, data_type from information_schema.columns where table_name = ? and "
+                                + "is_nullable = 'NO' and column_default is null and is_identity = 'NO'",
+                        table)
+                .forEach(c -> {
+                    String type = (String) c.get("data_type");
+                    row.putIfAbsent(
+                            (String) c.get("column_name"),
+                            type.equals("text")
+                                    ? ""
+                                    : type.equals("boolean")
+                                            ? false
+                                            : type.startsWith("timestamp")
+                                                    ? Timestamp.from(Instant.EPOCH)
+                                                    : (Object) 1);
+                });
+        sql.update(
+                "insert into " + table + " (" + String.join(", ", row.keySet()) + ") values ("
+                        + String.join(", ", Collections.nCopies(row.size(), "?")) + ")",
+                row.values().toArray());
     }
 
     private static Finding finding(List<Extent> extents, Packing packing) {
-        return new Finding(1, 0, "/a", "a", 9000, "txt", Origin.LIVE, Prognosis.WHOLE, 90, List.of("seen"), extents, packing, null, null, null, "ab", null, null, null, RecordFacts.NONE, null);
+        return new Finding(
+                1,
+                0,
+                "/a",
+                "a",
+                9000,
+                "txt",
+                Origin.LIVE,
+                Prognosis.WHOLE,
+                90,
+                List.of("seen"),
+                extents,
+                packing,
+                null,
+                null,
+                null,
+                "ab",
+                null,
+                null,
+                null,
+                RecordFacts.NONE,
+                null);
     }
 
     private static FluentConfiguration flyway(JdbcTemplate sql) {
@@ -97,14 +172,32 @@ class MigrationTest {
         logCase(sql, "BR-4", "Band", "0148 99 99", "");
         logCase(sql, "BR-5", "Archive", "", "a@skerrow.example");
         flyway.target("latest").load().migrate();
-        assertThat(sql.queryForList("select c.number || ' ' || k.name || ' ' || coalesce((select string_agg(w.plain, ',' order by w.position) from customer_way w where w.customer_id = k.id), '-') "
-                + "from lab_case c join customer k on k.id = c.customer_id order by c.number", String.class)).containsExactly("BR-1 Band 01482211,band@skerrow.example", "BR-2 Museum -",
-                "BR-3 Band 01482211,band@skerrow.example", "BR-4 Band 01489999", "BR-5 Archive a@skerrow.example");
-        assertThat(sql.queryForObject("select count(*) from customer", Integer.class)).as("the same customer once").isEqualTo(4);
-        assertThat(sql.queryForObject("select bool_and(stage_since > now() - interval '2 days 1 hour') from lab_case", Boolean.class)).as("clocks began with the stage").isTrue();
-        assertThat(sql.queryForObject("select words from find_text f join lab_case c on c.id = f.case_id where c.number = 'BR-1'", String.class))
-                .as("earlier cases are found").isEqualTo("br-1 band c 0148 22 11 01482211 band@skerrow.example band@skerrow.example m m s s");
-        assertThat(sql.queryForObject("select count(*) from find_word where word = 'museum'", Integer.class)).isEqualTo(1);
-        assertThat(sql.queryForList("select position from device", Integer.class)).containsOnly(1);
+        assertThat(sql.queryForList(
+                        "select c.number || ' ' || k.name || ' ' || coalesce((select string_agg(w.plain, ',' "
+                                + "order by w.position) from customer_way w where w.customer_id = k.id), '-') "
+                                + "from lab_case c join customer k on k.id = c.customer_id order by c.number",
+                        String.class))
+                .containsExactly(
+                        "BR-1 Band 01482211,band@skerrow.example",
+                        "BR-2 Museum -",
+                        "BR-3 Band 01482211,band@skerrow.example",
+                        "BR-4 Band 01489999",
+                        "BR-5 Archive a@skerrow.example");
+        assertThat(sql.queryForObject("select count(*) from customer", Integer.class))
+                .as("the same customer once")
+                .isEqualTo(4);
+        assertThat(sql.queryForObject(
+                        "select bool_and(stage_since > now() - interval '2 days 1 hour') from lab_case", Boolean.class))
+                .as("clocks began with the stage")
+                .isTrue();
+        assertThat(sql.queryForObject(
+                        "select words from find_text f join lab_case c on c.id = f.case_id where c.number = 'BR-1'",
+                        String.class))
+                .as("earlier cases are found")
+                .isEqualTo("br-1 band c 0148 22 11 01482211 band@skerrow.example band@skerrow.example m m s s");
+        assertThat(sql.queryForObject("select count(*) from find_word where word = 'museum'", Integer.class))
+                .isEqualTo(1);
+        assertThat(sql.queryForList("select position from device", Integer.class))
+                .containsOnly(1);
     }
 }

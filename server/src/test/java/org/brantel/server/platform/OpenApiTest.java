@@ -15,15 +15,20 @@ import tools.jackson.databind.json.JsonMapper;
 /** The front end's types are generated from web/openapi.json, so that file must be what the server says of itself. */
 class OpenApiTest {
 
-    private static final JsonMapper MAPPER = JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT)
-            .enable(JsonNodeFeature.WRITE_PROPERTIES_SORTED).build();
+    private static final JsonMapper MAPPER = JsonMapper.builder()
+            .enable(SerializationFeature.INDENT_OUTPUT)
+            .enable(JsonNodeFeature.WRITE_PROPERTIES_SORTED)
+            .build();
 
     @Test
     void theDescriptionThatTheFrontEndIsBuiltFromIsTheServersOwn() throws IOException {
-        JsonNode now = MAPPER.readTree(Lab.open().as("una").get("/api/openapi").expect(200).body());
+        JsonNode now = MAPPER.readTree(
+                Lab.open().as("una").get("/api/openapi").expect(200).body());
         Path kept = Lab.repository().resolve("web/openapi.json");
         Path fresh = Path.of("target/openapi.json");
         Files.writeString(fresh, MAPPER.writeValueAsString(now) + "\n");
-        assertThat(MAPPER.readTree(Files.readString(kept))).as("web/openapi.json is old; copy %s over it", fresh.toAbsolutePath()).isEqualTo(now);
+        assertThat(MAPPER.readTree(Files.readString(kept)))
+                .as("web/openapi.json is old; copy %s over it", fresh.toAbsolutePath())
+                .isEqualTo(now);
     }
 }

@@ -27,12 +27,13 @@ class SecurityTest {
             }
             for (Map.Entry<String, JsonNode> method : path.getValue().properties()) {
                 Visitor stranger = lab.nobody();
-                int status = switch (method.getKey()) {
-                    case "get" -> stranger.get(url).status();
-                    case "post" -> stranger.post(url, Map.of()).status();
-                    case "put" -> stranger.put(url, Map.of()).status();
-                    default -> stranger.delete(url).status();
-                };
+                int status =
+                        switch (method.getKey()) {
+                            case "get" -> stranger.get(url).status();
+                            case "post" -> stranger.post(url, Map.of()).status();
+                            case "put" -> stranger.put(url, Map.of()).status();
+                            default -> stranger.delete(url).status();
+                        };
                 assertThat(status).as("%s %s", method.getKey(), url).isEqualTo(401);
                 tried++;
             }
@@ -46,7 +47,11 @@ class SecurityTest {
     @Test
     void aLinkThatNobodyMadeLeadsNowhere() {
         for (String path : List.of("", "/all.zip", "/files/1")) {
-            assertThat(lab.nobody().get("/api/portal/guessed" + path).expect(404).sentence()).contains("leads nowhere");
+            assertThat(lab.nobody()
+                            .get("/api/portal/guessed" + path)
+                            .expect(404)
+                            .sentence())
+                    .contains("leads nowhere");
         }
     }
 
@@ -54,15 +59,22 @@ class SecurityTest {
     void aForeignPageCannotActForSomebodySignedIn() {
         Visitor una = lab.as("una");
         assertThat(una.postForged("/api/cases", Map.of()).status()).isEqualTo(403);
-        assertThat(lab.nobody().postForged("/api/session", Map.of("login", "una", "password", Lab.PASSWORD)).status()).isEqualTo(403);
+        assertThat(lab.nobody()
+                        .postForged("/api/session", Map.of("login", "una", "password", Lab.PASSWORD))
+                        .status())
+                .isEqualTo(403);
     }
 
     @Test
     void answersCarryAStrictPolicy() {
         HttpHeaders headers = lab.nobody().get("/api/session").response().headers();
         String policy = headers.firstValue("Content-Security-Policy").orElseThrow();
-        assertThat(policy).contains("default-src 'none'").contains("script-src 'self' 'wasm-unsafe-eval'").contains("frame-ancestors 'none'")
-                .doesNotContain("http:").doesNotContain("'unsafe-eval'");
+        assertThat(policy)
+                .contains("default-src 'none'")
+                .contains("script-src 'self' 'wasm-unsafe-eval'")
+                .contains("frame-ancestors 'none'")
+                .doesNotContain("http:")
+                .doesNotContain("'unsafe-eval'");
         assertThat(headers.firstValue("X-Content-Type-Options")).contains("nosniff");
         assertThat(headers.firstValue("Referrer-Policy")).contains("no-referrer");
         assertThat(headers.firstValue("X-Frame-Options")).contains("DENY");
@@ -72,8 +84,11 @@ class SecurityTest {
     void theSessionCookieIsOutOfReachOfScriptsAndOtherSites() {
         Visitor visitor = lab.nobody();
         String before = visitor.cookie("brantel-session");
-        Visitor.Answer answer = visitor.post("/api/session", Map.of("login", "una", "password", Lab.PASSWORD)).expect(200);
-        assertThat(answer.response().headers().allValues("Set-Cookie")).filteredOn(c -> c.startsWith("brantel-session")).isNotEmpty()
+        Visitor.Answer answer = visitor.post("/api/session", Map.of("login", "una", "password", Lab.PASSWORD))
+                .expect(200);
+        assertThat(answer.response().headers().allValues("Set-Cookie"))
+                .filteredOn(c -> c.startsWith("brantel-session"))
+                .isNotEmpty()
                 .allMatch(c -> c.contains("HttpOnly") && c.contains("SameSite=Strict"));
         assertThat(visitor.cookie("brantel-session")).isNotEqualTo(before);
     }
@@ -89,39 +104,80 @@ class SecurityTest {
     @Test
     void guessingIsSlowedDownAndAWrongNameSoundsLikeAWrongPassword() {
         Visitor guesser = lab.nobody();
-        String wrongName = guesser.post("/api/session", Map.of("login", "nobody-here", "password", "x")).expect(401).sentence();
+        String wrongName = guesser.post("/api/session", Map.of("login", "nobody-here", "password", "x"))
+                .expect(401)
+                .sentence();
         String login = "guessed-" + System.nanoTime();
         for (int i = 0; i < 5; i++) {
-            assertThat(guesser.post("/api/session", Map.of("login", login, "password", "wrong" + i)).expect(401).sentence()).isEqualTo(wrongName);
+            assertThat(guesser.post("/api/session", Map.of("login", login, "password", "wrong" + i))
+                            .expect(401)
+                            .sentence())
+                    .isEqualTo(wrongName);
         }
-        assertThat(guesser.post("/api/session", Map.of("login", login, "password", "again")).expect(429).sentence()).contains("wait").contains("seconds");
+        assertThat(guesser.post("/api/session", Map.of("login", login, "password", "again"))
+                        .expect(429)
+                        .sentence())
+                .contains("wait")
+                .contains("seconds");
     }
 
     @Test
     void onlyAManagerAddsPeople() {
-        Map<String, String> person = Map.of("login", "new-" + System.nanoTime() % 100_000, "name", "Joan Pell", "role", "ENGINEER", "password", "long enough 1");
-        assertThat(lab.as("una").post("/api/staff", person).expect(403).sentence()).contains("manager");
+        Map<String, String> person = Map.of(
+                "login",
+                "new-" + System.nanoTime() % 100_000,
+                "name",
+                "Joan Pell",
+                "role",
+                "ENGINEER",
+                "password",
+                "long enough 1");
+        assertThat(lab.as("una").post("/api/staff", person).expect(403).sentence())
+                .contains("manager");
         lab.as("petra").post("/api/staff", person).expect(201);
-        assertThat(lab.as("petra").post("/api/staff", person).expect(409).sentence()).contains("already");
-        lab.nobody().post("/api/session", Map.of("login", person.get("login"), "password", "long enough 1")).expect(200);
+        assertThat(lab.as("petra").post("/api/staff", person).expect(409).sentence())
+                .contains("already");
+        lab.nobody()
+                .post("/api/session", Map.of("login", person.get("login"), "password", "long enough 1"))
+                .expect(200);
     }
 
     @Test
     void aPasswordIsChangedOnlyByWhoKnowsTheOldOne() {
         String login = "pw-" + System.nanoTime() % 100_000;
-        lab.as("petra").post("/api/staff", Map.of("login", login, "name", "P", "role", "ENGINEER", "password", "first password")).expect(201);
+        lab.as("petra")
+                .post(
+                        "/api/staff",
+                        Map.of("login", login, "name", "P", "role", "ENGINEER", "password", "first password"))
+                .expect(201);
         Visitor person = lab.nobody();
-        person.post("/api/session", Map.of("login", login, "password", "first password")).expect(200);
-        assertThat(person.put("/api/staff/me/password", Map.of("old", "guess", "password", "second password")).expect(400).json().get("field").asString())
+        person.post("/api/session", Map.of("login", login, "password", "first password"))
+                .expect(200);
+        assertThat(person.put("/api/staff/me/password", Map.of("old", "guess", "password", "second password"))
+                        .expect(400)
+                        .json()
+                        .get("field")
+                        .asString())
                 .isEqualTo("old");
-        assertThat(person.put("/api/staff/me/password", Map.of("old", "first password", "password", "short")).expect(400).sentence()).contains("10 characters");
-        person.put("/api/staff/me/password", Map.of("old", "first password", "password", "second password")).expect(204);
-        lab.nobody().post("/api/session", Map.of("login", login, "password", "second password")).expect(200);
+        assertThat(person.put("/api/staff/me/password", Map.of("old", "first password", "password", "short"))
+                        .expect(400)
+                        .sentence())
+                .contains("10 characters");
+        person.put("/api/staff/me/password", Map.of("old", "first password", "password", "second password"))
+                .expect(204);
+        lab.nobody()
+                .post("/api/session", Map.of("login", login, "password", "second password"))
+                .expect(200);
     }
 
     @Test
     void aLabThatHasStaffIsNotSetUpAgain() {
-        assertThat(lab.nobody().post("/api/setup", Map.of("token", "x", "login", "evil", "name", "E", "password", "long enough 1")).expect(410).sentence())
+        assertThat(lab.nobody()
+                        .post(
+                                "/api/setup",
+                                Map.of("token", "x", "login", "evil", "name", "E", "password", "long enough 1"))
+                        .expect(410)
+                        .sentence())
                 .contains("set up already");
     }
 }

@@ -23,10 +23,13 @@ import org.mockito.quality.Strictness;
 class ThrottleTest {
 
     private final Map<String, ThrottleRow> kept = new HashMap<>();
+
     @Mock
     private ThrottleRows rows;
+
     @Mock
     private Clock clock;
+
     private Instant now = Instant.parse("2026-11-24T09:00:00Z");
     private Throttle throttle;
 

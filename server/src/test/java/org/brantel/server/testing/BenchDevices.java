@@ -9,7 +9,7 @@ import org.brantel.core.testing.SimulatedDevice;
 /** Puts simulated devices at the bench of a lab under test. */
 public final class BenchDevices {
 
-    private BenchDevices() { }
+    private BenchDevices() {}
 
     public static SimulatedDevice device(Lab lab, int bytes) throws IOException {
         return new SimulatedDevice(Files.createTempDirectory(lab.home(), "sim"), bytes, 77);
@@ -18,8 +18,12 @@ public final class BenchDevices {
     /** @return its key */
     public static String put(Lab lab, String name, SimulatedDevice device) throws IOException {
         Path made = device.write();
-        Files.move(made.resolveSibling("backing.img"), lab.devices().resolve(name + ".img"), StandardCopyOption.REPLACE_EXISTING);
-        Files.writeString(lab.devices().resolve(name + ".json"), Files.readString(made).replace("backing.img", name + ".img"));
+        Files.move(
+                made.resolveSibling("backing.img"),
+                lab.devices().resolve(name + ".img"),
+                StandardCopyOption.REPLACE_EXISTING);
+        Files.writeString(
+                lab.devices().resolve(name + ".json"), Files.readString(made).replace("backing.img", name + ".img"));
         return "sim/" + name;
     }
 }

@@ -10,12 +10,14 @@ import java.util.TreeMap;
 /** Intake forms, ready to be changed where a test needs it. */
 public final class CaseForms {
 
-    private final Map<String, Object> customer = new LinkedHashMap<>(Map.of("kind", "organisation", "name", "Skerrow Beekeepers' Circle", "preferred", "phone"));
+    private final Map<String, Object> customer = new LinkedHashMap<>(
+            Map.of("kind", "organisation", "name", "Skerrow Beekeepers' Circle", "preferred", "phone"));
     private final Map<String, String> ways = new TreeMap<>(Comparator.reverseOrder());
     private final List<Map<String, Object>> devices = new ArrayList<>(List.of(device("usb-stick")));
     private final List<Map<String, Object>> facts = new ArrayList<>();
     private final List<Map<String, Object>> wanted = new ArrayList<>();
-    private final Map<String, Object> consent = new LinkedHashMap<>(Map.of("look", "contents", "told", "", "mail", false, "termsRead", false));
+    private final Map<String, Object> consent =
+            new LinkedHashMap<>(Map.of("look", "contents", "told", "", "mail", false, "termsRead", false));
     private String contact = "Hilda Crane";
     private String story = "The stick was emptied by mistake.";
     private String deadline;
@@ -28,14 +30,25 @@ public final class CaseForms {
 
     private static Map<String, Object> device(String type) {
         Map<String, Object> device = new LinkedHashMap<>();
-        for (String field : List.of("make", "model", "serial", "capacity", "attachedBy", "accessories", "condition", "setName", "entitlement")) {
+        for (String field : List.of(
+                "make",
+                "model",
+                "serial",
+                "capacity",
+                "attachedBy",
+                "accessories",
+                "condition",
+                "setName",
+                "entitlement")) {
             device.put(field, "");
         }
         device.put("type", type);
         return device;
     }
 
-    /** @param field name, kind, preferred, contactPerson, or a contact way: phone, email, post; an empty way is left out */
+    /**
+     * @param field name, kind, preferred, contactPerson, or a contact way: phone, email, post; an empty way is left out
+     */
     public CaseForms customer(String field, Object value) {
         if (field.equals("contactPerson")) {
             contact = String.valueOf(value);
@@ -81,14 +94,41 @@ public final class CaseForms {
     }
 
     public CaseForms wanted(String words, String kind, String pattern, int hopedFor) {
-        wanted.add(Map.of("words", words, "kinds", kind.isEmpty() ? List.of() : List.of(kind), "pattern", pattern, "hopedFor", hopedFor, "minBytes", 0, "mustHave", true));
+        wanted.add(Map.of(
+                "words",
+                words,
+                "kinds",
+                kind.isEmpty() ? List.of() : List.of(kind),
+                "pattern",
+                pattern,
+                "hopedFor",
+                hopedFor,
+                "minBytes",
+                0,
+                "mustHave",
+                true));
         return this;
     }
 
     /** @param from the first day that is meant, and {@code to} the last, as they are typed */
     public CaseForms wantedFrom(String words, String from, String to) {
-        wanted.add(Map.of("words", words, "kinds", List.of(), "pattern", "", "hopedFor", 1, "minBytes", 0, "mustHave", true,
-                "changedFrom", from, "changedTo", to));
+        wanted.add(Map.of(
+                "words",
+                words,
+                "kinds",
+                List.of(),
+                "pattern",
+                "",
+                "hopedFor",
+                1,
+                "minBytes",
+                0,
+                "mustHave",
+                true,
+                "changedFrom",
+                from,
+                "changedTo",
+                to));
         return this;
     }
 
@@ -104,7 +144,12 @@ public final class CaseForms {
 
     public Map<String, Object> build() {
         Map<String, Object> form = new LinkedHashMap<>();
-        customer.put("ways", ways.entrySet().stream().filter(w -> !w.getValue().isBlank()).map(w -> Map.of("kind", w.getKey(), "value", w.getValue())).toList());
+        customer.put(
+                "ways",
+                ways.entrySet().stream()
+                        .filter(w -> !w.getValue().isBlank())
+                        .map(w -> Map.of("kind", w.getKey(), "value", w.getValue()))
+                        .toList());
         form.put("customer", customer);
         form.put("contactPerson", contact);
         form.put("devices", devices);
@@ -123,6 +168,10 @@ public final class CaseForms {
 
     /** Logs it. @return the case's number */
     public String log(Visitor visitor) {
-        return visitor.post("/api/cases", build()).expect(201).json().get("number").asString();
+        return visitor.post("/api/cases", build())
+                .expect(201)
+                .json()
+                .get("number")
+                .asString();
     }
 }

@@ -43,7 +43,9 @@ public final class Lab {
         Runtime.getRuntime().addShutdownHook(new Thread(this::stop));
         SpringApplication application = new SpringApplication(BrantelServer.class);
         application.setRegisterShutdownHook(false);
-        String[] arguments = settings(databaseUrl).entrySet().stream().map(e -> "--" + e.getKey() + "=" + e.getValue()).toArray(String[]::new);
+        String[] arguments = settings(databaseUrl).entrySet().stream()
+                .map(e -> "--" + e.getKey() + "=" + e.getValue())
+                .toArray(String[]::new);
         context = application.run(arguments);
         bean(TestStaff.class).fill(PASSWORD);
     }
@@ -76,7 +78,8 @@ public final class Lab {
 
     /** The script that the start command uses too. */
     private String cluster(String verb) throws IOException {
-        ProcessBuilder builder = new ProcessBuilder(repository().resolve("scripts/cluster").toString(), verb, home.toString())
+        ProcessBuilder builder = new ProcessBuilder(
+                        repository().resolve("scripts/cluster").toString(), verb, home.toString())
                 .redirectError(ProcessBuilder.Redirect.INHERIT);
         builder.environment().put("BRANTEL_THROWAWAY", "1");
         Process process = builder.start();
@@ -118,7 +121,8 @@ public final class Lab {
     }
 
     public String address() {
-        return "http://127.0.0.1:" + ((WebServerApplicationContext) context).getWebServer().getPort();
+        return "http://127.0.0.1:"
+                + ((WebServerApplicationContext) context).getWebServer().getPort();
     }
 
     public Path home() {
@@ -153,7 +157,8 @@ public final class Lab {
     /** A browser that is signed in as one of the staff. */
     public Visitor as(String login) {
         Visitor visitor = new Visitor(address());
-        visitor.post("/api/session", Map.of("login", login, "password", PASSWORD)).expect(200);
+        visitor.post("/api/session", Map.of("login", login, "password", PASSWORD))
+                .expect(200);
         return visitor;
     }
 

@@ -22,8 +22,11 @@ public final class Story {
     /** A case whose device is the corpus image d01 in the inbox. */
     public static Story ofD01() {
         Corpus.image("d01-fat16", lab().inbox());
-        return new Story(new CaseForms().told("loss.event", "deleted-directly").told("since.use", "none")
-                .wanted("the pictures", "image", "", 6).wanted("letters and notes", "document", "", 3));
+        return new Story(new CaseForms()
+                .told("loss.event", "deleted-directly")
+                .told("since.use", "none")
+                .wanted("the pictures", "image", "", 6)
+                .wanted("letters and notes", "document", "", 3));
     }
 
     public static Story of(CaseForms form) {
@@ -40,8 +43,16 @@ public final class Story {
 
     public Story decided() {
         JsonNode docket = una.get(path("")).json();
-        String first = una.get(path("/triage")).json().get("ranking").get(0).get("path").asString();
-        una.post(path("/triage/decision"), Map.of("path", first, "version", docket.get("version").asInt())).expect(200);
+        String first = una.get(path("/triage"))
+                .json()
+                .get("ranking")
+                .get(0)
+                .get("path")
+                .asString();
+        una.post(
+                        path("/triage/decision"),
+                        Map.of("path", first, "version", docket.get("version").asInt()))
+                .expect(200);
         return this;
     }
 
@@ -52,7 +63,11 @@ public final class Story {
 
     /** @return the session's number */
     public long imaging(String profile) {
-        return una.post(path("/imaging"), Map.of("profile", profile)).expect(201).json().get("id").asLong();
+        return una.post(path("/imaging"), Map.of("profile", profile))
+                .expect(201)
+                .json()
+                .get("id")
+                .asLong();
     }
 
     public JsonNode session() {
@@ -60,7 +75,11 @@ public final class Story {
     }
 
     public JsonNode awaitImaging(String state) {
-        return una.await(path("/bench"), b -> b.get("sessions").get(0).get("state").asString().equals(state)).get("sessions").get(0);
+        return una.await(
+                        path("/bench"),
+                        b -> b.get("sessions").get(0).get("state").asString().equals(state))
+                .get("sessions")
+                .get(0);
     }
 
     public Story imaged(String medium) {
@@ -75,8 +94,10 @@ public final class Story {
 
     /** @param hashes of every finding */
     public Story scanned(String method, boolean hashes) {
-        una.post(path("/scans"), Map.of("method", method, "again", true, "hashes", hashes)).expect(201);
-        JsonNode scans = una.await(path("/scans"), s -> !List.of("waiting", "running").contains(last(s).get("state").asString()));
+        una.post(path("/scans"), Map.of("method", method, "again", true, "hashes", hashes))
+                .expect(201);
+        JsonNode scans = una.await(path("/scans"), s -> !List.of("waiting", "running")
+                .contains(last(s).get("state").asString()));
         assertThat(last(scans).get("state").asString()).as("%s", last(scans)).isEqualTo("done");
         return this;
     }
@@ -86,19 +107,40 @@ public final class Story {
     }
 
     public Story selectedWhole() {
-        una.put(path("/catalogue/selection"), Map.of("ids", List.of(), "selected", true, "filter",
-                Map.of("kinds", List.of(), "origins", List.of(), "prognoses", List.of("whole"), "selectedOnly", false))).expect(200);
+        una.put(
+                        path("/catalogue/selection"),
+                        Map.of(
+                                "ids",
+                                List.of(),
+                                "selected",
+                                true,
+                                "filter",
+                                Map.of(
+                                        "kinds",
+                                        List.of(),
+                                        "origins",
+                                        List.of(),
+                                        "prognoses",
+                                        List.of("whole"),
+                                        "selectedOnly",
+                                        false)))
+                .expect(200);
         return this;
     }
 
     public JsonNode recovered() {
         una.post(path("/recovery")).expect(201);
-        return una.await(path("/recovery"), r -> r.get(0).get("state").asString().equals("done")).get(0);
+        return una.await(
+                        path("/recovery"), r -> r.get(0).get("state").asString().equals("done"))
+                .get(0);
     }
 
     public JsonNode sealed() {
         una.post(path("/deliveries")).expect(201);
-        return una.await(path("/deliveries"), d -> d.get(0).get("state").asString().equals("sealed")).get(0);
+        return una.await(
+                        path("/deliveries"),
+                        d -> d.get(0).get("state").asString().equals("sealed"))
+                .get(0);
     }
 
     /** @return path and passcode of the customer's link */

@@ -25,7 +25,10 @@ public final class Visitor {
     public record Answer(int status, byte[] body, HttpResponse<byte[]> response) {
 
         public Answer expect(int expected) {
-            assertThat(status).as(() -> response.request().method() + " " + response.request().uri() + ": " + text()).isEqualTo(expected);
+            assertThat(status)
+                    .as(() -> response.request().method() + " "
+                            + response.request().uri() + ": " + text())
+                    .isEqualTo(expected);
             return this;
         }
 
@@ -50,7 +53,8 @@ public final class Visitor {
     private static final Duration LONGEST = Duration.ofSeconds(240);
 
     private final CookieManager cookies = new CookieManager(null, CookiePolicy.ACCEPT_ALL);
-    private final HttpClient client = HttpClient.newBuilder().cookieHandler(cookies).build();
+    private final HttpClient client =
+            HttpClient.newBuilder().cookieHandler(cookies).build();
     private final String address;
 
     public Visitor(String address) {
@@ -62,12 +66,16 @@ public final class Visitor {
     }
 
     public Answer post(String path, Object body) {
-        return send(withToken(request(path)).header("Content-Type", "application/json").POST(json(body)));
+        return send(withToken(request(path))
+                .header("Content-Type", "application/json")
+                .POST(json(body)));
     }
 
     /** The body is a file as it is. */
     public Answer postBytes(String path, byte[] body) {
-        return send(withToken(request(path)).header("Content-Type", "application/octet-stream").POST(BodyPublishers.ofByteArray(body)));
+        return send(withToken(request(path))
+                .header("Content-Type", "application/octet-stream")
+                .POST(BodyPublishers.ofByteArray(body)));
     }
 
     public Answer post(String path) {
@@ -75,7 +83,9 @@ public final class Visitor {
     }
 
     public Answer put(String path, Object body) {
-        return send(withToken(request(path)).header("Content-Type", "application/json").PUT(json(body)));
+        return send(withToken(request(path))
+                .header("Content-Type", "application/json")
+                .PUT(json(body)));
     }
 
     public Answer delete(String path) {
@@ -99,12 +109,16 @@ public final class Visitor {
     }
 
     public String cookie(String name) {
-        return cookies.getCookieStore().getCookies().stream().filter(c -> c.getName().equals(name)).map(HttpCookie::getValue)
-                .findFirst().orElse(null);
+        return cookies.getCookieStore().getCookies().stream()
+                .filter(c -> c.getName().equals(name))
+                .map(HttpCookie::getValue)
+                .findFirst()
+                .orElse(null);
     }
 
     private static HttpRequest.BodyPublisher json(Object body) {
-        return BodyPublishers.ofString(body instanceof String text ? text : JsonMapper.shared().writeValueAsString(body));
+        return BodyPublishers.ofString(
+                body instanceof String text ? text : JsonMapper.shared().writeValueAsString(body));
     }
 
     private Answer send(HttpRequest.Builder request) {

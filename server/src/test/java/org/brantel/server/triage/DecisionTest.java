@@ -16,28 +16,51 @@ class DecisionTest {
 
     private Visitor.Answer decide(String number, String path, String reason) {
         int version = una.get("/api/cases/" + number).json().get("version").asInt();
-        return una.post("/api/cases/" + number + "/triage/decision", Map.of("path", path, "reason", reason, "version", version));
+        return una.post(
+                "/api/cases/" + number + "/triage/decision",
+                Map.of("path", path, "reason", reason, "version", version));
     }
 
     private static CaseForms clicking() {
-        return new CaseForms().device("type", "hdd").told("symptom.noise", "clicking").told("loss.event", "dropped");
+        return new CaseForms()
+                .device("type", "hdd")
+                .told("symptom.noise", "clicking")
+                .told("loss.event", "dropped");
     }
 
     @Test
     void theRankingChangesWhileFactsAreEntered() {
-        JsonNode none = una.post("/api/triage/ranking", Map.of("facts", List.of())).expect(200).json();
+        JsonNode none = una.post("/api/triage/ranking", Map.of("facts", List.of()))
+                .expect(200)
+                .json();
         assertThat(none.get("nextQuestion").get("ask").asString()).endsWith("?");
-        JsonNode clicks = una.post("/api/triage/ranking", Map.of("facts", List.of(Map.of("code", "symptom.noise", "value", "clicking", "source", "told")))).json();
+        JsonNode clicks = una.post(
+                        "/api/triage/ranking",
+                        Map.of(
+                                "facts",
+                                List.of(Map.of("code", "symptom.noise", "value", "clicking", "source", "told"))))
+                .json();
         assertThat(clicks.get("ranking").get(0).get("path").asString()).isEqualTo("hardware-work");
-        assertThat(clicks.get("ranking").get(0).get("for").get(0).get("reason").asString()).isNotBlank();
+        assertThat(clicks.get("ranking").get(0).get("for").get(0).get("reason").asString())
+                .isNotBlank();
         assertThat(clicks.get("stopRules").get(0).get("code").asString()).isEqualTo("no-power");
-        una.post("/api/triage/ranking", Map.of("facts", List.of(Map.of("code", "symptom.noise", "value", "klick", "source", "told")))).expect(400);
+        una.post(
+                        "/api/triage/ranking",
+                        Map.of("facts", List.of(Map.of("code", "symptom.noise", "value", "klick", "source", "told"))))
+                .expect(400);
     }
 
     @Test
     void theDevicesTypeIsAFactToo() {
-        String number = new CaseForms().device("type", "ssd").told("loss.event", "deleted-directly").log(una);
-        assertThat(una.get("/api/cases/" + number + "/triage").json().get("stopRules").toString()).contains("keep-off");
+        String number = new CaseForms()
+                .device("type", "ssd")
+                .told("loss.event", "deleted-directly")
+                .log(una);
+        assertThat(una.get("/api/cases/" + number + "/triage")
+                        .json()
+                        .get("stopRules")
+                        .toString())
+                .contains("keep-off");
     }
 
     @Test
@@ -52,18 +75,29 @@ class DecisionTest {
     @Test
     void anOverrideAsksForAReasonAndKeepsIt() {
         String number = clicking().log(una);
-        assertThat(decide(number, "existing-copy", " ").expect(400).sentence()).contains("not the first of the ranking").contains("write down why");
+        assertThat(decide(number, "existing-copy", " ").expect(400).sentence())
+                .contains("not the first of the ranking")
+                .contains("write down why");
         assertThat(decide(number, "image-then-scan", "").expect(400).sentence()).contains("barred");
-        assertThat(una.get("/api/cases/" + number).json().get("stage").asString()).isEqualTo("received");
-        decide(number, "existing-copy", "The second office has last week's tape.").expect(200);
-        assertThat(una.get("/api/cases/" + number).json().get("pathReason").asString()).contains("second office");
-        assertThat(una.get("/api/cases/" + number + "/custody").json().get("entries").toString()).contains("not the first of the ranking").contains("second office");
+        assertThat(una.get("/api/cases/" + number).json().get("stage").asString())
+                .isEqualTo("received");
+        decide(number, "existing-copy", "The second office has last week's tape.")
+                .expect(200);
+        assertThat(una.get("/api/cases/" + number).json().get("pathReason").asString())
+                .contains("second office");
+        assertThat(una.get("/api/cases/" + number + "/custody")
+                        .json()
+                        .get("entries")
+                        .toString())
+                .contains("not the first of the ranking")
+                .contains("second office");
     }
 
     @Test
     void aDeclinedCaseLeavesTheDesk() {
         String number = clicking().log(una);
-        decide(number, "decline", "Worth less than the work, the customer agrees.").expect(200);
+        decide(number, "decline", "Worth less than the work, the customer agrees.")
+                .expect(200);
         assertThat(una.get("/api/cases?size=1000").text()).doesNotContain(number);
         assertThat(una.get("/api/cases?state=closed&size=1000").text()).contains(number);
     }
@@ -72,8 +106,12 @@ class DecisionTest {
     void aDecisionOnAnOldStateIsRefused() {
         String number = clicking().log(una);
         int version = una.get("/api/cases/" + number).json().get("version").asInt();
-        una.put("/api/cases/" + number, clicking().version(version).customer("phone", "1").build()).expect(200);
-        una.post("/api/cases/" + number + "/triage/decision", Map.of("path", "hardware-work", "version", version)).expect(409);
+        una.put(
+                        "/api/cases/" + number,
+                        clicking().version(version).customer("phone", "1").build())
+                .expect(200);
+        una.post("/api/cases/" + number + "/triage/decision", Map.of("path", "hardware-work", "version", version))
+                .expect(409);
         assertThat(decide(number, "prayer", "x").expect(400).sentence()).contains("no recovery path 'prayer'");
     }
 }

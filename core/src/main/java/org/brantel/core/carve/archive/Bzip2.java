@@ -8,9 +8,9 @@ import org.brantel.core.source.ByteView;
 import org.brantel.core.source.LittleEndian;
 
 /**
- * bzip2: "BZh", the block size as a digit, then blocks that begin with 314159265359 and their CRC at any bit, and an end mark
- * 177245385090 with a CRC made of theirs (rotated left by one, exclusive or). All marks are found bit by bit; the sum proves that
- * none is missing.
+ * bzip2: "BZh", the block size as a digit, then blocks that begin with 314159265359 and their CRC at any bit, and an
+ * end mark 177245385090 with a CRC made of theirs (rotated left by one, exclusive or). All marks are found bit by bit;
+ * the sum proves that none is missing.
  */
 public final class Bzip2 implements ContentKind {
 

@@ -13,7 +13,7 @@ public final class Deflated {
     public interface Sink {
         void take(byte[] bytes, int length);
 
-        Sink NONE = (bytes, length) -> { };
+        Sink NONE = (bytes, length) -> {};
     }
 
     private static final int CHUNK = 16 << 10;

@@ -9,8 +9,8 @@ import org.brantel.core.carve.kind.Start;
 import org.brantel.core.source.ByteView;
 
 /**
- * gzip (RFC 1952), little-endian: 1F 8B 08, flags (4 extra, 8 name, 16 comment, 2 CRC of the head), 4 bytes time, 2 bytes, then these
- * parts, the deflated data, their CRC-32 and size. Members may follow each other.
+ * gzip (RFC 1952), little-endian: 1F 8B 08, flags (4 extra, 8 name, 16 comment, 2 CRC of the head), 4 bytes time, 2
+ * bytes, then these parts, the deflated data, their CRC-32 and size. Members may follow each other.
  */
 public final class Gzip implements ContentKind {
 
@@ -26,7 +26,9 @@ public final class Gzip implements ContentKind {
 
     @Override
     public boolean couldStart(byte[] b, int at) {
-        return (b[at + 3] & 0xe0) == 0 && (b[at + 8] == 0 || b[at + 8] == 2 || b[at + 8] == 4) && (b[at + 9] >= 0 && b[at + 9] <= 13 || b[at + 9] == -1);
+        return (b[at + 3] & 0xe0) == 0
+                && (b[at + 8] == 0 || b[at + 8] == 2 || b[at + 8] == 4)
+                && (b[at + 9] >= 0 && b[at + 9] <= 13 || b[at + 9] == -1);
     }
 
     @Override
@@ -52,7 +54,9 @@ public final class Gzip implements ContentKind {
             data += (flags & 2) != 0 ? 2 : 0;
             Deflated deflated = new Deflated(content, Deflated.Sink.NONE);
             long end = content.u16be(at) != 0x1f8b ? -1 : deflated.read(data);
-            if (end < 0 || content.u32le(end) != deflated.crc() || content.u32le(end + 4) != (deflated.size() & 0xffffffffL)) {
+            if (end < 0
+                    || content.u32le(end) != deflated.crc()
+                    || content.u32le(end + 4) != (deflated.size() & 0xffffffffL)) {
                 return Walk.broken(at, "it does not unpack, or its CRC is wrong");
             }
             at = end + 8;

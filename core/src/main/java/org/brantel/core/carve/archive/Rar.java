@@ -8,9 +8,10 @@ import org.brantel.core.carve.kind.Start;
 import org.brantel.core.source.ByteView;
 
 /**
- * RAR 4 and 5 by their published technical notes, little-endian. Blocks: in version 4 a CRC (2 bytes, the low half of CRC-32), a
- * type, flags (2), a length (2) and, with flag 8000, the length of data behind it (4); in version 5 a CRC-32, then numbers of 7 bits a
- * byte: length of the head, type, flags, with flag 1 of an extra part, with flag 2 of data. The end block ends the file.
+ * RAR 4 and 5 by their published technical notes, little-endian. Blocks: in version 4 a CRC (2 bytes, the low half of
+ * CRC-32), a type, flags (2), a length (2) and, with flag 8000, the length of data behind it (4); in version 5 a
+ * CRC-32, then numbers of 7 bits a byte: length of the head, type, flags, with flag 1 of an extra part, with flag 2 of
+ * data. The end block ends the file.
  */
 public final class Rar implements ContentKind {
 
@@ -44,7 +45,10 @@ public final class Rar implements ContentKind {
             int type = content.u8(at + 2);
             int flags = content.u16le(at + 3);
             int head = content.u16le(at + 5);
-            if (type < 0x72 || type > END_4 || head < 7 || (Bytes.crc32(content, at + 2, head - 2) & 0xffff) != content.u16le(at)) {
+            if (type < 0x72
+                    || type > END_4
+                    || head < 7
+                    || (Bytes.crc32(content, at + 2, head - 2) & 0xffff) != content.u16le(at)) {
                 return Walk.broken(at, "a block's CRC is wrong");
             }
             long data = (flags & 0x8000) != 0 || type == 0x74 ? content.u32le(at + 7) : 0;
@@ -69,7 +73,9 @@ public final class Rar implements ContentKind {
             at[0] += 4;
             long head = Bytes.sevenBits(content, at);
             long body = at[0];
-            if (head < 2 || head > 2 << 20 || Bytes.crc32(content, begin + 4, body - begin - 4 + head) != content.u32le(begin)) {
+            if (head < 2
+                    || head > 2 << 20
+                    || Bytes.crc32(content, begin + 4, body - begin - 4 + head) != content.u32le(begin)) {
                 return Walk.broken(begin, "a block's CRC is wrong");
             }
             long type = Bytes.sevenBits(content, at);

@@ -45,7 +45,8 @@ public final class SevenZip implements ContentKind {
             return Walk.broken(12, "the last header lies beyond what there is");
         }
         long at = 32 + offset;
-        return Bytes.crc32(content, at, length) == content.u32le(28) ? Walk.fitting(at + length, "The CRCs of its first and last header are right.")
+        return Bytes.crc32(content, at, length) == content.u32le(28)
+                ? Walk.fitting(at + length, "The CRCs of its first and last header are right.")
                 : Walk.broken(at, "the last header's CRC is wrong");
     }
 }

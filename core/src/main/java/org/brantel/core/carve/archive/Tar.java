@@ -8,8 +8,8 @@ import org.brantel.core.carve.kind.Start;
 import org.brantel.core.source.ByteView;
 
 /**
- * tar (POSIX.1-2001, ustar and pax): blocks of 512 bytes; a head has the size in octal at 124, the sum of its bytes, with spaces for
- * itself, at 148, "ustar" at 257. Two blocks of zeros end it; writers pad to 10,240 bytes.
+ * tar (POSIX.1-2001, ustar and pax): blocks of 512 bytes; a head has the size in octal at 124, the sum of its bytes,
+ * with spaces for itself, at 148, "ustar" at 257. Two blocks of zeros end it; writers pad to 10,240 bytes.
  */
 public final class Tar implements ContentKind {
 

@@ -8,8 +8,9 @@ import org.brantel.core.carve.kind.Start;
 import org.brantel.core.source.ByteView;
 
 /**
- * xz (The .xz File Format 1.2.1): a stream header (FD 37 7A 58 5A 00, flags, CRC-32), blocks, an index, a footer (CRC-32, size of the
- * index, flags, "YZ"). LZMA2 data are a run of chunks that state their lengths, so that a block's end is found without unpacking.
+ * xz (The .xz File Format 1.2.1): a stream header (FD 37 7A 58 5A 00, flags, CRC-32), blocks, an index, a footer
+ * (CRC-32, size of the index, flags, "YZ"). LZMA2 data are a run of chunks that state their lengths, so that a block's
+ * end is found without unpacking.
  */
 public final class Xz implements ContentKind {
 
@@ -64,13 +65,18 @@ public final class Xz implements ContentKind {
             return Walk.broken(index, "the index's CRC is wrong");
         }
         long footer = at + 4;
-        if (content.u16be(footer + 10) != 0x595a || Bytes.crc32(content, footer + 4, 6) != content.u32le(footer) || (content.u32le(footer + 4) + 1) * 4 != footer - index) {
+        if (content.u16be(footer + 10) != 0x595a
+                || Bytes.crc32(content, footer + 4, 6) != content.u32le(footer)
+                || (content.u32le(footer + 4) + 1) * 4 != footer - index) {
             return Walk.broken(footer, "the footer is malformed");
         }
         return Walk.fitting(footer + 12, "Headers, index and footer have the right CRCs.");
     }
 
-    /** LZMA2 chunks: 0 ends; 1 and 2 store 2 bytes + 1; from 80 on: size unpacked 2 bytes, packed 2 bytes + 1, properties from C0 on. */
+    /**
+     * LZMA2 chunks: 0 ends; 1 and 2 store 2 bytes + 1; from 80 on: size unpacked 2 bytes, packed 2 bytes + 1,
+     * properties from C0 on.
+     */
     private static long afterChunks(ByteView content, long from) throws IOException {
         long at = from;
         while (true) {

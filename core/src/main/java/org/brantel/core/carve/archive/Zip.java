@@ -11,9 +11,9 @@ import org.brantel.core.source.ByteView;
 import org.brantel.core.source.LittleEndian;
 
 /**
- * ZIP (APPNOTE 6.3), little-endian: files, each behind its own head (4.3.7), the central directory (4.3.12), its end record
- * (4.3.16). Every file is unpacked or summed and its CRC checked; the directory must name as many, at the place that the end
- * record states. What the container is, its names tell.
+ * ZIP (APPNOTE 6.3), little-endian: files, each behind its own head (4.3.7), the central directory (4.3.12), its end
+ * record (4.3.16). Every file is unpacked or summed and its CRC checked; the directory must name as many, at the place
+ * that the end record states. What the container is, its names tell.
  */
 public final class Zip implements ContentKind {
 
@@ -51,14 +51,18 @@ public final class Zip implements ContentKind {
 
     @Override
     public Walk walk(ByteView content) throws IOException {
-        return content.u32le(0) != FILE ? Walk.broken(0, "does not begin as a ZIP") : walk(content, new ZipFiles(content), 0);
+        return content.u32le(0) != FILE
+                ? Walk.broken(0, "does not begin as a ZIP")
+                : walk(content, new ZipFiles(content), 0);
     }
 
     @Override
     public Resumable resumable(ByteView content) throws IOException {
         ZipFiles files = new ZipFiles(content);
         Walk broken = walk(content, files, 0);
-        return broken.whole() || content.u32le(broken.length()) != FILE ? null : new ZipAgain(this, content, files, broken);
+        return broken.whole() || content.u32le(broken.length()) != FILE
+                ? null
+                : new ZipAgain(this, content, files, broken);
     }
 
     /** @param from the first file that {@code files} does not know */
@@ -81,28 +85,38 @@ public final class Zip implements ContentKind {
         if (content.u32le(at) == END_64) {
             at += 12 + content.i64le(at + 4);
             if (at < afterDirectory || content.u32le(at) != LOCATOR_64) {
-                return Walk.broken(afterDirectory, "the end record is malformed").as(files.contents().code());
+                return Walk.broken(afterDirectory, "the end record is malformed")
+                        .as(files.contents().code());
             }
             at += 20;
         }
         if (content.u32le(at) != END) {
-            return Walk.broken(at, "the end record is missing").as(files.contents().code());
+            return Walk.broken(at, "the end record is missing")
+                    .as(files.contents().code());
         }
         long stated = content.u32le(at + 16);
         long size = content.u32le(at + 12);
-        if (content.u16le(at + 10) != 0xffff && content.u16le(at + 10) != named || size != 0xffffffffL && size != afterDirectory - directory
-                || stated != 0xffffffffL && stated != directory || named != files.count()) {
-            return Walk.broken(at, "the end record states another directory").as(files.contents().code());
+        if (content.u16le(at + 10) != 0xffff && content.u16le(at + 10) != named
+                || size != 0xffffffffL && size != afterDirectory - directory
+                || stated != 0xffffffffL && stated != directory
+                || named != files.count()) {
+            return Walk.broken(at, "the end record states another directory")
+                    .as(files.contents().code());
         }
         long end = at + 22 + content.u16le(at + 20);
         if (end > content.length()) {
-            return Walk.broken(at, "its comment leaves the content").as(files.contents().code());
+            return Walk.broken(at, "its comment leaves the content")
+                    .as(files.contents().code());
         }
         return Walk.whole(end, "The CRC of each of its " + named + " files is right, and its directory names them all.")
-                .as(files.contents().code()).about(files.contents().about());
+                .as(files.contents().code())
+                .about(files.contents().about());
     }
 
     static boolean isHead(ByteView content, long at) throws IOException {
-        return at + 4 <= content.length() && (content.u32le(at) == FILE || content.u32le(at) == DIRECTORY || Bytes.text(content, at, 4).equals("PK\6\10"));
+        return at + 4 <= content.length()
+                && (content.u32le(at) == FILE
+                        || content.u32le(at) == DIRECTORY
+                        || Bytes.text(content, at, 4).equals("PK\6\10"));
     }
 }

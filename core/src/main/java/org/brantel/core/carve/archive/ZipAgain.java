@@ -29,10 +29,13 @@ final class ZipAgain implements Resumable {
         this.files = files;
         this.broken = broken;
         latest = broken.length() + Math.min(MOST_JOINED, files.latest(broken.length()) - broken.length());
-        // The end record states where the directory before it begins; by how much that is wrong, so much stands in between.
+        // The end record states where the directory before it begins; by how much that is wrong, so much stands in
+        // between.
         long end = Math.min(content.length(), broken.length() + MOST_AHEAD);
         byte[] mark = Bytes.latin("PK\5\6");
-        for (long at = content.find(mark, broken.length(), end); at >= 0 && gaps.size() < MOST_GAPS && at + 22 <= content.length(); at = content.find(mark, at + 1, end)) {
+        for (long at = content.find(mark, broken.length(), end);
+                at >= 0 && gaps.size() < MOST_GAPS && at + 22 <= content.length();
+                at = content.find(mark, at + 1, end)) {
             long gap = at - content.u32le(at + 12) - content.u32le(at + 16);
             if (gap > 0 && gap % SECTOR == 0) {
                 gaps.add(gap);
@@ -65,7 +68,10 @@ final class ZipAgain implements Resumable {
         return zip.walk(other, new ZipFiles(files, other), broken.length());
     }
 
-    /** Packed data: hardly any byte stands out, and half have their highest bit set; what is stored plainly may look like anything but zeros. */
+    /**
+     * Packed data: hardly any byte stands out, and half have their highest bit set; what is stored plainly may look
+     * like anything but zeros.
+     */
     @Override
     public boolean couldContinue(byte[] block, int at, int length) {
         int zeros = 0;

@@ -13,7 +13,8 @@ import org.brantel.core.source.ByteView;
  *      6    2  flags: bit 0 encrypted, bit 3 CRC and sizes stand behind the data
  *      8    2  method: 0 stored, 8 deflated
  *     14    4  CRC-32; 18 4 packed size; 22 4 size; 26 2 length of the name; 28 2 length of the extra field
- *     30    n  name, extra field (1: sizes in 8 bytes each), data, and, with bit 3, 504B0708 (not always), CRC-32, packed size, size
+ *     30    n  name, extra field (1: sizes in 8 bytes each), data, and, with bit 3, 504B0708 (not always), CRC-32,
+ *     packed size, size
  * </pre>
  */
 final class ZipFiles {
@@ -39,9 +40,14 @@ final class ZipFiles {
         count = before.count;
     }
 
-    /** Where foreign bytes must begin at the latest in the file that is malformed: where it did not unpack, or its end as its head states it. */
+    /**
+     * Where foreign bytes must begin at the latest in the file that is malformed: where it did not unpack, or its end
+     * as its head states it.
+     */
     long latest(long at) throws IOException {
-        return failedAt > at ? failedAt : at + 30 + content.u16le(at + 26) + content.u16le(at + 28) + content.u32le(at + 18);
+        return failedAt > at
+                ? failedAt
+                : at + 30 + content.u16le(at + 26) + content.u16le(at + 28) + content.u32le(at + 18);
     }
 
     int count() {
@@ -93,7 +99,9 @@ final class ZipFiles {
                 crc = real;
             }
         }
-        long next = (flags & 8) == 0 ? end : afterDescriptor(end, crc, end - data, open && (method == 0 || method == 8), name);
+        long next = (flags & 8) == 0
+                ? end
+                : afterDescriptor(end, crc, end - data, open && (method == 0 || method == 8), name);
         failedAt = next < 0 ? end : failedAt;
         count += next < 0 ? 0 : 1;
         return next;
@@ -116,7 +124,9 @@ final class ZipFiles {
     /** Where data of unknown length end: before the descriptor that states just that length. */
     private long descriptor(long data) throws IOException {
         byte[] mark = Bytes.latin("PK\7\10");
-        for (long at = content.find(mark, data, content.length()); at >= 0; at = content.find(mark, at + 1, content.length())) {
+        for (long at = content.find(mark, data, content.length());
+                at >= 0;
+                at = content.find(mark, at + 1, content.length())) {
             if (at + 16 <= content.length() && content.u32le(at + 8) == at - data) {
                 return at;
             }

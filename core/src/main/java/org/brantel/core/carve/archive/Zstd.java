@@ -7,8 +7,9 @@ import org.brantel.core.carve.kind.Start;
 import org.brantel.core.source.ByteView;
 
 /**
- * Zstandard (RFC 8878), little-endian: 28 B5 2F FD, a descriptor, window, dictionary and content size as it says, then blocks: 3 bytes
- * with the last flag in bit 0, the type in bits 1 and 2, the size above; at the end a checksum if the descriptor says so.
+ * Zstandard (RFC 8878), little-endian: 28 B5 2F FD, a descriptor, window, dictionary and content size as it says, then
+ * blocks: 3 bytes with the last flag in bit 0, the type in bits 1 and 2, the size above; at the end a checksum if the
+ * descriptor says so.
  */
 public final class Zstd implements ContentKind {
 

@@ -9,8 +9,9 @@ import org.brantel.core.carve.kind.Start;
 import org.brantel.core.source.ByteView;
 
 /**
- * An image of an ISO 9660 disc (ECMA-119, section 8): from byte 32,768 on descriptors of 2,048 bytes, a type and "CD001"; 1 the
- * primary one, 255 the last. The primary has the number of blocks at 80 and their size at 128, each in both byte orders.
+ * An image of an ISO 9660 disc (ECMA-119, section 8): from byte 32,768 on descriptors of 2,048 bytes, a type and
+ * "CD001"; 1 the primary one, 255 the last. The primary has the number of blocks at 80 and their size at 128, each in
+ * both byte orders.
  */
 public final class IsoImage implements ContentKind {
 
@@ -47,7 +48,9 @@ public final class IsoImage implements ContentKind {
             }
         }
         long end = blocks * block;
-        return end > content.length() ? Walk.broken(content.length(), "it states more blocks than there are")
-                : Walk.fitting(end, "Its descriptors state " + blocks + " blocks.").about(About.NONE.with(About.TITLE, Bytes.text(content, FIRST + 40, 32)));
+        return end > content.length()
+                ? Walk.broken(content.length(), "it states more blocks than there are")
+                : Walk.fitting(end, "Its descriptors state " + blocks + " blocks.")
+                        .about(About.NONE.with(About.TITLE, Bytes.text(content, FIRST + 40, 32)));
     }
 }

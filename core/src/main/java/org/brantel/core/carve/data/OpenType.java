@@ -9,8 +9,9 @@ import org.brantel.core.carve.kind.Start;
 import org.brantel.core.source.ByteView;
 
 /**
- * OpenType (ISO/IEC 14496-22), big-endian: 00010000, "true" or "OTTO", 2 bytes number of tables, 6 bytes, then for each: +0 4 name,
- * +4 4 sum, +8 4 offset, +12 4 length. The sum of a table is that of its words; the one of "head" leaves out the word at its byte 8.
+ * OpenType (ISO/IEC 14496-22), big-endian: 00010000, "true" or "OTTO", 2 bytes number of tables, 6 bytes, then for
+ * each: +0 4 name, +4 4 sum, +8 4 offset, +12 4 length. The sum of a table is that of its words; the one of "head"
+ * leaves out the word at its byte 8.
  */
 public final class OpenType implements ContentKind {
 
@@ -61,7 +62,9 @@ public final class OpenType implements ContentKind {
             head |= name.equals("head");
             end = Math.max(end, at + (length + 3) / 4 * 4);
         }
-        return head ? Walk.whole(Math.min(end, content.length()), "The sum of each of its " + tables + " tables is right.").as(content.u8(0) == 'O' ? "otf" : "ttf")
+        return head
+                ? Walk.whole(Math.min(end, content.length()), "The sum of each of its " + tables + " tables is right.")
+                        .as(content.u8(0) == 'O' ? "otf" : "ttf")
                 : Walk.broken(0, "it has no head table");
     }
 

@@ -44,7 +44,11 @@ public final class Sqlite implements ContentKind {
         int page = stated == 1 ? 65_536 : stated;
         long pages = content.u32be(28);
         boolean counted = pages > 0 && content.u32be(24) == content.u32be(92);
-        if (page < 512 || Integer.bitCount(page) != 1 || content.u8(21) != 64 || content.u8(22) != 32 || content.u8(23) != 32) {
+        if (page < 512
+                || Integer.bitCount(page) != 1
+                || content.u8(21) != 64
+                || content.u8(22) != 32
+                || content.u8(23) != 32) {
             return Walk.broken(16, "the header is malformed");
         }
         if (content.u8(100) != 13 && content.u8(100) != 5 || content.u32be(36) > pages) {
@@ -63,7 +67,10 @@ public final class Sqlite implements ContentKind {
             return Walk.broken(bad, "a page of its trees is malformed");
         }
         boolean log = content.u8(19) == 2;
-        return Walk.whole(end, "All " + pages + " pages are there, and the " + tree.count() + " of its trees hold together."
-                + (log ? " It keeps a write-ahead log, which is another file." : "")).about(About.NONE.with(About.PAGES, pages));
+        return Walk.whole(
+                        end,
+                        "All " + pages + " pages are there, and the " + tree.count() + " of its trees hold together."
+                                + (log ? " It keeps a write-ahead log, which is another file." : ""))
+                .about(About.NONE.with(About.PAGES, pages));
     }
 }

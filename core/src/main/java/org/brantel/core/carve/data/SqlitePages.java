@@ -7,9 +7,9 @@ import java.util.Deque;
 import org.brantel.core.source.ByteView;
 
 /**
- * The trees of an SQLite file, from the schema's root on (Database File Format, sections 1.6 and 2.6). A page's head: type (2 and 5
- * inner, 10 and 13 leaf), +3 2 cells, +5 2 where cells begin, inner pages +8 4 the last child; then an array of 2 bytes for each cell.
- * An inner cell begins with the page of its child.
+ * The trees of an SQLite file, from the schema's root on (Database File Format, sections 1.6 and 2.6). A page's head:
+ * type (2 and 5 inner, 10 and 13 leaf), +3 2 cells, +5 2 where cells begin, inner pages +8 4 the last child; then an
+ * array of 2 bytes for each cell. An inner cell begins with the page of its child.
  */
 final class SqlitePages {
 
@@ -85,7 +85,10 @@ final class SqlitePages {
         return true;
     }
 
-    /** Row of the schema: length, number, then a record whose fourth value is the root of a table or an index (0 or NULL: it has none). */
+    /**
+     * Row of the schema: length, number, then a record whose fourth value is the root of a table or an index (0 or
+     * NULL: it has none).
+     */
     private boolean root(long cell) throws IOException {
         long[] at = {cell};
         varint(at);
@@ -108,7 +111,9 @@ final class SqlitePages {
     }
 
     private static long bytes(long type) {
-        return type >= 13 ? (type - 13) / 2 : type == 12 ? 0 : type == 5 ? 6 : type == 6 || type == 7 ? 8 : type <= 4 ? type : 0;
+        return type >= 13
+                ? (type - 13) / 2
+                : type == 12 ? 0 : type == 5 ? 6 : type == 6 || type == 7 ? 8 : type <= 4 ? type : 0;
     }
 
     private long number(long at, long bytes) throws IOException {

@@ -17,12 +17,12 @@ import org.brantel.core.source.ByteView;
  * offset size field
  *      0    8  D0 CF 11 E0 A1 B1 1A E1
  *     26    2  version: 3 or 4; 28 2 FFFE; 30 2 sector size as a power of two: 9 or 12
- *     44    4  number of table sectors; 48 4 first directory sector; 68 4 first sector of the list of table sectors, 72 4 their number
- *     76  436  the first 109 table sectors
+ *     44    4  number of table sectors; 48 4 first directory sector; 68 4 first sector of the list of table sectors, 72
+ *     4 their number 76  436  the first 109 table sectors
  * </pre>
  *
- * The table says of every sector which one follows. The file is as long as the last sector that is in use; every chain of the
- * directory must lead through the table as far as the stream is long.
+ * The table says of every sector which one follows. The file is as long as the last sector that is in use; every chain
+ * of the directory must lead through the table as far as the stream is long.
  */
 public final class CompoundFile implements ContentKind {
 
@@ -74,8 +74,11 @@ public final class CompoundFile implements ContentKind {
         }
         Contents contents = new Contents(content, table, shift);
         String fault = contents.read(content.u32le(48));
-        return fault != null ? Walk.broken(0, fault).as(contents.code)
-                : Walk.whole(end, "Every chain of its table of sectors leads as far as its stream is long.").as(contents.code).about(contents.about);
+        return fault != null
+                ? Walk.broken(0, fault).as(contents.code)
+                : Walk.whole(end, "Every chain of its table of sectors leads as far as its stream is long.")
+                        .as(contents.code)
+                        .about(contents.about);
     }
 
     /** @return for each sector the next one; null when the table is malformed */
@@ -113,7 +116,10 @@ public final class CompoundFile implements ContentKind {
         return table;
     }
 
-    /** The directory: entries of 128 bytes, a name in UTF-16, its length at 64, the type at 66, the first sector at 116, the size at 120. */
+    /**
+     * The directory: entries of 128 bytes, a name in UTF-16, its length at 64, the type at 66, the first sector at 116,
+     * the size at 120.
+     */
     private static final class Contents {
         private final ByteView content;
         private final long[] table;
@@ -184,9 +190,12 @@ public final class CompoundFile implements ContentKind {
         }
     }
 
-    /** Properties (MS-OLEPS): behind 48 bytes, size and number, then for each its name and where it stands; 2 title, 4 author, 14 pages. */
+    /**
+     * Properties (MS-OLEPS): behind 48 bytes, size and number, then for each its name and where it stands; 2 title, 4
+     * author, 14 pages.
+     */
     private static final class Summary {
-        private Summary() { }
+        private Summary() {}
 
         static About at(ByteView content, long stream) throws IOException {
             long set = stream + content.u32le(stream + 44);
@@ -199,8 +208,13 @@ public final class CompoundFile implements ContentKind {
                     return about;
                 }
                 boolean text = content.u32le(at) == 30;
-                about = name == 2 && text ? about.with(About.TITLE, text(content, at)) : name == 4 && text ? about.with(About.AUTHOR, text(content, at))
-                        : name == 14 && content.u32le(at) == 3 ? about.with(About.PAGES, content.u32le(at + 4)) : about;
+                about = name == 2 && text
+                        ? about.with(About.TITLE, text(content, at))
+                        : name == 4 && text
+                                ? about.with(About.AUTHOR, text(content, at))
+                                : name == 14 && content.u32le(at) == 3
+                                        ? about.with(About.PAGES, content.u32le(at + 4))
+                                        : about;
             }
             return about;
         }

@@ -80,7 +80,8 @@ public final class Pdf implements ContentKind {
             sections++;
             table = xref;
             end = afterLineEnd(content, from);
-            boolean more = stated > end || OBJECT.matcher(Bytes.text(content, end, 64)).find();
+            boolean more =
+                    stated > end || OBJECT.matcher(Bytes.text(content, end, 64)).find();
             if (!more) {
                 break;
             }
@@ -95,8 +96,11 @@ public final class Pdf implements ContentKind {
         if (misplaced >= 0) {
             return Walk.broken(misplaced, "an object that its table names does not stand");
         }
-        return Walk.whole(end, "Its end mark leads to its cross-reference section"
-                + (sections > 1 ? " (" + sections + " sections)." : ".")).about(PdfWords.of(content, end));
+        return Walk.whole(
+                        end,
+                        "Its end mark leads to its cross-reference section"
+                                + (sections > 1 ? " (" + sections + " sections)." : "."))
+                .about(PdfWords.of(content, end));
     }
 
     @Override
@@ -108,11 +112,15 @@ public final class Pdf implements ContentKind {
 
     /** The next end mark; none once another file begins: one that is attached stands behind the word {@code stream}. */
     private static long nextEnd(ByteView content, long from) throws IOException {
-        for (long at = content.find('%', from, content.length()); at >= 0; at = content.find('%', at + 1, content.length())) {
+        for (long at = content.find('%', from, content.length());
+                at >= 0;
+                at = content.find('%', at + 1, content.length())) {
             if (content.startsWith(at, END)) {
                 return at;
             }
-            if (at % SECTOR == 0 && content.startsWith(at, HEADER) && !Bytes.text(content, at - 8, 8).strip().endsWith("stream")) {
+            if (at % SECTOR == 0
+                    && content.startsWith(at, HEADER)
+                    && !Bytes.text(content, at - 8, 8).strip().endsWith("stream")) {
                 return -1;
             }
         }
@@ -131,7 +139,8 @@ public final class Pdf implements ContentKind {
     }
 
     private static boolean leadsToSection(ByteView content, long at) throws IOException {
-        return at < content.length() && OBJECT.matcher(Bytes.text(content, at, 64)).find();
+        return at < content.length()
+                && OBJECT.matcher(Bytes.text(content, at, 64)).find();
     }
 
     private static long afterLineEnd(ByteView content, long at) throws IOException {
@@ -141,7 +150,9 @@ public final class Pdf implements ContentKind {
         return at < content.length() && content.u8(at) == '\n' ? at + 1 : at;
     }
 
-    /** Objects of the last plain table stand where it says. @return where one should stand and does not; -1 when all do */
+    /**
+     * Objects of the last plain table stand where it says. @return where one should stand and does not; -1 when all do
+     */
     private static long misplaced(ByteView content, long xref, long end) throws IOException {
         Matcher part = PART.matcher("");
         long at = xref <= 0 || !Bytes.text(content, xref, 4).equals("xref") ? -1 : xref + 4;

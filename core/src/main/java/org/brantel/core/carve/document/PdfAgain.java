@@ -10,7 +10,10 @@ import org.brantel.core.carve.kind.ContentKind.Walk;
 import org.brantel.core.carve.kind.Resumable;
 import org.brantel.core.source.ByteView;
 
-/** A PDF whose parts break off. Its trailer states where the table before it begins; by how much that is wrong, so much stands in between. */
+/**
+ * A PDF whose parts break off. Its trailer states where the table before it begins; by how much that is wrong, so much
+ * stands in between.
+ */
 final class PdfAgain implements Resumable {
 
     private static final Pattern OBJECT = Pattern.compile("(?<=[\\r\\n])\\d{1,10} \\d{1,5} obj\\b");
@@ -33,7 +36,9 @@ final class PdfAgain implements Resumable {
         failedAt = parts.failedAt();
         long end = Math.min(content.length(), failedAt + MOST_AHEAD);
         int marks = 0;
-        for (long mark = content.find(END, part, end); mark >= 0 && marks < MOST_MARKS; mark = content.find(END, mark + 1, end), marks++) {
+        for (long mark = content.find(END, part, end);
+                mark >= 0 && marks < MOST_MARKS;
+                mark = content.find(END, mark + 1, end), marks++) {
             long stated = Pdf.startXref(content, mark);
             long table = stated <= 0 ? -1 : tableBefore(content, mark);
             long gap = table - stated;
@@ -87,7 +92,9 @@ final class PdfAgain implements Resumable {
         if (parts.failedAt() >= 0) {
             return Walk.broken(parts.part(), "its parts break off");
         }
-        return parts.isFirstChecked() ? pdf.walk(other) : Walk.broken(part, "nothing tells where in a part its pieces meet");
+        return parts.isFirstChecked()
+                ? pdf.walk(other)
+                : Walk.broken(part, "nothing tells where in a part its pieces meet");
     }
 
     /** Anything but zeros, which nobody asks about. */

@@ -9,8 +9,9 @@ import org.brantel.core.carve.kind.Bytes;
 import org.brantel.core.source.ByteView;
 
 /**
- * The parts of a PDF in the order in which they stand (ISO 32000-1, 7.3.10, 7.5.4, 7.5.5): objects, cross-reference tables, trailers.
- * Where the walk over them breaks off, foreign bytes have begun. Streams in DEFLATE (7.4.4) are unpacked: they carry a checksum.
+ * The parts of a PDF in the order in which they stand (ISO 32000-1, 7.3.10, 7.5.4, 7.5.5): objects, cross-reference
+ * tables, trailers. Where the walk over them breaks off, foreign bytes have begun. Streams in DEFLATE (7.4.4) are
+ * unpacked: they carry a checksum.
  */
 final class PdfParts {
 

@@ -9,20 +9,28 @@ import org.brantel.core.carve.kind.About;
 import org.brantel.core.carve.kind.Bytes;
 import org.brantel.core.source.ByteView;
 
-/** What a PDF's information dictionary (ISO 32000-1, section 14.3.3) and page tree say, where these stand in the open. */
+/**
+ * What a PDF's information dictionary (ISO 32000-1, section 14.3.3) and page tree say, where these stand in the open.
+ */
 final class PdfWords {
 
     private static final int NEAR = 32 << 10;
-    private static final Pattern TITLE = Pattern.compile("/Title\\s*(?:\\(((?:[^()\\\\]|\\\\.){1,200})\\)|<([0-9A-Fa-f]{4,800})>)", Pattern.DOTALL);
-    private static final Pattern AUTHOR = Pattern.compile("/Author\\s*(?:\\(((?:[^()\\\\]|\\\\.){1,200})\\)|<([0-9A-Fa-f]{4,800})>)", Pattern.DOTALL);
-    private static final Pattern PAGES = Pattern.compile("/Type\\s*/Pages\\b[^>]{0,2000}?/Count\\s+(\\d{1,6})|/Count\\s+(\\d{1,6})[^>]{0,2000}?/Type\\s*/Pages\\b");
+    private static final Pattern TITLE =
+            Pattern.compile("/Title\\s*(?:\\(((?:[^()\\\\]|\\\\.){1,200})\\)|<([0-9A-Fa-f]{4,800})>)", Pattern.DOTALL);
+    private static final Pattern AUTHOR =
+            Pattern.compile("/Author\\s*(?:\\(((?:[^()\\\\]|\\\\.){1,200})\\)|<([0-9A-Fa-f]{4,800})>)", Pattern.DOTALL);
+    private static final Pattern PAGES = Pattern.compile(
+            "/Type\\s*/Pages\\b[^>]{0,2000}?/Count\\s+(\\d{1,6})|/Count\\s+(\\d{1,6})[^>]{0,2000}?/Type\\s*/Pages\\b");
 
-    private PdfWords() { }
+    private PdfWords() {}
 
     static About of(ByteView content, long end) throws IOException {
         int head = (int) Math.min(end, NEAR);
-        String near = Bytes.text(content, 0, head) + (end > head ? Bytes.text(content, Math.max(head, end - NEAR), (int) Math.min(NEAR, end - head)) : "");
-        About about = About.NONE.with(About.TITLE, string(TITLE.matcher(near))).with(About.AUTHOR, string(AUTHOR.matcher(near)));
+        String near = Bytes.text(content, 0, head)
+                + (end > head ? Bytes.text(content, Math.max(head, end - NEAR), (int) Math.min(NEAR, end - head)) : "");
+        About about = About.NONE
+                .with(About.TITLE, string(TITLE.matcher(near)))
+                .with(About.AUTHOR, string(AUTHOR.matcher(near)));
         int most = 0;
         Matcher pages = PAGES.matcher(near);
         while (pages.find()) {
@@ -35,7 +43,9 @@ final class PdfWords {
         if (!found.find()) {
             return null;
         }
-        byte[] bytes = found.group(1) != null ? unescaped(found.group(1)) : HexFormat.of().parseHex(found.group(2).length() % 2 == 0 ? found.group(2) : found.group(2) + "0");
+        byte[] bytes = found.group(1) != null
+                ? unescaped(found.group(1))
+                : HexFormat.of().parseHex(found.group(2).length() % 2 == 0 ? found.group(2) : found.group(2) + "0");
         boolean wide = bytes.length >= 2 && bytes[0] == (byte) 0xfe && bytes[1] == (byte) 0xff;
         return new String(bytes, wide ? StandardCharsets.UTF_16 : StandardCharsets.ISO_8859_1);
     }

@@ -10,7 +10,10 @@ import org.brantel.core.carve.kind.ContentKind;
 import org.brantel.core.carve.kind.Start;
 import org.brantel.core.source.ByteView;
 
-/** RTF (Rich Text Format 1.9): groups in braces, control words behind a backslash; 7-bit text throughout. It ends where its first brace is closed. */
+/**
+ * RTF (Rich Text Format 1.9): groups in braces, control words behind a backslash; 7-bit text throughout. It ends where
+ * its first brace is closed.
+ */
 public final class Rtf implements ContentKind {
 
     private static final Pattern TITLE = Pattern.compile("\\{\\\\title ([^{}\\\\]{1,200})\\}");
@@ -54,8 +57,11 @@ public final class Rtf implements ContentKind {
                     String head = Bytes.text(content, 0, (int) Math.min(at, 16 << 10));
                     Matcher title = TITLE.matcher(head);
                     Matcher author = AUTHOR.matcher(head);
-                    About about = About.NONE.with(About.TITLE, title.find() ? title.group(1) : null).with(About.AUTHOR, author.find() ? author.group(1) : null);
-                    return Walk.whole(Bytes.withLineEnd(content, at + 1), "Every group that it opens is closed.").about(about);
+                    About about = About.NONE
+                            .with(About.TITLE, title.find() ? title.group(1) : null)
+                            .with(About.AUTHOR, author.find() ? author.group(1) : null);
+                    return Walk.whole(Bytes.withLineEnd(content, at + 1), "Every group that it opens is closed.")
+                            .about(about);
                 }
             } else if (c == 0 || c > 0x7e && c < 0xa0 || c < 0x20 && c != '\n' && c != '\r' && c != '\t') {
                 return Walk.broken(at, "a byte that such text does not hold");

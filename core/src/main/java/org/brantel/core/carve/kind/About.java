@@ -12,17 +12,20 @@ public final class About {
     public static final About NONE = new About(Map.of());
     /** Points. */
     public static final String WIDTH = "width";
+
     public static final String HEIGHT = "height";
     /** As in TIFF: 1 upright, 3 upside down, 6 and 8 on a side. */
     public static final String ORIENTATION = "orientation";
     /** When it was taken or written, as it says, without a zone: {@code 2026-05-04T09:12:30}. */
     public static final String TAKEN = "taken";
+
     public static final String DEVICE = "device";
     public static final String TITLE = "title";
     public static final String AUTHOR = "author";
     public static final String ALBUM = "album";
     /** Seconds, with a point. */
     public static final String SECONDS = "seconds";
+
     public static final String TRACKS = "tracks";
     public static final String PAGES = "pages";
     public static final String SUBJECT = "subject";

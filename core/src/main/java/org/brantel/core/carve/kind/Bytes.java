@@ -10,7 +10,7 @@ public final class Bytes {
 
     private static final int CHUNK = 32 << 10;
 
-    private Bytes() { }
+    private Bytes() {}
 
     public static byte[] latin(String text) {
         return text.getBytes(StandardCharsets.ISO_8859_1);

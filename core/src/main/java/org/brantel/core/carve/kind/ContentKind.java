@@ -22,7 +22,10 @@ public interface ContentKind {
     /** How it can begin. */
     List<Start> starts();
 
-    /** A second look where one of its starts stands, before anything is walked. {@link #LOOK_AHEAD} bytes follow {@code at}. */
+    /**
+     * A second look where one of its starts stands, before anything is walked. {@link #LOOK_AHEAD} bytes follow
+     * {@code at}.
+     */
     default boolean couldStart(byte[] block, int at) {
         return true;
     }

@@ -24,7 +24,10 @@ public interface Resumable {
      */
     ContentKind.Walk resume(ByteView other, long same) throws IOException;
 
-    /** How much must be left out between the pieces, where the content itself says so: any of these; empty when it does not. */
+    /**
+     * How much must be left out between the pieces, where the content itself says so: any of these; empty when it does
+     * not.
+     */
     default Set<Long> gaps() {
         return Set.of();
     }

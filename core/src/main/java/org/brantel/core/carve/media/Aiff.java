@@ -33,7 +33,9 @@ public final class Aiff implements ContentKind {
     @Override
     public Walk walk(ByteView content) throws IOException {
         long end = 8 + content.u32be(4);
-        if (!Bytes.text(content, 0, 4).equals("FORM") || !Bytes.text(content, 8, 3).equals("AIF") || end > content.length()) {
+        if (!Bytes.text(content, 0, 4).equals("FORM")
+                || !Bytes.text(content, 8, 3).equals("AIF")
+                || end > content.length()) {
             return Walk.broken(4, "does not begin as AIFF, or states more bytes than there are");
         }
         boolean common = false;
@@ -49,6 +51,8 @@ public final class Aiff implements ContentKind {
             sound |= name.equals("SSND");
             at += 8 + bytes + (bytes & 1);
         }
-        return common && sound && at >= end && at <= end + 1 ? Walk.fitting(end, "Its chunks fill it exactly.") : Walk.broken(at, "its chunks do not fill it");
+        return common && sound && at >= end && at <= end + 1
+                ? Walk.fitting(end, "Its chunks fill it exactly.")
+                : Walk.broken(at, "its chunks do not fill it");
     }
 }

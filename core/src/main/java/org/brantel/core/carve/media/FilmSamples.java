@@ -7,8 +7,8 @@ import org.brantel.core.carve.kind.Bytes;
 import org.brantel.core.source.ByteView;
 
 /**
- * The pictures of a film's track in AVC or HEVC (ISO/IEC 14496-15, sections 5.3 and 8.3): each sample is a run of units, each behind its length,
- * that fill it. Where the lengths do not add up, other bytes have begun.
+ * The pictures of a film's track in AVC or HEVC (ISO/IEC 14496-15, sections 5.3 and 8.3): each sample is a run of
+ * units, each behind its length, that fill it. Where the lengths do not add up, other bytes have begun.
  */
 final class FilmSamples {
 
@@ -16,6 +16,7 @@ final class FilmSamples {
     private static final Set<String> HEVC = Set.of("hvc1", "hev1");
     /** From a sample entry's first byte to its boxes (ISO/IEC 14496-12, 12.1.3). */
     private static final int ENTRY = 86;
+
     private static final int MOST = 2 << 20;
 
     private final int lengthBytes;
@@ -74,7 +75,10 @@ final class FilmSamples {
         return brokenSample;
     }
 
-    /** @return the first place from a sample on where lengths do not add up; -1 when all do, or when samples that share bytes tell nothing */
+    /**
+     * @return the first place from a sample on where lengths do not add up; -1 when all do, or when samples that share
+     *         bytes tell nothing
+     */
     long firstBroken(ByteView content, int fromSample) throws IOException {
         if (sum > content.length()) {
             return -1;

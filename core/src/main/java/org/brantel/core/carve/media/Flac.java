@@ -11,9 +11,9 @@ import org.brantel.core.carve.kind.Start;
 import org.brantel.core.source.ByteView;
 
 /**
- * FLAC (RFC 9639), big-endian: "fLaC", metadata blocks (a flag for the last and a type, a length of 3 bytes), then frames. Each
- * frame is gone through to its end, which its header does not state, and its CRC-16 is checked. The stream information says how
- * many samples there are; with the last of them the file ends.
+ * FLAC (RFC 9639), big-endian: "fLaC", metadata blocks (a flag for the last and a type, a length of 3 bytes), then
+ * frames. Each frame is gone through to its end, which its header does not state, and its CRC-16 is checked. The stream
+ * information says how many samples there are; with the last of them the file ends.
  */
 public final class Flac implements ContentKind {
 
@@ -48,7 +48,10 @@ public final class Flac implements ContentKind {
         for (int i = 0; !last; i++) {
             int head = content.u8(at);
             int length = content.u8(at + 1) << 16 | content.u16be(at + 2);
-            if (i > MOST_BLOCKS || (head & 0x7f) == 127 || (i == 0) != ((head & 0x7f) == STREAM_INFO) || length > content.length() - at - 4) {
+            if (i > MOST_BLOCKS
+                    || (head & 0x7f) == 127
+                    || (i == 0) != ((head & 0x7f) == STREAM_INFO)
+                    || length > content.length() - at - 4) {
                 return Walk.broken(at, "a metadata block is malformed");
             }
             if (i == 0) {
@@ -58,7 +61,8 @@ public final class Flac implements ContentKind {
                 bits = (int) (packed >>> 36 & 31) + 1;
                 samples = packed & 0xfffffffffL;
             } else if ((head & 0x7f) == COMMENTS) {
-                about = Comments.in(new String(content.bytes(at + 4, Math.min(length, 4096)), StandardCharsets.UTF_8), about);
+                about = Comments.in(
+                        new String(content.bytes(at + 4, Math.min(length, 4096)), StandardCharsets.UTF_8), about);
             }
             last = (head & 0x80) != 0;
             at += 4 + length;
@@ -67,7 +71,9 @@ public final class Flac implements ContentKind {
         long done = 0;
         int count = 0;
         while (samples == 0 || done < samples) {
-            long end = samples == 0 && (at + 2 > content.length() || content.u16be(at) >> 2 != 0x3ffe) ? -1 : frames.frame(at);
+            long end = samples == 0 && (at + 2 > content.length() || content.u16be(at) >> 2 != 0x3ffe)
+                    ? -1
+                    : frames.frame(at);
             if (end < 0) {
                 break;
             }
@@ -79,6 +85,7 @@ public final class Flac implements ContentKind {
             return Walk.broken(at, "frame " + (count + 1) + " is malformed or its CRC is wrong");
         }
         return Walk.whole(at, "The CRC of each of its " + count + " frames is right.")
-                .about(about.with(About.SECONDS, rate == 0 ? null : String.format(Locale.ROOT, "%.1f", done / (double) rate)));
+                .about(about.with(
+                        About.SECONDS, rate == 0 ? null : String.format(Locale.ROOT, "%.1f", done / (double) rate)));
     }
 }

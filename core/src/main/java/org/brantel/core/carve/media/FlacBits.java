@@ -3,7 +3,9 @@ package org.brantel.core.carve.media;
 import java.io.IOException;
 import org.brantel.core.source.ByteView;
 
-/** Bits of a FLAC frame, most significant first, with the CRC-16 (polynomial 8005) over the bytes that were taken up. */
+/**
+ * Bits of a FLAC frame, most significant first, with the CRC-16 (polynomial 8005) over the bytes that were taken up.
+ */
 final class FlacBits {
 
     private static final int[] CRC16 = new int[256];

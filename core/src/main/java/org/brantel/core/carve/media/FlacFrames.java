@@ -49,7 +49,9 @@ final class FlacFrames {
         int bitsCode = bits.take(3);
         bits.take(1);
         int lead = bits.take(8);
-        for (int more = lead < 0x80 ? 0 : Integer.numberOfLeadingZeros(~lead << 24 & 0xff000000) - 1; more > 0; more--) {
+        for (int more = lead < 0x80 ? 0 : Integer.numberOfLeadingZeros(~lead << 24 & 0xff000000) - 1;
+                more > 0;
+                more--) {
             bits.take(8);
         }
         samples = switch (blockCode) {
@@ -63,7 +65,11 @@ final class FlacFrames {
         bits.take(8);
         int depth = bitsCode == 0 ? streamBits : BITS[bitsCode];
         boolean side = channelCode >= 8 && channelCode <= 10;
-        if (samples == 0 || rateCode == 15 || depth <= 0 || channelCode > 10 || (side ? 2 : channelCode + 1) != channels) {
+        if (samples == 0
+                || rateCode == 15
+                || depth <= 0
+                || channelCode > 10
+                || (side ? 2 : channelCode + 1) != channels) {
             return -1;
         }
         for (int c = 0; c < channels; c++) {

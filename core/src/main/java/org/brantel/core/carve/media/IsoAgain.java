@@ -10,8 +10,9 @@ import org.brantel.core.source.ByteView;
 import org.brantel.core.source.Range;
 
 /**
- * A film in two pieces. Its index says where each picture stands, and a picture's units say how long they are: the first that does not add
- * up stands behind the place where foreign bytes begin. An index behind the data is looked for; by how much it is late, so much stands in between.
+ * A film in two pieces. Its index says where each picture stands, and a picture's units say how long they are: the
+ * first that does not add up stands behind the place where foreign bytes begin. An index behind the data is looked for;
+ * by how much it is late, so much stands in between.
  */
 final class IsoAgain implements Resumable {
 
@@ -60,7 +61,8 @@ final class IsoAgain implements Resumable {
             }
             tried++;
             SampleTables tables = new SampleTables(content.without(new Range(end, at - end)));
-            IsoMedia.Box index = IsoMedia.box(tables.content(), end, tables.content().length());
+            IsoMedia.Box index =
+                    IsoMedia.box(tables.content(), end, tables.content().length());
             if (index == null) {
                 continue;
             }
@@ -112,7 +114,9 @@ final class IsoAgain implements Resumable {
     @Override
     public List<String> doubts() {
         long places = latest / CLUSTER - (earliest + CLUSTER - 1) / CLUSTER + 1;
-        return places <= 1 ? List.of() : List.of("Nothing tells at which of " + places + " places between byte " + earliest + " and byte " + latest
-                + " its pieces meet: one picture may be damaged.");
+        return places <= 1
+                ? List.of()
+                : List.of("Nothing tells at which of " + places + " places between byte " + earliest + " and byte "
+                        + latest + " its pieces meet: one picture may be damaged.");
     }
 }

@@ -17,8 +17,8 @@ import org.brantel.core.source.Range;
 import org.brantel.core.source.RangeSet;
 
 /**
- * ISO base media (ISO/IEC 14496-12) and what is built on it: MP4, QuickTime, 3GPP, HEIF and AVIF (ISO/IEC 23008-12), and camera
- * raw files in it. Big-endian boxes:
+ * ISO base media (ISO/IEC 14496-12) and what is built on it: MP4, QuickTime, 3GPP, HEIF and AVIF (ISO/IEC 23008-12),
+ * and camera raw files in it. Big-endian boxes:
  *
  * <pre>
  * offset size field
@@ -26,12 +26,13 @@ import org.brantel.core.source.RangeSet;
  *      4    4  type
  * </pre>
  *
- * The file is its run of known boxes of the first level. Everything that the sample tables and item locations point to must lie
- * in its data boxes.
+ * The file is its run of known boxes of the first level. Everything that the sample tables and item locations point to
+ * must lie in its data boxes.
  */
 public final class IsoMedia implements ContentKind {
 
-    private static final Set<String> TOP = Set.of("ftyp", "moov", "mdat", "free", "skip", "wide", "pnot", "udta", "meta", "uuid", "moof", "mfra", "sidx",
+    private static final Set<String> TOP = Set.of(
+            "ftyp", "moov", "mdat", "free", "skip", "wide", "pnot", "udta", "meta", "uuid", "moof", "mfra", "sidx",
             "ssix", "styp", "prft", "emsg", "pdin", "PICT", "junk");
     private static final Set<String> BEGINNINGS = Set.of("ftyp", "moov", "mdat", "wide", "pnot", "free", "skip");
     static final long MOOV = 0x6d6f6f76;
@@ -50,12 +51,20 @@ public final class IsoMedia implements ContentKind {
 
     @Override
     public List<Start> starts() {
-        return List.of(Start.at(4, "ftyp"), Start.at(4, "moov"), Start.at(4, "mdat"), Start.at(4, "wide"), Start.at(4, "pnot"));
+        return List.of(
+                Start.at(4, "ftyp"),
+                Start.at(4, "moov"),
+                Start.at(4, "mdat"),
+                Start.at(4, "wide"),
+                Start.at(4, "pnot"));
     }
 
     @Override
     public boolean couldStart(byte[] b, int at) {
-        long size = LittleEndian.u8(b, at) << 24 | LittleEndian.u8(b, at + 1) << 16 | LittleEndian.u8(b, at + 2) << 8 | LittleEndian.u8(b, at + 3);
+        long size = LittleEndian.u8(b, at) << 24
+                | LittleEndian.u8(b, at + 1) << 16
+                | LittleEndian.u8(b, at + 2) << 8
+                | LittleEndian.u8(b, at + 3);
         return switch (b[at + 4]) {
             case 'f' -> size >= 16 && size <= 4096 && (size & 3) == 0;
             case 'w' -> size == 8;
@@ -70,7 +79,7 @@ public final class IsoMedia implements ContentKind {
     }
 
     /** A box. @param body where what it holds begins */
-    record Box(String type, long at, long body, long end) { }
+    record Box(String type, long at, long body, long end) {}
 
     /** @return null when none stands there */
     static Box box(ByteView content, long at, long limit) throws IOException {
@@ -83,7 +92,9 @@ public final class IsoMedia implements ContentKind {
             size = content.i64be(at + 8);
             head = 16;
         }
-        return size < head || size > limit - at || !Bytes.isFourCharacters(content, at + 4) ? null : new Box(Bytes.fourCharacters(content, at + 4), at, at + head, at + size);
+        return size < head || size > limit - at || !Bytes.isFourCharacters(content, at + 4)
+                ? null
+                : new Box(Bytes.fourCharacters(content, at + 4), at, at + head, at + size);
     }
 
     /** What is gathered on the way. */
@@ -113,7 +124,9 @@ public final class IsoMedia implements ContentKind {
         if (told.fragments || told.items != null || told.data.isEmpty()) {
             return null;
         }
-        return told.index == null ? IsoAgain.indexLater(this, content, told.end) : told.tables == null ? null : IsoAgain.indexFirst(this, content, told.tables);
+        return told.index == null
+                ? IsoAgain.indexLater(this, content, told.end)
+                : told.tables == null ? null : IsoAgain.indexFirst(this, content, told.tables);
     }
 
     private Walk walk(ByteView content, Told told) throws IOException {
@@ -123,7 +136,9 @@ public final class IsoMedia implements ContentKind {
             if (boxes == 0 && (box == null || !BEGINNINGS.contains(box.type()))) {
                 return Walk.broken(0, "does not begin with a box");
             }
-            if (box == null || !TOP.contains(box.type()) || boxes > 0 && box.type().equals("ftyp")) {
+            if (box == null
+                    || !TOP.contains(box.type())
+                    || boxes > 0 && box.type().equals("ftyp")) {
                 break;
             }
             take(content, box, told);
@@ -149,12 +164,18 @@ public final class IsoMedia implements ContentKind {
         for (FilmSamples film : told.fragments ? List.<FilmSamples>of() : tables.films()) {
             long broken = film.firstBroken(content, 0);
             if (broken >= 0) {
-                return Walk.broken(broken, "the units of a picture do not add up").as(code);
+                return Walk.broken(broken, "the units of a picture do not add up")
+                        .as(code);
             }
         }
         code = code.equals("mp4") && tables.soundAlone() ? "m4a" : code;
         about = told.items == null ? about : about.and(ItemPlaces.size(content, told.items));
-        return Walk.fitting(at, "Its boxes follow each other, and all that its index points to lies in them" + (tables.films().isEmpty() ? "." : "; the units of each picture add up.")).as(code).about(about);
+        return Walk.fitting(
+                        at,
+                        "Its boxes follow each other, and all that its index points to lies in them"
+                                + (tables.films().isEmpty() ? "." : "; the units of each picture add up."))
+                .as(code)
+                .about(about);
     }
 
     private static void take(ByteView content, Box box, Told told) throws IOException {
@@ -164,7 +185,7 @@ public final class IsoMedia implements ContentKind {
             case "meta" -> told.items = box;
             case "moof" -> told.fragments = true;
             case "mdat" -> told.data.add(new Range(box.body(), box.end() - box.body()));
-            default -> { }
+            default -> {}
         }
     }
 
@@ -183,10 +204,15 @@ public final class IsoMedia implements ContentKind {
         if (major.startsWith("hei") || major.startsWith("hev") || major.equals("mif1") || major.equals("msf1")) {
             return "heic";
         }
-        return major.startsWith("3g") ? "3gp" : major.equals("M4A ") || major.equals("M4B ") ? "m4a" : major.equals("M4V ") ? "m4v" : "mp4";
+        return major.startsWith("3g")
+                ? "3gp"
+                : major.equals("M4A ") || major.equals("M4B ") ? "m4a" : major.equals("M4V ") ? "m4v" : "mp4";
     }
 
     static String time(long since1904) {
-        return since1904 <= EPOCH_1904 ? null : LocalDateTime.ofEpochSecond(since1904 - EPOCH_1904, 0, ZoneOffset.UTC).toString();
+        return since1904 <= EPOCH_1904
+                ? null
+                : LocalDateTime.ofEpochSecond(since1904 - EPOCH_1904, 0, ZoneOffset.UTC)
+                        .toString();
     }
 }

@@ -10,8 +10,8 @@ import org.brantel.core.source.ByteView;
  * <pre>
  * offset size field, after version and flags (4 bytes)
  *      0    2  four sizes of 4 bits: of offsets, lengths, base offsets, and indexes (versions 1 and 2)
- *      2    2  number of items (4 in version 2), then for each: number (2, or 4), construction (2, versions 1 and 2), data reference (2),
- *              base offset, number of extents (2), then for each extent: index, offset, length
+ *      2    2  number of items (4 in version 2), then for each: number (2, or 4), construction (2, versions 1 and 2),
+ *              data reference (2), base offset, number of extents (2), then for each extent: index, offset, length
  * </pre>
  */
 final class ItemPlaces {

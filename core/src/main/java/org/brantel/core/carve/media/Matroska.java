@@ -11,9 +11,9 @@ import org.brantel.core.carve.kind.Start;
 import org.brantel.core.source.ByteView;
 
 /**
- * Matroska and WebM (RFC 9559) in EBML (RFC 8794): elements of an identifier and a length, both of variable width, and so many
- * bytes. A head names the type; the segment's parts must fill it exactly. A segment of unknown length ends with its last
- * known part.
+ * Matroska and WebM (RFC 9559) in EBML (RFC 8794): elements of an identifier and a length, both of variable width, and
+ * so many bytes. A head names the type; the segment's parts must fill it exactly. A segment of unknown length ends with
+ * its last known part.
  */
 public final class Matroska implements ContentKind {
 
@@ -27,7 +27,8 @@ public final class Matroska implements ContentKind {
     private static final long SCALE = 0x2ad7b1;
     private static final long DURATION = 0x4489;
     private static final long TITLE = 0x7ba9;
-    private static final Set<Long> PARTS = Set.of(INFO, TRACKS, CLUSTER, 0x114d9b74L, 0x1c53bb6bL, 0x1941a469L, 0x1043a770L, 0x1254c367L, 0xecL, 0xbfL);
+    private static final Set<Long> PARTS = Set.of(
+            INFO, TRACKS, CLUSTER, 0x114d9b74L, 0x1c53bb6bL, 0x1941a469L, 0x1043a770L, 0x1254c367L, 0xecL, 0xbfL);
 
     @Override
     public String code() {
@@ -50,7 +51,7 @@ public final class Matroska implements ContentKind {
     }
 
     /** @param end -1 when it is not known */
-    private record Element(long id, long body, long end) { }
+    private record Element(long id, long body, long end) {}
 
     private static Element element(ByteView content, long at) throws IOException {
         int first = content.u8(at);
@@ -113,7 +114,9 @@ public final class Matroska implements ContentKind {
             }
             clusters += e.id() == CLUSTER ? 1 : 0;
             tracks |= e.id() == TRACKS;
-            about = e.id() == INFO && e.end() > 0 ? info(content, e, about) : e.id() == TRACKS && e.end() > 0 ? about.with(About.TRACKS, tracks(content, e)) : about;
+            about = e.id() == INFO && e.end() > 0
+                    ? info(content, e, about)
+                    : e.id() == TRACKS && e.end() > 0 ? about.with(About.TRACKS, tracks(content, e)) : about;
             long end = e.end() < 0 ? clusterEnd(content, e) : e.end();
             if (end < 0) {
                 return Walk.broken(at, "a part of unknown length has no end");
@@ -121,7 +124,10 @@ public final class Matroska implements ContentKind {
             at = end;
         }
         String code = type.equals("webm") ? "webm" : "mkv";
-        return tracks && clusters > 0 ? Walk.fitting(at, "The parts of its segment fill it exactly (" + clusters + " clusters).").as(code).about(about)
+        return tracks && clusters > 0
+                ? Walk.fitting(at, "The parts of its segment fill it exactly (" + clusters + " clusters).")
+                        .as(code)
+                        .about(about)
                 : Walk.broken(at, "it has no tracks or no clusters");
     }
 
@@ -133,7 +139,13 @@ public final class Matroska implements ContentKind {
         long at = cluster.body();
         while (at + 2 < content.length()) {
             Element e = element(content, at);
-            boolean inside = e != null && (e.id() == 0xe7 || e.id() == 0xa3 || e.id() == 0xa0 || e.id() == 0xab || e.id() == 0xa7 || e.id() == 0xec);
+            boolean inside = e != null
+                    && (e.id() == 0xe7
+                            || e.id() == 0xa3
+                            || e.id() == 0xa0
+                            || e.id() == 0xab
+                            || e.id() == 0xa7
+                            || e.id() == 0xec);
             if (!inside || e.end() < 0 || e.end() == Long.MAX_VALUE) {
                 return at;
             }
@@ -171,11 +183,17 @@ public final class Matroska implements ContentKind {
                 long bits = number(content, e.body(), bytes);
                 duration = bytes == 4 ? Float.intBitsToFloat((int) bits) : Double.longBitsToDouble(bits);
             } else if (e.id() == TITLE) {
-                told = told.with(About.TITLE, new String(content.bytes(e.body(), (int) Math.min(400, e.end() - e.body())), java.nio.charset.StandardCharsets.UTF_8));
+                told = told.with(
+                        About.TITLE,
+                        new String(
+                                content.bytes(e.body(), (int) Math.min(400, e.end() - e.body())),
+                                java.nio.charset.StandardCharsets.UTF_8));
             }
             at = e.end();
         }
         double seconds = duration * scale / 1e9;
-        return seconds > 0 && seconds < 1e7 ? told.with(About.SECONDS, String.format(Locale.ROOT, "%.1f", seconds)) : told;
+        return seconds > 0 && seconds < 1e7
+                ? told.with(About.SECONDS, String.format(Locale.ROOT, "%.1f", seconds))
+                : told;
     }
 }

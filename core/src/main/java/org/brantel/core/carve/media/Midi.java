@@ -9,8 +9,8 @@ import org.brantel.core.carve.kind.Start;
 import org.brantel.core.source.ByteView;
 
 /**
- * Standard MIDI File 1.0, big-endian: "MThd", 6, format, number of tracks, division; then so many chunks "MTrk" with their
- * length, each ending with the event FF 2F 00.
+ * Standard MIDI File 1.0, big-endian: "MThd", 6, format, number of tracks, division; then so many chunks "MTrk" with
+ * their length, each ending with the event FF 2F 00.
  */
 public final class Midi implements ContentKind {
 
@@ -46,6 +46,7 @@ public final class Midi implements ContentKind {
                 return Walk.broken(at - 3, "a track does not end with its end mark");
             }
         }
-        return Walk.whole(at, "All " + tracks + " tracks end with their end mark.").about(About.NONE.with(About.TRACKS, tracks));
+        return Walk.whole(at, "All " + tracks + " tracks end with their end mark.")
+                .about(About.NONE.with(About.TRACKS, tracks));
     }
 }

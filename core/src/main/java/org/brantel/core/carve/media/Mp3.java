@@ -13,18 +13,20 @@ import org.brantel.core.source.ByteView;
 
 /**
  * MPEG audio, layers II and III (ISO/IEC 11172-3 and 13818-3), with tags before (ID3v2.4) and behind ("TAG", 128 bytes;
- * "APETAGEX"). A frame's header of 4 bytes says how long it is; all frames of a file have one version, layer and rate. Where
- * the first frame counts the others (Xing or Info), the count must come out.
+ * "APETAGEX"). A frame's header of 4 bytes says how long it is; all frames of a file have one version, layer and rate.
+ * Where the first frame counts the others (Xing or Info), the count must come out.
  */
 public final class Mp3 implements ContentKind {
 
     private static final int[][] KBIT = {
         {0, 32, 48, 56, 64, 80, 96, 112, 128, 160, 192, 224, 256, 320, 384, -1},
         {0, 32, 40, 48, 56, 64, 80, 96, 112, 128, 160, 192, 224, 256, 320, -1},
-        {0, 8, 16, 24, 32, 40, 48, 56, 64, 80, 96, 112, 128, 144, 160, -1}};
+        {0, 8, 16, 24, 32, 40, 48, 56, 64, 80, 96, 112, 128, 144, 160, -1}
+    };
     private static final int[] RATES = {44100, 48000, 32000, 0};
     /** Version, layer and sampling rate in a header. */
     private static final int SAME = 0x1e0c00;
+
     private static final int FEWEST = 24;
     private static final int FEWEST_WITH_TAG = 6;
 
@@ -35,13 +37,22 @@ public final class Mp3 implements ContentKind {
 
     @Override
     public List<Start> starts() {
-        return List.of(Start.of("ID3"), Start.of("\u00ff\u00fb"), Start.of("\u00ff\u00fa"), Start.of("\u00ff\u00f3"), Start.of("\u00ff\u00f2"), Start.of("\u00ff\u00e3"));
+        return List.of(
+                Start.of("ID3"),
+                Start.of("\u00ff\u00fb"),
+                Start.of("\u00ff\u00fa"),
+                Start.of("\u00ff\u00f3"),
+                Start.of("\u00ff\u00f2"),
+                Start.of("\u00ff\u00e3"));
     }
 
     @Override
     public boolean couldStart(byte[] b, int at) {
         if (b[at] == 'I') {
-            return b[at + 3] >= 2 && b[at + 3] <= 4 && b[at + 4] != -1 && (b[at + 6] | b[at + 7] | b[at + 8] | b[at + 9]) >= 0;
+            return b[at + 3] >= 2
+                    && b[at + 3] <= 4
+                    && b[at + 4] != -1
+                    && (b[at + 6] | b[at + 7] | b[at + 8] | b[at + 9]) >= 0;
         }
         int head = (b[at] & 0xff) << 24 | (b[at + 1] & 0xff) << 16 | (b[at + 2] & 0xff) << 8 | b[at + 3] & 0xff;
         return frameBytes(head) > 0;
@@ -79,7 +90,9 @@ public final class Mp3 implements ContentKind {
         boolean tagged = Bytes.text(content, 0, 3).equals("ID3");
         if (tagged) {
             about = tag(content);
-            at = 10 + ((long) content.u8(6) << 21 | content.u8(7) << 14 | content.u8(8) << 7 | content.u8(9)) + ((content.u8(5) & 0x10) != 0 ? 10 : 0);
+            at = 10
+                    + ((long) content.u8(6) << 21 | content.u8(7) << 14 | content.u8(8) << 7 | content.u8(9))
+                    + ((content.u8(5) & 0x10) != 0 ? 10 : 0);
         }
         long firstFrame = at;
         int same = -1;
@@ -112,8 +125,10 @@ public final class Mp3 implements ContentKind {
         int version = head >> 19 & 3;
         int rate = RATES[head >> 10 & 3] / (version == 3 ? 1 : version == 2 ? 2 : 4);
         about = about.with(About.SECONDS, String.format(Locale.ROOT, "%.1f", samples / (double) Math.max(1, rate)));
-        return (counted > 0 ? Walk.whole(end, "All " + frames + " frames follow each other, as many as it counts.")
-                : Walk.fitting(end, frames + " frames follow each other.")).about(about);
+        return (counted > 0
+                        ? Walk.whole(end, "All " + frames + " frames follow each other, as many as it counts.")
+                        : Walk.fitting(end, frames + " frames follow each other."))
+                .about(about);
     }
 
     /** The number of frames behind the first, when that is there to count them; -1 when it is an ordinary one. */
@@ -144,30 +159,41 @@ public final class Mp3 implements ContentKind {
     private static About tag(ByteView content) throws IOException {
         About about = About.NONE;
         int version = content.u8(3);
-        long end = Math.min(content.length(), 10 + ((long) content.u8(6) << 21 | content.u8(7) << 14 | content.u8(8) << 7 | content.u8(9)));
+        long end = Math.min(
+                content.length(),
+                10 + ((long) content.u8(6) << 21 | content.u8(7) << 14 | content.u8(8) << 7 | content.u8(9)));
         if (version < 3) {
             return about;
         }
         for (long at = 10; at + 11 < end && content.u8(at) >= 'A'; ) {
             String name = Bytes.text(content, at, 4);
-            long bytes = version == 4 ? (long) content.u8(at + 4) << 21 | content.u8(at + 5) << 14 | content.u8(at + 6) << 7 | content.u8(at + 7) : content.u32be(at + 4);
+            long bytes = version == 4
+                    ? (long) content.u8(at + 4) << 21
+                            | content.u8(at + 5) << 14
+                            | content.u8(at + 6) << 7
+                            | content.u8(at + 7)
+                    : content.u32be(at + 4);
             if (bytes < 1 || bytes > end - at - 10) {
                 break;
             }
-            String what = switch (name) {
-                case "TIT2" -> About.TITLE;
-                case "TPE1" -> About.AUTHOR;
-                case "TALB" -> About.ALBUM;
-                default -> null;
-            };
+            String what =
+                    switch (name) {
+                        case "TIT2" -> About.TITLE;
+                        case "TPE1" -> About.AUTHOR;
+                        case "TALB" -> About.ALBUM;
+                        default -> null;
+                    };
             if (what != null) {
-                Charset set = switch (content.u8(at + 10)) {
-                    case 1 -> StandardCharsets.UTF_16;
-                    case 2 -> StandardCharsets.UTF_16BE;
-                    case 3 -> StandardCharsets.UTF_8;
-                    default -> StandardCharsets.ISO_8859_1;
-                };
-                about = about.with(what, new String(content.bytes(at + 11, (int) Math.min(400, bytes - 1)), set).replace("\0", ""));
+                Charset set =
+                        switch (content.u8(at + 10)) {
+                            case 1 -> StandardCharsets.UTF_16;
+                            case 2 -> StandardCharsets.UTF_16BE;
+                            case 3 -> StandardCharsets.UTF_8;
+                            default -> StandardCharsets.ISO_8859_1;
+                        };
+                about = about.with(
+                        what,
+                        new String(content.bytes(at + 11, (int) Math.min(400, bytes - 1)), set).replace("\0", ""));
             }
             at += 10 + bytes;
         }

@@ -99,9 +99,17 @@ public final class Ogg implements ContentKind {
                     return Walk.broken(at, "a stream begins twice").as(code);
                 }
                 open++;
-                String head = new String(page, 27 + lengths, Math.min(8, size - 27 - lengths), java.nio.charset.StandardCharsets.ISO_8859_1);
+                String head = new String(
+                        page,
+                        27 + lengths,
+                        Math.min(8, size - 27 - lengths),
+                        java.nio.charset.StandardCharsets.ISO_8859_1);
                 code = head.startsWith("OpusHead") ? "opus" : head.contains("theora") ? "ogv" : code;
-                rate = head.startsWith("OpusHead") ? 48000 : head.contains("vorbis") && size > 27 + lengths + 16 ? content.u32le(at + 27 + lengths + 12) : rate;
+                rate = head.startsWith("OpusHead")
+                        ? 48000
+                        : head.contains("vorbis") && size > 27 + lengths + 16
+                                ? content.u32le(at + 27 + lengths + 12)
+                                : rate;
             } else if (!nextPage.containsKey(stream) || nextPage.get(stream) != number) {
                 return Walk.broken(at, "a page of its stream is missing").as(code);
             }
@@ -112,8 +120,12 @@ public final class Ogg implements ContentKind {
             pages++;
             at += size;
         } while (open > 0);
-        about = rate > 0 ? about.with(About.SECONDS, String.format(Locale.ROOT, "%.1f", samples / (double) rate)) : about;
-        return Walk.whole(at, "The CRC of each of its " + pages + " pages is right, none is missing.").as(code).about(about.with(About.TRACKS, nextPage.size()));
+        about = rate > 0
+                ? about.with(About.SECONDS, String.format(Locale.ROOT, "%.1f", samples / (double) rate))
+                : about;
+        return Walk.whole(at, "The CRC of each of its " + pages + " pages is right, none is missing.")
+                .as(code)
+                .about(about.with(About.TRACKS, nextPage.size()));
     }
 
     private static int crc(byte[] page) {
@@ -127,7 +139,8 @@ public final class Ogg implements ContentKind {
 
     /** {@code TITLE=…} and the like (Vorbis I, section 5), wherever they stand in the first pages. */
     private static About comments(byte[] page, About about) {
-        String text = new String(page, 0, Math.min(page.length, MOST_COMMENTS), java.nio.charset.StandardCharsets.UTF_8);
+        String text =
+                new String(page, 0, Math.min(page.length, MOST_COMMENTS), java.nio.charset.StandardCharsets.UTF_8);
         return Comments.in(text, about);
     }
 }

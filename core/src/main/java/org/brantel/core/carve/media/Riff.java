@@ -11,9 +11,9 @@ import org.brantel.core.carve.kind.Start;
 import org.brantel.core.source.ByteView;
 
 /**
- * WAVE and AVI in RIFF (Multimedia Programming Interface 1.0), little-endian: "RIFF", the length of what follows, the form;
- * then chunks of a name, a length, and so many bytes, padded to even. An AVI of more than a gigabyte goes on with further
- * RIFF chunks of form "AVIX" (OpenDML 1.02).
+ * WAVE and AVI in RIFF (Multimedia Programming Interface 1.0), little-endian: "RIFF", the length of what follows, the
+ * form; then chunks of a name, a length, and so many bytes, padded to even. An AVI of more than a gigabyte goes on with
+ * further RIFF chunks of form "AVIX" (OpenDML 1.02).
  */
 public final class Riff implements ContentKind {
 
@@ -56,11 +56,14 @@ public final class Riff implements ContentKind {
         boolean data = false;
         long at = 0;
         int parts = 0;
-        while (at + 12 <= content.length() && Bytes.text(content, at, 4).equals("RIFF") && (parts == 0 || Bytes.text(content, at + 8, 4).equals("AVIX"))) {
+        while (at + 12 <= content.length()
+                && Bytes.text(content, at, 4).equals("RIFF")
+                && (parts == 0 || Bytes.text(content, at + 8, 4).equals("AVIX"))) {
             long length = content.u32le(at + 4);
             long end = at + 8 + length;
             if (length == UNKNOWN || length < 4 || end > content.length()) {
-                return Walk.broken(at + 4, "it states more bytes than there are").as(code);
+                return Walk.broken(at + 4, "it states more bytes than there are")
+                        .as(code);
             }
             long chunk = at + 12;
             while (chunk + 8 <= end) {
@@ -69,8 +72,12 @@ public final class Riff implements ContentKind {
                 if (!Bytes.isFourCharacters(content, chunk) || bytes > end - chunk - 8) {
                     return Walk.broken(chunk, "a chunk is malformed").as(code);
                 }
-                format |= name.equals("fmt ") || name.equals("LIST") && Bytes.text(content, chunk + 8, 4).equals("hdrl");
-                data |= name.equals("data") || name.equals("LIST") && Bytes.text(content, chunk + 8, 4).equals("movi");
+                format |= name.equals("fmt ")
+                        || name.equals("LIST")
+                                && Bytes.text(content, chunk + 8, 4).equals("hdrl");
+                data |= name.equals("data")
+                        || name.equals("LIST")
+                                && Bytes.text(content, chunk + 8, 4).equals("movi");
                 about = about(content, chunk, name, bytes, about);
                 chunk += 8 + bytes + (bytes & 1);
             }
@@ -81,11 +88,21 @@ public final class Riff implements ContentKind {
             parts++;
         }
         long length = at - (content.u32le(4) & 1);
-        long strange = format && data && code.equals("wav") ? Samples.firstStrange(content, Math.min(length, content.length())) : -1;
+        long strange = format && data && code.equals("wav")
+                ? Samples.firstStrange(content, Math.min(length, content.length()))
+                : -1;
         if (strange >= 0) {
-            return Walk.likely(Math.min(length, content.length()), "Its chunks fill it exactly, but from byte " + strange + " on there is no sound like before.").as(code).about(about);
+            return Walk.likely(
+                            Math.min(length, content.length()),
+                            "Its chunks fill it exactly, but from byte " + strange
+                                    + " on there is no sound like before.")
+                    .as(code)
+                    .about(about);
         }
-        return format && data ? Walk.fitting(Math.min(length, content.length()), "Its chunks fill it exactly.").as(code).about(about)
+        return format && data
+                ? Walk.fitting(Math.min(length, content.length()), "Its chunks fill it exactly.")
+                        .as(code)
+                        .about(about)
                 : Walk.broken(length, "it has no format or no data").as(code);
     }
 
@@ -94,13 +111,19 @@ public final class Riff implements ContentKind {
             return about.with(RATE, content.u32le(chunk + 16));
         }
         if (name.equals("data") && about.get(RATE) != null && !about.get(RATE).equals("0")) {
-            return about.with(About.SECONDS, String.format(Locale.ROOT, "%.1f", bytes / (double) Long.parseLong(about.get(RATE))));
+            return about.with(
+                    About.SECONDS,
+                    String.format(Locale.ROOT, "%.1f", bytes / (double) Long.parseLong(about.get(RATE))));
         }
-        if (name.equals("LIST") && bytes >= 72 && Bytes.text(content, chunk + 8, 8).equals("hdrlavih")) {
+        if (name.equals("LIST")
+                && bytes >= 72
+                && Bytes.text(content, chunk + 8, 8).equals("hdrlavih")) {
             long body = chunk + 20;
             double seconds = content.u32le(body) * (double) content.u32le(body + 16) / 1e6;
-            return about.with(About.SECONDS, String.format(Locale.ROOT, "%.1f", seconds)).with(About.TRACKS, content.u32le(body + 24))
-                    .with(About.WIDTH, content.u32le(body + 32)).with(About.HEIGHT, content.u32le(body + 36));
+            return about.with(About.SECONDS, String.format(Locale.ROOT, "%.1f", seconds))
+                    .with(About.TRACKS, content.u32le(body + 24))
+                    .with(About.WIDTH, content.u32le(body + 32))
+                    .with(About.HEIGHT, content.u32le(body + 36));
         }
         return about;
     }

@@ -12,8 +12,8 @@ import org.brantel.core.source.Range;
 import org.brantel.core.source.RangeSet;
 
 /**
- * The index of a film (box "moov", ISO/IEC 14496-12 section 8): for each track where its chunks stand ("stco", "co64"), how many
- * samples each holds ("stsc") and how long these are ("stsz").
+ * The index of a film (box "moov", ISO/IEC 14496-12 section 8): for each track where its chunks stand ("stco", "co64"),
+ * how many samples each holds ("stsc") and how long these are ("stsz").
  */
 final class SampleTables {
 
@@ -96,8 +96,14 @@ final class SampleTables {
         boolean wide = content.u8(box.body()) == 1;
         long scale = content.u32be(box.body() + (wide ? 20 : 12));
         long duration = wide ? content.i64be(box.body() + 24) : content.u32be(box.body() + 16);
-        about = about.with(About.TAKEN, IsoMedia.time(wide ? content.i64be(box.body() + 4) : content.u32be(box.body() + 4)))
-                .with(About.SECONDS, scale == 0 || duration <= 0 ? null : String.format(Locale.ROOT, "%.1f", duration / (double) scale));
+        about = about.with(
+                        About.TAKEN,
+                        IsoMedia.time(wide ? content.i64be(box.body() + 4) : content.u32be(box.body() + 4)))
+                .with(
+                        About.SECONDS,
+                        scale == 0 || duration <= 0
+                                ? null
+                                : String.format(Locale.ROOT, "%.1f", duration / (double) scale));
     }
 
     private void size(IsoMedia.Box box) throws IOException {
@@ -118,7 +124,9 @@ final class SampleTables {
         long same = content.u32be(sizes.body() + 4);
         long samples = content.u32be(sizes.body() + 8);
         long runs = content.u32be(perChunk.body() + 4);
-        boolean fits = count <= MOST_CHUNKS && count * (wide ? 8 : 4) <= places.end() - places.body() - 8 && runs * 12 <= perChunk.end() - perChunk.body() - 8
+        boolean fits = count <= MOST_CHUNKS
+                && count * (wide ? 8 : 4) <= places.end() - places.body() - 8
+                && runs * 12 <= perChunk.end() - perChunk.body() - 8
                 && (same != 0 || samples * 4 <= sizes.end() - sizes.body() - 12);
         malformed |= !fits;
         FilmSamples film = fits ? FilmSamples.of(content, entries) : null;
@@ -140,7 +148,8 @@ final class SampleTables {
                 return;
             }
             if (same != 0) {
-                // Sound of fixed samples may count them in another unit than bytes; its chunk is there when it begins in the data.
+                // Sound of fixed samples may count them in another unit than bytes; its chunk is there when it begins
+                // in the data.
                 bytes = same == 1 ? 1 : Math.min(inChunk, samples - sample) * same;
                 sample += inChunk;
             } else {

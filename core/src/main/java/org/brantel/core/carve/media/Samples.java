@@ -5,9 +5,9 @@ import org.brantel.core.carve.kind.Bytes;
 import org.brantel.core.source.ByteView;
 
 /**
- * Whether plain sound goes on as it was. WAVE data carry no check, but samples of 16 bits give themselves away: their high bytes take
- * few values where the low ones take many. A block of text, or one whose every byte is as random as the next, was written by somebody
- * else.
+ * Whether plain sound goes on as it was. WAVE data carry no check, but samples of 16 bits give themselves away: their
+ * high bytes take few values where the low ones take many. A block of text, or one whose every byte is as random as the
+ * next, was written by somebody else.
  */
 final class Samples {
 
@@ -15,9 +15,10 @@ final class Samples {
     private static final int BLOCK = 4096;
     /** Bits that random bytes come to in a sample of 2,048, less a little. */
     private static final double RANDOM = 7.7;
+
     private static final double TEXT = 0.97;
 
-    private Samples() { }
+    private Samples() {}
 
     /** @return the first such block; -1 when there is none, or the format is another */
     static long firstStrange(ByteView content, long end) throws IOException {

@@ -39,7 +39,9 @@ public final class Bmp implements ContentKind {
 
     @Override
     public boolean couldStart(byte[] b, int at) {
-        return LittleEndian.u32(b, at + 6) == 0 && HEADERS.contains(LittleEndian.u32(b, at + 14)) && LittleEndian.u32(b, at + 10) < 1 << 20;
+        return LittleEndian.u32(b, at + 6) == 0
+                && HEADERS.contains(LittleEndian.u32(b, at + 14))
+                && LittleEndian.u32(b, at + 10) < 1 << 20;
     }
 
     @Override
@@ -58,12 +60,21 @@ public final class Bmp implements ContentKind {
         int bits = content.u16le(old ? 24 : 28);
         long packed = old ? 0 : content.u32le(30);
         boolean plain = packed == 0 || packed == 3 || packed == 6;
-        if (planes != 1 || width == 0 || width > 1 << 17 || height == 0 || height > 1 << 17 || bits > 32 || Integer.bitCount(bits) > 2 || packed > 6) {
+        if (planes != 1
+                || width == 0
+                || width > 1 << 17
+                || height == 0
+                || height > 1 << 17
+                || bits > 32
+                || Integer.bitCount(bits) > 2
+                || packed > 6) {
             return Walk.broken(14, "the second header is malformed");
         }
         long asked = points + (width * bits + 31) / 32 * 4 * height;
         long length = plain ? Math.max(asked, stated) : stated;
-        if (points < 26 || plain && stated != 0 && (stated < asked || stated > asked + 4096) || length > content.length()) {
+        if (points < 26
+                || plain && stated != 0 && (stated < asked || stated > asked + 4096)
+                || length > content.length()) {
             return Walk.broken(2, "it states " + stated + " bytes, its size asks for " + asked);
         }
         return Walk.fitting(length, "It has as many bytes as " + width + " × " + height + " points ask for.")

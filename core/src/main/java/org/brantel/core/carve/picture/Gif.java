@@ -8,10 +8,10 @@ import org.brantel.core.carve.kind.Start;
 import org.brantel.core.source.ByteView;
 
 /**
- * GIF (GIF89a), little-endian: "GIF87a" or "GIF89a", width and height (2 bytes each), flags (global colours in bit 7, their
- * number in bits 0 to 2), 2 bytes, the colours; then blocks: 21 extension, 2C picture, 3B the end. Data stand in sub-blocks of
- * a length byte and so many bytes, up to one of length 0. Every code of every picture is read: they must come to as many
- * points as it has.
+ * GIF (GIF89a), little-endian: "GIF87a" or "GIF89a", width and height (2 bytes each), flags (global colours in bit 7,
+ * their number in bits 0 to 2), 2 bytes, the colours; then blocks: 21 extension, 2C picture, 3B the end. Data stand in
+ * sub-blocks of a length byte and so many bytes, up to one of length 0. Every code of every picture is read: they must
+ * come to as many points as it has.
  */
 public final class Gif implements ContentKind {
 
@@ -44,9 +44,13 @@ public final class Gif implements ContentKind {
         while (true) {
             int block = content.u8(at);
             if (block == END) {
-                return pictures == 0 ? Walk.broken(at, "it ends without a picture")
-                        : Walk.whole(at + 1, "Every code of its " + (pictures == 1 ? "picture" : pictures + " pictures") + " reads.")
-                        .about(About.NONE.with(About.WIDTH, width).with(About.HEIGHT, height));
+                return pictures == 0
+                        ? Walk.broken(at, "it ends without a picture")
+                        : Walk.whole(
+                                        at + 1,
+                                        "Every code of its " + (pictures == 1 ? "picture" : pictures + " pictures")
+                                                + " reads.")
+                                .about(About.NONE.with(About.WIDTH, width).with(About.HEIGHT, height));
             }
             if (block == EXTENSION) {
                 at = afterSubBlocks(content, at + 2);
@@ -116,7 +120,8 @@ public final class Gif implements ContentKind {
                     // Some writers stop a line early or late.
                     return made == points ? afterLast() : -1;
                 }
-                int length = code < clear ? 1 : code < next ? lengths[code] : code == next && before > 0 ? before + 1 : -1;
+                int length =
+                        code < clear ? 1 : code < next ? lengths[code] : code == next && before > 0 ? before + 1 : -1;
                 if (length < 0) {
                     return -1;
                 }

@@ -61,11 +61,16 @@ public final class Jpeg implements ContentKind {
             end = more + next.length();
             pictures++;
         }
-        return pictures == 1 ? first : Walk.whole(end, first.words() + " " + pictures + " pictures in one file.").about(first.about());
+        return pictures == 1
+                ? first
+                : Walk.whole(end, first.words() + " " + pictures + " pictures in one file.")
+                        .about(first.about());
     }
 
     private static Walk picture(ByteView content) throws IOException {
-        return content.u16be(0) != 0xff00 + SOI ? Walk.broken(0, "does not begin as a JPEG") : new JpegWalk(content).go();
+        return content.u16be(0) != 0xff00 + SOI
+                ? Walk.broken(0, "does not begin as a JPEG")
+                : new JpegWalk(content).go();
     }
 
     @Override

@@ -46,7 +46,10 @@ final class JpegAgain implements Resumable {
         return Walk.broken(same, "no place before it was kept");
     }
 
-    /** Coded data: after FF stands 00, a restart, the head of another scan, or the end; and half of all bytes have their highest bit set. */
+    /**
+     * Coded data: after FF stands 00, a restart, the head of another scan, or the end; and half of all bytes have their
+     * highest bit set.
+     */
     @Override
     public boolean couldContinue(byte[] block, int at, int length) {
         int high = 0;

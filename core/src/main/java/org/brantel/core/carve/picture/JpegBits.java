@@ -23,6 +23,7 @@ final class JpegBits {
     private static final int CHUNK = 4096;
     /** The longest code and the bits that follow it. */
     private static final int MOST_AT_ONCE = 32;
+
     private static final int EACH_BYTE = 0x01010101;
     private static final int TOP_BITS = 0x80808080;
 
@@ -33,6 +34,7 @@ final class JpegBits {
     private int limit;
     /** Bits that were fetched and not taken, the next one highest among {@code count}. */
     private long held;
+
     private int count;
     private boolean ended;
 
@@ -105,7 +107,10 @@ final class JpegBits {
     private void fetch(int wanted) throws IOException {
         while (count <= MOST_AT_ONCE && !ended) {
             if (position + 4 <= limit) {
-                int four = chunk[position] << 24 | (chunk[position + 1] & 0xff) << 16 | (chunk[position + 2] & 0xff) << 8 | chunk[position + 3] & 0xff;
+                int four = chunk[position] << 24
+                        | (chunk[position + 1] & 0xff) << 16
+                        | (chunk[position + 2] & 0xff) << 8
+                        | chunk[position + 3] & 0xff;
                 if ((~four - EACH_BYTE & four & TOP_BITS) == 0) {
                     // None of them is FF.
                     held = held << 32 | four & 0xffffffffL;
@@ -137,8 +142,9 @@ final class JpegBits {
     }
 
     /**
-     * Passes codes of a sequential block's coefficients and the bits that follow them, as long as the codes are short and enough bits
-     * are held. What is held is kept in local variables meanwhile: this is where pictures spend their time.
+     * Passes codes of a sequential block's coefficients and the bits that follow them, as long as the codes are short
+     * and enough bits are held. What is held is kept in local variables meanwhile: this is where pictures spend their
+     * time.
      *
      * @param from the coefficient that comes next
      * @return the one that comes then; more than 63 when the block is over
@@ -187,7 +193,9 @@ final class JpegBits {
         if (count < 16) {
             fetchForPeek();
         }
-        return count >= 16 ? (int) (held >>> count - 16) & 0xffff : (int) (held << 16 - count) & 0xffff & -1 << 16 - count;
+        return count >= 16
+                ? (int) (held >>> count - 16) & 0xffff
+                : (int) (held << 16 - count) & 0xffff & -1 << 16 - count;
     }
 
     /** What is peeked at may lie beyond the content's end, as long as nobody takes it. */

@@ -31,6 +31,7 @@ final class JpegFrame {
         int blockLines;
         /** Including the padding to whole interleaved units. */
         int paddedPerLine;
+
         int paddedLines;
         long[] nonZero;
 
@@ -118,7 +119,9 @@ final class JpegFrame {
         for (Component c : components) {
             sum += c.nonZero.length;
         }
-        return sum > MAX_KEPT ? null : Arrays.stream(components).map(c -> c.nonZero.clone()).toArray(long[][]::new);
+        return sum > MAX_KEPT
+                ? null
+                : Arrays.stream(components).map(c -> c.nonZero.clone()).toArray(long[][]::new);
     }
 
     void comeBackTo(long[][] blocks) {

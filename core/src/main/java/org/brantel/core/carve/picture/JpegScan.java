@@ -16,7 +16,7 @@ import org.brantel.core.source.ByteView;
 final class JpegScan {
 
     /** Where a scan ended; {@code broken} is null when it ended in order. */
-    record Ending(long at, String broken) { }
+    record Ending(long at, String broken) {}
 
     private static final String NO_CODE = "picture data is not a code of its table";
 
@@ -30,6 +30,7 @@ final class JpegScan {
     private final boolean progressive;
     /** The tables in force where it is walked through, by component; null where there is none. */
     private JpegTables.Table[] dcTables;
+
     private JpegTables.Table[] acTables;
     private int endOfBandRun;
 
@@ -95,7 +96,13 @@ final class JpegScan {
     }
 
     /** @param keep hears of places on the way, and says whether to go on; null when nobody wants them */
-    Ending goOn(ByteView content, Place from, JpegTables tables, int restartInterval, java.util.function.Predicate<Place> keep) throws IOException {
+    Ending goOn(
+            ByteView content,
+            Place from,
+            JpegTables tables,
+            int restartInterval,
+            java.util.function.Predicate<Place> keep)
+            throws IOException {
         JpegBits bits = new JpegBits(content, from.at());
         boolean single = components.length == 1;
         int perLine = single ? components[0].blocksPerLine : frame.unitsPerLine();

@@ -13,19 +13,30 @@ final class JpegTables {
     static final int QUICK = 10;
     /** Codes with what follows them that are so many bits together are told by one look. */
     static final int SEVERAL = 12;
+
     static final int SEVERAL_MASK = (1 << SEVERAL) - 1;
     private static final int BLOCK_IS_OVER = 64;
     /** The code of an AC table that stands for so many zeros and no other coefficient. */
     static final int SIXTEEN_ZEROS = 0xf0;
 
-    /** One table, decoded length by length (T.81, F.2.2.3). A code of a sequential scan is followed by bits whose number it tells. */
+    /**
+     * One table, decoded length by length (T.81, F.2.2.3). A code of a sequential scan is followed by bits whose number
+     * it tells.
+     */
     static final class Table {
         private static final int MOST_FOLLOWING = 16;
         private final boolean dc;
-        /** By the next bits: the code's length and that with the bits that follow it, and its value; 0 when the code is longer. */
+        /**
+         * By the next bits: the code's length and that with the bits that follow it, and its value; 0 when the code is
+         * longer.
+         */
         private final int[] quickly = new int[1 << QUICK];
-        /** By the next bits, of the codes that are whole in them: all their bits, then the coefficients that they stand for, then 64 when they end the block. */
+        /**
+         * By the next bits, of the codes that are whole in them: all their bits, then the coefficients that they stand
+         * for, then 64 when they end the block.
+         */
         private int[] several;
+
         private final int[] maxCode = new int[17];
         private final int[] valueAt = new int[17];
         private final int[] values;
@@ -126,8 +137,10 @@ final class JpegTables {
                     int code = ahead >>> QUICK - length;
                     int index = code + valueAt[length];
                     if (code <= maxCode[length]) {
-                        boolean known = index >= 0 && index < values.length && following(values[index]) <= MOST_FOLLOWING;
-                        quickly[ahead] = known ? length + following(values[index]) << 16 | length << 8 | values[index] : 0;
+                        boolean known =
+                                index >= 0 && index < values.length && following(values[index]) <= MOST_FOLLOWING;
+                        quickly[ahead] =
+                                known ? length + following(values[index]) << 16 | length << 8 | values[index] : 0;
                         break;
                     }
                 }

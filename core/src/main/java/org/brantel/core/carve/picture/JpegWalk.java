@@ -29,7 +29,10 @@ final class JpegWalk {
     private int scans;
     private About about = About.NONE;
     private long at = 2;
-    /** Where a scan can be taken up: a sequential one at many places, a progressive one at its start; null when nobody asked for that. */
+    /**
+     * Where a scan can be taken up: a sequential one at many places, a progressive one at its start; null when nobody
+     * asked for that.
+     */
     private Deque<JpegScan.Place> places;
     /** What was known of a progressive picture's blocks when its last scan began. */
     private long[][] blocksThen;
@@ -106,7 +109,9 @@ final class JpegWalk {
             if (code == SOS) {
                 JpegScan.Ending ending = scan(at - length + 2, length - 2, at);
                 if (ending == null || ending.broken() != null) {
-                    return ending == null ? Walk.broken(at - length - 2, "a scan header is malformed") : Walk.broken(ending.at(), ending.broken());
+                    return ending == null
+                            ? Walk.broken(at - length - 2, "a scan header is malformed")
+                            : Walk.broken(ending.at(), ending.broken());
                 }
                 at = ending.at();
             }
@@ -153,7 +158,8 @@ final class JpegWalk {
                 places.add(JpegScan.Place.atStart(scan, data));
             }
         }
-        return scan.goOn(content, JpegScan.Place.atStart(scan, data), tables, restartInterval, keep ? this::keep : null);
+        return scan.goOn(
+                content, JpegScan.Place.atStart(scan, data), tables, restartInterval, keep ? this::keep : null);
     }
 
     private boolean keep(JpegScan.Place place) {
@@ -196,7 +202,10 @@ final class JpegWalk {
             TiffTags.Directory first = tags.directory(tags.u32(4));
             TiffTags.Directory second = first == null || first.next() == 0 ? null : tags.directory(first.next());
             if (second != null && second.get(TiffTags.THUMBNAIL) != null) {
-                about = about.with(About.THUMBNAIL, (at + tags.number(second.get(TiffTags.THUMBNAIL), 0)) + "+" + tags.number(second.get(TiffTags.THUMBNAIL_BYTES), 0));
+                about = about.with(
+                        About.THUMBNAIL,
+                        (at + tags.number(second.get(TiffTags.THUMBNAIL), 0)) + "+"
+                                + tags.number(second.get(TiffTags.THUMBNAIL_BYTES), 0));
             }
         } catch (IOException damaged) {
             return about;
@@ -208,10 +217,13 @@ final class JpegWalk {
         if (frame == null || scans == 0) {
             return Walk.broken(at, "it ends without a picture");
         }
-        return Walk.whole(at + 2, frame.isHuffman()
-                ? "Every code of its " + scans + (scans == 1 ? " scan" : " scans") + " reads, for " + frame.columns()
-                + " × " + frame.lines() + " points."
-                : "Its markers lead to its end mark.").about(about);
+        return Walk.whole(
+                        at + 2,
+                        frame.isHuffman()
+                                ? "Every code of its " + scans + (scans == 1 ? " scan" : " scans") + " reads, for "
+                                        + frame.columns() + " × " + frame.lines() + " points."
+                                : "Its markers lead to its end mark.")
+                .about(about);
     }
 
     private static boolean isFrame(int code) {

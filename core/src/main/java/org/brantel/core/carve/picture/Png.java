@@ -25,6 +25,7 @@ public final class Png implements ContentKind {
     private static final byte[] SIGNATURE = {(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10};
     /** Bytes of the longest chunk whose inside is searched for the place where another piece begins. */
     private static final long MOST_JOINED = 4 << 20;
+
     private static final byte[] LAST = {'I', 'E', 'N', 'D'};
     private static final long IHDR = 0x49484452;
     private static final long IDAT = 0x49444154;
@@ -102,7 +103,10 @@ public final class Png implements ContentKind {
                 at += 12 + length;
                 count++;
                 if (type == IEND) {
-                    return data ? Walk.whole(at, "Every chunk's CRC is right (" + count + " chunks).").about(about) : Walk.broken(at, "no picture data before the end");
+                    return data
+                            ? Walk.whole(at, "Every chunk's CRC is right (" + count + " chunks).")
+                                    .about(about)
+                            : Walk.broken(at, "no picture data before the end");
                 }
             }
         }
@@ -119,7 +123,9 @@ public final class Png implements ContentKind {
         public long latest() {
             try {
                 long length = chunks.content.u32be(chunks.at);
-                return length > MOST_JOINED || !letters(chunks.content.u32be(chunks.at + 4)) ? chunks.at + 8 : chunks.at + 12 + length;
+                return length > MOST_JOINED || !letters(chunks.content.u32be(chunks.at + 4))
+                        ? chunks.at + 8
+                        : chunks.at + 12 + length;
             } catch (IOException beyond) {
                 return chunks.at;
             }
@@ -149,7 +155,9 @@ public final class Png implements ContentKind {
         int zero = text.indexOf(0);
         String what = zero < 0 ? "" : text.substring(0, zero);
         String said = text.substring(zero + 1);
-        return what.equals("Title") ? about.with(About.TITLE, said) : what.equals("Author") ? about.with(About.AUTHOR, said) : about;
+        return what.equals("Title")
+                ? about.with(About.TITLE, said)
+                : what.equals("Author") ? about.with(About.AUTHOR, said) : about;
     }
 
     private static boolean letters(long type) {

@@ -50,7 +50,12 @@ public final class Psd implements ContentKind {
         long height = content.u32be(14);
         long width = content.u32be(18);
         int bits = content.u16be(22);
-        if (channels < 1 || channels > 56 || height < 1 || height > 300_000 || width < 1 || width > 300_000
+        if (channels < 1
+                || channels > 56
+                || height < 1
+                || height > 300_000
+                || width < 1
+                || width > 300_000
                 || bits != 1 && bits != 8 && bits != 16 && bits != 32) {
             return Walk.broken(12, "the header is malformed");
         }
@@ -82,7 +87,8 @@ public final class Psd implements ContentKind {
         if (at > content.length()) {
             return Walk.broken(content.length(), "the flat picture leaves the content");
         }
-        return Walk.fitting(at, "Its sections and its " + lines + " lines lead to its end.").as(large ? "psb" : "psd")
+        return Walk.fitting(at, "Its sections and its " + lines + " lines lead to its end.")
+                .as(large ? "psb" : "psd")
                 .about(About.NONE.with(About.WIDTH, width).with(About.HEIGHT, height));
     }
 }

@@ -13,9 +13,9 @@ import org.brantel.core.carve.kind.Start;
 import org.brantel.core.source.ByteView;
 
 /**
- * TIFF (TIFF 6.0) and the camera files that are built on it, told by their public tags. The header is two letters of byte
- * order, 42, and the offset of the first directory. The end is where the last of what the directories point to ends; that a
- * picture which is stored plainly has as many bytes as its size asks for is checked.
+ * TIFF (TIFF 6.0) and the camera files that are built on it, told by their public tags. The header is two letters of
+ * byte order, 42, and the offset of the first directory. The end is where the last of what the directories point to
+ * ends; that a picture which is stored plainly has as many bytes as its size asks for is checked.
  */
 public final class Tiff implements ContentKind {
 
@@ -46,7 +46,13 @@ public final class Tiff implements ContentKind {
 
     @Override
     public List<Start> starts() {
-        return List.of(Start.of("II*\0"), Start.of("MM\0*"), Start.of("IIU\0"), Start.of("IIRO"), Start.of("IIRS"), Start.of("MMOR"));
+        return List.of(
+                Start.of("II*\0"),
+                Start.of("MM\0*"),
+                Start.of("IIU\0"),
+                Start.of("IIRO"),
+                Start.of("IIRS"),
+                Start.of("MMOR"));
     }
 
     @Override
@@ -102,8 +108,12 @@ public final class Tiff implements ContentKind {
         if (!picture || end > content.length()) {
             return Walk.broken(Math.min(end, content.length()), "it ends without a picture");
         }
-        About about = tags.about().with(About.WIDTH, tags.number(first.get(TiffTags.WIDTH), 0)).with(About.HEIGHT, tags.number(first.get(TiffTags.HEIGHT), 0));
-        return Walk.fitting(end, seen.size() + " directories lead to all its pieces.").as(code(content, tags, first)).about(about);
+        About about = tags.about()
+                .with(About.WIDTH, tags.number(first.get(TiffTags.WIDTH), 0))
+                .with(About.HEIGHT, tags.number(first.get(TiffTags.HEIGHT), 0));
+        return Walk.fitting(end, seen.size() + " directories lead to all its pieces.")
+                .as(code(content, tags, first))
+                .about(about);
     }
 
     private static long thumbnailEnd(TiffTags tags, TiffTags.Directory d) throws IOException {
@@ -162,8 +172,13 @@ public final class Tiff implements ContentKind {
         }
         String make = tags.text(first.get(TiffTags.MAKE)).toLowerCase(Locale.ROOT);
         // Cameras keep their raw picture beside the directory's own; plain scans and exports have no such part.
-        if (first.get(SUB) != null || first.get(COMPRESSION) != null && tags.number(first.get(COMPRESSION), 1) > 32_000) {
-            return make.startsWith("nikon") ? "nef" : make.startsWith("sony") ? "arw" : make.startsWith("pentax") || make.startsWith("ricoh") ? "pef" : "tiff";
+        if (first.get(SUB) != null
+                || first.get(COMPRESSION) != null && tags.number(first.get(COMPRESSION), 1) > 32_000) {
+            return make.startsWith("nikon")
+                    ? "nef"
+                    : make.startsWith("sony")
+                            ? "arw"
+                            : make.startsWith("pentax") || make.startsWith("ricoh") ? "pef" : "tiff";
         }
         return "tiff";
     }

@@ -63,7 +63,12 @@ final class TiffTags {
     /** Whether a header stands there, of TIFF or of a camera's variant of it. */
     static boolean isHeader(ByteView content, long at) throws IOException {
         String head = Bytes.text(content, at, 4);
-        return head.equals("II*\0") || head.equals("MM\0*") || head.equals("IIU\0") || head.equals("IIRO") || head.equals("IIRS") || head.equals("MMOR");
+        return head.equals("II*\0")
+                || head.equals("MM\0*")
+                || head.equals("IIU\0")
+                || head.equals("IIRO")
+                || head.equals("IIRS")
+                || head.equals("MMOR");
     }
 
     int u16(long at) throws IOException {
@@ -101,7 +106,9 @@ final class TiffTags {
         }
         long[] values = new long[(int) Math.min(e.count(), most)];
         for (int i = 0; i < values.length; i++) {
-            values[i] = e.type() == 1 ? content.u8(base + e.valueAt() + i) : e.type() == 3 ? u16(e.valueAt() + i * 2L) : u32(e.valueAt() + i * 4L);
+            values[i] = e.type() == 1
+                    ? content.u8(base + e.valueAt() + i)
+                    : e.type() == 3 ? u16(e.valueAt() + i * 2L) : u32(e.valueAt() + i * 4L);
         }
         return values;
     }
@@ -112,7 +119,9 @@ final class TiffTags {
     }
 
     String text(Entry e) throws IOException {
-        return e == null || e.type() != 2 ? "" : Bytes.upToZero(content, base + e.valueAt(), (int) Math.min(200, e.count()));
+        return e == null || e.type() != 2
+                ? ""
+                : Bytes.upToZero(content, base + e.valueAt(), (int) Math.min(200, e.count()));
     }
 
     /** What the first directory and its Exif part say of the picture; whatever cannot be read is left out. */
@@ -142,6 +151,8 @@ final class TiffTags {
     /** {@code 2026:05:04 09:12:30} as ISO 8601; null when it is none. */
     static String isoTime(String text) {
         return TIME.matcher(text).matches() && !text.startsWith("0000")
-                ? text.substring(0, 4) + "-" + text.substring(5, 7) + "-" + text.substring(8, 10) + "T" + text.substring(11, 19) : null;
+                ? text.substring(0, 4) + "-" + text.substring(5, 7) + "-" + text.substring(8, 10) + "T"
+                        + text.substring(11, 19)
+                : null;
     }
 }

@@ -9,8 +9,8 @@ import org.brantel.core.carve.kind.Start;
 import org.brantel.core.source.ByteView;
 
 /**
- * WebP (RFC 9649), little-endian: "RIFF", the length of what follows, "WEBP", then chunks of a name, a length, and so many
- * bytes, padded to even. They must fill the file exactly, and a picture's data must begin as such.
+ * WebP (RFC 9649), little-endian: "RIFF", the length of what follows, "WEBP", then chunks of a name, a length, and so
+ * many bytes, padded to even. They must fill the file exactly, and a picture's data must begin as such.
  */
 public final class Webp implements ContentKind {
 
@@ -36,7 +36,8 @@ public final class Webp implements ContentKind {
 
     @Override
     public Walk walk(ByteView content) throws IOException {
-        if (!Bytes.text(content, 0, 4).equals("RIFF") || !Bytes.text(content, 8, 4).equals("WEBP")) {
+        if (!Bytes.text(content, 0, 4).equals("RIFF")
+                || !Bytes.text(content, 8, 4).equals("WEBP")) {
             return Walk.broken(0, "does not begin as a WebP");
         }
         long end = 8 + content.u32le(4);
@@ -59,7 +60,8 @@ public final class Webp implements ContentKind {
                         return Walk.broken(body, "the picture's data do not begin as such");
                     }
                     picture = true;
-                    about = about.with(About.WIDTH, content.u16le(body + 6) & 0x3fff).with(About.HEIGHT, content.u16le(body + 8) & 0x3fff);
+                    about = about.with(About.WIDTH, content.u16le(body + 6) & 0x3fff)
+                            .with(About.HEIGHT, content.u16le(body + 8) & 0x3fff);
                 }
                 case "VP8L" -> {
                     if (content.u8(body) != 0x2f) {
@@ -74,11 +76,12 @@ public final class Webp implements ContentKind {
                     long tiff = Bytes.text(content, body, 6).equals("Exif\0\0") ? body + 6 : body;
                     about = TiffTags.isHeader(content, tiff) ? about.and(new TiffTags(content, tiff).about()) : about;
                 }
-                default -> { }
+                default -> {}
             }
             at = body + length + (length & 1);
         }
-        return picture && at >= end && at <= end + 1 ? Walk.fitting(end, "Its chunks fill it exactly.").about(about)
+        return picture && at >= end && at <= end + 1
+                ? Walk.fitting(end, "Its chunks fill it exactly.").about(about)
                 : Walk.broken(at, "its chunks do not fill it");
     }
 }

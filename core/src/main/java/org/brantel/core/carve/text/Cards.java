@@ -47,17 +47,25 @@ public final class Cards implements ContentKind {
         while (Bytes.text(content, at, begin.length()).equals(begin)) {
             long close = PlainText.find(content, end, at);
             if (close < 0) {
-                return count == 0 ? Walk.broken(at, "it is not text, or has no end").as(code) : done(content, at, count).as(code);
+                return count == 0
+                        ? Walk.broken(at, "it is not text, or has no end").as(code)
+                        : done(content, at, count).as(code);
             }
             at = Bytes.withLineEnd(content, close + end.length);
             count++;
         }
-        return count == 0 ? Walk.broken(0, "it does not begin as such").as(code) : done(content, at, count).as(code);
+        return count == 0
+                ? Walk.broken(0, "it does not begin as such").as(code)
+                : done(content, at, count).as(code);
     }
 
     private static Walk done(ByteView content, long end, int count) throws IOException {
         Matcher name = NAME.matcher(Bytes.text(content, 0, (int) Math.min(end, 8192)));
-        return Walk.whole(end, count == 1 ? "It is closed by its end line." : "Each of its " + count + " parts is closed by its end line.")
+        return Walk.whole(
+                        end,
+                        count == 1
+                                ? "It is closed by its end line."
+                                : "Each of its " + count + " parts is closed by its end line.")
                 .about(About.NONE.with(About.TITLE, name.find() ? name.group(1) : null));
     }
 }

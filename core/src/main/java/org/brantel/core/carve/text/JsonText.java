@@ -23,7 +23,13 @@ public final class JsonText implements ContentKind {
 
     @Override
     public List<Start> starts() {
-        return List.of(Start.of("{\""), Start.of("{\n"), Start.of("{\r\n"), Start.of("[{"), Start.of("[\n"), Start.of("[\r\n"));
+        return List.of(
+                Start.of("{\""),
+                Start.of("{\n"),
+                Start.of("{\r\n"),
+                Start.of("[{"),
+                Start.of("[\n"),
+                Start.of("[\r\n"));
     }
 
     @Override
@@ -59,11 +65,22 @@ public final class JsonText implements ContentKind {
                     return Walk.broken(at, "brackets do not pair");
                 }
                 if (--depth == 0) {
-                    return at < SHORTEST || !named ? Walk.broken(at, "it is too short to be told from other text")
+                    return at < SHORTEST || !named
+                            ? Walk.broken(at, "it is too short to be told from other text")
                             : Walk.whole(Bytes.withLineEnd(content, at + 1), "Its brackets pair and its strings end.");
                 }
-            } else if (!(c == ',' || c == ':' || c == ' ' || c == '\n' || c == '\r' || c == '\t' || c == '-' || c == '+' || c == '.'
-                    || c >= '0' && c <= '9' || c >= 'a' && c <= 'z' || c == 'E')) {
+            } else if (!(c == ','
+                    || c == ':'
+                    || c == ' '
+                    || c == '\n'
+                    || c == '\r'
+                    || c == '\t'
+                    || c == '-'
+                    || c == '+'
+                    || c == '.'
+                    || c >= '0' && c <= '9'
+                    || c >= 'a' && c <= 'z'
+                    || c == 'E')) {
                 return Walk.broken(at, "a character that does not belong there");
             }
         }

@@ -13,7 +13,9 @@ import org.brantel.core.carve.kind.Start;
 import org.brantel.core.source.ByteSet;
 import org.brantel.core.source.ByteView;
 
-/** XML 1.0, SVG and HTML: text in tags. XML ends where its first element is closed, HTML where the tag of that name is. */
+/**
+ * XML 1.0, SVG and HTML: text in tags. XML ends where its first element is closed, HTML where the tag of that name is.
+ */
 public final class Markup implements ContentKind {
 
     private static final Pattern ROOT = Pattern.compile("<([A-Za-z_][\\w:.-]{0,60})[\\s>/]");
@@ -37,7 +39,14 @@ public final class Markup implements ContentKind {
 
     @Override
     public List<Start> starts() {
-        return List.of(Start.of("<?xml"), Start.of("\u00ef\u00bb\u00bf<?xml"), Start.of("<svg"), Start.of("<!DOCTYPE html"), Start.of("<!doctype html"), Start.of("<html"), Start.of("<HTML"));
+        return List.of(
+                Start.of("<?xml"),
+                Start.of("\u00ef\u00bb\u00bf<?xml"),
+                Start.of("<svg"),
+                Start.of("<!DOCTYPE html"),
+                Start.of("<!doctype html"),
+                Start.of("<html"),
+                Start.of("<HTML"));
     }
 
     @Override
@@ -57,19 +66,28 @@ public final class Markup implements ContentKind {
         String code = html ? "html" : name.equals("svg") || name.endsWith(":svg") ? "svg" : "xml";
         long end = html ? afterClosing(content, root.start(), "html") : afterElement(content, root.start());
         if (end < 0) {
-            return Walk.broken(-end - 1, "it is not text, or its first element is never closed").as(code);
+            return Walk.broken(-end - 1, "it is not text, or its first element is never closed")
+                    .as(code);
         }
         Matcher title = TITLE.matcher(head);
-        return Walk.whole(Bytes.withLineEnd(content, end), "Its first element is closed.").as(code).about(About.NONE.with(About.TITLE, title.find() ? title.group(1).strip() : null));
+        return Walk.whole(Bytes.withLineEnd(content, end), "Its first element is closed.")
+                .as(code)
+                .about(About.NONE.with(
+                        About.TITLE, title.find() ? title.group(1).strip() : null));
     }
 
     /** @return where it ends; else minus the place of what is wrong, minus one */
     private static long afterClosing(ByteView content, long from, String name) throws IOException {
-        for (long at = content.past(BETWEEN_TAGS, from, content.length()); at < content.length(); at = content.past(BETWEEN_TAGS, at + 1, content.length())) {
+        for (long at = content.past(BETWEEN_TAGS, from, content.length());
+                at < content.length();
+                at = content.past(BETWEEN_TAGS, at + 1, content.length())) {
             if (content.u8(at) != '<') {
                 return -at - 1;
             }
-            if (content.u8(at + 1) == '/' && Bytes.text(content, at + 2, name.length()).toLowerCase(Locale.ROOT).equals(name)) {
+            if (content.u8(at + 1) == '/'
+                    && Bytes.text(content, at + 2, name.length())
+                            .toLowerCase(Locale.ROOT)
+                            .equals(name)) {
                 long close = PlainText.find(content, CLOSE, at);
                 return close < 0 ? -at - 1 : close + 1;
             }
@@ -79,7 +97,9 @@ public final class Markup implements ContentKind {
 
     private static long afterElement(ByteView content, long from) throws IOException {
         int depth = 0;
-        for (long at = content.past(BETWEEN_TAGS, from, content.length()); at < content.length(); at = content.past(BETWEEN_TAGS, at + 1, content.length())) {
+        for (long at = content.past(BETWEEN_TAGS, from, content.length());
+                at < content.length();
+                at = content.past(BETWEEN_TAGS, at + 1, content.length())) {
             if (content.u8(at) != '<') {
                 return -at - 1;
             }

@@ -12,7 +12,7 @@ public final class PlainText {
     private static final ByteSet EVEN = ByteSet.of(c -> !isOdd(c));
     private static final ByteSet ASCII = ByteSet.of(c -> c < 0x80 && !isOdd(c));
 
-    private PlainText() { }
+    private PlainText() {}
 
     /** Checks a file whose name says that it is text. */
     public static ContentKind.Walk check(ByteView content) throws IOException {
@@ -22,7 +22,9 @@ public final class PlainText {
         }
         long looked = Math.min(length, LOOK_AT);
         long odd = content.past(EVEN, 0, looked);
-        return odd < looked ? ContentKind.Walk.broken(odd, "a byte that text does not hold") : ContentKind.Walk.whole(length, "It reads as text throughout.");
+        return odd < looked
+                ? ContentKind.Walk.broken(odd, "a byte that text does not hold")
+                : ContentKind.Walk.whole(length, "It reads as text throughout.");
     }
 
     static boolean isOdd(int c) {
@@ -32,7 +34,9 @@ public final class PlainText {
     /** Where some bytes are next in the text that goes on from a place; -1 when that ends before. */
     static long find(ByteView content, byte[] bytes, long from) throws IOException {
         ByteSet others = EVEN.without(bytes[0]);
-        for (long at = content.past(others, from, content.length()); at < content.length() && !isOdd(content.u8(at)); at = content.past(others, at + 1, content.length())) {
+        for (long at = content.past(others, from, content.length());
+                at < content.length() && !isOdd(content.u8(at));
+                at = content.past(others, at + 1, content.length())) {
             if (content.startsWith(at, bytes)) {
                 return at;
             }
@@ -40,7 +44,10 @@ public final class PlainText {
         return -1;
     }
 
-    /** Where the text that begins here ends: before the first byte that it cannot hold, or that is no whole character of UTF-8. */
+    /**
+     * Where the text that begins here ends: before the first byte that it cannot hold, or that is no whole character of
+     * UTF-8.
+     */
     static long end(ByteView content) throws IOException {
         long at = content.past(ASCII, 0, content.length());
         while (at < content.length()) {

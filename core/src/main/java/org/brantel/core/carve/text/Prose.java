@@ -10,8 +10,8 @@ import org.brantel.core.carve.kind.Start;
 import org.brantel.core.source.ByteView;
 
 /**
- * Plain text by its bytes: words and spaces in UTF-8, or lines of as many separators each. Nothing in it says where it ends, so that what
- * is found is never called whole. The scan looks for it where no other kind begins.
+ * Plain text by its bytes: words and spaces in UTF-8, or lines of as many separators each. Nothing in it says where it
+ * ends, so that what is found is never called whole. The scan looks for it where no other kind begins.
  */
 public final class Prose implements ContentKind {
 
@@ -70,7 +70,8 @@ public final class Prose implements ContentKind {
         String head = new String(content.bytes(0, (int) Math.min(end, 2048)), StandardCharsets.UTF_8);
         List<String> lines = head.lines().limit(MOST_LINES).toList();
         String first = lines.isEmpty() ? "" : lines.get(0).strip();
-        return Walk.likely(end, "It reads as text; nothing in it says where it ends.").as(isTable(lines) ? "csv" : "txt")
+        return Walk.likely(end, "It reads as text; nothing in it says where it ends.")
+                .as(isTable(lines) ? "csv" : "txt")
                 .about(About.NONE.with(About.WORDS, first.length() > 60 ? first.substring(0, 60) : first));
     }
 

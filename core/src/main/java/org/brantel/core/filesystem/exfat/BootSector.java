@@ -31,8 +31,18 @@ import org.brantel.core.source.Source;
  *
  * @param start first byte of the volume in the source
  */
-record BootSector(long start, int sectorBytes, int clusterBytes, long sectors, long tableAt, long tableBytes, long clustersAt, long clusters,
-                  long rootCluster, long serial, int flags) {
+record BootSector(
+        long start,
+        int sectorBytes,
+        int clusterBytes,
+        long sectors,
+        long tableAt,
+        long tableBytes,
+        long clustersAt,
+        long clusters,
+        long rootCluster,
+        long serial,
+        int flags) {
 
     /** Where the copy stands. */
     static final int COPY_SECTOR = 12;
@@ -71,26 +81,64 @@ record BootSector(long start, int sectorBytes, int clusterBytes, long sectors, l
         int sectorShift = v.u8(108);
         int clusterShift = v.u8(109);
         require(sectorShift >= 9 && sectorShift <= 12, FAMILY, "sector size", at + 108, sectorShift, "9 to 12");
-        require(sectorShift + clusterShift <= 25, FAMILY, "cluster size", at + 109, clusterShift, "at most 25 with the sector size");
+        require(
+                sectorShift + clusterShift <= 25,
+                FAMILY,
+                "cluster size",
+                at + 109,
+                clusterShift,
+                "at most 25 with the sector size");
         int sectorBytes = 1 << sectorShift;
         long sectors = v.u32le(72) | v.u32le(76) << 32;
-        require(sectors > 0 && sectors < Long.MAX_VALUE / sectorBytes - start, FAMILY, "sectors", at + 72, sectors, "more than 0");
+        require(
+                sectors > 0 && sectors < Long.MAX_VALUE / sectorBytes - start,
+                FAMILY,
+                "sectors",
+                at + 72,
+                sectors,
+                "more than 0");
         long tableSector = v.u32le(80);
         long tableSectors = v.u32le(84);
         long clustersSector = v.u32le(88);
         long clusters = v.u32le(92);
         int tables = v.u8(110);
         require(tables >= 1 && tables <= 2, FAMILY, "tables", at + 110, tables, "1 or 2");
-        require(tableSector >= 24 && tableSector + tableSectors * tables <= clustersSector, FAMILY, "first sector of the table", at + 80, tableSector,
+        require(
+                tableSector >= 24 && tableSector + tableSectors * tables <= clustersSector,
+                FAMILY,
+                "first sector of the table",
+                at + 80,
+                tableSector,
                 "24 or more, before the clusters");
-        require(clusters > 0 && clusters <= tableSectors * sectorBytes / 4 - 2 && clustersSector < sectors, FAMILY, "clusters", at + 92, clusters,
+        require(
+                clusters > 0 && clusters <= tableSectors * sectorBytes / 4 - 2 && clustersSector < sectors,
+                FAMILY,
+                "clusters",
+                at + 92,
+                clusters,
                 "as many as the table has entries");
         long root = v.u32le(96);
-        require(root >= 2 && root < clusters + 2, FAMILY, "root folder's cluster", at + 96, root, "2 to " + (clusters + 1));
+        require(
+                root >= 2 && root < clusters + 2,
+                FAMILY,
+                "root folder's cluster",
+                at + 96,
+                root,
+                "2 to " + (clusters + 1));
         int flags = v.u16le(106);
         long table = (flags & 1) != 0 && tables == 2 ? tableSector + tableSectors : tableSector;
-        return new BootSector(start, sectorBytes, 1 << sectorShift + clusterShift, sectors, start + table * sectorBytes, tableSectors * sectorBytes,
-                start + clustersSector * sectorBytes, clusters, root, v.u32le(100), flags);
+        return new BootSector(
+                start,
+                sectorBytes,
+                1 << sectorShift + clusterShift,
+                sectors,
+                start + table * sectorBytes,
+                tableSectors * sectorBytes,
+                start + clustersSector * sectorBytes,
+                clusters,
+                root,
+                v.u32le(100),
+                flags);
     }
 
     long lengthBytes() {

@@ -36,8 +36,19 @@ import org.brantel.core.filesystem.DosAttributes;
  * @param inPiece the clusters follow each other and have no chain
  * @param entries how many entries the set takes
  */
-record EntrySet(boolean live, boolean sound, int attributes, Instant created, Instant modified, Instant accessed, boolean inPiece,
-                long written, long firstCluster, long size, String name, int entries) {
+record EntrySet(
+        boolean live,
+        boolean sound,
+        int attributes,
+        Instant created,
+        Instant modified,
+        Instant accessed,
+        boolean inPiece,
+        long written,
+        long firstCluster,
+        long size,
+        String name,
+        int entries) {
 
     static final int SIZE = 32;
     private static final int IN_USE = 0x80;
@@ -89,9 +100,19 @@ record EntrySet(boolean live, boolean sound, int attributes, Instant created, In
         if (!live && !sound || size < 0 || written < 0) {
             return Optional.empty();
         }
-        return Optional.of(new EntrySet(live, sound, u16(b, at + 4), time(u32(b, at + 8), u8(b, at + 20), u8(b, at + 22)),
-                time(u32(b, at + 12), u8(b, at + 21), u8(b, at + 23)), time(u32(b, at + 16), 0, u8(b, at + 24)), (u8(b, stream + 1) & 2) != 0,
-                Math.min(written, size), u32(b, stream + 20), size, name.substring(0, characters), entries));
+        return Optional.of(new EntrySet(
+                live,
+                sound,
+                u16(b, at + 4),
+                time(u32(b, at + 8), u8(b, at + 20), u8(b, at + 22)),
+                time(u32(b, at + 12), u8(b, at + 21), u8(b, at + 23)),
+                time(u32(b, at + 16), 0, u8(b, at + 24)),
+                (u8(b, stream + 1) & 2) != 0,
+                Math.min(written, size),
+                u32(b, stream + 20),
+                size,
+                name.substring(0, characters),
+                entries));
     }
 
     /** EXFAT section 6.3.3: over all bytes but the checksum itself, of the entries as they are when in use. */
@@ -107,13 +128,23 @@ record EntrySet(boolean live, boolean sound, int attributes, Instant created, In
         return sum;
     }
 
-    /** EXFAT sections 7.4.8 and 7.4.10: as in FAT, with 10 ms; the offset in quarters of an hour where its bit 7 says so, else UTC is assumed. */
+    /**
+     * EXFAT sections 7.4.8 and 7.4.10: as in FAT, with 10 ms; the offset in quarters of an hour where its bit 7 says
+     * so, else UTC is assumed.
+     */
     private static Instant time(long value, int tenMillis, int offset) {
         int quarters = (offset & 0x80) != 0 ? (offset << 25) >> 25 : 0;
         try {
-            return LocalDateTime.of((int) (1980 + (value >> 25)), (int) (value >> 21 & 15), (int) (value >> 16 & 31), (int) (value >> 11 & 31),
-                            (int) (value >> 5 & 63), (int) Math.min(59, (value & 31) * 2))
-                    .toInstant(ZoneOffset.UTC).plusMillis(Math.min(tenMillis, 199) * 10L).minusSeconds(quarters * 900L);
+            return LocalDateTime.of(
+                            (int) (1980 + (value >> 25)),
+                            (int) (value >> 21 & 15),
+                            (int) (value >> 16 & 31),
+                            (int) (value >> 11 & 31),
+                            (int) (value >> 5 & 63),
+                            (int) Math.min(59, (value & 31) * 2))
+                    .toInstant(ZoneOffset.UTC)
+                    .plusMillis(Math.min(tenMillis, 199) * 10L)
+                    .minusSeconds(quarters * 900L);
         } catch (DateTimeException e) {
             return null;
         }

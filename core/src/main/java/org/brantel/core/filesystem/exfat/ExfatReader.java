@@ -58,7 +58,15 @@ public final class ExfatReader implements FileSystem {
             remarks.add("Whoever used it last noted failures of the medium.");
         }
         String serial = String.format("%04X-%04X", boot.serial() >> 16, boot.serial() & 0xffff);
-        return new VolumeFacts("exfat", label, serial, new Range(boot.start(), boot.lengthBytes()), boot.clusterBytes(), null, true, remarks);
+        return new VolumeFacts(
+                "exfat",
+                label,
+                serial,
+                new Range(boot.start(), boot.lengthBytes()),
+                boot.clusterBytes(),
+                null,
+                true,
+                remarks);
     }
 
     BootSector boot() {
@@ -109,7 +117,8 @@ public final class ExfatReader implements FileSystem {
         head.root();
         Bitmaps.use(new FileContent(source, head.bitmap(), Extents.length(head.bitmap()), null), space, 2);
         if (space.unknownClusters() > 0) {
-            problems.add("The allocation of " + space.unknownClusters() + " of " + space.count() + " clusters is unknown: their bitmap was not read.");
+            problems.add("The allocation of " + space.unknownClusters() + " of " + space.count()
+                    + " clusters is unknown: their bitmap was not read.");
         }
         return space;
     }

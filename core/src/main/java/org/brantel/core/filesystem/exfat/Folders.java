@@ -31,13 +31,14 @@ final class Folders {
 
     /** EXFAT section 7.4: a folder holds at most 256 MiB. */
     private static final long MAX_FOLDER_BYTES = 256L << 20;
+
     private static final int MAX_DEPTH = 128;
     private static final int BLOCK = 64 << 10;
     private static final int LONGEST_SET = 20 * EntrySet.SIZE;
     private static final int LABEL = 0x83;
     private static final int BITMAP = 0x81;
 
-    private record Folder(String path, List<Extent> where, boolean deleted, int depth) { }
+    private record Folder(String path, List<Extent> where, boolean deleted, int depth) {}
 
     private final Source source;
     private final BootSector boot;
@@ -105,7 +106,11 @@ final class Folders {
             for (long cluster : clusters) {
                 if (!visited.holds(cluster - 2) && (round == 1 || !below.holds(cluster - 2))) {
                     visited.add(cluster - 2);
-                    waiting.add(new Folder("/(lost folder " + cluster + ")", List.of(new Extent(boot.offset(cluster), boot.clusterBytes())), true, 1));
+                    waiting.add(new Folder(
+                            "/(lost folder " + cluster + ")",
+                            List.of(new Extent(boot.offset(cluster), boot.clusterBytes())),
+                            true,
+                            1));
                     while (!waiting.isEmpty()) {
                         read(waiting.poll(), space);
                     }
@@ -116,11 +121,13 @@ final class Folders {
 
     private void childrenOf(long cluster, ClusterSet children) throws IOException {
         byte[] block = new byte[boot.clusterBytes()];
-        if (boot.offset(cluster) + block.length > source.size() || !source.read(boot.offset(cluster), block, 0, block.length).isClean()) {
+        if (boot.offset(cluster) + block.length > source.size()
+                || !source.read(boot.offset(cluster), block, 0, block.length).isClean()) {
             return;
         }
         for (int at = 0; at + EntrySet.SIZE <= block.length; at += EntrySet.SIZE) {
-            Optional<EntrySet> set = EntrySet.beginsAt(block, at) ? EntrySet.parse(block, at, block.length) : Optional.empty();
+            Optional<EntrySet> set =
+                    EntrySet.beginsAt(block, at) ? EntrySet.parse(block, at, block.length) : Optional.empty();
             if (set.isPresent() && set.get().isFolder() && set.get().firstCluster() >= 2) {
                 children.add(set.get().firstCluster() - 2, Math.max(1, set.get().size() / boot.clusterBytes()));
             }
@@ -134,7 +141,8 @@ final class Folders {
     private List<Extent> chain(long first, String path) throws IOException {
         Chains.Chain chain = Chains.follow(table, first, MAX_FOLDER_BYTES / boot.clusterBytes() + 1);
         if (chain.brokenBy() != null) {
-            problems.add("The chain of folder " + path + " breaks after " + chain.clusters() + " clusters: " + chain.brokenBy() + ".");
+            problems.add("The chain of folder " + path + " breaks after " + chain.clusters() + " clusters: "
+                    + chain.brokenBy() + ".");
         }
         return Extents.cut(chain.extents(), MAX_FOLDER_BYTES);
     }
@@ -146,7 +154,8 @@ final class Folders {
             int n = (int) Math.min(block.length, content.size() - at);
             ReadOutcome outcome = content.read(at, block, 0, n);
             if (!outcome.isClean()) {
-                problems.add("Folder " + shown(folder.path()) + ": " + outcome.failed().stream().mapToLong(r -> r.length()).sum()
+                problems.add("Folder " + shown(folder.path()) + ": "
+                        + outcome.failed().stream().mapToLong(r -> r.length()).sum()
                         + " bytes were not read; entries there are missing.");
             }
             boolean last = at + n == content.size();
@@ -159,26 +168,30 @@ final class Folders {
     }
 
     /** @return bytes that are done with; -1 at the mark that says no more entries follow */
-    private int entries(Folder folder, byte[] block, int length, int until, long blockAt, Space space) throws IOException {
+    private int entries(Folder folder, byte[] block, int length, int until, long blockAt, Space space)
+            throws IOException {
         int at = 0;
         while (at < until && at + EntrySet.SIZE <= length) {
             int type = u8(block, at);
             if (type == 0 && !folder.deleted()) {
                 return -1;
             }
-            Optional<EntrySet> set = EntrySet.beginsAt(block, at) ? EntrySet.parse(block, at, length) : Optional.empty();
+            Optional<EntrySet> set =
+                    EntrySet.beginsAt(block, at) ? EntrySet.parse(block, at, length) : Optional.empty();
             if (set.isPresent()) {
                 take(folder, set.get(), placeOf(folder, blockAt + at), space);
                 at += set.get().entries() * EntrySet.SIZE;
                 continue;
             }
             if (type == 0x85) {
-                problems.add("Folder " + shown(folder.path()) + ": the entry at byte " + placeOf(folder, blockAt + at) + " is malformed and was passed over.");
+                problems.add("Folder " + shown(folder.path()) + ": the entry at byte " + placeOf(folder, blockAt + at)
+                        + " is malformed and was passed over.");
             } else if (type == LABEL && folder.depth() == 0 && u8(block, at + 1) <= 11) {
                 label = new String(block, at + 2, u8(block, at + 1) * 2, StandardCharsets.UTF_16LE);
             } else if (type == BITMAP && folder.depth() == 0) {
                 long size = Math.min(i64(block, at + 24), boot.clusters() / 8 + 1);
-                Chains.Chain chain = Chains.follow(table, u32(block, at + 20), size < 0 ? 0 : size / boot.clusterBytes() + 1);
+                Chains.Chain chain =
+                        Chains.follow(table, u32(block, at + 20), size < 0 ? 0 : size / boot.clusterBytes() + 1);
                 bitmap = Extents.cut(chain.extents(), Math.max(0, size));
             }
             at += EntrySet.SIZE;
@@ -187,7 +200,10 @@ final class Folders {
     }
 
     private static long placeOf(Folder folder, long at) {
-        return Extents.slice(folder.where(), at, 1).stream().findFirst().map(Extent::offset).orElse(-1L);
+        return Extents.slice(folder.where(), at, 1).stream()
+                .findFirst()
+                .map(Extent::offset)
+                .orElse(-1L);
     }
 
     private void take(Folder folder, EntrySet set, long at, Space space) throws IOException {
@@ -203,29 +219,46 @@ final class Folders {
         if (!set.sound()) {
             faults.add("Its record fails its checksum.");
         }
-        Placement placement = set.size() == 0 ? new Placement.Known(List.of()) : placement(set, isDeleted, space, faults);
-        (isDeleted ? deleted : live).add(new FileRecord(path, set.name(), true, set.size(), placement, null, set.created(), set.modified(),
-                set.accessed(), faults, RecordFacts.at(at, set.attributeWords())));
+        Placement placement =
+                set.size() == 0 ? new Placement.Known(List.of()) : placement(set, isDeleted, space, faults);
+        (isDeleted ? deleted : live)
+                .add(new FileRecord(
+                        path,
+                        set.name(),
+                        true,
+                        set.size(),
+                        placement,
+                        null,
+                        set.created(),
+                        set.modified(),
+                        set.accessed(),
+                        faults,
+                        RecordFacts.at(at, set.attributeWords())));
     }
 
     private Placement placement(EntrySet set, boolean isDeleted, Space space, List<String> faults) throws IOException {
         long first = set.firstCluster();
         long need = set.size() / boot.clusterBytes() + (set.size() % boot.clusterBytes() == 0 ? 0 : 1);
         if (first < 2 || first - 2 >= boot.clusters()) {
-            return isDeleted ? new Placement.Erased(first, true) : new Placement.Known(missing(faults, "its first cluster " + first + " does not exist"));
+            return isDeleted
+                    ? new Placement.Erased(first, true)
+                    : new Placement.Known(missing(faults, "its first cluster " + first + " does not exist"));
         }
         if (set.inPiece()) {
             if (need > boot.clusters() - (first - 2)) {
-                faults.add("Its record claims " + set.size() + " bytes, more than the volume holds from its first cluster on.");
+                faults.add("Its record claims " + set.size()
+                        + " bytes, more than the volume holds from its first cluster on.");
             }
             long length = Math.min(need, boot.clusters() - (first - 2)) * boot.clusterBytes();
-            return new Placement.Known(Extents.withUnwrittenTail(List.of(new Extent(boot.offset(first), length)), set.written(), set.size()));
+            return new Placement.Known(Extents.withUnwrittenTail(
+                    List.of(new Extent(boot.offset(first), length)), set.written(), set.size()));
         }
         Chains.Chain chain = Chains.follow(table, first, need);
         boolean whole = chain.clusters() == need;
         if (isDeleted) {
             // A chain may outlive its file; where it does not, only the first cluster is known.
-            return whole && space != null && need > 1 ? new Placement.Known(Extents.withUnwrittenTail(chain.extents(), set.written(), set.size()))
+            return whole && space != null && need > 1
+                    ? new Placement.Known(Extents.withUnwrittenTail(chain.extents(), set.written(), set.size()))
                     : new Placement.Erased(first, true);
         }
         if (!whole) {
@@ -247,7 +280,8 @@ final class Folders {
         }
         if (visited.holds(first - 2)) {
             if (!isDeleted) {
-                problems.add("Folder " + path + " starts at cluster " + first + ", which another folder uses; not entered again.");
+                problems.add("Folder " + path + " starts at cluster " + first
+                        + ", which another folder uses; not entered again.");
             }
             return;
         }
@@ -257,7 +291,8 @@ final class Folders {
         }
         List<Extent> where;
         if (set.inPiece()) {
-            long clusters = Math.min(boot.clusters() - (first - 2), Math.min(set.size(), MAX_FOLDER_BYTES) / boot.clusterBytes());
+            long clusters = Math.min(
+                    boot.clusters() - (first - 2), Math.min(set.size(), MAX_FOLDER_BYTES) / boot.clusterBytes());
             where = List.of(new Extent(boot.offset(first), clusters * boot.clusterBytes()));
         } else {
             where = isDeleted ? List.of(new Extent(boot.offset(first), boot.clusterBytes())) : chain(first, path);
@@ -266,7 +301,9 @@ final class Folders {
             // Whatever has been written there since is no folder of this one.
             Extents free = new Extents();
             for (Extent e : where) {
-                for (long at = e.offset(); at < e.range().end() && !space.isUsed((at - boot.offset(2)) / boot.clusterBytes() + 2); at += boot.clusterBytes()) {
+                for (long at = e.offset();
+                        at < e.range().end() && !space.isUsed((at - boot.offset(2)) / boot.clusterBytes() + 2);
+                        at += boot.clusterBytes()) {
                     free.add(at, boot.clusterBytes());
                 }
             }

@@ -19,7 +19,10 @@ import org.brantel.core.source.Range;
 import org.brantel.core.source.RangeSet;
 import org.brantel.core.source.Source;
 
-/** Clusters of folders in a volume's free space that no folder leads to any more: of before a format, or deleted with what was above them. */
+/**
+ * Clusters of folders in a volume's free space that no folder leads to any more: of before a format, or deleted with
+ * what was above them.
+ */
 public final class LostEntries implements FileSystem {
 
     private final Source source;
@@ -40,7 +43,8 @@ public final class LostEntries implements FileSystem {
      * @param places where entries stand
      * @return empty when no whole set of entries is among them
      */
-    public static Optional<LostEntries> in(Source source, ExfatReader over, List<Range> free, RangeSet known, long[] places) throws IOException {
+    public static Optional<LostEntries> in(
+            Source source, ExfatReader over, List<Range> free, RangeSet known, long[] places) throws IOException {
         BootSector boot = over.boot();
         TreeSet<Long> clusters = new TreeSet<>();
         for (long place : places) {
@@ -68,8 +72,16 @@ public final class LostEntries implements FileSystem {
 
     @Override
     public VolumeFacts facts() {
-        return new VolumeFacts("exfat", "", "", new Range(boot.start(), boot.lengthBytes()), boot.clusterBytes(), null, true,
-                List.of(clusters.size() + " clusters of its folders are left, the first at byte " + boot.offset(clusters.first()) + "."));
+        return new VolumeFacts(
+                "exfat",
+                "",
+                "",
+                new Range(boot.start(), boot.lengthBytes()),
+                boot.clusterBytes(),
+                null,
+                true,
+                List.of(clusters.size() + " clusters of its folders are left, the first at byte "
+                        + boot.offset(clusters.first()) + "."));
     }
 
     @Override

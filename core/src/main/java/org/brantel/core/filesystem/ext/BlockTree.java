@@ -15,8 +15,8 @@ import org.brantel.core.content.Extents;
  * <pre>
  * extent tree node: offset size field            leaf, 12 bytes                 index, 12 bytes
  *      0    2  F30A                                   0  4  first block in file      0  4  first block in file
- *      2    2  entries                                4  2  blocks; above 32768      4  4  block of the node, lower part
- *      6    2  depth; 0: leaves                             not written: zeros       8  2  upper part
+ *      2    2  entries                                4  2  blocks; above 32768      4  4  block of the node, lower
+ *      part 6    2  depth; 0: leaves                             not written: zeros       8  2  upper part
  *     12       entries, 12 bytes each                 6  2  block, upper part
  *                                                     8  4  block, lower part
  * block map: 12 blocks, then a block of blocks, one of those, and one of those; 4 bytes each, 0 for a hole
@@ -25,7 +25,7 @@ import org.brantel.core.content.Extents;
 final class BlockTree {
 
     /** @param fault what is wrong with the tree, in a sentence; null when it is whole */
-    record Mapped(List<Extent> extents, String fault) { }
+    record Mapped(List<Extent> extents, String fault) {}
 
     private static final int MAGIC = 0xf30a;
     private static final int MAX_DEPTH = 5;

@@ -53,19 +53,29 @@ public final class ExtReader implements FileSystem {
         if (sb.needsRecovery()) {
             remarks.add("It was not closed cleanly; what its journal still holds is read as if it were in place.");
         }
-        return new VolumeFacts(sb.family(), sb.label(), sb.identifier(), new Range(sb.start(), sb.lengthBytes()), sb.clusterBytes(), sb.made(), true, remarks);
+        return new VolumeFacts(
+                sb.family(),
+                sb.label(),
+                sb.identifier(),
+                new Range(sb.start(), sb.lengthBytes()),
+                sb.clusterBytes(),
+                sb.made(),
+                true,
+                remarks);
     }
 
     @Override
     public boolean stands() throws IOException {
         Blocks blocks = new Blocks(source, sb);
-        Inode root = new InodeTable(sb, blocks, new Groups(sb, blocks), new Problems(FindingSink.NONE, "")).inode(Names.ROOT);
+        Inode root = new InodeTable(sb, blocks, new Groups(sb, blocks), new Problems(FindingSink.NONE, ""))
+                .inode(Names.ROOT);
         return root != null && root.isFolder() && root.isLive();
     }
 
     @Override
     public List<Range> free() throws IOException {
-        return ExtSpace.read(source, sb, new Groups(sb, new Blocks(source, sb)), new Problems(FindingSink.NONE, "")).free(source.size());
+        return ExtSpace.read(source, sb, new Groups(sb, new Blocks(source, sb)), new Problems(FindingSink.NONE, ""))
+                .free(source.size());
     }
 
     @Override

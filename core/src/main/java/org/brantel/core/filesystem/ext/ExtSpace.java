@@ -10,17 +10,20 @@ import org.brantel.core.filesystem.Space;
 import org.brantel.core.source.Range;
 import org.brantel.core.source.Source;
 
-/** Which blocks of an ext volume are in use: a bitmap in each group, a bit a cluster (EXT4 "Block and inode Bitmaps"). */
+/**
+ * Which blocks of an ext volume are in use: a bitmap in each group, a bit a cluster (EXT4 "Block and inode Bitmaps").
+ */
 final class ExtSpace {
 
-    private ExtSpace() { }
+    private ExtSpace() {}
 
     static Space read(Source source, Superblock sb, Groups groups, Problems problems) throws IOException {
         long all = (sb.blocks() - sb.firstDataBlock() + sb.blocksPerCluster() - 1) / sb.blocksPerCluster();
         long onMedium = Math.max(0, source.size() - sb.offset(sb.firstDataBlock())) / sb.clusterBytes() + 1;
         Space space = new Space(sb.offset(sb.firstDataBlock()), sb.clusterBytes(), 0, Math.min(all, onMedium));
         long perGroup = sb.blocksPerGroup() / sb.blocksPerCluster();
-        long tableBytes = (sb.inodesPerGroup() * sb.inodeBytes() + sb.blockBytes() - 1) / sb.blockBytes() * sb.blockBytes();
+        long tableBytes =
+                (sb.inodesPerGroup() * sb.inodeBytes() + sb.blockBytes() - 1) / sb.blockBytes() * sb.blockBytes();
         for (long g = 0; g < groups.count() && g * perGroup < space.count(); g++) {
             Groups.Group group = groups.group(g);
             long clusters = Math.min(perGroup, space.count() - g * perGroup);
@@ -31,12 +34,17 @@ final class ExtSpace {
             // An unused bitmap was never written; the tables of other groups may lie in its group all the same.
             space.useBytes(new Range(sb.offset(group.inodeTable()), tableBytes));
             if (!group.bitmapUnused()) {
-                FileContent bitmap = new FileContent(source, List.of(new Extent(sb.offset(group.blockBitmap()), sb.blockBytes())), sb.blockBytes(), null);
+                FileContent bitmap = new FileContent(
+                        source,
+                        List.of(new Extent(sb.offset(group.blockBitmap()), sb.blockBytes())),
+                        sb.blockBytes(),
+                        null);
                 Bitmaps.use(bitmap, space, g * perGroup, clusters);
             }
         }
         if (space.unknownClusters() > 0) {
-            problems.add("The allocation of " + space.unknownClusters() + " of " + space.count() + " clusters is unknown: their bitmaps were not read.");
+            problems.add("The allocation of " + space.unknownClusters() + " of " + space.count()
+                    + " clusters is unknown: their bitmaps were not read.");
         }
         return space;
     }

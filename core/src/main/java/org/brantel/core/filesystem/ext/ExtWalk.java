@@ -25,7 +25,10 @@ import org.brantel.core.finding.Origin;
 import org.brantel.core.finding.RecordFacts;
 import org.brantel.core.source.Source;
 
-/** One walk over a volume: inodes, then folders for the names, then the journal for what both were before, then the files. */
+/**
+ * One walk over a volume: inodes, then folders for the names, then the journal for what both were before, then the
+ * files.
+ */
 final class ExtWalk {
 
     private static final int JOURNAL_FALLBACK = 8;
@@ -80,7 +83,11 @@ final class ExtWalk {
     private Journal journal() throws IOException {
         boolean has = (sb.compatible() & Superblock.HAS_JOURNAL) != 0;
         Inode inode = has ? table.inode(sb.journalInode() == 0 ? JOURNAL_FALLBACK : sb.journalInode()) : null;
-        return Journal.read(blocks, inode == null || inode.size() <= 0 ? List.of() : BlockTree.of(inode, sb, blocks::read).extents());
+        return Journal.read(
+                blocks,
+                inode == null || inode.size() <= 0
+                        ? List.of()
+                        : BlockTree.of(inode, sb, blocks::read).extents());
     }
 
     private boolean firstRound(Inode inode) throws IOException {
@@ -105,7 +112,8 @@ final class ExtWalk {
             long number = waiting.poll();
             Inode folder = folders.holds(number) ? table.inode(number) : null;
             if (folder == null) {
-                problems.add("Folder " + names.path(number) + " (inode " + number + ") was not read; what it lists is missing.");
+                problems.add("Folder " + names.path(number) + " (inode " + number
+                        + ") was not read; what it lists is missing.");
                 continue;
             }
             readFolder(folder, blocks::read, (inode, type, name, live) -> {
@@ -119,7 +127,9 @@ final class ExtWalk {
                 }
             });
         }
-        for (long number = folders.nextHeld(0); number <= sb.inodes() && !walk.stopped(); number = folders.nextHeld(number + 1)) {
+        for (long number = folders.nextHeld(0);
+                number <= sb.inodes() && !walk.stopped();
+                number = folders.nextHeld(number + 1)) {
             Inode folder = seen.contains(number) ? null : table.inode(number);
             if (folder != null) {
                 // Listed nowhere, but in use: its files are live all the same.
@@ -150,14 +160,17 @@ final class ExtWalk {
                 long block = (e.offset() + at - sb.start()) / sb.blockBytes();
                 Long other = folderOfBlock.putIfAbsent(block, folder.number());
                 if (other != null) {
-                    problems.add("Folder " + names.path(folder.number()) + " and folder " + names.path(other) + " claim the same block " + block + "; it is read once.");
+                    problems.add("Folder " + names.path(folder.number()) + " and folder " + names.path(other)
+                            + " claim the same block " + block + "; it is read once.");
                     continue;
                 }
                 byte[] b = blocks.read(block);
                 if (b == null) {
-                    problems.add("A block of folder " + names.path(folder.number()) + " at byte " + (e.offset() + at) + " was not read; entries there are missing.");
+                    problems.add("A block of folder " + names.path(folder.number()) + " at byte " + (e.offset() + at)
+                            + " was not read; entries there are missing.");
                 } else if (!FolderBlock.read(b, sb.inodes(), hashed, listener)) {
-                    problems.add("A block of folder " + names.path(folder.number()) + " at byte " + (e.offset() + at) + " is malformed; entries there are missing.");
+                    problems.add("A block of folder " + names.path(folder.number()) + " at byte " + (e.offset() + at)
+                            + " is malformed; entries there are missing.");
                 }
             }
         }
@@ -167,7 +180,10 @@ final class ExtWalk {
     private void rememberFolders(Journal journal, OldInodes old, List<OldInodes.Version> gone) throws IOException {
         for (OldInodes.Version v : gone) {
             if (v.inode().isFolder() && !v.inode().holdsContent()) {
-                for (Extent e : Extents.cut(BlockTree.of(v.inode(), sb, old.asOf(v.transaction(), blocks)).extents(), MAX_FOLDER_BYTES)) {
+                for (Extent e : Extents.cut(
+                        BlockTree.of(v.inode(), sb, old.asOf(v.transaction(), blocks))
+                                .extents(),
+                        MAX_FOLDER_BYTES)) {
                     rememberBlocks(e, v.inode().number());
                 }
             }
@@ -208,7 +224,13 @@ final class ExtWalk {
         }
         List<Names.Name> all = names.listed(inode.number());
         if (all.isEmpty()) {
-            judge.live(file(inode, "/(lost files)/", "inode " + inode.number(), blocks::read, null, List.of("No folder lists it; it is in use all the same.")));
+            judge.live(file(
+                    inode,
+                    "/(lost files)/",
+                    "inode " + inode.number(),
+                    blocks::read,
+                    null,
+                    List.of("No folder lists it; it is in use all the same.")));
         }
         for (Names.Name name : all) {
             judge.live(file(inode, names.path(name.parent()), name.text(), blocks::read, null, List.of()));
@@ -216,7 +238,9 @@ final class ExtWalk {
         return !walk.stopped();
     }
 
-    private FileRecord file(Inode inode, String folder, String name, BlockTree.Reader reader, Instant deleted, List<String> remarks) throws IOException {
+    private FileRecord file(
+            Inode inode, String folder, String name, BlockTree.Reader reader, Instant deleted, List<String> remarks)
+            throws IOException {
         List<String> faults = new ArrayList<>(remarks);
         if (inode.isEncrypted()) {
             faults.add("It is encrypted by the file system; without its owner's key only ciphertext comes back.");
@@ -231,7 +255,17 @@ final class ExtWalk {
             }
             placement = new Placement.Known(mapped.extents());
         }
-        return new FileRecord(folder + name, name, true, inode.size(), placement, null, inode.created(), inode.modified(), inode.accessed(), faults,
+        return new FileRecord(
+                folder + name,
+                name,
+                true,
+                inode.size(),
+                placement,
+                null,
+                inode.created(),
+                inode.modified(),
+                inode.accessed(),
+                faults,
                 RecordFacts.at(inode.at(), List.of(inode.permissions())).deletedAt(deleted));
     }
 
@@ -242,7 +276,11 @@ final class ExtWalk {
             if (v.inode().isFile()) {
                 Inode now = table.inode(v.inode().number());
                 boolean same = now != null && now.generation() == v.inode().generation() && now.deletedSeconds() != 0;
-                files.add(gone(v.inode(), v.transaction(), old.asOf(v.transaction(), blocks), same ? Instant.ofEpochSecond(now.deletedSeconds()) : null));
+                files.add(gone(
+                        v.inode(),
+                        v.transaction(),
+                        old.asOf(v.transaction(), blocks),
+                        same ? Instant.ofEpochSecond(now.deletedSeconds()) : null));
                 found.add(v.inode().number());
             }
         }
@@ -250,16 +288,19 @@ final class ExtWalk {
             Inode inode = table.inode(number);
             if (inode != null && inode.isFile() && found.add(inode.number())) {
                 boolean dated = inode.deletedSeconds() > sb.inodes();
-                files.add(gone(inode, Names.NOW, blocks::read, dated ? Instant.ofEpochSecond(inode.deletedSeconds()) : null));
+                files.add(gone(
+                        inode, Names.NOW, blocks::read, dated ? Instant.ofEpochSecond(inode.deletedSeconds()) : null));
             }
         }
         nameless(files, found);
         return files;
     }
 
-    private FileRecord gone(Inode inode, long transaction, BlockTree.Reader reader, Instant deleted) throws IOException {
+    private FileRecord gone(Inode inode, long transaction, BlockTree.Reader reader, Instant deleted)
+            throws IOException {
         Optional<Names.Name> name = names.then(inode.number(), transaction);
-        return name.isPresent() ? file(inode, names.path(name.get().parent()), name.get().text(), reader, deleted, List.of())
+        return name.isPresent()
+                ? file(inode, names.path(name.get().parent()), name.get().text(), reader, deleted, List.of())
                 : file(inode, "/(lost files)/", "inode " + inode.number(), reader, deleted, List.of());
     }
 
@@ -272,8 +313,18 @@ final class ExtWalk {
             }
             Names.Name name = e.getValue().get(0);
             Instant deleted = now.deletedSeconds() > sb.inodes() ? Instant.ofEpochSecond(now.deletedSeconds()) : null;
-            files.add(new FileRecord(names.path(name.parent()) + name.text(), name.text(), true, 0, new Placement.Lost("its inode " + e.getKey()
-                    + " was cleared, and the journal has no older copy of it; only its name is left."), null, null, null, null, List.of(),
+            files.add(new FileRecord(
+                    names.path(name.parent()) + name.text(),
+                    name.text(),
+                    true,
+                    0,
+                    new Placement.Lost("its inode " + e.getKey()
+                            + " was cleared, and the journal has no older copy of it; only its name is left."),
+                    null,
+                    null,
+                    null,
+                    null,
+                    List.of(),
                     RecordFacts.at(now.at(), List.of()).deletedAt(deleted)));
         }
     }

@@ -30,7 +30,7 @@ final class FolderBlock {
 
     private static final int HEAD = 8;
 
-    private FolderBlock() { }
+    private FolderBlock() {}
 
     /**
      * @param hashed the folder is hashed: blocks without entries hold hashes, not slack
@@ -56,7 +56,8 @@ final class FolderBlock {
                 need = HEAD + nameLength + 3 & ~3;
                 listener.entry(inode, u8(b, at + 7), name(b, at + HEAD, nameLength), true);
             }
-            boolean hashes = hashed && (inode == 0 && length == b.length || at + length == b.length && isDots(b, at, nameLength));
+            boolean hashes = hashed
+                    && (inode == 0 && length == b.length || at + length == b.length && isDots(b, at, nameLength));
             if (!hashes) {
                 slack(b, at + (inode == 0 ? 0 : need), at + length, inodes, listener);
             }
@@ -86,8 +87,14 @@ final class FolderBlock {
         int length = u16(b, at + 4);
         int nameLength = u8(b, at + 6);
         int type = u8(b, at + 7);
-        boolean fits = inode > 0 && inode <= inodes && nameLength > 0 && at + HEAD + nameLength <= end && length >= HEAD + nameLength
-                && (length & 3) == 0 && at + length <= b.length && type <= 7;
+        boolean fits = inode > 0
+                && inode <= inodes
+                && nameLength > 0
+                && at + HEAD + nameLength <= end
+                && length >= HEAD + nameLength
+                && (length & 3) == 0
+                && at + length <= b.length
+                && type <= 7;
         if (!fits) {
             return Optional.empty();
         }

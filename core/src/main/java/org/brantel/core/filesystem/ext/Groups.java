@@ -20,7 +20,7 @@ import java.io.IOException;
 final class Groups {
 
     /** @param unusedInodes at the end of the table */
-    record Group(long blockBitmap, long inodeTable, boolean bitmapUnused, long unusedInodes) { }
+    record Group(long blockBitmap, long inodeTable, boolean bitmapUnused, long unusedInodes) {}
 
     private final Superblock sb;
     private final Blocks blocks;
@@ -37,8 +37,8 @@ final class Groups {
     }
 
     /**
-     * Copies of descriptors are as old as the volume: they know where the tables are, not what came to be used since. So the
-     * first ones are taken wherever they agree with the copy on that.
+     * Copies of descriptors are as old as the volume: they know where the tables are, not what came to be used since.
+     * So the first ones are taken wherever they agree with the copy on that.
      *
      * @return null when its descriptor was not read or leads off the volume
      */
@@ -68,7 +68,9 @@ final class Groups {
         if ((flags & 1) != 0) {
             unused = sb.inodesPerGroup();
         }
-        return sb.isBlock(table) ? new Group(bitmap, table, (flags & 2) != 0, Math.min(unused, sb.inodesPerGroup())) : null;
+        return sb.isBlock(table)
+                ? new Group(bitmap, table, (flags & 2) != 0, Math.min(unused, sb.inodesPerGroup()))
+                : null;
     }
 
     /** Beside the copy of the superblock that serves, or, when they are scattered, in their own groups. */

@@ -26,7 +26,7 @@ final class InlineContent {
     private static final long MAGIC = 0xea020000L;
     private static final int SYSTEM = 7;
 
-    private InlineContent() { }
+    private InlineContent() {}
 
     /** Where the content stands on the medium; shorter than the size where a part is missing. */
     static List<Extent> extents(Inode inode) {
@@ -56,7 +56,13 @@ final class InlineContent {
         }
         int first = head + 4;
         for (int at = first; at + 16 <= b.length && u32(b, at) != 0; at += 16 + (u8(b, at) + 3 & ~3)) {
-            boolean data = u8(b, at + 1) == SYSTEM && u8(b, at) == 4 && at + 20 <= b.length && b[at + 16] == 'd' && b[at + 17] == 'a' && b[at + 18] == 't' && b[at + 19] == 'a';
+            boolean data = u8(b, at + 1) == SYSTEM
+                    && u8(b, at) == 4
+                    && at + 20 <= b.length
+                    && b[at + 16] == 'd'
+                    && b[at + 17] == 'a'
+                    && b[at + 18] == 't'
+                    && b[at + 19] == 'a';
             long size = u32(b, at + 8);
             int value = first + u16(b, at + 2);
             if (data && u32(b, at + 4) == 0 && value + size <= b.length) {

@@ -15,8 +15,8 @@ import java.util.Arrays;
  *              8 file, A link                          100    4  generation
  *      4    4  bytes, lower half                       108    4  bytes, upper half
  *      8    4  accessed;  12  4  inode changed         128    2  bytes in use beyond 128
- *     16    4  content changed                         136    4  content changed: nanoseconds &lt;&lt; 2, era in the low 2 bits
- *     20    4  deleted, or the next orphan             140    4  accessed, likewise
+ *     16    4  content changed                         136    4  content changed: nanoseconds &lt;&lt; 2, era in the
+ *     low 2 bits 20    4  deleted, or the next orphan             140    4  accessed, likewise
  *     26    2  names                                   144    4  created;  148  4  likewise
  *     32    4  flags: 80000 extents, 10000000 content within, 1000 hashed folder, 800 encrypted
  * </pre>
@@ -26,8 +26,19 @@ import java.util.Arrays;
  * @param at         where it lies in the source
  * @param generation tells a file from others that had the same inode
  */
-record Inode(long number, byte[] body, long at, int mode, long size, Instant accessed, Instant modified, Instant created, long deletedSeconds,
-             int names, long flags, long generation) {
+record Inode(
+        long number,
+        byte[] body,
+        long at,
+        int mode,
+        long size,
+        Instant accessed,
+        Instant modified,
+        Instant created,
+        long deletedSeconds,
+        int names,
+        long flags,
+        long generation) {
 
     static final int MAP_AT = 40;
     static final int MAP_BYTES = 60;
@@ -39,8 +50,19 @@ record Inode(long number, byte[] body, long at, int mode, long size, Instant acc
     static Inode parse(long number, byte[] b, int at, int length, long placed) {
         byte[] body = Arrays.copyOfRange(b, at, at + length);
         int extra = length > 130 ? Math.min(u16(body, 128), length - 128) : 0;
-        return new Inode(number, body, placed, u16(body, 0), u32(body, 4) | u32(body, 108) << 32, time(body, 8, extra, 140), time(body, 16, extra, 136),
-                extra >= 24 ? time(body, 144, extra, 148) : null, u32(body, 20), u16(body, 26), u32(body, 32), u32(body, 100));
+        return new Inode(
+                number,
+                body,
+                placed,
+                u16(body, 0),
+                u32(body, 4) | u32(body, 108) << 32,
+                time(body, 8, extra, 140),
+                time(body, 16, extra, 136),
+                extra >= 24 ? time(body, 144, extra, 148) : null,
+                u32(body, 20),
+                u16(body, 26),
+                u32(body, 32),
+                u32(body, 100));
     }
 
     private static Instant time(byte[] body, int at, int extra, int extraAt) {

@@ -63,7 +63,8 @@ final class InodeTable {
                 long block = group.inodeTable() + i / perBlock;
                 room -= perBlock;
                 if (room < 0) {
-                    problems.add("The inode tables of the volume at byte " + sb.start() + " overlap; what comes after group " + g + " was passed over.");
+                    problems.add("The inode tables of the volume at byte " + sb.start()
+                            + " overlap; what comes after group " + g + " was passed over.");
                     return;
                 }
                 byte[] b = blocks.read(block);
@@ -74,14 +75,21 @@ final class InodeTable {
                 for (int j = 0; j < perBlock && i + j < last; j++) {
                     int at = j * sb.inodeBytes();
                     // Most of a table was never used: nothing to parse where there is no mode.
-                    if ((b[at] | b[at + 1]) != 0 && !visitor.visit(Inode.parse(g * sb.inodesPerGroup() + i + j + 1, b, at, sb.inodeBytes(), sb.offset(block) + at))) {
+                    if ((b[at] | b[at + 1]) != 0
+                            && !visitor.visit(Inode.parse(
+                                    g * sb.inodesPerGroup() + i + j + 1,
+                                    b,
+                                    at,
+                                    sb.inodeBytes(),
+                                    sb.offset(block) + at))) {
                         return;
                     }
                 }
             }
         }
         if (tell && unread > 0) {
-            problems.add(unread + " of " + sb.inodes() + " inodes were never read or lie beyond the medium's end; their files are missing.");
+            problems.add(unread + " of " + sb.inodes()
+                    + " inodes were never read or lie beyond the medium's end; their files are missing.");
         }
     }
 

@@ -31,7 +31,7 @@ import org.brantel.core.content.Extent;
 final class Journal {
 
     /** @param block in which the copy stands, of the volume */
-    record Copy(long transaction, long block, boolean escaped) { }
+    record Copy(long transaction, long block, boolean escaped) {}
 
     private static final long MAGIC = 0xc03b3998L;
     private static final int DESCRIPTOR = 1;
@@ -90,7 +90,7 @@ final class Journal {
             case DESCRIPTOR -> tags(b, transaction, at, end);
             case COMMIT -> committed.add(transaction);
             case REVOKED -> revoked(b, transaction);
-            default -> { }
+            default -> {}
         }
     }
 
@@ -109,7 +109,8 @@ final class Journal {
             if (copy == null || u32(copy, 0) == MAGIC) {
                 return;
             }
-            copies.computeIfAbsent(block, k -> new ArrayList<>(2)).add(new Copy(transaction, stands, (flags & ESCAPED) != 0));
+            copies.computeIfAbsent(block, k -> new ArrayList<>(2))
+                    .add(new Copy(transaction, stands, (flags & ESCAPED) != 0));
             tag += size + ((flags & NO_IDENTIFIER) != 0 ? 0 : 16);
             if ((flags & LAST) != 0) {
                 return;

@@ -15,10 +15,11 @@ final class Names {
     static final long ROOT = 2;
     /** The transaction of what stands in the folders now. */
     static final long NOW = Long.MAX_VALUE;
+
     private static final int MAX_DEPTH = 256;
 
     /** @param transaction in which the name was true, or {@link #NOW} */
-    record Name(long parent, String text, long transaction) { }
+    record Name(long parent, String text, long transaction) {}
 
     private final Map<Long, List<Name>> listed = new HashMap<>();
     private final Map<Long, List<Name>> old = new HashMap<>();
@@ -54,7 +55,8 @@ final class Names {
     /** The name that an inode had when its copy was made: of those that are remembered, the nearest in time. */
     Optional<Name> then(long inode, long transaction) {
         return old.getOrDefault(inode, List.of()).stream()
-                .min(Comparator.comparingLong((Name n) -> Math.abs(Math.min(n.transaction(), Long.MAX_VALUE / 4) - Math.min(transaction, Long.MAX_VALUE / 4)))
+                .min(Comparator.comparingLong((Name n) -> Math.abs(Math.min(n.transaction(), Long.MAX_VALUE / 4)
+                                - Math.min(transaction, Long.MAX_VALUE / 4)))
                         .thenComparing(Name::text));
     }
 
@@ -70,7 +72,8 @@ final class Names {
         }
         Optional<Name> name = listed(folder).stream().findFirst().or(() -> then(folder, NOW));
         String path = name.isEmpty() || !below.add(folder) || below.size() > MAX_DEPTH
-                ? "/(lost folder " + folder + ")/" : path(name.get().parent(), below) + name.get().text() + "/";
+                ? "/(lost folder " + folder + ")/"
+                : path(name.get().parent(), below) + name.get().text() + "/";
         if (path.length() < 4096) {
             paths.put(folder, path);
         }

@@ -14,9 +14,9 @@ import java.util.Optional;
 final class OldInodes {
 
     /** @param transaction in which the copy was made */
-    record Version(Inode inode, long transaction) { }
+    record Version(Inode inode, long transaction) {}
 
-    private record Key(long number, long generation) { }
+    private record Key(long number, long generation) {}
 
     private final Journal journal;
     private final InodeTable table;
@@ -39,9 +39,16 @@ final class OldInodes {
             for (Journal.Copy copy : e.getValue()) {
                 byte[] b = journal.read(copy);
                 for (int i = 0; b != null && i < sb.blockBytes() / sb.inodeBytes(); i++) {
-                    Inode old = Inode.parse(first + i, b, i * sb.inodeBytes(), sb.inodeBytes(), sb.offset(copy.block()) + (long) i * sb.inodeBytes());
+                    Inode old = Inode.parse(
+                            first + i,
+                            b,
+                            i * sb.inodeBytes(),
+                            sb.inodeBytes(),
+                            sb.offset(copy.block()) + (long) i * sb.inodeBytes());
                     if (old.isLive() && (old.isFile() || old.isFolder()) && old.number() > 10 && old.leadsSomewhere()) {
-                        newest.merge(new Key(old.number(), old.generation()), new Version(old, copy.transaction()),
+                        newest.merge(
+                                new Key(old.number(), old.generation()),
+                                new Version(old, copy.transaction()),
                                 (a, c) -> c.transaction() > a.transaction() ? c : a);
                     }
                 }
@@ -52,7 +59,10 @@ final class OldInodes {
     /** Of inodes that are free now or were given to another file. */
     List<Version> gone() throws IOException {
         newest.entrySet().removeIf(e -> isStillThere(e.getKey()));
-        return newest.values().stream().sorted(Comparator.comparingLong((Version v) -> v.inode().number()).thenComparing(Version::transaction)).toList();
+        return newest.values().stream()
+                .sorted(Comparator.comparingLong((Version v) -> v.inode().number())
+                        .thenComparing(Version::transaction))
+                .toList();
     }
 
     private boolean isStillThere(Key key) {
@@ -69,7 +79,9 @@ final class OldInodes {
     BlockTree.Reader asOf(long transaction, Blocks blocks) {
         return block -> {
             List<Journal.Copy> copies = journal.copies().getOrDefault(block, List.of());
-            Optional<Journal.Copy> then = copies.stream().filter(c -> c.transaction() <= transaction).max(Comparator.comparingLong(Journal.Copy::transaction))
+            Optional<Journal.Copy> then = copies.stream()
+                    .filter(c -> c.transaction() <= transaction)
+                    .max(Comparator.comparingLong(Journal.Copy::transaction))
                     .or(() -> copies.stream().min(Comparator.comparingLong(Journal.Copy::transaction)));
             byte[] copy = then.isPresent() ? journal.read(then.get()) : null;
             return copy != null ? copy : blocks.read(block);

@@ -37,9 +37,28 @@ import org.brantel.core.source.Source;
  * @param blocksOnMedium how many of its blocks lie on the medium, at least in part; what it claims may be a lie
  * @param copyGroup the group that this copy begins; 0 for the first
  */
-record Superblock(long start, long blocksOnMedium, long inodes, long blocks, long firstDataBlock, int blockBytes, int blocksPerCluster, long blocksPerGroup,
-                  long inodesPerGroup, int state, int inodeBytes, int copyGroup, long compatible, long incompatible, long forReading,
-                  String identifier, String label, long journalInode, int descriptorBytes, long firstMetaGroup, Instant made) {
+record Superblock(
+        long start,
+        long blocksOnMedium,
+        long inodes,
+        long blocks,
+        long firstDataBlock,
+        int blockBytes,
+        int blocksPerCluster,
+        long blocksPerGroup,
+        long inodesPerGroup,
+        int state,
+        int inodeBytes,
+        int copyGroup,
+        long compatible,
+        long incompatible,
+        long forReading,
+        String identifier,
+        String label,
+        long journalInode,
+        int descriptorBytes,
+        long firstMetaGroup,
+        Instant made) {
 
     static final int AT = 1024;
     static final int SIZE = 1024;
@@ -101,28 +120,81 @@ record Superblock(long start, long blocksOnMedium, long inodes, long blocks, lon
         boolean wide = (incompatible & WIDE) != 0;
         long blocks = u32(b, 4) | (wide ? u32(b, 336) << 32 : 0);
         long firstData = u32(b, 20);
-        require(blocks > firstData && blocks < Long.MAX_VALUE / blockBytes - start, FAMILY, "blocks", at + 4, blocks, "more than the first data block");
+        require(
+                blocks > firstData && blocks < Long.MAX_VALUE / blockBytes - start,
+                FAMILY,
+                "blocks",
+                at + 4,
+                blocks,
+                "more than the first data block");
         require(firstData <= 1, FAMILY, "first data block", at + 20, firstData, "0 or 1");
         long perGroup = u32(b, 32);
         long logCluster = u32(b, 28);
         boolean clusters = (forReading & CLUSTERS) != 0;
-        require(!clusters || logCluster >= logBlock && logCluster <= logBlock + 16, FAMILY, "cluster size", at + 28, logCluster, "not below the block size");
+        require(
+                !clusters || logCluster >= logBlock && logCluster <= logBlock + 16,
+                FAMILY,
+                "cluster size",
+                at + 28,
+                logCluster,
+                "not below the block size");
         int perCluster = clusters ? 1 << (int) (logCluster - logBlock) : 1;
-        require(perGroup >= 8 && perGroup <= (long) blockBytes * 8 * perCluster, FAMILY, "blocks of a group", at + 32, perGroup, "8 to what a bitmap holds");
+        require(
+                perGroup >= 8 && perGroup <= (long) blockBytes * 8 * perCluster,
+                FAMILY,
+                "blocks of a group",
+                at + 32,
+                perGroup,
+                "8 to what a bitmap holds");
         long inodesPerGroup = u32(b, 40);
         long inodes = u32(b, 0);
-        require(inodesPerGroup > 0 && inodesPerGroup <= blockBytes * 8L, FAMILY, "inodes of a group", at + 40, inodesPerGroup, "1 to what a bitmap holds");
+        require(
+                inodesPerGroup > 0 && inodesPerGroup <= blockBytes * 8L,
+                FAMILY,
+                "inodes of a group",
+                at + 40,
+                inodesPerGroup,
+                "1 to what a bitmap holds");
         long groups = (blocks - firstData + perGroup - 1) / perGroup;
         require(inodes > 0 && inodes <= groups * inodesPerGroup, FAMILY, "inodes", at, inodes, "what the groups hold");
         int inodeBytes = u32(b, 76) == 0 ? 128 : u16(b, 88);
-        require(inodeBytes >= 128 && inodeBytes <= blockBytes && Integer.bitCount(inodeBytes) == 1, FAMILY, "bytes of an inode", at + 88, inodeBytes,
+        require(
+                inodeBytes >= 128 && inodeBytes <= blockBytes && Integer.bitCount(inodeBytes) == 1,
+                FAMILY,
+                "bytes of an inode",
+                at + 88,
+                inodeBytes,
                 "128 to a block, a power of two");
         int descriptor = wide ? u16(b, 254) : 32;
-        require(descriptor >= 32 && descriptor <= blockBytes && Integer.bitCount(descriptor) == 1, FAMILY, "bytes of a group descriptor", at + 254, descriptor,
+        require(
+                descriptor >= 32 && descriptor <= blockBytes && Integer.bitCount(descriptor) == 1,
+                FAMILY,
+                "bytes of a group descriptor",
+                at + 254,
+                descriptor,
                 "32 or more, a power of two");
         long made = u32(b, 264);
-        return new Superblock(start, Math.min(blocks, (source.size() - start) / blockBytes + 1), inodes, blocks, firstData, blockBytes, perCluster, perGroup, inodesPerGroup, u16(b, 58), inodeBytes, u16(b, 90),
-                u32(b, 92), incompatible, forReading, identifier(b), text(b, 120, 16), u32(b, 224), descriptor, u32(b, 260),
+        return new Superblock(
+                start,
+                Math.min(blocks, (source.size() - start) / blockBytes + 1),
+                inodes,
+                blocks,
+                firstData,
+                blockBytes,
+                perCluster,
+                perGroup,
+                inodesPerGroup,
+                u16(b, 58),
+                inodeBytes,
+                u16(b, 90),
+                u32(b, 92),
+                incompatible,
+                forReading,
+                identifier(b),
+                text(b, 120, 16),
+                u32(b, 224),
+                descriptor,
+                u32(b, 260),
                 made == 0 ? null : Instant.ofEpochSecond(made));
     }
 

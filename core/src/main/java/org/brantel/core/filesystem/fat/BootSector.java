@@ -33,9 +33,20 @@ import org.brantel.core.source.Source;
  * @param start   first byte of the volume in the source
  * @param fatBits 12, 16 or 32, from the number of clusters alone as FAT32S "FAT Type Determination" demands
  */
-record BootSector(long start, int bytesPerSector, int sectorsPerCluster, int reservedSectors, int tables,
-                  int rootEntries, long totalSectors, long sectorsPerTable, long rootCluster, String label, String serial,
-                  int clusters, int fatBits) {
+record BootSector(
+        long start,
+        int bytesPerSector,
+        int sectorsPerCluster,
+        int reservedSectors,
+        int tables,
+        int rootEntries,
+        long totalSectors,
+        long sectorsPerTable,
+        long rootCluster,
+        String label,
+        String serial,
+        int clusters,
+        int fatBits) {
 
     /** Where FAT32 keeps a copy of this sector. */
     static final int COPY_SECTOR = 6;
@@ -77,7 +88,20 @@ record BootSector(long start, int bytesPerSector, int sectorsPerCluster, int res
      */
     static BootSector ofClusters(long dataStart, int clusterBytes, int clusters, int fatBits) {
         int sector = Math.min(512, clusterBytes);
-        return new BootSector(dataStart, sector, clusterBytes / sector, 0, 0, 0, (long) clusters * (clusterBytes / sector), 0, 0, "", "", clusters, fatBits);
+        return new BootSector(
+                dataStart,
+                sector,
+                clusterBytes / sector,
+                0,
+                0,
+                0,
+                (long) clusters * (clusterBytes / sector),
+                0,
+                0,
+                "",
+                "",
+                clusters,
+                fatBits);
     }
 
     private static BootSector read(Source source, long at, long start, long room) throws IOException {
@@ -87,10 +111,20 @@ record BootSector(long start, int bytesPerSector, int sectorsPerCluster, int res
         ByteView v = ByteView.of(source, new Range(at, 512));
         require(v.u16be(510) == 0x55aa, FAMILY, "signature", at + 510, v.u16be(510), "0x55AA");
         int bytesPerSector = v.u16le(11);
-        require(bytesPerSector >= 512 && bytesPerSector <= 4096 && Integer.bitCount(bytesPerSector) == 1,
-                FAMILY, "bytes per sector", at + 11, bytesPerSector, "512 to 4096, a power of two");
+        require(
+                bytesPerSector >= 512 && bytesPerSector <= 4096 && Integer.bitCount(bytesPerSector) == 1,
+                FAMILY,
+                "bytes per sector",
+                at + 11,
+                bytesPerSector,
+                "512 to 4096, a power of two");
         int sectorsPerCluster = v.u8(13);
-        require(Integer.bitCount(sectorsPerCluster) == 1, FAMILY, "sectors per cluster", at + 13, sectorsPerCluster,
+        require(
+                Integer.bitCount(sectorsPerCluster) == 1,
+                FAMILY,
+                "sectors per cluster",
+                at + 13,
+                sectorsPerCluster,
                 "a power of two");
         int reserved = v.u16le(14);
         require(reserved > 0, FAMILY, "reserved sectors", at + 14, reserved, "at least 1");
@@ -98,7 +132,13 @@ record BootSector(long start, int bytesPerSector, int sectorsPerCluster, int res
         require(tables >= 1 && tables <= 4, FAMILY, "number of tables", at + 16, tables, "1 to 4");
         int rootEntries = v.u16le(17);
         long total = v.u16le(19) != 0 ? v.u16le(19) : v.u32le(32);
-        require(total > 0 && total <= Long.MAX_VALUE / bytesPerSector, FAMILY, "sectors in all", at + 19, total, "more than 0");
+        require(
+                total > 0 && total <= Long.MAX_VALUE / bytesPerSector,
+                FAMILY,
+                "sectors in all",
+                at + 19,
+                total,
+                "more than 0");
         boolean wide = v.u16le(22) == 0;
         long perTable = wide ? v.u32le(36) : v.u16le(22);
         require(perTable > 0, FAMILY, "sectors per table", at + 22, perTable, "more than 0");
@@ -117,13 +157,30 @@ record BootSector(long start, int bytesPerSector, int sectorsPerCluster, int res
         require(bits == 32 || rootEntries > 0, FAMILY, "root folder entries", at + 17, rootEntries, "more than 0");
         long rootCluster = bits == 32 ? v.u32le(44) : 0;
         int usable = (int) Math.min(clusters, tableClusters);
-        require(bits != 32 || rootCluster >= 2 && rootCluster < usable + 2L, FAMILY, "root folder's cluster", at + 44,
-                rootCluster, "2 to " + (usable + 1L));
+        require(
+                bits != 32 || rootCluster >= 2 && rootCluster < usable + 2L,
+                FAMILY,
+                "root folder's cluster",
+                at + 44,
+                rootCluster,
+                "2 to " + (usable + 1L));
         String label = new String(v.bytes(bits == 32 ? 71 : 43, 11), StandardCharsets.ISO_8859_1).strip();
         long number = v.u32le(bits == 32 ? 67 : 39);
         String serial = number == 0 ? "" : String.format("%04X-%04X", number >> 16, number & 0xffff);
-        return new BootSector(start, bytesPerSector, sectorsPerCluster, reserved, tables, rootEntries, total, perTable,
-                rootCluster, printable(label), serial, usable, bits);
+        return new BootSector(
+                start,
+                bytesPerSector,
+                sectorsPerCluster,
+                reserved,
+                tables,
+                rootEntries,
+                total,
+                perTable,
+                rootCluster,
+                printable(label),
+                serial,
+                usable,
+                bits);
     }
 
     private static String printable(String label) {

@@ -32,8 +32,17 @@ import org.brantel.core.filesystem.DosAttributes;
  * @param deleted    the first byte is E5
  * @param entryByte  where the entry lies in the source
  */
-record DirectoryEntry(byte[] rawName, boolean deleted, int attributes, int caseFlags, long firstCluster, long size,
-                      Instant created, Instant modified, Instant accessed, long entryByte) {
+record DirectoryEntry(
+        byte[] rawName,
+        boolean deleted,
+        int attributes,
+        int caseFlags,
+        long firstCluster,
+        long size,
+        Instant created,
+        Instant modified,
+        Instant accessed,
+        long entryByte) {
 
     static final int SIZE = 32;
     static final int DELETED = 0xe5;
@@ -45,9 +54,17 @@ record DirectoryEntry(byte[] rawName, boolean deleted, int attributes, int caseF
         System.arraycopy(b, at, name, 0, 11);
         long cluster = u16(b, at + 26) | (fatBits == 32 ? (long) (u16(b, at + 20) & 0x0fff) << 16 : 0);
         long size = u16(b, at + 28) | (long) u16(b, at + 30) << 16;
-        return new DirectoryEntry(name, (b[at] & 0xff) == DELETED, b[at + 11] & 0xff, b[at + 12] & 0xff, cluster, size,
-                time(u16(b, at + 16), u16(b, at + 14), b[at + 13] & 0xff), time(u16(b, at + 24), u16(b, at + 22), 0),
-                time(u16(b, at + 18), 0, 0), entryByte);
+        return new DirectoryEntry(
+                name,
+                (b[at] & 0xff) == DELETED,
+                b[at + 11] & 0xff,
+                b[at + 12] & 0xff,
+                cluster,
+                size,
+                time(u16(b, at + 16), u16(b, at + 14), b[at + 13] & 0xff),
+                time(u16(b, at + 24), u16(b, at + 22), 0),
+                time(u16(b, at + 18), 0, 0),
+                entryByte);
     }
 
     boolean isFolder() {
@@ -107,9 +124,15 @@ record DirectoryEntry(byte[] rawName, boolean deleted, int attributes, int caseF
             return null;
         }
         try {
-            return LocalDateTime.of(1980 + (date >> 9), date >> 5 & 15, date & 31,
-                            time >> 11, time >> 5 & 63, Math.min(59, (time & 31) * 2))
-                    .toInstant(ZoneOffset.UTC).plusMillis(Math.min(tenths, 199) * 10L);
+            return LocalDateTime.of(
+                            1980 + (date >> 9),
+                            date >> 5 & 15,
+                            date & 31,
+                            time >> 11,
+                            time >> 5 & 63,
+                            Math.min(59, (time & 31) * 2))
+                    .toInstant(ZoneOffset.UTC)
+                    .plusMillis(Math.min(tenths, 199) * 10L);
         } catch (DateTimeException e) {
             return null;
         }

@@ -46,14 +46,24 @@ public final class FatReader implements FileSystem {
             if (copy.isEmpty()) {
                 throw e;
             }
-            return new FatReader(source, copy.get(), List.of("Its boot sector is spoiled; the copy in sector " + BootSector.COPY_SECTOR + " is used."));
+            return new FatReader(
+                    source,
+                    copy.get(),
+                    List.of("Its boot sector is spoiled; the copy in sector " + BootSector.COPY_SECTOR + " is used."));
         }
     }
 
     @Override
     public VolumeFacts facts() {
-        return new VolumeFacts("fat" + boot.fatBits(), boot.label(), boot.serial(), new Range(boot.start(), boot.lengthBytes()),
-                boot.clusterBytes(), made(), true, remarks);
+        return new VolumeFacts(
+                "fat" + boot.fatBits(),
+                boot.label(),
+                boot.serial(),
+                new Range(boot.start(), boot.lengthBytes()),
+                boot.clusterBytes(),
+                made(),
+                true,
+                remarks);
     }
 
     private Instant made() {
@@ -75,8 +85,12 @@ public final class FatReader implements FileSystem {
      * @return empty where they do not lead to tables
      */
     public static Optional<FatReader> rebuilt(Source source, List<Range> gaps, long[] folders) throws IOException {
-        return Rebuilt.from(source, gaps, folders).map(boot -> new FatReader(source, boot,
-                List.of("Its boot sector is gone; its tables at byte " + boot.start() + " and its folders say how it was laid out.")));
+        return Rebuilt.from(source, gaps, folders)
+                .map(boot -> new FatReader(
+                        source,
+                        boot,
+                        List.of("Its boot sector is gone; its tables at byte " + boot.start()
+                                + " and its folders say how it was laid out.")));
     }
 
     BootSector boot() {

@@ -26,9 +26,10 @@ final class Folders {
 
     /** FAT32S: a folder holds at most 65,536 entries. */
     private static final int MAX_FOLDER_BYTES = 65536 * DirectoryEntry.SIZE;
+
     private static final int MAX_DEPTH = 128;
 
-    private record Folder(String path, List<Extent> where, boolean deleted, int depth) { }
+    private record Folder(String path, List<Extent> where, boolean deleted, int depth) {}
 
     private final Source source;
     private final BootSector boot;
@@ -66,7 +67,11 @@ final class Folders {
 
     /** Only the root folder, for what the volume says of itself. */
     void root() throws IOException {
-        read(new Folder("", boot.fatBits() == 32 ? liveClusters(boot.rootCluster(), "/") : List.of(Extent.of(boot.fixedRoot())), false, 0));
+        read(new Folder(
+                "",
+                boot.fatBits() == 32 ? liveClusters(boot.rootCluster(), "/") : List.of(Extent.of(boot.fixedRoot())),
+                false,
+                0));
         waiting.clear();
     }
 
@@ -124,7 +129,9 @@ final class Folders {
     private boolean holdsOnlyEntries(long cluster) throws IOException {
         Range where = boot.cluster(cluster);
         byte[] block = new byte[boot.clusterBytes()];
-        return where.end() <= source.size() && source.read(where.offset(), block, 0, block.length).isClean() && holdsOnlyEntries(block);
+        return where.end() <= source.size()
+                && source.read(where.offset(), block, 0, block.length).isClean()
+                && holdsOnlyEntries(block);
     }
 
     private void drain() throws IOException {
@@ -207,11 +214,22 @@ final class Folders {
         (isDeleted ? deleted : live).add(record(path, name, entry, isDeleted, nameWhole));
     }
 
-    private FileRecord record(String path, String name, DirectoryEntry entry, boolean isDeleted, boolean nameWhole) throws IOException {
+    private FileRecord record(String path, String name, DirectoryEntry entry, boolean isDeleted, boolean nameWhole)
+            throws IOException {
         List<String> faults = new ArrayList<>();
         Placement placement = isDeleted ? new Placement.Erased(entry.firstCluster(), false) : chain(entry, faults);
-        return new FileRecord(path, name, nameWhole, entry.size(), placement, null, entry.created(), entry.modified(), entry.accessed(),
-                faults, RecordFacts.at(entry.entryByte(), entry.attributeWords()));
+        return new FileRecord(
+                path,
+                name,
+                nameWhole,
+                entry.size(),
+                placement,
+                null,
+                entry.created(),
+                entry.modified(),
+                entry.accessed(),
+                faults,
+                RecordFacts.at(entry.entryByte(), entry.attributeWords()));
     }
 
     private Placement chain(DirectoryEntry entry, List<String> faults) throws IOException {
@@ -234,7 +252,8 @@ final class Folders {
         }
         if (visited.get((int) first)) {
             if (!isDeleted) {
-                problems.add("Folder " + path + " starts at cluster " + first + ", which another folder uses; not entered again.");
+                problems.add("Folder " + path + " starts at cluster " + first
+                        + ", which another folder uses; not entered again.");
             }
             return;
         }
@@ -261,7 +280,8 @@ final class Folders {
         for (long c = first; boot.isCluster(c) && !space.isUsed(c) && clusters.length() < MAX_FOLDER_BYTES; c++) {
             byte[] block = new byte[boot.clusterBytes()];
             Range where = boot.cluster(c);
-            if (where.end() > source.size() || !source.read(where.offset(), block, 0, block.length).isClean()) {
+            if (where.end() > source.size()
+                    || !source.read(where.offset(), block, 0, block.length).isClean()) {
                 break;
             }
             if (c == first ? !beginsWithItself(block, first) : !holdsOnlyEntries(block)) {
@@ -285,7 +305,8 @@ final class Folders {
             return false;
         }
         for (int i = 0; i < block.length && block[i] != 0; i += DirectoryEntry.SIZE) {
-            boolean longPart = (block[i + 11] & 0x3f) == DirectoryEntry.LONG_NAME && block[i + 26] == 0 && block[i + 27] == 0;
+            boolean longPart =
+                    (block[i + 11] & 0x3f) == DirectoryEntry.LONG_NAME && block[i + 26] == 0 && block[i + 27] == 0;
             if (!longPart && !DirectoryEntry.parse(block, i, boot.fatBits(), 0).isPlausible(boot)) {
                 return false;
             }

@@ -38,7 +38,10 @@ final class LongName {
         int sum = b[at + 13] & 0xff;
         boolean isDeleted = number == DirectoryEntry.DELETED;
         boolean first = !isDeleted && (number & 0x40) != 0;
-        boolean continues = !first && !parts.isEmpty() && sum == checksum && isDeleted == deleted
+        boolean continues = !first
+                && !parts.isEmpty()
+                && sum == checksum
+                && isDeleted == deleted
                 && (isDeleted || (number & 0x3f) == nextNumber);
         if (!continues || parts.size() >= MAX_PARTS) {
             clear();
@@ -68,7 +71,8 @@ final class LongName {
             if (name.isEmpty()) {
                 return null;
             }
-            return entry.deleted() ? belongsToDeleted(entry, name) ? name : null
+            return entry.deleted()
+                    ? belongsToDeleted(entry, name) ? name : null
                     : checksum(entry.rawName()) == checksum ? name : null;
         } finally {
             clear();
@@ -100,7 +104,9 @@ final class LongName {
                 while (stripped < name.length() - 1 && (name.charAt(stripped) == '.' || name.charAt(stripped) == ' ')) {
                     stripped++;
                 }
-                return first == Character.toUpperCase(name.charAt(stripped)) || first == '_' || first >= 0x80
+                return first == Character.toUpperCase(name.charAt(stripped))
+                        || first == '_'
+                        || first >= 0x80
                         || name.charAt(stripped) >= 0x80;
             }
         }

@@ -19,7 +19,7 @@ final class Rebuilt {
     private static final long LOOK_BACK = 64L << 20;
     private static final int MOST_ROOT = 64 << 10;
 
-    private Rebuilt() { }
+    private Rebuilt() {}
 
     /** @param folders places where folders begin, ascending */
     static Optional<BootSector> from(Source source, List<Range> gaps, long[] folders) throws IOException {
@@ -35,17 +35,24 @@ final class Rebuilt {
             return Optional.empty();
         }
         long data = geometry.get().dataStart();
-        Optional<Range> gap = gaps.stream().filter(g -> g.offset() < data && g.end() >= data).findFirst();
-        return gap.isEmpty() ? Optional.empty() : tables(source, Math.max(gap.get().offset(), data - LOOK_BACK), geometry.get());
+        Optional<Range> gap =
+                gaps.stream().filter(g -> g.offset() < data && g.end() >= data).findFirst();
+        return gap.isEmpty()
+                ? Optional.empty()
+                : tables(source, Math.max(gap.get().offset(), data - LOOK_BACK), geometry.get());
     }
 
-    private static Optional<BootSector> tables(Source source, long from, LostFolders.Geometry geometry) throws IOException {
+    private static Optional<BootSector> tables(Source source, long from, LostFolders.Geometry geometry)
+            throws IOException {
         long data = geometry.dataStart();
         List<Long> starts = new ArrayList<>();
         byte[] sector = new byte[SECTOR];
         for (long at = (from + SECTOR - 1) / SECTOR * SECTOR; at < data && starts.size() < 64; at += SECTOR) {
             // A table begins with the medium's byte and ones (FAT32S "FAT Data Structure").
-            if (source.read(at, sector, 0, SECTOR).isClean() && (sector[0] & 0xff) >= 0xf0 && sector[1] == -1 && sector[2] == -1) {
+            if (source.read(at, sector, 0, SECTOR).isClean()
+                    && (sector[0] & 0xff) >= 0xf0
+                    && sector[1] == -1
+                    && sector[2] == -1) {
                 starts.add(at);
             }
         }
@@ -61,7 +68,8 @@ final class Rebuilt {
         return Optional.empty();
     }
 
-    private static BootSector boot(Source source, long table, long length, long root, LostFolders.Geometry geometry) throws IOException {
+    private static BootSector boot(Source source, long table, long length, long root, LostFolders.Geometry geometry)
+            throws IOException {
         byte[] first = new byte[4];
         source.read(table, first, 0, first.length);
         int bits = root == 0 ? 32 : first[3] == -1 ? 16 : 12;
@@ -70,6 +78,19 @@ final class Rebuilt {
         int clusters = (int) Math.min(0x0ffffff5, Math.min(byTable, byMedium));
         int perCluster = geometry.clusterBytes() / SECTOR;
         long total = (geometry.dataStart() - table) / SECTOR + (long) clusters * perCluster;
-        return new BootSector(table, SECTOR, perCluster, 0, 2, (int) (root / DirectoryEntry.SIZE), total, length / SECTOR, root == 0 ? 2 : 0, "", "", clusters, bits);
+        return new BootSector(
+                table,
+                SECTOR,
+                perCluster,
+                0,
+                2,
+                (int) (root / DirectoryEntry.SIZE),
+                total,
+                length / SECTOR,
+                root == 0 ? 2 : 0,
+                "",
+                "",
+                clusters,
+                bits);
     }
 }

@@ -28,8 +28,17 @@ import org.brantel.core.content.Extent;
  * @param unitBytes  bytes of a compression unit; 0 when not compressed
  * @param extents    non-resident: the clusters of this piece; null when its runs are malformed
  */
-record Attribute(int type, String name, int flags, boolean resident, int valueAt, long size, long written, long firstVcn,
-                 int unitBytes, List<Extent> extents) {
+record Attribute(
+        int type,
+        String name,
+        int flags,
+        boolean resident,
+        int valueAt,
+        long size,
+        long written,
+        long firstVcn,
+        int unitBytes,
+        List<Extent> extents) {
 
     static final int STANDARD_INFORMATION = 0x10;
     static final int LIST = 0x20;

@@ -38,7 +38,7 @@ final class AttributeList {
     }
 
     /** A piece with the record that holds it. */
-    record Held(MftRecord record, Attribute attribute) { }
+    record Held(MftRecord record, Attribute attribute) {}
 
     /** All attributes of a file: its own, and those of the records that continue it. */
     List<Held> all(MftRecord record) throws IOException {
@@ -70,7 +70,8 @@ final class AttributeList {
     /** A file that was deleted has a higher sequence than its pieces remember. */
     private static boolean continues(MftRecord piece, MftRecord record) {
         int before = record.sequence() - 1;
-        return piece.base() == record.number() && (piece.baseSequence() == record.sequence() || !record.inUse() && piece.baseSequence() == before);
+        return piece.base() == record.number()
+                && (piece.baseSequence() == record.sequence() || !record.inUse() && piece.baseSequence() == before);
     }
 
     private byte[] value(MftRecord record, Attribute a) throws IOException {
@@ -81,7 +82,10 @@ final class AttributeList {
             return value;
         }
         byte[] value = new byte[size];
-        if (a.extents() == null || !new FileContent(table.source(), a.extents(), size, null).read(0, value, 0, size).isClean()) {
+        if (a.extents() == null
+                || !new FileContent(table.source(), a.extents(), size, null)
+                        .read(0, value, 0, size)
+                        .isClean()) {
             return new byte[0];
         }
         return value;
@@ -89,13 +93,19 @@ final class AttributeList {
 
     /** The extents of a stream, its pieces in order; shorter where one is missing. */
     List<Extent> dataOf(MftRecord record, String stream) throws IOException {
-        return joined(all(record).stream().map(Held::attribute)
-                .filter(a -> a.type() == Attribute.DATA && a.name().equals(stream) && !a.resident()).toList(), table.boot().clusterBytes());
+        return joined(
+                all(record).stream()
+                        .map(Held::attribute)
+                        .filter(a -> a.type() == Attribute.DATA && a.name().equals(stream) && !a.resident())
+                        .toList(),
+                table.boot().clusterBytes());
     }
 
     /** Pieces of one attribute, put together by their first virtual cluster; ends where one is missing or malformed. */
     static List<Extent> joined(List<Attribute> pieces, int clusterBytes) {
-        if (pieces.size() == 1 && pieces.get(0).extents() != null && pieces.get(0).firstVcn() == 0) {
+        if (pieces.size() == 1
+                && pieces.get(0).extents() != null
+                && pieces.get(0).firstVcn() == 0) {
             return pieces.get(0).extents();
         }
         List<Attribute> sorted = new ArrayList<>(pieces);

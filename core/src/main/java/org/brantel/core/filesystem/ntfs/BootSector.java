@@ -27,8 +27,16 @@ import org.brantel.core.source.Source;
  *
  * @param start first byte of the volume in the source
  */
-record BootSector(long start, int bytesPerSector, int clusterBytes, long sectors, long mftCluster, long mirrorCluster,
-                  int recordBytes, int indexBytes, long serial) {
+record BootSector(
+        long start,
+        int bytesPerSector,
+        int clusterBytes,
+        long sectors,
+        long mftCluster,
+        long mirrorCluster,
+        int recordBytes,
+        int indexBytes,
+        long serial) {
 
     private static final String FAMILY = "an NTFS volume";
     private static final byte[] NAME = {'N', 'T', 'F', 'S', ' ', ' ', ' ', ' '};
@@ -49,27 +57,68 @@ record BootSector(long start, int bytesPerSector, int clusterBytes, long sectors
         ByteView v = ByteView.of(source, new Range(at, 512));
         require(v.startsWith(3, NAME), FAMILY, "name", at + 3, "another", "'NTFS'");
         int bytesPerSector = v.u16le(11);
-        require(bytesPerSector >= 256 && bytesPerSector <= 4096 && Integer.bitCount(bytesPerSector) == 1, FAMILY, "bytes per sector",
-                at + 11, bytesPerSector, "256 to 4096, a power of two");
+        require(
+                bytesPerSector >= 256 && bytesPerSector <= 4096 && Integer.bitCount(bytesPerSector) == 1,
+                FAMILY,
+                "bytes per sector",
+                at + 11,
+                bytesPerSector,
+                "256 to 4096, a power of two");
         int perCluster = v.u8(13);
         int sectorsPerCluster = perCluster >= 244 ? 1 << 256 - perCluster : perCluster;
-        require(Integer.bitCount(sectorsPerCluster) == 1 && (long) sectorsPerCluster * bytesPerSector <= 2 << 20, FAMILY,
-                "sectors per cluster", at + 13, perCluster, "a power of two");
+        require(
+                Integer.bitCount(sectorsPerCluster) == 1 && (long) sectorsPerCluster * bytesPerSector <= 2 << 20,
+                FAMILY,
+                "sectors per cluster",
+                at + 13,
+                perCluster,
+                "a power of two");
         int clusterBytes = sectorsPerCluster * bytesPerSector;
         long sectors = v.u32le(40) | v.u32le(44) << 32;
-        require(sectors > 0 && sectors < Long.MAX_VALUE / bytesPerSector - start, FAMILY, "sectors", at + 40, sectors, "more than 0");
+        require(
+                sectors > 0 && sectors < Long.MAX_VALUE / bytesPerSector - start,
+                FAMILY,
+                "sectors",
+                at + 40,
+                sectors,
+                "more than 0");
         long clusters = sectors / sectorsPerCluster;
         long mft = v.u32le(48) | v.u32le(52) << 32;
         long mirror = v.u32le(56) | v.u32le(60) << 32;
-        require(mft >= 0 && mft < clusters, FAMILY, "cluster of the file table", at + 48, mft, "0 to " + (clusters - 1));
+        require(
+                mft >= 0 && mft < clusters,
+                FAMILY,
+                "cluster of the file table",
+                at + 48,
+                mft,
+                "0 to " + (clusters - 1));
         int recordBytes = size(v.u8(64), clusterBytes);
-        require(recordBytes >= 256 && recordBytes <= 65536 && Integer.bitCount(recordBytes) == 1, FAMILY, "bytes per record", at + 64,
-                recordBytes, "256 to 65536, a power of two");
+        require(
+                recordBytes >= 256 && recordBytes <= 65536 && Integer.bitCount(recordBytes) == 1,
+                FAMILY,
+                "bytes per record",
+                at + 64,
+                recordBytes,
+                "256 to 65536, a power of two");
         int indexBytes = size(v.u8(68), clusterBytes);
-        require(indexBytes >= 256 && indexBytes <= 65536 && Integer.bitCount(indexBytes) == 1, FAMILY, "bytes per index block", at + 68,
-                indexBytes, "256 to 65536, a power of two");
+        require(
+                indexBytes >= 256 && indexBytes <= 65536 && Integer.bitCount(indexBytes) == 1,
+                FAMILY,
+                "bytes per index block",
+                at + 68,
+                indexBytes,
+                "256 to 65536, a power of two");
         long serial = v.u32le(72) | v.u32le(76) << 32;
-        return new BootSector(start, bytesPerSector, clusterBytes, sectors, mft, mirror < 0 || mirror >= clusters ? mft : mirror, recordBytes, indexBytes, serial);
+        return new BootSector(
+                start,
+                bytesPerSector,
+                clusterBytes,
+                sectors,
+                mft,
+                mirror < 0 || mirror >= clusters ? mft : mirror,
+                recordBytes,
+                indexBytes,
+                serial);
     }
 
     private static int size(int value, int clusterBytes) {

@@ -29,7 +29,15 @@ import org.brantel.core.content.FileContent;
 final class ChangeJournal {
 
     /** @param deleted whether the record says that the file was deleted */
-    record Change(long number, int sequence, long parent, int parentSequence, Instant when, boolean deleted, boolean folder, String name) { }
+    record Change(
+            long number,
+            int sequence,
+            long parent,
+            int parentSequence,
+            Instant when,
+            boolean deleted,
+            boolean folder,
+            String name) {}
 
     /** Hears of the changes in their order. */
     interface Listener {
@@ -41,7 +49,7 @@ final class ChangeJournal {
     private static final int MOST_RECORD = 60 + 510 + 8;
     private static final int BLOCK = 1 << 20;
 
-    private ChangeJournal() { }
+    private ChangeJournal() {}
 
     /** @param extents of the stream; its beginning is a hole, as the journal drops what is old */
     static void read(FileContent journal, Iterable<Extent> extents, Listener listener) throws IOException {
@@ -68,7 +76,11 @@ final class ChangeJournal {
                 return at;
             }
             int record = (int) u32(b, at);
-            boolean fits = record >= HEAD && record <= MOST_RECORD && (record & 7) == 0 && at + record <= length && u16(b, at + 4) == 2;
+            boolean fits = record >= HEAD
+                    && record <= MOST_RECORD
+                    && (record & 7) == 0
+                    && at + record <= length
+                    && u16(b, at + 4) == 2;
             if (fits) {
                 int name = u16(b, at + 56);
                 int nameAt = u16(b, at + 58);
@@ -76,9 +88,15 @@ final class ChangeJournal {
                 if (fits) {
                     long own = i64(b, at + 8);
                     long parent = i64(b, at + 16);
-                    listener.changed(new Change(MftRecord.numberOf(own), MftRecord.sequenceOf(own), MftRecord.numberOf(parent),
-                            MftRecord.sequenceOf(parent), Times.instant(i64(b, at + 32)), (u32(b, at + 40) & DELETED) != 0,
-                            (u32(b, at + 52) & 0x10) != 0, new String(b, at + nameAt, name, StandardCharsets.UTF_16LE)));
+                    listener.changed(new Change(
+                            MftRecord.numberOf(own),
+                            MftRecord.sequenceOf(own),
+                            MftRecord.numberOf(parent),
+                            MftRecord.sequenceOf(parent),
+                            Times.instant(i64(b, at + 32)),
+                            (u32(b, at + 40) & DELETED) != 0,
+                            (u32(b, at + 52) & 0x10) != 0,
+                            new String(b, at + nameAt, name, StandardCharsets.UTF_16LE)));
                 }
             }
             at += fits ? record : 8;

@@ -43,10 +43,12 @@ public final class EarlierNtfs implements FileSystem, Records {
         this.first = places[0];
         byte[] block = new byte[boot.recordBytes()];
         for (long place : places) {
-            if (place <= source.size() - block.length && source.read(place, block, 0, block.length).isClean()) {
+            if (place <= source.size() - block.length
+                    && source.read(place, block, 0, block.length).isClean()) {
                 MftRecord.parse(block, 0, boot, boot.clusters(), -1, place).ifPresent(r -> {
                     all.add(r);
-                    byNumber.computeIfAbsent(r.number(), n -> new ArrayList<>(1)).add(r);
+                    byNumber.computeIfAbsent(r.number(), n -> new ArrayList<>(1))
+                            .add(r);
                 });
             }
         }
@@ -58,12 +60,16 @@ public final class EarlierNtfs implements FileSystem, Records {
      * @param places where records stand
      * @return empty when none of them is a sound record of a file or folder
      */
-    public static Optional<EarlierNtfs> in(Source source, NtfsReader over, List<Range> free, long[] places) throws IOException {
+    public static Optional<EarlierNtfs> in(Source source, NtfsReader over, List<Range> free, long[] places)
+            throws IOException {
         if (places.length == 0) {
             return Optional.empty();
         }
         EarlierNtfs earlier = new EarlierNtfs(source, over.boot(), free, places);
-        boolean any = earlier.all.stream().anyMatch(r -> r.base() == 0 && r.number() >= FIRST_USER && RecordFiles.nameOf(r).isPresent());
+        boolean any = earlier.all.stream()
+                .anyMatch(r -> r.base() == 0
+                        && r.number() >= FIRST_USER
+                        && RecordFiles.nameOf(r).isPresent());
         return any ? Optional.of(earlier) : Optional.empty();
     }
 
@@ -89,10 +95,21 @@ public final class EarlierNtfs implements FileSystem, Records {
 
     @Override
     public VolumeFacts facts() {
-        String label = record(VOLUME).flatMap(r -> r.first(Attribute.VOLUME_NAME).filter(Attribute::resident)
-                .map(a -> new String(r.bytes(), a.valueAt(), (int) a.size(), StandardCharsets.UTF_16LE))).orElse("");
-        Instant made = record(0).flatMap(RecordFiles::nameOf).map(FileName::created).orElse(null);
-        return new VolumeFacts("ntfs", label, "", new Range(boot.start(), boot.lengthBytes()), boot.clusterBytes(), made, true,
+        String label = record(VOLUME)
+                .flatMap(r -> r.first(Attribute.VOLUME_NAME)
+                        .filter(Attribute::resident)
+                        .map(a -> new String(r.bytes(), a.valueAt(), (int) a.size(), StandardCharsets.UTF_16LE)))
+                .orElse("");
+        Instant made =
+                record(0).flatMap(RecordFiles::nameOf).map(FileName::created).orElse(null);
+        return new VolumeFacts(
+                "ntfs",
+                label,
+                "",
+                new Range(boot.start(), boot.lengthBytes()),
+                boot.clusterBytes(),
+                made,
+                true,
                 List.of(all.size() + " records of its file table are left, the first at byte " + first + "."));
     }
 

@@ -24,9 +24,9 @@ final class Entries {
     private static final int HEAD = 16;
 
     /** @param sequence of the record when the entry was written */
-    record Entry(long number, int sequence, FileName name) { }
+    record Entry(long number, int sequence, FileName name) {}
 
-    private Entries() { }
+    private Entries() {}
 
     /**
      * Looks at every eighth byte; only what can be an entry in all its fields is taken.
@@ -46,12 +46,18 @@ final class Entries {
         int length = u16(b, at + 8);
         int key = u16(b, at + 10);
         long number = MftRecord.numberOf(reference);
-        boolean fits = key >= FileName.HEAD + 2 && length >= key + HEAD && at + HEAD + key <= end && number < Math.max(records, 16) && number > 0
-                && MftRecord.sequenceOf(reference) != 0 && (u32(b, at + 12) & 0xfffc) == 0;
+        boolean fits = key >= FileName.HEAD + 2
+                && length >= key + HEAD
+                && at + HEAD + key <= end
+                && number < Math.max(records, 16)
+                && number > 0
+                && MftRecord.sequenceOf(reference) != 0
+                && (u32(b, at + 12) & 0xfffc) == 0;
         if (!fits) {
             return Optional.empty();
         }
-        return FileName.parse(b, at + HEAD, key).filter(n -> key == FileName.HEAD + n.name().length() * 2 && n.isPlausible(records))
+        return FileName.parse(b, at + HEAD, key)
+                .filter(n -> key == FileName.HEAD + n.name().length() * 2 && n.isPlausible(records))
                 .map(n -> new Entry(number, MftRecord.sequenceOf(reference), n));
     }
 }

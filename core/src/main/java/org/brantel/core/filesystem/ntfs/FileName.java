@@ -21,8 +21,16 @@ import java.util.Optional;
  *     66       name, UTF-16LE
  * </pre>
  */
-record FileName(long parent, int parentSequence, Instant created, Instant modified, Instant accessed, long size, long attributes,
-                int space, String name) {
+record FileName(
+        long parent,
+        int parentSequence,
+        Instant created,
+        Instant modified,
+        Instant accessed,
+        long size,
+        long attributes,
+        int space,
+        String name) {
 
     static final int HEAD = 66;
     static final int SHORT_ONLY = 2;
@@ -37,15 +45,27 @@ record FileName(long parent, int parentSequence, Instant created, Instant modifi
             return Optional.empty();
         }
         long parent = i64(b, at);
-        return Optional.of(new FileName(MftRecord.numberOf(parent), MftRecord.sequenceOf(parent), Times.instant(i64(b, at + 8)),
-                Times.instant(i64(b, at + 16)), Times.instant(i64(b, at + 32)), i64(b, at + 48), i64(b, at + 56) & 0xffffffffL, u8(b, at + 65),
+        return Optional.of(new FileName(
+                MftRecord.numberOf(parent),
+                MftRecord.sequenceOf(parent),
+                Times.instant(i64(b, at + 8)),
+                Times.instant(i64(b, at + 16)),
+                Times.instant(i64(b, at + 32)),
+                i64(b, at + 48),
+                i64(b, at + 56) & 0xffffffffL,
+                u8(b, at + 65),
                 new String(b, at + HEAD, characters * 2, StandardCharsets.UTF_16LE)));
     }
 
     /** Whether what was found somewhere by itself can be a name at all. */
     boolean isPlausible(long records) {
-        return space <= 3 && parent < Math.max(records, 16) && parentSequence != 0 && size >= 0 && size < 1L << 44
-                && Times.isPlausible(created) && Times.isPlausible(modified)
+        return space <= 3
+                && parent < Math.max(records, 16)
+                && parentSequence != 0
+                && size >= 0
+                && size < 1L << 44
+                && Times.isPlausible(created)
+                && Times.isPlausible(modified)
                 && name.chars().noneMatch(c -> c < 0x20 || c == '/' || c == 0xffff);
     }
 

@@ -15,10 +15,10 @@ final class Folders {
     private static final int MAX_DEPTH = 256;
 
     /** @param sequence the sequence that its files name it by */
-    private record Folder(String name, int sequence, boolean inUse, long parent, int parentSequence) { }
+    private record Folder(String name, int sequence, boolean inUse, long parent, int parentSequence) {}
 
     /** @param live every folder on the way is listed */
-    record Path(String text, boolean live) { }
+    record Path(String text, boolean live) {}
 
     private final Map<Long, List<Folder>> byNumber = new HashMap<>();
     private final Map<Long, Path> known = new HashMap<>();
@@ -27,7 +27,8 @@ final class Folders {
     void add(long number, int sequence, boolean inUse, FileName name) {
         known.clear();
         List<Folder> same = byNumber.computeIfAbsent(number, n -> new ArrayList<>(1));
-        Folder folder = new Folder(name.name(), inUse ? sequence : sequence - 1, inUse, name.parent(), name.parentSequence());
+        Folder folder =
+                new Folder(name.name(), inUse ? sequence : sequence - 1, inUse, name.parent(), name.parentSequence());
         // Its record comes before what an index or a journal remembers of it.
         if (same.stream().noneMatch(f -> f.sequence() == folder.sequence())) {
             same.add(folder);
@@ -57,7 +58,10 @@ final class Folders {
         if (number == ROOT) {
             return new Path("/", true);
         }
-        Folder folder = byNumber.getOrDefault(number, List.of()).stream().filter(f -> f.sequence() == (sequence & 0xffff)).findFirst().orElse(null);
+        Folder folder = byNumber.getOrDefault(number, List.of()).stream()
+                .filter(f -> f.sequence() == (sequence & 0xffff))
+                .findFirst()
+                .orElse(null);
         if (folder == null || depth > MAX_DEPTH) {
             return new Path("/(lost folder " + number + ")/", false);
         }

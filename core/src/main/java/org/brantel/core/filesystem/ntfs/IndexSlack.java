@@ -29,10 +29,11 @@ final class IndexSlack {
     private static final int HEADER = 24;
     private static final long MOST_BYTES = 64L << 20;
 
-    private IndexSlack() { }
+    private IndexSlack() {}
 
     /** @param extents of the folder's index */
-    static void scan(Source source, BootSector boot, List<Extent> extents, long records, Consumer<Entries.Entry> each) throws IOException {
+    static void scan(Source source, BootSector boot, List<Extent> extents, long records, Consumer<Entries.Entry> each)
+            throws IOException {
         byte[] block = new byte[boot.indexBytes()];
         FileContent index = new FileContent(source, extents, Math.min(MOST_BYTES, Extents.length(extents)), null);
         for (long at = 0; at + block.length <= index.size(); at += block.length) {

@@ -13,7 +13,9 @@ import org.brantel.core.source.Range;
 import org.brantel.core.source.RangeSet;
 import org.brantel.core.source.Source;
 
-/** The master file table: its records in order, or one by one. Where its first records are gone, their mirror serves. */
+/**
+ * The master file table: its records in order, or one by one. Where its first records are gone, their mirror serves.
+ */
 final class MasterFileTable implements Records {
 
     private static final int BLOCK = 256 << 10;
@@ -36,13 +38,16 @@ final class MasterFileTable implements Records {
         MasterFileTable table = new MasterFileTable(source, boot, problems);
         Optional<MftRecord> first = table.at(boot.offset(boot.mftCluster()), 0);
         if (first.isEmpty()) {
-            problems.add("The first record of the file table at byte " + boot.offset(boot.mftCluster()) + " is not sound; its mirror is asked.");
+            problems.add("The first record of the file table at byte " + boot.offset(boot.mftCluster())
+                    + " is not sound; its mirror is asked.");
             first = table.at(boot.offset(boot.mirrorCluster()), 0);
         }
         Optional<Attribute> data = first.flatMap(r -> r.attributes().stream()
-                .filter(a -> a.type() == Attribute.DATA && a.name().isEmpty() && !a.resident() && a.extents() != null).findFirst());
+                .filter(a -> a.type() == Attribute.DATA && a.name().isEmpty() && !a.resident() && a.extents() != null)
+                .findFirst());
         if (data.isEmpty()) {
-            problems.add("Neither the first record of the file table nor its mirror is sound: the table is taken to run on from cluster "
+            problems.add("Neither the first record of the file table nor its mirror is sound: the table is taken to "
+                    + "run on from cluster "
                     + boot.mftCluster() + ", as far as records stand there.");
             table.take(table.runOn());
             return table;
@@ -50,7 +55,8 @@ final class MasterFileTable implements Records {
         // The first piece leads to the records that hold the others.
         table.take(data.get().extents());
         AttributeList pieces = new AttributeList(table);
-        table.take(Extents.cut(pieces.dataOf(first.get(), ""), Math.max(data.get().size(), boot.recordBytes())));
+        table.take(
+                Extents.cut(pieces.dataOf(first.get(), ""), Math.max(data.get().size(), boot.recordBytes())));
         return table;
     }
 
@@ -59,7 +65,8 @@ final class MasterFileTable implements Records {
         List<Extent> stored = new ArrayList<>();
         for (Extent e : newExtents) {
             if (e.isHole()) {
-                problems.add("The file table has a hole after " + Extents.length(stored) + " bytes; it is taken to end there.");
+                problems.add("The file table has a hole after " + Extents.length(stored)
+                        + " bytes; it is taken to end there.");
                 break;
             }
             stored.add(e);
@@ -102,7 +109,9 @@ final class MasterFileTable implements Records {
     /** The record that stands at a byte of the source, whatever place in the table that is. */
     Optional<MftRecord> at(long offset, long number) throws IOException {
         byte[] block = new byte[boot.recordBytes()];
-        if (offset < 0 || offset > source.size() - block.length || !source.read(offset, block, 0, block.length).isClean()) {
+        if (offset < 0
+                || offset > source.size() - block.length
+                || !source.read(offset, block, 0, block.length).isClean()) {
             return Optional.empty();
         }
         return MftRecord.parse(block, 0, boot, clusters, number);
@@ -114,7 +123,8 @@ final class MasterFileTable implements Records {
             return Optional.empty();
         }
         byte[] block = new byte[boot.recordBytes()];
-        boolean clean = content.read(number * boot.recordBytes(), block, 0, block.length).isClean();
+        boolean clean = content.read(number * boot.recordBytes(), block, 0, block.length)
+                .isClean();
         return clean ? MftRecord.parse(block, 0, boot, clusters, number) : Optional.empty();
     }
 
@@ -131,7 +141,8 @@ final class MasterFileTable implements Records {
     /** Every sound record, in order; what is not sound is told once, if {@code tell}. */
     void forEach(boolean tell, Visitor visitor) throws IOException {
         int size = boot.recordBytes();
-        source.willNeed(extents.stream().map(e -> new Range(e.offset(), e.length())).toList());
+        source.willNeed(
+                extents.stream().map(e -> new Range(e.offset(), e.length())).toList());
         byte[] block = new byte[BLOCK / size * size];
         long torn = 0;
         long firstTorn = -1;
@@ -157,10 +168,13 @@ final class MasterFileTable implements Records {
             }
         }
         if (tell && unread > 0) {
-            problems.add(unread + " of " + records() + " records of the file table were never read or lie beyond the medium's end; their files are missing.");
+            problems.add(unread + " of " + records()
+                    + " records of the file table were never read or lie beyond the medium's end; their "
+                    + "files are missing.");
         }
         if (tell && torn > 0) {
-            problems.add(torn + " records of the file table are malformed, the first is number " + firstTorn + "; they were passed over.");
+            problems.add(torn + " records of the file table are malformed, the first is number " + firstTorn
+                    + "; they were passed over.");
         }
     }
 }

@@ -33,8 +33,18 @@ import org.brantel.core.content.Extents;
  * @param bytes      the record with the update sequence undone
  * @param sequenceAt where the update sequence begins, to find the bytes that it replaced
  */
-record MftRecord(long number, long placed, byte[] bytes, int sequence, boolean inUse, boolean folder, int names, long base, int baseSequence,
-                 int sequenceAt, List<Attribute> attributes) {
+record MftRecord(
+        long number,
+        long placed,
+        byte[] bytes,
+        int sequence,
+        boolean inUse,
+        boolean folder,
+        int names,
+        long base,
+        int baseSequence,
+        int sequenceAt,
+        List<Attribute> attributes) {
 
     static final int SIGNATURE = 0x454c4946;
     static final int STRIDE = 512;
@@ -82,8 +92,18 @@ record MftRecord(long number, long placed, byte[] bytes, int sequence, boolean i
         long base = i64(r, 32);
         int flags = u16(r, 22);
         List<Attribute> attributes = attributes(r, first, (int) used, boot, clusters);
-        return Optional.of(new MftRecord(own, placed, r, u16(r, 16), (flags & 1) != 0, (flags & 2) != 0, u16(r, 18), numberOf(base), sequenceOf(base),
-                sequenceAt, attributes));
+        return Optional.of(new MftRecord(
+                own,
+                placed,
+                r,
+                u16(r, 16),
+                (flags & 1) != 0,
+                (flags & 2) != 0,
+                u16(r, 18),
+                numberOf(base),
+                sequenceOf(base),
+                sequenceAt,
+                attributes));
     }
 
     private static List<Attribute> attributes(byte[] r, int first, int used, BootSector boot, long clusters) {
@@ -100,7 +120,8 @@ record MftRecord(long number, long placed, byte[] bytes, int sequence, boolean i
         return all;
     }
 
-    private static Optional<Attribute> attribute(byte[] r, int at, int length, int type, BootSector boot, long clusters) {
+    private static Optional<Attribute> attribute(
+            byte[] r, int at, int length, int type, BootSector boot, long clusters) {
         int nameLength = u8(r, at + 9);
         int nameAt = u16(r, at + 10);
         if (nameLength > 0 && nameAt + nameLength * 2 > length) {
@@ -112,7 +133,9 @@ record MftRecord(long number, long placed, byte[] bytes, int sequence, boolean i
             long size = u32(r, at + 16);
             int valueAt = u16(r, at + 20);
             boolean fits = valueAt >= 24 && size <= length - valueAt;
-            return fits ? Optional.of(new Attribute(type, name, flags, true, at + valueAt, size, size, 0, 0, List.of())) : Optional.empty();
+            return fits
+                    ? Optional.of(new Attribute(type, name, flags, true, at + valueAt, size, size, 0, 0, List.of()))
+                    : Optional.empty();
         }
         int runsAt = u16(r, at + 32);
         if (length < 64 || runsAt < 64 || runsAt > length) {
@@ -127,8 +150,17 @@ record MftRecord(long number, long placed, byte[] bytes, int sequence, boolean i
         }
         long unitBytes = unit > 0 && unit <= 8 ? (long) boot.clusterBytes() << unit : 0;
         Optional<Extents> runs = Runs.unpack(r, at + runsAt, at + length, boot, clusters);
-        return Optional.of(new Attribute(type, name, flags, false, 0, size, Math.min(written, size), firstVcn,
-                unitBytes > 1 << 24 ? 0 : (int) unitBytes, runs.map(Extents::list).orElse(null)));
+        return Optional.of(new Attribute(
+                type,
+                name,
+                flags,
+                false,
+                0,
+                size,
+                Math.min(written, size),
+                firstVcn,
+                unitBytes > 1 << 24 ? 0 : (int) unitBytes,
+                runs.map(Extents::list).orElse(null)));
     }
 
     Optional<Attribute> first(int type) {

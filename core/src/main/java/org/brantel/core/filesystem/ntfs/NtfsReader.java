@@ -51,13 +51,21 @@ public final class NtfsReader implements FileSystem {
     public static NtfsReader openByCopy(Source source, long copyAt) throws IOException {
         BootSector there = BootSector.read(source, copyAt, 0, source.size());
         long start = copyAt - there.sectors() * there.bytesPerSector();
-        NotThisFormat.require(start >= 0, "a copy of an NTFS boot sector", "sectors", copyAt + 40, there.sectors(), "not more than lie before it");
+        NotThisFormat.require(
+                start >= 0,
+                "a copy of an NTFS boot sector",
+                "sectors",
+                copyAt + 40,
+                there.sectors(),
+                "not more than lie before it");
         return new NtfsReader(source, BootSector.read(source, copyAt, start, source.size() - start));
     }
 
     /** Volumes that lost their boot sector and its copy, from the first records of their file tables. */
     public static List<NtfsReader> rebuilt(Source source, long[] records) throws IOException {
-        return Rebuilt.from(source, records).stream().map(boot -> new NtfsReader(source, boot)).toList();
+        return Rebuilt.from(source, records).stream()
+                .map(boot -> new NtfsReader(source, boot))
+                .toList();
     }
 
     @Override
@@ -74,19 +82,33 @@ public final class NtfsReader implements FileSystem {
         try {
             MasterFileTable table = MasterFileTable.open(source, boot, new Problems(FindingSink.NONE, ""));
             Optional<MftRecord> volume = table.record(VOLUME);
-            label = volume.flatMap(r -> r.first(Attribute.VOLUME_NAME).filter(Attribute::resident)
-                    .map(a -> new String(r.bytes(), a.valueAt(), (int) a.size(), StandardCharsets.UTF_16LE))).orElse("");
-            boolean dirty = volume.flatMap(r -> r.first(Attribute.VOLUME_INFORMATION).filter(a -> a.resident() && a.size() >= 12)
-                    .map(a -> (r.bytes()[a.valueAt() + 10] & 1) != 0)).orElse(false);
+            label = volume.flatMap(r -> r.first(Attribute.VOLUME_NAME)
+                            .filter(Attribute::resident)
+                            .map(a -> new String(r.bytes(), a.valueAt(), (int) a.size(), StandardCharsets.UTF_16LE)))
+                    .orElse("");
+            boolean dirty = volume.flatMap(r -> r.first(Attribute.VOLUME_INFORMATION)
+                            .filter(a -> a.resident() && a.size() >= 12)
+                            .map(a -> (r.bytes()[a.valueAt() + 10] & 1) != 0))
+                    .orElse(false);
             if (dirty) {
                 remarks.add("It is marked as not closed cleanly.");
             }
-            made = table.record(0).flatMap(RecordFiles::nameOf).map(FileName::created).orElse(null);
+            made = table.record(0)
+                    .flatMap(RecordFiles::nameOf)
+                    .map(FileName::created)
+                    .orElse(null);
         } catch (IOException e) {
             remarks.add("Its label was not read.");
         }
-        return new VolumeFacts("ntfs", label, String.format("%016X", boot.serial()), new Range(boot.start(), boot.lengthBytes()),
-                boot.clusterBytes(), made, true, remarks);
+        return new VolumeFacts(
+                "ntfs",
+                label,
+                String.format("%016X", boot.serial()),
+                new Range(boot.start(), boot.lengthBytes()),
+                boot.clusterBytes(),
+                made,
+                true,
+                remarks);
     }
 
     @Override
@@ -109,10 +131,12 @@ public final class NtfsReader implements FileSystem {
         Space space = new Space(boot.start(), boot.clusterBytes(), 0, Math.min(boot.clusters(), onMedium));
         Optional<MftRecord> record = table.record(BITMAP);
         List<Extent> extents = record.isEmpty() ? List.of() : new AttributeList(table).dataOf(record.get(), "");
-        FileContent bitmap = new FileContent(source, extents, Math.min(Extents.length(extents), space.count() / 8 + 1), null);
+        FileContent bitmap =
+                new FileContent(source, extents, Math.min(Extents.length(extents), space.count() / 8 + 1), null);
         Bitmaps.use(bitmap, space, 0);
         if (space.unknownClusters() > 0) {
-            problems.add("The allocation of " + space.unknownClusters() + " of " + space.count() + " clusters is unknown: their bitmap was not read.");
+            problems.add("The allocation of " + space.unknownClusters() + " of " + space.count()
+                    + " clusters is unknown: their bitmap was not read.");
         }
         return space;
     }

@@ -16,13 +16,14 @@ import org.brantel.core.filesystem.Walked;
 import org.brantel.core.finding.Origin;
 
 /**
- * One walk over a volume, twice over its file table: first for folders and for what live files hold, then for the files.
- * A folder may stand behind its files, so no path is known before the first round is over.
+ * One walk over a volume, twice over its file table: first for folders and for what live files hold, then for the
+ * files. A folder may stand behind its files, so no path is known before the first round is over.
  */
 final class NtfsWalk {
 
     /** The file system's own files are no loss (NTFS3 "enum MFT_REC"). */
     private static final int FIRST_USER = 16;
+
     private static final long LOG = 2;
     private static final long EXTEND = 11;
     private static final String JOURNAL = "$UsnJrnl";
@@ -37,7 +38,9 @@ final class NtfsWalk {
     private final boolean[] inUse;
     private final List<FileRecord> deleted = new ArrayList<>();
     private long journal = -1;
-    /** Bytes of indexes that are left to look at: each place on a medium holds one only once, whatever records claim. */
+    /**
+     * Bytes of indexes that are left to look at: each place on a medium holds one only once, whatever records claim.
+     */
     private long indexRoom;
 
     NtfsWalk(MasterFileTable table, Space space, Walk walk, Problems problems) {
@@ -80,7 +83,9 @@ final class NtfsWalk {
             name.ifPresent(n -> folders.add(record.number(), record.sequence(), record.inUse(), n));
             slack(record);
         } else if (journal < 0 && record.inUse()) {
-            RecordFiles.nameOf(record).filter(n -> n.parent() == EXTEND && n.name().equals(JOURNAL)).ifPresent(n -> journal = record.number());
+            RecordFiles.nameOf(record)
+                    .filter(n -> n.parent() == EXTEND && n.name().equals(JOURNAL))
+                    .ifPresent(n -> journal = record.number());
         }
         return !walk.stopped();
     }
@@ -95,21 +100,33 @@ final class NtfsWalk {
                 IndexSlack.scan(table.source(), table.boot(), index, table.records(), e -> remembered.take(e, from));
             }
         }
-        folder.first(Attribute.INDEX_ROOT).filter(Attribute::resident).ifPresent(a ->
-                Entries.scan(folder.bytes(), a.valueAt() + (int) Math.min(a.size(), 32), folder.bytes().length, table.records(), e -> remembered.take(e, from)));
+        folder.first(Attribute.INDEX_ROOT)
+                .filter(Attribute::resident)
+                .ifPresent(a -> Entries.scan(
+                        folder.bytes(),
+                        a.valueAt() + (int) Math.min(a.size(), 32),
+                        folder.bytes().length,
+                        table.records(),
+                        e -> remembered.take(e, from)));
     }
 
     private void otherMemories() throws IOException {
         AttributeList lists = new AttributeList(table);
         Optional<MftRecord> log = table.record(LOG);
         if (log.isPresent()) {
-            List<Extent> extents = Extents.stored(lists.dataOf(log.get(), ""), table.source().size());
-            LogPages.scan(new FileContent(table.source(), extents, Extents.length(extents), null), table.records(), e -> remembered.take(e, "the log"));
+            List<Extent> extents =
+                    Extents.stored(lists.dataOf(log.get(), ""), table.source().size());
+            LogPages.scan(
+                    new FileContent(table.source(), extents, Extents.length(extents), null),
+                    table.records(),
+                    e -> remembered.take(e, "the log"));
         }
         Optional<MftRecord> changes = journal < 0 ? Optional.empty() : table.record(journal);
         if (changes.isPresent()) {
-            List<Extent> extents = Extents.stored(lists.dataOf(changes.get(), "$J"), table.source().size());
-            ChangeJournal.read(new FileContent(table.source(), extents, Extents.length(extents), null), extents, remembered::take);
+            List<Extent> extents = Extents.stored(
+                    lists.dataOf(changes.get(), "$J"), table.source().size());
+            ChangeJournal.read(
+                    new FileContent(table.source(), extents, Extents.length(extents), null), extents, remembered::take);
         }
         remembered.folders(folders);
     }
@@ -136,8 +153,18 @@ final class NtfsWalk {
             if (record.inUse()) {
                 judge.live(file);
             } else {
-                deleted.add(new FileRecord(file.path(), file.name(), file.nameWhole(), file.size(), file.placement(), file.packing(), file.created(),
-                        file.modified(), file.accessed(), file.faults(), file.facts().deletedAt(remembered.deletion(record.number(), listed))));
+                deleted.add(new FileRecord(
+                        file.path(),
+                        file.name(),
+                        file.nameWhole(),
+                        file.size(),
+                        file.placement(),
+                        file.packing(),
+                        file.created(),
+                        file.modified(),
+                        file.accessed(),
+                        file.faults(),
+                        file.facts().deletedAt(remembered.deletion(record.number(), listed))));
             }
         }
         return !walk.stopped();
@@ -145,6 +172,8 @@ final class NtfsWalk {
 
     /** Records that were never given to a file carry no attributes worth a name. */
     private static boolean isUnused(MftRecord record) {
-        return !record.inUse() && record.first(Attribute.FILE_NAME).isEmpty() && record.first(Attribute.DATA).isEmpty();
+        return !record.inUse()
+                && record.first(Attribute.FILE_NAME).isEmpty()
+                && record.first(Attribute.DATA).isEmpty();
     }
 }

@@ -37,7 +37,8 @@ final class Rebuilt {
 
     private Optional<BootSector> at(long place) throws IOException {
         byte[] head = new byte[32];
-        if (place > source.size() - 4096 || !source.read(place, head, 0, head.length).isClean()) {
+        if (place > source.size() - 4096
+                || !source.read(place, head, 0, head.length).isClean()) {
             return Optional.empty();
         }
         long recordBytes = LittleEndian.u32(head, 28);
@@ -66,29 +67,56 @@ final class Rebuilt {
 
     private Optional<MftRecord> record(BootSector boot, long place, long number) throws IOException {
         byte[] b = new byte[boot.recordBytes()];
-        boolean there = place >= 0 && place <= source.size() - b.length && source.read(place, b, 0, b.length).isClean();
+        boolean there = place >= 0
+                && place <= source.size() - b.length
+                && source.read(place, b, 0, b.length).isClean();
         return there ? MftRecord.parse(b, 0, boot, Long.MAX_VALUE / 16, number) : Optional.empty();
     }
 
     private boolean isFirst(BootSector boot, long place) throws IOException {
-        return record(boot, place, 0).flatMap(RecordFiles::nameOf).map(n -> n.name().equals("$MFT")).orElse(false);
+        return record(boot, place, 0)
+                .flatMap(RecordFiles::nameOf)
+                .map(n -> n.name().equals("$MFT"))
+                .orElse(false);
     }
 
     private Optional<Long> firstCluster(BootSector boot, long place, long number, String name) throws IOException {
-        return record(boot, place, number).filter(r -> RecordFiles.nameOf(r).map(n -> n.name().equals(name)).orElse(false))
-                .flatMap(r -> r.attributes().stream().filter(a -> a.type() == Attribute.DATA && !a.resident() && a.extents() != null && !a.extents().isEmpty())
-                        .findFirst()).map(a -> a.extents().get(0)).filter(e -> !e.isHole()).map(Extent::offset);
+        return record(boot, place, number)
+                .filter(r ->
+                        RecordFiles.nameOf(r).map(n -> n.name().equals(name)).orElse(false))
+                .flatMap(r -> r.attributes().stream()
+                        .filter(a -> a.type() == Attribute.DATA
+                                && !a.resident()
+                                && a.extents() != null
+                                && !a.extents().isEmpty())
+                        .findFirst())
+                .map(a -> a.extents().get(0))
+                .filter(e -> !e.isHole())
+                .map(Extent::offset);
     }
 
     /** As many clusters as the bitmap has bits, or as the medium holds. */
     private BootSector boot(long start, int clusterBytes, long table, long mirror, int recordBytes) throws IOException {
         long sectors = (source.size() - start) / 512;
-        BootSector whole = new BootSector(start, 512, clusterBytes, sectors, table, mirror, recordBytes, USUAL_INDEX, 0);
+        BootSector whole =
+                new BootSector(start, 512, clusterBytes, sectors, table, mirror, recordBytes, USUAL_INDEX, 0);
         Optional<MftRecord> bitmap = record(whole, whole.offset(table) + 6L * recordBytes, 6);
-        long bits = bitmap.flatMap(r -> r.first(Attribute.DATA)).filter(a -> !a.resident() && a.extents() != null && Extents.length(a.extents()) >= a.size())
-                .map(a -> a.size() * 8).orElse(0L);
+        long bits = bitmap.flatMap(r -> r.first(Attribute.DATA))
+                .filter(a -> !a.resident() && a.extents() != null && Extents.length(a.extents()) >= a.size())
+                .map(a -> a.size() * 8)
+                .orElse(0L);
         long byBitmap = bits * (clusterBytes / 512);
-        return bits == 0 || byBitmap > sectors + 64L * clusterBytes / 512 ? whole
-                : new BootSector(start, 512, clusterBytes, Math.min(byBitmap, sectors), table, mirror, recordBytes, USUAL_INDEX, 0);
+        return bits == 0 || byBitmap > sectors + 64L * clusterBytes / 512
+                ? whole
+                : new BootSector(
+                        start,
+                        512,
+                        clusterBytes,
+                        Math.min(byBitmap, sectors),
+                        table,
+                        mirror,
+                        recordBytes,
+                        USUAL_INDEX,
+                        0);
     }
 }

@@ -24,6 +24,7 @@ final class RecordFiles {
 
     /** Reparse tags (MS-FSCC section 2.1.2.1). */
     private static final long LINK = 0xa000000cL;
+
     private static final long MOUNT_POINT = 0xa0000003L;
     private static final long SYSTEM_COMPRESSED = 0x80000017L;
 
@@ -56,7 +57,7 @@ final class RecordFiles {
     }
 
     /** A file with the answer whether the folders on its path are listed. */
-    record Named(FileRecord file, boolean inLiveFolder) { }
+    record Named(FileRecord file, boolean inLiveFolder) {}
 
     /**
      * @param fallback a name that something else remembers, for a record that lost its own; null without one
@@ -67,10 +68,13 @@ final class RecordFiles {
         Map<String, List<AttributeList.Held>> streams = new LinkedHashMap<>();
         for (AttributeList.Held held : all) {
             if (held.attribute().type() == Attribute.DATA) {
-                streams.computeIfAbsent(held.attribute().name(), n -> new ArrayList<>()).add(held);
+                streams.computeIfAbsent(held.attribute().name(), n -> new ArrayList<>())
+                        .add(held);
             }
         }
-        if (!record.folder() && !streams.containsKey("") && record.first(Attribute.LIST).isEmpty()) {
+        if (!record.folder()
+                && !streams.containsKey("")
+                && record.first(Attribute.LIST).isEmpty()) {
             streams.put("", List.of());
         }
         Optional<String> reparse = reparse(all);
@@ -79,7 +83,8 @@ final class RecordFiles {
             Folders.Path folder = folders.of(name.parent(), name.parentSequence());
             for (Map.Entry<String, List<AttributeList.Held>> stream : streams.entrySet()) {
                 String shown = stream.getKey().isEmpty() ? name.name() : name.name() + ":" + stream.getKey();
-                files.add(new Named(file(record, all, folder.text() + shown, shown, stream.getValue(), reparse), folder.live()));
+                files.add(new Named(
+                        file(record, all, folder.text() + shown, shown, stream.getValue(), reparse), folder.live()));
             }
         }
         return files;
@@ -100,7 +105,8 @@ final class RecordFiles {
         for (AttributeList.Held held : all) {
             Attribute a = held.attribute();
             if (a.type() == Attribute.FILE_NAME && a.resident()) {
-                FileName.parse(held.record().bytes(), a.valueAt(), (int) a.size()).ifPresent(names::add);
+                FileName.parse(held.record().bytes(), a.valueAt(), (int) a.size())
+                        .ifPresent(names::add);
             }
         }
         return names;
@@ -121,7 +127,13 @@ final class RecordFiles {
         return shortOne;
     }
 
-    private FileRecord file(MftRecord record, List<AttributeList.Held> all, String path, String name, List<AttributeList.Held> pieces, Optional<String> reparse) {
+    private FileRecord file(
+            MftRecord record,
+            List<AttributeList.Held> all,
+            String path,
+            String name,
+            List<AttributeList.Held> pieces,
+            Optional<String> reparse) {
         List<String> faults = new ArrayList<>();
         Instant created = null;
         Instant modified = null;
@@ -130,7 +142,9 @@ final class RecordFiles {
         AttributeList.Held standard = null;
         for (AttributeList.Held held : all) {
             Attribute a = held.attribute();
-            standard = standard == null && a.type() == Attribute.STANDARD_INFORMATION && a.resident() && a.size() >= 36 ? held : standard;
+            standard = standard == null && a.type() == Attribute.STANDARD_INFORMATION && a.resident() && a.size() >= 36
+                    ? held
+                    : standard;
         }
         if (standard != null) {
             byte[] b = standard.record().bytes();
@@ -144,14 +158,27 @@ final class RecordFiles {
         List<Extent> own = records.place(record, 0, 1);
         Long at = own.isEmpty() ? null : (Long) own.get(0).offset();
         RecordFacts facts = new RecordFacts(at, words, null, null);
-        AttributeList.Held resident = pieces.isEmpty() || !pieces.get(0).attribute().resident() ? null : pieces.get(0);
+        AttributeList.Held resident =
+                pieces.isEmpty() || !pieces.get(0).attribute().resident() ? null : pieces.get(0);
         if (resident != null || pieces.isEmpty()) {
             long size = resident == null ? 0 : resident.attribute().size();
             Extents extents = new Extents();
-            for (int[] p : resident == null ? List.<int[]>of() : resident.record().piecesOf(resident.attribute())) {
+            for (int[] p :
+                    resident == null ? List.<int[]>of() : resident.record().piecesOf(resident.attribute())) {
                 records.place(resident.record(), p[0], p[1]).forEach(e -> extents.add(e.offset(), e.length()));
             }
-            return new FileRecord(path, name, true, size, new Placement.InRecord(extents.list()), null, created, modified, accessed, faults, facts);
+            return new FileRecord(
+                    path,
+                    name,
+                    true,
+                    size,
+                    new Placement.InRecord(extents.list()),
+                    null,
+                    created,
+                    modified,
+                    accessed,
+                    faults,
+                    facts);
         }
         List<Attribute> attributes = new ArrayList<>(pieces.size());
         Attribute first = pieces.get(0).attribute();
@@ -166,12 +193,23 @@ final class RecordFiles {
         if (extents.isEmpty() && first.size() > 0) {
             faults.add("The list of its runs is malformed; nothing leads to its bytes.");
         } else if (Extents.length(extents) < first.size()) {
-            faults.add("Its runs hold " + Extents.length(extents) + " of " + first.size() + " bytes; pieces of its record are missing.");
+            faults.add("Its runs hold " + Extents.length(extents) + " of " + first.size()
+                    + " bytes; pieces of its record are missing.");
         }
         boolean packed = first.isCompressed();
         List<Extent> placed = packed ? extents : Extents.withUnwrittenTail(extents, first.written(), first.size());
-        return new FileRecord(path, name, true, first.size(), new Placement.Known(placed), packed ? new Packing(first.unitBytes()) : null,
-                created, modified, accessed, faults, facts);
+        return new FileRecord(
+                path,
+                name,
+                true,
+                first.size(),
+                new Placement.Known(placed),
+                packed ? new Packing(first.unitBytes()) : null,
+                created,
+                modified,
+                accessed,
+                faults,
+                facts);
     }
 
     private static List<String> words(long bits) {
@@ -194,10 +232,13 @@ final class RecordFiles {
             byte[] b = held.record().bytes();
             long tag = u32(b, a.valueAt());
             if (tag == SYSTEM_COMPRESSED) {
-                return Optional.of("Its content is compressed by the system in a stream of its own (reparse tag 80000017), which is not unpacked yet.");
+                return Optional.of(
+                        "Its content is compressed by the system in a stream of its own (reparse tag 80000017), "
+                                + "which is not unpacked yet.");
             }
             if (tag == LINK || tag == MOUNT_POINT) {
-                return Optional.of("It is a link" + target(b, a, tag == LINK ? 20 : 16) + ", not a file with content of its own.");
+                return Optional.of(
+                        "It is a link" + target(b, a, tag == LINK ? 20 : 16) + ", not a file with content of its own.");
             }
         }
         return Optional.empty();
@@ -210,6 +251,8 @@ final class RecordFiles {
         }
         int from = pathsAt + u16(b, a.valueAt() + 12);
         int length = u16(b, a.valueAt() + 14);
-        return length == 0 || from + length > a.size() ? "" : " to " + new String(b, a.valueAt() + from, length, StandardCharsets.UTF_16LE);
+        return length == 0 || from + length > a.size()
+                ? ""
+                : " to " + new String(b, a.valueAt() + from, length, StandardCharsets.UTF_16LE);
     }
 }

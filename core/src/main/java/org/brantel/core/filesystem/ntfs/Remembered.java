@@ -9,11 +9,14 @@ import org.brantel.core.filesystem.FileRecord;
 import org.brantel.core.filesystem.Placement;
 import org.brantel.core.finding.RecordFacts;
 
-/** Names and times of deletion that stand outside the file table: in the slack of indexes, in the log and in the change journal. */
+/**
+ * Names and times of deletion that stand outside the file table: in the slack of indexes, in the log and in the change
+ * journal.
+ */
 final class Remembered {
 
     /** @param from where the name stood, in words; null for what only tells a time */
-    private record Memory(long number, int sequence, FileName name, String from) { }
+    private record Memory(long number, int sequence, FileName name, String from) {}
 
     private static final int MOST = 2_000_000;
 
@@ -26,16 +29,29 @@ final class Remembered {
 
     void take(Entries.Entry entry, String from) {
         if (names.size() < MOST && entry.name().space() != FileName.SHORT_ONLY) {
-            names.putIfAbsent(key(entry.number(), entry.sequence()), new Memory(entry.number(), entry.sequence(), entry.name(), from));
+            names.putIfAbsent(
+                    key(entry.number(), entry.sequence()),
+                    new Memory(entry.number(), entry.sequence(), entry.name(), from));
         }
     }
 
     void take(ChangeJournal.Change change) {
         long key = key(change.number(), change.sequence());
         if (names.size() < MOST) {
-            FileName name = new FileName(change.parent(), change.parentSequence(), null, null, null, 0,
-                    change.folder() ? 0x10000000L : 0, 1, change.name());
-            names.merge(key, new Memory(change.number(), change.sequence(), name, "the change journal"), (a, b) -> a.name().size() > 0 ? a : b);
+            FileName name = new FileName(
+                    change.parent(),
+                    change.parentSequence(),
+                    null,
+                    null,
+                    null,
+                    0,
+                    change.folder() ? 0x10000000L : 0,
+                    1,
+                    change.name());
+            names.merge(
+                    key,
+                    new Memory(change.number(), change.sequence(), name, "the change journal"),
+                    (a, b) -> a.name().size() > 0 ? a : b);
         }
         if (change.deleted() && deletions.size() < MOST) {
             deletions.put(key, change.when());
@@ -68,15 +84,27 @@ final class Remembered {
 
     /** Files of which nothing but the name is left. */
     Collection<FileRecord> lost(Table table, Folders folders) {
-        return names.values().stream().filter(m -> !m.name().isFolder() && !table.knows(m.number(), m.sequence()))
-                .map(m -> lost(m, folders)).toList();
+        return names.values().stream()
+                .filter(m -> !m.name().isFolder() && !table.knows(m.number(), m.sequence()))
+                .map(m -> lost(m, folders))
+                .toList();
     }
 
     private FileRecord lost(Memory m, Folders folders) {
         FileName n = m.name();
         String path = folders.of(n.parent(), n.parentSequence()).text() + n.name();
         RecordFacts facts = RecordFacts.NONE.deletedAt(deletion(m.number(), m.sequence()));
-        return new FileRecord(path, n.name(), true, n.size(), new Placement.Lost("its record was given to another file; its name stands in "
-                + m.from() + "."), null, n.created(), n.modified(), n.accessed(), List.of(), facts);
+        return new FileRecord(
+                path,
+                n.name(),
+                true,
+                n.size(),
+                new Placement.Lost("its record was given to another file; its name stands in " + m.from() + "."),
+                null,
+                n.created(),
+                n.modified(),
+                n.accessed(),
+                List.of(),
+                facts);
     }
 }

@@ -6,12 +6,12 @@ import org.brantel.core.content.Extents;
 
 /**
  * The list of a non-resident attribute's runs (NTFS3 "run_unpack"): for each, a byte that says how many bytes give the
- * length (low half) and how many the place (high half; none for a hole), the length, the place as a signed distance from
- * the run before; all in clusters. A zero byte ends it.
+ * length (low half) and how many the place (high half; none for a hole), the length, the place as a signed distance
+ * from the run before; all in clusters. A zero byte ends it.
  */
 final class Runs {
 
-    private Runs() { }
+    private Runs() {}
 
     /**
      * @param from, end  the bytes of the list
@@ -30,7 +30,9 @@ final class Runs {
             }
             long length = signed(b, at, lengthBytes);
             at += lengthBytes;
-            if (length <= 0 || length > Long.MAX_VALUE / boot.clusterBytes() / 4 || extents.length() > Long.MAX_VALUE / 4) {
+            if (length <= 0
+                    || length > Long.MAX_VALUE / boot.clusterBytes() / 4
+                    || extents.length() > Long.MAX_VALUE / 4) {
                 return Optional.empty();
             }
             if (placeBytes == 0) {

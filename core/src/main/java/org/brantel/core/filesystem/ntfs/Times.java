@@ -10,7 +10,7 @@ final class Times {
     private static final Instant FIRST = Instant.parse("1980-01-01T00:00:00Z");
     private static final Instant LAST = Instant.parse("2100-01-01T00:00:00Z");
 
-    private Times() { }
+    private Times() {}
 
     /** Null for 0 and for what is before 1601. */
     static Instant instant(long ticks) {

@@ -2,10 +2,13 @@ package org.brantel.core.filesystem.ntfs;
 
 import static org.brantel.core.source.LittleEndian.u16;
 
-/** The update sequence of records and index blocks: it shows whether all sectors were written together (NTFS3 "ntfs_fix_post_read"). */
+/**
+ * The update sequence of records and index blocks: it shows whether all sectors were written together (NTFS3
+ * "ntfs_fix_post_read").
+ */
 final class UpdateSequence {
 
-    private UpdateSequence() { }
+    private UpdateSequence() {}
 
     /**
      * Puts the displaced bytes back.

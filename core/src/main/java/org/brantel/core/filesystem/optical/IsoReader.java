@@ -8,7 +8,6 @@ import static org.brantel.core.source.LittleEndian.u8;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayDeque;
-import java.util.ArrayList;
 import java.util.Deque;
 import java.util.HashSet;
 import java.util.List;
@@ -56,9 +55,9 @@ public final class IsoReader implements FileSystem {
     private static final int MAX_DEPTH = 64;
 
     /** A tree of folders; {@code wide} when its names are UCS-2. */
-    private record Tree(String label, long blocks, int blockBytes, Extent root, boolean wide) { }
+    private record Tree(String label, long blocks, int blockBytes, Extent root, boolean wide) {}
 
-    private record Folder(String path, Extent where, int depth) { }
+    private record Folder(String path, Extent where, int depth) {}
 
     private final Source source;
     private final long start;
@@ -85,7 +84,8 @@ public final class IsoReader implements FileSystem {
         for (int i = 0; i < MOST_DESCRIPTORS && FIRST + (i + 1L) * DESCRIPTOR <= room.length(); i++) {
             long at = start + FIRST + (long) i * DESCRIPTOR;
             byte[] b = ByteView.of(source, new Range(at, DESCRIPTOR)).bytes(0, DESCRIPTOR);
-            boolean known = new String(b, 1, 5, StandardCharsets.ISO_8859_1).equals(new String(NAME, StandardCharsets.ISO_8859_1));
+            boolean known = new String(b, 1, 5, StandardCharsets.ISO_8859_1)
+                    .equals(new String(NAME, StandardCharsets.ISO_8859_1));
             require(known || primary != null, FAMILY, "name", at + 1, "another", "'CD001'");
             if (!known || u8(b, 0) == 255) {
                 break;
@@ -103,36 +103,68 @@ public final class IsoReader implements FileSystem {
 
     private static Tree tree(byte[] b, long at, long start, boolean wide) throws NotThisFormat {
         int blockBytes = u16(b, 128);
-        require(blockBytes >= 512 && blockBytes <= 2048 && Integer.bitCount(blockBytes) == 1, FAMILY, "block size", at + 128, blockBytes, "512, 1024 or 2048");
+        require(
+                blockBytes >= 512 && blockBytes <= 2048 && Integer.bitCount(blockBytes) == 1,
+                FAMILY,
+                "block size",
+                at + 128,
+                blockBytes,
+                "512, 1024 or 2048");
         Optional<IsoRecord> root = IsoRecord.parse(b, 156, 190, wide, -1);
         require(root.isPresent() && root.get().folder(), FAMILY, "root folder", at + 156, "none", "a folder");
         String label = new String(b, 40, 32, wide ? StandardCharsets.UTF_16BE : StandardCharsets.ISO_8859_1).strip();
-        return new Tree(label, u32(b, 80), blockBytes, new Extent(start + root.get().block() * blockBytes, root.get().size()), wide);
+        return new Tree(
+                label,
+                u32(b, 80),
+                blockBytes,
+                new Extent(start + root.get().block() * blockBytes, root.get().size()),
+                wide);
     }
 
-    /** The first record of the root folder says how many bytes of each system use field belong to others (SUSP 5.3); -1 where it is not used. */
+    /**
+     * The first record of the root folder says how many bytes of each system use field belong to others (SUSP 5.3); -1
+     * where it is not used.
+     */
     private static int systemUse(Source source, Extent root) throws IOException {
         byte[] b = new byte[DESCRIPTOR];
-        if (root.offset() > source.size() - b.length || !source.read(root.offset(), b, 0, b.length).isClean()) {
+        if (root.offset() > source.size() - b.length
+                || !source.read(root.offset(), b, 0, b.length).isClean()) {
             return -1;
         }
         int at = IsoRecord.HEAD + 1;
-        boolean marked = b[at] == 'S' && b[at + 1] == 'P' && u8(b, at + 2) >= 7 && u8(b, at + 4) == 0xbe && u8(b, at + 5) == 0xef;
+        boolean marked = b[at] == 'S'
+                && b[at + 1] == 'P'
+                && u8(b, at + 2) >= 7
+                && u8(b, at + 4) == 0xbe
+                && u8(b, at + 5) == 0xef;
         return marked ? u8(b, at + 6) : -1;
     }
 
     @Override
     public VolumeFacts facts() {
-        String names = skip >= 0 ? "Its names are in the system use fields." : tree.wide() ? "Its names are those of the supplementary tree." : "It has short names only.";
-        return new VolumeFacts("iso9660", tree.label().isEmpty() ? primary.label() : tree.label(), "", new Range(start, primary.blocks() * primary.blockBytes()),
-                primary.blockBytes(), null, true, List.of(names));
+        String names = skip >= 0
+                ? "Its names are in the system use fields."
+                : tree.wide() ? "Its names are those of the supplementary tree." : "It has short names only.";
+        return new VolumeFacts(
+                "iso9660",
+                tree.label().isEmpty() ? primary.label() : tree.label(),
+                "",
+                new Range(start, primary.blocks() * primary.blockBytes()),
+                primary.blockBytes(),
+                null,
+                true,
+                List.of(names));
     }
 
     @Override
     public boolean stands() throws IOException {
         byte[] b = new byte[DESCRIPTOR];
-        boolean there = tree.root().offset() <= source.size() - b.length && source.read(tree.root().offset(), b, 0, b.length).isClean();
-        return there && IsoRecord.parse(b, 0, b.length, tree.wide(), -1).map(r -> r.folder() && r.isDots()).orElse(false);
+        boolean there = tree.root().offset() <= source.size() - b.length
+                && source.read(tree.root().offset(), b, 0, b.length).isClean();
+        return there
+                && IsoRecord.parse(b, 0, b.length, tree.wide(), -1)
+                        .map(r -> r.folder() && r.isDots())
+                        .orElse(false);
     }
 
     @Override
@@ -151,7 +183,8 @@ public final class IsoReader implements FileSystem {
         while (!waiting.isEmpty() && !walk.stopped()) {
             Folder folder = waiting.poll();
             if (folder.where().offset() >= source.size()) {
-                problems.add("Folder " + folder.path() + " lies at byte " + folder.where().offset() + ", beyond the medium's end.");
+                problems.add("Folder " + folder.path() + " lies at byte "
+                        + folder.where().offset() + ", beyond the medium's end.");
                 continue;
             }
             read(folder, judge, problems, waiting, seen);
@@ -159,20 +192,26 @@ public final class IsoReader implements FileSystem {
         return Walked.of(List.of());
     }
 
-    private void read(Folder folder, Judge judge, Problems problems, Deque<Folder> waiting, Set<Long> seen) throws IOException {
-        long length = Math.min(Math.min(folder.where().length(), MAX_FOLDER), source.size() - folder.where().offset());
+    private void read(Folder folder, Judge judge, Problems problems, Deque<Folder> waiting, Set<Long> seen)
+            throws IOException {
+        long length = Math.min(
+                Math.min(folder.where().length(), MAX_FOLDER),
+                source.size() - folder.where().offset());
         byte[] block = new byte[tree.blockBytes()];
         Extents parts = new Extents();
         for (long at = 0; at < length; at += block.length) {
             long placed = folder.where().offset() + at;
-            if (placed + block.length > source.size() || !source.read(placed, block, 0, block.length).isClean()) {
-                problems.add("Folder " + folder.path() + ": " + block.length + " bytes at " + placed + " were not read; entries there are missing.");
+            if (placed + block.length > source.size()
+                    || !source.read(placed, block, 0, block.length).isClean()) {
+                problems.add("Folder " + folder.path() + ": " + block.length + " bytes at " + placed
+                        + " were not read; entries there are missing.");
                 continue;
             }
             for (int i = 0; i < block.length && u8(block, i) != 0; ) {
                 Optional<IsoRecord> record = IsoRecord.parse(block, i, block.length, tree.wide(), skip);
                 if (record.isEmpty()) {
-                    problems.add("Folder " + folder.path() + ": the record at byte " + (placed + i) + " is malformed; the rest of its block was passed over.");
+                    problems.add("Folder " + folder.path() + ": the record at byte " + (placed + i)
+                            + " is malformed; the rest of its block was passed over.");
                     break;
                 }
                 IsoRecord r = record.get();
@@ -189,8 +228,18 @@ public final class IsoReader implements FileSystem {
                 }
                 parts.add(where.offset(), where.length());
                 if (!r.continued()) {
-                    judge.live(new FileRecord(folder.path() + r.name(), r.name(), true, parts.length(), new Placement.Known(parts.list()), null, r.recorded(),
-                            r.recorded(), null, List.of(), RecordFacts.at(placed + i - r.length(), List.of())));
+                    judge.live(new FileRecord(
+                            folder.path() + r.name(),
+                            r.name(),
+                            true,
+                            parts.length(),
+                            new Placement.Known(parts.list()),
+                            null,
+                            r.recorded(),
+                            r.recorded(),
+                            null,
+                            List.of(),
+                            RecordFacts.at(placed + i - r.length(), List.of())));
                     parts = new Extents();
                 }
             }

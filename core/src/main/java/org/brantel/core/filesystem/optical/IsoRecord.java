@@ -43,7 +43,13 @@ record IsoRecord(int length, long block, long size, Instant recorded, boolean fo
         String name = name(b, at, nameLength, wide);
         int systemUse = at + HEAD + nameLength + (nameLength + 1 & 1);
         String longer = skip < 0 ? null : alternate(b, systemUse + skip, at + length);
-        return Optional.of(new IsoRecord(length, u32(b, at + 2) + u8(b, at + 1), u32(b, at + 10), time(b, at + 18), (flags & 2) != 0, (flags & 0x80) != 0,
+        return Optional.of(new IsoRecord(
+                length,
+                u32(b, at + 2) + u8(b, at + 1),
+                u32(b, at + 10),
+                time(b, at + 18),
+                (flags & 2) != 0,
+                (flags & 0x80) != 0,
                 longer != null ? longer : name));
     }
 
@@ -82,8 +88,15 @@ record IsoRecord(int length, long block, long size, Instant recorded, boolean fo
 
     private static Instant time(byte[] b, int at) {
         try {
-            return LocalDateTime.of(1900 + u8(b, at), u8(b, at + 1), u8(b, at + 2), u8(b, at + 3), u8(b, at + 4), Math.min(59, u8(b, at + 5)))
-                    .toInstant(ZoneOffset.UTC).minusSeconds(b[at + 6] * 900L);
+            return LocalDateTime.of(
+                            1900 + u8(b, at),
+                            u8(b, at + 1),
+                            u8(b, at + 2),
+                            u8(b, at + 3),
+                            u8(b, at + 4),
+                            Math.min(59, u8(b, at + 5)))
+                    .toInstant(ZoneOffset.UTC)
+                    .minusSeconds(b[at + 6] * 900L);
         } catch (DateTimeException e) {
             return null;
         }

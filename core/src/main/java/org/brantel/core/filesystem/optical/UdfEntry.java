@@ -32,25 +32,37 @@ import org.brantel.core.source.Source;
  *   172    212   4  bytes of places
  *   176    216      extended attributes, places
  *
- * place: 0 4 bytes, the two highest bits 0 recorded, 1 and 2 not, 3 more places there; 4 4 block; long: 8 2 partition; 16 bytes
+ * place: 0 4 bytes, the two highest bits 0 recorded, 1 and 2 not, 3 more places there; 4 4 block; long: 8 2 partition;
+ * 16 bytes
  * </pre>
  *
  * @param at   where it lies in the source
  * @param part partition that its short places are in
  */
-record UdfEntry(long at, int part, int type, long size, Instant accessed, Instant modified, Instant created, boolean embedded, List<Piece> pieces) {
+record UdfEntry(
+        long at,
+        int part,
+        int type,
+        long size,
+        Instant accessed,
+        Instant modified,
+        Instant created,
+        boolean embedded,
+        List<Piece> pieces) {
 
     /**
      * @param part  its partition, or -1 for the entry's own
      * @param block first block; the first byte in the source for content that stands in the entry
      */
-    record Piece(int part, long block, long bytes, boolean recorded) { }
+    record Piece(int part, long block, long bytes, boolean recorded) {}
 
     private static final int MOST_PIECES = 1 << 16;
 
     static Optional<UdfEntry> read(Source source, long at, int blockBytes) throws IOException {
         byte[] b = new byte[blockBytes];
-        if (at < 0 || at > source.size() - b.length || !source.read(at, b, 0, b.length).isClean()) {
+        if (at < 0
+                || at > source.size() - b.length
+                || !source.read(at, b, 0, b.length).isClean()) {
             return Optional.empty();
         }
         int tag = UdfTag.of(b, 0);
@@ -67,8 +79,19 @@ record UdfEntry(long at, int part, int type, long size, Instant accessed, Instan
         }
         int from = head + (int) attributes;
         int kind = u16(b, 34) & 7;
-        List<Piece> pieces = kind == 3 ? List.of(new Piece(-1, at + from, places, true)) : pieces(b, from, from + (int) places, kind);
-        return Optional.of(new UdfEntry(at, 0, u8(b, 27), size, time(b, extended ? 80 : 72), time(b, extended ? 92 : 84), extended ? time(b, 104) : null, kind == 3, pieces));
+        List<Piece> pieces = kind == 3
+                ? List.of(new Piece(-1, at + from, places, true))
+                : pieces(b, from, from + (int) places, kind);
+        return Optional.of(new UdfEntry(
+                at,
+                0,
+                u8(b, 27),
+                size,
+                time(b, extended ? 80 : 72),
+                time(b, extended ? 92 : 84),
+                extended ? time(b, 104) : null,
+                kind == 3,
+                pieces));
     }
 
     private static List<Piece> pieces(byte[] b, int from, int end, int kind) {
@@ -99,7 +122,9 @@ record UdfEntry(long at, int part, int type, long size, Instant accessed, Instan
         if (n < 2) {
             return "";
         }
-        String text = u8(b, at) == 16 ? new String(b, at + 1, n - 1 & ~1, StandardCharsets.UTF_16BE) : new String(b, at + 1, n - 1, StandardCharsets.ISO_8859_1);
+        String text = u8(b, at) == 16
+                ? new String(b, at + 1, n - 1 & ~1, StandardCharsets.UTF_16BE)
+                : new String(b, at + 1, n - 1, StandardCharsets.ISO_8859_1);
         return text.replace("\0", "");
     }
 
@@ -107,8 +132,16 @@ record UdfEntry(long at, int part, int type, long size, Instant accessed, Instan
     private static Instant time(byte[] b, int at) {
         int zone = u16(b, at) << 20 >> 20;
         try {
-            return LocalDateTime.of(u16(b, at + 2), u8(b, at + 4), u8(b, at + 5), u8(b, at + 6), u8(b, at + 7), u8(b, at + 8),
-                    Math.min(99, u8(b, at + 9)) * 10_000_000).toInstant(ZoneOffset.UTC).minusSeconds(zone == -2047 ? 0 : zone * 60L);
+            return LocalDateTime.of(
+                            u16(b, at + 2),
+                            u8(b, at + 4),
+                            u8(b, at + 5),
+                            u8(b, at + 6),
+                            u8(b, at + 7),
+                            u8(b, at + 8),
+                            Math.min(99, u8(b, at + 9)) * 10_000_000)
+                    .toInstant(ZoneOffset.UTC)
+                    .minusSeconds(zone == -2047 ? 0 : zone * 60L);
         } catch (DateTimeException e) {
             return null;
         }

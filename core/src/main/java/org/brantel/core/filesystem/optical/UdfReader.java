@@ -36,8 +36,8 @@ import org.brantel.core.source.Source;
 
 /**
  * A UDF volume. The anchor in block 256 (ECMA-167 section 3/10.2) leads to the volume's descriptors, these to the
- * partitions (plain ones, and the metadata partition of UDF 2.2.10 that lies in a file of a plain one), the logical volume
- * to the set of files, that to the root folder.
+ * partitions (plain ones, and the metadata partition of UDF 2.2.10 that lies in a file of a plain one), the logical
+ * volume to the set of files, that to the root folder.
  *
  * <pre>
  * anchor            logical volume            partition           file set
@@ -55,9 +55,9 @@ public final class UdfReader implements FileSystem {
     private static final long MAX_FOLDER = 64L << 20;
 
     /** @param metadata extents of the metadata file, for a partition that lies in one; null for a plain one */
-    private record Part(long firstByte, long bytes, List<Extent> metadata) { }
+    private record Part(long firstByte, long bytes, List<Extent> metadata) {}
 
-    private record Folder(String path, UdfEntry entry) { }
+    private record Folder(String path, UdfEntry entry) {}
 
     private final Source source;
     private final long start;
@@ -79,11 +79,18 @@ public final class UdfReader implements FileSystem {
         for (int blockBytes : new int[] {2048, 512, 4096}) {
             long at = room.offset() + (long) ANCHOR_BLOCK * blockBytes;
             byte[] b = new byte[512];
-            boolean there = (long) ANCHOR_BLOCK * blockBytes + 512 <= room.length() && at <= source.size() - b.length && source.read(at, b, 0, b.length).isClean();
+            boolean there = (long) ANCHOR_BLOCK * blockBytes + 512 <= room.length()
+                    && at <= source.size() - b.length
+                    && source.read(at, b, 0, b.length).isClean();
             if (there && UdfTag.of(b, 0) == UdfTag.ANCHOR && UdfTag.blockOf(b, 0) == ANCHOR_BLOCK) {
                 UdfReader reader = new UdfReader(source, room.offset(), blockBytes);
                 reader.descriptors(u32(b, 20), u32(b, 16));
-                require(!reader.parts.isEmpty() && reader.fileSetPlace.length > 0, FAMILY, "descriptors", room.offset() + u32(b, 20) * blockBytes, "incomplete",
+                require(
+                        !reader.parts.isEmpty() && reader.fileSetPlace.length > 0,
+                        FAMILY,
+                        "descriptors",
+                        room.offset() + u32(b, 20) * blockBytes,
+                        "incomplete",
                         "a partition and a logical volume");
                 return reader;
             }
@@ -97,7 +104,8 @@ public final class UdfReader implements FileSystem {
         byte[] b = new byte[blockBytes];
         for (int i = 0; i < Math.min(MOST_DESCRIPTORS, bytes / blockBytes); i++) {
             long at = start + (block + i) * blockBytes;
-            if (at > source.size() - b.length || !source.read(at, b, 0, b.length).isClean()) {
+            if (at > source.size() - b.length
+                    || !source.read(at, b, 0, b.length).isClean()) {
                 continue;
             }
             int tag = UdfTag.of(b, 0);
@@ -119,7 +127,10 @@ public final class UdfReader implements FileSystem {
         }
     }
 
-    /** Partition maps (ECMA-167 section 3/10.7; UDF 2.2.8 to 2.2.10): type 1 names a partition, type 2 says what lies in one. */
+    /**
+     * Partition maps (ECMA-167 section 3/10.7; UDF 2.2.8 to 2.2.10): type 1 names a partition, type 2 says what lies in
+     * one.
+     */
     private void maps(byte[] b, Map<Integer, Part> byNumber) throws IOException {
         int at = 440;
         for (long i = 0; i < Math.min(16, u32(b, 268)) && at + 6 <= b.length; i++) {
@@ -132,9 +143,13 @@ public final class UdfReader implements FileSystem {
             } else if (length >= 64) {
                 String kind = new String(b, at + 5, 23, StandardCharsets.ISO_8859_1);
                 Part under = byNumber.get(u16(b, at + 38));
-                parts.add(kind.startsWith("*UDF Metadata") && under != null ? metadata(under, u32(b, at + 40)) : orNothing(kind.startsWith("*UDF Sparable") ? under : null));
+                parts.add(
+                        kind.startsWith("*UDF Metadata") && under != null
+                                ? metadata(under, u32(b, at + 40))
+                                : orNothing(kind.startsWith("*UDF Sparable") ? under : null));
                 if (kind.startsWith("*UDF Virtual")) {
-                    remarks.add("It was written in steps, with a table that renumbers its blocks; that is not read yet.");
+                    remarks.add(
+                            "It was written in steps, with a table that renumbers its blocks; that is not read yet.");
                 }
             }
             at += length;
@@ -159,7 +174,11 @@ public final class UdfReader implements FileSystem {
 
     /** Where a block of a partition lies; -1 where that is not known. */
     private long place(int part, long block) {
-        return places(part, block, 1).stream().filter(e -> !e.isHole()).findFirst().map(Extent::offset).orElse(-1L);
+        return places(part, block, 1).stream()
+                .filter(e -> !e.isHole())
+                .findFirst()
+                .map(Extent::offset)
+                .orElse(-1L);
     }
 
     /** Where a stretch of a partition lies; shorter where that is not known. */
@@ -177,19 +196,32 @@ public final class UdfReader implements FileSystem {
 
     private Optional<UdfEntry> entry(byte[] b, int at) throws IOException {
         long place = place(u16(b, at + 8), u32(b, at + 4));
-        return place < 0 ? Optional.empty() : UdfEntry.read(source, place, blockBytes).map(e -> e.in(u16(b, at + 8)));
+        return place < 0
+                ? Optional.empty()
+                : UdfEntry.read(source, place, blockBytes).map(e -> e.in(u16(b, at + 8)));
     }
 
     private Optional<UdfEntry> root() throws IOException {
         long place = place(u16(fileSetPlace, 8), u32(fileSetPlace, 4));
         byte[] b = new byte[512];
-        boolean there = place >= 0 && place <= source.size() - b.length && source.read(place, b, 0, b.length).isClean() && UdfTag.of(b, 0) == UdfTag.FILE_SET;
+        boolean there = place >= 0
+                && place <= source.size() - b.length
+                && source.read(place, b, 0, b.length).isClean()
+                && UdfTag.of(b, 0) == UdfTag.FILE_SET;
         return there ? entry(b, 400).filter(UdfEntry::isFolder) : Optional.empty();
     }
 
     @Override
     public VolumeFacts facts() {
-        return new VolumeFacts("udf", label, "", new Range(start, Math.max(end - start, ANCHOR_BLOCK * (long) blockBytes)), blockBytes, null, true, remarks);
+        return new VolumeFacts(
+                "udf",
+                label,
+                "",
+                new Range(start, Math.max(end - start, ANCHOR_BLOCK * (long) blockBytes)),
+                blockBytes,
+                null,
+                true,
+                remarks);
     }
 
     @Override
@@ -210,7 +242,11 @@ public final class UdfReader implements FileSystem {
             problems.add("The root folder of the volume at byte " + start + " was not found.");
             return Walked.of(List.of());
         }
-        Judge judge = new Judge(source, new Space(start, blockBytes, 0, Math.max(1, (Math.min(end, source.size()) - start) / blockBytes + 1)), walk, false);
+        Judge judge = new Judge(
+                source,
+                new Space(start, blockBytes, 0, Math.max(1, (Math.min(end, source.size()) - start) / blockBytes + 1)),
+                walk,
+                false);
         Deque<Folder> waiting = new ArrayDeque<>(List.of(new Folder("/", root.get())));
         Set<Long> seen = new HashSet<>(Set.of(root.get().at()));
         while (!waiting.isEmpty() && !walk.stopped()) {
@@ -219,17 +255,23 @@ public final class UdfReader implements FileSystem {
         return Walked.of(List.of());
     }
 
-    /** File identifiers (ECMA-167 section 4/14.4): flags at 18 (2 folder, 4 deleted, 8 parent), bytes of the name at 19, entry at 20, name from 38 on. */
-    private void read(Folder folder, Judge judge, Problems problems, Deque<Folder> waiting, Set<Long> seen) throws IOException {
+    /**
+     * File identifiers (ECMA-167 section 4/14.4): flags at 18 (2 folder, 4 deleted, 8 parent), bytes of the name at 19,
+     * entry at 20, name from 38 on.
+     */
+    private void read(Folder folder, Judge judge, Problems problems, Deque<Folder> waiting, Set<Long> seen)
+            throws IOException {
         List<Extent> extents = extents(folder.entry());
-        FileContent content = new FileContent(source, extents, Math.min(MAX_FOLDER, Math.min(folder.entry().size(), Extents.length(extents))), null);
+        FileContent content = new FileContent(
+                source, extents, Math.min(MAX_FOLDER, Math.min(folder.entry().size(), Extents.length(extents))), null);
         byte[] b = new byte[(int) content.size()];
         if (!content.read(0, b, 0, b.length).isClean()) {
             problems.add("Folder " + folder.path() + " was not read in full; entries are missing.");
         }
         for (int at = 0; at + 38 <= b.length; ) {
             if (UdfTag.of(b, at) != UdfTag.FILE_NAME) {
-                problems.add("Folder " + folder.path() + ": the entry at its byte " + at + " is malformed; the rest was passed over.");
+                problems.add("Folder " + folder.path() + ": the entry at its byte " + at
+                        + " is malformed; the rest was passed over.");
                 return;
             }
             int flags = u8(b, at + 18);
@@ -261,8 +303,21 @@ public final class UdfReader implements FileSystem {
         if (Extents.length(extents) < e.size()) {
             faults.add("Its extents hold " + Extents.length(extents) + " of " + e.size() + " bytes.");
         }
-        Placement placement = e.embedded() ? new Placement.InRecord(Extents.cut(extents, e.size())) : new Placement.Known(Extents.cut(extents, e.size()));
-        return new FileRecord(folder + name, name, true, e.size(), placement, null, e.created(), e.modified(), e.accessed(), faults, RecordFacts.at(e.at(), List.of()));
+        Placement placement = e.embedded()
+                ? new Placement.InRecord(Extents.cut(extents, e.size()))
+                : new Placement.Known(Extents.cut(extents, e.size()));
+        return new FileRecord(
+                folder + name,
+                name,
+                true,
+                e.size(),
+                placement,
+                null,
+                e.created(),
+                e.modified(),
+                e.accessed(),
+                faults,
+                RecordFacts.at(e.at(), List.of()));
     }
 
     private List<Extent> extents(UdfEntry e) {

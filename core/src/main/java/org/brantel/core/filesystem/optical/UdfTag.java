@@ -21,7 +21,7 @@ final class UdfTag {
     static final int EXTENDED_FILE_ENTRY = 266;
     static final int ALLOCATION_EXTENT = 258;
 
-    private UdfTag() { }
+    private UdfTag() {}
 
     /** What a descriptor is; -1 where none stands. */
     static int of(byte[] b, int at) {

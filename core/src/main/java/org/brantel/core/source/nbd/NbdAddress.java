@@ -14,8 +14,10 @@ public record NbdAddress(String host, int port, String name) {
     public static final String SCHEME = "nbd:";
     /** Registered for the protocol. */
     public static final int PORT = 10809;
+
     private static final int LONGEST_NAME = 4096;
-    private static final Pattern WRITTEN = Pattern.compile("nbd://(\\[[0-9a-fA-F:.]+]|[A-Za-z0-9._-]+)(?::(\\d{1,5}))?(?:/(.*))?");
+    private static final Pattern WRITTEN =
+            Pattern.compile("nbd://(\\[[0-9a-fA-F:.]+]|[A-Za-z0-9._-]+)(?::(\\d{1,5}))?(?:/(.*))?");
 
     /** @throws SourceException when it is not written so */
     public static NbdAddress parse(String written) throws SourceException {

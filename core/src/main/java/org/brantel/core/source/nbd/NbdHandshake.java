@@ -46,7 +46,7 @@ final class NbdHandshake {
     private static final int SECTOR = 512;
     private static final int LARGEST_UNIT = 1 << 16;
 
-    private record Reply(int type, ByteBuffer data) { }
+    private record Reply(int type, ByteBuffer data) {}
 
     private final NbdAddress address;
     private final Socket socket = new Socket();
@@ -64,8 +64,12 @@ final class NbdHandshake {
             greet();
         } catch (IOException e) {
             socket.close();
-            throw e instanceof SourceException ? e : new SourceException("There is no export server at " + address.host() + ":" + address.port()
-                    + " (" + said(e) + "); is the bench box on, and does it export the drive?", e);
+            throw e instanceof SourceException
+                    ? e
+                    : new SourceException(
+                            "There is no export server at " + address.host() + ":" + address.port() + " (" + said(e)
+                                    + "); is the bench box on, and does it export the drive?",
+                            e);
         }
     }
 
@@ -75,11 +79,13 @@ final class NbdHandshake {
 
     private void greet() throws IOException {
         if (in.readLong() != NBDMAGIC || in.readLong() != IHAVEOPT) {
-            throw new SourceException("What answers at " + address.host() + ":" + address.port() + " does not speak the NBD protocol's newstyle.");
+            throw new SourceException("What answers at " + address.host() + ":" + address.port()
+                    + " does not speak the NBD protocol's newstyle.");
         }
         int flags = in.readUnsignedShort();
         if ((flags & FIXED_NEWSTYLE) == 0) {
-            throw new SourceException("The server at " + address.host() + ":" + address.port() + " is too old: it lacks the fixed newstyle handshake.");
+            throw new SourceException("The server at " + address.host() + ":" + address.port()
+                    + " is too old: it lacks the fixed newstyle handshake.");
         }
         out.writeInt(flags & (FIXED_NEWSTYLE | NO_ZEROES));
     }
@@ -96,7 +102,8 @@ final class NbdHandshake {
                 }
                 int length = reply.data().remaining() < 4 ? -1 : reply.data().getInt();
                 if (length < 0 || length > reply.data().remaining()) {
-                    throw new SourceException("The server at " + address.host() + ":" + address.port() + " sent a malformed list of exports.");
+                    throw new SourceException("The server at " + address.host() + ":" + address.port()
+                            + " sent a malformed list of exports.");
                 }
                 byte[] name = new byte[length];
                 reply.data().get(name);
@@ -130,7 +137,11 @@ final class NbdHandshake {
     private NbdExport go() throws IOException {
         byte[] name = address.name().getBytes(StandardCharsets.UTF_8);
         ByteBuffer asked = ByteBuffer.allocate(4 + name.length + 2 + 4);
-        asked.putInt(name.length).put(name).putShort((short) 2).putShort((short) INFO_DESCRIPTION).putShort((short) INFO_BLOCK_SIZE);
+        asked.putInt(name.length)
+                .put(name)
+                .putShort((short) 2)
+                .putShort((short) INFO_DESCRIPTION)
+                .putShort((short) INFO_BLOCK_SIZE);
         option(NbdProtocol.OPT_GO, asked.array());
         long size = 0;
         int flags = -1;
@@ -158,7 +169,8 @@ final class NbdHandshake {
             throw new SourceException(address + " is empty (" + size + " bytes); there is nothing to read.");
         }
         if (unit < 1 || unit > LARGEST_UNIT || Integer.bitCount(unit) != 1 || largest > 0 && largest < unit) {
-            throw new SourceException(address + " asks for requests of " + unit + " to " + largest + " bytes, which makes no sense.");
+            throw new SourceException(
+                    address + " asks for requests of " + unit + " to " + largest + " bytes, which makes no sense.");
         }
         unit = Math.max(unit, SECTOR);
         largest = largest <= 0 ? USUAL_LARGEST : Math.min(largest, USUAL_LARGEST);
@@ -179,24 +191,34 @@ final class NbdHandshake {
         int type = in.readInt();
         int length = in.readInt();
         if (magic != OPTION_REPLY || to != option || length < 0 || length > LONGEST_REPLY) {
-            throw new SourceException("The server at " + address.host() + ":" + address.port() + " answered with something that is no reply.");
+            throw new SourceException("The server at " + address.host() + ":" + address.port()
+                    + " answered with something that is no reply.");
         }
         return new Reply(type, ByteBuffer.wrap(in.readNBytes(length)));
     }
 
     private SourceException refused(Reply reply) {
-        return new SourceException(switch (reply.type()) {
-            case REP_ERR_UNKNOWN -> "The server at " + address.host() + ":" + address.port() + " exports nothing called '" + address.name() + "'.";
-            case REP_ERR_TLS_REQD -> address + " wants its link encrypted; take it through a tunnel (docs/imaging.md).";
-            case REP_ERR_POLICY -> "The server at " + address.host() + ":" + address.port() + " does not allow that.";
-            case REP_ERR_BLOCK_SIZE_REQD -> address + " wants block sizes that it did not name.";
-            default -> "The server at " + address.host() + ":" + address.port() + " refused" + (reply.data().hasRemaining() ? ": " + text(reply.data()) : "") + ".";
-        });
+        return new SourceException(
+                switch (reply.type()) {
+                    case REP_ERR_UNKNOWN ->
+                        "The server at " + address.host() + ":" + address.port() + " exports nothing called '"
+                                + address.name() + "'.";
+                    case REP_ERR_TLS_REQD ->
+                        address + " wants its link encrypted; take it through a tunnel (docs/imaging.md).";
+                    case REP_ERR_POLICY ->
+                        "The server at " + address.host() + ":" + address.port() + " does not allow that.";
+                    case REP_ERR_BLOCK_SIZE_REQD -> address + " wants block sizes that it did not name.";
+                    default ->
+                        "The server at " + address.host() + ":" + address.port() + " refused"
+                                + (reply.data().hasRemaining() ? ": " + text(reply.data()) : "") + ".";
+                });
     }
 
     private static String text(ByteBuffer data) {
         byte[] rest = new byte[Math.min(data.remaining(), 4096)];
         data.get(rest);
-        return new String(rest, StandardCharsets.UTF_8).replaceAll("\\p{Cntrl}", " ").strip();
+        return new String(rest, StandardCharsets.UTF_8)
+                .replaceAll("\\p{Cntrl}", " ")
+                .strip();
     }
 }

@@ -140,7 +140,11 @@ final class NbdLink implements Closeable {
     }
 
     private static Range inside(Range wanted, long offset, long length) throws IOException {
-        if (offset < wanted.offset() || length < 0 || offset > wanted.end() || length > wanted.end() - offset || offset == wanted.end() && length == 0) {
+        if (offset < wanted.offset()
+                || length < 0
+                || offset > wanted.end()
+                || length > wanted.end() - offset
+                || offset == wanted.end() && length == 0) {
             throw new IOException("the server answered with bytes that were not asked for");
         }
         return new Range(offset, length);

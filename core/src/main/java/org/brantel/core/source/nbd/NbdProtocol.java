@@ -5,8 +5,8 @@ package org.brantel.core.source.nbd;
  *
  * <pre>
  * [Newstyle negotiation]  server: NBDMAGIC 8, IHAVEOPT 8, handshake flags 2; client: flags 4
- * [Option haggling]       client: IHAVEOPT 8, option 4, length 4, data; server: magic 8, option 4, reply 4, length 4, data
- * [Request message]       magic 4, flags 2, type 2, cookie 8, offset 8, length 4
+ * [Option haggling]       client: IHAVEOPT 8, option 4, length 4, data; server: magic 8, option 4, reply 4, length 4,
+ * data [Request message]       magic 4, flags 2, type 2, cookie 8, offset 8, length 4
  * [Simple reply message]  magic 4, error 4, cookie 8, then the data when there is no error
  * [Structured reply]      magic 4, flags 2, type 2, cookie 8, length 4, payload; the last one has the flag DONE
  * </pre>
@@ -22,16 +22,19 @@ final class NbdProtocol {
 
     /** Handshake and client flags. */
     static final int FIXED_NEWSTYLE = 1;
+
     static final int NO_ZEROES = 2;
 
     /** Options. */
     static final int OPT_ABORT = 2;
+
     static final int OPT_LIST = 3;
     static final int OPT_GO = 7;
     static final int OPT_STRUCTURED_REPLY = 8;
 
     /** Option replies; those with the top bit are errors. */
     static final int REP_ACK = 1;
+
     static final int REP_SERVER = 2;
     static final int REP_INFO = 3;
     static final int REP_ERR_UNSUP = 0x80000001;
@@ -42,6 +45,7 @@ final class NbdProtocol {
 
     /** Information that GO asks for. */
     static final int INFO_EXPORT = 0;
+
     static final int INFO_DESCRIPTION = 2;
     static final int INFO_BLOCK_SIZE = 3;
 
@@ -50,10 +54,12 @@ final class NbdProtocol {
 
     /** Requests. */
     static final int CMD_READ = 0;
+
     static final int CMD_DISC = 2;
 
     /** Structured replies; those with the top bit are errors. */
     static final int DONE = 1;
+
     static final int CHUNK_NONE = 0;
     static final int CHUNK_DATA = 1;
     static final int CHUNK_HOLE = 2;
@@ -66,5 +72,5 @@ final class NbdProtocol {
     /** What a server takes in one request unless it says otherwise. */
     static final int USUAL_LARGEST = 32 << 20;
 
-    private NbdProtocol() { }
+    private NbdProtocol() {}
 }

@@ -21,7 +21,7 @@ import org.brantel.core.source.SourceException;
 public final class NbdSource implements Source {
 
     /** What a server has on offer. */
-    public record Offer(String name, String description) { }
+    public record Offer(String name, String description) {}
 
     private static final int LINKS = 3;
     private static final long FIRST_WAIT_MILLIS = 500;
@@ -85,7 +85,10 @@ public final class NbdSource implements Source {
     }
 
     private static List<Range> cut(List<Range> ranges, Range wanted) {
-        return ranges.stream().map(r -> r.intersection(wanted)).filter(r -> !r.isEmpty()).toList();
+        return ranges.stream()
+                .map(r -> r.intersection(wanted))
+                .filter(r -> !r.isEmpty())
+                .toList();
     }
 
     private ReadOutcome ask(Range wanted, byte[] buffer, int at) throws IOException {
@@ -123,8 +126,10 @@ public final class NbdSource implements Source {
         if (!link.export().equals(export)) {
             long size = link.export().size();
             drop();
-            throw new SourceException.Gone(description(), "what is exported there now is another device (" + size + " bytes, "
-                    + export.size() + " before), or it may be written to");
+            throw new SourceException.Gone(
+                    description(),
+                    "what is exported there now is another device (" + size + " bytes, " + export.size()
+                            + " before), or it may be written to");
         }
     }
 

@@ -6,7 +6,9 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
 
-/** Writes pictures of random codes, by random tables: nobody could look at them, but each is one by the letter of T.81. */
+/**
+ * Writes pictures of random codes, by random tables: nobody could look at them, but each is one by the letter of T.81.
+ */
 final class JpegCoder {
 
     private static final int SEQUENTIAL = 0xc0;
@@ -28,7 +30,9 @@ final class JpegCoder {
             for (int symbol : wanted) {
                 length[symbol] = Math.min(16, least + (random.nextInt(3) == 0 ? random.nextInt(17 - least) : 0));
             }
-            symbols = wanted.stream().sorted((a, b) -> Integer.compare(length[a], length[b])).toList();
+            symbols = wanted.stream()
+                    .sorted((a, b) -> Integer.compare(length[a], length[b]))
+                    .toList();
             int next = 0;
             int bits = 0;
             for (int symbol : symbols) {

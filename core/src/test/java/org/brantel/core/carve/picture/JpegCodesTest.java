@@ -21,7 +21,8 @@ class JpegCodesTest {
 
     private static byte[] picture(Random random, boolean beyond) {
         int restart = random.nextInt(3) == 0 ? 1 + random.nextInt(9) : 0;
-        return new JpegCoder(random).sequential(1 + random.nextInt(120), 1 + random.nextInt(90), random.nextBoolean(), restart, beyond);
+        return new JpegCoder(random)
+                .sequential(1 + random.nextInt(120), 1 + random.nextInt(90), random.nextBoolean(), restart, beyond);
     }
 
     @Test

@@ -3,7 +3,9 @@ package org.brantel.core.filesystem.fat;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 
-/** A FAT12 volume built field by field: 512-byte sectors, one sector a cluster, one table, so that damage is one change. */
+/**
+ * A FAT12 volume built field by field: 512-byte sectors, one sector a cluster, one table, so that damage is one change.
+ */
 final class FatImage {
 
     static final int SECTORS = 200;

@@ -30,7 +30,8 @@ class FatReaderTest {
     private Map<String, Finding> walk(byte[] bytes, Range... dead) throws IOException {
         problems.clear();
         Collected told = new Collected(problems);
-        FatReader.open(new FaultySource(bytes, dead), new Range(0, bytes.length)).walk(told.walk(0));
+        FatReader.open(new FaultySource(bytes, dead), new Range(0, bytes.length))
+                .walk(told.walk(0));
         return told.findings().stream().collect(Collectors.toMap(Finding::path, Function.identity(), (a, b) -> a));
     }
 
@@ -39,8 +40,11 @@ class FatReaderTest {
         FatImage fat = new FatImage().link(2, 5).link(5, 3).link(3, 0xfff);
         fat.rootEntry("FILE    BIN", 0x20, 2, 1300);
         Finding f = walk(fat.bytes).get("/FILE.BIN");
-        assertThat(f.extents()).containsExactly(new Extent(FatImage.cluster(2), 512), new Extent(FatImage.cluster(5), 512),
-                new Extent(FatImage.cluster(3), 276));
+        assertThat(f.extents())
+                .containsExactly(
+                        new Extent(FatImage.cluster(2), 512),
+                        new Extent(FatImage.cluster(5), 512),
+                        new Extent(FatImage.cluster(3), 276));
         assertThat(f.prognosis()).isEqualTo(Prognosis.WHOLE);
         assertThat(f.modified()).isNotNull();
     }
@@ -120,11 +124,15 @@ class FatReaderTest {
     @Test
     void refusesABootSectorNamingFieldPlaceAndValue() {
         byte[] blank = new byte[4096];
-        assertThatThrownBy(() -> walk(blank)).isInstanceOf(NotThisFormat.class).hasMessageContaining("signature at byte 510");
+        assertThatThrownBy(() -> walk(blank))
+                .isInstanceOf(NotThisFormat.class)
+                .hasMessageContaining("signature at byte 510");
         FatImage fat = new FatImage();
         fat.bytes[13] = 3;
-        assertThatThrownBy(() -> walk(fat.bytes)).isInstanceOf(NotThisFormat.class)
-                .hasMessageContaining("sectors per cluster at byte 13 is 3").hasMessageContaining("power of two");
+        assertThatThrownBy(() -> walk(fat.bytes))
+                .isInstanceOf(NotThisFormat.class)
+                .hasMessageContaining("sectors per cluster at byte 13 is 3")
+                .hasMessageContaining("power of two");
     }
 
     /** Whatever one byte of the boot sector, the table or the root folder becomes: a value or a declared failure. */
@@ -158,7 +166,9 @@ class FatReaderTest {
             for (Finding f : walk(bytes).values()) {
                 assertThat(f.extents()).as(what).allMatch(e -> e.range().end() <= bytes.length);
                 long held = f.extents().stream().mapToLong(Extent::length).sum();
-                assertThat(f.prognosis() == Prognosis.WHOLE && held < f.size()).as("%s: %s is whole with %d of %d bytes", what, f.path(), held, f.size()).isFalse();
+                assertThat(f.prognosis() == Prognosis.WHOLE && held < f.size())
+                        .as("%s: %s is whole with %d of %d bytes", what, f.path(), held, f.size())
+                        .isFalse();
             }
         } catch (NotThisFormat | ByteView.Unread e) {
             assertThat(e.getMessage()).as(what).isNotBlank();

@@ -63,20 +63,24 @@ class NamesAndTimesTest {
             for (int n = random.nextInt(120); n > 0; n--) {
                 name.append((char) (random.nextBoolean() ? 'a' + random.nextInt(26) : 0x4e00 + random.nextInt(2000)));
             }
-            assertThat(nameOf(parts(name.toString(), "X~1     JPG", false), entry("X~1     JPG"))).isEqualTo(name.toString());
+            assertThat(nameOf(parts(name.toString(), "X~1     JPG", false), entry("X~1     JPG")))
+                    .isEqualTo(name.toString());
         }
     }
 
     @Test
     void aLongNameWithAnotherShortNamesChecksumIsNotTaken() {
-        assertThat(nameOf(parts("Somebody else.jpg", "OTHER   JPG", false), entry("MINE    JPG"))).isNull();
+        assertThat(nameOf(parts("Somebody else.jpg", "OTHER   JPG", false), entry("MINE    JPG")))
+                .isNull();
     }
 
     @Test
     void aMissingPartMakesNoName() {
         byte[][] parts = parts("A name of more than thirteen letters.jpg", "ANAME~1 JPG", false);
-        assertThat(nameOf(Arrays.copyOfRange(parts, 1, parts.length), entry("ANAME~1 JPG"))).isNull();
-        assertThat(nameOf(Arrays.copyOf(parts, parts.length - 1), entry("ANAME~1 JPG"))).isNull();
+        assertThat(nameOf(Arrays.copyOfRange(parts, 1, parts.length), entry("ANAME~1 JPG")))
+                .isNull();
+        assertThat(nameOf(Arrays.copyOf(parts, parts.length - 1), entry("ANAME~1 JPG")))
+                .isNull();
     }
 
     @Test
@@ -84,7 +88,8 @@ class NamesAndTimesTest {
         byte[] gone = entry("PLOTON~1JPG");
         gone[0] = (byte) 0xe5;
         assertThat(nameOf(parts("Plot one.jpg", "PLOTON~1JPG", true), gone)).isEqualTo("Plot one.jpg");
-        assertThat(nameOf(parts("Quite another.jpg", "ZZZZZZ~1JPG", true), gone)).isNull();
+        assertThat(nameOf(parts("Quite another.jpg", "ZZZZZZ~1JPG", true), gone))
+                .isNull();
     }
 
     @Test

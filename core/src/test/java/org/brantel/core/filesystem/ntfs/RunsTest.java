@@ -35,7 +35,9 @@ class RunsTest {
             }
             list.write(0);
             byte[] b = list.toByteArray();
-            assertThat(Runs.unpack(b, 0, b.length, BOOT, CLUSTERS).map(Extents::list)).as("seed %d", seed).contains(expected.list());
+            assertThat(Runs.unpack(b, 0, b.length, BOOT, CLUSTERS).map(Extents::list))
+                    .as("seed %d", seed)
+                    .contains(expected.list());
         }
     }
 
@@ -63,12 +65,22 @@ class RunsTest {
 
     @Test
     void aListThatLeadsOffTheVolumeOrEndsInARunIsRefused() {
-        assertThat(Runs.unpack(new byte[] {0x11, 5, 100, 0}, 0, 4, BOOT, 104)).as("runs over the last cluster").isEmpty();
+        assertThat(Runs.unpack(new byte[] {0x11, 5, 100, 0}, 0, 4, BOOT, 104))
+                .as("runs over the last cluster")
+                .isEmpty();
         assertThat(Runs.unpack(new byte[] {0x11, 5, 100, 0}, 0, 4, BOOT, 105)).isPresent();
-        assertThat(Runs.unpack(new byte[] {0x11, 5, -1, 0}, 0, 4, BOOT, 104)).as("before the first").isEmpty();
-        assertThat(Runs.unpack(new byte[] {0x11, 0, 5, 0}, 0, 4, BOOT, 104)).as("no length").isEmpty();
-        assertThat(Runs.unpack(new byte[] {0x28, 5, 5}, 0, 3, BOOT, 104)).as("cut off").isEmpty();
-        assertThat(Runs.unpack(new byte[] {0x10, 5}, 0, 2, BOOT, 104)).as("no length bytes").isEmpty();
+        assertThat(Runs.unpack(new byte[] {0x11, 5, -1, 0}, 0, 4, BOOT, 104))
+                .as("before the first")
+                .isEmpty();
+        assertThat(Runs.unpack(new byte[] {0x11, 0, 5, 0}, 0, 4, BOOT, 104))
+                .as("no length")
+                .isEmpty();
+        assertThat(Runs.unpack(new byte[] {0x28, 5, 5}, 0, 3, BOOT, 104))
+                .as("cut off")
+                .isEmpty();
+        assertThat(Runs.unpack(new byte[] {0x10, 5}, 0, 2, BOOT, 104))
+                .as("no length bytes")
+                .isEmpty();
     }
 
     @Test
@@ -85,8 +97,12 @@ class RunsTest {
         assertThat(torn[510]).as("unchanged").isEqualTo((byte) 7);
         assertThat(UpdateSequence.undo(block, 48, 3)).isTrue();
         assertThat(new char[] {(char) block[510], (char) block[1022]}).containsExactly('a', 'b');
-        assertThat(UpdateSequence.undo(new byte[1024], 48, 2)).as("too few values").isFalse();
-        assertThat(UpdateSequence.undo(new byte[1024], 508, 3)).as("over its own check").isFalse();
+        assertThat(UpdateSequence.undo(new byte[1024], 48, 2))
+                .as("too few values")
+                .isFalse();
+        assertThat(UpdateSequence.undo(new byte[1024], 508, 3))
+                .as("over its own check")
+                .isFalse();
     }
 
     @Test

@@ -35,9 +35,16 @@ class OpticalTest {
         FaultySource source = new FaultySource(Seeds.volume(seed));
         List<Finding> files = files(source);
         assertThat(problems).isEmpty();
-        assertThat(files).hasSize(12).allMatch(f -> f.origin() == Origin.LIVE && f.prognosis() == Prognosis.WHOLE && f.modified() != null);
-        assertThat(files).extracting(Finding::path).contains("/plot/hive/a rather long name of a recording.bin", "/empty.log", "/mid.csv");
-        Finding note = files.stream().filter(f -> f.path().equals("/plot/note.txt")).findFirst().orElseThrow();
+        assertThat(files)
+                .hasSize(12)
+                .allMatch(f -> f.origin() == Origin.LIVE && f.prognosis() == Prognosis.WHOLE && f.modified() != null);
+        assertThat(files)
+                .extracting(Finding::path)
+                .contains("/plot/hive/a rather long name of a recording.bin", "/empty.log", "/mid.csv");
+        Finding note = files.stream()
+                .filter(f -> f.path().equals("/plot/note.txt"))
+                .findFirst()
+                .orElseThrow();
         byte[] text = new byte[(int) note.size()];
         assertThat(note.content(source).read(0, text, 0, text.length).isClean()).isTrue();
         assertThat(new String(text)).isEqualTo("low water 4.2 m at noon\n");
@@ -48,15 +55,26 @@ class OpticalTest {
     void aFolderThatWasNotReadIsToldAndTheOthersAreRead(String seed) throws IOException {
         byte[] bytes = Seeds.volume(seed);
         List<Finding> all = files(new FaultySource(bytes));
-        long folder = all.stream().filter(f -> f.path().equals("/plot/hive/f1.dat")).findFirst().orElseThrow().record().at() / 2048 * 2048;
+        long folder = all.stream()
+                        .filter(f -> f.path().equals("/plot/hive/f1.dat"))
+                        .findFirst()
+                        .orElseThrow()
+                        .record()
+                        .at()
+                / 2048
+                * 2048;
         List<Finding> files = files(new FaultySource(bytes, new Range(folder, 2048)));
-        assertThat(files).extracting(Finding::path).contains("/empty.log", "/mid.csv").doesNotContain("/plot/hive/f1.dat");
+        assertThat(files)
+                .extracting(Finding::path)
+                .contains("/empty.log", "/mid.csv")
+                .doesNotContain("/plot/hive/f1.dat");
         assertThat(problems).isNotEmpty();
     }
 
     @Test
     void theLabelIsThatOfTheTreeThatIsRead() throws IOException {
         FaultySource source = new FaultySource(Seeds.volume("iso"));
-        assertThat(FileSystems.open(source, new Range(0, source.size())).facts().label()).isEqualTo("SEED");
+        assertThat(FileSystems.open(source, new Range(0, source.size())).facts().label())
+                .isEqualTo("SEED");
     }
 }

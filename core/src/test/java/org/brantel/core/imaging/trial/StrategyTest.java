@@ -23,14 +23,20 @@ class StrategyTest {
         for (Trial.Curve plain : curves.subList(1, curves.size())) {
             for (int tenth = 1; tenth <= 10; tenth++) {
                 double when = longest * tenth / 10;
-                assertThat(ours.at(when)).as("%s: bytes at %d tenths of the time, beside %s", device.code(), tenth, plain.strategy()).isGreaterThanOrEqualTo(plain.at(when));
+                assertThat(ours.at(when))
+                        .as("%s: bytes at %d tenths of the time, beside %s", device.code(), tenth, plain.strategy())
+                        .isGreaterThanOrEqualTo(plain.at(when));
                 ahead = Math.max(ahead, (double) (ours.at(when) - plain.at(when)) / device.size());
             }
             assertThat(ours.bytes()).as("bytes at the end").isGreaterThanOrEqualTo(plain.bytes());
         }
         if (device.fails()) {
-            assertThat(ahead).as("%s: farthest ahead, as a share of the device", device.code()).isGreaterThan(0.1);
+            assertThat(ahead)
+                    .as("%s: farthest ahead, as a share of the device", device.code())
+                    .isGreaterThan(0.1);
         }
-        assertThat(ours.unread()).as("%s: bytes that read and were not read", device.code()).isZero();
+        assertThat(ours.unread())
+                .as("%s: bytes that read and were not read", device.code())
+                .isZero();
     }
 }

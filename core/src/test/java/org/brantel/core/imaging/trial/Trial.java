@@ -20,7 +20,7 @@ final class Trial {
     private static final long ATTACH_NANOS = 60_000_000_000L;
 
     /** @param nanos device time; @param bytes good bytes by then */
-    record Point(long nanos, long bytes) { }
+    record Point(long nanos, long bytes) {}
 
     /** @param unread bytes that still read at the end, and were not read */
     record Curve(String strategy, List<Point> points, long unread, long faults) {
@@ -135,7 +135,9 @@ final class Trial {
             t.take(range, outcome);
             at = range.end();
             if (!outcome.isClean()) {
-                long from = outcome.named().isEmpty() ? range.offset() : outcome.failed().get(0).offset();
+                long from = outcome.named().isEmpty()
+                        ? range.offset()
+                        : outcome.failed().get(0).offset();
                 at = Math.min(t.size, Math.max(at, from + (1 << 20)));
                 left.add(new Range(from, at - from));
             }

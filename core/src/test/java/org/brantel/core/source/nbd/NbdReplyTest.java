@@ -30,8 +30,11 @@ class NbdReplyTest {
 
     @Test
     void anErrorWithItsPlaceNamesTheSectorAndKeepsWhatCameBeforeIt() throws IOException {
-        try (ScriptedNbdServer server = new ScriptedNbdServer(1 << 20, (cookie, offset, length) -> joined(
-                chunk(false, 1, cookie, data(offset, filled(1024))), chunk(true, 0x8002, cookie, errorAt(5, "bad", offset + 1100))));
+        try (ScriptedNbdServer server = new ScriptedNbdServer(
+                        1 << 20,
+                        (cookie, offset, length) -> joined(
+                                chunk(false, 1, cookie, data(offset, filled(1024))),
+                                chunk(true, 0x8002, cookie, errorAt(5, "bad", offset + 1100))));
                 Source source = Sources.open(server.address())) {
             byte[] buffer = new byte[4096];
             ReadOutcome outcome = source.read(8192, buffer, 0, 4096);
@@ -44,10 +47,19 @@ class NbdReplyTest {
 
     @Test
     void chunksComeInAnyOrderAndHolesAreZeros() throws IOException {
-        try (ScriptedNbdServer server = new ScriptedNbdServer(1 << 20, (cookie, offset, length) -> joined(
-                chunk(false, 1, cookie, data(offset + 1536, filled(512))),
-                chunk(false, 2, cookie, java.nio.ByteBuffer.allocate(12).putLong(offset + 512).putInt(1024).array()),
-                chunk(true, 1, cookie, data(offset, filled(512)))));
+        try (ScriptedNbdServer server = new ScriptedNbdServer(
+                        1 << 20,
+                        (cookie, offset, length) -> joined(
+                                chunk(false, 1, cookie, data(offset + 1536, filled(512))),
+                                chunk(
+                                        false,
+                                        2,
+                                        cookie,
+                                        java.nio.ByteBuffer.allocate(12)
+                                                .putLong(offset + 512)
+                                                .putInt(1024)
+                                                .array()),
+                                chunk(true, 1, cookie, data(offset, filled(512)))));
                 Source source = Sources.open(server.address())) {
             byte[] buffer = filled(2048);
             assertThat(source.read(0, buffer, 0, 2048).isClean()).isTrue();
@@ -70,9 +82,14 @@ class NbdReplyTest {
             (cookie, offset, length) -> null,
         };
         for (ScriptedNbdServer.Answer lie : lies) {
-            try (ScriptedNbdServer server = new ScriptedNbdServer(1 << 20, lie); Source source = Sources.open(server.address())) {
-                assertThatThrownBy(() -> source.read(4096, new byte[4096], 0, 4096)).isInstanceOf(SourceException.Gone.class).hasMessageContaining("went away");
-                assertThat(server.connections()).as("tried anew, but not for ever").isEqualTo(3);
+            try (ScriptedNbdServer server = new ScriptedNbdServer(1 << 20, lie);
+                    Source source = Sources.open(server.address())) {
+                assertThatThrownBy(() -> source.read(4096, new byte[4096], 0, 4096))
+                        .isInstanceOf(SourceException.Gone.class)
+                        .hasMessageContaining("went away");
+                assertThat(server.connections())
+                        .as("tried anew, but not for ever")
+                        .isEqualTo(3);
             }
         }
     }
@@ -80,12 +97,17 @@ class NbdReplyTest {
     @Test
     void anotherDeviceUnderTheSameNameIsNotReadOn() throws IOException {
         boolean[] hangUp = {false};
-        try (ScriptedNbdServer server = new ScriptedNbdServer(1 << 20, (cookie, offset, length) -> hangUp[0] ? null : chunk(true, 1, cookie, data(offset, filled(length))));
+        try (ScriptedNbdServer server = new ScriptedNbdServer(
+                        1 << 20,
+                        (cookie, offset, length) ->
+                                hangUp[0] ? null : chunk(true, 1, cookie, data(offset, filled(length))));
                 Source source = Sources.open(server.address())) {
             assertThat(source.read(0, new byte[512], 0, 512).isClean()).isTrue();
             server.size(2 << 20);
             hangUp[0] = true;
-            assertThatThrownBy(() -> source.read(0, new byte[512], 0, 512)).isInstanceOf(SourceException.Gone.class).hasMessageContaining("another device");
+            assertThatThrownBy(() -> source.read(0, new byte[512], 0, 512))
+                    .isInstanceOf(SourceException.Gone.class)
+                    .hasMessageContaining("another device");
         }
     }
 

@@ -26,6 +26,7 @@ class NbdSourceTest {
 
     @TempDir
     private Path folder;
+
     private byte[] content;
     private Path disk;
 
@@ -38,7 +39,8 @@ class NbdSourceTest {
 
     @Test
     void readsWhatIsExported() throws IOException {
-        try (NbdServer server = NbdServer.start(folder, "-r", "file", disk.toString()); Source source = Sources.open(server.address(""))) {
+        try (NbdServer server = NbdServer.start(folder, "-r", "file", disk.toString());
+                Source source = Sources.open(server.address(""))) {
             assertThat(source.size()).isEqualTo(content.length);
             byte[] all = new byte[content.length];
             assertThat(source.read(0, all, 0, all.length).isClean()).isTrue();
@@ -51,20 +53,35 @@ class NbdSourceTest {
 
     @Test
     void listsExportsAndTakesIdentityFromTheirDescription() throws IOException {
-        try (NbdServer server = NbdServer.start(folder, "-r", "--filter=exportname", "file", disk.toString(), "exportname-list=explicit", "exportname-strict=true",
-                "exportname=tide", "exportname=gauge", "exportdesc=fixed:make=Mossbank; model=Delve 2; serial=MD2-77")) {
-            assertThat(NbdSource.exports(NbdAddress.parse(server.address("")))).extracting(NbdSource.Offer::name).containsExactlyInAnyOrder("tide", "gauge");
+        try (NbdServer server = NbdServer.start(
+                folder,
+                "-r",
+                "--filter=exportname",
+                "file",
+                disk.toString(),
+                "exportname-list=explicit",
+                "exportname-strict=true",
+                "exportname=tide",
+                "exportname=gauge",
+                "exportdesc=fixed:make=Mossbank; model=Delve 2; serial=MD2-77")) {
+            assertThat(NbdSource.exports(NbdAddress.parse(server.address(""))))
+                    .extracting(NbdSource.Offer::name)
+                    .containsExactlyInAnyOrder("tide", "gauge");
             try (Source source = Sources.open(server.address("tide"))) {
                 assertThat(source.identity()).isEqualTo(new Identity("Mossbank", "Delve 2", "MD2-77", content.length));
             }
-            assertThatThrownBy(() -> Sources.open(server.address("peat"))).isInstanceOf(SourceException.class).hasMessageContaining("exports nothing called 'peat'");
+            assertThatThrownBy(() -> Sources.open(server.address("peat")))
+                    .isInstanceOf(SourceException.class)
+                    .hasMessageContaining("exports nothing called 'peat'");
         }
     }
 
     @Test
     void anExportThatMayBeWrittenToNeedsADecision() throws IOException {
         try (NbdServer server = NbdServer.start(folder, "file", disk.toString())) {
-            assertThatThrownBy(() -> Sources.open(server.address(""))).isInstanceOf(SourceException.WriteBlockNeeded.class).hasMessageContaining("write-block decision");
+            assertThatThrownBy(() -> Sources.open(server.address("")))
+                    .isInstanceOf(SourceException.WriteBlockNeeded.class)
+                    .hasMessageContaining("write-block decision");
             try (Source source = Sources.open(server.address(""), true)) {
                 assertThat(source.read(0, new byte[512], 0, 512).isClean()).isTrue();
             }
@@ -73,18 +90,37 @@ class NbdSourceTest {
 
     @Test
     void keepsToTheSizesThatAServerTakes() throws IOException {
-        try (NbdServer server = NbdServer.start(folder, "-r", "--filter=blocksize-policy", "file", disk.toString(), "blocksize-minimum=512", "blocksize-preferred=4096",
-                "blocksize-maximum=65536", "blocksize-error-policy=error"); Source source = Sources.open(server.address(""))) {
+        try (NbdServer server = NbdServer.start(
+                        folder,
+                        "-r",
+                        "--filter=blocksize-policy",
+                        "file",
+                        disk.toString(),
+                        "blocksize-minimum=512",
+                        "blocksize-preferred=4096",
+                        "blocksize-maximum=65536",
+                        "blocksize-error-policy=error");
+                Source source = Sources.open(server.address(""))) {
             byte[] all = new byte[content.length];
-            assertThat(source.read(100, all, 100, content.length - 150).isClean()).isTrue();
-            assertThat(Arrays.copyOfRange(all, 100, content.length - 50)).isEqualTo(Arrays.copyOfRange(content, 100, content.length - 50));
+            assertThat(source.read(100, all, 100, content.length - 150).isClean())
+                    .isTrue();
+            assertThat(Arrays.copyOfRange(all, 100, content.length - 50))
+                    .isEqualTo(Arrays.copyOfRange(content, 100, content.length - 50));
         }
     }
 
     @Test
     void anErrorIsAFaultOfItsRequestAlone() throws IOException {
-        try (NbdServer server = NbdServer.start(folder, "-r", "--filter=error", "file", disk.toString(), "error=EIO", "error-pread-rate=100%",
-                "error-file=" + folder.resolve("broken")); Source source = Sources.open(server.address(""))) {
+        try (NbdServer server = NbdServer.start(
+                        folder,
+                        "-r",
+                        "--filter=error",
+                        "file",
+                        disk.toString(),
+                        "error=EIO",
+                        "error-pread-rate=100%",
+                        "error-file=" + folder.resolve("broken"));
+                Source source = Sources.open(server.address(""))) {
             byte[] buffer = new byte[4096];
             assertThat(source.read(0, buffer, 0, 4096).isClean()).isTrue();
             Files.createFile(folder.resolve("broken"));
@@ -93,14 +129,17 @@ class NbdSourceTest {
             assertThat(outcome.named()).isEmpty();
             assertThat(buffer).containsOnly(0);
             Files.delete(folder.resolve("broken"));
-            assertThat(source.read(4096, buffer, 0, 4096).isClean()).as("the link has not suffered").isTrue();
+            assertThat(source.read(4096, buffer, 0, 4096).isClean())
+                    .as("the link has not suffered")
+                    .isTrue();
             assertThat(buffer).isEqualTo(Arrays.copyOfRange(content, 4096, 8192));
         }
     }
 
     @Test
     void aRequestThatOutlastsItsTimeHasFailedAndTheNextIsAnswered() throws IOException {
-        try (NbdServer server = NbdServer.start(folder, "-r", "--filter=delay", "file", disk.toString(), "rdelay=3"); Source source = Sources.open(server.address(""))) {
+        try (NbdServer server = NbdServer.start(folder, "-r", "--filter=delay", "file", disk.toString(), "rdelay=3");
+                Source source = Sources.open(server.address(""))) {
             source.timeout(1);
             assertThat(source.read(0, new byte[512], 0, 512).failed()).containsExactly(new Range(0, 512));
             source.timeout(30);
@@ -112,7 +151,8 @@ class NbdSourceTest {
 
     @Test
     void aLinkThatBreaksIsMadeAnew() throws IOException {
-        try (NbdServer server = NbdServer.start(folder, "-r", "file", disk.toString()); Source source = Sources.open(server.address(""))) {
+        try (NbdServer server = NbdServer.start(folder, "-r", "file", disk.toString());
+                Source source = Sources.open(server.address(""))) {
             byte[] buffer = new byte[512];
             source.read(0, buffer, 0, 512);
             server.kill();
@@ -120,17 +160,23 @@ class NbdSourceTest {
             assertThat(source.read(1024, buffer, 0, 512).isClean()).isTrue();
             assertThat(buffer).isEqualTo(Arrays.copyOfRange(content, 1024, 1536));
             server.kill();
-            assertThatThrownBy(() -> source.read(0, buffer, 0, 512)).isInstanceOf(SourceException.Gone.class).hasMessageContaining("Nothing that was read is lost");
+            assertThatThrownBy(() -> source.read(0, buffer, 0, 512))
+                    .isInstanceOf(SourceException.Gone.class)
+                    .hasMessageContaining("Nothing that was read is lost");
         }
     }
 
     @Test
     void saysInASentenceWhatIsWrongWithAnAddress() throws IOException {
-        assertThatThrownBy(() -> Sources.open("nbd:elsewhere")).isInstanceOf(SourceException.class).hasMessageContaining("nbd://HOST:PORT/NAME");
+        assertThatThrownBy(() -> Sources.open("nbd:elsewhere"))
+                .isInstanceOf(SourceException.class)
+                .hasMessageContaining("nbd://HOST:PORT/NAME");
         assertThatThrownBy(() -> Sources.open("nbd://127.0.0.1:99999/x")).hasMessageContaining("nbd://HOST:PORT/NAME");
         try (NbdServer server = NbdServer.start(folder, "-r", "file", disk.toString())) {
             server.kill();
-            assertThatThrownBy(() -> Sources.open(server.address("x"))).isInstanceOf(SourceException.class).hasMessageContaining("no export server at 127.0.0.1");
+            assertThatThrownBy(() -> Sources.open(server.address("x")))
+                    .isInstanceOf(SourceException.class)
+                    .hasMessageContaining("no export server at 127.0.0.1");
         }
     }
 }
