@@ -16,6 +16,7 @@ export default defineConfigWithVueTs(
       'vue/block-lang': ['error', { script: { lang: 'ts' } }],
       'vue/define-macros-order': ['error', { order: ['defineProps', 'defineEmits'] }],
       'vue/max-lines-per-block': ['error', { script: 250, template: 250, skipBlankLines: true }],
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', ignoreRestSiblings: true }],
       'vue/no-unused-refs': 'error',
       'vue/require-typed-ref': 'error',
     },

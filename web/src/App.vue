@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
-import Patterns from './instruments/Patterns.vue'
+import PatternDefs from './instruments/PatternDefs.vue'
 import AppShell from './shell/AppShell.vue'
 
 const route = useRoute()
@@ -9,7 +9,7 @@ const bare = computed(() => route.meta.bare === true)
 </script>
 
 <template>
-  <Patterns />
+  <PatternDefs />
   <RouterView v-if="bare" />
   <AppShell v-else-if="route.matched.length"><RouterView :key="String(route.params.number ?? route.path)" /></AppShell>
 </template>

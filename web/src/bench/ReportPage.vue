@@ -9,7 +9,7 @@ import { bytes, count, dateAndTime, duration, percent } from '@/format/format'
 import ReadRibbon from '@/instruments/ReadRibbon.vue'
 import RibbonKey from '@/instruments/RibbonKey.vue'
 import CounterPlot from '@/instruments/CounterPlot.vue'
-import Patterns from '@/instruments/Patterns.vue'
+import PatternDefs from '@/instruments/PatternDefs.vue'
 import RefusedNote from '@/shell/RefusedNote.vue'
 import { faultsOf, restsOf } from './events'
 import { countersOf } from './health'
@@ -49,7 +49,7 @@ const print = () => window.print()
   <div class="page report">
     <RefusedNote :refused="report.refused.value" />
     <template v-if="report.data.value && s">
-      <Patterns />
+      <PatternDefs />
       <div class="pagehead">
         <h1>Imaging report</h1>
         <p class="mu">

@@ -135,6 +135,11 @@ const COLUMNS = [
   text-overflow: ellipsis;
   white-space: nowrap;
 }
+.lines .proofrow td {
+  padding: 0;
+  white-space: normal;
+  background: var(--verd-wash);
+}
 .lines tr.on td {
   background: var(--verd-wash);
 }
@@ -193,11 +198,6 @@ tr.open .nameb {
 .by.on {
   font-weight: 650;
   color: var(--ink);
-}
-.lines .proofrow td {
-  padding: 0;
-  white-space: normal;
-  background: var(--verd-wash);
 }
 .form-check-input {
   margin-left: 8px;

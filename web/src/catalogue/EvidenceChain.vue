@@ -95,6 +95,7 @@ const marked = (step: number) => (at.value?.step === step ? steps.value?.[step]?
   gap: 12px;
   margin-top: 4px;
   max-height: 300px;
+  align-items: start;
 }
 .raw.alone {
   grid-template-columns: 1fr;
@@ -126,9 +127,6 @@ const marked = (step: number) => (at.value?.step === step ? steps.value?.[step]?
 .hex i.on {
   background: var(--verd);
   color: var(--paper);
-}
-.raw {
-  align-items: start;
 }
 .raw > * {
   max-height: 300px;

@@ -3,7 +3,7 @@ import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { useAction } from '@/api/action'
 import type { Decision, DeskAction } from '@/api/types'
-import Wick from '@/instruments/Wick.vue'
+import CaseWick from '@/instruments/CaseWick.vue'
 import { dayAndTime } from '@/format/format'
 import RefusedNote from '@/shell/RefusedNote.vue'
 import { useKeys } from '@/shell/keys'
@@ -46,7 +46,9 @@ useKeys([
   <ul class="sheet queue">
     <li v-for="(d, i) in decisions" :key="d.key" :class="{ on: i === chosen }" @mouseenter="chosen = i">
       <div class="c">
-        <Wick v-if="d.due" :since="d.since" :due="d.due" /><span v-else class="xs mu">{{ dayAndTime(d.since) }}</span>
+        <CaseWick v-if="d.due" :since="d.since" :due="d.due" /><span v-else class="xs mu">{{
+          dayAndTime(d.since)
+        }}</span>
       </div>
       <div class="q">
         <p class="b">{{ d.question }}</p>

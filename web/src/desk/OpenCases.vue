@@ -4,7 +4,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { api } from '@/api/client'
 import { useLive } from '@/api/live'
 import type { CasePage } from '@/api/types'
-import Wick from '@/instruments/Wick.vue'
+import CaseWick from '@/instruments/CaseWick.vue'
 import { bytes, count, day, size, words } from '@/format/format'
 import RefusedNote from '@/shell/RefusedNote.vue'
 import CaseFilterBar from './CaseFilterBar.vue'
@@ -91,7 +91,7 @@ const initials = (name: string) =>
           <td class="nw">{{ c.path ? words(c.path) : 'not decided' }}</td>
           <td class="m xs mu" :title="c.owner">{{ initials(c.owner) }}</td>
           <td class="nw">
-            <Wick v-if="c.due" :since="c.stageSince" :due="c.due" beside /><span v-else class="mu xs">{{
+            <CaseWick v-if="c.due" :since="c.stageSince" :due="c.due" beside /><span v-else class="mu xs">{{
               day(c.stageSince)
             }}</span
             ><span v-if="c.hold" class="xs mu"> {{ c.hold.reason }}</span>

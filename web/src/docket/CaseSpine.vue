@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { Docket } from '@/api/types'
 import { stageName } from '@/desk/stages'
 import { dayAndTime, words, zoneName } from '@/format/format'
-import Wick from '@/instruments/Wick.vue'
+import CaseWick from '@/instruments/CaseWick.vue'
 import { spineOf } from './spine'
 
 const props = defineProps<{
@@ -30,7 +30,7 @@ const stops = computed(() => spineOf(props.docket.stage, props.docket.stages))
         <span class="nm">{{ stageName(s.stage) }}</span>
         <span v-if="s.at" class="md" :title="zoneName()">{{ dayAndTime(s.at) }}</span>
         <span v-if="s.who" class="md">{{ s.who }}</span>
-        <Wick v-if="s.state === 'now' && docket.due" :since="docket.stageSince" :due="docket.due" class="md" />
+        <CaseWick v-if="s.state === 'now' && docket.due" :since="docket.stageSince" :due="docket.due" class="md" />
         <span v-if="s.stage === 'triaged' && docket.path && s.state !== 'next'" class="md">{{
           words(docket.path)
         }}</span>
@@ -56,12 +56,6 @@ const stops = computed(() => spineOf(props.docket.stage, props.docket.stages))
 .md {
   display: block;
 }
-.st.shown .nm {
-  text-decoration: underline;
-  text-decoration-color: var(--verd);
-  text-decoration-thickness: 2px;
-  text-underline-offset: 4px;
-}
 .folded {
   padding-left: 12px;
 }
@@ -73,6 +67,12 @@ const stops = computed(() => spineOf(props.docket.stage, props.docket.stages))
   height: 1px;
   overflow: hidden;
   clip-path: inset(50%);
+}
+.st.shown .nm {
+  text-decoration: underline;
+  text-decoration-color: var(--verd);
+  text-decoration-thickness: 2px;
+  text-underline-offset: 4px;
 }
 .folded .st {
   min-height: 26px;

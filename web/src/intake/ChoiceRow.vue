@@ -20,7 +20,7 @@ const props = withDefaults(
     /** The key that leads to the row. */
     number?: number
   }>(),
-  { common: () => [] },
+  { common: () => [], number: undefined },
 )
 const emit = defineEmits<{ /** A value was chosen, or taken back. */ toggle: [value: string] }>()
 
@@ -149,14 +149,11 @@ defineExpose({ focus: () => row.value?.querySelector<HTMLButtonElement>('.opt')?
 .opts {
   display: flex;
   flex-wrap: wrap;
-  gap: 5px;
+  gap: 4px;
   align-items: center;
 }
 .opt {
   padding: 0 7px;
-}
-.opts {
-  gap: 4px;
 }
 .nextone {
   font-weight: 650;

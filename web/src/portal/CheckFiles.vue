@@ -58,12 +58,7 @@ async function chosen(event: Event): Promise<void> {
           >single files<input type="file" multiple class="visually-hidden" data-testid="files" @change="chosen"
         /></label>
       </p>
-      <button
-        v-if="check.busy.value"
-        type="button"
-        class="btn btn-quiet"
-        @click="check.paused.value = !check.paused.value"
-      >
+      <button v-if="check.busy.value" type="button" class="btn btn-quiet" @click="check.hold(!check.paused.value)">
         <component :is="check.paused.value ? Play : Pause" class="ic" aria-hidden="true" />
         {{ check.paused.value ? 'Go on' : 'Pause' }}
       </button>

@@ -8,12 +8,14 @@ export interface Check {
   results: Readonly<Ref<ReadonlyMap<number, CheckedFile>>>
   sum: ComputedRef<CheckSum>
   busy: Ref<boolean>
-  paused: Ref<boolean>
+  paused: Readonly<Ref<boolean>>
   /** The file that is hashed now, and its share done. */
   at: Ref<{ name: string; share: number } | undefined>
   /** Dropped files that are not on the list. */
   strangers: Ref<string[]>
   add: (files: PathedFile[]) => Promise<void>
+  /** Holds between two files and blocks, or goes on. */
+  hold: (on: boolean) => void
 }
 
 /** Hashes what the customer drops, one file at a time, and compares it with the list. */
@@ -65,13 +67,11 @@ export function useCheck(files: () => readonly PortalFile[]): Check {
     strangers,
     busy,
     at,
-    paused: computed({
-      get: () => paused.value,
-      set(yes) {
-        paused.value = yes
-        if (!yes) resume?.()
-      },
-    }),
+    paused,
+    hold(on) {
+      paused.value = on
+      if (!on) resume?.()
+    },
     sum: computed(() => sumOf(results.value, checkable(files()))),
     async add(more) {
       strangers.value = []

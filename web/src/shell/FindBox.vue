@@ -113,15 +113,13 @@ function go(to: string | undefined): void {
   color: var(--ink-2);
 }
 .goals {
+  width: min(420px, 94vw);
   position: absolute;
   top: 42px;
   right: 0;
   z-index: 30;
   padding: 4px;
   border-color: var(--edge);
-}
-.goals {
-  width: min(420px, 94vw);
 }
 .goals li {
   padding: 5px 8px;
