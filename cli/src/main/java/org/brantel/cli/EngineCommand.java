@@ -53,7 +53,11 @@ public final class EngineCommand {
         System.exit(run(args));
     }
 
-    /** Runs a verb. @return the exit code */
+    /**
+     * Runs a verb.
+     *
+     * @return the exit code
+     */
     public static int run(String... args) {
         return new CommandLine(new EngineCommand())
                 .setExecutionExceptionHandler((e, line, parsed) -> refuse(line, e))

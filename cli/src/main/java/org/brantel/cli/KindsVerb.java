@@ -15,7 +15,10 @@ import picocli.CommandLine.Command;
         description = "Lists what content can be found without a record, and how it begins, as JSON.")
 final class KindsVerb implements Callable<Integer> {
 
-    /** @param bytes in hexadecimal. @param offset of them from the content's first byte */
+    /**
+     * @param bytes in hexadecimal.
+     * @param offset of them from the content's first byte
+     */
     private record Beginning(int offset, String bytes) {}
 
     /** @param everyByte whether it is looked for at every byte when that is asked for */

@@ -1,6 +1,8 @@
 package org.brantel.cli;
 
+import java.io.IOException;
 import java.io.PrintStream;
+import java.nio.file.Path;
 
 /** One line on standard error that is written over; silent when standard error is not a terminal. */
 final class ProgressLine {
@@ -13,7 +15,17 @@ final class ProgressLine {
 
     ProgressLine(boolean forced) {
         this.err = System.err;
-        this.shown = forced || System.console() != null;
+        this.shown = forced || isTerminal();
+    }
+
+    /** The kernel's own word on where standard error goes; where there is none, it is taken for a file. */
+    private static boolean isTerminal() {
+        try {
+            Path real = Path.of("/proc/self/fd/2").toRealPath();
+            return real.startsWith("/dev/pts") || real.toString().startsWith("/dev/tty");
+        } catch (IOException e) {
+            return false;
+        }
     }
 
     void show(String phase, long done, long all) {

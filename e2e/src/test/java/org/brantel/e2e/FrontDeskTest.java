@@ -9,6 +9,7 @@ import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.Base64;
 import java.util.Map;
 import org.brantel.server.testing.CaseForms;
@@ -111,7 +112,7 @@ class FrontDeskTest {
             page.locator("main").press("h");
             page.getByLabel("What it waits for").fill("a cable from the partner");
             page.getByLabel("Comes up again on")
-                    .fill(LocalDate.now().plusDays(5).toString());
+                    .fill(LocalDate.now(ZoneId.systemDefault()).plusDays(5).toString());
             steps.button("Hold the case").click();
             assertThat(page.getByText("On hold until")).isVisible();
             steps.button("Undo").click();

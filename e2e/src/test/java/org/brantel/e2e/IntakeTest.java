@@ -54,7 +54,7 @@ class IntakeTest {
         try (Chromium.Tab first = Chromium.open(lab.address());
                 Chromium.Tab second = Chromium.open(lab.address())) {
             for (Chromium.Tab tab : new Chromium.Tab[] {first, second}) {
-                new Steps(tab.page()).signIn(tab == first ? "una" : "petra", Lab.PASSWORD);
+                new Steps(tab.page()).signIn(tab.equals(first) ? "una" : "petra", Lab.PASSWORD);
                 tab.page().navigate("/cases/" + number + "/intake");
                 assertThat(tab.page().getByLabel("Who is calling")).hasValue("Hilda Crane");
             }

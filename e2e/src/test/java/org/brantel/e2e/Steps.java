@@ -96,7 +96,11 @@ final class Steps {
                 .click();
     }
 
-    /** Downloads the customer's ZIP and unpacks it. @return the folder that was unpacked into */
+    /**
+     * Downloads the customer's ZIP and unpacks it.
+     *
+     * @return the folder that was unpacked into
+     */
     Path downloadEverything(Path into) throws IOException {
         Download download =
                 page.waitForDownload(() -> link("Download everything").click());
@@ -111,7 +115,11 @@ final class Steps {
         return into;
     }
 
-    /** Starts a scan session. @param method how its choice begins, like {@code records and content} */
+    /**
+     * Starts a scan session.
+     *
+     * @param method how its choice begins, like {@code records and content}
+     */
     void scan(String method) {
         page.getByRole(
                         AriaRole.RADIO,

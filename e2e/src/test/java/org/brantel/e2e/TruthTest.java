@@ -58,7 +58,7 @@ class TruthTest {
             steps.patiently("Scan the image").click();
             steps.scan("content alone");
             steps.patiently("Open catalogue").click();
-            catalogue(page, steps);
+            catalogue(page);
             steps.button("Recover selection").click();
             assertThat(steps.button("Seal the delivery")).isVisible(PATIENT);
             steps.button("Seal the delivery").click();
@@ -103,7 +103,7 @@ class TruthTest {
         steps.caseNumber();
     }
 
-    private static void catalogue(Page page, Steps steps) {
+    private static void catalogue(Page page) {
         Locator band = page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Wanted list"));
         assertThat(band).containsText("0 fit, " + UNDATED + " may fit");
         assertThat(band).containsText("hoped for 40");

@@ -8,6 +8,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.concurrent.TimeUnit;
@@ -224,7 +225,8 @@ class WholeStoryTest {
                 .directory(bag.toFile())
                 .redirectErrorStream(true)
                 .start();
-        assertThat(new String(check.getInputStream().readAllBytes())).doesNotContain("FAILED");
+        assertThat(new String(check.getInputStream().readAllBytes(), StandardCharsets.UTF_8))
+                .doesNotContain("FAILED");
         assertThat(check.waitFor(120, TimeUnit.SECONDS) && check.exitValue() == 0)
                 .isTrue();
 

@@ -15,7 +15,11 @@ final class StartTable {
 
     private static final int SECTOR = 512;
 
-    /** A start as it is looked for. @param back from where its bytes are compared to where content would begin */
+    /**
+     * A start as it is looked for.
+     *
+     * @param back from where its bytes are compared to where content would begin
+     */
     private record Entry(byte[] bytes, int back, ContentKind kind) {}
 
     /** Starts whose bytes are looked for at one place of a sector. */

@@ -85,7 +85,7 @@ final class Structure {
                         4,
                         LittleEndian.u32(bytes, at) == 0
                                 ? "none"
-                                : Instant.ofEpochSecond((int) LittleEndian.u32(bytes, at))
+                                : Instant.ofEpochSecond(LittleEndian.i32(bytes, at))
                                         .toString())
                 : this;
     }

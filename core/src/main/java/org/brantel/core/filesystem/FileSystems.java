@@ -85,7 +85,7 @@ public final class FileSystems {
                                     ? FatReader.open(source, room)
                                     : ExfatReader.open(source, room));
                 } catch (NotThisFormat | ByteView.Unread e) {
-                    continue;
+                    // The next one may be readable.
                 }
             }
         }

@@ -180,7 +180,11 @@ public final class Judge {
         return true;
     }
 
-    /** Packed content proves itself by unpacking. @return the sentence that says it does not; null when it does */
+    /**
+     * Packed content proves itself by unpacking.
+     *
+     * @return the sentence that says it does not; null when it does
+     */
     String packingFault(FileRecord file, List<Extent> extents) throws IOException {
         if (file.packing() == null) {
             return null;

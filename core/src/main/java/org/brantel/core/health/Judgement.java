@@ -6,6 +6,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import org.brantel.core.json.Json;
 
 /**
@@ -23,11 +24,15 @@ public record Judgement(Grade grade, List<Reason> reasons) {
         FAILING;
 
         public String word() {
-            return name().toLowerCase();
+            return name().toLowerCase(Locale.ROOT);
         }
     }
 
-    /** @param what the attribute; @param value as read; @param bound at which this grade begins */
+    /**
+     * @param what the attribute
+     * @param value as read
+     * @param bound at which this grade begins
+     */
     public record Reason(String what, long value, long bound, Grade grade) {}
 
     /** One line of {@code thresholds.json}: from which value on an attribute has a grade; null for never. */

@@ -34,7 +34,8 @@ public record ImageHashes(String format, int version, long size, String sha256, 
     }
 
     /**
-     * The two hashes run side by side: SHA-256, not the disk, is what takes the time. @return null when told to stop
+     * The two hashes run side by side: SHA-256, not the disk, is what takes the time.
+     * @return null when told to stop
      */
     public static ImageHashes of(Path image, long size, Progress progress, BooleanSupplier stop) throws IOException {
         MessageDigest whole = Hashes.sha256();

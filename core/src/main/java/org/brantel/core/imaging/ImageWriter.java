@@ -57,7 +57,11 @@ final class ImageWriter implements Closeable {
         thread.start();
     }
 
-    /** A buffer to read into, once there is one. @throws IOException when writing has failed */
+    /**
+     * A buffer to read into, once there is one.
+     *
+     * @throws IOException when writing has failed
+     */
     byte[] buffer() throws IOException {
         try {
             while (true) {
@@ -158,7 +162,11 @@ final class ImageWriter implements Closeable {
         savedAt = System.nanoTime();
     }
 
-    /** Writes what is waiting and saves the map. @throws IOException when some of it could not be written */
+    /**
+     * Writes what is waiting and saves the map.
+     *
+     * @throws IOException when some of it could not be written
+     */
     @Override
     public void close() throws IOException {
         closing = true;

@@ -243,7 +243,11 @@ public final class Imager {
             }
         }
 
-        /** A while without requests, when one is due. @return whether it was */
+        /**
+         * A while without requests, when one is due.
+         *
+         * @return whether it was
+         */
         private boolean isResting() throws IOException {
             Optional<LimitReached> warm = watch.tooWarm(limits(), tooWarm);
             tooWarm = warm.isPresent();

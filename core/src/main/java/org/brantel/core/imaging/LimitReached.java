@@ -1,5 +1,7 @@
 package org.brantel.core.imaging;
 
+import java.util.Locale;
+
 /**
  * A stop limit that was reached, with its numbers.
  *
@@ -24,7 +26,7 @@ public record LimitReached(Limit limit, long value, long bound) {
 
         /** In the records. */
         public String word() {
-            return name().toLowerCase().replace('_', '-');
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
         }
     }
 

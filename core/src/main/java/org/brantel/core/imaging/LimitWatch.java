@@ -42,7 +42,11 @@ final class LimitWatch {
                 .or(() -> over(Limit.MINUTES, minutes, limits.minutes()));
     }
 
-    /** Whether the device is to rest until it is cooler. @param resting it does already */
+    /**
+     * Whether the device is to rest until it is cooler.
+     *
+     * @param resting it does already
+     */
     Optional<LimitReached> tooWarm(StopLimits limits, boolean resting) {
         Integer celsius = last == null ? null : last.celsius();
         if (celsius == null || limits.celsius() == 0) {

@@ -10,6 +10,10 @@ interface PassWork {
     /** The next request, or empty when the pass has ended. */
     Optional<Range> next();
 
-    /** What came of it. The map holds it already. @param trouble a fault, or much slower than is usual */
+    /**
+     * What came of it. The map holds it already.
+     *
+     * @param trouble a fault, or much slower than is usual
+     */
     default void done(Range range, ReadOutcome outcome, boolean trouble) {}
 }

@@ -115,6 +115,8 @@ final class SettledHashes implements Closeable {
         }
     }
 
+    /** Called in a loop; a wait that ends too early only looks once more. */
+    @SuppressWarnings("WaitNotInLoop")
     private void waitABit() throws InterruptedIOException {
         try {
             wait(WAIT_MILLIS);
@@ -202,7 +204,11 @@ final class SettledHashes implements Closeable {
         }
     }
 
-    /** Waits until the chunk at a place has settled. @return false when it never will */
+    /**
+     * Waits until the chunk at a place has settled.
+     *
+     * @return false when it never will
+     */
     private synchronized boolean await(long at) {
         wholeDone = at;
         while (!closed && missing[(int) (at / chunkBytes)] > 0) {

@@ -25,7 +25,11 @@ public final class SharedRate {
         this.bytesPerSecond = bytesPerSecond;
     }
 
-    /** Waits for the turn of so many bytes. @param stop ends the waiting */
+    /**
+     * Waits for the turn of so many bytes.
+     *
+     * @param stop ends the waiting
+     */
     public void take(long bytes, BooleanSupplier stop) throws InterruptedIOException {
         for (long left = bytes; left > 0 && bytesPerSecond.getAsLong() > 0; left -= SLICE) {
             sleepUntil(reserve(Math.min(left, SLICE)), stop);

@@ -32,7 +32,11 @@ final class Situation {
         this.rounds = rounds;
     }
 
-    /** Learns from a request that was made. @return whether it was trouble: a fault, or much slower than is usual */
+    /**
+     * Learns from a request that was made.
+     *
+     * @return whether it was trouble: a fault, or much slower than is usual
+     */
     boolean isTrouble(Range range, ReadOutcome outcome) {
         if (!outcome.isClean()) {
             namesFaults = !outcome.named().isEmpty();

@@ -29,7 +29,11 @@ public final class Bag {
     static final String SHA512_MANIFEST = "manifest-sha512.txt";
     static final String DATA = "data";
 
-    /** What was packed. @param sha256 of each payload file, by its path within the bag */
+    /**
+     * What was packed.
+     *
+     * @param sha256 of each payload file, by its path within the bag
+     */
     public record Sealed(
             Path folder,
             long files,

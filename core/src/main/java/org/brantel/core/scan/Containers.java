@@ -12,7 +12,10 @@ final class Containers {
 
     private final Deque<Open> open = new ArrayDeque<>();
 
-    /** @param id that it will have. @return the finding, with its container when it lies in one */
+    /**
+     * @param id that it will have.
+     * @return the finding, with its container when it lies in one
+     */
     Finding within(Finding finding, long id) {
         long start = finding.firstByte();
         long end = start + finding.extents().get(0).length();

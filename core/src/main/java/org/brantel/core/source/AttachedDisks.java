@@ -51,7 +51,6 @@ public final class AttachedDisks {
                     disk(sys, name).ifPresent(disks::add);
                 } catch (NoSuchFileException gone) {
                     // Pulled out while it was looked at; it is no longer attached.
-                    continue;
                 }
             }
         }

@@ -62,7 +62,10 @@ public record FaultPlan(
     /** @param share of the sectors, 0 to 1, chosen by {@code seed} */
     public record Cluster(long offset, long length, double share, long seed) {}
 
-    /** @param period bytes from the start of one stripe to the next; @param dead bytes of each that never read */
+    /**
+     * @param period bytes from the start of one stripe to the next
+     * @param dead bytes of each that never read
+     */
     public record Stripes(long offset, long length, long period, long dead) {}
 
     /** @param tries reads of a sector that fail before it reads */

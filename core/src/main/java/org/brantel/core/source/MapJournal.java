@@ -36,7 +36,11 @@ public final class MapJournal implements Closeable {
      */
     public record Entry(long off, long len, String state, String pass, int round) {}
 
-    /** A journal read back. @param rounds how far the passes are */
+    /**
+     * A journal read back.
+     *
+     * @param rounds how far the passes are
+     */
     public record Loaded(Header header, ReadMap map, Bookmark rounds) {}
 
     private final Path file;

@@ -190,7 +190,8 @@ public final class Physics {
         for (FaultPlan.Slow zone : plan.slow()) {
             long bytes =
                     new Range(zone.offset(), zone.length()).intersection(passed).length();
-            micros += (double) ((bytes + sector - 1) / sector) * zone.microsPerSector();
+            long sectors = (bytes + sector - 1) / sector;
+            micros += sectors * zone.microsPerSector();
         }
         FaultPlan.Timing t = plan.timing();
         if (t != null) {

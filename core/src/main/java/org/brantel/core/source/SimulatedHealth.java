@@ -31,7 +31,11 @@ final class SimulatedHealth {
         return plan.warmSeconds() > 0 ? plan.warmSeconds() : USUAL_WARM_SECONDS;
     }
 
-    /** By way of the sectors that a real device would return. @param faults in its life with us */
+    /**
+     * By way of the sectors that a real device would return.
+     *
+     * @param faults in its life with us
+     */
     HealthReading reading(long faults) {
         FaultPlan.Growth growth = plan.perFault() == null ? new FaultPlan.Growth(0, 0, 0) : plan.perFault();
         long celsius = Math.round(plan.celsius() + (plan.celsiusMost() - plan.celsius()) * warmth);

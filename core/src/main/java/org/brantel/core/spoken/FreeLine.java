@@ -154,7 +154,7 @@ public final class FreeLine {
             facts.retainAll(devices.own());
             List<Heard.Fact> mentions = devices.mentions();
             Heard.Fact lead = devices.lead(mentions);
-            facts.removeIf(f -> f.code().equals(TYPE) && f != lead);
+            facts.removeIf(f -> f.code().equals(TYPE) && !f.equals(lead));
             List<Heard.Wanted> wanted = new WantedClauses(line, words, taken, lossDay()).find();
             return new Heard(lastOfEach(), capacity, deadline, wanted, caller, others(mentions, lead));
         }

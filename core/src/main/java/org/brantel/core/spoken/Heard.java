@@ -34,7 +34,11 @@ public record Heard(
     /** A stretch of the line. */
     public record Place(int from, int to) {}
 
-    /** What is not said is empty. @param places everything in the line that is about reaching somebody */
+    /**
+     * What is not said is empty.
+     *
+     * @param places everything in the line that is about reaching somebody
+     */
     public record Caller(String name, String phone, String email, List<Place> places) {
 
         public boolean isKnown() {

@@ -76,7 +76,11 @@ record Phrase(List<String> states, List<String> negated, List<String> elements) 
                 : word.text().equals(element);
     }
 
-    /** Reads a file of phrases; its format stands at its head. @throws IllegalArgumentException naming the line */
+    /**
+     * Reads a file of phrases; its format stands at its head.
+     *
+     * @throws IllegalArgumentException naming the line
+     */
     static List<Phrase> parse(String text, Set<String> knownFacts) {
         List<Phrase> phrases = new ArrayList<>();
         List<String> states = null;

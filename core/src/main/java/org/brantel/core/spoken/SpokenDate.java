@@ -102,7 +102,11 @@ public record SpokenDate(LocalDate from, LocalDate to, int words, boolean yearSa
         return new SpokenDate(d, d, words);
     }
 
-    /** The date that begins at a word. @param due the next rather than the last such day is meant */
+    /**
+     * The date that begins at a word.
+     *
+     * @param due the next rather than the last such day is meant
+     */
     static Optional<SpokenDate> at(List<Word> words, int i, LocalDate today, boolean due) {
         try {
             return Optional.ofNullable(find(new Reading(words, i, today, due)));

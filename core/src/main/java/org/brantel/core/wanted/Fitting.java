@@ -145,7 +145,8 @@ public final class Fitting {
             // A copy's record is younger than what it holds; a record that is older shows that the clock of the content
             // was wrong.
             if (changed == null || !made.from().isAfter(changed.plusDays(CLOCK_SLACK_DAYS))) {
-                return asked(made, made == content ? "it says of itself that it was made " : "the camera named it by ");
+                return asked(
+                        made, made.equals(content) ? "it says of itself that it was made " : "the camera named it by ");
             }
         }
         if (changed != null) {

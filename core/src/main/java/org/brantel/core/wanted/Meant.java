@@ -153,7 +153,7 @@ record Meant(String version, String about, List<Brought> brought, Unsure unsure,
                         || isFromCamera(it)
                         || it.place() != null
                                 && size.verdict() == Fit.Verdict.FITS
-                                && longerSide(it) >= 2 * meaning.sureSide()
+                                && longerSide(it) >= 2L * meaning.sureSide()
                 ? size
                 : size.and(Fit.mayFit(unsureKind));
     }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
@@ -35,10 +36,10 @@ class FileContentTest {
             FaultySource source = new FaultySource(medium, dead);
             Extents extents = new Extents();
             for (int i = random.nextInt(6); i >= 0; i--) {
-                long length = 1 + random.nextInt(300);
+                long length = 1L + random.nextInt(300);
                 extents.add(random.nextInt(4) == 0 ? Extent.HOLE : random.nextInt(MEDIUM + 200), length);
             }
-            long size = extents.length() + random.nextInt(3) * 50 - 40;
+            long size = extents.length() + random.nextInt(3) * 50L - 40;
             if (size <= 0) {
                 continue;
             }
@@ -86,7 +87,7 @@ class FileContentTest {
         FileContent content = new FileContent(new FaultySource(source), stored, 3 * 8192, new Packing(8192));
         byte[] read = new byte[3 * 8192];
         assertThat(content.read(0, read, 0, read.length).isClean()).isTrue();
-        assertThat(new String(read, 0, 18)).isEqualTo("abcabcabcabcabca\0\0");
+        assertThat(new String(read, 0, 18, StandardCharsets.US_ASCII)).isEqualTo("abcabcabcabcabca\0\0");
         assertThat(Arrays.copyOfRange(read, 8192, 2 * 8192)).containsOnly(0);
         assertThat(Arrays.copyOfRange(read, 2 * 8192, 3 * 8192)).containsOnly('z');
     }

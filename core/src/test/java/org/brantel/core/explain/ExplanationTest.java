@@ -3,6 +3,7 @@ package org.brantel.core.explain;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -79,7 +80,7 @@ class ExplanationTest {
         FaultySource source = new FaultySource(Seeds.volume("ext2"));
         Step bytes = Explanation.of(source, null, named(files(source), "/plot/note.txt"))
                 .get(2);
-        assertThat(bytes.hex()).startsWith(Structure.hex("low water 4.2 m".getBytes()));
+        assertThat(bytes.hex()).startsWith(Structure.hex("low water 4.2 m".getBytes(StandardCharsets.US_ASCII)));
         assertThat(bytes.words()).first().isEqualTo("24 bytes in 1 extent.");
     }
 

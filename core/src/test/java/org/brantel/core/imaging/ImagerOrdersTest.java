@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.IOException;
 import java.io.InterruptedIOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -284,7 +285,7 @@ class ImagerOrdersTest {
         // A file with holes has fewer blocks of 512 bytes than its length; not every file system can keep them.
         long blocks = ((Number) Files.getAttribute(image, "unix:size")).longValue() / 512;
         Process stat = new ProcessBuilder("stat", "-c", "%b", image.toString()).start();
-        assertThat(Long.parseLong(new String(stat.getInputStream().readAllBytes()).strip()))
+        assertThat(Long.parseLong(new String(stat.getInputStream().readAllBytes(), StandardCharsets.US_ASCII).strip()))
                 .isLessThan(blocks / 8);
     }
 

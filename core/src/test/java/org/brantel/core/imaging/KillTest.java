@@ -3,6 +3,7 @@ package org.brantel.core.imaging;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
@@ -57,7 +58,7 @@ class KillTest {
         Process last = start(source, image);
         assertThat(last.waitFor(300, TimeUnit.SECONDS)).isTrue();
         assertThat(last.exitValue())
-                .as(new String(last.getErrorStream().readAllBytes()))
+                .as(new String(last.getErrorStream().readAllBytes(), StandardCharsets.UTF_8))
                 .isZero();
         byte[] expected = device.content().clone();
         Arrays.fill(expected, 1_000_448, 1_008_640, (byte) 0);

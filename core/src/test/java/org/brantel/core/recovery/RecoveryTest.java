@@ -13,6 +13,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Random;
 import java.util.Set;
 import org.brantel.core.content.Extent;
@@ -215,7 +216,8 @@ class RecoveryTest {
                         finding(2, "/X.BIN", 1, Prognosis.WHOLE, new Range(1, 1)),
                         finding(3, "/x.bin", 1, Prognosis.WHOLE, new Range(2, 1))));
         try (var list = Files.list(files)) {
-            assertThat(list.map(p -> p.getFileName().toString().toLowerCase()).distinct())
+            assertThat(list.map(p -> p.getFileName().toString().toLowerCase(Locale.ROOT))
+                            .distinct())
                     .hasSameElementsAs(Set.of("x.bin", "x (2).bin", "x (3).bin"));
         }
     }

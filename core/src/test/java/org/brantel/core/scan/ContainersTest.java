@@ -72,7 +72,7 @@ class ContainersTest {
     /** In order of their places, and none crosses another: what is carved inside a container lies in it. */
     private static void nest(Random random, long from, long to, int depth, List<Finding> found) {
         for (long at = from + random.nextInt(20); at < to - 40; ) {
-            long length = 20 + random.nextInt((int) Math.min(2000, to - at - 20));
+            long length = 20L + random.nextInt((int) Math.min(2000, to - at - 20));
             found.add(carved(at, length, random.nextInt(3) > 0 ? Prognosis.WHOLE : Prognosis.DOUBTFUL));
             if (depth < 4) {
                 nest(random, at + 1, at + length, depth + 1, found);

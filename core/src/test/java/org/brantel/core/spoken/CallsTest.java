@@ -8,6 +8,7 @@ import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -105,7 +106,7 @@ class CallsTest {
         for (JsonNode want : said.get("wanted")) {
             String words = want.get("words").asString();
             WantedLine hit = left.stream()
-                    .filter(w -> w.words().toLowerCase().contains(words))
+                    .filter(w -> w.words().toLowerCase(Locale.ROOT).contains(words))
                     .findFirst()
                     .orElse(null);
             if (hit == null) {

@@ -16,7 +16,11 @@ import tools.jackson.databind.json.JsonMapper;
 /** Real disk images with their ground truth; unpacked from the test resources. */
 public final class Corpus {
 
-    /** A file as the truth knows it. @param mtime ISO 8601, or null */
+    /**
+     * A file as the truth knows it.
+     *
+     * @param mtime ISO 8601, or null
+     */
     public record TrueFile(
             String path,
             String state,
@@ -31,7 +35,11 @@ public final class Corpus {
 
     private Corpus() {}
 
-    /** Unpacks an image into a folder. @param name like {@code d01-fat16} */
+    /**
+     * Unpacks an image into a folder.
+     *
+     * @param name like {@code d01-fat16}
+     */
     public static Path image(String name, Path folder) {
         Path image = folder.resolve(name + ".img");
         try (InputStream in = new GZIPInputStream(resource(name + ".img.gz"))) {

@@ -3,6 +3,7 @@ package org.brantel.core.testing;
 import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -38,7 +39,7 @@ public final class LoopDevice implements AutoCloseable {
         try {
             Process process =
                     new ProcessBuilder(command).redirectErrorStream(true).start();
-            String text = new String(process.getInputStream().readAllBytes());
+            String text = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
             return new Said(process.waitFor(), text);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
@@ -53,7 +54,8 @@ public final class LoopDevice implements AutoCloseable {
     }
 
     /**
-     * A partition, made known to the kernel where it did not look for it, and a node for it. @param start and length in
+     * A partition, made known to the kernel where it did not look for it, and a node for it.
+     * @param start and length in
      * sectors
      */
     public Path partition(int number, long start, long length, Path folder) throws IOException {

@@ -8,6 +8,8 @@ import java.net.InetAddress;
 import java.net.ServerSocket;
 import java.net.Socket;
 import java.nio.ByteBuffer;
+import java.nio.charset.StandardCharsets;
+import java.util.concurrent.atomic.AtomicInteger;
 
 /**
  * Answers an NBD client with what a test dictates, sound or not: real servers do not name the place of an error, and do
@@ -24,7 +26,7 @@ public final class ScriptedNbdServer implements AutoCloseable {
     private final Answer answer;
     private volatile long size;
     private volatile byte[] greeting;
-    private volatile int connections;
+    private final AtomicInteger connections = new AtomicInteger();
 
     public ScriptedNbdServer(long size, Answer answer) throws IOException {
         this.size = size;
@@ -50,13 +52,13 @@ public final class ScriptedNbdServer implements AutoCloseable {
     }
 
     public int connections() {
-        return connections;
+        return connections.get();
     }
 
     private void serve() {
         while (!listener.isClosed()) {
             try (Socket socket = listener.accept()) {
-                connections++;
+                connections.incrementAndGet();
                 talk(new DataInputStream(socket.getInputStream()), new DataOutputStream(socket.getOutputStream()));
             } catch (IOException e) {
                 // The client left, or the test is over.
@@ -136,7 +138,7 @@ public final class ScriptedNbdServer implements AutoCloseable {
         return ByteBuffer.allocate(14 + message.length())
                 .putInt(number)
                 .putShort((short) message.length())
-                .put(message.getBytes())
+                .put(message.getBytes(StandardCharsets.US_ASCII))
                 .putLong(offset)
                 .array();
     }

@@ -3,6 +3,7 @@ package org.brantel.core.volume;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -226,7 +227,7 @@ class VolumeSearchTest {
     void familiesWithoutAReaderAndLockedVolumesAreNamed() throws IOException {
         byte[] luks = new byte[64 << 10];
         System.arraycopy(new byte[] {'L', 'U', 'K', 'S', (byte) 0xba, (byte) 0xbe, 0, 2}, 0, luks, 0, 8);
-        System.arraycopy("shed".getBytes(), 0, luks, 24, 4);
+        System.arraycopy("shed".getBytes(StandardCharsets.US_ASCII), 0, luks, 24, 4);
         Volume locked = search(luks).get(0).volume();
         assertThat(locked.fs()).isEqualTo("luks");
         assertThat(locked.label()).isEqualTo("shed");

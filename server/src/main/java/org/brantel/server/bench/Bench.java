@@ -7,6 +7,7 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.brantel.core.estimate.Measured;
@@ -136,8 +137,8 @@ public class Bench {
         ImagingSession session = find(id);
         String number = cases.number(session.caseId());
         if (ImagingSession.AT_WORK.contains(session.state()) || session.state() == ImagingSession.State.DONE) {
-            throw Refusal.conflict(
-                    "This session is " + session.state().name().toLowerCase() + "; there is nothing to resume.");
+            throw Refusal.conflict("This session is " + session.state().name().toLowerCase(Locale.ROOT)
+                    + "; there is nothing to resume.");
         }
         locks.touch(number);
         boolean cameBack = who.equals(CustodyService.MACHINE);
@@ -236,7 +237,11 @@ public class Bench {
                 .toList();
     }
 
-    /** The newest image of a case that is not being written just now. @throws Refusal when there is none */
+    /**
+     * The newest image of a case that is not being written just now.
+     *
+     * @throws Refusal when there is none
+     */
     @Transactional(readOnly = true)
     public Image image(String number) {
         List<Image> images = images(number);
@@ -249,7 +254,11 @@ public class Bench {
                                 + " is still being written; until it is done only its records can be scanned."));
     }
 
-    /** The newest image of a case, also while it is being written. @throws Refusal when there is none */
+    /**
+     * The newest image of a case, also while it is being written.
+     *
+     * @throws Refusal when there is none
+     */
     @Transactional(readOnly = true)
     public Image imageAsItComes(String number) {
         return images(number).stream()

@@ -37,13 +37,19 @@ class BenchController {
             @Nullable String decision,
             @Nullable String writeBlock) {}
 
-    /** @param limits absent for the profile's own; @param mibPerSecond absent or 0 for no limit */
+    /**
+     * @param limits absent for the profile's own
+     * @param mibPerSecond absent or 0 for no limit
+     */
     record Start(
             @NotBlank(message = "Choose a care profile.") String profile,
             @Nullable StopLimits limits,
             @Nullable Long mibPerSecond) {}
 
-    /** @param limits absent for the profile's own; @param mibPerSecond absent or 0 for no limit */
+    /**
+     * @param limits absent for the profile's own
+     * @param mibPerSecond absent or 0 for no limit
+     */
     record Bounds(@Nullable StopLimits limits, @Nullable Long mibPerSecond) {}
 
     record Profile(
@@ -60,10 +66,16 @@ class BenchController {
             @Nullable String caseNumber,
             @Nullable String state) {}
 
-    /** @param inbox where the lab places raw images; @param silent boxes that do not answer */
+    /**
+     * @param inbox where the lab places raw images
+     * @param silent boxes that do not answer
+     */
     record BenchView(List<Station> stations, List<ImagingView> sessions, List<Boxes.Silent> silent, String inbox) {}
 
-    /** @param profiles from the least gentle to the gentlest; @param advice which of them is proposed, and why */
+    /**
+     * @param profiles from the least gentle to the gentlest
+     * @param advice which of them is proposed, and why
+     */
     record CaseBench(
             @Nullable Attachment.View attachment,
             List<ImagingView> sessions,

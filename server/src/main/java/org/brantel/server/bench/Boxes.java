@@ -17,7 +17,11 @@ class Boxes {
     /** @param key how the drive is named in requests: {@code box/BOX/EXPORT} */
     record Drive(String key, String box, String export, Identity identity) {}
 
-    /** A box that does not answer. @param sentence what is wrong */
+    /**
+     * A box that does not answer.
+     *
+     * @param sentence what is wrong
+     */
     record Silent(String box, String sentence) {}
 
     static final String PREFIX = "box/";

@@ -30,7 +30,11 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 public class IdleHealth {
 
-    /** A device that stands idle and is not well. @param sentence what its readings say */
+    /**
+     * A device that stands idle and is not well.
+     *
+     * @param sentence what its readings say
+     */
     public record Alarm(String caseNumber, boolean failing, String sentence) {}
 
     private static final Logger LOG = LoggerFactory.getLogger(IdleHealth.class);

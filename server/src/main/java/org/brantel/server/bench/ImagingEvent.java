@@ -8,6 +8,7 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import java.util.Locale;
 
 /** Something that happened in an imaging session. Never changed. */
 @Entity
@@ -73,7 +74,7 @@ class ImagingEvent {
     ImagingEvent(long sessionId, Instant at, Kind kind, String words) {
         this.sessionId = sessionId;
         this.at = at;
-        this.kind = kind.name().toLowerCase();
+        this.kind = kind.name().toLowerCase(Locale.ROOT);
         this.words = words;
     }
 

@@ -13,6 +13,7 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
 import org.brantel.core.estimate.Measured;
 import org.brantel.core.imaging.CareProfile;
@@ -185,7 +186,8 @@ class ImagingSession {
     }
 
     /**
-     * The device went away. @param at when; reading goes on once it is back as the one that it was. Null when somebody
+     * The device went away.
+     * @param at when; reading goes on once it is back as the one that it was. Null when somebody
      * has to say so
      */
     void vanish(String why, Instant at) {
@@ -303,7 +305,11 @@ class ImagingSession {
         return new Measured("imaging", medium, failedPlaces == 0, readBytes, runningMillis / 1000.0);
     }
 
-    /** How a session is to be read. @param limits null for the profile's own */
+    /**
+     * How a session is to be read.
+     *
+     * @param limits null for the profile's own
+     */
     record Wanted(String profile, StopLimits limits, long bytesPerSecond) {}
 
     ImagingView view(String caseNumber) {
@@ -313,7 +319,7 @@ class ImagingSession {
                 id,
                 caseNumber,
                 attachmentId,
-                state.name().toLowerCase(),
+                state.name().toLowerCase(Locale.ROOT),
                 asked,
                 profile,
                 image.isEmpty() ? "" : Path.of(image).getFileName().toString(),

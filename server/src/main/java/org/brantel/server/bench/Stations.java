@@ -146,7 +146,11 @@ public class Stations {
         return attachment.view();
     }
 
-    /** Attaches a medium whose identity is the case's. @throws Refusal when it is not */
+    /**
+     * Attaches a medium whose identity is the case's.
+     *
+     * @throws Refusal when it is not
+     */
     @Transactional
     public void attach(String number, String medium, String who) throws IOException {
         attach(number, medium, new Attachment.Decisions(null, null), who);

@@ -97,7 +97,10 @@ class Steering {
         return told(session, who, "changed the care profile", before + " to " + code);
     }
 
-    /** @param limits null for the profile's own; @param mibPerSecond 0 for no limit */
+    /**
+     * @param limits null for the profile's own
+     * @param mibPerSecond 0 for no limit
+     */
     @Transactional
     public ImagingView bounds(long id, StopLimits limits, long mibPerSecond, String who) {
         ImagingSession session = unfinished(id);

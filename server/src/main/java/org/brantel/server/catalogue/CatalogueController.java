@@ -29,7 +29,8 @@ class CatalogueController {
             @NotNull List<Long> ids, @Nullable CatalogueFilter filter, boolean selected) {}
 
     /**
-     * @param findings that are theirs; absent for all chosen ones that fit or may fit @param count how many were
+     * @param findings that are theirs; absent for all chosen ones that fit or may fit
+     * @param count how many were
      *                 counted; absent when nobody said
      */
     record Confirmation(

@@ -17,7 +17,7 @@ import org.springframework.data.jpa.domain.Specification;
  *
  * @param q      text in the name or the path
  * @param wanted a wanted line that it fits or may fit, or null
- * @param fit    {@code fits} or {@code may-fit}, where only one of the two is meant
+ * @param fit    {@code "fits"} or {@code may-fit}, where only one of the two is meant
  * @param foundBy    a scan session that found it, or null
  * @param notFoundBy a scan session that did not, or null
  * @param worseIn    a scan session that found it, but not as well as {@code foundBy} did; or null

@@ -308,7 +308,8 @@ class CatalogueLine {
     }
 
     /**
-     * @param into whether what the content says of itself may be shown @param lines the case's wanted lines, for the
+     * @param into whether what the content says of itself may be shown
+     * @param lines the case's wanted lines, for the
      *             reasons; empty for none
      */
     CatalogueViews.Line view(boolean into, List<Fitting> lines) {

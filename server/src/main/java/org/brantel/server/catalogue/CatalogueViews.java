@@ -50,7 +50,11 @@ public final class CatalogueViews {
             Map<String, String> about,
             Map<String, Version> versions) {}
 
-    /** How one session found a file. @param rank the smaller the better */
+    /**
+     * How one session found a file.
+     *
+     * @param rank the smaller the better
+     */
     public record Version(
             int rank,
             String prognosis,
@@ -58,11 +62,15 @@ public final class CatalogueViews {
             String origin,
             @Nullable String path) {}
 
-    /** @param verdict fits, may-fit or not; @param why empty where the customer allowed no look at what decides it */
+    /**
+     * @param verdict fits, may-fit or not
+     * @param why empty where the customer allowed no look at what decides it
+     */
     public record LineFit(long line, String verdict, String why) {}
 
     /**
-     * How a wanted line stands, from hoped for to delivered. @param missing hoped for and not among what fits @param
+     * How a wanted line stands, from hoped for to delivered.
+     * @param missing hoped for and not among what fits @param
      * complete delivered whole and confirmed
      */
     public record WantedState(WantedLine line, WantedTally tally, long missing, boolean complete) {

@@ -125,8 +125,8 @@ class Previews {
                         .onMalformedInput(CodingErrorAction.REPORT)
                         .decode(ByteBuffer.wrap(head, 0, head.length - cut))
                         .toString();
-            } catch (CharacterCodingException e) {
-                continue;
+            } catch (CharacterCodingException cutWithinACharacter) {
+                // One byte less, then.
             }
         }
         return new String(head, StandardCharsets.ISO_8859_1);

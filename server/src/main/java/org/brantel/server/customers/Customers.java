@@ -24,7 +24,11 @@ public class Customers {
         this.clock = clock;
     }
 
-    /** Writes down a new customer, or what changed about one who was here before. @return the customer's number */
+    /**
+     * Writes down a new customer, or what changed about one who was here before.
+     *
+     * @return the customer's number
+     */
     @Transactional
     public long take(CustomerViews.Form form) {
         form.ways().stream()

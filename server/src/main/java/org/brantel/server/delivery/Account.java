@@ -124,7 +124,8 @@ public record Account(
     }
 
     /**
-     * What of a line these files are. @param theirs the findings that were confirmed to be the line's; null while
+     * What of a line these files are.
+     * @param theirs the findings that were confirmed to be the line's; null while
      * nobody did
      */
     static WantedTally.Delivered delivered(List<Line> files, WantedLine line, List<Long> theirs) {

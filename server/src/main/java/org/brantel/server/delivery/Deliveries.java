@@ -153,7 +153,11 @@ public class Deliveries {
                 .toList();
     }
 
-    /** Checks a link and its passcode. @return the delivery's number */
+    /**
+     * Checks a link and its passcode.
+     *
+     * @return the delivery's number
+     */
     @Transactional
     public long open(String token, String passcode) {
         Delivery delivery = alive(token);

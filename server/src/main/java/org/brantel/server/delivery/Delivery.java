@@ -10,6 +10,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.nio.file.Path;
 import java.time.Instant;
+import java.util.Locale;
 import org.brantel.core.manifest.Bag;
 import org.hibernate.annotations.DynamicUpdate;
 
@@ -157,7 +158,7 @@ class Delivery {
                 id,
                 caseNumber,
                 runId,
-                state.name().toLowerCase(),
+                state.name().toLowerCase(Locale.ROOT),
                 trouble,
                 files,
                 bytes,

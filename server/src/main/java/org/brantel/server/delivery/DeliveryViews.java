@@ -27,7 +27,10 @@ public final class DeliveryViews {
             @Nullable Instant downloadedAt,
             @Nullable Receipt receipt) {}
 
-    /** @param checked files that the customer's own browser hashed, @param equal of them as the manifest says */
+    /**
+     * @param checked files that the customer's own browser hashed,
+     * @param equal of them as the manifest says
+     */
     public record Receipt(String name, Instant at, int checked, int equal) {}
 
     /** Shown once; only hashes are kept. */

@@ -22,7 +22,8 @@ class DeskController {
     }
 
     /**
-     * What needs a decision now, what is running, what today holds. @param listed how many decisions, the most pressing
+     * What needs a decision now, what is running, what today holds.
+     * @param listed how many decisions, the most pressing
      * ones
      */
     @GetMapping("/api/desk")

@@ -53,7 +53,7 @@ final class DeskViews {
     /** Something that has a time today. */
     record Event(Instant at, String what, String caseNumber, String customer, String place) {}
 
-    /** @param stages how many open cases stand where */
+    /** @param stage how many open cases stand where */
     record Count(String stage, long cases, long late) {}
 
     /** @param waiting how many decisions there are in all; the most pressing ones are listed */

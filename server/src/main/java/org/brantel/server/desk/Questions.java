@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.brantel.core.triage.Protocol;
@@ -73,7 +74,11 @@ class Questions {
         this.idleHealth = idleHealth;
     }
 
-    /** In no order. @param person whose mentions are among them */
+    /**
+     * In no order.
+     *
+     * @param person whose mentions are among them
+     */
     List<DeskViews.Decision> of(List<CaseViews.Summary> open, Staff.Person person) {
         List<DeskViews.Decision> found = new ArrayList<>();
         Map<String, CaseViews.Summary> byNumber =
@@ -166,7 +171,7 @@ class Questions {
                         "It leads by "
                                 + (second.barred()
                                         ? "far; the others are barred"
-                                        : lead + " over " + second.label().toLowerCase())
+                                        : lead + " over " + second.label().toLowerCase(Locale.ROOT))
                                 + ". " + first.speaksFor().get(0).reason(),
                         "triaged",
                         new DeskViews.Action("decide", "Take it", first.path()),
@@ -176,7 +181,7 @@ class Questions {
                         found,
                         c,
                         "Path",
-                        first.label() + ", or " + second.label().toLowerCase() + "?",
+                        first.label() + ", or " + second.label().toLowerCase(Locale.ROOT) + "?",
                         (lead == 0 ? "They are level" : lead == 1 ? "One point apart" : lead + " points apart")
                                 + "; one more answer settles it.",
                         "triaged",

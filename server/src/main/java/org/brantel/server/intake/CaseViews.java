@@ -53,7 +53,11 @@ public final class CaseViews {
             @Nullable String withdrawnBy,
             @Nullable Instant withdrawnAt) {}
 
-    /** A yes of the customer by which more may be looked at. @param who of the lab wrote it down */
+    /**
+     * A yes of the customer by which more may be looked at.
+     *
+     * @param who of the lab wrote it down
+     */
     public record ConsentGiven(String look, String saidBy, String how, LocalDate saidOn, String who, Instant at) {}
 
     public record StageVisit(String stage, Instant at, String who) {}

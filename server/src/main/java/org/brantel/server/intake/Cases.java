@@ -68,7 +68,11 @@ public class Cases {
         this.clock = clock;
     }
 
-    /** Logs a new case. @return its number */
+    /**
+     * Logs a new case.
+     *
+     * @return its number
+     */
     @Transactional
     public String log(CaseForm form, String who) {
         List<Long> capacities = check.check(form, null, clock.today());
@@ -158,7 +162,11 @@ public class Cases {
                 .toList();
     }
 
-    /** Records what was seen on the bench. @param measured codes whose value a station measured by itself */
+    /**
+     * Records what was seen on the bench.
+     *
+     * @param measured codes whose value a station measured by itself
+     */
     @Transactional
     public void observe(String number, List<CaseForm.Fact> seen, Set<String> measured, String who) {
         LabCase labCase = cases.findForEdit(number).orElseThrow(() -> missing(number));
@@ -207,7 +215,11 @@ public class Cases {
         events.changed(number, "case");
     }
 
-    /** Sets a case aside. @param until the day on which it comes up again */
+    /**
+     * Sets a case aside.
+     *
+     * @param until the day on which it comes up again
+     */
     @Transactional
     public void hold(String number, String reason, LocalDate until, String who) {
         LabCase labCase = find(number);
@@ -321,7 +333,11 @@ public class Cases {
         return cases.count() == 0;
     }
 
-    /** The record's own key, for other features' tables. @throws Refusal when there is no such case */
+    /**
+     * The record's own key, for other features' tables.
+     *
+     * @throws Refusal when there is no such case
+     */
     @Transactional(readOnly = true)
     public long id(String number) {
         return find(number).id();

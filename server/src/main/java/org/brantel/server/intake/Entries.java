@@ -52,7 +52,8 @@ class Entries {
     }
 
     /**
-     * Keeps the rows of devices that stay, so that photos and attachments still speak of them. @param bytes each one's
+     * Keeps the rows of devices that stay, so that photos and attachments still speak of them.
+     * @param bytes each one's
      * capacity
      */
     void replaceDevices(LabCase c, List<CaseForm.Device> given, List<Long> bytes) {
@@ -97,7 +98,8 @@ class Entries {
     }
 
     /**
-     * Lines that stay keep their number, so that what was confirmed of them still holds. @return whether anything
+     * Lines that stay keep their number, so that what was confirmed of them still holds.
+     * @return whether anything
      * changed
      */
     boolean replaceWanted(LabCase c, List<CaseForm.Wanted> given) {

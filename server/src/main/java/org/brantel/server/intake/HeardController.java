@@ -42,7 +42,10 @@ class HeardController {
     /** A device that was named beside the one that the facts are of. */
     record Device(String type, String words, int from, int to) {}
 
-    /** @param capacity as it stands in the line; @param caller absent when nothing of them is said */
+    /**
+     * @param capacity as it stands in the line
+     * @param caller absent when nothing of them is said
+     */
     record Found(
             List<Fact> facts,
             @Nullable String capacity,

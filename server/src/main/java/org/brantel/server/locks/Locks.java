@@ -3,6 +3,7 @@ package org.brantel.server.locks;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
 import java.util.TreeSet;
 import org.brantel.core.triage.Protocol;
@@ -52,7 +53,8 @@ public class Locks {
     }
 
     /**
-     * @param what as a person would say it: {@code the preview} @throws Refusal when the customer has not agreed to it
+     * @param what as a person would say it: {@code the preview}
+     * @throws Refusal when the customer has not agreed to it
      */
     @Transactional(readOnly = true)
     public void look(String number, Look needed, String what) {
@@ -78,7 +80,7 @@ public class Locks {
         return new LockViews.State(
                 rules(docket),
                 untouchable(docket),
-                Look.ofConsent(docket.consent().look()).name().toLowerCase());
+                Look.ofConsent(docket.consent().look()).name().toLowerCase(Locale.ROOT));
     }
 
     private List<String> untouchable(CaseViews.Docket docket) {

@@ -2,6 +2,7 @@ package org.brantel.server.mail;
 
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -45,7 +46,7 @@ public class Letters {
                 docket.devices().size() == 1
                         ? docket.device().label()
                         : docket.device().label() + " and " + (docket.devices().size() - 1) + " more");
-        words.put("path", path.toLowerCase());
+        words.put("path", path.toLowerCase(Locale.ROOT));
         words.put("reason", reason);
         List<String> sayings = stops.stream().map(Ranking.Stop::say).distinct().toList();
         words.put(

@@ -12,6 +12,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
+import java.util.Locale;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 
@@ -151,7 +152,7 @@ class Mail {
                 recipient,
                 subject,
                 body,
-                state.name().toLowerCase(),
+                state.name().toLowerCase(Locale.ROOT),
                 tries,
                 state == State.QUEUED ? nextAt : null,
                 trouble,

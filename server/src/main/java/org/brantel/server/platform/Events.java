@@ -46,7 +46,11 @@ public class Events implements SmartLifecycle {
         this.password = password;
     }
 
-    /** Sent when the surrounding transaction commits. @param what like {@code imaging} */
+    /**
+     * Sent when the surrounding transaction commits.
+     *
+     * @param what like {@code imaging}
+     */
     public void changed(String caseNumber, String what) {
         jdbc.queryForList("select pg_notify(?, ?)", CHANNEL, what + " " + caseNumber);
     }

@@ -8,6 +8,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.io.IOException;
 import java.util.Arrays;
+import java.util.Locale;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.json.Json;
 import org.brantel.core.recovery.RecoveryResult;
@@ -48,7 +49,7 @@ class RecoveredFile {
         path = result.path();
         name = finding.name();
         size = finding.size();
-        outcome = result.outcome().name().toLowerCase().replace('_', '-');
+        outcome = result.outcome().name().toLowerCase(Locale.ROOT).replace('_', '-');
         prognosis = finding.prognosis().word();
         sha256 = result.sha256();
         gaps = Json.write(result.gaps());

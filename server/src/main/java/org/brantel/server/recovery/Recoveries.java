@@ -5,6 +5,7 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -94,7 +95,8 @@ public class Recoveries {
         RecoveryRun run = find(id);
         String number = cases.number(run.caseId());
         if (AT_WORK.contains(run.state()) || run.state() == RecoveryRun.State.DONE) {
-            throw Refusal.conflict("This run is " + run.state().name().toLowerCase() + "; there is nothing to resume.");
+            throw Refusal.conflict(
+                    "This run is " + run.state().name().toLowerCase(Locale.ROOT) + "; there is nothing to resume.");
         }
         run.waitAgain();
         custody.record(number, who, "resumed recovery", "run " + id);
@@ -134,7 +136,11 @@ public class Recoveries {
                 .toList();
     }
 
-    /** The newest run, when it went through. @throws Refusal when there is none */
+    /**
+     * The newest run, when it went through.
+     *
+     * @throws Refusal when there is none
+     */
     @Transactional(readOnly = true)
     public Finished finished(String number) {
         RecoveryRun run = runs.findByCaseIdOrderByIdDesc(cases.id(number)).stream()

@@ -9,6 +9,7 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import java.util.Locale;
 import org.brantel.core.recovery.RecoveryResult;
 import org.hibernate.annotations.DynamicUpdate;
 
@@ -131,7 +132,7 @@ class RecoveryRun {
         return new RecoveryViews.Run(
                 id,
                 caseNumber,
-                state.name().toLowerCase(),
+                state.name().toLowerCase(Locale.ROOT),
                 total,
                 done,
                 whole,

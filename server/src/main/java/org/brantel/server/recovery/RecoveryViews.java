@@ -11,7 +11,8 @@ public final class RecoveryViews {
     private RecoveryViews() {}
 
     /**
-     * @param state waiting, running, paused, done, failed; @param doubtful written, but their bytes may not all be
+     * @param state waiting, running, paused, done, failed
+     * @param doubtful written, but their bytes may not all be
      *              their own
      */
     public record Run(

@@ -118,7 +118,11 @@ class ScanController {
                 .body(ended::pack);
     }
 
-    /** A session that another machine did on the same medium. @param name of the file */
+    /**
+     * A session that another machine did on the same medium.
+     *
+     * @param name of the file
+     */
     @PostMapping(
             path = "/api/cases/{number}/scans/file",
             consumes = {MediaType.APPLICATION_OCTET_STREAM_VALUE, "application/gzip", "application/x-gzip"})

@@ -11,6 +11,7 @@ import jakarta.persistence.Table;
 import java.io.IOException;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Locale;
 import java.util.Optional;
 import org.brantel.core.estimate.Measured;
 import org.brantel.core.json.Json;
@@ -117,7 +118,11 @@ class ScanSession {
         this.counts = Json.write(new ScanView.Counts());
     }
 
-    /** One that another machine did. @param file that holds it, as it was called there */
+    /**
+     * One that another machine did.
+     *
+     * @param file that holds it, as it was called there
+     */
     static ScanSession imported(Long caseId, Bench.Image image, String file, String who, Instant at) {
         ScanSession session = new ScanSession(caseId, image, Scans.Scope.whole(IMPORT), who, at);
         session.importedFrom = file;
@@ -233,7 +238,7 @@ class ScanSession {
                     id,
                     caseNumber,
                     imagingId,
-                    state.name().toLowerCase(),
+                    state.name().toLowerCase(Locale.ROOT),
                     asked,
                     method,
                     volume,

@@ -34,7 +34,11 @@ public class LabSettings {
 
     public record Letters(Map<String, Letter> byCode) {}
 
-    /** A machine elsewhere in the lab that exports drives. @param address like {@code nbd://bench-box-2:10809} */
+    /**
+     * A machine elsewhere in the lab that exports drives.
+     *
+     * @param address like {@code nbd://bench-box-2:10809}
+     */
     public record Box(String name, String address) {}
 
     /**

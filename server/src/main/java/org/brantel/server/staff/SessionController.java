@@ -7,6 +7,7 @@ import jakarta.servlet.http.HttpSession;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import java.util.List;
+import java.util.Locale;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Settings;
 import org.springframework.http.HttpStatus;
@@ -58,7 +59,7 @@ class SessionController {
 
     @PostMapping
     Session signIn(@Valid @RequestBody SignIn form, HttpServletRequest request, HttpServletResponse response) {
-        String subject = "sign-in " + form.login().strip().toLowerCase() + " " + request.getRemoteAddr();
+        String subject = "sign-in " + form.login().strip().toLowerCase(Locale.ROOT) + " " + request.getRemoteAddr();
         throttle.check(subject);
         Staff.Person person = staff.check(form.login(), form.password()).orElseThrow(() -> {
             throttle.failed(subject);

@@ -3,6 +3,7 @@ package org.brantel.server.staff;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
@@ -66,8 +67,8 @@ class SetUp {
             throw Refusal.gone("This lab is set up already; sign in, or ask the manager for an account.");
         }
         if (!MessageDigest.isEqual(
-                Files.readString(tokenFile).strip().getBytes(),
-                form.token().strip().getBytes())) {
+                Files.readString(tokenFile).strip().getBytes(StandardCharsets.UTF_8),
+                form.token().strip().getBytes(StandardCharsets.UTF_8))) {
             throw Refusal.notAllowed("This is not the set-up link that was printed at the first start; open that one.");
         }
         Staff.Person manager = staff.add(form.login(), form.name(), Role.MANAGER, form.password());

@@ -38,7 +38,7 @@ class Decision {
             boolean undone) {}
 
     /** Without the ranking, which is long. */
-    record Short(Long id, Long caseId, String protocol, Instant at) {}
+    record Brief(Long id, Long caseId, String protocol, Instant at) {}
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
@@ -160,9 +160,9 @@ interface Decisions extends JpaRepository<Decision, Long> {
             + "x.undoneAt is null group by x.caseId)")
     List<Decision> findStanding(Collection<Long> caseIds);
 
-    @Query("select new org.brantel.server.triage.Decision$Short(d.id, d.caseId, d.protocol, d.at) from "
+    @Query("select new org.brantel.server.triage.Decision$Brief(d.id, d.caseId, d.protocol, d.at) from "
             + "Decision d where d.id in "
             + "(select max(x.id) from Decision x where x.caseId in ?1 and x.undoneAt is null group by "
             + "x.caseId)")
-    List<Decision.Short> findStandingInShort(Collection<Long> caseIds);
+    List<Decision.Brief> findStandingInBrief(Collection<Long> caseIds);
 }

@@ -227,10 +227,10 @@ public class TriageService {
         Map<Long, String> byId = lists.ids(numbers);
         Map<Long, Instant> changed = lists.factsChanged(byId.keySet());
         // Most cases stand as they were decided; their rankings need not be read.
-        List<Long> touched = decisions.findStandingInShort(byId.keySet()).stream()
+        List<Long> touched = decisions.findStandingInBrief(byId.keySet()).stream()
                 .filter(d -> !d.protocol().equals(triage.name())
                         || changed.getOrDefault(d.caseId(), d.at()).isAfter(d.at()))
-                .map(Decision.Short::id)
+                .map(Decision.Brief::id)
                 .toList();
         List<Decision> standing = decisions.findAllById(touched);
         Map<String, List<CaseForm.Fact>> facts =

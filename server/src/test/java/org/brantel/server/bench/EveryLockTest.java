@@ -8,6 +8,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
+import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -115,7 +116,9 @@ class EveryLockTest {
                                 "reason",
                                 "Waits for a part.",
                                 "until",
-                                LocalDate.now().plusDays(3).toString()))
+                                LocalDate.now(ZoneId.systemDefault())
+                                        .plusDays(3)
+                                        .toString()))
                 .expect(200));
         LOCKS.put("a case that is declined", s -> s.una.post(
                         s.path("/triage/decision"),
@@ -442,7 +445,9 @@ class EveryLockTest {
                                 "reason",
                                 "The customer asked us to wait.",
                                 "until",
-                                LocalDate.now().plusDays(3).toString()))
+                                LocalDate.now(ZoneId.systemDefault())
+                                        .plusDays(3)
+                                        .toString()))
                 .expect(200);
         JsonNode session = story.awaitImaging("paused");
         assertThat(session.get("trouble").asString()).contains("on hold");

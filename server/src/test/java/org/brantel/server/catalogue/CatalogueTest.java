@@ -3,6 +3,7 @@ package org.brantel.server.catalogue;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.stream.StreamSupport;
 import org.brantel.server.testing.CaseForms;
@@ -43,7 +44,7 @@ class CatalogueTest {
                 .allMatch(l -> l.get("prognosis").asString().equals("overwritten"));
         assertThat(lines(page("?q=hive")))
                 .isNotEmpty()
-                .allMatch(l -> l.get("path").asString().toLowerCase().contains("hive"));
+                .allMatch(l -> l.get("path").asString().toLowerCase(Locale.ROOT).contains("hive"));
         assertThat(lines(page("?q=" + "%25")))
                 .as("a percent sign is a letter, not a pattern")
                 .isEmpty();

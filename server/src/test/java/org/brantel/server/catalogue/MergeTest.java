@@ -325,6 +325,6 @@ class MergeTest {
             }
             assertThat(first).isNotEmpty();
         }
-        assertThat(Files.list(folder)).isNotEmpty();
+        assertThat(folder).isNotEmptyDirectory();
     }
 }

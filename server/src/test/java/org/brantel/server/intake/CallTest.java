@@ -3,6 +3,7 @@ package org.brantel.server.intake;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.Map;
 import org.brantel.server.testing.CaseForms;
 import org.brantel.server.testing.Lab;
@@ -36,7 +37,7 @@ class CallTest {
                 .isEqualTo("clicks");
         assertThat(heard.get("capacity").asString()).isEqualTo("2TB");
         assertThat(LocalDate.parse(heard.get("deadline").get("day").asString()))
-                .isAfterOrEqualTo(LocalDate.now().minusDays(1));
+                .isAfterOrEqualTo(LocalDate.now(ZoneId.systemDefault()).minusDays(1));
         assertThat(heard.get("wanted").get(0).get("line").get("hopedFor").asInt())
                 .isEqualTo(40);
         assertThat(una.post("/api/intake/wanted", Map.of("text", "pictures of the pier since 2011"))
@@ -132,7 +133,7 @@ class CallTest {
 
     @Test
     void aWantedLineWithDaysThatCannotBeIsRefused() {
-        String ahead = LocalDate.now().plusYears(2).toString();
+        String ahead = LocalDate.now(ZoneId.systemDefault()).plusYears(2).toString();
         refused(new CaseForms().wantedFrom("otters", "2024-02-30", "2024-03-01"), "A date could not be read");
         refused(
                 new CaseForms().wantedFrom("otters", "2024-06-30", "2024-06-01"),
@@ -161,8 +162,9 @@ class CallTest {
 
     @Test
     void aDeadlineThatPassedLaterDoesNotBlockAnEdit() {
-        String number =
-                new CaseForms().deadline(LocalDate.now().plusDays(3).toString()).log(una);
+        String number = new CaseForms()
+                .deadline(LocalDate.now(ZoneId.systemDefault()).plusDays(3).toString())
+                .log(una);
         Lab.open().sql().update("update lab_case set deadline = date '2026-01-05' where number = ?", number);
         una.put(
                         "/api/cases/" + number,
@@ -176,7 +178,7 @@ class CallTest {
     @Test
     void aHeldCaseWakesWhereItWas() {
         String number = new CaseForms().told("loss.event", "dropped").log(una);
-        String soon = LocalDate.now().plusDays(4).toString();
+        String soon = LocalDate.now(ZoneId.systemDefault()).plusDays(4).toString();
         assertThat(una.post("/api/cases/" + number + "/hold", Map.of("reason", " ", "until", soon))
                         .expect(400)
                         .sentence())

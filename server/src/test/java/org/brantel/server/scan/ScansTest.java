@@ -2,6 +2,7 @@ package org.brantel.server.scan;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import org.brantel.core.testing.Corpus;
@@ -199,7 +200,7 @@ class ScansTest {
                         .sentence())
                 .contains("another machine");
         assertThat(other.una
-                        .postBytes(path, "no such file".getBytes())
+                        .postBytes(path, "no such file".getBytes(StandardCharsets.US_ASCII))
                         .expect(400)
                         .sentence())
                 .contains("theirs.gz is no session file");

@@ -166,7 +166,11 @@ public final class CaseForms {
         return form;
     }
 
-    /** Logs it. @return the case's number */
+    /**
+     * Logs it.
+     *
+     * @return the case's number
+     */
     public String log(Visitor visitor) {
         return visitor.post("/api/cases", build())
                 .expect(201)

@@ -2,6 +2,7 @@ package org.brantel.server.testing;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
@@ -83,7 +84,7 @@ public final class Lab {
                 .redirectError(ProcessBuilder.Redirect.INHERIT);
         builder.environment().put("BRANTEL_THROWAWAY", "1");
         Process process = builder.start();
-        String output = new String(process.getInputStream().readAllBytes()).strip();
+        String output = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8).strip();
         try {
             if (!process.waitFor(240, TimeUnit.SECONDS) || process.exitValue() != 0) {
                 throw new IOException("scripts/cluster " + verb + " failed");

@@ -50,7 +50,7 @@ public final class Visitor {
         }
     }
 
-    private static final Duration LONGEST = Duration.ofSeconds(240);
+    private static final Duration LONGEST = Duration.ofMinutes(4);
 
     private final CookieManager cookies = new CookieManager(null, CookiePolicy.ACCEPT_ALL);
     private final HttpClient client =

@@ -151,7 +151,8 @@ public final class Pdf implements ContentKind {
     }
 
     /**
-     * Objects of the last plain table stand where it says. @return where one should stand and does not; -1 when all do
+     * Objects of the last plain table stand where it says.
+     * @return where one should stand and does not; -1 when all do
      */
     private static long misplaced(ByteView content, long xref, long end) throws IOException {
         Matcher part = PART.matcher("");

@@ -16,7 +16,11 @@ public record Start(int offset, byte[] bytes) {
         }
     }
 
-    /** At the first byte. @param latin each character is a byte */
+    /**
+     * At the first byte.
+     *
+     * @param latin each character is a byte
+     */
     public static Start of(String latin) {
         return at(0, latin);
     }

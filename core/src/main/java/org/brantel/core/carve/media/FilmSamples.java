@@ -31,7 +31,10 @@ final class FilmSamples {
         this.lengthBytes = lengthBytes;
     }
 
-    /** @param entries the box "stsd"; @return null when its first entry is of another sort */
+    /**
+     * @param entries the box "stsd"
+     * @return null when its first entry is of another sort
+     */
     static FilmSamples of(ByteView content, IsoMedia.Box entries) throws IOException {
         IsoMedia.Box entry = entries == null ? null : IsoMedia.box(content, entries.body() + 8, entries.end());
         boolean avc = entry != null && AVC.contains(entry.type());

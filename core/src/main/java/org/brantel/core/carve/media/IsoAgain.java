@@ -37,7 +37,11 @@ final class IsoAgain implements Resumable {
         this.gaps = gaps;
     }
 
-    /** Its index stands before the place where it broke. @return null when it has no film that could tell */
+    /**
+     * Its index stands before the place where it broke.
+     *
+     * @return null when it has no film that could tell
+     */
     static IsoAgain indexFirst(IsoMedia kind, ByteView content, SampleTables tables) throws IOException {
         for (FilmSamples film : tables.films()) {
             long broken = film.firstBroken(content, 0);

@@ -11,8 +11,8 @@ import org.brantel.core.carve.kind.Bytes;
 import org.brantel.core.carve.kind.ContentKind;
 import org.brantel.core.carve.kind.Resumable;
 import org.brantel.core.carve.kind.Start;
+import org.brantel.core.source.BigEndian;
 import org.brantel.core.source.ByteView;
-import org.brantel.core.source.LittleEndian;
 import org.brantel.core.source.Range;
 import org.brantel.core.source.RangeSet;
 
@@ -61,10 +61,7 @@ public final class IsoMedia implements ContentKind {
 
     @Override
     public boolean couldStart(byte[] b, int at) {
-        long size = LittleEndian.u8(b, at) << 24
-                | LittleEndian.u8(b, at + 1) << 16
-                | LittleEndian.u8(b, at + 2) << 8
-                | LittleEndian.u8(b, at + 3);
+        long size = BigEndian.u32(b, at);
         return switch (b[at + 4]) {
             case 'f' -> size >= 16 && size <= 4096 && (size & 3) == 0;
             case 'w' -> size == 8;
@@ -78,7 +75,11 @@ public final class IsoMedia implements ContentKind {
         return 64L << 30;
     }
 
-    /** A box. @param body where what it holds begins */
+    /**
+     * A box.
+     *
+     * @param body where what it holds begins
+     */
     record Box(String type, long at, long body, long end) {}
 
     /** @return null when none stands there */

@@ -239,7 +239,11 @@ final class JpegBits {
         return (int) (held >>> count) & (1 << bits) - 1;
     }
 
-    /** Drops the rest of the current byte. @return where the next byte is */
+    /**
+     * Drops the rest of the current byte.
+     *
+     * @return where the next byte is
+     */
     long align() throws IOException {
         long at = chunkAt + position;
         for (int whole = count / 8; whole > 0; whole--) {

@@ -80,7 +80,11 @@ final class JpegFrame {
         return frame.layOut() ? frame : null;
     }
 
-    /** Block counts (T.81, A.1.1 and A.2). @return false when there would be more blocks than memory should hold */
+    /**
+     * Block counts (T.81, A.1.1 and A.2).
+     *
+     * @return false when there would be more blocks than memory should hold
+     */
     private boolean layOut() {
         int hMax = 1;
         int vMax = 1;

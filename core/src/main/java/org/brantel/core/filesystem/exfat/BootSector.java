@@ -63,7 +63,7 @@ record BootSector(
                         return copy;
                     }
                 } catch (NotThisFormat | ByteView.Unread none) {
-                    continue;
+                    // The next one may be readable.
                 }
             }
             throw e;

@@ -91,7 +91,7 @@ record Superblock(
                         return found;
                     }
                 } catch (NotThisFormat | ByteView.Unread none) {
-                    continue;
+                    // The next one may be readable.
                 }
             }
             throw e;

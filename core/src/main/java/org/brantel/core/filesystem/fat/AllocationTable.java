@@ -89,7 +89,7 @@ final class AllocationTable implements Chains.Links {
                     default -> copy.u32le(cluster * 4) & 0x0fffffffL;
                 };
             } catch (ByteView.Unread e) {
-                continue;
+                // The next one may be readable.
             }
         }
         return -1;

@@ -75,7 +75,7 @@ record BootSector(
                     return Optional.of(copy);
                 }
             } catch (NotThisFormat | ByteView.Unread none) {
-                continue;
+                // The next one may be readable.
             }
         }
         return Optional.empty();

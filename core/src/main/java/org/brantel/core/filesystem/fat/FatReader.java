@@ -110,7 +110,7 @@ public final class FatReader implements FileSystem {
                         return true;
                     }
                 } catch (ByteView.Unread e) {
-                    continue;
+                    // The next one may be readable.
                 }
             }
         }

@@ -35,7 +35,11 @@ record FileName(
     static final int HEAD = 66;
     static final int SHORT_ONLY = 2;
 
-    /** Without regard to whether it makes sense. @return empty where it does not fit */
+    /**
+     * Without regard to whether it makes sense.
+     *
+     * @return empty where it does not fit
+     */
     static Optional<FileName> parse(byte[] b, int at, int length) {
         if (length < HEAD || at < 0 || at + length > b.length) {
             return Optional.empty();

@@ -7,6 +7,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import org.brantel.core.source.Identity;
 import org.brantel.core.source.Range;
 import org.brantel.core.source.RangeSet;
@@ -150,7 +151,7 @@ public final class NbdSource implements Source {
 
     @Override
     public String lockKey() {
-        return "export " + address.toString().toLowerCase();
+        return "export " + address.toString().toLowerCase(Locale.ROOT);
     }
 
     @Override

@@ -157,7 +157,10 @@ final class JpegCoder {
         return (1 << power) + more - 1;
     }
 
-    /** @param left blocks from this one on that have nothing new. @return the same for the next one */
+    /**
+     * @param left blocks from this one on that have nothing new.
+     * @return the same for the next one
+     */
     private int refined(long[] nonZero, int block, int left) {
         long known = nonZero[block];
         int k = 1;

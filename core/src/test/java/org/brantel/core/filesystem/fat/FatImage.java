@@ -60,7 +60,11 @@ final class FatImage {
         return DATA + (number - 2) * 512;
     }
 
-    /** A short entry at a place. @return the place */
+    /**
+     * A short entry at a place.
+     *
+     * @return the place
+     */
     int entry(int at, String name11, int attributes, int firstCluster, long size) {
         text(at, name11);
         bytes[at + 11] = (byte) attributes;

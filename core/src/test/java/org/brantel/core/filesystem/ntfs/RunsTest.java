@@ -28,7 +28,7 @@ class RunsTest {
             for (int i = random.nextInt(12); i >= 0; i--) {
                 long length = 1 + (random.nextLong() >>> 35 + random.nextInt(28));
                 boolean hole = random.nextInt(5) == 0;
-                long next = Math.abs(random.nextLong()) % (CLUSTERS - length);
+                long next = Math.floorMod(random.nextLong(), CLUSTERS - length);
                 write(list, length, hole ? null : next - place);
                 expected.add(hole ? Extent.HOLE : BOOT.offset(next), length * 4096);
                 place = hole ? place : next;

@@ -3,6 +3,7 @@ package org.brantel.core.filesystem.optical;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import org.brantel.core.filesystem.FileSystem;
@@ -47,7 +48,7 @@ class OpticalTest {
                 .orElseThrow();
         byte[] text = new byte[(int) note.size()];
         assertThat(note.content(source).read(0, text, 0, text.length).isClean()).isTrue();
-        assertThat(new String(text)).isEqualTo("low water 4.2 m at noon\n");
+        assertThat(new String(text, StandardCharsets.US_ASCII)).isEqualTo("low water 4.2 m at noon\n");
     }
 
     @ParameterizedTest

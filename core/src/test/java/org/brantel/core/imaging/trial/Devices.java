@@ -190,7 +190,7 @@ final class Devices {
         Random random = new Random(seed);
         List<FaultPlan.Dead> dead = new ArrayList<>();
         for (int i = 0; i < count; i++) {
-            dead.add(new FaultPlan.Dead((long) (random.nextDouble() * size / SECTOR) * SECTOR, SECTOR));
+            dead.add(new FaultPlan.Dead(((long) (random.nextDouble() * size / SECTOR)) * SECTOR, SECTOR));
         }
         return dead;
     }

@@ -19,7 +19,10 @@ final class Trial {
     /** What somebody takes to unplug a device that dropped out, wait, and attach it again. */
     private static final long ATTACH_NANOS = 60_000_000_000L;
 
-    /** @param nanos device time; @param bytes good bytes by then */
+    /**
+     * @param nanos device time
+     * @param bytes good bytes by then
+     */
     record Point(long nanos, long bytes) {}
 
     /** @param unread bytes that still read at the end, and were not read */

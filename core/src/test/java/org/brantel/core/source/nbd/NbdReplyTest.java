@@ -8,6 +8,7 @@ import static org.brantel.core.testing.ScriptedNbdServer.errorAt;
 import static org.brantel.core.testing.ScriptedNbdServer.joined;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.Random;
 import org.brantel.core.source.Range;
@@ -115,7 +116,7 @@ class NbdReplyTest {
     @Timeout(120)
     void anyHandshakeEndsInASentence() throws IOException {
         Random random = new Random(8);
-        byte[] sound = joined("NBDMAGICIHAVEOPT".getBytes(), new byte[] {0, 3}, new byte[64]);
+        byte[] sound = joined("NBDMAGICIHAVEOPT".getBytes(StandardCharsets.US_ASCII), new byte[] {0, 3}, new byte[64]);
         for (int i = 0; i < 60; i++) {
             byte[] greeting = sound.clone();
             for (int k = 0; k < 6; k++) {
