@@ -2,12 +2,12 @@ package org.brantel.server.bench;
 
 import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
 import java.io.IOException;
+import java.io.Serializable;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.EnumSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.brantel.core.estimate.Measured;
@@ -15,14 +15,16 @@ import org.brantel.core.source.MapFile;
 import org.brantel.core.source.MapJournal;
 import org.brantel.core.source.Range;
 import org.brantel.core.source.Sources;
-import org.brantel.server.custody.CustodyService;
 import org.brantel.server.intake.CaseLists;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.intake.Stage;
 import org.brantel.server.locks.Locks;
-import org.brantel.server.platform.Events;
+import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Jobs;
 import org.brantel.server.platform.Refusal;
+import org.brantel.server.platform.Topic;
+import org.brantel.server.work.Ask;
+import org.brantel.server.work.WorkState;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -39,14 +41,14 @@ public class Bench {
     public record Image(long imagingId, Path file, long size, long readBytes, String sha256, boolean filling) {}
 
     /** A device has been imaged, as far as it will be. Told after the records say so. */
-    public record Imaged(String caseNumber, long imagingId) {}
+    public record Imaged(String caseNumber, long imagingId) implements Serializable {}
 
     private final Stations stations;
     private final ImagingSessions sessions;
+    private final Rechecks rechecks;
     private final Cases cases;
     private final CaseLists lists;
-    private final CustodyService custody;
-    private final Events events;
+    private final Happenings happenings;
     private final Jobs jobs;
     private final OneTimeTask<Long> imagingTask;
     private final OneTimeTask<Long> recheckTask;
@@ -58,10 +60,10 @@ public class Bench {
     Bench(
             Stations stations,
             ImagingSessions sessions,
+            Rechecks rechecks,
             Cases cases,
             CaseLists lists,
-            CustodyService custody,
-            Events events,
+            Happenings happenings,
             Jobs jobs,
             OneTimeTask<Long> imagingTask,
             OneTimeTask<Long> recheckTask,
@@ -71,10 +73,10 @@ public class Bench {
             Locks locks) {
         this.stations = stations;
         this.sessions = sessions;
+        this.rechecks = rechecks;
         this.cases = cases;
         this.lists = lists;
-        this.custody = custody;
-        this.events = events;
+        this.happenings = happenings;
         this.jobs = jobs;
         this.imagingTask = imagingTask;
         this.recheckTask = recheckTask;
@@ -108,13 +110,13 @@ public class Bench {
             throw Refusal.conflict("This medium is being read already; there is never a second session on one device.");
         }
         cases.moveTo(number, Stage.IMAGING, who);
-        custody.record(
+        happenings.tell(
                 number,
                 who,
                 "started an imaging session",
-                "session " + session.id() + ", " + attachment.medium() + ", profile " + wanted.profile());
+                "session " + session.id() + ", " + attachment.medium() + ", profile " + wanted.profile(),
+                Topic.IMAGING);
         jobs.start(imagingTask, session.id());
-        events.changed(number, "imaging");
         return session.view(number);
     }
 
@@ -122,37 +124,35 @@ public class Bench {
     ImagingView pause(long id, String who) {
         ImagingSession session = find(id);
         String number = cases.number(session.caseId());
-        if (!ImagingSession.AT_WORK.contains(session.state())) {
+        if (!session.state().isAtWork()) {
             throw Refusal.conflict("This session is not running, so there is nothing to pause.");
         }
-        session.ask("pause");
-        custody.record(number, who, "asked to pause imaging", "session " + id);
-        events.changed(number, "imaging");
+        session.ask(Ask.PAUSE);
+        happenings.tell(number, who, "asked to pause imaging", "session " + id, Topic.IMAGING);
         return session.view(number);
     }
 
-    /** @param who a person, or {@link CustodyService#MACHINE} when the device came back by itself */
+    /** @param who a person, or {@link Happenings#MACHINE} when the device came back by itself */
     @Transactional
     ImagingView resume(long id, String who) {
         ImagingSession session = find(id);
         String number = cases.number(session.caseId());
-        if (ImagingSession.AT_WORK.contains(session.state()) || session.state() == ImagingSession.State.DONE) {
-            throw Refusal.conflict("This session is " + session.state().name().toLowerCase(Locale.ROOT)
-                    + "; there is nothing to resume.");
+        if (session.state().isAtWork() || session.state() == WorkState.DONE) {
+            throw Refusal.conflict("This session is " + session.state().word() + "; there is nothing to resume.");
         }
         locks.touch(number);
-        boolean cameBack = who.equals(CustodyService.MACHINE);
+        boolean cameBack = who.equals(Happenings.MACHINE);
         session.waitAgain();
         if (cameBack) {
             log.save(new ImagingEvent(id, clock.instant(), ImagingEvent.Kind.BACK, "the same device is back"));
         }
-        custody.record(
+        happenings.tell(
                 number,
                 who,
                 cameBack ? "resumed imaging: the same device is back" : "resumed imaging",
-                "session " + id);
+                "session " + id,
+                Topic.IMAGING);
         jobs.start(imagingTask, id);
-        events.changed(number, "imaging");
         return session.view(number);
     }
 
@@ -161,9 +161,9 @@ public class Bench {
     ImagingView enough(long id, String who) {
         ImagingView view = steering.enough(id, who);
         ImagingSession session = find(id);
-        if (!ImagingSession.AT_WORK.contains(session.state())) {
+        if (!session.state().isAtWork()) {
             session.waitAgain();
-            session.ask("enough");
+            session.ask(Ask.ENOUGH);
             jobs.start(imagingTask, id);
         }
         return session.view(view.caseNumber());
@@ -174,13 +174,13 @@ public class Bench {
     ImagingView recheck(long id, String who) {
         ImagingSession session = find(id);
         String number = cases.number(session.caseId());
-        if (session.state() != ImagingSession.State.DONE) {
+        if (session.state() != WorkState.DONE) {
             throw Refusal.conflict("This image is not finished, so there are no hashes to check it against.");
         }
         session.rechecked("Waiting for a free worker.");
-        custody.record(number, who, "asked for a recheck of the image", "session " + id);
-        jobs.start(recheckTask, id);
-        events.changed(number, "imaging");
+        Recheck recheck = rechecks.save(new Recheck(session, who, clock.instant()));
+        happenings.tell(number, who, "asked for a recheck of the image", "session " + id, Topic.IMAGING);
+        jobs.start(recheckTask, recheck.id());
         return session.view(number);
     }
 
@@ -223,7 +223,7 @@ public class Bench {
     /** Sessions of this lab that ended, newest first; for estimating others. */
     @Transactional(readOnly = true)
     public List<Measured> measured() {
-        List<ImagingSession> done = sessions.findTop400ByStateOrderByIdDesc(ImagingSession.State.DONE);
+        List<ImagingSession> done = sessions.findTop400ByStateOrderByIdDesc(WorkState.DONE);
         Map<Long, String> media =
                 lists.mediums(done.stream().map(ImagingSession::caseId).toList());
         return done.stream().map(s -> s.measured(media.get(s.caseId()))).toList();
@@ -232,7 +232,7 @@ public class Bench {
     /** Sessions of all cases that are waiting, running, paused or failed. */
     @Transactional(readOnly = true)
     public List<ImagingView> unfinished() {
-        return sessions.findByStateInOrderById(EnumSet.complementOf(EnumSet.of(ImagingSession.State.DONE))).stream()
+        return sessions.findByStateInOrderById(EnumSet.complementOf(EnumSet.of(WorkState.DONE))).stream()
                 .map(s -> s.view(cases.number(s.caseId())))
                 .toList();
     }
@@ -281,7 +281,7 @@ public class Bench {
     /** Whether a session is writing this image just now, or will. */
     @Transactional(readOnly = true)
     public boolean isFilling(long imagingId) {
-        return ImagingSession.AT_WORK.contains(find(imagingId).state());
+        return find(imagingId).state().isAtWork();
     }
 
     @Transactional(readOnly = true)
@@ -298,7 +298,7 @@ public class Bench {
                 v.size(),
                 v.readBytes(),
                 v.sha256(),
-                ImagingSession.AT_WORK.contains(session.state()));
+                session.state().isAtWork());
     }
 
     /** A stretch of the ribbon, magnified. */

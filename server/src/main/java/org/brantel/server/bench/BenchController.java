@@ -18,6 +18,7 @@ import org.brantel.server.intake.CaseForm;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.platform.Settings;
 import org.brantel.server.staff.Staff;
+import org.brantel.server.work.WorkState;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -59,12 +60,12 @@ class BenchController {
      * A medium with where it stands.
      *
      * @param caseNumber that it is attached to
-     * @param state      of the session that reads it: waiting, running, paused
+     * @param state      of the session that reads it
      */
     record Station(
             Media.Medium medium,
             @Nullable String caseNumber,
-            @Nullable String state) {}
+            @Nullable WorkState state) {}
 
     /**
      * @param inbox where the lab places raw images

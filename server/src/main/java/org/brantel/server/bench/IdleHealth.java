@@ -12,10 +12,10 @@ import java.util.Optional;
 import org.brantel.core.health.HealthReading;
 import org.brantel.core.health.Judgement;
 import org.brantel.core.source.Source;
-import org.brantel.server.custody.CustodyService;
 import org.brantel.server.health.HealthReadings;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.locks.Locks;
+import org.brantel.server.platform.Happenings;
 import org.brantel.server.settings.LabSettings;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -90,8 +90,8 @@ public class IdleHealth {
         }
         try (Source source = media.open(a.medium(), a.mayBeWritable())) {
             Optional<HealthReading> reading = source.health();
-            reading.ifPresent(r -> readings.record(
-                    new HealthReadings.Place(number, a.caseId(), a.id(), null), r, CustodyService.MACHINE));
+            reading.ifPresent(r ->
+                    readings.record(new HealthReadings.Place(number, a.caseId(), a.id(), null), r, Happenings.MACHINE));
         } catch (IOException e) {
             LOG.info(
                     "The health of {} of {} was not read, it is asked again later: {}",

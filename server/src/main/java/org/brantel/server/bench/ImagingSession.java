@@ -2,42 +2,25 @@ package org.brantel.server.bench;
 
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
-import jakarta.persistence.EnumType;
-import jakarta.persistence.Enumerated;
-import jakarta.persistence.GeneratedValue;
-import jakarta.persistence.GenerationType;
-import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Instant;
-import java.util.EnumSet;
 import java.util.List;
-import java.util.Locale;
-import java.util.Set;
 import org.brantel.core.estimate.Measured;
 import org.brantel.core.imaging.CareProfile;
 import org.brantel.core.imaging.LimitReached;
 import org.brantel.core.imaging.StopLimits;
 import org.brantel.core.json.Json;
+import org.brantel.server.work.Ask;
+import org.brantel.server.work.WorkRecord;
 import org.hibernate.annotations.DynamicUpdate;
 
 /** One run of reading a medium into an image. The job writes progress, people write {@code asked}. */
 @Entity
 @Table(name = "imaging_session")
 @DynamicUpdate
-class ImagingSession {
-
-    enum State {
-        WAITING,
-        RUNNING,
-        PAUSED,
-        DONE,
-        FAILED
-    }
-
-    /** States in which nobody else may have the device. */
-    static final Set<State> AT_WORK = EnumSet.of(State.WAITING, State.RUNNING);
+class ImagingSession extends WorkRecord {
 
     /** Numbers of a running session. */
     record Progress(
@@ -56,20 +39,9 @@ class ImagingSession {
     /** What one pass came to so far. */
     record PassWork(String pass, long requests, long readBytes, long faults, long millis) {}
 
-    @Id
-    @GeneratedValue(strategy = GenerationType.IDENTITY)
-    private Long id;
-
-    @Column(updatable = false)
-    private Long caseId;
-
     @Column(updatable = false)
     private Long attachmentId;
 
-    @Enumerated(EnumType.STRING)
-    private State state;
-
-    private String asked;
     private String profile;
     private String limits;
     private long rateLimit;
@@ -96,51 +68,33 @@ class ImagingSession {
     private String rates;
     private long hashedBytes;
     private String sha256;
-    private String trouble;
-
-    @Column(updatable = false)
-    private String who;
-
-    @Column(updatable = false)
-    private Instant startedAt;
-
-    private Instant endedAt;
     private long runningMillis;
 
     protected ImagingSession() {}
 
     /** @param wanted how it is to be read */
     ImagingSession(Long caseId, Attachment attachment, Wanted wanted, long size, String who, Instant startedAt) {
-        this.caseId = caseId;
+        super(caseId, who, startedAt);
         this.attachmentId = attachment.id();
         this.profile = wanted.profile();
         this.limits = wanted.limits() == null ? null : Json.write(wanted.limits());
         this.rateLimit = wanted.bytesPerSecond();
         this.passWork = "[]";
         this.size = size;
-        this.who = who;
-        this.startedAt = startedAt;
-        this.state = State.WAITING;
         this.image = "";
         this.pass = "sweep";
         this.cells = "";
         this.rates = "";
     }
 
-    void writeTo(Path file) {
+    void runInto(Path file) {
+        run();
         image = file.toString();
     }
 
-    void run() {
-        state = State.RUNNING;
-        trouble = null;
-        endedAt = null;
-    }
-
-    void waitAgain() {
-        state = State.WAITING;
-        asked = null;
-        trouble = null;
+    @Override
+    public void waitAgain() {
+        super.waitAgain();
         reached = null;
         vanishedAt = null;
         restAsked = false;
@@ -196,7 +150,8 @@ class ImagingSession {
     }
 
     SessionOrders.Wish wish() {
-        return new SessionOrders.Wish(asked, restAsked, awakeUntil, profile, read(limits, StopLimits.class), rateLimit);
+        return new SessionOrders.Wish(
+                asked(), restAsked, awakeUntil, profile, read(limits, StopLimits.class), rateLimit);
     }
 
     private static <T> T read(String json, Class<T> type) {
@@ -205,10 +160,6 @@ class ImagingSession {
         } catch (IOException e) {
             throw new IllegalStateException(e);
         }
-    }
-
-    void ask(String what) {
-        asked = what;
     }
 
     void progress(Progress p) {
@@ -243,41 +194,28 @@ class ImagingSession {
         runningMillis += millis;
     }
 
-    void pause(String why) {
-        state = State.PAUSED;
-        asked = null;
+    @Override
+    protected void pause(String why) {
+        super.pause(why);
         rate = 0;
-        trouble = why;
         resting = null;
         restingSince = null;
     }
 
-    void fail(String why, Instant at) {
-        state = State.FAILED;
-        asked = null;
+    @Override
+    protected void fail(String why, Instant at) {
+        super.fail(why, at);
         rate = 0;
-        trouble = why;
         resting = null;
-        endedAt = at;
     }
 
     void finish(String hash, Instant at) {
-        state = State.DONE;
-        endedEarly = "enough".equals(asked);
-        asked = null;
+        endedEarly = asked() == Ask.ENOUGH;
+        finish(at);
         resting = null;
         rate = 0;
         sha256 = hash;
         hashedBytes = size;
-        endedAt = at;
-    }
-
-    Long id() {
-        return id;
-    }
-
-    Long caseId() {
-        return caseId;
     }
 
     Instant vanishedAt() {
@@ -286,10 +224,6 @@ class ImagingSession {
 
     Long attachmentId() {
         return attachmentId;
-    }
-
-    State state() {
-        return state;
     }
 
     String profile() {
@@ -316,11 +250,11 @@ class ImagingSession {
         StopLimits own = read(limits, StopLimits.class);
         LimitReached limit = read(reached, LimitReached.class);
         return new ImagingView(
-                id,
+                id(),
                 caseNumber,
                 attachmentId,
-                state.name().toLowerCase(Locale.ROOT),
-                asked,
+                state(),
+                asked(),
                 profile,
                 image.isEmpty() ? "" : Path.of(image).getFileName().toString(),
                 size,
@@ -336,10 +270,10 @@ class ImagingSession {
                 rates,
                 hashedBytes,
                 sha256,
-                trouble,
-                who,
-                startedAt,
-                endedAt,
+                trouble(),
+                who(),
+                startedAt(),
+                endedAt(),
                 runningMillis,
                 own == null ? CareProfile.ofWord(profile).limits() : own,
                 rateLimit,

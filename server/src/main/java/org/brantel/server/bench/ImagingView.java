@@ -4,11 +4,12 @@ import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.util.List;
 import org.brantel.core.imaging.StopLimits;
+import org.brantel.server.work.Ask;
+import org.brantel.server.work.WorkState;
 
 /**
  * An imaging session as others see it.
  *
- * @param state      waiting, running, paused, done, failed
  * @param asked      what a person asked of it and it has not done yet: pause, enough
  * @param faults     requests that met a fault
  * @param rate       bytes a second just now
@@ -26,8 +27,8 @@ public record ImagingView(
         long id,
         String caseNumber,
         long attachmentId,
-        String state,
-        @Nullable String asked,
+        WorkState state,
+        @Nullable Ask asked,
         String profile,
         String image,
         long size,

@@ -3,6 +3,7 @@ package org.brantel.server.bench;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
+import org.brantel.server.work.WorkState;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 
@@ -17,20 +18,22 @@ interface ImagingSessions extends JpaRepository<ImagingSession, Long> {
 
     List<ImagingSession> findByCaseIdOrderByIdDesc(Long caseId);
 
-    List<ImagingSession> findByStateInOrderById(Collection<ImagingSession.State> states);
+    List<ImagingSession> findByStateInOrderById(Collection<WorkState> states);
 
     @Query("select s from ImagingSession s where s.id in (select max(x.id) from ImagingSession x where "
             + "x.caseId in ?1 group by x.caseId)")
     List<ImagingSession> findNewest(Collection<Long> caseIds);
 
-    List<ImagingSession> findTop400ByStateOrderByIdDesc(ImagingSession.State state);
+    List<ImagingSession> findTop400ByStateOrderByIdDesc(WorkState state);
 
-    boolean existsByAttachmentIdAndStateIn(Long attachmentId, Collection<ImagingSession.State> states);
+    boolean existsByAttachmentIdAndStateIn(Long attachmentId, Collection<WorkState> states);
 
-    boolean existsByAttachmentIdAndVanishedAtIsNotNullAndState(Long attachmentId, ImagingSession.State state);
+    boolean existsByAttachmentIdAndVanishedAtIsNotNullAndState(Long attachmentId, WorkState state);
 
-    List<ImagingSession> findByVanishedAtIsNotNullAndState(ImagingSession.State state);
+    List<ImagingSession> findByVanishedAtIsNotNullAndState(WorkState state);
 }
+
+interface Rechecks extends JpaRepository<Recheck, Long> {}
 
 interface ImagingEvents extends JpaRepository<ImagingEvent, Long> {
 

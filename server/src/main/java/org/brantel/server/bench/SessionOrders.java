@@ -12,6 +12,7 @@ import org.brantel.core.imaging.Orders;
 import org.brantel.core.imaging.SharedRate;
 import org.brantel.core.imaging.StopLimits;
 import org.brantel.server.platform.Ticker;
+import org.brantel.server.work.Ask;
 
 /**
  * What people and the lab's rules want of a running session. Looks into the records now and then, not before every
@@ -28,8 +29,7 @@ final class SessionOrders implements Orders {
      * @param awakeUntil somebody sent it back to work until then, quiet hours or not; null when nobody did
      * @param profile    its code
      */
-    record Wish(
-            String asked, boolean rest, Instant awakeUntil, String profile, StopLimits limits, long bytesPerSecond) {}
+    record Wish(Ask asked, boolean rest, Instant awakeUntil, String profile, StopLimits limits, long bytesPerSecond) {}
 
     private final BooleanSupplier serverStops;
     private final Supplier<Wish> records;
@@ -60,12 +60,12 @@ final class SessionOrders implements Orders {
 
     @Override
     public boolean stop() {
-        return "pause".equals(look().asked()) || serverStops.getAsBoolean();
+        return look().asked() == Ask.PAUSE || serverStops.getAsBoolean();
     }
 
     @Override
     public boolean enough() {
-        return "enough".equals(wish.asked());
+        return wish.asked() == Ask.ENOUGH;
     }
 
     @Override

@@ -12,9 +12,9 @@ import org.brantel.core.imaging.UnreadReport;
 import org.brantel.core.json.Json;
 import org.brantel.core.manifest.Hashes;
 import org.brantel.core.source.Sources;
-import org.brantel.server.custody.CustodyService;
 import org.brantel.server.health.HealthReadings;
 import org.brantel.server.intake.Cases;
+import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Refusal;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -51,7 +51,7 @@ class SessionReports {
     private final ImagingEvents log;
     private final HealthReadings readings;
     private final Cases cases;
-    private final CustodyService custody;
+    private final Happenings happenings;
 
     SessionReports(
             ImagingSessions sessions,
@@ -59,13 +59,13 @@ class SessionReports {
             ImagingEvents log,
             HealthReadings readings,
             Cases cases,
-            CustodyService custody) {
+            Happenings happenings) {
         this.sessions = sessions;
         this.attachments = attachments;
         this.log = log;
         this.readings = readings;
         this.cases = cases;
-        this.custody = custody;
+        this.happenings = happenings;
     }
 
     @Transactional(readOnly = true)
@@ -104,9 +104,9 @@ class SessionReports {
         byte[] report = Json.writePretty(of(id)).getBytes(StandardCharsets.UTF_8);
         Path file = Path.of(session.image()).resolveSibling("session-" + id + ".report.json");
         Files.write(file, report);
-        custody.record(
+        happenings.tell(
                 cases.number(session.caseId()),
-                CustodyService.MACHINE,
+                Happenings.MACHINE,
                 "kept the report of imaging",
                 "session " + id + ", " + file.getFileName() + ", SHA-256 "
                         + Hashes.sha256Hex(report, 0, report.length));

@@ -4,8 +4,9 @@ import java.io.IOException;
 import java.time.Clock;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.brantel.server.custody.CustodyService;
-import org.brantel.server.platform.Events;
+import org.brantel.server.platform.Happenings;
+import org.brantel.server.platform.Topic;
+import org.brantel.server.work.WorkState;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.scheduling.annotation.Scheduled;
@@ -22,18 +23,23 @@ class StationWatch {
     private final ImagingSessions sessions;
     private final Attachments attachments;
     private final Bench bench;
-    private final Events events;
+    private final Happenings happenings;
     private final Clock clock;
     private Set<String> before = Set.of();
     private String trouble = "";
 
     StationWatch(
-            Media media, ImagingSessions sessions, Attachments attachments, Bench bench, Events events, Clock clock) {
+            Media media,
+            ImagingSessions sessions,
+            Attachments attachments,
+            Bench bench,
+            Happenings happenings,
+            Clock clock) {
         this.media = media;
         this.sessions = sessions;
         this.attachments = attachments;
         this.bench = bench;
-        this.events = events;
+        this.happenings = happenings;
         this.clock = clock;
     }
 
@@ -45,14 +51,14 @@ class StationWatch {
                     .collect(Collectors.toSet());
             if (!now.equals(before)) {
                 before = now;
-                events.changed(NO_CASE, "bench");
+                happenings.changed(NO_CASE, Topic.BENCH);
             }
-            for (ImagingSession session : sessions.findByVanishedAtIsNotNullAndState(ImagingSession.State.PAUSED)) {
+            for (ImagingSession session : sessions.findByVanishedAtIsNotNullAndState(WorkState.PAUSED)) {
                 Attachment attachment =
                         attachments.findById(session.attachmentId()).orElseThrow();
                 if (media.isBack(
                         attachment.medium(), attachment.view().identity(), session.vanishedAt(), clock.instant())) {
-                    bench.resume(session.id(), CustodyService.MACHINE);
+                    bench.resume(session.id(), Happenings.MACHINE);
                 }
             }
             trouble = "";

@@ -15,13 +15,14 @@ import org.brantel.core.imaging.ProfileAdvice;
 import org.brantel.core.source.Identity;
 import org.brantel.core.source.IdentityCheck;
 import org.brantel.core.source.Source;
-import org.brantel.server.custody.CustodyService;
 import org.brantel.server.health.HealthReadings;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.locks.Locks;
-import org.brantel.server.platform.Events;
+import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Refusal;
+import org.brantel.server.platform.Topic;
+import org.brantel.server.work.WorkState;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -34,8 +35,7 @@ public class Stations {
     private final Media media;
     private final Cases cases;
     private final Locks locks;
-    private final CustodyService custody;
-    private final Events events;
+    private final Happenings happenings;
     private final Clock clock;
 
     Stations(
@@ -44,16 +44,14 @@ public class Stations {
             Media media,
             Cases cases,
             Locks locks,
-            CustodyService custody,
-            Events events,
+            Happenings happenings,
             Clock clock) {
         this.attachments = attachments;
         this.sessions = sessions;
         this.media = media;
         this.cases = cases;
         this.locks = locks;
-        this.custody = custody;
-        this.events = events;
+        this.happenings = happenings;
         this.clock = clock;
     }
 
@@ -135,14 +133,14 @@ public class Stations {
                 new Attachment.Decisions(reason, writeBlock),
                 who,
                 clock.instant()));
-        custody.record(
+        happenings.tell(
                 number,
                 who,
                 check.matches() ? "attached a medium" : "attached a medium although its identity differs",
                 medium + ", " + found.size() + " bytes; identity: " + check.words()
                         + (reason == null ? "" : "; decision: " + reason)
-                        + (writeBlock == null ? "" : "; write-block decision: " + writeBlock));
-        events.changed(number, "bench");
+                        + (writeBlock == null ? "" : "; write-block decision: " + writeBlock),
+                Topic.BENCH);
         return attachment.view();
     }
 
@@ -241,19 +239,17 @@ public class Stations {
             throw Refusal.conflict("This medium is being read; pause that session before detaching it.");
         }
         attachment.detach(clock.instant());
-        custody.record(number, who, "detached the device", attachment.medium());
-        events.changed(number, "bench");
+        happenings.tell(number, who, "detached the device", attachment.medium(), Topic.BENCH);
     }
 
     /** Whether a session waits for it or reads it. */
     boolean isBeingRead(Attachment attachment) {
-        return sessions.existsByAttachmentIdAndStateIn(attachment.id(), ImagingSession.AT_WORK);
+        return sessions.existsByAttachmentIdAndStateIn(attachment.id(), WorkState.AT_WORK);
     }
 
     /** Whether it vanished while a session read it, and is not seen again yet. */
     boolean isGone(Attachment attachment) {
-        return sessions.existsByAttachmentIdAndVanishedAtIsNotNullAndState(
-                attachment.id(), ImagingSession.State.PAUSED);
+        return sessions.existsByAttachmentIdAndVanishedAtIsNotNullAndState(attachment.id(), WorkState.PAUSED);
     }
 
     /** The medium that is attached to a case now. */

@@ -7,12 +7,14 @@ import java.util.Objects;
 import java.util.Optional;
 import org.brantel.core.imaging.CareProfile;
 import org.brantel.core.imaging.StopLimits;
-import org.brantel.server.custody.CustodyService;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.locks.Locks;
-import org.brantel.server.platform.Events;
+import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Settings;
+import org.brantel.server.platform.Topic;
+import org.brantel.server.work.Ask;
+import org.brantel.server.work.WorkState;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -25,8 +27,7 @@ class Steering {
     private final ImagingSessions sessions;
     private final Cases cases;
     private final Locks locks;
-    private final CustodyService custody;
-    private final Events events;
+    private final Happenings happenings;
     private final ImagingEvents log;
     private final LabRate lab;
     private final Settings settings;
@@ -36,8 +37,7 @@ class Steering {
             ImagingSessions sessions,
             Cases cases,
             Locks locks,
-            CustodyService custody,
-            Events events,
+            Happenings happenings,
             ImagingEvents log,
             LabRate lab,
             Settings settings,
@@ -45,8 +45,7 @@ class Steering {
         this.sessions = sessions;
         this.cases = cases;
         this.locks = locks;
-        this.custody = custody;
-        this.events = events;
+        this.happenings = happenings;
         this.log = log;
         this.lab = lab;
         this.settings = settings;
@@ -120,7 +119,7 @@ class Steering {
     @Transactional
     public ImagingView enough(long id, String who) {
         ImagingSession session = unfinished(id);
-        session.ask("enough");
+        session.ask(Ask.ENOUGH);
         return told(
                 session,
                 who,
@@ -145,14 +144,14 @@ class Steering {
 
     private ImagingView told(ImagingSession session, String who, String what, String detail) {
         String number = cases.number(session.caseId());
-        custody.record(number, who, what, "session " + session.id() + (detail.isEmpty() ? "" : ", " + detail));
-        events.changed(number, "imaging");
+        happenings.tell(
+                number, who, what, "session " + session.id() + (detail.isEmpty() ? "" : ", " + detail), Topic.IMAGING);
         return session.view(number);
     }
 
     private ImagingSession atWork(long id) {
         ImagingSession session = unfinished(id);
-        if (!ImagingSession.AT_WORK.contains(session.state())) {
+        if (!session.state().isAtWork()) {
             throw Refusal.conflict("This session is not running; resume it first.");
         }
         return session;
@@ -161,7 +160,7 @@ class Steering {
     private ImagingSession unfinished(long id) {
         ImagingSession session =
                 sessions.findById(id).orElseThrow(() -> Refusal.missing("There is no imaging session " + id + "."));
-        if (Objects.equals(session.state(), ImagingSession.State.DONE)) {
+        if (Objects.equals(session.state(), WorkState.DONE)) {
             throw Refusal.conflict("This session is done; there is nothing left to change.");
         }
         return session;

@@ -20,8 +20,9 @@ import org.brantel.core.wanted.Fitting;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.locks.Locks;
 import org.brantel.server.locks.Look;
-import org.brantel.server.platform.Events;
+import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Refusal;
+import org.brantel.server.platform.Topic;
 import org.springframework.context.event.EventListener;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.domain.PageRequest;
@@ -49,7 +50,7 @@ public class Catalogues {
     private final Cases cases;
     private final WantedStates states;
     private final Locks locks;
-    private final Events events;
+    private final Happenings happenings;
     private final EntityManager entities;
 
     Catalogues(
@@ -58,14 +59,14 @@ public class Catalogues {
             Cases cases,
             WantedStates states,
             Locks locks,
-            Events events,
+            Happenings happenings,
             EntityManager entities) {
         this.lines = lines;
         this.merges = merges;
         this.cases = cases;
         this.states = states;
         this.locks = locks;
-        this.events = events;
+        this.happenings = happenings;
         this.entities = entities;
     }
 
@@ -199,7 +200,7 @@ public class Catalogues {
                 : lines.findAll(filter.of(caseId, locks.mayLook(number, Look.PREVIEWS)));
         meant.forEach(l -> l.select(yes));
         lines.flush();
-        events.changed(number, "selection");
+        happenings.changed(number, Topic.SELECTION);
         return selection(caseId);
     }
 

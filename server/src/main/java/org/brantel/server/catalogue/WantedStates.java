@@ -10,10 +10,10 @@ import org.brantel.core.finding.Prognosis;
 import org.brantel.core.wanted.Fitting;
 import org.brantel.core.wanted.WantedLine;
 import org.brantel.core.wanted.WantedTally;
-import org.brantel.server.custody.CustodyService;
 import org.brantel.server.intake.Cases;
-import org.brantel.server.platform.Events;
+import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Refusal;
+import org.brantel.server.platform.Topic;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -29,8 +29,7 @@ public class WantedStates {
     private final WantedConfirmations confirmations;
     private final Cases cases;
     private final ObjectProvider<DeliveredCounts> deliveries;
-    private final CustodyService custody;
-    private final Events events;
+    private final Happenings happenings;
     private final Clock clock;
 
     WantedStates(
@@ -38,15 +37,13 @@ public class WantedStates {
             WantedConfirmations confirmations,
             Cases cases,
             ObjectProvider<DeliveredCounts> deliveries,
-            CustodyService custody,
-            Events events,
+            Happenings happenings,
             Clock clock) {
         this.lines = lines;
         this.confirmations = confirmations;
         this.cases = cases;
         this.deliveries = deliveries;
-        this.custody = custody;
-        this.events = events;
+        this.happenings = happenings;
         this.clock = clock;
     }
 
@@ -153,12 +150,12 @@ public class WantedStates {
                 confirmations.findByWantedId(lineId).orElseGet(() -> new WantedConfirmation(caseId, lineId));
         confirmation.say(theirs, who, clock.instant());
         confirmations.save(confirmation);
-        custody.record(
+        happenings.tell(
                 number,
                 who,
                 "confirmed which files a wanted line meant",
-                "“" + line.words() + "”: " + theirs.size() + " of " + matches + " that fit or may fit are theirs");
-        events.changed(number, "selection");
+                "“" + line.words() + "”: " + theirs.size() + " of " + matches + " that fit or may fit are theirs",
+                Topic.SELECTION);
         return of(number);
     }
 
@@ -171,8 +168,7 @@ public class WantedStates {
                 .orElseThrow(() -> Refusal.conflict(
                         "Nobody has confirmed “" + line.words() + "”, so there is nothing to take back."));
         confirmations.delete(standing);
-        custody.record(number, who, "took a confirmation back", "“" + line.words() + "”");
-        events.changed(number, "selection");
+        happenings.tell(number, who, "took a confirmation back", "“" + line.words() + "”", Topic.SELECTION);
         return of(number);
     }
 

@@ -4,7 +4,9 @@ import java.time.Clock;
 import java.util.List;
 import org.brantel.core.custody.CustodyChain;
 import org.brantel.core.custody.CustodyEntry;
-import org.brantel.server.platform.Events;
+import org.brantel.server.platform.Happened;
+import org.brantel.server.platform.Happenings;
+import org.brantel.server.platform.Topic;
 import org.springframework.data.domain.PageRequest;
 import org.springframework.data.domain.Sort;
 import org.springframework.stereotype.Service;
@@ -14,10 +16,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Writes and checks the records. An entry stands or falls with the transaction of what it records. */
 @Service
-public class CustodyService {
-
-    /** Who acts when no person does. */
-    public static final String MACHINE = "Brantel";
+public class CustodyService implements Happenings.Recorder {
 
     /** A record and where it is torn; no tears when every seam meets. */
     public record Tape(List<CustodyEntry> entries, List<CustodyChain.Tear> tears) {}
@@ -29,22 +28,21 @@ public class CustodyService {
 
     private final CustodyRecords records;
     private final CustodyHeads heads;
-    private final Events events;
+    private final Happenings happenings;
     private final Clock clock;
 
-    CustodyService(CustodyRecords records, CustodyHeads heads, Events events, Clock clock) {
+    CustodyService(CustodyRecords records, CustodyHeads heads, Happenings happenings, Clock clock) {
         this.records = records;
         this.heads = heads;
-        this.events = events;
+        this.happenings = happenings;
         this.clock = clock;
     }
 
-    /**
-     * @param what   what was done, in words
-     * @param detail the facts behind it; may be empty
-     */
-    @Transactional
-    public void record(String caseNumber, String who, String what, String detail) {
+    /** Writes down what a feature did, in the transaction that does it. */
+    @Override
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void write(Happened did) {
+        String caseNumber = did.caseNumber();
         heads.ensure(caseNumber, CustodyEntry.START);
         CustodyHead head = heads.lock(caseNumber).orElseThrow();
         CustodyEntry entry = CustodyEntry.next(
@@ -52,12 +50,12 @@ public class CustodyService {
                 head.lastNumber() + 1,
                 head.lastHash(),
                 clock.instant(),
-                who,
-                what,
-                detail == null ? "" : detail);
+                did.who(),
+                did.what(),
+                did.detail());
         records.save(new CustodyRecord(entry));
         head.moveTo(entry);
-        events.changed(caseNumber, "custody");
+        happenings.changed(caseNumber, Topic.CUSTODY);
     }
 
     /** Entries and their end are read as of one moment, or one that is written just now would look like a tear. */

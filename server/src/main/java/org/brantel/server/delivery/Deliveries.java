@@ -16,12 +16,14 @@ import org.brantel.core.manifest.Hashes;
 import org.brantel.server.custody.CustodyService;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.intake.Stage;
-import org.brantel.server.platform.Events;
+import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Jobs;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Settings;
+import org.brantel.server.platform.Topic;
 import org.brantel.server.recovery.Recoveries;
 import org.brantel.server.staff.Throttle;
+import org.brantel.server.work.WorkState;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -43,7 +45,7 @@ public class Deliveries {
     private final Recoveries recoveries;
     private final Cases cases;
     private final CustodyService custody;
-    private final Events events;
+    private final Happenings happenings;
     private final Jobs jobs;
     private final OneTimeTask<Long> sealingTask;
     private final PasswordEncoder passcodes;
@@ -56,7 +58,7 @@ public class Deliveries {
             Recoveries recoveries,
             Cases cases,
             CustodyService custody,
-            Events events,
+            Happenings happenings,
             Jobs jobs,
             OneTimeTask<Long> sealingTask,
             PasswordEncoder passcodes,
@@ -67,7 +69,7 @@ public class Deliveries {
         this.recoveries = recoveries;
         this.cases = cases;
         this.custody = custody;
-        this.events = events;
+        this.happenings = happenings;
         this.jobs = jobs;
         this.sealingTask = sealingTask;
         this.passcodes = passcodes;
@@ -85,7 +87,7 @@ public class Deliveries {
             throw Refusal.conflict("The custody record of " + number
                     + " is torn; ask a manager to look at it, only they may seal its delivery now.");
         }
-        if (deliveries.existsByCaseIdAndState(caseId, Delivery.State.SEALING)) {
+        if (deliveries.existsByCaseIdAndStateIn(caseId, WorkState.AT_WORK)) {
             throw Refusal.conflict("A delivery of " + number + " is being sealed; wait for it.");
         }
         Recoveries.Finished run = recoveries.finished(number);
@@ -94,14 +96,14 @@ public class Deliveries {
                     "The recovery run wrote no file, so there is nothing to deliver; choose other findings.");
         }
         Delivery delivery = deliveries.save(new Delivery(caseId, run.runId(), who, clock.instant()));
-        custody.record(
+        happenings.tell(
                 number,
                 who,
                 tears.isEmpty() ? "ordered a delivery" : "ordered a delivery although the record is torn",
                 "delivery " + delivery.id() + " of run " + run.runId()
-                        + tears.stream().map(t -> "; " + t.words()).collect(Collectors.joining()));
+                        + tears.stream().map(t -> "; " + t.words()).collect(Collectors.joining()),
+                Topic.DELIVERY);
         jobs.start(sealingTask, delivery.id());
-        events.changed(number, "delivery");
         return delivery.view(number);
     }
 
@@ -110,7 +112,7 @@ public class Deliveries {
     DeliveryViews.Link link(long id, String who) {
         Delivery delivery =
                 deliveries.findById(id).orElseThrow(() -> Refusal.missing("There is no delivery " + id + "."));
-        if (delivery.state() != Delivery.State.SEALED) {
+        if (delivery.state() != WorkState.DONE) {
             throw Refusal.conflict("This delivery is not sealed yet, so there is no link to it.");
         }
         String number = cases.number(delivery.caseId());
@@ -120,8 +122,8 @@ public class Deliveries {
         String passcode = "%04d-%04d".formatted(RANDOM.nextInt(10_000), RANDOM.nextInt(10_000));
         Instant expires = clock.instant().plus(Duration.ofDays(settings.linkDays()));
         delivery.link(hash(token), passcodes.encode(passcode), expires, clock.instant());
-        custody.record(number, who, "made a link for the customer", "delivery " + id + ", until " + expires);
-        events.changed(number, "delivery");
+        happenings.tell(
+                number, who, "made a link for the customer", "delivery " + id + ", until " + expires, Topic.DELIVERY);
         return new DeliveryViews.Link("/d/" + token, passcode, expires);
     }
 
@@ -171,7 +173,7 @@ public class Deliveries {
         }
         throttle.succeeded(subject);
         if (delivery.open(clock.instant())) {
-            custody.record(
+            happenings.tell(
                     cases.number(delivery.caseId()), CUSTOMER, "opened the delivery", "delivery " + delivery.id());
         }
         return delivery.id();
@@ -201,7 +203,7 @@ public class Deliveries {
     /** @param what is being downloaded; nothing of it has gone out yet */
     @Transactional
     public void downloadBegun(long id, String what) {
-        custody.record(
+        happenings.tell(
                 cases.number(deliveries.findById(id).orElseThrow().caseId()),
                 CUSTOMER,
                 "began to download " + what,
@@ -214,13 +216,17 @@ public class Deliveries {
         Delivery delivery = deliveries.findById(id).orElseThrow();
         delivery.downloaded(clock.instant());
         String number = cases.number(delivery.caseId());
-        custody.record(number, CUSTOMER, "downloaded " + what, "delivery " + id + ", " + bytes + " bytes sent");
-        events.changed(number, "delivery");
+        happenings.tell(
+                number,
+                CUSTOMER,
+                "downloaded " + what,
+                "delivery " + id + ", " + bytes + " bytes sent",
+                Topic.DELIVERY);
     }
 
     @Transactional
     public void downloadBroken(long id, String what, long bytes) {
-        custody.record(
+        happenings.tell(
                 cases.number(deliveries.findById(id).orElseThrow().caseId()),
                 CUSTOMER,
                 "broke off downloading " + what,
@@ -242,7 +248,7 @@ public class Deliveries {
                     "checked", "More files were checked than this delivery has; reload the page and check again.");
         }
         delivery.receive(name, checked, equal, clock.instant());
-        custody.record(
+        happenings.tell(
                 number,
                 CUSTOMER,
                 "confirmed receipt",
@@ -250,8 +256,8 @@ public class Deliveries {
                         + (checked == 0
                                 ? "no file was checked in the browser"
                                 : checked + " of " + view.files() + " files were checked in the browser, " + equal
-                                        + " of them equal"));
+                                        + " of them equal"),
+                Topic.DELIVERY);
         cases.moveTo(number, Stage.CLOSED, CUSTOMER);
-        events.changed(number, "delivery");
     }
 }

@@ -2,53 +2,28 @@ package org.brantel.server.delivery;
 
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
-import jakarta.persistence.EnumType;
-import jakarta.persistence.Enumerated;
-import jakarta.persistence.GeneratedValue;
-import jakarta.persistence.GenerationType;
-import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.nio.file.Path;
 import java.time.Instant;
-import java.util.Locale;
 import org.brantel.core.manifest.Bag;
+import org.brantel.server.work.WorkRecord;
 import org.hibernate.annotations.DynamicUpdate;
 
 /** A sealed bag on its way to the customer. The link's token and the passcode are kept as hashes only. */
 @Entity
 @Table(name = "delivery")
 @DynamicUpdate
-class Delivery {
-
-    enum State {
-        SEALING,
-        SEALED,
-        FAILED
-    }
-
-    @Id
-    @GeneratedValue(strategy = GenerationType.IDENTITY)
-    private Long id;
-
-    @Column(updatable = false)
-    private Long caseId;
+class Delivery extends WorkRecord {
 
     @Column(updatable = false)
     private Long runId;
 
-    @Enumerated(EnumType.STRING)
-    private State state;
-
-    private String trouble;
     private String bag;
     private int files;
     private long bytes;
     private String manifestSha256;
     private String fingerprint;
     private Instant sealedAt;
-
-    @Column(updatable = false)
-    private String who;
 
     private String tokenHash;
     private String passcodeHash;
@@ -65,11 +40,9 @@ class Delivery {
     protected Delivery() {}
 
     Delivery(Long caseId, Long runId, String who, Instant at) {
-        this.caseId = caseId;
+        super(caseId, who, at);
         this.runId = runId;
-        this.who = who;
         this.sealedAt = at;
-        this.state = State.SEALING;
         this.bag = "";
         this.manifestSha256 = "";
         this.fingerprint = "";
@@ -77,19 +50,14 @@ class Delivery {
 
     /** @param words what the account says of the wanted lines */
     void seal(Bag.Sealed sealed, String words, Instant at) {
+        finish(at);
         account = words;
-        state = State.SEALED;
         bag = sealed.folder().toString();
         files = (int) sealed.files();
         bytes = sealed.bytes();
         manifestSha256 = sealed.manifestSha256();
         fingerprint = sealed.fingerprint();
         sealedAt = at;
-    }
-
-    void fail(String why) {
-        state = State.FAILED;
-        trouble = why;
     }
 
     void link(String newTokenHash, String newPasscodeHash, Instant expires, Instant at) {
@@ -117,20 +85,8 @@ class Delivery {
         receiptAt = at;
     }
 
-    Long id() {
-        return id;
-    }
-
-    Long caseId() {
-        return caseId;
-    }
-
     Long runId() {
         return runId;
-    }
-
-    State state() {
-        return state;
     }
 
     /**
@@ -155,17 +111,17 @@ class Delivery {
 
     DeliveryViews.Delivery view(String caseNumber) {
         return new DeliveryViews.Delivery(
-                id,
+                id(),
                 caseNumber,
                 runId,
-                state.name().toLowerCase(Locale.ROOT),
-                trouble,
+                DeliveryViews.State.of(state()),
+                trouble(),
                 files,
                 bytes,
                 manifestSha256,
                 fingerprint,
                 sealedAt,
-                who,
+                who(),
                 linkSentAt,
                 expiresAt,
                 openedAt,

@@ -3,6 +3,7 @@ package org.brantel.server.delivery;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
+import org.brantel.server.work.WorkState;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 
@@ -18,5 +19,5 @@ interface DeliveryRecords extends JpaRepository<Delivery, Long> {
             + "group by x.caseId)")
     List<Delivery> findNewest(Collection<Long> caseIds);
 
-    boolean existsByCaseIdAndState(Long caseId, Delivery.State state);
+    boolean existsByCaseIdAndStateIn(Long caseId, Collection<WorkState> states);
 }

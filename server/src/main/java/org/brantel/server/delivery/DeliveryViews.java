@@ -1,19 +1,38 @@
 package org.brantel.server.delivery;
 
+import com.fasterxml.jackson.annotation.JsonValue;
 import jakarta.annotation.Nullable;
 import java.time.Instant;
+import java.util.Locale;
+import org.brantel.server.work.WorkState;
 
 /** What others see of deliveries. */
 public final class DeliveryViews {
 
     private DeliveryViews() {}
 
-    /** @param state sealing, sealed, failed */
+    /** How far the bag is. */
+    public enum State {
+        SEALING,
+        SEALED,
+        FAILED;
+
+        static State of(WorkState state) {
+            return state.isAtWork() ? SEALING : state == WorkState.DONE ? SEALED : FAILED;
+        }
+
+        /** As it goes over the wire. */
+        @JsonValue
+        public String word() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+    }
+
     public record Delivery(
             long id,
             String caseNumber,
             long runId,
-            String state,
+            State state,
             @Nullable String trouble,
             int files,
             long bytes,

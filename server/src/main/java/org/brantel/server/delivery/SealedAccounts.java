@@ -8,6 +8,7 @@ import org.brantel.core.json.Json;
 import org.brantel.core.wanted.WantedTally;
 import org.brantel.server.catalogue.DeliveredCounts;
 import org.brantel.server.intake.Cases;
+import org.brantel.server.work.WorkState;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -27,7 +28,7 @@ class SealedAccounts implements DeliveredCounts {
     @Transactional(readOnly = true)
     public Map<Long, WantedTally.Delivered> delivered(String number) {
         return deliveries.findByCaseIdOrderByIdDesc(cases.id(number)).stream()
-                .filter(d -> d.state() == Delivery.State.SEALED && d.account() != null)
+                .filter(d -> d.state() == WorkState.DONE && d.account() != null)
                 .findFirst()
                 .map(d -> Arrays.stream(read(d))
                         .collect(Collectors.toMap(Account.Wanted::line, Account.Wanted::delivered)))

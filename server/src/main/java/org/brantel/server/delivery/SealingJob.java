@@ -8,7 +8,6 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
-import java.util.function.BooleanSupplier;
 import java.util.stream.Collectors;
 import org.brantel.core.json.Json;
 import org.brantel.core.manifest.Bag;
@@ -16,37 +15,33 @@ import org.brantel.core.manifest.BagInfo;
 import org.brantel.core.manifest.LabKey;
 import org.brantel.server.catalogue.Catalogues;
 import org.brantel.server.catalogue.WantedStates;
-import org.brantel.server.custody.CustodyService;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.intake.Stage;
-import org.brantel.server.platform.Events;
-import org.brantel.server.platform.Jobs;
+import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Settings;
+import org.brantel.server.platform.Topic;
 import org.brantel.server.recovery.Recoveries;
 import org.brantel.server.recovery.RecoveryViews;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
+import org.brantel.server.work.Labour;
+import org.brantel.server.work.LongWork;
+import org.brantel.server.work.Step;
+import org.brantel.server.work.WorkRun;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
-import org.springframework.transaction.support.TransactionTemplate;
+import org.springframework.stereotype.Component;
 
 /** Packs a recovery run as a signed bag. Nothing goes in that does not hash as it did when it was read back. */
-@Configuration(proxyBeanMethods = false)
-class SealingJob {
-
-    private static final Logger LOG = LoggerFactory.getLogger(SealingJob.class);
+@Component
+class SealingJob implements Labour<Delivery> {
 
     private final DeliveryRecords deliveries;
     private final Recoveries recoveries;
     private final Catalogues catalogues;
     private final WantedStates states;
     private final Cases cases;
-    private final CustodyService custody;
-    private final Events events;
     private final ApplicationEventPublisher announcer;
     private final Settings settings;
-    private final TransactionTemplate transaction;
     private final Clock clock;
 
     SealingJob(
@@ -55,60 +50,63 @@ class SealingJob {
             Catalogues catalogues,
             WantedStates states,
             Cases cases,
-            CustodyService custody,
-            Events events,
             ApplicationEventPublisher announcer,
             Settings settings,
-            TransactionTemplate transaction,
             Clock clock) {
         this.deliveries = deliveries;
         this.recoveries = recoveries;
         this.catalogues = catalogues;
         this.states = states;
         this.cases = cases;
-        this.custody = custody;
-        this.events = events;
         this.announcer = announcer;
         this.settings = settings;
-        this.transaction = transaction;
         this.clock = clock;
     }
 
-    @Bean
-    OneTimeTask<Long> sealingTask() {
-        return Jobs.define("sealing", this::run);
+    /** The job. */
+    @Configuration(proxyBeanMethods = false)
+    static class Task {
+
+        @Bean
+        OneTimeTask<Long> sealingTask(LongWork work, SealingJob job) {
+            return work.define("sealing", job);
+        }
     }
 
-    private void run(long id, BooleanSupplier serverStops) {
-        Delivery delivery = deliveries.findById(id).orElseThrow();
-        if (delivery.state() != Delivery.State.SEALING) {
-            return;
-        }
-        String number = cases.number(delivery.caseId());
-        try {
-            Account account = account(delivery, number);
-            Bag.Sealed sealed = seal(delivery, number, account);
-            transaction.executeWithoutResult(t -> {
-                deliveries.findById(id).orElseThrow().seal(sealed, Json.write(account.wanted()), clock.instant());
-                custody.record(
-                        number,
-                        CustodyService.MACHINE,
+    @Override
+    public String name() {
+        return "sealing a delivery";
+    }
+
+    @Override
+    public Topic topic() {
+        return Topic.DELIVERY;
+    }
+
+    @Override
+    public DeliveryRecords records() {
+        return deliveries;
+    }
+
+    @Override
+    public String consequence() {
+        return "the lab store is untouched, seal it again";
+    }
+
+    @Override
+    public Step<Delivery> work(WorkRun<Delivery> run) throws IOException {
+        String number = run.number();
+        Account account = account(run.record(), number);
+        Bag.Sealed sealed = seal(run.record(), number, account);
+        return Step.<Delivery>to(d -> d.seal(sealed, Json.write(account.wanted()), run.now()))
+                .told(
                         "sealed a delivery",
-                        "delivery " + id + ", " + says(account) + ", manifest SHA-256 " + sealed.manifestSha256()
-                                + ", signed by " + sealed.fingerprint());
-                cases.moveTo(number, Stage.HANDOVER, CustodyService.MACHINE);
-                announcer.publishEvent(new Deliveries.Sealed(number));
-                events.changed(number, "delivery");
-            });
-        } catch (IOException | RuntimeException e) {
-            LOG.error("Delivery {} of {} was not sealed; the lab store is untouched, seal it again", id, number, e);
-            transaction.executeWithoutResult(t -> {
-                deliveries.findById(id).orElseThrow().fail(e.getMessage());
-                custody.record(
-                        number, CustodyService.MACHINE, "sealing a delivery failed", String.valueOf(e.getMessage()));
-                events.changed(number, "delivery");
-            });
-        }
+                        "delivery " + run.id() + ", " + says(account) + ", manifest SHA-256 " + sealed.manifestSha256()
+                                + ", signed by " + sealed.fingerprint())
+                .also(() -> {
+                    cases.moveTo(number, Stage.HANDOVER, Happenings.MACHINE);
+                    announcer.publishEvent(new Deliveries.Sealed(number));
+                });
     }
 
     /** From the files of the run alone; what the catalogue knows now is only what was found and chosen. */

@@ -9,6 +9,7 @@ import org.brantel.server.catalogue.Catalogues;
 import org.brantel.server.delivery.Deliveries;
 import org.brantel.server.recovery.Recoveries;
 import org.brantel.server.scan.Scans;
+import org.brantel.server.work.WorkState;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -74,12 +75,12 @@ class DemoStory {
 
     private void deliver(String number) throws IOException {
         read(number, "sim/beekeepers-card", "healthy");
-        await(() -> bench.sessions(number).get(0).state().equals("done"));
+        await(() -> bench.sessions(number).get(0).state() == WorkState.DONE);
         scans.start(number, Scans.Scope.whole("both"), ENGINEER);
-        await(() -> scans.sessions(number).get(0).state().equals("done"));
+        await(() -> scans.sessions(number).get(0).state() == WorkState.DONE);
         catalogues.selectRecoverable(number);
         recoveries.start(number, COORDINATOR);
-        await(() -> recoveries.runs(number).get(0).state().equals("done"));
+        await(() -> recoveries.runs(number).get(0).state() == WorkState.DONE);
         deliveries.seal(number, COORDINATOR, false);
     }
 

@@ -3,6 +3,7 @@ package org.brantel.server.desk;
 import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.util.List;
+import org.brantel.server.work.WorkState;
 
 /** What the Desk shows. */
 final class DeskViews {
@@ -45,7 +46,7 @@ final class DeskViews {
             String caseNumber,
             String customer,
             String what,
-            String state,
+            WorkState state,
             double share,
             String place,
             @Nullable Instant ends) {}

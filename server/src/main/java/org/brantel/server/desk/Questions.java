@@ -27,6 +27,7 @@ import org.brantel.server.recovery.Recoveries;
 import org.brantel.server.recovery.RecoveryViews;
 import org.brantel.server.staff.Staff;
 import org.brantel.server.triage.TriageService;
+import org.brantel.server.work.WorkState;
 import org.springframework.stereotype.Component;
 
 /** The questions that open cases put, each with what can be done about it in place. */
@@ -251,9 +252,9 @@ class Questions {
                 continue;
             }
             switch (s.state()) {
-                case "paused", "failed" -> paused(c, s, found);
-                case "running" -> resting(c, s, found);
-                case "done" ->
+                case PAUSED, FAILED -> paused(c, s, found);
+                case RUNNING -> resting(c, s, found);
+                case DONE ->
                     add(
                             found,
                             c,
@@ -331,7 +332,7 @@ class Questions {
                 lists.ids(cases.stream().map(CaseViews.Summary::number).toList()));
         for (CaseViews.Summary c : cases) {
             RecoveryViews.Run r = newest.get(c.number());
-            if (r != null && r.state().equals("done")) {
+            if (r != null && r.state() == WorkState.DONE) {
                 add(
                         found,
                         c,
@@ -359,7 +360,7 @@ class Questions {
                 lists.ids(cases.stream().map(CaseViews.Summary::number).toList()));
         for (CaseViews.Summary c : cases) {
             DeliveryViews.Delivery d = newest.get(c.number());
-            if (d != null && d.state().equals("failed")) {
+            if (d != null && d.state() == DeliveryViews.State.FAILED) {
                 add(
                         found,
                         c,
@@ -368,7 +369,7 @@ class Questions {
                         d.trouble(),
                         "handover",
                         new DeskViews.Action(OPEN, "Open handover", "handover"));
-            } else if (d != null && d.state().equals("sealed") && d.linkSentAt() == null) {
+            } else if (d != null && d.state() == DeliveryViews.State.SEALED && d.linkSentAt() == null) {
                 add(
                         found,
                         c,

@@ -13,6 +13,7 @@ import org.brantel.server.recovery.Recoveries;
 import org.brantel.server.recovery.RecoveryViews;
 import org.brantel.server.scan.ScanView;
 import org.brantel.server.scan.Scans;
+import org.brantel.server.work.WorkState;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -37,7 +38,7 @@ class RunningWork {
     @Transactional(readOnly = true)
     List<DeskViews.Work> all() {
         List<ImagingView> imaging = bench.unfinished().stream()
-                .filter(i -> !i.state().equals("failed"))
+                .filter(i -> i.state() != WorkState.FAILED)
                 .toList();
         List<ScanView> scanning = scans.running();
         List<RecoveryViews.Run> recovering = recoveries.running();
@@ -56,7 +57,7 @@ class RunningWork {
                     i.state(),
                     (double) (i.size() - left) / i.size(),
                     "imaging",
-                    i.state().equals("running") && i.rate() > 0
+                    i.state() == WorkState.RUNNING && i.rate() > 0
                             ? clock.instant().plusMillis((long) (1000 * left / i.rate()))
                             : null));
         }

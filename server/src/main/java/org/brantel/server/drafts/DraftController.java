@@ -6,8 +6,9 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.Clock;
 import java.util.List;
-import org.brantel.server.platform.Events;
+import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Refusal;
+import org.brantel.server.platform.Topic;
 import org.brantel.server.staff.Staff;
 import org.springframework.http.HttpStatus;
 import org.springframework.transaction.annotation.Transactional;
@@ -39,13 +40,13 @@ class DraftController {
 
     private final DraftRecords drafts;
     private final Staff staff;
-    private final Events events;
+    private final Happenings happenings;
     private final Clock clock;
 
-    DraftController(DraftRecords drafts, Staff staff, Events events, Clock clock) {
+    DraftController(DraftRecords drafts, Staff staff, Happenings happenings, Clock clock) {
         this.drafts = drafts;
         this.staff = staff;
-        this.events = events;
+        this.happenings = happenings;
         this.clock = clock;
     }
 
@@ -85,7 +86,7 @@ class DraftController {
         Draft kept = draft == null ? new Draft(key, written.caseNumber()) : draft;
         kept.write(written.title(), written.form(), staff.current(), clock.instant());
         Draft.View view = drafts.saveAndFlush(kept).view(false);
-        events.changed("-", "draft");
+        happenings.changed("-", Topic.DRAFT);
         return view;
     }
 
@@ -94,6 +95,6 @@ class DraftController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void drop(@PathVariable String key) {
         drafts.deleteById(key);
-        events.changed("-", "draft");
+        happenings.changed("-", Topic.DRAFT);
     }
 }

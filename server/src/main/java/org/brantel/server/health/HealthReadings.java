@@ -9,10 +9,10 @@ import java.util.Optional;
 import java.util.Set;
 import org.brantel.core.health.HealthReading;
 import org.brantel.core.health.Judgement;
-import org.brantel.server.custody.CustodyService;
 import org.brantel.server.intake.CaseForm;
 import org.brantel.server.intake.Cases;
-import org.brantel.server.platform.Events;
+import org.brantel.server.platform.Happenings;
+import org.brantel.server.platform.Topic;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -38,19 +38,17 @@ public class HealthReadings {
 
     private final HealthRows rows;
     private final Cases cases;
-    private final CustodyService custody;
-    private final Events events;
+    private final Happenings happenings;
     private final Clock clock;
 
-    HealthReadings(HealthRows rows, Cases cases, CustodyService custody, Events events, Clock clock) {
+    HealthReadings(HealthRows rows, Cases cases, Happenings happenings, Clock clock) {
         this.rows = rows;
         this.cases = cases;
-        this.custody = custody;
-        this.events = events;
+        this.happenings = happenings;
         this.clock = clock;
     }
 
-    /** @param who a person, or {@link CustodyService#MACHINE} for what a station read by itself */
+    /** @param who a person, or {@link Happenings#MACHINE} for what a station read by itself */
     @Transactional
     public Judgement record(Place place, HealthReading reading, String who) {
         HealthReading first = rows.findFirstByAttachmentIdOrderById(place.attachmentId())
@@ -62,8 +60,8 @@ public class HealthReadings {
         Judgement judgement = Judgement.of(List.of(first, reading));
         String grade = judgement.grade().word();
         rows.save(new HealthRow(place, clock.instant(), reading, grade, who));
-        if (!who.equals(CustodyService.MACHINE)) {
-            custody.record(place.number(), who, "recorded a health reading", grade + ": " + judgement.words());
+        if (!who.equals(Happenings.MACHINE)) {
+            happenings.tell(place.number(), who, "recorded a health reading", grade + ": " + judgement.words());
         }
         if (!grade.equals(before)) {
             cases.observe(
@@ -72,7 +70,7 @@ public class HealthReadings {
                     reading.origin() == HealthReading.Origin.BY_HAND ? Set.of() : Set.of("bench.health"),
                     who);
         }
-        events.changed(place.number(), "health");
+        happenings.changed(place.number(), Topic.HEALTH);
         return judgement;
     }
 

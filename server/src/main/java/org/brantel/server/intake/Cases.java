@@ -10,8 +10,9 @@ import java.util.stream.Collectors;
 import org.brantel.server.custody.CustodyService;
 import org.brantel.server.customers.CustomerViews;
 import org.brantel.server.customers.Customers;
-import org.brantel.server.platform.Events;
+import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Refusal;
+import org.brantel.server.platform.Topic;
 import org.brantel.server.protocol.LabProtocol;
 import org.brantel.server.settings.LabSettings;
 import org.springframework.context.ApplicationEventPublisher;
@@ -37,7 +38,7 @@ public class Cases {
     private final CustodyService custody;
     private final LabSettings settings;
     private final LabProtocol protocol;
-    private final Events events;
+    private final Happenings happenings;
     private final ApplicationEventPublisher announcer;
     private final CaseClock clock;
 
@@ -51,7 +52,7 @@ public class Cases {
             CustodyService custody,
             LabSettings settings,
             LabProtocol protocol,
-            Events events,
+            Happenings happenings,
             ApplicationEventPublisher announcer,
             CaseClock clock) {
         this.cases = cases;
@@ -63,7 +64,7 @@ public class Cases {
         this.custody = custody;
         this.settings = settings;
         this.protocol = protocol;
-        this.events = events;
+        this.happenings = happenings;
         this.announcer = announcer;
         this.clock = clock;
     }
@@ -84,7 +85,7 @@ public class Cases {
         entries.replaceFacts(labCase, form.facts(), who);
         entries.replaceWanted(labCase, form.wanted());
         stages.save(new StageRow(labCase.id(), Stage.RECEIVED, now, who));
-        custody.record(
+        happenings.tell(
                 labCase.number(),
                 who,
                 "logged the case",
@@ -94,10 +95,10 @@ public class Cases {
                                         + d.serial())
                                 .collect(Collectors.joining("; "))
                         + "; " + form.facts().size() + " facts, "
-                        + form.wanted().size() + " wanted lines");
+                        + form.wanted().size() + " wanted lines",
+                Topic.CASE);
         index(labCase);
         announcer.publishEvent(new Logged(labCase.number()));
-        events.changed(labCase.number(), "case");
         return labCase.number();
     }
 
@@ -119,13 +120,13 @@ public class Cases {
         if (entries.replaceWanted(labCase, form.wanted())) {
             announcer.publishEvent(new WantedChanged(number));
         }
-        custody.record(
+        happenings.tell(
                 number,
                 who,
                 "changed the intake",
-                form.facts().size() + " facts, " + form.wanted().size() + " wanted lines");
+                form.facts().size() + " facts, " + form.wanted().size() + " wanted lines",
+                Topic.CASE);
         index(labCase);
-        events.changed(number, "case");
     }
 
     /** Records the customer's yes to more being looked at. */
@@ -146,12 +147,12 @@ public class Cases {
         }
         labCase.allow(yes.look());
         yeses.save(new ConsentYes(labCase.id(), yes, who, clock.now()));
-        custody.record(
+        happenings.tell(
                 number,
                 who,
                 "recorded the customer's yes to " + yes.look(),
-                "said by " + yes.saidBy().strip() + ", " + yes.how().strip() + ", on " + yes.saidOn());
-        events.changed(number, "case");
+                "said by " + yes.saidBy().strip() + ", " + yes.how().strip() + ", on " + yes.saidOn(),
+                Topic.CASE);
     }
 
     /** What the customer said yes to after the intake, newest first. */
@@ -172,15 +173,15 @@ public class Cases {
         LabCase labCase = cases.findForEdit(number).orElseThrow(() -> missing(number));
         protocol.facts(seen);
         entries.observe(labCase, seen, measured, who);
-        custody.record(
+        happenings.tell(
                 number,
                 who,
                 "noted what the bench saw",
                 seen.stream()
                         .map(f -> protocol.triage().protocol().say(f.code(), f.value())
                                 + (measured.contains(f.code()) ? " (measured)" : ""))
-                        .collect(Collectors.joining(", ")));
-        events.changed(number, "case");
+                        .collect(Collectors.joining(", ")),
+                Topic.CASE);
     }
 
     /** Records the decision on a recovery path and moves the case on. */
@@ -196,7 +197,7 @@ public class Cases {
             // again.
             moveTo(labCase, Stage.TRIAGED, who);
         }
-        events.changed(number, "case");
+        happenings.changed(number, Topic.CASE);
     }
 
     /** Puts back what a decision changed. */
@@ -212,7 +213,7 @@ public class Cases {
                         .reduce((a, b) -> b)
                         .map(StageRow::at)
                         .orElse(clock.now()));
-        events.changed(number, "case");
+        happenings.changed(number, Topic.CASE);
     }
 
     /**
@@ -239,12 +240,12 @@ public class Cases {
         if (fresh) {
             stages.save(new StageRow(labCase.id(), Stage.ON_HOLD, clock.now(), who));
         }
-        custody.record(
+        happenings.tell(
                 number,
                 who,
                 fresh ? "held the case" : "holds the case longer",
-                "until " + until + ": " + reason.strip());
-        events.changed(number, "case");
+                "until " + until + ": " + reason.strip(),
+                Topic.CASE);
     }
 
     /** Takes a held case up again, where it was. */
@@ -254,7 +255,7 @@ public class Cases {
         if (labCase.stage() != Stage.ON_HOLD) {
             throw Refusal.conflict(number + " is not on hold; somebody took it up already.");
         }
-        custody.record(number, who, "took the case up again", "");
+        happenings.tell(number, who, "took the case up again", "");
         moveTo(labCase, labCase.holdFrom(), who);
     }
 
@@ -262,9 +263,8 @@ public class Cases {
     @Transactional
     public void handOver(String number, String owner, String who) {
         LabCase labCase = find(number);
-        custody.record(number, who, "handed the case over", "from " + labCase.owner() + " to " + owner);
+        happenings.tell(number, who, "handed the case over", "from " + labCase.owner() + " to " + owner, Topic.CASE);
         labCase.handTo(owner);
-        events.changed(number, "case");
     }
 
     @Transactional
@@ -290,7 +290,7 @@ public class Cases {
             labCase.moveTo(stage, now);
             stages.save(new StageRow(labCase.id(), stage, now, who));
         }
-        events.changed(labCase.number(), "case");
+        happenings.changed(labCase.number(), Topic.CASE);
     }
 
     @Transactional(readOnly = true)
@@ -374,15 +374,15 @@ public class Cases {
     @Transactional
     public void giveTo(List<String> numbers, CustomerViews.Customer customer, String who) {
         for (LabCase c : cases.findByNumberIn(numbers)) {
-            custody.record(
+            happenings.tell(
                     c.number(),
                     who,
                     "gave the case to another customer record",
                     "from " + c.customerName() + " (" + c.customerId() + ") to " + customer.name() + " ("
-                            + customer.id() + ")");
+                            + customer.id() + ")",
+                    Topic.CASE);
             c.isOf(customer.id(), customer.name());
             index(c);
-            events.changed(c.number(), "case");
         }
     }
 

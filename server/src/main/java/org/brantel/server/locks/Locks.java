@@ -8,11 +8,11 @@ import java.util.Set;
 import java.util.TreeSet;
 import org.brantel.core.triage.Protocol;
 import org.brantel.core.triage.Ranking;
-import org.brantel.server.custody.CustodyService;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
-import org.brantel.server.platform.Events;
+import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Refusal;
+import org.brantel.server.platform.Topic;
 import org.brantel.server.protocol.LabProtocol;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
@@ -27,16 +27,14 @@ public class Locks {
     private final Cases cases;
     private final LabProtocol protocol;
     private final Releases releases;
-    private final CustodyService custody;
-    private final Events events;
+    private final Happenings happenings;
     private final Clock clock;
 
-    Locks(Cases cases, LabProtocol protocol, Releases releases, CustodyService custody, Events events, Clock clock) {
+    Locks(Cases cases, LabProtocol protocol, Releases releases, Happenings happenings, Clock clock) {
         this.cases = cases;
         this.protocol = protocol;
         this.releases = releases;
-        this.custody = custody;
-        this.events = events;
+        this.happenings = happenings;
         this.clock = clock;
     }
 
@@ -166,7 +164,7 @@ public class Locks {
         } catch (DataIntegrityViolationException e) {
             throw Refusal.conflict("Somebody else released this rule at the same moment; look at their reason first.");
         }
-        custody.record(
+        happenings.tell(
                 number,
                 who,
                 "released the device from a stop rule",
@@ -176,8 +174,8 @@ public class Locks {
                                 stop.because().stream()
                                         .map(f -> say(protocol.triage().protocol(), f))
                                         .toList())
-                        + "); reason: " + reason.strip());
-        events.changed(number, "case");
+                        + "); reason: " + reason.strip(),
+                Topic.CASE);
         return state(number);
     }
 
@@ -187,8 +185,7 @@ public class Locks {
         Release standing = releases.findByCaseIdAndRuleAndEndedAtIsNull(cases.id(number), rule)
                 .orElseThrow(() -> Refusal.conflict("No release of '" + rule + "' stands for " + number + "."));
         standing.end(clock.instant());
-        custody.record(number, who, "took a release back", rule);
-        events.changed(number, "case");
+        happenings.tell(number, who, "took a release back", rule, Topic.CASE);
         return state(number);
     }
 }

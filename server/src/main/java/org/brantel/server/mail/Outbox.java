@@ -7,12 +7,12 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Set;
 import org.brantel.core.triage.Ranking;
-import org.brantel.server.custody.CustodyService;
 import org.brantel.server.delivery.Deliveries;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
-import org.brantel.server.platform.Events;
+import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Refusal;
+import org.brantel.server.platform.Topic;
 import org.brantel.server.settings.LabSettings;
 import org.brantel.server.triage.TriageService;
 import org.slf4j.Logger;
@@ -53,8 +53,7 @@ public class Outbox {
     private final Letters letters;
     private final Cases cases;
     private final TriageService triage;
-    private final CustodyService custody;
-    private final Events events;
+    private final Happenings happenings;
     private final TransactionTemplate transaction;
     private final Clock clock;
 
@@ -64,8 +63,7 @@ public class Outbox {
             Letters letters,
             Cases cases,
             TriageService triage,
-            CustodyService custody,
-            Events events,
+            Happenings happenings,
             TransactionTemplate transaction,
             Clock clock) {
         this.mails = mails;
@@ -73,8 +71,7 @@ public class Outbox {
         this.letters = letters;
         this.cases = cases;
         this.triage = triage;
-        this.custody = custody;
-        this.events = events;
+        this.happenings = happenings;
         this.transaction = transaction;
         this.clock = clock;
     }
@@ -115,7 +112,7 @@ public class Outbox {
         }
         LabSettings.Letter filled = letters.fill(letter, docket, path, reason, stops);
         mails.save(new Mail(number, letter, to, filled.subject(), filled.body(), clock.instant(), delay));
-        events.changed(number, "mail");
+        happenings.changed(number, Topic.MAIL);
     }
 
     /** Sends what is due. A message that was sent just before the server died may go out twice, never not at all. */
@@ -127,9 +124,9 @@ public class Outbox {
                 try {
                     route.send(mail.recipient(), mail.subject(), mail.body());
                     mail.sent(clock.instant());
-                    custody.record(
+                    happenings.tell(
                             mail.caseNumber(),
-                            CustodyService.MACHINE,
+                            Happenings.MACHINE,
                             "wrote to the customer",
                             mail.letter() + ", to " + mail.recipient());
                 } catch (MailException e) {
@@ -137,7 +134,7 @@ public class Outbox {
                     LOG.warn("Message {} of {} did not go out and is tried again: {}", id, mail.caseNumber(), why);
                     mail.notSent(why, clock.instant());
                 }
-                events.changed(mail.caseNumber(), "mail");
+                happenings.changed(mail.caseNumber(), Topic.MAIL);
             }
         });
     }
@@ -164,8 +161,7 @@ public class Outbox {
             throw Refusal.conflict("This message has gone out; it cannot be held back any more.");
         }
         mail.cancel();
-        custody.record(mail.caseNumber(), who, "held a message back", mail.letter());
-        events.changed(mail.caseNumber(), "mail");
+        happenings.tell(mail.caseNumber(), who, "held a message back", mail.letter(), Topic.MAIL);
     }
 
     @Transactional
@@ -175,7 +171,7 @@ public class Outbox {
             throw Refusal.conflict("This message has gone out already.");
         }
         mail.retry(clock.instant());
-        events.changed(mail.caseNumber(), "mail");
+        happenings.changed(mail.caseNumber(), Topic.MAIL);
     }
 
     boolean hasRoute() {

@@ -10,8 +10,9 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.brantel.server.intake.Cases;
-import org.brantel.server.platform.Events;
+import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Refusal;
+import org.brantel.server.platform.Topic;
 import org.brantel.server.staff.Staff;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -33,15 +34,15 @@ public class Notes {
     private final Mentions mentions;
     private final Cases cases;
     private final Staff staff;
-    private final Events events;
+    private final Happenings happenings;
     private final Clock clock;
 
-    Notes(NoteRecords notes, Mentions mentions, Cases cases, Staff staff, Events events, Clock clock) {
+    Notes(NoteRecords notes, Mentions mentions, Cases cases, Staff staff, Happenings happenings, Clock clock) {
         this.notes = notes;
         this.mentions = mentions;
         this.cases = cases;
         this.staff = staff;
-        this.events = events;
+        this.happenings = happenings;
         this.clock = clock;
     }
 
@@ -79,7 +80,7 @@ public class Notes {
         }
         Note note = notes.save(new Note(cases.id(number), kind, text, who, clock.instant()));
         named.forEach(login -> mentions.save(new Mention(note.id(), login)));
-        events.changed(number, "note");
+        happenings.changed(number, Topic.NOTE);
         return note.view();
     }
 
@@ -101,7 +102,7 @@ public class Notes {
                 .filter(x -> x.login().equals(login))
                 .orElseThrow(() -> Refusal.missing("Nobody mentioned you there."));
         m.seen(clock.instant());
-        events.changed(cases.number(notes.findById(m.noteId()).orElseThrow().caseId()), "note");
+        happenings.changed(cases.number(notes.findById(m.noteId()).orElseThrow().caseId()), Topic.NOTE);
     }
 
     /** Takes it back. */
@@ -111,6 +112,6 @@ public class Notes {
                 .filter(x -> x.login().equals(login))
                 .orElseThrow(() -> Refusal.missing("Nobody mentioned you there."));
         m.seen(null);
-        events.changed(cases.number(notes.findById(m.noteId()).orElseThrow().caseId()), "note");
+        happenings.changed(cases.number(notes.findById(m.noteId()).orElseThrow().caseId()), Topic.NOTE);
     }
 }

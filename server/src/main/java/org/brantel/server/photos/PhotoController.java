@@ -9,12 +9,12 @@ import java.nio.file.StandardCopyOption;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.List;
-import org.brantel.server.custody.CustodyService;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
-import org.brantel.server.platform.Events;
+import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Settings;
+import org.brantel.server.platform.Topic;
 import org.brantel.server.staff.Staff;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
@@ -36,26 +36,18 @@ class PhotoController {
 
     private final PhotoRecords photos;
     private final Cases cases;
-    private final CustodyService custody;
     private final Staff staff;
     private final Settings settings;
-    private final Events events;
+    private final Happenings happenings;
     private final Clock clock;
 
     PhotoController(
-            PhotoRecords photos,
-            Cases cases,
-            CustodyService custody,
-            Staff staff,
-            Settings settings,
-            Events events,
-            Clock clock) {
+            PhotoRecords photos, Cases cases, Staff staff, Settings settings, Happenings happenings, Clock clock) {
         this.photos = photos;
         this.cases = cases;
-        this.custody = custody;
         this.staff = staff;
         this.settings = settings;
-        this.events = events;
+        this.happenings = happenings;
         this.clock = clock;
     }
 
@@ -95,8 +87,12 @@ class PhotoController {
                 picture,
                 staff.current().name(),
                 clock.instant()));
-        custody.record(number, staff.current().name(), "added a photo of the " + what, "SHA-256 " + picture.sha256());
-        events.changed(number, "photo");
+        happenings.tell(
+                number,
+                staff.current().name(),
+                "added a photo of the " + what,
+                "SHA-256 " + picture.sha256(),
+                Topic.PHOTO);
         return photo.view();
     }
 
@@ -153,8 +149,7 @@ class PhotoController {
         photo.remove(removed);
         photos.save(photo);
         String number = cases.number(photo.caseId());
-        custody.record(number, staff.current().name(), what, "SHA-256 " + photo.sha256());
-        events.changed(number, "photo");
+        happenings.tell(number, staff.current().name(), what, "SHA-256 " + photo.sha256(), Topic.PHOTO);
     }
 
     private Photo find(long id) {

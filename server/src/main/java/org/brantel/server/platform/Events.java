@@ -13,6 +13,7 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.SmartLifecycle;
+import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
@@ -23,7 +24,7 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
  * Carried by PostgreSQL's NOTIFY, so that browsers on any server process hear of work done by any other.
  */
 @Component
-public class Events implements SmartLifecycle {
+class Events implements SmartLifecycle {
 
     private static final Logger LOG = LoggerFactory.getLogger(Events.class);
     private static final String CHANNEL = "brantel_events";
@@ -46,13 +47,10 @@ public class Events implements SmartLifecycle {
         this.password = password;
     }
 
-    /**
-     * Sent when the surrounding transaction commits.
-     *
-     * @param what like {@code imaging}
-     */
-    public void changed(String caseNumber, String what) {
-        jdbc.queryForList("select pg_notify(?, ?)", CHANNEL, what + " " + caseNumber);
+    /** Sent when the surrounding transaction commits; at once where there is none. */
+    @EventListener
+    void changed(Changed changed) {
+        jdbc.queryForList("select pg_notify(?, ?)", CHANNEL, changed.what().word() + " " + changed.caseNumber());
     }
 
     SseEmitter listen() {

@@ -3,19 +3,18 @@ package org.brantel.server.recovery;
 import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
 import java.nio.file.Path;
 import java.time.Clock;
-import java.util.EnumSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
-import java.util.Set;
 import java.util.stream.Collectors;
 import org.brantel.server.catalogue.Catalogues;
-import org.brantel.server.custody.CustodyService;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.intake.Stage;
-import org.brantel.server.platform.Events;
+import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Jobs;
 import org.brantel.server.platform.Refusal;
+import org.brantel.server.platform.Topic;
+import org.brantel.server.work.Ask;
+import org.brantel.server.work.WorkState;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -26,15 +25,11 @@ public class Recoveries {
     /** A run that went through, ready to be packed. */
     public record Finished(long runId, Path files, List<RecoveryViews.File> results) {}
 
-    private static final Set<RecoveryRun.State> AT_WORK =
-            EnumSet.of(RecoveryRun.State.WAITING, RecoveryRun.State.RUNNING);
-
     private final RecoveryRuns runs;
     private final RecoveredFiles files;
     private final Catalogues catalogues;
     private final Cases cases;
-    private final CustodyService custody;
-    private final Events events;
+    private final Happenings happenings;
     private final Jobs jobs;
     private final OneTimeTask<Long> recoveryTask;
     private final Clock clock;
@@ -44,8 +39,7 @@ public class Recoveries {
             RecoveredFiles files,
             Catalogues catalogues,
             Cases cases,
-            CustodyService custody,
-            Events events,
+            Happenings happenings,
             Jobs jobs,
             OneTimeTask<Long> recoveryTask,
             Clock clock) {
@@ -53,8 +47,7 @@ public class Recoveries {
         this.files = files;
         this.catalogues = catalogues;
         this.cases = cases;
-        this.custody = custody;
-        this.events = events;
+        this.happenings = happenings;
         this.jobs = jobs;
         this.recoveryTask = recoveryTask;
         this.clock = clock;
@@ -63,7 +56,7 @@ public class Recoveries {
     @Transactional
     public RecoveryViews.Run start(String number, String who) {
         long caseId = cases.id(number);
-        if (runs.existsByCaseIdAndStateIn(caseId, AT_WORK)) {
+        if (runs.existsByCaseIdAndStateIn(caseId, WorkState.AT_WORK)) {
             throw Refusal.conflict("A recovery run of " + number + " is going on; wait for it.");
         }
         int selected = catalogues.selected(number).size();
@@ -72,9 +65,9 @@ public class Recoveries {
         }
         RecoveryRun run = runs.save(new RecoveryRun(caseId, selected, who, clock.instant()));
         cases.moveTo(number, Stage.RECOVERY, who);
-        custody.record(number, who, "started recovery", "run " + run.id() + ", " + selected + " findings");
+        happenings.tell(
+                number, who, "started recovery", "run " + run.id() + ", " + selected + " findings", Topic.RECOVERY);
         jobs.start(recoveryTask, run.id());
-        events.changed(number, "recovery");
         return run.view(number);
     }
 
@@ -82,11 +75,11 @@ public class Recoveries {
     RecoveryViews.Run pause(long id, String who) {
         RecoveryRun run = find(id);
         String number = cases.number(run.caseId());
-        if (!AT_WORK.contains(run.state())) {
+        if (!run.state().isAtWork()) {
             throw Refusal.conflict("This run is not going on, so there is nothing to pause.");
         }
-        run.ask("pause");
-        custody.record(number, who, "asked to pause recovery", "run " + id);
+        run.ask(Ask.PAUSE);
+        happenings.tell(number, who, "asked to pause recovery", "run " + id, Topic.RECOVERY);
         return run.view(number);
     }
 
@@ -94,14 +87,12 @@ public class Recoveries {
     RecoveryViews.Run resume(long id, String who) {
         RecoveryRun run = find(id);
         String number = cases.number(run.caseId());
-        if (AT_WORK.contains(run.state()) || run.state() == RecoveryRun.State.DONE) {
-            throw Refusal.conflict(
-                    "This run is " + run.state().name().toLowerCase(Locale.ROOT) + "; there is nothing to resume.");
+        if (run.state().isAtWork() || run.state() == WorkState.DONE) {
+            throw Refusal.conflict("This run is " + run.state().word() + "; there is nothing to resume.");
         }
         run.waitAgain();
-        custody.record(number, who, "resumed recovery", "run " + id);
+        happenings.tell(number, who, "resumed recovery", "run " + id, Topic.RECOVERY);
         jobs.start(recoveryTask, id);
-        events.changed(number, "recovery");
         return run.view(number);
     }
 
@@ -124,7 +115,7 @@ public class Recoveries {
     /** Of all cases. */
     @Transactional(readOnly = true)
     public List<RecoveryViews.Run> running() {
-        return runs.findByStateInOrderById(AT_WORK).stream()
+        return runs.findByStateInOrderById(WorkState.AT_WORK).stream()
                 .map(r -> r.view(cases.number(r.caseId())))
                 .toList();
     }
@@ -145,7 +136,7 @@ public class Recoveries {
     public Finished finished(String number) {
         RecoveryRun run = runs.findByCaseIdOrderByIdDesc(cases.id(number)).stream()
                 .findFirst()
-                .filter(r -> r.state() == RecoveryRun.State.DONE)
+                .filter(r -> r.state() == WorkState.DONE)
                 .orElseThrow(() -> Refusal.conflict(
                         "There is no finished recovery run of " + number + "; recover the selection first."));
         return finished(run);

@@ -4,6 +4,7 @@ import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.util.List;
 import org.brantel.core.source.Range;
+import org.brantel.server.work.WorkState;
 
 /** What others see of recovery. */
 public final class RecoveryViews {
@@ -11,14 +12,13 @@ public final class RecoveryViews {
     private RecoveryViews() {}
 
     /**
-     * @param state waiting, running, paused, done, failed
      * @param doubtful written, but their bytes may not all be
      *              their own
      */
     public record Run(
             long id,
             String caseNumber,
-            String state,
+            WorkState state,
             int total,
             int done,
             int whole,

@@ -3,6 +3,7 @@ package org.brantel.server.recovery;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
+import org.brantel.server.work.WorkState;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 
@@ -14,9 +15,9 @@ interface RecoveryRuns extends JpaRepository<RecoveryRun, Long> {
             + "?1 group by x.caseId)")
     List<RecoveryRun> findNewest(Collection<Long> caseIds);
 
-    List<RecoveryRun> findByStateInOrderById(Collection<RecoveryRun.State> states);
+    List<RecoveryRun> findByStateInOrderById(Collection<WorkState> states);
 
-    boolean existsByCaseIdAndStateIn(Long caseId, Collection<RecoveryRun.State> states);
+    boolean existsByCaseIdAndStateIn(Long caseId, Collection<WorkState> states);
 }
 
 interface RecoveredFiles extends JpaRepository<RecoveredFile, Long> {

@@ -1,12 +1,13 @@
 package org.brantel.server.scan;
 
+import java.io.Serializable;
 import org.brantel.server.bench.Bench;
-import org.brantel.server.custody.CustodyService;
+import org.brantel.server.platform.Announcements;
+import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.settings.LabSettings;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
 /** Starts a scan by records by itself when a device has been imaged, if the lab says so. */
@@ -16,7 +17,7 @@ class FirstScan {
     private static final Logger LOG = LoggerFactory.getLogger(FirstScan.class);
 
     /** A session ended that began while its image was written. */
-    record EarlyEnded(String caseNumber, long imagingId) {}
+    record EarlyEnded(String caseNumber, long imagingId) implements Serializable {}
 
     private final Scans scans;
     private final Bench bench;
@@ -28,16 +29,47 @@ class FirstScan {
         this.settings = settings;
     }
 
-    @EventListener
-    void imaged(Bench.Imaged imaged) {
-        startAfter(imaged.caseNumber(), imaged.imagingId());
+    /** The device has been imaged. */
+    @Component
+    static class AfterImaging implements Announcements.Listener<Bench.Imaged> {
+
+        private final FirstScan first;
+
+        AfterImaging(FirstScan first) {
+            this.first = first;
+        }
+
+        @Override
+        public Class<Bench.Imaged> of() {
+            return Bench.Imaged.class;
+        }
+
+        @Override
+        public void hear(Bench.Imaged imaged) {
+            first.startAfter(imaged.caseNumber(), imaged.imagingId());
+        }
     }
 
-    /** It is no first one, but may have held that up. */
-    @EventListener
-    void earlyEnded(EarlyEnded early) {
-        if (!bench.isFilling(early.imagingId())) {
-            startAfter(early.caseNumber(), early.imagingId());
+    /** The one that ended is no first one, but may have held that up. */
+    @Component
+    static class AfterEarly implements Announcements.Listener<EarlyEnded> {
+
+        private final FirstScan first;
+
+        AfterEarly(FirstScan first) {
+            this.first = first;
+        }
+
+        @Override
+        public Class<EarlyEnded> of() {
+            return EarlyEnded.class;
+        }
+
+        @Override
+        public void hear(EarlyEnded early) {
+            if (!first.bench.isFilling(early.imagingId())) {
+                first.startAfter(early.caseNumber(), early.imagingId());
+            }
         }
     }
 
@@ -46,7 +78,7 @@ class FirstScan {
             return;
         }
         try {
-            scans.start(number, Scans.Scope.quick(), CustodyService.MACHINE);
+            scans.start(number, Scans.Scope.quick(), Happenings.MACHINE);
         } catch (Refusal someoneWasQuicker) {
             LOG.info("No scan by records of {} by itself: {}", number, someoneWasQuicker.getMessage());
         }

@@ -11,6 +11,7 @@ import org.brantel.core.explain.Step;
 import org.brantel.server.locks.Locks;
 import org.brantel.server.locks.Look;
 import org.brantel.server.staff.Staff;
+import org.brantel.server.work.Ask;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -81,12 +82,12 @@ class ScanController {
 
     @PostMapping("/api/scans/{id}/stop")
     ScanView stop(@PathVariable long id) {
-        return scans.ask(id, ScanSession.STOP, staff.current().name());
+        return scans.ask(id, Ask.STOP, staff.current().name());
     }
 
     @PostMapping("/api/scans/{id}/pause")
     ScanView pause(@PathVariable long id) {
-        return scans.ask(id, ScanSession.PAUSE, staff.current().name());
+        return scans.ask(id, Ask.PAUSE, staff.current().name());
     }
 
     @PostMapping("/api/scans/{id}/resume")

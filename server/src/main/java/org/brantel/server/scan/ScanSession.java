@@ -2,55 +2,29 @@ package org.brantel.server.scan;
 
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
-import jakarta.persistence.EnumType;
-import jakarta.persistence.Enumerated;
-import jakarta.persistence.GeneratedValue;
-import jakarta.persistence.GenerationType;
-import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.io.IOException;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.Locale;
 import java.util.Optional;
 import org.brantel.core.estimate.Measured;
 import org.brantel.core.json.Json;
 import org.brantel.core.scan.ScanReport;
 import org.brantel.server.bench.Bench;
+import org.brantel.server.work.WorkRecord;
 import org.hibernate.annotations.DynamicUpdate;
 
 @Entity
 @Table(name = "scan_session")
 @DynamicUpdate
-class ScanSession {
+class ScanSession extends WorkRecord {
 
-    static final String STOP = "stop";
-    static final String PAUSE = "pause";
     /** The method of a session that another machine did, until its file says which it was. */
     static final String IMPORT = "import";
-
-    enum State {
-        WAITING,
-        RUNNING,
-        DONE,
-        STOPPED,
-        FAILED
-    }
-
-    @Id
-    @GeneratedValue(strategy = GenerationType.IDENTITY)
-    private Long id;
-
-    @Column(updatable = false)
-    private Long caseId;
 
     @Column(updatable = false)
     private Long imagingId;
 
-    @Enumerated(EnumType.STRING)
-    private State state;
-
-    private String asked;
     private String method;
 
     @Column(updatable = false)
@@ -87,20 +61,11 @@ class ScanSession {
     private String report;
     private long added;
     private long shared;
-    private String trouble;
-
-    @Column(updatable = false)
-    private String who;
-
-    @Column(updatable = false)
-    private Instant startedAt;
-
-    private Instant endedAt;
 
     protected ScanSession() {}
 
     ScanSession(Long caseId, Bench.Image image, Scans.Scope scope, String who, Instant startedAt) {
-        this.caseId = caseId;
+        super(caseId, who, startedAt);
         this.imagingId = image.imagingId();
         this.early = image.filling();
         this.readBytes = image.readBytes();
@@ -110,9 +75,6 @@ class ScanSession {
         this.search = scope.search();
         this.again = scope.again();
         this.hashes = scope.hashes();
-        this.who = who;
-        this.startedAt = startedAt;
-        this.state = State.WAITING;
         this.folder = "";
         this.phase = "waiting";
         this.counts = Json.write(new ScanView.Counts());
@@ -129,14 +91,9 @@ class ScanSession {
         return session;
     }
 
-    void run(String where) {
-        state = State.RUNNING;
+    void runIn(String where) {
+        run();
         folder = where;
-        trouble = null;
-    }
-
-    void ask(String what) {
-        asked = what;
     }
 
     void progress(String newPhase, long doneNow, long all, ScanView.Counts found, Double left) {
@@ -148,42 +105,21 @@ class ScanSession {
     }
 
     void end(boolean finished, ScanReport result, long addedLines, long sharedLines, Instant at) {
-        state = finished ? State.DONE : State.STOPPED;
-        asked = null;
+        if (finished) {
+            finish(at);
+        } else {
+            stop(at);
+        }
         report = Json.write(result);
         method = result.method();
         added = addedLines;
         shared = sharedLines;
         phase = "done";
         secondsLeft = null;
-        endedAt = at;
-    }
-
-    void fail(String why, Instant at) {
-        state = State.FAILED;
-        asked = null;
-        trouble = why;
-        endedAt = at;
-    }
-
-    Long id() {
-        return id;
-    }
-
-    Long caseId() {
-        return caseId;
     }
 
     Long imagingId() {
         return imagingId;
-    }
-
-    State state() {
-        return state;
-    }
-
-    String asked() {
-        return asked;
     }
 
     String method() {
@@ -221,7 +157,7 @@ class ScanSession {
         try {
             return report == null
                     ? Optional.empty()
-                    : Optional.of(Json.read(report, ScanReport.class, "report", "scan " + id));
+                    : Optional.of(Json.read(report, ScanReport.class, "report", "scan " + id()));
         } catch (IOException e) {
             throw new IllegalStateException(e);
         }
@@ -229,17 +165,21 @@ class ScanSession {
 
     Measured measured() {
         return new Measured(
-                method, "", true, total, Duration.between(startedAt, endedAt).toMillis() / 1000.0);
+                method,
+                "",
+                true,
+                total,
+                Duration.between(startedAt(), endedAt()).toMillis() / 1000.0);
     }
 
     ScanView view(String caseNumber) {
         try {
             return new ScanView(
-                    id,
+                    id(),
                     caseNumber,
                     imagingId,
-                    state.name().toLowerCase(Locale.ROOT),
-                    asked,
+                    state(),
+                    asked(),
                     method,
                     volume,
                     search,
@@ -253,14 +193,14 @@ class ScanSession {
                     done,
                     total,
                     secondsLeft,
-                    Json.read(counts, ScanView.Counts.class, "counts", "scan " + id),
+                    Json.read(counts, ScanView.Counts.class, "counts", "scan " + id()),
                     report().map(ScanReport::withoutCarved).orElse(null),
                     added,
                     shared,
-                    trouble,
-                    who,
-                    startedAt,
-                    endedAt);
+                    trouble(),
+                    who(),
+                    startedAt(),
+                    endedAt());
         } catch (IOException e) {
             throw new IllegalStateException(e);
         }

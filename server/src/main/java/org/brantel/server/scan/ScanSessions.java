@@ -4,6 +4,7 @@ import java.util.Collection;
 import java.util.List;
 import org.brantel.core.scan.ScanPlan;
 import org.brantel.core.source.Range;
+import org.brantel.server.work.WorkState;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 
@@ -11,9 +12,9 @@ interface ScanSessions extends JpaRepository<ScanSession, Long> {
 
     List<ScanSession> findByCaseIdOrderById(Long caseId);
 
-    List<ScanSession> findByStateInOrderById(Collection<ScanSession.State> states);
+    List<ScanSession> findByStateInOrderById(Collection<WorkState> states);
 
-    boolean existsByCaseIdAndStateIn(Long caseId, Collection<ScanSession.State> states);
+    boolean existsByCaseIdAndStateIn(Long caseId, Collection<WorkState> states);
 
     /**
      * What this lab's own sessions on an image carved, so that one that does as planned need not; what another machine
@@ -31,5 +32,5 @@ interface ScanSessions extends JpaRepository<ScanSession, Long> {
             + "?1 group by x.caseId)")
     List<ScanSession> findNewest(Collection<Long> caseIds);
 
-    List<ScanSession> findTop200ByStateAndMethodInOrderByIdDesc(ScanSession.State state, Collection<String> methods);
+    List<ScanSession> findTop200ByStateAndMethodInOrderByIdDesc(WorkState state, Collection<String> methods);
 }

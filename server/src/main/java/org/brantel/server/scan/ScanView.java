@@ -6,11 +6,12 @@ import java.util.Map;
 import java.util.TreeMap;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.scan.ScanReport;
+import org.brantel.server.work.Ask;
+import org.brantel.server.work.WorkState;
 
 /**
  * A scan session as others see it.
  *
- * @param state  waiting, running, done, stopped, failed
  * @param asked  stop or pause, until it is done; a session that was asked to pause rests until it is let go on
  * @param volume only this one; null for the whole medium
  * @param search whether it looks in what is free
@@ -29,8 +30,8 @@ public record ScanView(
         long id,
         String caseNumber,
         long imagingId,
-        String state,
-        @Nullable String asked,
+        WorkState state,
+        @Nullable Ask asked,
         String method,
         @Nullable Integer volume,
         boolean search,

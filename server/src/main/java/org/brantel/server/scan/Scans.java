@@ -6,11 +6,9 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
-import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.Collectors;
 import org.brantel.core.estimate.Measured;
 import org.brantel.core.scan.ScanMethod;
@@ -19,13 +17,15 @@ import org.brantel.core.scan.ScanReport;
 import org.brantel.core.source.RangeSet;
 import org.brantel.core.volume.Volume;
 import org.brantel.server.bench.Bench;
-import org.brantel.server.custody.CustodyService;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.intake.Stage;
-import org.brantel.server.platform.Events;
+import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Jobs;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Settings;
+import org.brantel.server.platform.Topic;
+import org.brantel.server.work.Ask;
+import org.brantel.server.work.WorkState;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -33,14 +33,10 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class Scans {
 
-    private static final Set<ScanSession.State> AT_WORK =
-            EnumSet.of(ScanSession.State.WAITING, ScanSession.State.RUNNING);
-
     private final ScanSessions sessions;
     private final Bench bench;
     private final Cases cases;
-    private final CustodyService custody;
-    private final Events events;
+    private final Happenings happenings;
     private final Jobs jobs;
     private final OneTimeTask<Long> scanTask;
     private final Settings settings;
@@ -50,8 +46,7 @@ public class Scans {
             ScanSessions sessions,
             Bench bench,
             Cases cases,
-            CustodyService custody,
-            Events events,
+            Happenings happenings,
             Jobs jobs,
             OneTimeTask<Long> scanTask,
             Settings settings,
@@ -59,8 +54,7 @@ public class Scans {
         this.sessions = sessions;
         this.bench = bench;
         this.cases = cases;
-        this.custody = custody;
-        this.events = events;
+        this.happenings = happenings;
         this.jobs = jobs;
         this.scanTask = scanTask;
         this.settings = settings;
@@ -98,7 +92,7 @@ public class Scans {
             throw Refusal.badInput("method", e.getMessage());
         }
         long caseId = cases.id(number);
-        if (sessions.existsByCaseIdAndStateIn(caseId, AT_WORK)) {
+        if (sessions.existsByCaseIdAndStateIn(caseId, WorkState.AT_WORK)) {
             throw Refusal.conflict("A scan of " + number + " is running; wait for it, or stop it first.");
         }
         if (scope.volume() != null && volumes(caseId).stream().noneMatch(v -> v.index() == scope.volume())) {
@@ -111,15 +105,15 @@ public class Scans {
         if (!image.filling()) {
             cases.moveTo(number, Stage.SCANNING, who);
         }
-        custody.record(
+        happenings.tell(
                 number,
                 who,
                 "started a scan",
                 "session " + session.id() + ", " + scope.method()
                         + (scope.volume() == null ? "" : ", volume " + scope.volume())
-                        + (image.filling() ? ", while the image is written" : ""));
+                        + (image.filling() ? ", while the image is written" : ""),
+                Topic.SCAN);
         jobs.start(scanTask, session.id());
-        events.changed(number, "scan");
         return session.view(number);
     }
 
@@ -159,7 +153,7 @@ public class Scans {
     @Transactional
     ScanView startImport(String number, String name, Path file, String who) throws IOException {
         long caseId = cases.id(number);
-        if (sessions.existsByCaseIdAndStateIn(caseId, AT_WORK)) {
+        if (sessions.existsByCaseIdAndStateIn(caseId, WorkState.AT_WORK)) {
             throw Refusal.conflict("A scan of " + number + " is running; wait for it, or stop it first.");
         }
         ScanSession session =
@@ -167,9 +161,13 @@ public class Scans {
         Path folder = Files.createDirectories(settings.scans().resolve(number).resolve("scan-" + session.id()));
         Files.move(file, folder.resolve(SessionFiles.PACKED));
         cases.moveTo(number, Stage.SCANNING, who);
-        custody.record(number, who, "sent in a session of another machine", "session " + session.id() + ", " + name);
+        happenings.tell(
+                number,
+                who,
+                "sent in a session of another machine",
+                "session " + session.id() + ", " + name,
+                Topic.SCAN);
         jobs.start(scanTask, session.id());
-        events.changed(number, "scan");
         return session.view(number);
     }
 
@@ -187,7 +185,7 @@ public class Scans {
     @Transactional(readOnly = true)
     boolean isScanned(String number, long imagingId) {
         return sessions.findByCaseIdOrderById(cases.id(number)).stream()
-                .anyMatch(s -> AT_WORK.contains(s.state()) || s.imagingId() == imagingId && !s.early());
+                .anyMatch(s -> s.state().isAtWork() || s.imagingId() == imagingId && !s.early());
     }
 
     private List<Volume> volumes(long caseId) {
@@ -210,18 +208,21 @@ public class Scans {
                 : sessions.findById(id).filter(s -> s.caseId() == caseId).flatMap(ScanSession::report);
     }
 
-    /** @param what of {@link ScanSession}; null to go on */
+    /** @param what pause or stop; null to go on */
     @Transactional
-    ScanView ask(long id, @Nullable String what, String who) {
+    ScanView ask(long id, @Nullable Ask what, String who) {
         ScanSession session = find(id);
         String number = cases.number(session.caseId());
-        if (!AT_WORK.contains(session.state())) {
+        if (!session.state().isAtWork()) {
             throw Refusal.conflict("This scan is not running, so there is nothing to stop, pause or resume.");
         }
         session.ask(what);
-        custody.record(
-                number, who, what == null ? "let a scan go on" : "asked to " + what + " a scan", "session " + id);
-        events.changed(number, "scan");
+        happenings.tell(
+                number,
+                who,
+                what == null ? "let a scan go on" : "asked to " + what.word() + " a scan",
+                "session " + id,
+                Topic.SCAN);
         return session.view(number);
     }
 
@@ -245,7 +246,7 @@ public class Scans {
     @Transactional(readOnly = true)
     public List<Measured> measured() {
         return sessions
-                .findTop200ByStateAndMethodInOrderByIdDesc(ScanSession.State.DONE, List.of("structure", "carve"))
+                .findTop200ByStateAndMethodInOrderByIdDesc(WorkState.DONE, List.of("structure", "carve"))
                 .stream()
                 .map(ScanSession::measured)
                 .toList();
@@ -254,7 +255,7 @@ public class Scans {
     /** Of all cases. */
     @Transactional(readOnly = true)
     public List<ScanView> running() {
-        return sessions.findByStateInOrderById(AT_WORK).stream()
+        return sessions.findByStateInOrderById(WorkState.AT_WORK).stream()
                 .map(s -> s.view(cases.number(s.caseId())))
                 .toList();
     }

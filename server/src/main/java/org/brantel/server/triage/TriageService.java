@@ -18,11 +18,11 @@ import org.brantel.core.triage.Movement;
 import org.brantel.core.triage.Ranking;
 import org.brantel.core.triage.Triage;
 import org.brantel.server.bench.Bench;
-import org.brantel.server.custody.CustodyService;
 import org.brantel.server.intake.CaseForm;
 import org.brantel.server.intake.CaseLists;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
+import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Settings;
 import org.brantel.server.protocol.LabProtocol;
@@ -54,7 +54,7 @@ public class TriageService {
     private final Bench bench;
     private final Scans scans;
     private final LabSettings labSettings;
-    private final CustodyService custody;
+    private final Happenings happenings;
     private final ApplicationEventPublisher announcer;
     private final Settings settings;
     private final Clock clock;
@@ -67,7 +67,7 @@ public class TriageService {
             Bench bench,
             Scans scans,
             LabSettings labSettings,
-            CustodyService custody,
+            Happenings happenings,
             ApplicationEventPublisher announcer,
             Settings settings,
             Clock clock) {
@@ -78,7 +78,7 @@ public class TriageService {
         this.bench = bench;
         this.scans = scans;
         this.labSettings = labSettings;
-        this.custody = custody;
+        this.happenings = happenings;
         this.announcer = announcer;
         this.settings = settings;
         this.clock = clock;
@@ -175,7 +175,7 @@ public class TriageService {
         }
         cases.decide(number, version, path, words, ranking.protocol(), who);
         decisions.save(new Decision(cases.id(number), docket, path, words, ranking, who, clock.instant()));
-        custody.record(
+        happenings.tell(
                 number,
                 who,
                 "decided on " + chosen.label().toLowerCase(Locale.ROOT)
@@ -198,7 +198,7 @@ public class TriageService {
         }
         last.undo(clock.instant());
         cases.undecide(number, last.pathBefore(), last.reasonBefore(), last.protocolBefore(), last.stageBefore());
-        custody.record(number, who, "took the decision back", last.path().replace('-', ' '));
+        happenings.tell(number, who, "took the decision back", last.path().replace('-', ' '));
         announcer.publishEvent(new Undecided(number));
     }
 

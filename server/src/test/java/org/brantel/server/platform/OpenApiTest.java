@@ -27,8 +27,8 @@ class OpenApiTest {
         Path kept = Lab.repository().resolve("web/openapi.json");
         Path fresh = Path.of("target/openapi.json");
         Files.writeString(fresh, MAPPER.writeValueAsString(now) + "\n");
-        assertThat(MAPPER.readTree(Files.readString(kept)))
+        assertThat(MAPPER.readTree(Files.readString(kept)).equals(now))
                 .as("web/openapi.json is old; copy %s over it", fresh.toAbsolutePath())
-                .isEqualTo(now);
+                .isTrue();
     }
 }

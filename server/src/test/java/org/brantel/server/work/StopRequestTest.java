@@ -1,4 +1,4 @@
-package org.brantel.server.platform;
+package org.brantel.server.work;
 
 import static org.assertj.core.api.Assertions.assertThat;
 

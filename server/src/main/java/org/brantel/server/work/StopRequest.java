@@ -1,6 +1,7 @@
-package org.brantel.server.platform;
+package org.brantel.server.work;
 
 import java.util.function.BooleanSupplier;
+import org.brantel.server.platform.Ticker;
 
 /**
  * Whether a job should stop: because its server does, or because a person asked for it. The person's wish stands in

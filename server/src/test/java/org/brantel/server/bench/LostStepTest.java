@@ -1,0 +1,112 @@
+package org.brantel.server.bench;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
+import org.brantel.core.testing.SimulatedDevice;
+import org.brantel.server.testing.CaseForms;
+import org.brantel.server.testing.ServerProcess;
+import org.brantel.server.testing.Visitor;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Timeout;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * A server is killed between the moments of one step: an imaging session that is done, its entry in custody, the scan
+ * that follows by itself. Whatever the moment, the next server brings all of it, once.
+ */
+class LostStepTest {
+
+    private static final int SIZE = 1 << 20;
+
+    /** Holds the database where a row of one sort is written, as a server would be held that dies there. */
+    private static final String HOLD = """
+            create table hold_gate (what text);
+            create function hold() returns trigger language plpgsql as $$
+            begin
+                if exists (select from hold_gate where what = tg_argv[0] or what = to_jsonb(new) ->> 'what') then
+                    perform pg_sleep(600);
+                end if;
+                return new;
+            end $$;
+            create trigger hold before insert on custody_entry for each row execute function hold('');
+            create trigger hold before insert on scan_session for each row execute function hold('scan');
+            """;
+
+    private static final Map<String, Object> SCANS_BY_ITSELF = Map.of(
+            "mibPerSecond",
+            0,
+            "quietFrom",
+            "00:00",
+            "quietTo",
+            "00:00",
+            "healthSeconds",
+            30,
+            "boxes",
+            List.of(),
+            "scanRecords",
+            true);
+
+    private ServerProcess server;
+
+    private void start(String name) throws Exception {
+        server = new ServerProcess(name);
+        server.start();
+        server.petra().post("/api/setup", server.firstManager()).expect(201);
+        server.signIn();
+        server.petra().put("/api/settings/bench", SCANS_BY_ITSELF).expect(200);
+        server.sql().execute(HOLD);
+    }
+
+    @AfterEach
+    void end() throws InterruptedException {
+        server.kill();
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"finished imaging", "scan"})
+    @Timeout(300)
+    void isBroughtByTheNextServer(String moment) throws Exception {
+        start("lost_" + moment.replace(' ', '_'));
+        SimulatedDevice device = new SimulatedDevice(server.devices(), SIZE, 7);
+        Files.move(device.write(), server.devices().resolve("stick.json"));
+        server.sql().update("insert into hold_gate values (?)", moment);
+        Visitor petra = server.petra();
+        String number = new CaseForms().log(petra);
+        petra.post("/api/cases/" + number + "/bench/attachment", Map.of("medium", "sim/stick"))
+                .expect(201);
+        petra.post("/api/cases/" + number + "/imaging", Map.of("profile", "healthy"))
+                .expect(201);
+
+        server.killWhenHeld();
+        server.sql().update("delete from hold_gate");
+        server.start();
+        server.signIn();
+        Visitor again = server.petra();
+
+        again.await(
+                "/api/cases/" + number + "/scans",
+                s -> !s.isEmpty() && state(s.get(0)).equals("done"));
+        JsonNode sessions = again.get("/api/cases/" + number + "/bench").json().get("sessions");
+        assertThat(sessions).hasSize(1);
+        assertThat(state(sessions.get(0))).isEqualTo("done");
+        JsonNode tape = again.get("/api/cases/" + number + "/custody").json();
+        assertThat(tape.get("tears")).isEmpty();
+        List<String> did =
+                stream(tape.get("entries")).map(e -> e.get("what").asString()).toList();
+        assertThat(did).containsOnlyOnce("finished imaging", "started a scan", "finished a scan");
+    }
+
+    private static String state(JsonNode session) {
+        return session.get("state").asString();
+    }
+
+    private static Stream<JsonNode> stream(JsonNode array) {
+        return array.valueStream();
+    }
+}

@@ -1,0 +1,133 @@
+package org.brantel.server.testing;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.net.ServerSocket;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.jdbc.datasource.DriverManagerDataSource;
+
+/** A server in a process of its own, with a home and a database of its own, that can be killed without warning. */
+public final class ServerProcess implements AutoCloseable {
+
+    private static final String PASSWORD = "a good password";
+
+    private final Lab lab = Lab.open();
+    private final String database;
+    private final Path home;
+    private final Map<String, String> settings;
+    private Process process;
+    private Visitor petra;
+
+    /** @param database its name; its folder in the lab's home is called the same */
+    public ServerProcess(String database) throws IOException {
+        this.database = database;
+        this.home = Files.createDirectories(lab.home().resolve(database));
+        Files.createDirectories(devices());
+        lab.sql().execute("create database " + database);
+        settings = lab.settings(lab.databaseUrl().replaceFirst("/brantel$", "/" + database));
+        settings.put("brantel.home", home.toString());
+        settings.put("brantel.demo-devices", devices().toString());
+    }
+
+    public Path home() {
+        return home;
+    }
+
+    public Path devices() {
+        return home.resolve("devices");
+    }
+
+    /** Its manager, signed in. */
+    public Visitor petra() {
+        return petra;
+    }
+
+    /** Its database, seen from here. */
+    public JdbcTemplate sql() {
+        return new JdbcTemplate(new DriverManagerDataSource(
+                settings.get("spring.datasource.url"),
+                settings.get("spring.datasource.username"),
+                settings.get("spring.datasource.password")));
+    }
+
+    /** Starts it and waits until it answers; the first time without anybody on its staff. */
+    public void start() throws IOException, InterruptedException {
+        int port;
+        try (ServerSocket free = new ServerSocket(0)) {
+            port = free.getLocalPort();
+        }
+        settings.put("server.port", Integer.toString(port));
+        List<String> command = new ArrayList<>(List.of(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-Xmx400m",
+                "-cp",
+                System.getProperty("java.class.path"),
+                "org.brantel.server.BrantelServer"));
+        settings.forEach((name, value) -> command.add("--" + name + "=" + value));
+        process = new ProcessBuilder(command)
+                .redirectErrorStream(true)
+                .redirectOutput(home.resolve("server.log").toFile())
+                .start();
+        petra = new Visitor("http://127.0.0.1:" + port);
+        for (int i = 0; i < 3000; i++) {
+            assertThat(process.isAlive()).as(this::log).isTrue();
+            try {
+                if (petra.get("/actuator/health").status() == 200) {
+                    return;
+                }
+            } catch (RuntimeException e) {
+                // not listening yet
+            }
+            Thread.sleep(100);
+        }
+        throw new AssertionError("the server on " + database + " did not start: " + log());
+    }
+
+    /** The first manager, as set up by the one-time link. */
+    public Map<String, String> firstManager() throws IOException {
+        String token = Files.readString(home.resolve("set-up-token"));
+        return Map.of("token", token, "login", "petra", "name", "Petra Lunn", "password", PASSWORD);
+    }
+
+    public void signIn() {
+        petra.post("/api/session", Map.of("login", "petra", "password", PASSWORD))
+                .expect(200);
+    }
+
+    /** Kills it as a power cut would. */
+    public void kill() throws InterruptedException {
+        process.destroyForcibly().waitFor();
+    }
+
+    /** Kills it once the database sleeps in a trigger on its behalf, and ends what it left behind there. */
+    public void killWhenHeld() throws InterruptedException {
+        String held = "from pg_stat_activity where datname = '" + database + "' and wait_event = 'PgSleep'";
+        for (int i = 0; sql().queryForObject("select count(*) " + held, Long.class) == 0; i++) {
+            assertThat(i).as(() -> "nothing was held: " + log()).isLessThan(600);
+            Thread.sleep(100);
+        }
+        kill();
+        sql().queryForList("select pg_terminate_backend(pid) " + held);
+    }
+
+    private String log() {
+        try {
+            return Files.readString(home.resolve("server.log"));
+        } catch (IOException e) {
+            return e.toString();
+        }
+    }
+
+    @Override
+    public void close() {
+        if (process != null) {
+            process.destroyForcibly();
+        }
+    }
+}
