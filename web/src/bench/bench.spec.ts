@@ -26,7 +26,7 @@ describe('the lens', () => {
   })
 })
 
-const passes = (pass: string, state: string, work: ImagingView['passes'] = []) =>
+const passes = (pass: string, state: ImagingView['state'], work: ImagingView['passes'] = []) =>
   passRows({ pass, state, passes: work })
 
 describe('passes', () => {

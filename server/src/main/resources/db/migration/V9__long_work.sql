@@ -23,3 +23,6 @@ create table image_recheck (
     ended_at timestamptz
 );
 create index image_recheck_imaging on image_recheck (imaging_id, id);
+
+-- What tells one coming of a medium from another, where it has no serial number.
+alter table attachment add column presence text not null default '';

@@ -18,6 +18,7 @@ import org.brantel.core.source.BlockState;
 import org.brantel.core.source.ReadMap;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.Sources;
+import org.brantel.core.source.WriteBlock;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
@@ -92,7 +93,7 @@ final class ImageVerb implements Callable<Integer> {
                 pace.take(bytes, () -> false);
             }
         };
-        try (Source opened = Sources.open(source, writeBlockDecided)) {
+        try (Source opened = Sources.open(source, writeBlock())) {
             ImagingResult result =
                     new Imager(opened, image, map == null ? Sources.mapBeside(image) : map, care, listener).run(orders);
             line.done();
@@ -109,5 +110,9 @@ final class ImageVerb implements Callable<Integer> {
                     result.sha256())));
             return result.failedBytes() == 0 && result.finished() ? EngineCommand.DONE : EngineCommand.DONE_WITH_NOTE;
         }
+    }
+
+    private WriteBlock writeBlock() {
+        return writeBlockDecided ? new WriteBlock("--write-block-decided") : WriteBlock.REQUIRED;
     }
 }

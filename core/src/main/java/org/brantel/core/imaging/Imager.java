@@ -12,6 +12,7 @@ import org.brantel.core.source.BlockState;
 import org.brantel.core.source.Bookmark;
 import org.brantel.core.source.DestinationFull;
 import org.brantel.core.source.DestinationGuard;
+import org.brantel.core.source.Expected;
 import org.brantel.core.source.MapJournal;
 import org.brantel.core.source.Range;
 import org.brantel.core.source.ReadMap;
@@ -37,9 +38,19 @@ public final class Imager {
     private final Path mapFile;
     private final CareProfile profile;
     private final ImagingListener listener;
+    private final Expected expected;
 
-    public Imager(Source source, Path image, Path mapFile, CareProfile profile, ImagingListener listener) {
+    /** Of whatever medium is there. */
+    public Imager(Source source, Path image, Path mapFile, CareProfile profile, ImagingListener listener)
+            throws IOException {
+        this(source, Expected.of(source), image, mapFile, profile, listener);
+    }
+
+    /** @param expected the medium that is meant; nothing is read of another */
+    public Imager(
+            Source source, Expected expected, Path image, Path mapFile, CareProfile profile, ImagingListener listener) {
         this.source = source;
+        this.expected = expected;
         this.image = image;
         this.mapFile = mapFile;
         this.profile = profile;
@@ -49,13 +60,15 @@ public final class Imager {
     /**
      * Works until done, told to stop, or a stop limit is reached.
      *
-     * @throws SourceException.Gone when the device vanished; what was read is saved
+     * @throws SourceException.Gone    when the device vanished; what was read is saved
+     * @throws SourceException.Another when it is not the medium that is meant; nothing was read
      * @throws ImageInUse           when another session writes the same image
      * @throws DeviceInUse          when another session reads the device
      * @throws DestinationFull      when the image has no room; what was read is saved
      */
     public ImagingResult run(Orders orders) throws IOException {
         long start = System.nanoTime();
+        expected.confirm(source);
         DestinationGuard.check(source, image);
         DestinationGuard.check(source, mapFile);
         ReadMap map = new ReadMap(source.size());
@@ -138,17 +151,7 @@ public final class Imager {
             return new Opened(MapJournal.create(mapFile, source), Bookmark.NONE);
         }
         MapJournal.Loaded loaded = MapJournal.load(mapFile);
-        if (loaded.header().size() != source.size()) {
-            throw new SourceException("The map " + mapFile + " is of a medium of "
-                    + loaded.header().size() + " bytes, but " + source.description() + " has " + source.size()
-                    + "; this is another device.");
-        }
-        String was = loaded.header().identity().serial();
-        String is = source.identity().serial();
-        if (!was.isEmpty() && !is.isEmpty() && !was.equals(is)) {
-            throw new SourceException("The map " + mapFile + " is of the device " + was + ", but "
-                    + source.description() + " is " + is + "; this is another device.");
-        }
+        new Expected(loaded.header().identity(), "").confirm(source);
         long there = Files.size(image);
         Bookmark bookmark = loaded.rounds()
                 .sweptTo(Math.min(loaded.rounds().swept(), there / source.requestUnit() * source.requestUnit()));

@@ -1,13 +1,11 @@
 package org.brantel.core.source;
 
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -22,10 +20,6 @@ public final class AttachedDisks {
 
     /** Memory, and devices that are only made of others. */
     private static final List<String> NOT_DISKS = List.of("ram", "zram", "dm-", "md", "nbd", "fd");
-    /** From the best kind of name to the worst; by-id has several links to a disk. */
-    private static final List<String> BEST_NAMES = List.of("ata-", "nvme-", "usb-", "mmc-", "scsi-", "wwn-");
-
-    private static final int SERIAL_AT = 4;
 
     private final Path root;
 
@@ -58,7 +52,7 @@ public final class AttachedDisks {
     }
 
     private Optional<AttachedDisk> disk(Path sys, String name) throws IOException {
-        long size = number(text(sys.resolve("size"))) * 512;
+        long size = number(DiskIdentity.text(sys.resolve("size"))) * 512;
         if (size == 0) {
             return Optional.empty();
         }
@@ -66,58 +60,16 @@ public final class AttachedDisks {
                 .filter(p -> Files.exists(p.resolve("partition")))
                 .map(p -> "/dev/" + p.getFileName())
                 .toList();
-        String best = byId(name).orElse(name);
-        Identity identity = name.startsWith("loop")
-                ? new Identity("", text(sys.resolve("loop/backing_file")), "", size)
-                : identity(sys.resolve("device"), best, size);
+        DiskIdentity disk = new DiskIdentity(root, sys, name);
         return Optional.of(new AttachedDisk(
                 "/dev/" + name,
-                best,
-                identity,
-                (int) Math.max(512, number(text(sys.resolve("queue/logical_block_size")))),
-                text(sys.resolve("ro")).equals("1"),
-                text(sys.resolve("removable")).equals("1"),
+                disk.name(),
+                disk.identity(size),
+                (int) Math.max(512, number(DiskIdentity.text(sys.resolve("queue/logical_block_size")))),
+                DiskIdentity.text(sys.resolve("ro")).equals("1"),
+                DiskIdentity.text(sys.resolve("removable")).equals("1"),
                 partitions,
                 inUse(sys, name, partitions)));
-    }
-
-    private Identity identity(Path device, String best, long size) throws IOException {
-        String serial = text(device.resolve("serial"));
-        Path page = device.resolve("vpd_pg80");
-        if (serial.isEmpty() && Files.isReadable(page)) {
-            // SCSI Primary Commands, unit serial number page: a header of four bytes, then the number.
-            byte[] bytes = Files.readAllBytes(page);
-            serial = bytes.length <= SERIAL_AT
-                    ? ""
-                    : new String(bytes, SERIAL_AT, bytes.length - SERIAL_AT, StandardCharsets.US_ASCII)
-                            .replaceAll("[^\\x21-\\x7e]", "");
-        }
-        if (serial.isEmpty() && best.matches("(ata|usb)-.*_[^_]+")) {
-            serial = best.substring(best.lastIndexOf('_') + 1).replaceAll("-\\d+:\\d+$", "");
-        }
-        String model = text(device.resolve("model"));
-        return new Identity(
-                text(device.resolve("vendor")), model.isEmpty() ? text(device.resolve("name")) : model, serial, size);
-    }
-
-    private Optional<String> byId(String name) throws IOException {
-        return children(root.resolve("dev/disk/by-id")).stream()
-                .filter(link -> leadsTo(link, name))
-                .map(l -> l.getFileName().toString())
-                .min(Comparator.comparingInt((String n) -> rank(n)).thenComparing(n -> n));
-    }
-
-    private static int rank(String name) {
-        return (int) BEST_NAMES.stream().takeWhile(b -> !name.startsWith(b)).count();
-    }
-
-    private static boolean leadsTo(Path link, String name) {
-        try {
-            return Files.isSymbolicLink(link)
-                    && Files.readSymbolicLink(link).getFileName().toString().equals(name);
-        } catch (IOException e) {
-            return false;
-        }
     }
 
     private String inUse(Path sys, String name, List<String> partitions) throws IOException {
@@ -151,17 +103,6 @@ public final class AttachedDisks {
 
     private static List<String> lines(Path file) throws IOException {
         return Files.isReadable(file) ? Arrays.asList(Files.readString(file).split("\n")) : List.of();
-    }
-
-    private static String text(Path file) throws IOException {
-        try {
-            return Files.isReadable(file) ? Files.readString(file).strip() : "";
-        } catch (NoSuchFileException e) {
-            throw e;
-        } catch (IOException unreadable) {
-            // sysfs answers some files with an error while a device is on its way in or out.
-            return "";
-        }
     }
 
     private static long number(String text) {

@@ -64,12 +64,15 @@ final class BlockDevice {
     }
 
     Identity identity() throws IOException {
-        Path device = disk().resolve("device");
-        return new Identity(
-                text(device.resolve("vendor"), ""),
-                text(device.resolve("model"), ""),
-                text(device.resolve("serial"), ""),
-                size());
+        return disk(disk()).identity(size());
+    }
+
+    String presence() throws IOException {
+        return disk(disk()).presence();
+    }
+
+    private static DiskIdentity disk(Path sys) {
+        return new DiskIdentity(Path.of("/"), sys, sys.getFileName().toString());
     }
 
     /** The whole disk's place in sysfs, whichever of its partitions this is. */

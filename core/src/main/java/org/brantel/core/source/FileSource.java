@@ -9,6 +9,7 @@ import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
+import java.nio.file.attribute.BasicFileAttributes;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -49,17 +50,14 @@ public final class FileSource implements Source {
         identity = device != null ? device.identity() : Identity.ofSize(size);
     }
 
-    /**
-     * @param writeBlockDecided a recorded decision that a writable block device may be read
-     * @throws SourceException in one sentence, when there is nothing to read
-     */
-    public static FileSource open(Path path, boolean writeBlockDecided) throws IOException {
+    /** @throws SourceException in one sentence, when there is nothing to read */
+    public static FileSource open(Path path, WriteBlock writeBlock) throws IOException {
         if (Files.isDirectory(path)) {
             throw new SourceException(path + " is a folder; name an image file or a device.");
         }
         BlockDevice device = BlockDevice.at(path).orElse(null);
-        if (device != null && !device.readOnly() && !writeBlockDecided) {
-            throw new SourceException.WriteBlockNeeded(path.toString());
+        if (device != null) {
+            writeBlock.check(!device.readOnly(), path.toString());
         }
         boolean direct = device != null && device.size() % DIRECT_UNIT == 0;
         FileChannel channel;
@@ -103,6 +101,15 @@ public final class FileSource implements Source {
                     Arrays.fill(buffer, at + (int) (f.offset() - offset), at + (int) (f.end() - offset), (byte) 0));
             return new ReadOutcome(failed, System.nanoTime() - start);
         }
+    }
+
+    @Override
+    public String presence() throws IOException {
+        if (device != null) {
+            return device.presence();
+        }
+        Object key = Files.readAttributes(path, BasicFileAttributes.class).fileKey();
+        return key == null ? "" : key.toString();
     }
 
     @Override

@@ -120,7 +120,7 @@ final class FillingImage implements Source {
     private boolean isInFile(long end) throws IOException {
         if ((image == null || end > image.size()) && Files.size(path) >= end) {
             close();
-            image = FileSource.open(path, false);
+            image = FileSource.open(path, WriteBlock.REQUIRED);
         }
         return image != null && end <= image.size();
     }

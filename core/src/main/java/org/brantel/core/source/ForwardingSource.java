@@ -49,6 +49,11 @@ public abstract class ForwardingSource implements Source {
     }
 
     @Override
+    public String presence() throws IOException {
+        return inner.presence();
+    }
+
+    @Override
     public List<Path> filesBehind() {
         return inner.filesBehind();
     }

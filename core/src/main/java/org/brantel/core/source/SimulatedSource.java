@@ -37,7 +37,7 @@ public final class SimulatedSource implements Source {
     public static SimulatedSource open(Path file) throws IOException {
         FaultPlan plan = plan(file);
         Path backing = file.toAbsolutePath().resolveSibling(plan.backing());
-        return new SimulatedSource(file, FileSource.open(unpacked(backing), true), plan);
+        return new SimulatedSource(file, FileSource.open(unpacked(backing), WriteBlock.REQUIRED), plan);
     }
 
     /**

@@ -50,6 +50,14 @@ public interface Source extends Closeable {
         return description();
     }
 
+    /**
+     * What tells this coming of a medium from another under the same name; empty when nothing does. Two can be compared
+     * when what stands before the last slash is equal.
+     */
+    default String presence() throws IOException {
+        return "";
+    }
+
     /** Parts of a range that are known, without reading, not to be there; ascending. */
     default List<Range> knownUnread(Range range) {
         return List.of();

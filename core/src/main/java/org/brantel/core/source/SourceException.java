@@ -24,6 +24,17 @@ public class SourceException extends IOException {
         }
     }
 
+    /** Another medium than the one that is meant; nothing was read of it. */
+    public static final class Another extends SourceException {
+        private static final long serialVersionUID = 1L;
+
+        /** @param differs what tells them apart, like "size 5 bytes instead of 6" */
+        public Another(String description, String differs) {
+            super(description + " is another device than the one that is meant: " + differs
+                    + ". Nothing was read of it; put the right one back, or attach this one.");
+        }
+    }
+
     /** A block device that the kernel would let us write to, without a recorded write-block decision. */
     public static final class WriteBlockNeeded extends SourceException {
         private static final long serialVersionUID = 1L;

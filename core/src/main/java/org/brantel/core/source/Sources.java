@@ -18,11 +18,10 @@ public final class Sources {
     private Sources() {}
 
     public static Source open(String written) throws IOException {
-        return open(written, false);
+        return open(written, WriteBlock.REQUIRED);
     }
 
-    /** @param writeBlockDecided a recorded decision that a writable block device may be read */
-    public static Source open(String written, boolean writeBlockDecided) throws IOException {
+    public static Source open(String written, WriteBlock writeBlock) throws IOException {
         if (written == null || written.isBlank()) {
             throw new SourceException(
                     "No source is named; give an image file, a device, nbd://HOST:PORT/NAME, or sim:FILE.json.");
@@ -31,10 +30,10 @@ public final class Sources {
             return SimulatedSource.open(Path.of(written.substring(SIMULATED.length())));
         }
         if (written.startsWith(NbdAddress.SCHEME)) {
-            return NbdSource.open(NbdAddress.parse(written), writeBlockDecided);
+            return NbdSource.open(NbdAddress.parse(written), writeBlock);
         }
         Path path = Path.of(written);
-        FileSource file = FileSource.open(path, writeBlockDecided);
+        FileSource file = FileSource.open(path, writeBlock);
         Path map = mapBeside(path);
         try {
             return Files.exists(map) ? MappedImage.open(file, map) : file;

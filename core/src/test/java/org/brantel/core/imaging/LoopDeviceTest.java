@@ -27,6 +27,7 @@ import org.brantel.core.source.ReadMap;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.SourceException;
 import org.brantel.core.source.Sources;
+import org.brantel.core.source.WriteBlock;
 import org.brantel.core.testing.FaultySource;
 import org.brantel.core.testing.LoopDevice;
 import org.junit.jupiter.api.AfterEach;
@@ -95,7 +96,7 @@ class LoopDeviceTest {
             assertThatThrownBy(() -> Sources.open(loop.node().toString()))
                     .isInstanceOf(SourceException.WriteBlockNeeded.class)
                     .hasMessageContaining("write-block decision");
-            try (Source source = Sources.open(loop.node().toString(), true)) {
+            try (Source source = Sources.open(loop.node().toString(), new WriteBlock("a test"))) {
                 assertThat(run(source, CareProfile.HEALTHY).finished()).isTrue();
             }
         }
@@ -169,7 +170,7 @@ class LoopDeviceTest {
         Path mount = Files.createDirectory(folder.resolve("mount"));
         try (LoopDevice loop = LoopDevice.over(disk, false)) {
             mount(loop, mount);
-            try (Source source = Sources.open(loop.node().toString(), true)) {
+            try (Source source = Sources.open(loop.node().toString(), new WriteBlock("a test"))) {
                 image = mount.resolve("out.img");
                 assertThatThrownBy(() -> run(source, CareProfile.HEALTHY))
                         .isInstanceOf(SourceException.class)

@@ -32,6 +32,15 @@ public final class LoopDevice implements AutoCloseable {
         return new LoopDevice(Path.of(said.text().strip()));
     }
 
+    /** Read-only at a node that another one had. */
+    public static LoopDevice at(Path node, Path file) throws IOException {
+        Said said = run("losetup", "--read-only", node.toString(), file.toString());
+        if (said.exit() != 0) {
+            throw new IOException("losetup " + node + ": " + said.text().strip());
+        }
+        return new LoopDevice(node);
+    }
+
     /** What a command said. */
     public record Said(int exit, String text) {}
 

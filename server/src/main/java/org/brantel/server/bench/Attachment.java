@@ -10,7 +10,9 @@ import jakarta.persistence.Table;
 import java.io.IOException;
 import java.time.Instant;
 import org.brantel.core.json.Json;
+import org.brantel.core.source.Expected;
 import org.brantel.core.source.Identity;
+import org.brantel.core.source.WriteBlock;
 
 /** A medium that stands at the bench for a case, with the outcome of the identity check. */
 @Entity
@@ -43,6 +45,8 @@ class Attachment {
     @Column(updatable = false)
     private String identity;
 
+    private String presence;
+
     @Column(updatable = false)
     private boolean matched;
 
@@ -69,14 +73,15 @@ class Attachment {
     Attachment(
             Long caseId,
             String medium,
-            Identity identity,
+            Expected expected,
             boolean matched,
             Decisions decisions,
             String who,
             Instant at) {
         this.caseId = caseId;
         this.medium = medium;
-        this.identity = Json.write(identity);
+        this.identity = Json.write(expected.identity());
+        this.presence = expected.presence();
         this.matched = matched;
         this.decision = decisions.identity();
         this.writeBlock = decisions.writeBlock();
@@ -96,8 +101,18 @@ class Attachment {
         return caseId;
     }
 
-    boolean mayBeWritable() {
-        return writeBlock != null;
+    WriteBlock writeBlock() {
+        return new WriteBlock(writeBlock);
+    }
+
+    /** How its medium is known again. */
+    Expected expected() {
+        return new Expected(view().identity(), presence);
+    }
+
+    /** A person says that the medium which was out and is in again is the one that it was. */
+    void seenAgain() {
+        presence = "";
     }
 
     String medium() {

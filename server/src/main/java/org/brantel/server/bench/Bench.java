@@ -142,6 +142,9 @@ public class Bench {
         }
         locks.touch(number);
         boolean cameBack = who.equals(Happenings.MACHINE);
+        if (!cameBack && session.vanishedAt() != null) {
+            stations.seenAgain(session.attachmentId());
+        }
         session.waitAgain();
         if (cameBack) {
             log.save(new ImagingEvent(id, clock.instant(), ImagingEvent.Kind.BACK, "the same device is back"));

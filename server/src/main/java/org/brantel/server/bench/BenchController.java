@@ -16,6 +16,9 @@ import org.brantel.core.source.IdentityCheck;
 import org.brantel.core.source.MapFile;
 import org.brantel.server.intake.CaseForm;
 import org.brantel.server.intake.Cases;
+import org.brantel.server.media.BoxDrives;
+import org.brantel.server.media.Media;
+import org.brantel.server.media.Medium;
 import org.brantel.server.platform.Settings;
 import org.brantel.server.staff.Staff;
 import org.brantel.server.work.WorkState;
@@ -63,7 +66,7 @@ class BenchController {
      * @param state      of the session that reads it
      */
     record Station(
-            Media.Medium medium,
+            Medium medium,
             @Nullable String caseNumber,
             @Nullable WorkState state) {}
 
@@ -71,7 +74,7 @@ class BenchController {
      * @param inbox where the lab places raw images
      * @param silent boxes that do not answer
      */
-    record BenchView(List<Station> stations, List<ImagingView> sessions, List<Boxes.Silent> silent, String inbox) {}
+    record BenchView(List<Station> stations, List<ImagingView> sessions, List<BoxDrives.Silent> silent, String inbox) {}
 
     /**
      * @param profiles from the least gentle to the gentlest
@@ -101,7 +104,7 @@ class BenchController {
     private final Bench bench;
     private final Steering steering;
     private final SessionReports reports;
-    private final Boxes boxes;
+    private final BoxDrives boxes;
     private final Media media;
     private final Cases cases;
     private final Staff staff;
@@ -112,7 +115,7 @@ class BenchController {
             Bench bench,
             Steering steering,
             SessionReports reports,
-            Boxes boxes,
+            BoxDrives boxes,
             Media media,
             Cases cases,
             Staff staff,

@@ -15,7 +15,9 @@ import org.brantel.core.source.Source;
 import org.brantel.server.health.HealthReadings;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.locks.Locks;
+import org.brantel.server.media.Media;
 import org.brantel.server.platform.Happenings;
+import org.brantel.server.platform.Refusal;
 import org.brantel.server.settings.LabSettings;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -88,11 +90,11 @@ public class IdleHealth {
         if (!locks.state(number).untouchable().isEmpty()) {
             return;
         }
-        try (Source source = media.open(a.medium(), a.mayBeWritable())) {
+        try (Source source = media.open(a.medium(), a.expected(), a.writeBlock())) {
             Optional<HealthReading> reading = source.health();
             reading.ifPresent(r ->
                     readings.record(new HealthReadings.Place(number, a.caseId(), a.id(), null), r, Happenings.MACHINE));
-        } catch (IOException e) {
+        } catch (IOException | Refusal e) {
             LOG.info(
                     "The health of {} of {} was not read, it is asked again later: {}",
                     a.medium(),

@@ -25,6 +25,7 @@ class ImagingEvent {
         WORK,
         LIMIT,
         VANISHED,
+        ANOTHER,
         BACK,
         PAUSED,
         FULL,

@@ -14,11 +14,13 @@ import org.brantel.core.imaging.ImageInUse;
 import org.brantel.core.imaging.Imager;
 import org.brantel.core.imaging.ImagingResult;
 import org.brantel.core.source.DestinationFull;
+import org.brantel.core.source.Expected;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.SourceException;
 import org.brantel.core.source.Sources;
 import org.brantel.server.health.HealthReadings;
 import org.brantel.server.locks.Locks;
+import org.brantel.server.media.Media;
 import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Settings;
 import org.brantel.server.platform.Topic;
@@ -135,6 +137,9 @@ class ImagingJob implements Labour<ImagingSession> {
         } catch (DeviceInUse e) {
             return pause(run, watch, ImagingEvent.Kind.FULL, e.getMessage())
                     .told("paused imaging: the device is in use", e.getMessage());
+        } catch (SourceException.Another e) {
+            return pause(run, watch, ImagingEvent.Kind.ANOTHER, e.getMessage())
+                    .told("did not image: another device stands in its place", of(run) + "; " + e.getMessage());
         } catch (SourceException.Gone e) {
             boolean returns =
                     media.returnsByItself(attachment.medium(), attachment.view().identity());
@@ -210,8 +215,9 @@ class ImagingJob implements Labour<ImagingSession> {
     private ImagingResult read(
             Attachment attachment, Path image, CareProfile profile, SessionWatch watch, SessionOrders orders)
             throws IOException {
-        try (Source source = media.open(attachment.medium(), attachment.mayBeWritable())) {
-            return new Imager(source, image, Sources.mapBeside(image), profile, watch).run(orders);
+        Expected expected = attachment.expected();
+        try (Source source = media.open(attachment.medium(), expected, attachment.writeBlock())) {
+            return new Imager(source, expected, image, Sources.mapBeside(image), profile, watch).run(orders);
         }
     }
 

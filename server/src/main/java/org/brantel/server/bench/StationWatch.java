@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.time.Clock;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.brantel.server.media.Media;
 import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Topic;
 import org.brantel.server.work.WorkState;

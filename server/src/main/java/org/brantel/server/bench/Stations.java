@@ -12,13 +12,17 @@ import java.util.stream.Collectors;
 import org.brantel.core.firstlook.FirstLook;
 import org.brantel.core.health.HealthReading;
 import org.brantel.core.imaging.ProfileAdvice;
+import org.brantel.core.source.Expected;
 import org.brantel.core.source.Identity;
 import org.brantel.core.source.IdentityCheck;
 import org.brantel.core.source.Source;
+import org.brantel.core.source.WriteBlock;
 import org.brantel.server.health.HealthReadings;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.locks.Locks;
+import org.brantel.server.media.Media;
+import org.brantel.server.media.Medium;
 import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Topic;
@@ -88,7 +92,7 @@ public class Stations {
         if (isBeingRead(attachment)) {
             throw Refusal.conflict("This medium is being read already; its own session tells more than a first look.");
         }
-        try (Source source = media.open(attachment.medium(), attachment.mayBeWritable())) {
+        try (Source source = media.open(attachment.medium(), attachment.expected(), attachment.writeBlock())) {
             return FirstLook.at(
                     source,
                     meant(cases.docket(number).devices(), source.identity()).identity());
@@ -117,7 +121,7 @@ public class Stations {
                             + "; nothing is read until you write down why it is attached all the same.");
         }
         // Opened once: a device that could be written to is refused here, before anybody counts on it.
-        media.open(medium, writeBlock != null).close();
+        Expected expected = media.attach(medium, found, new WriteBlock(writeBlock));
         standing(caseId).ifPresent(a -> {
             if (isBeingRead(a)) {
                 throw Refusal.conflict(
@@ -128,7 +132,7 @@ public class Stations {
         Attachment attachment = attachments.save(new Attachment(
                 caseId,
                 medium,
-                found,
+                expected,
                 check.matches(),
                 new Attachment.Decisions(reason, writeBlock),
                 who,
@@ -175,7 +179,7 @@ public class Stations {
         if (isBeingRead(attachment)) {
             throw Refusal.conflict("This medium is being read; its session reads its health as well.");
         }
-        try (Source source = media.open(attachment.medium(), attachment.mayBeWritable())) {
+        try (Source source = media.open(attachment.medium(), attachment.expected(), attachment.writeBlock())) {
             return source.health()
                     .orElseThrow(() ->
                             Refusal.conflict("This device gives no health readings by the kernel's interface; upload a "
@@ -198,13 +202,13 @@ public class Stations {
      *
      * @param meant the best that stands there, and something of its identity speaks for it
      */
-    record Standing(Media.Medium medium, IdentityCheck check, String words, boolean meant) {}
+    record Standing(Medium medium, IdentityCheck check, String words, boolean meant) {}
 
     /** Every medium that can be attached, the one that fits the case best first. */
     List<Standing> comparable(String number) throws IOException {
         List<CaseViews.Device> devices = cases.docket(number).devices();
         List<Standing> all = new ArrayList<>();
-        for (Media.Medium m : media.all()) {
+        for (Medium m : media.all()) {
             IdentityCheck check =
                     IdentityCheck.compare(meant(devices, m.identity()).identity(), m.identity());
             all.add(new Standing(m, check, check.words(), false));
@@ -240,6 +244,11 @@ public class Stations {
         }
         attachment.detach(clock.instant());
         happenings.tell(number, who, "detached the device", attachment.medium(), Topic.BENCH);
+    }
+
+    /** A person says that the medium which vanished is back. */
+    void seenAgain(long attachmentId) {
+        attachments.findById(attachmentId).orElseThrow().seenAgain();
     }
 
     /** Whether a session waits for it or reads it. */

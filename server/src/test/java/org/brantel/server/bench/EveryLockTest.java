@@ -20,6 +20,7 @@ import java.util.Map;
 import java.util.function.Consumer;
 import java.util.stream.Stream;
 import org.brantel.core.testing.Corpus;
+import org.brantel.server.media.Media;
 import org.brantel.server.testing.BenchDevices;
 import org.brantel.server.testing.CaseForms;
 import org.brantel.server.testing.Lab;

@@ -87,4 +87,45 @@ class LoopStationTest {
         }
         assertThat(Files.readAllBytes(file)).isEqualTo(content);
     }
+
+    /** Another disk under the same node, put in between attaching and reading. */
+    @Test
+    void aDiskThatWasSwappedUnderTheSameNodeIsNotRead() throws IOException {
+        Path other =
+                Files.write(Files.createTempFile(Path.of("/dev/shm"), "brantel", ".disk"), new byte[content.length]);
+        LoopDevice loop = LoopDevice.over(file, true);
+        try {
+            Story story = story().attached("disk/" + loop.node().getFileName());
+            loop.close();
+            loop = LoopDevice.at(loop.node(), other);
+            story.imaging("healthy");
+            JsonNode session = story.awaitImaging("paused");
+            assertThat(session.get("trouble").asString()).contains("is another device than the one that is meant");
+            assertThat(session.get("readBytes").asLong()).isZero();
+            assertThat(story.una.get(story.path("/custody")).text())
+                    .contains("did not image: another device stands in its place");
+        } finally {
+            loop.close();
+            Files.delete(other);
+        }
+    }
+
+    /** Equal in everything that it says of itself: only the kernel knows that it came a second time. */
+    @Test
+    void aDiskWithoutASerialThatWasOutIsReadOnlyAfterSomebodyAttachesItAgain() throws IOException {
+        LoopDevice loop = LoopDevice.over(file, true);
+        try {
+            Story story = story().attached("disk/" + loop.node().getFileName());
+            loop.close();
+            loop = LoopDevice.at(loop.node(), file);
+            story.imaging("healthy");
+            assertThat(story.awaitImaging("paused").get("trouble").asString()).contains("taken out and put in");
+            story.attached("disk/" + loop.node().getFileName());
+            story.imaging("healthy");
+            assertThat(story.awaitImaging("done").get("sha256").asString())
+                    .isEqualTo(Hashes.sha256Hex(content, 0, content.length));
+        } finally {
+            loop.close();
+        }
+    }
 }

@@ -14,6 +14,7 @@ import org.brantel.core.source.RangeSet;
 import org.brantel.core.source.ReadOutcome;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.SourceException;
+import org.brantel.core.source.WriteBlock;
 
 /**
  * A drive that another machine exports. A link that breaks is made anew a few times; the export that answers then must
@@ -38,13 +39,10 @@ public final class NbdSource implements Source {
         export = link.export();
     }
 
-    /**
-     * @param writeBlockDecided a recorded decision that an export may be read which the server would let us write to
-     * @throws SourceException in one sentence
-     */
-    public static NbdSource open(NbdAddress address, boolean writeBlockDecided) throws IOException {
+    /** @throws SourceException in one sentence */
+    public static NbdSource open(NbdAddress address, WriteBlock writeBlock) throws IOException {
         NbdLink link = NbdHandshake.open(address);
-        if (!link.export().readOnly() && !writeBlockDecided) {
+        if (!link.export().readOnly() && !writeBlock.isDecided()) {
             link.close();
             throw new SourceException.WriteBlockNeeded(address.toString(), "the server that exports it");
         }

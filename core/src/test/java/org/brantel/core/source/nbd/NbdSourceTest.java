@@ -14,6 +14,7 @@ import org.brantel.core.source.ReadOutcome;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.SourceException;
 import org.brantel.core.source.Sources;
+import org.brantel.core.source.WriteBlock;
 import org.brantel.core.testing.NbdServer;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -82,7 +83,7 @@ class NbdSourceTest {
             assertThatThrownBy(() -> Sources.open(server.address("")))
                     .isInstanceOf(SourceException.WriteBlockNeeded.class)
                     .hasMessageContaining("write-block decision");
-            try (Source source = Sources.open(server.address(""), true)) {
+            try (Source source = Sources.open(server.address(""), new WriteBlock("a test"))) {
                 assertThat(source.read(0, new byte[512], 0, 512).isClean()).isTrue();
             }
         }

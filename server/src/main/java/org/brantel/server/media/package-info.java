@@ -1,0 +1,2 @@
+/** What can be attached, by kind: one provider for each, and {@link org.brantel.server.media.Media} above them. */
+package org.brantel.server.media;
