@@ -5,6 +5,9 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
+import org.brantel.core.image.BlockState;
+import org.brantel.core.image.MapJournal;
+import org.brantel.core.image.ReadMap;
 import org.brantel.core.imaging.CareProfile;
 import org.brantel.core.imaging.Imager;
 import org.brantel.core.imaging.ImagingListener;
@@ -14,10 +17,8 @@ import org.brantel.core.imaging.Planner;
 import org.brantel.core.imaging.SharedRate;
 import org.brantel.core.imaging.StopLimits;
 import org.brantel.core.json.Json;
-import org.brantel.core.source.BlockState;
-import org.brantel.core.source.ReadMap;
+import org.brantel.core.opening.Sources;
 import org.brantel.core.source.Source;
-import org.brantel.core.source.Sources;
 import org.brantel.core.source.WriteBlock;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -95,7 +96,7 @@ final class ImageVerb implements Callable<Integer> {
         };
         try (Source opened = Sources.open(source, writeBlock())) {
             ImagingResult result =
-                    new Imager(opened, image, map == null ? Sources.mapBeside(image) : map, care, listener).run(orders);
+                    new Imager(opened, image, map == null ? MapJournal.beside(image) : map, care, listener).run(orders);
             line.done();
             if (result.reached() != null) {
                 System.err.println("Stopped at a limit: " + result.reached().words()

@@ -5,8 +5,8 @@ import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.concurrent.Callable;
-import org.brantel.core.carve.Kinds;
 import org.brantel.core.json.Json;
+import org.brantel.core.kinds.Kinds;
 import picocli.CommandLine.Command;
 
 @Command(

@@ -1,10 +1,10 @@
 package org.brantel.cli;
 
 import java.nio.file.Path;
+import org.brantel.core.image.MapFile;
+import org.brantel.core.image.MapJournal;
 import org.brantel.core.imaging.UnreadReport;
 import org.brantel.core.json.Json;
-import org.brantel.core.source.MapFile;
-import org.brantel.core.source.Sources;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
 
@@ -19,7 +19,7 @@ final class MapVerb {
             mixinStandardHelpOptions = true,
             description = "Lists every range that the image does not hold, as JSON.")
     int unread(@Parameters(paramLabel = "IMAGE") Path image) throws Exception {
-        UnreadReport report = UnreadReport.of(Sources.mapBeside(image));
+        UnreadReport report = UnreadReport.of(MapJournal.beside(image));
         System.out.println(Json.writePretty(report));
         return report.unreadBytes() == 0 ? EngineCommand.DONE : EngineCommand.DONE_WITH_NOTE;
     }
@@ -30,7 +30,7 @@ final class MapVerb {
             description = "Writes the map of an image as one JSON document.")
     int export(@Parameters(paramLabel = "IMAGE") Path image, @Parameters(paramLabel = "FILE.json") Path file)
             throws Exception {
-        MapFile.of(Sources.mapBeside(image)).write(file);
+        MapFile.of(MapJournal.beside(image)).write(file);
         return EngineCommand.DONE;
     }
 
@@ -40,7 +40,7 @@ final class MapVerb {
             description = "Makes the map of an image from an exported one; imaging goes on from it.")
     int bringIn(@Parameters(paramLabel = "FILE.json") Path file, @Parameters(paramLabel = "IMAGE") Path image)
             throws Exception {
-        MapFile.read(file).writeJournal(Sources.mapBeside(image));
+        MapFile.read(file).writeJournal(MapJournal.beside(image));
         return EngineCommand.DONE;
     }
 }

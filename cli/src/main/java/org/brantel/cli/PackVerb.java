@@ -5,9 +5,9 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.util.concurrent.Callable;
+import org.brantel.core.opening.Sources;
 import org.brantel.core.scan.SessionFile;
 import org.brantel.core.source.Source;
-import org.brantel.core.source.Sources;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
 

@@ -4,10 +4,10 @@ import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
+import org.brantel.core.opening.Sources;
 import org.brantel.core.scan.ScanReport;
 import org.brantel.core.scan.SessionFile;
 import org.brantel.core.source.Source;
-import org.brantel.core.source.Sources;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
 

@@ -4,10 +4,15 @@ import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
+import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
+import com.tngtech.archunit.lang.ArchCondition;
 import com.tngtech.archunit.lang.ArchRule;
+import com.tngtech.archunit.lang.ConditionEvents;
+import com.tngtech.archunit.lang.SimpleConditionEvent;
+import java.util.Set;
 
 /** The core depends on nothing but the JDK and one small library for JSON, and writes to no source. */
 @AnalyzeClasses(packages = "org.brantel.core", importOptions = ImportOption.DoNotIncludeTests.class)
@@ -45,20 +50,71 @@ class ArchitectureTest {
             .resideInAnyPackage("java.net..");
 
     @ArchTest
-    static final ArchRule PACKAGES_FORM_NO_CIRCLES =
+    static final ArchRule ROOMS_FORM_NO_CIRCLES =
             slices().matching("org.brantel.core.(*)..").should().beFreeOfCycles();
 
-    /** Only the map of an image and the unpacking of a simulated device write; neither is a source. */
+    /** Whatever their depth: each package is a slice of its own. */
     @ArchTest
-    static final ArchRule SOURCES_OPEN_FOR_READING_ONLY = noClasses()
-            .that()
-            .resideInAPackage("org.brantel.core.source")
-            .and()
-            .haveSimpleNameNotContaining("MapJournal")
-            .and()
-            .haveSimpleNameNotContaining("SimulatedSource")
-            .should()
-            .accessField(java.nio.file.StandardOpenOption.class, "WRITE")
-            .orShould()
-            .callMethod(java.nio.channels.FileChannel.class, "write", java.nio.ByteBuffer.class);
+    static final ArchRule PACKAGES_FORM_NO_CIRCLES =
+            slices().matching("org.brantel.core.(**)").should().beFreeOfCycles();
+
+    /** Whatever the kind, and without exceptions by name: a source has no way to write. */
+    @ArchTest
+    static final ArchRule NOTHING_WRITES_TO_A_SOURCE =
+            noClasses().that().resideInAPackage("org.brantel.core.source..").should(useAWritingInterface());
+
+    private static ArchCondition<JavaClass> useAWritingInterface() {
+        return new ArchCondition<>("use a writing interface of the JDK") {
+            @Override
+            public void check(JavaClass in, ConditionEvents events) {
+                in.getAccessesFromSelf().stream()
+                        .filter(a -> isWriting(
+                                a.getTargetOwner().getName(), a.getTarget().getName()))
+                        .forEach(a -> events.add(SimpleConditionEvent.satisfied(in, a.getDescription())));
+            }
+        };
+    }
+
+    /** Of {@code Files}, only what looks; of channels and their options, only reading; no stream or file that writes. */
+    private static boolean isWriting(String owner, String member) {
+        return switch (owner) {
+            case "java.nio.file.Files" ->
+                !Set.of(
+                                "exists",
+                                "notExists",
+                                "isRegularFile",
+                                "isDirectory",
+                                "isSymbolicLink",
+                                "isReadable",
+                                "isSameFile",
+                                "size",
+                                "list",
+                                "walk",
+                                "find",
+                                "lines",
+                                "readString",
+                                "readAllBytes",
+                                "readAllLines",
+                                "readSymbolicLink",
+                                "readAttributes",
+                                "getAttribute",
+                                "getFileStore",
+                                "newInputStream",
+                                "newBufferedReader",
+                                "getLastModifiedTime",
+                                "probeContentType")
+                        .contains(member);
+            case "java.nio.file.StandardOpenOption" -> !member.equals("READ");
+            case "java.nio.channels.FileChannel", "java.nio.channels.SeekableByteChannel" ->
+                Set.of("write", "truncate", "transferFrom", "map", "force").contains(member);
+            case "java.io.FileOutputStream",
+                    "java.io.FileWriter",
+                    "java.io.RandomAccessFile",
+                    "java.io.PrintWriter",
+                    "java.lang.ProcessBuilder",
+                    "java.lang.Runtime" -> true;
+            case "java.io.File" -> !member.equals("toPath");
+            default -> false;
+        };
+    }
 }

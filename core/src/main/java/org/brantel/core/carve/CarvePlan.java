@@ -1,7 +1,7 @@
 package org.brantel.core.carve;
 
 import java.util.List;
-import org.brantel.core.carve.kind.ContentKind;
+import org.brantel.core.kind.ContentKind;
 
 /**
  * What to look for, and where.

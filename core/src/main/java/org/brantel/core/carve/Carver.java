@@ -10,9 +10,9 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.function.BooleanSupplier;
-import org.brantel.core.carve.kind.ContentKind;
-import org.brantel.core.source.Range;
-import org.brantel.core.source.RangeSet;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.bytes.RangeSet;
+import org.brantel.core.kind.ContentKind;
 import org.brantel.core.source.Source;
 
 /**

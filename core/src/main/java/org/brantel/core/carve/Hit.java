@@ -1,8 +1,8 @@
 package org.brantel.core.carve;
 
 import java.util.List;
-import org.brantel.core.carve.kind.ContentKind;
-import org.brantel.core.source.Range;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.kind.ContentKind;
 
 /**
  * Content that was found.

@@ -1,8 +1,8 @@
 package org.brantel.core.carve;
 
 import java.io.IOException;
+import org.brantel.core.bytes.ReadOutcome;
 import org.brantel.core.source.ForwardingSource;
-import org.brantel.core.source.ReadOutcome;
 import org.brantel.core.source.Source;
 
 /** Counts what is read of a source. */

@@ -2,9 +2,9 @@ package org.brantel.core.carve;
 
 import java.io.IOException;
 import java.util.List;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.bytes.ReadOutcome;
 import org.brantel.core.source.ForwardingSource;
-import org.brantel.core.source.Range;
-import org.brantel.core.source.ReadOutcome;
 import org.brantel.core.source.Source;
 
 /** A source that several threads read: one at a time, where it takes no more. */

@@ -3,9 +3,9 @@ package org.brantel.core.carve;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.TreeMap;
-import org.brantel.core.carve.kind.Bytes;
-import org.brantel.core.carve.kind.ContentKind;
-import org.brantel.core.carve.kind.Start;
+import org.brantel.core.kind.Bytes;
+import org.brantel.core.kind.ContentKind;
+import org.brantel.core.kind.Start;
 
 /**
  * All starts of all kinds, asked about one place at a time. What stands at a place is looked up by its first two bytes;

@@ -9,11 +9,11 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.function.BooleanSupplier;
 import java.util.function.LongPredicate;
-import org.brantel.core.carve.kind.ContentKind;
-import org.brantel.core.carve.text.Prose;
-import org.brantel.core.source.ByteView;
-import org.brantel.core.source.Range;
-import org.brantel.core.source.RangeSet;
+import org.brantel.core.bytes.ByteView;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.bytes.RangeSet;
+import org.brantel.core.kind.ContentKind;
+import org.brantel.core.kind.text.Prose;
 import org.brantel.core.source.Source;
 
 /** Looks through one stretch of a medium; content that begins in it may end behind it. */

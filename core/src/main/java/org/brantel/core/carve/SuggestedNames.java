@@ -7,7 +7,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import org.brantel.core.carve.kind.About;
+import org.brantel.core.kind.About;
 
 /**
  * Names for files that no record names, from what their content says, by a pattern with blanks like {@code {taken}

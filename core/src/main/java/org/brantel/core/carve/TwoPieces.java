@@ -5,10 +5,10 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
-import org.brantel.core.carve.kind.ContentKind;
-import org.brantel.core.carve.kind.Resumable;
-import org.brantel.core.source.ByteView;
-import org.brantel.core.source.Range;
+import org.brantel.core.bytes.ByteView;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.kind.ContentKind;
+import org.brantel.core.kind.Resumable;
 import org.brantel.core.source.Source;
 
 /**

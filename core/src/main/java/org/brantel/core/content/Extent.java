@@ -1,6 +1,6 @@
 package org.brantel.core.content;
 
-import org.brantel.core.source.Range;
+import org.brantel.core.bytes.Range;
 
 /**
  * A stretch of a file's content.

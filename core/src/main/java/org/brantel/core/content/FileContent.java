@@ -4,10 +4,10 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.bytes.RangeSet;
+import org.brantel.core.bytes.ReadOutcome;
 import org.brantel.core.source.Identity;
-import org.brantel.core.source.Range;
-import org.brantel.core.source.RangeSet;
-import org.brantel.core.source.ReadOutcome;
 import org.brantel.core.source.Source;
 
 /**

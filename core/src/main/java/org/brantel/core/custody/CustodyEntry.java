@@ -4,7 +4,7 @@ import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
-import org.brantel.core.manifest.Hashes;
+import org.brantel.core.hash.Hashes;
 
 /**
  * One line of a case's record.

@@ -5,6 +5,8 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import org.brantel.core.content.Extent;
+import org.brantel.core.families.Families;
+import org.brantel.core.filesystem.RecordShape;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.Origin;
 import org.brantel.core.source.Source;
@@ -60,16 +62,22 @@ public final class Explanation {
 
     private Step record(Volume volume, Finding finding) throws IOException {
         long at = finding.record().at();
-        RecordStructures.Shape shape = RecordStructures.shapeOf(volume.fs());
-        byte[] b = new byte[(int) Math.max(0, Math.min(shape.length(), source.size() - at))];
+        RecordShape shape = Families.describe(volume.fs());
+        byte[] b = new byte[(int) Math.max(0, Math.min(shape.most(), source.size() - at))];
         List<String> words = new ArrayList<>();
         words.add("It stands at byte " + at + " of the medium, " + (at - volume.startByte()) + " into the volume.");
         if (b.length < 32 || !source.read(at, b, 0, b.length).isClean()) {
             words.add("It was not read in full, so it is not shown.");
             return new Step(shape.title(), words, at, null, List.of());
         }
-        byte[] own = Arrays.copyOf(b, RecordStructures.lengthOf(volume.fs(), b));
-        return new Step(shape.title(), words, at, Structure.hex(own), RecordStructures.fields(volume.fs(), own));
+        byte[] own = Arrays.copyOf(b, shape.lengthOf(b));
+        return new Step(shape.title(), words, at, Hex.of(own), fields(shape, own));
+    }
+
+    private static List<Step.Field> fields(RecordShape shape, byte[] record) {
+        return shape.fieldsOf(record).stream()
+                .map(f -> new Step.Field(f.name(), f.at(), f.length(), f.value()))
+                .toList();
     }
 
     private List<Step> bytes(Finding finding) throws IOException {
@@ -100,7 +108,7 @@ public final class Explanation {
         boolean there = first >= 0
                 && head.length > 0
                 && source.read(first, head, 0, head.length).isClean();
-        return List.of(new Step(
-                "Bytes", words, first < 0 ? null : first, there ? Structure.hex(head) : null, List.of(), true));
+        return List.of(
+                new Step("Bytes", words, first < 0 ? null : first, there ? Hex.of(head) : null, List.of(), true));
     }
 }

@@ -1,8 +1,8 @@
 package org.brantel.core.filesystem;
 
 import java.io.IOException;
-import org.brantel.core.source.Range;
-import org.brantel.core.source.RangeSet;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.bytes.RangeSet;
 import org.brantel.core.source.Source;
 
 /** Allocation bitmaps: a bit a cluster, the lowest bit of a byte first. */

@@ -2,7 +2,7 @@ package org.brantel.core.filesystem;
 
 import java.io.IOException;
 import java.util.List;
-import org.brantel.core.source.Range;
+import org.brantel.core.bytes.Range;
 
 /** A volume that a reader knows: what it is, what it lists, what it deleted, what it has free. */
 public interface FileSystem {

@@ -6,13 +6,13 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import org.brantel.core.carve.Kinds;
-import org.brantel.core.carve.kind.ContentKind;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Extents;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.Origin;
 import org.brantel.core.finding.Prognosis;
+import org.brantel.core.kind.ContentKind;
+import org.brantel.core.kinds.Kinds;
 
 /**
  * Files that are no longer listed. What stands in their clusters now decides, and for records that keep only the first

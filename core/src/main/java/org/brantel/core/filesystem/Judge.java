@@ -6,16 +6,16 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.brantel.core.carve.Kinds;
-import org.brantel.core.carve.kind.ContentKind;
+import org.brantel.core.bytes.ByteView;
+import org.brantel.core.bytes.Range;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Extents;
 import org.brantel.core.content.FileContent;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.Origin;
 import org.brantel.core.finding.Prognosis;
-import org.brantel.core.source.ByteView;
-import org.brantel.core.source.Range;
+import org.brantel.core.kind.ContentKind;
+import org.brantel.core.kinds.Kinds;
 import org.brantel.core.source.Source;
 
 /** Judges how intact the files of a volume are: by the use of every cluster, the map, and the check of their kind. */

@@ -1,6 +1,6 @@
 package org.brantel.core.filesystem;
 
-import org.brantel.core.source.Range;
+import org.brantel.core.bytes.Range;
 
 /** Tells a sink what was malformed, up to a number of lines: a damaged medium has no end of them. */
 public final class Problems {

@@ -1,38 +1,71 @@
 package org.brantel.core.filesystem;
 
 import java.util.Arrays;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.function.LongPredicate;
 
 /** Places on a medium, in bytes and ascending, where something begins like a head of a volume or a record of one. */
 public final class Signs {
 
-    /** What a sector begins like. */
-    public enum Sign {
-        /** A boot sector, or a head that names its family. */
-        HEAD,
-        /** A superblock of the ext family, or a copy of one. */
-        EXT_SUPERBLOCK,
-        /** A record of an NTFS file table. */
-        NTFS_RECORD,
-        /** The first cluster of a FAT folder: entries for itself and its parent. */
-        FAT_FOLDER,
-        /** A later cluster of a FAT folder: nothing but entries. */
-        FAT_ENTRIES,
-        /** A set of exFAT entries. */
-        EXFAT_ENTRIES
+    /** A boot sector, or a head that names its family. */
+    public static final Sign HEAD = new Sign("head");
+
+    /** What a sector begins like. Each family has its own besides {@link #HEAD}; one is the same as itself alone. */
+    public static final class Sign {
+        private final String name;
+
+        public Sign(String name) {
+            this.name = name;
+        }
+
+        @Override
+        public String toString() {
+            return name;
+        }
     }
 
-    private final long[][] places = new long[Sign.values().length][16];
-    private final int[] counts = new int[Sign.values().length];
+    /** Places in the order in which they were met. */
+    private static final class Places {
+        private long[] at = new long[16];
+        private int count;
+
+        void add(long place) {
+            if (count == at.length) {
+                at = Arrays.copyOf(at, count * 2);
+            }
+            at[count++] = place;
+        }
+
+        /** Two families may know the same head. */
+        boolean endsWith(long place) {
+            return count > 0 && at[count - 1] == place;
+        }
+
+        long[] all() {
+            return Arrays.copyOf(at, count);
+        }
+    }
+
+    private final Map<Sign, Places> bySign = new HashMap<>();
 
     public void add(Sign sign, long place) {
-        int s = sign.ordinal();
-        if (counts[s] == places[s].length) {
-            places[s] = Arrays.copyOf(places[s], counts[s] * 2);
+        Places places = bySign.computeIfAbsent(sign, s -> new Places());
+        if (!places.endsWith(place)) {
+            places.add(place);
         }
-        places[s][counts[s]++] = place;
     }
 
     public long[] of(Sign sign) {
-        return Arrays.copyOf(places[sign.ordinal()], counts[sign.ordinal()]);
+        Places places = bySign.get(sign);
+        return places == null ? new long[0] : places.all();
+    }
+
+    /** Those of them at places that are meant. */
+    public Signs at(LongPredicate meant) {
+        Signs some = new Signs();
+        bySign.forEach(
+                (sign, places) -> Arrays.stream(places.all()).filter(meant).forEach(place -> some.add(sign, place)));
+        return some;
     }
 }

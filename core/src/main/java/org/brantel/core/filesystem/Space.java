@@ -2,9 +2,9 @@ package org.brantel.core.filesystem;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.brantel.core.bytes.Range;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Extents;
-import org.brantel.core.source.Range;
 
 /** The clusters of a volume: where they lie and which of them the file system says are in use. */
 public final class Space {

@@ -2,7 +2,7 @@ package org.brantel.core.filesystem;
 
 import java.time.Instant;
 import java.util.List;
-import org.brantel.core.source.Range;
+import org.brantel.core.bytes.Range;
 
 /**
  * What the head of a volume says.

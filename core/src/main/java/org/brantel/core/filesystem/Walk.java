@@ -1,7 +1,7 @@
 package org.brantel.core.filesystem;
 
 import java.util.function.BooleanSupplier;
-import org.brantel.core.source.RangeSet;
+import org.brantel.core.bytes.RangeSet;
 
 /**
  * How a volume is walked.

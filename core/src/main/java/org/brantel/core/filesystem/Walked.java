@@ -1,8 +1,8 @@
 package org.brantel.core.filesystem;
 
 import java.util.List;
-import org.brantel.core.source.Range;
-import org.brantel.core.source.RangeSet;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.bytes.RangeSet;
 
 /**
  * What a walk leaves for the search that follows it.

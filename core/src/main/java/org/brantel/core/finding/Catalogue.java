@@ -4,7 +4,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.Comparator;
 import java.util.List;
 import org.brantel.core.content.Extent;
-import org.brantel.core.manifest.Hashes;
+import org.brantel.core.hash.Hashes;
 
 /**
  * When findings of a case's sessions are the same file, and which of them speaks for it. Findings that share a key are

@@ -18,7 +18,7 @@ import org.brantel.core.source.Source;
  * @param volume        index of its volume in the session, or null
  * @param path          absolute within the volume, parts joined by '/', or null when no record names it
  * @param size          bytes of the content
- * @param kind          code of {@link org.brantel.core.carve.Kinds}
+ * @param kind          code of {@link org.brantel.core.kinds.Kinds}
  * @param score         0 to 100, how far the prognosis can be trusted to mean every byte
  * @param reasons       in words, with the numbers behind them
  * @param extents       where the bytes are in the source, in file order; may hold less than {@code size}
@@ -28,7 +28,7 @@ import org.brantel.core.source.Source;
  * @param suggestedName from what the content says, for nameless findings; never posing as the original
  * @param container     id of the finding that holds this one, or null
  * @param record        what else its record says; {@link RecordFacts#NONE} without a record
- * @param about         what the content says of itself, by {@link org.brantel.core.carve.kind.About}'s words
+ * @param about         what the content says of itself, by {@link org.brantel.core.kind.About}'s words
  */
 public record Finding(
         long id,

@@ -3,9 +3,9 @@ package org.brantel.core.imaging;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.Optional;
-import org.brantel.core.source.BlockState;
-import org.brantel.core.source.Range;
-import org.brantel.core.source.ReadOutcome;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.bytes.ReadOutcome;
+import org.brantel.core.image.BlockState;
 
 /**
  * What a scan needs first, in the order in which it was asked for: only what was never tried, whole blocks where there

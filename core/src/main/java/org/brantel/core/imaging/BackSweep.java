@@ -1,9 +1,9 @@
 package org.brantel.core.imaging;
 
 import java.util.Optional;
-import org.brantel.core.source.BlockState;
-import org.brantel.core.source.Range;
-import org.brantel.core.source.ReadOutcome;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.bytes.ReadOutcome;
+import org.brantel.core.image.BlockState;
 
 /**
  * What the sweep jumped over, gap by gap from the far end of the device, each from its far end: that is the side where

@@ -12,7 +12,7 @@ import java.util.HashSet;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.locks.LockSupport;
-import org.brantel.core.manifest.Hashes;
+import org.brantel.core.hash.Hashes;
 import org.brantel.core.source.Source;
 
 /**

@@ -4,9 +4,9 @@ import java.util.ArrayDeque;
 import java.util.Comparator;
 import java.util.Deque;
 import java.util.Optional;
-import org.brantel.core.source.BlockState;
-import org.brantel.core.source.Range;
-import org.brantel.core.source.ReadOutcome;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.bytes.ReadOutcome;
+import org.brantel.core.image.BlockState;
 
 /**
  * The second half of narrowing: blocks that failed as a whole. The shortest stretch first, sector by sector from its

@@ -6,9 +6,9 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.function.BooleanSupplier;
 import java.util.stream.IntStream;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.bytes.RangeSet;
 import org.brantel.core.json.Json;
-import org.brantel.core.source.Range;
-import org.brantel.core.source.RangeSet;
 import org.brantel.core.source.SourceException;
 
 /**

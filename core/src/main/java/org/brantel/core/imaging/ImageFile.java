@@ -8,7 +8,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.util.Optional;
-import org.brantel.core.source.DestinationFull;
+import org.brantel.core.image.DestinationFull;
 import org.brantel.core.source.SourceException;
 
 /** The image on disk. Blocks of zeros take no room in it; while it is open nobody else writes to it. */

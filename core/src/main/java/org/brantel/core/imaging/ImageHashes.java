@@ -9,8 +9,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.BooleanSupplier;
+import org.brantel.core.hash.Hashes;
 import org.brantel.core.json.Json;
-import org.brantel.core.manifest.Hashes;
 
 /**
  * SHA-256 of an image: whole, and of each chunk, so that damage to a stored image can be placed. Kept as JSON beside

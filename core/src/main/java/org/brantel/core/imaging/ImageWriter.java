@@ -7,10 +7,10 @@ import java.util.List;
 import java.util.concurrent.ArrayBlockingQueue;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.TimeUnit;
-import org.brantel.core.source.BlockState;
-import org.brantel.core.source.MapJournal;
-import org.brantel.core.source.Range;
-import org.brantel.core.source.ReadMap;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.image.BlockState;
+import org.brantel.core.image.MapJournal;
+import org.brantel.core.image.ReadMap;
 
 /**
  * Writes what was read, on a thread of its own, so that the device does not wait for the disk. The map's journal is

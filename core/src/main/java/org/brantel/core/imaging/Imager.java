@@ -7,19 +7,19 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.bytes.ReadOutcome;
 import org.brantel.core.health.HealthReading;
-import org.brantel.core.source.BlockState;
-import org.brantel.core.source.Bookmark;
-import org.brantel.core.source.DestinationFull;
-import org.brantel.core.source.DestinationGuard;
+import org.brantel.core.image.BlockState;
+import org.brantel.core.image.Bookmark;
+import org.brantel.core.image.DestinationFull;
+import org.brantel.core.image.MapJournal;
+import org.brantel.core.image.ReadMap;
+import org.brantel.core.image.WantedFirst;
 import org.brantel.core.source.Expected;
-import org.brantel.core.source.MapJournal;
-import org.brantel.core.source.Range;
-import org.brantel.core.source.ReadMap;
-import org.brantel.core.source.ReadOutcome;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.SourceException;
-import org.brantel.core.source.WantedFirst;
+import org.brantel.core.source.device.DestinationGuard;
 
 /**
  * Reads a source into an image beside its map. Bytes are on the disk before the map says so: killed at any moment, it

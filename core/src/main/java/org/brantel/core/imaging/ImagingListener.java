@@ -1,8 +1,8 @@
 package org.brantel.core.imaging;
 
+import org.brantel.core.bytes.Range;
 import org.brantel.core.health.HealthReading;
-import org.brantel.core.source.Range;
-import org.brantel.core.source.ReadMap;
+import org.brantel.core.image.ReadMap;
 
 /** Hears what an imaging session does, on its own thread. */
 public interface ImagingListener {

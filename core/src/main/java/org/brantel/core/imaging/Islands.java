@@ -6,10 +6,10 @@ import java.util.Deque;
 import java.util.List;
 import java.util.Optional;
 import java.util.PriorityQueue;
-import org.brantel.core.source.BlockState;
-import org.brantel.core.source.Range;
-import org.brantel.core.source.ReadMap;
-import org.brantel.core.source.ReadOutcome;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.bytes.ReadOutcome;
+import org.brantel.core.image.BlockState;
+import org.brantel.core.image.ReadMap;
 
 /**
  * The first half of narrowing: stretches that were never reached, because there was trouble at their edges. The longest

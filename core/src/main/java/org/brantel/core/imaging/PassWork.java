@@ -1,8 +1,8 @@
 package org.brantel.core.imaging;
 
 import java.util.Optional;
-import org.brantel.core.source.Range;
-import org.brantel.core.source.ReadOutcome;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.bytes.ReadOutcome;
 
 /** The order of work within one pass. */
 interface PassWork {

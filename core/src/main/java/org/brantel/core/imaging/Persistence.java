@@ -1,9 +1,9 @@
 package org.brantel.core.imaging;
 
 import java.util.Optional;
-import org.brantel.core.source.BlockState;
-import org.brantel.core.source.Range;
-import org.brantel.core.source.ReadOutcome;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.bytes.ReadOutcome;
+import org.brantel.core.image.BlockState;
 
 /** Sectors that failed alone, round after round, as often as the profile allows. */
 final class Persistence implements PassWork {

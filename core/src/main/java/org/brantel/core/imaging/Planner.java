@@ -3,12 +3,12 @@ package org.brantel.core.imaging;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import org.brantel.core.source.BlockState;
-import org.brantel.core.source.Bookmark;
-import org.brantel.core.source.Range;
-import org.brantel.core.source.RangeSet;
-import org.brantel.core.source.ReadMap;
-import org.brantel.core.source.ReadOutcome;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.bytes.RangeSet;
+import org.brantel.core.bytes.ReadOutcome;
+import org.brantel.core.image.BlockState;
+import org.brantel.core.image.Bookmark;
+import org.brantel.core.image.ReadMap;
 
 /**
  * Decides which range is read next. Pure: it sees the map, its profile and what just happened, and touches no device.

@@ -11,8 +11,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Queue;
 import java.util.function.BooleanSupplier;
-import org.brantel.core.manifest.Hashes;
-import org.brantel.core.source.Range;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.hash.Hashes;
 
 /**
  * Hashes an image while it is being read: each chunk on one thread as soon as all its bytes have settled, the whole on

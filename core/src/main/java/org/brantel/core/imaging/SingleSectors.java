@@ -4,8 +4,8 @@ import java.util.ArrayDeque;
 import java.util.Comparator;
 import java.util.Deque;
 import java.util.Optional;
-import org.brantel.core.source.BlockState;
-import org.brantel.core.source.Range;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.image.BlockState;
 
 /** What is left of failed blocks, sector by sector; short stretches first, since the long ones are the dead ones. */
 final class SingleSectors implements PassWork {

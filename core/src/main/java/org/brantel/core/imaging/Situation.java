@@ -1,9 +1,9 @@
 package org.brantel.core.imaging;
 
-import org.brantel.core.source.Bookmark;
-import org.brantel.core.source.Range;
-import org.brantel.core.source.ReadMap;
-import org.brantel.core.source.ReadOutcome;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.bytes.ReadOutcome;
+import org.brantel.core.image.Bookmark;
+import org.brantel.core.image.ReadMap;
 
 /** What all passes see: the map, the profile in force, and how this device behaves. */
 final class Situation {

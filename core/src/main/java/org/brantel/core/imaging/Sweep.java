@@ -2,10 +2,10 @@ package org.brantel.core.imaging;
 
 import java.util.List;
 import java.util.Optional;
-import org.brantel.core.source.BlockState;
-import org.brantel.core.source.Range;
-import org.brantel.core.source.ReadMap;
-import org.brantel.core.source.ReadOutcome;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.bytes.ReadOutcome;
+import org.brantel.core.image.BlockState;
+import org.brantel.core.image.ReadMap;
 
 /**
  * Forward in large blocks. The first fault of a row costs nothing but itself; the second is taken for the edge of a bad

@@ -3,9 +3,9 @@ package org.brantel.core.imaging;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
-import org.brantel.core.source.BlockState;
-import org.brantel.core.source.MapJournal;
-import org.brantel.core.source.ReadMap;
+import org.brantel.core.image.BlockState;
+import org.brantel.core.image.MapJournal;
+import org.brantel.core.image.ReadMap;
 
 /**
  * What an image does not hold, range by range.

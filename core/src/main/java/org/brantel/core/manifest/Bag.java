@@ -17,6 +17,7 @@ import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.stream.Stream;
 import org.brantel.core.Engine;
+import org.brantel.core.hash.Hashes;
 import org.brantel.core.source.SourceException;
 
 /** Writes a bag (RFC 8493) with SHA-256 and SHA-512 manifests, the lab's public key and its signature. */

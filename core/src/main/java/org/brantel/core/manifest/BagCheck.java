@@ -14,6 +14,7 @@ import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.brantel.core.hash.Hashes;
 import org.brantel.core.source.SourceException;
 
 /**

@@ -18,6 +18,7 @@ import java.util.Base64;
 import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.brantel.core.hash.Hashes;
 
 /** The lab's Ed25519 key pair: signs manifests; its fingerprint is what a customer compares. */
 public final class LabKey {

@@ -17,17 +17,17 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.function.BooleanSupplier;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.bytes.RangeSet;
 import org.brantel.core.content.Extents;
 import org.brantel.core.content.FileContent;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.Prognosis;
-import org.brantel.core.manifest.Hashes;
-import org.brantel.core.source.DestinationFull;
-import org.brantel.core.source.DestinationGuard;
-import org.brantel.core.source.Range;
-import org.brantel.core.source.RangeSet;
+import org.brantel.core.hash.Hashes;
+import org.brantel.core.image.DestinationFull;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.SourceException;
+import org.brantel.core.source.device.DestinationGuard;
 
 /**
  * Writes a selection out and reads it back. Stopped or killed, a second run over the same selection goes on: what

@@ -1,7 +1,7 @@
 package org.brantel.core.recovery;
 
 import java.util.List;
-import org.brantel.core.source.Range;
+import org.brantel.core.bytes.Range;
 
 /**
  * What became of one selected finding; a line of results.ndjson, version 1 (docs/formats.md).

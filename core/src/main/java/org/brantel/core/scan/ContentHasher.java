@@ -6,10 +6,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.zip.CRC32C;
+import org.brantel.core.bytes.Range;
 import org.brantel.core.content.FileContent;
 import org.brantel.core.finding.Finding;
-import org.brantel.core.manifest.Hashes;
-import org.brantel.core.source.Range;
+import org.brantel.core.hash.Hashes;
 import org.brantel.core.source.Source;
 
 /**

@@ -4,16 +4,16 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.bytes.RangeSet;
 import org.brantel.core.carve.Hit;
 import org.brantel.core.carve.SuggestedNames;
-import org.brantel.core.carve.kind.ContentKind;
 import org.brantel.core.content.Extent;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.Origin;
 import org.brantel.core.finding.Prognosis;
 import org.brantel.core.finding.RecordFacts;
-import org.brantel.core.source.Range;
-import org.brantel.core.source.RangeSet;
+import org.brantel.core.kind.ContentKind;
 import org.brantel.core.volume.Volume;
 
 /** Brings carving hits together with what records name: what it must know of each record, and no more. */

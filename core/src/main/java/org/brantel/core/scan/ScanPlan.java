@@ -2,8 +2,8 @@ package org.brantel.core.scan;
 
 import java.util.List;
 import java.util.Set;
+import org.brantel.core.bytes.Range;
 import org.brantel.core.carve.SuggestedNames;
-import org.brantel.core.source.Range;
 
 /**
  * What a scan session is to do.

@@ -5,8 +5,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
 import org.brantel.core.Engine;
+import org.brantel.core.bytes.Range;
 import org.brantel.core.source.Identity;
-import org.brantel.core.source.Range;
 import org.brantel.core.volume.Volume;
 
 /**

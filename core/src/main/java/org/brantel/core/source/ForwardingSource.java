@@ -3,6 +3,8 @@ package org.brantel.core.source;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.bytes.ReadOutcome;
 
 /** A source that is another one but for what its subclass changes. */
 public abstract class ForwardingSource implements Source {

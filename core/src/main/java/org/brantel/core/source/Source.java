@@ -5,19 +5,16 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import org.brantel.core.bytes.PlacedBytes;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.bytes.ReadOutcome;
 import org.brantel.core.health.HealthReading;
 
 /**
  * A medium opened for reading only. Positions are bytes from its start. Implementations are safe for use by one
  * thread at a time, unless {@link #takesSeveral} says otherwise.
  */
-public interface Source extends Closeable {
-
-    /** What it is, for messages and records. */
-    String description();
-
-    /** Bytes. */
-    long size();
+public interface Source extends PlacedBytes, Closeable {
 
     /** Logical sector size in bytes; a power of two. */
     int sectorSize();
@@ -30,6 +27,7 @@ public interface Source extends Closeable {
      * @throws IndexOutOfBoundsException when the request leaves the source or the buffer
      * @throws SourceException.Gone      when the medium no longer answers at all
      */
+    @Override
     ReadOutcome read(long offset, byte[] buffer, int at, int length) throws IOException;
 
     /** Smallest stretch that can be asked for by itself, in bytes; a multiple of the sector. */

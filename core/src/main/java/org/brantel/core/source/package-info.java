@@ -1,7 +1,5 @@
 /**
- * Read-only random access to a medium: raw files, block devices, images with their map, and simulated devices.
- *
- * <p>Nothing in this package can write to a source. A read either delivers bytes or says which sectors failed;
- * failed sectors, the end of the medium and a vanished device are three different answers.
+ * Media opened for reading only: the interface, what a read comes to, and identity. Nothing in this room or its kinds
+ * below it writes to anything; a rule of the architecture's test says so for every writing API.
  */
 package org.brantel.core.source;

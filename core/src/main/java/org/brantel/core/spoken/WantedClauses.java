@@ -6,7 +6,7 @@ import java.util.BitSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import org.brantel.core.carve.Kinds;
+import org.brantel.core.kinds.Kinds;
 import org.brantel.core.wanted.WantedLine;
 
 /**

@@ -13,7 +13,7 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
-import org.brantel.core.carve.Kinds;
+import org.brantel.core.kinds.Kinds;
 import org.brantel.core.wanted.WantedLine;
 
 /**

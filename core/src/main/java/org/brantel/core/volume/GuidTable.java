@@ -6,8 +6,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.zip.CRC32;
-import org.brantel.core.source.ByteView;
-import org.brantel.core.source.Range;
+import org.brantel.core.bytes.ByteView;
+import org.brantel.core.bytes.Range;
 import org.brantel.core.source.Source;
 
 /**

@@ -1,6 +1,6 @@
 package org.brantel.core.volume;
 
-import org.brantel.core.source.Range;
+import org.brantel.core.bytes.Range;
 
 /**
  * An entry of a partition table.

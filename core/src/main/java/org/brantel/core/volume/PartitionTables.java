@@ -6,7 +6,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import org.brantel.core.filesystem.FileSystems;
+import org.brantel.core.families.Families;
 import org.brantel.core.source.Source;
 
 /**
@@ -34,7 +34,7 @@ public final class PartitionTables {
             List<Partition> partitions = MasterBootRecord.read(source, sectorBytes, said);
             long heads = 0;
             for (Partition p : partitions) {
-                heads += FileSystems.recognises(source, p.range()) ? 1 : 0;
+                heads += Families.recognises(source, p.range()) ? 1 : 0;
             }
             // The table alone does not tell the sector size: the size under which it leads to something is the right
             // one.

@@ -1,8 +1,8 @@
 package org.brantel.core.volume;
 
 import java.util.List;
+import org.brantel.core.bytes.Range;
 import org.brantel.core.filesystem.VolumeFacts;
-import org.brantel.core.source.Range;
 
 /**
  * A file system found on a medium.

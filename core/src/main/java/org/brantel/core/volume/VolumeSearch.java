@@ -2,28 +2,22 @@ package org.brantel.core.volume;
 
 import java.io.IOException;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.BooleanSupplier;
 import java.util.function.LongConsumer;
+import org.brantel.core.bytes.ByteView;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.bytes.RangeSet;
+import org.brantel.core.families.Families;
+import org.brantel.core.filesystem.Family;
 import org.brantel.core.filesystem.FileSystem;
-import org.brantel.core.filesystem.FileSystems;
 import org.brantel.core.filesystem.NotThisFormat;
 import org.brantel.core.filesystem.Signs;
 import org.brantel.core.filesystem.Sweep;
 import org.brantel.core.filesystem.Walked;
-import org.brantel.core.filesystem.exfat.ExfatReader;
-import org.brantel.core.filesystem.exfat.LostEntries;
-import org.brantel.core.filesystem.fat.FatReader;
-import org.brantel.core.filesystem.fat.LostFolders;
-import org.brantel.core.filesystem.ntfs.EarlierNtfs;
-import org.brantel.core.filesystem.ntfs.NtfsReader;
-import org.brantel.core.source.ByteView;
-import org.brantel.core.source.Range;
-import org.brantel.core.source.RangeSet;
 import org.brantel.core.source.Source;
 
 /**
@@ -35,8 +29,6 @@ public final class VolumeSearch {
     private static final long USUAL = 1 << 20;
     /** In one gap; each costs a few seeks, and the sweep comes by all other places anyway. */
     private static final int MOST_PROBES = 1 << 16;
-    /** How far into a volume its head may stand. */
-    private static final int[] HEADS = {0, 1024, 32 << 10, 64 << 10};
 
     private static final long TRACK = 63L * 512;
 
@@ -97,23 +89,16 @@ public final class VolumeSearch {
             List<Volumes.Found> known, Map<Integer, Walked> walked, LongConsumer progress, BooleanSupplier stop)
             throws IOException {
         RangeSet ranges = toSweep(known, walked);
-        Signs signs = Sweep.over(source, ranges.ranges(), progress, stop);
+        Signs signs = new Sweep(Families.ALL).over(source, ranges.ranges(), progress, stop);
         List<Volumes.Found> found = new ArrayList<>();
         RangeSet covered = new RangeSet();
-        for (long place : signs.of(Signs.Sign.HEAD)) {
+        for (long place : signs.of(Signs.HEAD)) {
             if (!covered.overlaps(new Range(place, 1)) && !stop.getAsBoolean()) {
                 byHead(place, known, found, covered);
             }
         }
-        for (long place : signs.of(Signs.Sign.EXT_SUPERBLOCK)) {
-            if (!covered.overlaps(new Range(place, 1)) && !stop.getAsBoolean()) {
-                take(
-                        FileSystems.openBySuperblock(source, place),
-                        "a superblock at byte " + place,
-                        known,
-                        found,
-                        covered);
-            }
+        for (Family family : Families.ALL) {
+            byCopies(family, signs, known, found, covered, stop);
         }
         if (!stop.getAsBoolean()) {
             earlier(signs, known, walked, found);
@@ -144,7 +129,7 @@ public final class VolumeSearch {
             return Optional.empty();
         }
         try {
-            FileSystem volume = FileSystems.open(source, new Range(at, source.size() - at));
+            FileSystem volume = Families.open(source, new Range(at, source.size() - at));
             return volume.stands() ? Optional.of(volume) : Optional.empty();
         } catch (NotThisFormat | ByteView.Unread e) {
             return Optional.empty();
@@ -153,17 +138,32 @@ public final class VolumeSearch {
 
     private void byHead(long place, List<Volumes.Found> known, List<Volumes.Found> found, RangeSet covered)
             throws IOException {
-        for (int head : HEADS) {
+        for (int head : Families.headsAt()) {
             if (take(standing(place - head), "its head at byte " + place, known, found, covered)) {
                 return;
             }
         }
-        take(
-                FileSystems.openByCopy(source, place),
-                "the copy of its boot sector at byte " + place,
-                known,
-                found,
-                covered);
+        take(Families.openByCopy(source, place), "the copy of its boot sector at byte " + place, known, found, covered);
+    }
+
+    /** Copies that have a sign of their own, like superblocks. */
+    private void byCopies(
+            Family family,
+            Signs signs,
+            List<Volumes.Found> known,
+            List<Volumes.Found> found,
+            RangeSet covered,
+            BooleanSupplier stop)
+            throws IOException {
+        if (family.copySign().isEmpty()) {
+            return;
+        }
+        Signs.Sign sign = family.copySign().get();
+        for (long place : signs.of(sign)) {
+            if (!covered.overlaps(new Range(place, 1)) && !stop.getAsBoolean()) {
+                take(family.openByCopy(source, place), sign + " at byte " + place, known, found, covered);
+            }
+        }
     }
 
     private boolean take(
@@ -195,48 +195,22 @@ public final class VolumeSearch {
         return new Volumes.Found(Volume.of(index, reader.facts(), state, foundBy), reader);
     }
 
-    /** Records of before a format, in the free space of the volume that was made then. */
+    /** What was there before a format, in the free space of the volume that was made then. */
     private void earlier(Signs signs, List<Volumes.Found> known, Map<Integer, Walked> walked, List<Volumes.Found> found)
             throws IOException {
         for (Volumes.Found k : known) {
             Walked left = walked.get(k.volume().index());
-            if (left == null) {
+            Optional<Family> family = Families.named(k.volume().fs());
+            if (left == null || family.isEmpty()) {
                 continue;
             }
             Range place = k.volume().range();
-            if (k.reader() instanceof NtfsReader ntfs) {
-                EarlierNtfs.in(source, ntfs, left.free(), within(signs.of(Signs.Sign.NTFS_RECORD), place))
-                        .ifPresent(e -> found.add(add(
-                                e,
-                                known.size() + found.size(),
-                                Volume.EARLIER,
-                                "records of its file table in free space")));
-            } else if (k.reader() instanceof FatReader fat) {
-                for (LostFolders lost : LostFolders.in(
-                        source,
-                        fat,
-                        left.free(),
-                        left.folders(),
-                        within(signs.of(Signs.Sign.FAT_FOLDER), place),
-                        within(signs.of(Signs.Sign.FAT_ENTRIES), place))) {
-                    found.add(
-                            lost.belongToTheVolume()
-                                    ? new Volumes.Found(k.volume(), lost)
-                                    : add(
-                                            lost,
-                                            known.size() + found.size(),
-                                            Volume.EARLIER,
-                                            "folders of it in free space"));
-                }
-            } else if (k.reader() instanceof ExfatReader exfat) {
-                LostEntries.in(
-                                source,
-                                exfat,
-                                left.free(),
-                                left.folders(),
-                                within(signs.of(Signs.Sign.EXFAT_ENTRIES), place))
-                        .ifPresent(e -> found.add(
-                                add(e, known.size() + found.size(), Volume.EARLIER, "folders of it in free space")));
+            Signs within = signs.at(p -> p >= place.offset() && p < place.end());
+            for (Family.Remains r : family.get().earlier(source, k.reader(), left, within)) {
+                found.add(
+                        r.isOfTheVolume()
+                                ? new Volumes.Found(k.volume(), r.reader())
+                                : add(r.reader(), known.size() + found.size(), Volume.EARLIER, r.foundBy()));
             }
         }
     }
@@ -248,30 +222,11 @@ public final class VolumeSearch {
         all.addAll(found);
         List<Range> gaps = uncovered(all);
         RangeSet open = RangeSet.of(gaps);
-        long[] records = within(signs.of(Signs.Sign.NTFS_RECORD), open);
-        for (NtfsReader rebuilt : NtfsReader.rebuilt(source, records)) {
-            take(Optional.of(rebuilt), "the first record of its file table", known, found, covered);
+        Signs there = signs.at(p -> open.overlaps(new Range(p, 1)));
+        for (Family family : Families.ALL) {
+            for (Family.Remains r : family.headless(source, gaps, there)) {
+                take(Optional.of(r.reader()), r.foundBy(), known, found, covered);
+            }
         }
-        long[] folders = within(signs.of(Signs.Sign.FAT_FOLDER), open);
-        long[] entries = within(signs.of(Signs.Sign.FAT_ENTRIES), open);
-        Optional<FatReader> fat = FatReader.rebuilt(source, gaps, folders);
-        if (fat.isPresent()) {
-            take(Optional.of(fat.get()), "its allocation tables and folders", known, found, covered);
-        } else {
-            LostFolders.alone(source, gaps, folders, entries)
-                    .ifPresent(l -> found.add(add(l, known.size() + found.size(), Volume.LOST, "folders of it")));
-        }
-    }
-
-    private static long[] within(long[] places, Range range) {
-        return Arrays.stream(places)
-                .filter(p -> p >= range.offset() && p < range.end())
-                .toArray();
-    }
-
-    private static long[] within(long[] places, RangeSet ranges) {
-        return Arrays.stream(places)
-                .filter(p -> ranges.overlaps(new Range(p, 1)))
-                .toArray();
     }
 }

@@ -3,11 +3,11 @@ package org.brantel.core.volume;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import org.brantel.core.bytes.ByteView;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.families.Families;
 import org.brantel.core.filesystem.FileSystem;
-import org.brantel.core.filesystem.FileSystems;
 import org.brantel.core.filesystem.NotThisFormat;
-import org.brantel.core.source.ByteView;
-import org.brantel.core.source.Range;
 import org.brantel.core.source.Source;
 
 /** The volumes that a medium lists: the medium itself, or those of its partition table; each with its reader. */
@@ -39,7 +39,7 @@ public final class Volumes {
     private static boolean take(Source source, Range where, String foundBy, List<Found> found, List<String> problems)
             throws IOException {
         try {
-            FileSystem reader = FileSystems.open(source, where);
+            FileSystem reader = Families.open(source, where);
             found.add(new Found(Volume.of(found.size(), reader.facts(), Volume.LIVE, foundBy), reader));
             return true;
         } catch (NotThisFormat e) {

@@ -14,7 +14,7 @@ import org.brantel.core.finding.Prognosis;
  * @param trashedFrom where a trashed file lay before, empty when it was trashed and no record says from where, null
  *                    when it was not trashed
  * @param inside      whether it is a part of another finding, like the preview in a photo
- * @param about       what the content says of itself, by {@link org.brantel.core.carve.kind.About}'s words
+ * @param about       what the content says of itself, by {@link org.brantel.core.kind.About}'s words
  */
 public record Candidate(
         String name,

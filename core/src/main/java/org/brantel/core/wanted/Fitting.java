@@ -6,9 +6,9 @@ import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
-import org.brantel.core.carve.Kinds;
-import org.brantel.core.carve.kind.About;
 import org.brantel.core.finding.Prognosis;
+import org.brantel.core.kind.About;
+import org.brantel.core.kinds.Kinds;
 
 /**
  * Holds findings against one wanted line, made ready once. Everything that the line asks is answered in this order of

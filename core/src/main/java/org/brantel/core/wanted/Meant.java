@@ -6,9 +6,9 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.brantel.core.carve.Kinds;
-import org.brantel.core.carve.kind.About;
 import org.brantel.core.json.Json;
+import org.brantel.core.kind.About;
+import org.brantel.core.kinds.Kinds;
 
 /**
  * What people mean by a wanted line, and what a medium holds besides that was never theirs: {@code meant.json}, read

@@ -7,10 +7,11 @@ import java.lang.management.ManagementFactory;
 import java.lang.management.ThreadMXBean;
 import java.util.List;
 import java.util.Map;
-import org.brantel.core.carve.kind.ContentKind;
-import org.brantel.core.carve.kind.Resumable;
-import org.brantel.core.source.ByteView;
-import org.brantel.core.source.Range;
+import org.brantel.core.bytes.ByteView;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.kind.ContentKind;
+import org.brantel.core.kind.Resumable;
+import org.brantel.core.kinds.Kinds;
 import org.brantel.core.testing.FaultySource;
 
 /**

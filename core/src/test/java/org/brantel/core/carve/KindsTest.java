@@ -10,9 +10,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.Set;
-import org.brantel.core.carve.kind.ContentKind;
-import org.brantel.core.source.ByteView;
-import org.brantel.core.source.Range;
+import org.brantel.core.bytes.ByteView;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.kind.ContentKind;
+import org.brantel.core.kinds.Kinds;
 import org.brantel.core.testing.FaultySource;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
@@ -511,11 +512,11 @@ class KindsTest {
         assertThat(SuggestedNames.USUAL.of(
                         "eml", walk(kind("eml"), SAMPLES.get("eml")).about()))
                 .isEqualTo("[Mon, 4 May 2026 09 12 00 +0000 Parts for May].eml");
-        assertThat(SuggestedNames.USUAL.of("jpg", org.brantel.core.carve.kind.About.NONE))
+        assertThat(SuggestedNames.USUAL.of("jpg", org.brantel.core.kind.About.NONE))
                 .isNull();
         assertThat(SuggestedNames.USUAL.of(
                         "jpg",
-                        org.brantel.core.carve.kind.About.NONE
+                        org.brantel.core.kind.About.NONE
                                 .with("taken", "2026-05-04T09:12:30")
                                 .with("device", "Tern/20")))
                 .isEqualTo("[2026-05-04 09.12 Tern 20].jpg");
@@ -523,7 +524,7 @@ class KindsTest {
 
     @Test
     void aPatternOfTheLabsOwnFillsInWhatIsSaid() {
-        var about = org.brantel.core.carve.kind.About.NONE
+        var about = org.brantel.core.kind.About.NONE
                 .with("title", "Tide/table")
                 .with("width", 640)
                 .with("height", 480);

@@ -8,9 +8,10 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.families.Families;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.Origin;
-import org.brantel.core.source.Range;
 import org.brantel.core.testing.Collected;
 import org.brantel.core.testing.FaultySource;
 import org.brantel.core.testing.Seeds;
@@ -80,7 +81,7 @@ class ExplanationTest {
         FaultySource source = new FaultySource(Seeds.volume("ext2"));
         Step bytes = Explanation.of(source, null, named(files(source), "/plot/note.txt"))
                 .get(2);
-        assertThat(bytes.hex()).startsWith(Structure.hex("low water 4.2 m".getBytes(StandardCharsets.US_ASCII)));
+        assertThat(bytes.hex()).startsWith(Hex.of("low water 4.2 m".getBytes(StandardCharsets.US_ASCII)));
         assertThat(bytes.words()).first().isEqualTo("24 bytes in 1 extent.");
     }
 
@@ -99,14 +100,14 @@ class ExplanationTest {
     void anyBytesAreTakenApartWithoutLeavingThem(String fs) {
         Random random = new Random(fs.hashCode());
         for (int i = 0; i < 3000; i++) {
-            byte[] b = new byte[RecordStructures.shapeOf(fs).length()];
+            byte[] b = new byte[Families.describe(fs).most()];
             random.nextBytes(b);
             if (fs.equals("ntfs")) {
                 b[20] = 56;
                 b[21] = 0;
             }
-            byte[] own = Arrays.copyOf(b, RecordStructures.lengthOf(fs, b));
-            assertThat(RecordStructures.fields(fs, own))
+            byte[] own = Arrays.copyOf(b, Families.describe(fs).lengthOf(b));
+            assertThat(Families.describe(fs).fieldsOf(own))
                     .allMatch(f -> f.at() >= 0 && f.at() + f.length() <= own.length);
         }
     }

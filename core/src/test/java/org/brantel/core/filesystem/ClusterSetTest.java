@@ -5,9 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.BitSet;
 import java.util.List;
 import java.util.Random;
+import org.brantel.core.bytes.Range;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Extents;
-import org.brantel.core.source.Range;
 import org.junit.jupiter.api.Test;
 
 class ClusterSetTest {

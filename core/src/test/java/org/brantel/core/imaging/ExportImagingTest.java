@@ -10,13 +10,13 @@ import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.Random;
 import java.util.concurrent.TimeUnit;
-import org.brantel.core.source.BlockState;
-import org.brantel.core.source.MapJournal;
-import org.brantel.core.source.Range;
-import org.brantel.core.source.ReadMap;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.image.BlockState;
+import org.brantel.core.image.MapJournal;
+import org.brantel.core.image.ReadMap;
+import org.brantel.core.opening.Sources;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.SourceException;
-import org.brantel.core.source.Sources;
 import org.brantel.core.testing.NbdServer;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -45,7 +45,7 @@ class ExportImagingTest {
 
     private ImagingResult run(NbdServer server, ImagingListener listener) throws IOException {
         try (Source source = Sources.open(server.address(""))) {
-            return new Imager(source, image, Sources.mapBeside(image), CareProfile.FAILING, listener).run(() -> false);
+            return new Imager(source, image, MapJournal.beside(image), CareProfile.FAILING, listener).run(() -> false);
         }
     }
 
@@ -70,7 +70,7 @@ class ExportImagingTest {
         try (NbdServer server = withABadStretch(from, to)) {
             ImagingResult result = run(server, new ImagingListener() {});
             assertThat(result.finished()).isTrue();
-            assertThat(MapJournal.load(Sources.mapBeside(image)).map().ranges(BlockState.FAILED))
+            assertThat(MapJournal.load(MapJournal.beside(image)).map().ranges(BlockState.FAILED))
                     .containsExactly(new Range(from, to - from));
             byte[] expected = content.clone();
             Arrays.fill(expected, (int) from, (int) to, (byte) 0);
@@ -99,7 +99,7 @@ class ExportImagingTest {
                 }
             };
             assertThatThrownBy(() -> run(server, unplug)).isInstanceOf(SourceException.Gone.class);
-            long kept = KillTest.assertTruthful(Sources.mapBeside(image), image, content);
+            long kept = KillTest.assertTruthful(MapJournal.beside(image), image, content);
             assertThat(kept).isEqualTo(30L * CareProfile.FAILING.blockBytes());
             server.startAgain();
             assertThat(run(server, new ImagingListener() {}).finished()).isTrue();
@@ -111,7 +111,7 @@ class ExportImagingTest {
     @Timeout(300)
     void killedWhileItReadsAnExportItGoesOnWithATruthfulMap() throws Exception {
         try (NbdServer server = NbdServer.start(folder, "-r", "--filter=rate", "file", disk.toString(), "rate=16M")) {
-            Path map = Sources.mapBeside(image);
+            Path map = MapJournal.beside(image);
             Random random = new Random(42);
             long kept = 0;
             int killed = 0;
@@ -147,7 +147,7 @@ class ExportImagingTest {
                         "exportdesc=fixed:serial=MD2-77");
                 Source source = Sources.open(server.address(""))) {
             int[] asked = new int[1];
-            new Imager(source, image, Sources.mapBeside(image), CareProfile.FAILING, new ImagingListener() {})
+            new Imager(source, image, MapJournal.beside(image), CareProfile.FAILING, new ImagingListener() {})
                     .run(() -> asked[0]++ >= 5);
         }
         try (NbdServer server = NbdServer.start(

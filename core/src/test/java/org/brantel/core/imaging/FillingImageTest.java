@@ -13,20 +13,20 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
+import org.brantel.core.bytes.Range;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.FindingsFile;
 import org.brantel.core.finding.Prognosis;
+import org.brantel.core.image.BlockState;
+import org.brantel.core.image.MapJournal;
+import org.brantel.core.image.WantedFirst;
+import org.brantel.core.opening.Sources;
 import org.brantel.core.scan.Scan;
 import org.brantel.core.scan.ScanListener;
 import org.brantel.core.scan.ScanMethod;
 import org.brantel.core.scan.ScanPlan;
-import org.brantel.core.source.BlockState;
-import org.brantel.core.source.MapJournal;
-import org.brantel.core.source.Range;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.SourceException;
-import org.brantel.core.source.Sources;
-import org.brantel.core.source.WantedFirst;
 import org.brantel.core.testing.Corpus;
 import org.brantel.core.testing.SimulatedDevice;
 import org.junit.jupiter.api.Test;
@@ -73,7 +73,7 @@ class FillingImageTest {
     }
 
     private static void waitForMap(Path image) throws IOException {
-        while (!Files.exists(Sources.mapBeside(image)) || Files.size(Sources.mapBeside(image)) == 0) {
+        while (!Files.exists(MapJournal.beside(image)) || Files.size(MapJournal.beside(image)) == 0) {
             sleep(5);
         }
     }
@@ -87,7 +87,7 @@ class FillingImageTest {
         ExecutorService bench = Executors.newSingleThreadExecutor();
         try (Source source = Sources.open(device.toString())) {
             Future<ImagingResult> imaging = bench.submit(() -> new Imager(
-                            source, image, Sources.mapBeside(image), CareProfile.HEALTHY, new ImagingListener() {})
+                            source, image, MapJournal.beside(image), CareProfile.HEALTHY, new ImagingListener() {})
                     .run(orders));
             waitForMap(image);
             assertThat(Imager.isWriting(image)).isTrue();
@@ -102,7 +102,7 @@ class FillingImageTest {
                                 Clock.systemUTC())
                         .run(folder.resolve("out"), () -> false);
             }
-            long readThen = MapJournal.load(Sources.mapBeside(image)).map().bytes(BlockState.READ);
+            long readThen = MapJournal.load(MapJournal.beside(image)).map().bytes(BlockState.READ);
             FindingsFile.read(folder.resolve("out/findings.ndjson"), found::add);
             assertThat(imaging.isDone()).as("the device is not through yet").isFalse();
             assertThat(readThen).isLessThan(Files.size(device));
@@ -139,7 +139,7 @@ class FillingImageTest {
         ExecutorService bench = Executors.newSingleThreadExecutor();
         try (Source source = device.open()) {
             Future<ImagingResult> imaging = bench.submit(() -> new Imager(
-                            source, image, Sources.mapBeside(image), CareProfile.LAST_CHANCE, new ImagingListener() {})
+                            source, image, MapJournal.beside(image), CareProfile.LAST_CHANCE, new ImagingListener() {})
                     .run(orders));
             waitForMap(image);
             byte[] last = new byte[512];

@@ -11,17 +11,16 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.brantel.core.bytes.Range;
 import org.brantel.core.health.HealthReading;
+import org.brantel.core.image.BlockState;
+import org.brantel.core.image.Bookmark;
+import org.brantel.core.image.MapJournal;
+import org.brantel.core.image.ReadMap;
 import org.brantel.core.imaging.LimitReached.Limit;
 import org.brantel.core.json.Json;
-import org.brantel.core.source.BlockState;
-import org.brantel.core.source.Bookmark;
-import org.brantel.core.source.MapJournal;
-import org.brantel.core.source.Range;
-import org.brantel.core.source.ReadMap;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.SourceException;
-import org.brantel.core.source.Sources;
 import org.brantel.core.testing.FaultySource;
 import org.brantel.core.testing.SimulatedDevice;
 import org.junit.jupiter.api.BeforeEach;
@@ -103,7 +102,7 @@ class ImagerOrdersTest {
     }
 
     private ImagingResult run(Source source, CareProfile profile, Told told) throws IOException {
-        return new Imager(source, image, Sources.mapBeside(image), profile, told).run(told);
+        return new Imager(source, image, MapJournal.beside(image), profile, told).run(told);
     }
 
     @Test
@@ -116,7 +115,7 @@ class ImagerOrdersTest {
         assertThat(ended.finished()).isFalse();
         assertThat(ended.reached()).isEqualTo(new LimitReached(Limit.FAULTS_IN_ROW, 4, 4));
         assertThat(ended.reached().words()).isEqualTo("4 faults in a row, the limit is 4");
-        assertThat(MapJournal.load(Sources.mapBeside(image)).map().bytes(BlockState.READ))
+        assertThat(MapJournal.load(MapJournal.beside(image)).map().bytes(BlockState.READ))
                 .isEqualTo(ended.readBytes())
                 .isPositive();
         told.limits = StopLimits.NONE;
@@ -205,7 +204,7 @@ class ImagerOrdersTest {
                     assertThatThrownBy(() -> new Imager(
                                             device.open(),
                                             other,
-                                            Sources.mapBeside(other),
+                                            MapJournal.beside(other),
                                             CareProfile.HEALTHY,
                                             new ImagingListener() {})
                                     .run(() -> false))
@@ -215,7 +214,7 @@ class ImagerOrdersTest {
             }
         };
         assertThat(run(device.open(), CareProfile.FAILING, told).finished()).isTrue();
-        assertThat(Sources.mapBeside(other)).as("nothing was begun").doesNotExist();
+        assertThat(MapJournal.beside(other)).as("nothing was begun").doesNotExist();
     }
 
     @Test
@@ -231,7 +230,7 @@ class ImagerOrdersTest {
             }
         };
         assertThat(run(device.open(), CareProfile.AGEING, first).finished()).isFalse();
-        Bookmark kept = MapJournal.load(Sources.mapBeside(image)).rounds();
+        Bookmark kept = MapJournal.load(MapJournal.beside(image)).rounds();
         assertThat(kept.round()).isEqualTo(1);
         assertThat(kept.position()).isEqualTo((1 << 20) + 3 * 512);
         Told second = new Told();
@@ -292,7 +291,7 @@ class ImagerOrdersTest {
     @Test
     void whatAResumedSessionReadsAsZerosReplacesWhatWasThere() throws IOException {
         byte[] content = new byte[1 << 20];
-        Path map = Sources.mapBeside(image);
+        Path map = MapJournal.beside(image);
         try (MapJournal journal = MapJournal.create(map, new FaultySource(content))) {
             journal.note(new Range(0, 4096), BlockState.READ, "sweep");
             journal.flush();

@@ -14,16 +14,16 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.hash.Hashes;
+import org.brantel.core.image.BlockState;
+import org.brantel.core.image.DestinationFull;
+import org.brantel.core.image.MapJournal;
+import org.brantel.core.image.ReadMap;
 import org.brantel.core.json.Json;
-import org.brantel.core.manifest.Hashes;
-import org.brantel.core.source.BlockState;
-import org.brantel.core.source.DestinationFull;
-import org.brantel.core.source.MapJournal;
-import org.brantel.core.source.Range;
-import org.brantel.core.source.ReadMap;
+import org.brantel.core.opening.Sources;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.SourceException;
-import org.brantel.core.source.Sources;
 import org.brantel.core.testing.FaultySource;
 import org.brantel.core.testing.SimulatedDevice;
 import org.junit.jupiter.api.BeforeEach;
@@ -47,7 +47,7 @@ class ImagerTest {
     private ImagingResult run(Source source, CareProfile profile, ImagingListener listener, int stopAfter)
             throws IOException {
         int[] asked = new int[1];
-        return new Imager(source, image, Sources.mapBeside(image), profile, listener)
+        return new Imager(source, image, MapJournal.beside(image), profile, listener)
                 .run(() -> asked[0]++ >= stopAfter);
     }
 
@@ -91,7 +91,7 @@ class ImagerTest {
         Arrays.fill(expected, 100_352, 102_400, (byte) 0);
         Arrays.fill(expected, 2_000_384, 2_000_896, (byte) 0);
         assertThat(Files.readAllBytes(image)).isEqualTo(expected);
-        ReadMap map = MapJournal.load(Sources.mapBeside(image)).map();
+        ReadMap map = MapJournal.load(MapJournal.beside(image)).map();
         assertThat(map.ranges(BlockState.FAILED)).containsExactly(new Range(100_352, 2048), new Range(2_000_384, 512));
         try (Source read = Sources.open(image.toString())) {
             assertThat(read.knownUnread(new Range(0, SIZE))).hasSize(2);
@@ -116,7 +116,7 @@ class ImagerTest {
     void aDeviceThatDropsOutLosesNothingThatWasRead() throws IOException {
         SimulatedDevice device = new SimulatedDevice(folder, SIZE, 4).dropsOutAfter(20);
         assertThatThrownBy(() -> run(device.open(), CareProfile.FAILING)).isInstanceOf(SourceException.Gone.class);
-        long kept = MapJournal.load(Sources.mapBeside(image)).map().bytes(BlockState.READ);
+        long kept = MapJournal.load(MapJournal.beside(image)).map().bytes(BlockState.READ);
         assertThat(kept).isEqualTo(20L * CareProfile.FAILING.blockBytes());
         ImagingResult result = null;
         for (int plugged = 0; plugged < 3; plugged++) {
@@ -244,7 +244,7 @@ class ImagerTest {
 
     private long assertMapIsTrue(byte[] content) throws IOException {
         byte[] held = Files.readAllBytes(image);
-        ReadMap map = MapJournal.load(Sources.mapBeside(image)).map();
+        ReadMap map = MapJournal.load(MapJournal.beside(image)).map();
         for (Range r : map.ranges(BlockState.READ)) {
             assertThat(Arrays.equals(held, (int) r.offset(), (int) r.end(), content, (int) r.offset(), (int) r.end()))
                     .as("%s", r)

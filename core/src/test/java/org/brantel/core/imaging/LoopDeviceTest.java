@@ -16,18 +16,18 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Random;
 import java.util.stream.Stream;
-import org.brantel.core.source.AttachedDisk;
-import org.brantel.core.source.AttachedDisks;
-import org.brantel.core.source.BlockState;
-import org.brantel.core.source.DestinationFull;
-import org.brantel.core.source.DestinationGuard;
-import org.brantel.core.source.MapJournal;
-import org.brantel.core.source.Range;
-import org.brantel.core.source.ReadMap;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.image.BlockState;
+import org.brantel.core.image.DestinationFull;
+import org.brantel.core.image.MapJournal;
+import org.brantel.core.image.ReadMap;
+import org.brantel.core.opening.Sources;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.SourceException;
-import org.brantel.core.source.Sources;
 import org.brantel.core.source.WriteBlock;
+import org.brantel.core.source.device.AttachedDisk;
+import org.brantel.core.source.device.AttachedDisks;
+import org.brantel.core.source.device.DestinationGuard;
 import org.brantel.core.testing.FaultySource;
 import org.brantel.core.testing.LoopDevice;
 import org.junit.jupiter.api.AfterEach;
@@ -72,7 +72,7 @@ class LoopDeviceTest {
     }
 
     private ImagingResult run(Source source, CareProfile profile) throws IOException {
-        return new Imager(source, image, Sources.mapBeside(image), profile, new ImagingListener() {}).run(() -> false);
+        return new Imager(source, image, MapJournal.beside(image), profile, new ImagingListener() {}).run(() -> false);
     }
 
     @Test
@@ -115,7 +115,7 @@ class LoopDeviceTest {
             ImagingResult result = run(source, CareProfile.AGEING);
             assertThat(result.finished()).isTrue();
             assertThat(result.failedBytes()).isEqualTo(SIZE - kept);
-            assertThat(MapJournal.load(Sources.mapBeside(image)).map().ranges(BlockState.FAILED))
+            assertThat(MapJournal.load(MapJournal.beside(image)).map().ranges(BlockState.FAILED))
                     .containsExactly(new Range(kept, SIZE - kept));
             byte[] expected = Arrays.copyOf(Arrays.copyOf(content, kept), SIZE);
             assertThat(Files.readAllBytes(image)).isEqualTo(expected);
@@ -151,7 +151,7 @@ class LoopDeviceTest {
         try (LoopDevice loop = LoopDevice.over(disk, true);
                 Source source = Sources.open(loop.node().toString())) {
             int[] asked = new int[1];
-            new Imager(source, image, Sources.mapBeside(image), CareProfile.FAILING, new ImagingListener() {})
+            new Imager(source, image, MapJournal.beside(image), CareProfile.FAILING, new ImagingListener() {})
                     .run(() -> asked[0]++ >= 5);
         }
         Path other = Files.write(folder.resolve("other.bin"), Arrays.copyOf(content, SIZE - (1 << 20)));
@@ -215,12 +215,12 @@ class LoopDeviceTest {
                 assertThatThrownBy(() -> new Imager(
                                         new FaultySource(medium),
                                         image,
-                                        Sources.mapBeside(image),
+                                        MapJournal.beside(image),
                                         CareProfile.FAILING,
                                         filler)
                                 .run(() -> false))
                         .isInstanceOf(DestinationFull.class);
-                long kept = KillTest.assertTruthful(Sources.mapBeside(image), image, medium);
+                long kept = KillTest.assertTruthful(MapJournal.beside(image), image, medium);
                 assertThat(kept).isLessThan(medium.length);
                 Files.delete(crowd);
                 assertThat(run(new FaultySource(medium), CareProfile.FAILING).finished())

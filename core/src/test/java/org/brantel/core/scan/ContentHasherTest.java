@@ -8,7 +8,7 @@ import java.util.OptionalLong;
 import java.util.Random;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.FileContent;
-import org.brantel.core.manifest.Hashes;
+import org.brantel.core.hash.Hashes;
 import org.brantel.core.testing.FaultySource;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;

@@ -14,15 +14,15 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
 import java.util.Set;
+import org.brantel.core.bytes.Range;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.FindingsFile;
 import org.brantel.core.finding.Prognosis;
+import org.brantel.core.image.BlockState;
+import org.brantel.core.image.MapJournal;
 import org.brantel.core.json.Json;
-import org.brantel.core.source.BlockState;
-import org.brantel.core.source.MapJournal;
-import org.brantel.core.source.Range;
+import org.brantel.core.opening.Sources;
 import org.brantel.core.source.Source;
-import org.brantel.core.source.Sources;
 import org.brantel.core.testing.Corpus;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
@@ -117,7 +117,7 @@ class ScanTest {
                 .orElseThrow();
         long size = Files.size(image);
         Range hole = new Range(victim.firstByte() + 4096, 1024);
-        try (MapJournal journal = MapJournal.create(Sources.mapBeside(image), Sources.open(image.toString()))) {
+        try (MapJournal journal = MapJournal.create(MapJournal.beside(image), Sources.open(image.toString()))) {
             journal.note(new Range(0, hole.offset()), BlockState.READ, "sweep");
             journal.note(hole, BlockState.FAILED, "single-sector");
             journal.note(new Range(hole.end(), size - hole.end()), BlockState.READ, "sweep");

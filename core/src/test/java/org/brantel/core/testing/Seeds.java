@@ -6,9 +6,9 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.zip.GZIPInputStream;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.bytes.ReadOutcome;
 import org.brantel.core.source.Identity;
-import org.brantel.core.source.Range;
-import org.brantel.core.source.ReadOutcome;
 import org.brantel.core.source.Source;
 
 /** Small volumes made by the ordinary tools, with a few live and deleted files; a parser's damage is judged on them. */

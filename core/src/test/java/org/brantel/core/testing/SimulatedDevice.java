@@ -6,7 +6,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
-import org.brantel.core.source.SimulatedSource;
+import org.brantel.core.source.simulated.SimulatedSource;
 
 /** Writes a simulated device for a test: random content and a fault plan. */
 public final class SimulatedDevice {

@@ -10,11 +10,10 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import org.brantel.core.bytes.Range;
 import org.brantel.core.estimate.Measured;
-import org.brantel.core.source.MapFile;
-import org.brantel.core.source.MapJournal;
-import org.brantel.core.source.Range;
-import org.brantel.core.source.Sources;
+import org.brantel.core.image.MapFile;
+import org.brantel.core.image.MapJournal;
 import org.brantel.server.intake.CaseLists;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.intake.Stage;
@@ -190,7 +189,7 @@ public class Bench {
     /** The map of a session's image, to be taken elsewhere. */
     @Transactional(readOnly = true)
     MapFile map(long id) throws IOException {
-        Path map = find(id).image().isEmpty() ? null : Sources.mapBeside(Path.of(find(id).image()));
+        Path map = find(id).image().isEmpty() ? null : MapJournal.beside(Path.of(find(id).image()));
         if (map == null || !Files.exists(map)) {
             throw Refusal.missing("Nothing was read in this session yet, so it has no map.");
         }
@@ -307,7 +306,7 @@ public class Bench {
     /** A stretch of the ribbon, magnified. */
     String magnified(long id, long from, long length) throws IOException {
         ImagingSession session = find(id);
-        Path map = session.image().isEmpty() ? null : Sources.mapBeside(Path.of(session.image()));
+        Path map = session.image().isEmpty() ? null : MapJournal.beside(Path.of(session.image()));
         if (map == null || !Files.exists(map)) {
             return "";
         }

@@ -8,16 +8,16 @@ import java.time.Clock;
 import java.util.List;
 import java.util.function.Consumer;
 import org.brantel.core.health.HealthReading;
+import org.brantel.core.image.DestinationFull;
+import org.brantel.core.image.MapJournal;
 import org.brantel.core.imaging.CareProfile;
 import org.brantel.core.imaging.DeviceInUse;
 import org.brantel.core.imaging.ImageInUse;
 import org.brantel.core.imaging.Imager;
 import org.brantel.core.imaging.ImagingResult;
-import org.brantel.core.source.DestinationFull;
 import org.brantel.core.source.Expected;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.SourceException;
-import org.brantel.core.source.Sources;
 import org.brantel.server.health.HealthReadings;
 import org.brantel.server.locks.Locks;
 import org.brantel.server.media.Media;
@@ -109,7 +109,7 @@ class ImagingJob implements Labour<ImagingSession> {
                 .resolve("image-" + session.attachmentId() + ".img")
                 .toAbsolutePath();
         Files.createDirectories(image.getParent());
-        boolean resumed = Files.exists(Sources.mapBeside(image));
+        boolean resumed = Files.exists(MapJournal.beside(image));
         Attachment attachment = attachments.findById(session.attachmentId()).orElseThrow();
         SessionWatch watch = new SessionWatch(
                 run.id(), session.passes(), session.faults(), log.countFaults(run.id()), clock, new OnRecord(run));
@@ -124,7 +124,7 @@ class ImagingJob implements Labour<ImagingSession> {
         run.take(begin(run, watch, image, resumed));
         try {
             ImagingResult result = orders.enough() && resumed
-                    ? Imager.conclude(image, Sources.mapBeside(image), watch, orders)
+                    ? Imager.conclude(image, MapJournal.beside(image), watch, orders)
                     : read(attachment, image, CareProfile.ofWord(session.profile()), watch, orders);
             return end(run, watch, lock, result);
         } catch (ImageInUse e) {
@@ -217,7 +217,7 @@ class ImagingJob implements Labour<ImagingSession> {
             throws IOException {
         Expected expected = attachment.expected();
         try (Source source = media.open(attachment.medium(), expected, attachment.writeBlock())) {
-            return new Imager(source, expected, image, Sources.mapBeside(image), profile, watch).run(orders);
+            return new Imager(source, expected, image, MapJournal.beside(image), profile, watch).run(orders);
         }
     }
 

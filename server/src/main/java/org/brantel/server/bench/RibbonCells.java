@@ -1,9 +1,9 @@
 package org.brantel.server.bench;
 
 import java.util.List;
-import org.brantel.core.source.BlockState;
-import org.brantel.core.source.Range;
-import org.brantel.core.source.ReadMap;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.image.BlockState;
+import org.brantel.core.image.ReadMap;
 
 /**
  * Sums a map up in equal stretches for the read ribbon: {@code .} unasked, {@code 1} to {@code 9} tenths read,

@@ -6,12 +6,12 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import org.brantel.core.hash.Hashes;
+import org.brantel.core.image.MapJournal;
 import org.brantel.core.imaging.CareProfile;
 import org.brantel.core.imaging.ImageHashes;
 import org.brantel.core.imaging.UnreadReport;
 import org.brantel.core.json.Json;
-import org.brantel.core.manifest.Hashes;
-import org.brantel.core.source.Sources;
 import org.brantel.server.health.HealthReadings;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.platform.Happenings;
@@ -74,9 +74,9 @@ class SessionReports {
                 sessions.findById(id).orElseThrow(() -> Refusal.missing("There is no imaging session " + id + "."));
         Attachment attachment = attachments.findById(session.attachmentId()).orElseThrow();
         Path image = session.image().isEmpty() ? null : Path.of(session.image());
-        List<UnreadReport.Unread> unread = image == null || !Files.exists(Sources.mapBeside(image))
+        List<UnreadReport.Unread> unread = image == null || !Files.exists(MapJournal.beside(image))
                 ? List.of()
-                : UnreadReport.of(Sources.mapBeside(image)).ranges();
+                : UnreadReport.of(MapJournal.beside(image)).ranges();
         Integer chunks = image == null || !Files.exists(ImageHashes.beside(image))
                 ? null
                 : Json.read(ImageHashes.beside(image), ImageHashes.class, "list of hashes")

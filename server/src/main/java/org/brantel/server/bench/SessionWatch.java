@@ -6,14 +6,14 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import org.brantel.core.bytes.Range;
 import org.brantel.core.health.HealthReading;
+import org.brantel.core.image.BlockState;
+import org.brantel.core.image.ReadMap;
 import org.brantel.core.imaging.ImagingListener;
 import org.brantel.core.imaging.LimitReached;
 import org.brantel.core.imaging.Pass;
 import org.brantel.core.imaging.Planner;
-import org.brantel.core.source.BlockState;
-import org.brantel.core.source.Range;
-import org.brantel.core.source.ReadMap;
 import org.brantel.server.platform.Ticker;
 
 /** Turns what the imager does into progress and events on the record. What it holds does not grow with the session. */

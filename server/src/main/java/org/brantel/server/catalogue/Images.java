@@ -6,8 +6,8 @@ import java.nio.file.Files;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
+import org.brantel.core.opening.Sources;
 import org.brantel.core.source.Source;
-import org.brantel.core.source.Sources;
 import org.brantel.server.bench.Bench;
 
 /** The images that a merge reads: the session's, and those of lines that it meets. */

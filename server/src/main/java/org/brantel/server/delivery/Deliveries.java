@@ -12,7 +12,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.brantel.core.custody.CustodyChain;
-import org.brantel.core.manifest.Hashes;
+import org.brantel.core.hash.Hashes;
 import org.brantel.server.custody.CustodyService;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.intake.Stage;

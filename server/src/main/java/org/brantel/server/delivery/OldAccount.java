@@ -4,8 +4,8 @@ import com.fasterxml.jackson.annotation.JsonIgnoreProperties;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
+import org.brantel.core.bytes.Range;
 import org.brantel.core.json.Json;
-import org.brantel.core.source.Range;
 import org.brantel.core.wanted.WantedTally;
 
 /** account.json, version 1. Its tallies spoke of the catalogue; what was delivered is counted from its files. */

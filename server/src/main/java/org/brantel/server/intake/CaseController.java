@@ -7,7 +7,7 @@ import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
-import org.brantel.core.carve.Kinds;
+import org.brantel.core.kinds.Kinds;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.staff.Staff;
 import org.springframework.http.HttpStatus;

@@ -3,7 +3,7 @@ package org.brantel.server.intake;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
-import org.brantel.core.carve.Kinds;
+import org.brantel.core.kinds.Kinds;
 import org.brantel.core.spoken.Capacity;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.protocol.LabProtocol;

@@ -4,9 +4,9 @@ import java.io.IOException;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
-import org.brantel.core.source.AttachedDisk;
-import org.brantel.core.source.AttachedDisks;
 import org.brantel.core.source.Identity;
+import org.brantel.core.source.device.AttachedDisk;
+import org.brantel.core.source.device.AttachedDisks;
 import org.brantel.server.platform.Refusal;
 import org.springframework.stereotype.Component;
 

@@ -5,7 +5,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import org.brantel.core.source.Identity;
-import org.brantel.core.source.SimulatedSource;
+import org.brantel.core.source.simulated.SimulatedSource;
 import org.brantel.server.platform.Settings;
 import org.springframework.stereotype.Component;
 

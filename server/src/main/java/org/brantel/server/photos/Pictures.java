@@ -9,7 +9,7 @@ import javax.imageio.ImageIO;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
 import net.coobird.thumbnailator.Thumbnails;
-import org.brantel.core.manifest.Hashes;
+import org.brantel.core.hash.Hashes;
 import org.brantel.server.platform.Refusal;
 
 /**

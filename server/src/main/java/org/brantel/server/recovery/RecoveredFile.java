@@ -9,10 +9,10 @@ import jakarta.persistence.Table;
 import java.io.IOException;
 import java.util.Arrays;
 import java.util.Locale;
+import org.brantel.core.bytes.Range;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.json.Json;
 import org.brantel.core.recovery.RecoveryResult;
-import org.brantel.core.source.Range;
 
 /** What became of one selected line in a run. */
 @Entity

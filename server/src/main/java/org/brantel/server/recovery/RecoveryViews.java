@@ -3,7 +3,7 @@ package org.brantel.server.recovery;
 import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.util.List;
-import org.brantel.core.source.Range;
+import org.brantel.core.bytes.Range;
 import org.brantel.server.work.WorkState;
 
 /** What others see of recovery. */

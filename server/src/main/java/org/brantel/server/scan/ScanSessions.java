@@ -2,8 +2,8 @@ package org.brantel.server.scan;
 
 import java.util.Collection;
 import java.util.List;
+import org.brantel.core.bytes.Range;
 import org.brantel.core.scan.ScanPlan;
-import org.brantel.core.source.Range;
 import org.brantel.server.work.WorkState;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;

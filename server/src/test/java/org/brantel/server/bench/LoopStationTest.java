@@ -8,7 +8,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Map;
 import java.util.Random;
-import org.brantel.core.manifest.Hashes;
+import org.brantel.core.hash.Hashes;
 import org.brantel.core.testing.LoopDevice;
 import org.brantel.server.testing.CaseForms;
 import org.brantel.server.testing.Lab;

@@ -5,12 +5,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
+import org.brantel.core.bytes.Range;
 import org.brantel.core.health.HealthReading;
+import org.brantel.core.image.BlockState;
+import org.brantel.core.image.ReadMap;
 import org.brantel.core.imaging.Pass;
 import org.brantel.core.imaging.Planner;
-import org.brantel.core.source.BlockState;
-import org.brantel.core.source.Range;
-import org.brantel.core.source.ReadMap;
 import org.junit.jupiter.api.Test;
 
 /** However many ranges a map has, a screen gets as many cells as it has pixels for. */

@@ -8,7 +8,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.StreamSupport;
-import org.brantel.core.manifest.Hashes;
+import org.brantel.core.hash.Hashes;
 import org.brantel.core.testing.NbdServer;
 import org.brantel.core.testing.SimulatedDevice;
 import org.brantel.server.testing.BenchDevices;

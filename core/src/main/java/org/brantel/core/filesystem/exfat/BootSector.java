@@ -1,12 +1,14 @@
 package org.brantel.core.filesystem.exfat;
 
+import static org.brantel.core.bytes.LittleEndian.u16;
 import static org.brantel.core.filesystem.NotThisFormat.require;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
+import org.brantel.core.bytes.ByteView;
+import org.brantel.core.bytes.Range;
 import org.brantel.core.filesystem.NotThisFormat;
-import org.brantel.core.source.ByteView;
-import org.brantel.core.source.Range;
 import org.brantel.core.source.Source;
 
 /**
@@ -147,5 +149,10 @@ record BootSector(
 
     long offset(long cluster) {
         return clustersAt + (cluster - 2) * clusterBytes;
+    }
+
+    /** Whether a sector begins like one. */
+    static boolean begins(byte[] b, int i) {
+        return u16(b, i + 510) == 0xaa55 && Arrays.equals(b, i + 3, i + 11, NAME, 0, NAME.length);
     }
 }

@@ -1,9 +1,9 @@
 package org.brantel.core.filesystem.exfat;
 
-import static org.brantel.core.source.LittleEndian.i64;
-import static org.brantel.core.source.LittleEndian.u16;
-import static org.brantel.core.source.LittleEndian.u32;
-import static org.brantel.core.source.LittleEndian.u8;
+import static org.brantel.core.bytes.LittleEndian.i64;
+import static org.brantel.core.bytes.LittleEndian.u16;
+import static org.brantel.core.bytes.LittleEndian.u32;
+import static org.brantel.core.bytes.LittleEndian.u8;
 
 import java.nio.charset.StandardCharsets;
 import java.time.DateTimeException;
@@ -148,5 +148,13 @@ record EntrySet(
         } catch (DateTimeException e) {
             return null;
         }
+    }
+
+    /** Whether a sector begins like a set: a file, in use or not, and its stream. */
+    static boolean begins(byte[] b, int i) {
+        return (u8(b, i) & ~IN_USE) == FILE
+                && (u8(b, i + SIZE) & ~IN_USE) == STREAM
+                && u8(b, i + 1) >= 2
+                && u8(b, i + 1) < MOST;
     }
 }

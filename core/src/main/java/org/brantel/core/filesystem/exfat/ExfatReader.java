@@ -3,6 +3,7 @@ package org.brantel.core.filesystem.exfat;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import org.brantel.core.bytes.Range;
 import org.brantel.core.content.Extents;
 import org.brantel.core.content.FileContent;
 import org.brantel.core.filesystem.Bitmaps;
@@ -17,7 +18,6 @@ import org.brantel.core.filesystem.VolumeFacts;
 import org.brantel.core.filesystem.Walk;
 import org.brantel.core.filesystem.Walked;
 import org.brantel.core.finding.Origin;
-import org.brantel.core.source.Range;
 import org.brantel.core.source.Source;
 
 /** An exFAT volume on a source. */

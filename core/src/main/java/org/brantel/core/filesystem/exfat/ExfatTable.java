@@ -1,9 +1,9 @@
 package org.brantel.core.filesystem.exfat;
 
 import java.io.IOException;
+import org.brantel.core.bytes.ByteView;
+import org.brantel.core.bytes.Range;
 import org.brantel.core.filesystem.Chains;
-import org.brantel.core.source.ByteView;
-import org.brantel.core.source.Range;
 import org.brantel.core.source.Source;
 
 /** The allocation table: 32 bits a cluster, 0 free, FFFFFFF7 bad, FFFFFFFF last of its chain (EXFAT section 4.1). */

@@ -1,8 +1,8 @@
 package org.brantel.core.filesystem.exfat;
 
-import static org.brantel.core.source.LittleEndian.i64;
-import static org.brantel.core.source.LittleEndian.u32;
-import static org.brantel.core.source.LittleEndian.u8;
+import static org.brantel.core.bytes.LittleEndian.i64;
+import static org.brantel.core.bytes.LittleEndian.u32;
+import static org.brantel.core.bytes.LittleEndian.u8;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -11,6 +11,8 @@ import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
 import java.util.Optional;
+import org.brantel.core.bytes.RangeSet;
+import org.brantel.core.bytes.ReadOutcome;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Extents;
 import org.brantel.core.content.FileContent;
@@ -22,8 +24,6 @@ import org.brantel.core.filesystem.Placement;
 import org.brantel.core.filesystem.Problems;
 import org.brantel.core.filesystem.Space;
 import org.brantel.core.finding.RecordFacts;
-import org.brantel.core.source.RangeSet;
-import org.brantel.core.source.ReadOutcome;
 import org.brantel.core.source.Source;
 
 /** Walks the tree of folders, live and deleted, and collects the records of files. */

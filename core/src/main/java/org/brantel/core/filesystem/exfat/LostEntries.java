@@ -5,6 +5,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.TreeSet;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.bytes.RangeSet;
 import org.brantel.core.filesystem.FileRecord;
 import org.brantel.core.filesystem.FileSystem;
 import org.brantel.core.filesystem.FindingSink;
@@ -15,8 +17,6 @@ import org.brantel.core.filesystem.VolumeFacts;
 import org.brantel.core.filesystem.Walk;
 import org.brantel.core.filesystem.Walked;
 import org.brantel.core.finding.Origin;
-import org.brantel.core.source.Range;
-import org.brantel.core.source.RangeSet;
 import org.brantel.core.source.Source;
 
 /**

@@ -4,7 +4,7 @@ import java.io.IOException;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import org.brantel.core.source.Range;
+import org.brantel.core.bytes.Range;
 import org.brantel.core.source.Source;
 
 /** The volume's blocks, with what the journal still has to bring in where the volume was not closed cleanly. */

@@ -3,6 +3,7 @@ package org.brantel.core.filesystem.ext;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import org.brantel.core.bytes.Range;
 import org.brantel.core.filesystem.FileSystem;
 import org.brantel.core.filesystem.FindingSink;
 import org.brantel.core.filesystem.NotThisFormat;
@@ -10,7 +11,6 @@ import org.brantel.core.filesystem.Problems;
 import org.brantel.core.filesystem.VolumeFacts;
 import org.brantel.core.filesystem.Walk;
 import org.brantel.core.filesystem.Walked;
-import org.brantel.core.source.Range;
 import org.brantel.core.source.Source;
 
 /** An ext2, ext3 or ext4 volume on a source. */

@@ -2,12 +2,12 @@ package org.brantel.core.filesystem.ext;
 
 import java.io.IOException;
 import java.util.List;
+import org.brantel.core.bytes.Range;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.FileContent;
 import org.brantel.core.filesystem.Bitmaps;
 import org.brantel.core.filesystem.Problems;
 import org.brantel.core.filesystem.Space;
-import org.brantel.core.source.Range;
 import org.brantel.core.source.Source;
 
 /**

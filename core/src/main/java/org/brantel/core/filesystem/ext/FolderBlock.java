@@ -1,8 +1,8 @@
 package org.brantel.core.filesystem.ext;
 
-import static org.brantel.core.source.LittleEndian.u16;
-import static org.brantel.core.source.LittleEndian.u32;
-import static org.brantel.core.source.LittleEndian.u8;
+import static org.brantel.core.bytes.LittleEndian.u16;
+import static org.brantel.core.bytes.LittleEndian.u32;
+import static org.brantel.core.bytes.LittleEndian.u8;
 
 import java.nio.charset.StandardCharsets;
 import java.util.Optional;

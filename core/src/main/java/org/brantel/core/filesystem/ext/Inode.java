@@ -1,7 +1,7 @@
 package org.brantel.core.filesystem.ext;
 
-import static org.brantel.core.source.LittleEndian.u16;
-import static org.brantel.core.source.LittleEndian.u32;
+import static org.brantel.core.bytes.LittleEndian.u16;
+import static org.brantel.core.bytes.LittleEndian.u32;
 
 import java.time.Instant;
 import java.util.Arrays;

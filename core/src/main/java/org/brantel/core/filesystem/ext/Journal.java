@@ -1,7 +1,7 @@
 package org.brantel.core.filesystem.ext;
 
-import static org.brantel.core.source.BigEndian.u16;
-import static org.brantel.core.source.BigEndian.u32;
+import static org.brantel.core.bytes.BigEndian.u16;
+import static org.brantel.core.bytes.BigEndian.u32;
 
 import java.io.IOException;
 import java.util.ArrayList;

@@ -1,16 +1,16 @@
 package org.brantel.core.filesystem.ext;
 
+import static org.brantel.core.bytes.LittleEndian.u16;
+import static org.brantel.core.bytes.LittleEndian.u32;
+import static org.brantel.core.bytes.LittleEndian.u8;
 import static org.brantel.core.filesystem.NotThisFormat.require;
-import static org.brantel.core.source.LittleEndian.u16;
-import static org.brantel.core.source.LittleEndian.u32;
-import static org.brantel.core.source.LittleEndian.u8;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
+import org.brantel.core.bytes.ByteView;
+import org.brantel.core.bytes.Range;
 import org.brantel.core.filesystem.NotThisFormat;
-import org.brantel.core.source.ByteView;
-import org.brantel.core.source.Range;
 import org.brantel.core.source.Source;
 
 /**
@@ -263,5 +263,10 @@ record Superblock(
 
     long lengthBytes() {
         return blocks * blockBytes;
+    }
+
+    /** Whether a sector begins like one: the magic, and a block size that there is. */
+    static boolean begins(byte[] b, int i) {
+        return u16(b, i + 56) == MAGIC && u32(b, i + 24) <= 6;
     }
 }

@@ -3,11 +3,11 @@ package org.brantel.core.filesystem.fat;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import org.brantel.core.bytes.ByteView;
+import org.brantel.core.bytes.Range;
 import org.brantel.core.filesystem.Chains;
 import org.brantel.core.filesystem.FindingSink;
 import org.brantel.core.filesystem.Space;
-import org.brantel.core.source.ByteView;
-import org.brantel.core.source.Range;
 import org.brantel.core.source.Source;
 
 /**

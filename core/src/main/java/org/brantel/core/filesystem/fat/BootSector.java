@@ -1,13 +1,15 @@
 package org.brantel.core.filesystem.fat;
 
+import static org.brantel.core.bytes.LittleEndian.u16;
+import static org.brantel.core.bytes.LittleEndian.u8;
 import static org.brantel.core.filesystem.NotThisFormat.require;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.Optional;
+import org.brantel.core.bytes.ByteView;
+import org.brantel.core.bytes.Range;
 import org.brantel.core.filesystem.NotThisFormat;
-import org.brantel.core.source.ByteView;
-import org.brantel.core.source.Range;
 import org.brantel.core.source.Source;
 
 /**
@@ -221,5 +223,21 @@ record BootSector(
 
     Range cluster(long number) {
         return new Range(dataStart() + (number - 2) * clusterBytes(), clusterBytes());
+    }
+
+    /** Whether a sector has what every boot sector has: a jump and a power of two for bytes and for sectors. */
+    static boolean couldBegin(byte[] b, int i) {
+        if (u16(b, i + 510) != 0xaa55) {
+            return false;
+        }
+        int bytes = u16(b, i + 11);
+        boolean jump = u8(b, i) == 0xeb || u8(b, i) == 0xe9;
+        return jump
+                && bytes >= 512
+                && bytes <= 4096
+                && Integer.bitCount(bytes) == 1
+                && Integer.bitCount(u8(b, i + 13)) == 1
+                && u8(b, i + 16) >= 1
+                && u8(b, i + 16) <= 4;
     }
 }

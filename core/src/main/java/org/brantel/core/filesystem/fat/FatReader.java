@@ -4,6 +4,8 @@ import java.io.IOException;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import org.brantel.core.bytes.ByteView;
+import org.brantel.core.bytes.Range;
 import org.brantel.core.filesystem.FileRecord;
 import org.brantel.core.filesystem.FileSystem;
 import org.brantel.core.filesystem.FindingSink;
@@ -14,8 +16,6 @@ import org.brantel.core.filesystem.VolumeFacts;
 import org.brantel.core.filesystem.Walk;
 import org.brantel.core.filesystem.Walked;
 import org.brantel.core.finding.Origin;
-import org.brantel.core.source.ByteView;
-import org.brantel.core.source.Range;
 import org.brantel.core.source.Source;
 
 /** A FAT volume on a source. */

@@ -8,6 +8,8 @@ import java.util.BitSet;
 import java.util.Deque;
 import java.util.List;
 import java.util.Map;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.bytes.RangeSet;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Extents;
 import org.brantel.core.filesystem.Chains;
@@ -17,8 +19,6 @@ import org.brantel.core.filesystem.Placement;
 import org.brantel.core.filesystem.Problems;
 import org.brantel.core.filesystem.Space;
 import org.brantel.core.finding.RecordFacts;
-import org.brantel.core.source.Range;
-import org.brantel.core.source.RangeSet;
 import org.brantel.core.source.Source;
 
 /** Walks the tree of folders, live and deleted, and collects the records of files. */

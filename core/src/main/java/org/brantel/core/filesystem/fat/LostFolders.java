@@ -9,6 +9,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.bytes.RangeSet;
 import org.brantel.core.filesystem.FileRecord;
 import org.brantel.core.filesystem.FileSystem;
 import org.brantel.core.filesystem.FindingSink;
@@ -18,8 +20,6 @@ import org.brantel.core.filesystem.VolumeFacts;
 import org.brantel.core.filesystem.Walk;
 import org.brantel.core.filesystem.Walked;
 import org.brantel.core.finding.Origin;
-import org.brantel.core.source.Range;
-import org.brantel.core.source.RangeSet;
 import org.brantel.core.source.Source;
 
 /**

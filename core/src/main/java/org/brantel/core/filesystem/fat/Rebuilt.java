@@ -6,7 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.brantel.core.source.Range;
+import org.brantel.core.bytes.Range;
 import org.brantel.core.source.Source;
 
 /**

@@ -1,11 +1,13 @@
 package org.brantel.core.filesystem.ntfs;
 
+import static org.brantel.core.bytes.LittleEndian.u16;
 import static org.brantel.core.filesystem.NotThisFormat.require;
 
 import java.io.IOException;
+import java.util.Arrays;
+import org.brantel.core.bytes.ByteView;
+import org.brantel.core.bytes.Range;
 import org.brantel.core.filesystem.NotThisFormat;
-import org.brantel.core.source.ByteView;
-import org.brantel.core.source.Range;
 import org.brantel.core.source.Source;
 
 /**
@@ -136,5 +138,10 @@ record BootSector(
 
     long offset(long cluster) {
         return start + cluster * clusterBytes;
+    }
+
+    /** Whether a sector begins like one. */
+    static boolean begins(byte[] b, int i) {
+        return u16(b, i + 510) == 0xaa55 && Arrays.equals(b, i + 3, i + 11, NAME, 0, NAME.length);
     }
 }

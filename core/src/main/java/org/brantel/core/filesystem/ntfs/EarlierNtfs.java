@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.brantel.core.bytes.Range;
 import org.brantel.core.content.Extent;
 import org.brantel.core.filesystem.FileRecord;
 import org.brantel.core.filesystem.FileSystem;
@@ -17,7 +18,6 @@ import org.brantel.core.filesystem.VolumeFacts;
 import org.brantel.core.filesystem.Walk;
 import org.brantel.core.filesystem.Walked;
 import org.brantel.core.finding.Origin;
-import org.brantel.core.source.Range;
 import org.brantel.core.source.Source;
 
 /**

@@ -1,7 +1,7 @@
 package org.brantel.core.filesystem.ntfs;
 
-import static org.brantel.core.source.LittleEndian.i64;
-import static org.brantel.core.source.LittleEndian.u8;
+import static org.brantel.core.bytes.LittleEndian.i64;
+import static org.brantel.core.bytes.LittleEndian.u8;
 
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;

@@ -4,13 +4,13 @@ import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.brantel.core.bytes.LittleEndian;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.bytes.RangeSet;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Extents;
 import org.brantel.core.content.FileContent;
 import org.brantel.core.filesystem.Problems;
-import org.brantel.core.source.LittleEndian;
-import org.brantel.core.source.Range;
-import org.brantel.core.source.RangeSet;
 import org.brantel.core.source.Source;
 
 /**

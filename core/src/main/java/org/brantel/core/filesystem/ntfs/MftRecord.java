@@ -1,9 +1,9 @@
 package org.brantel.core.filesystem.ntfs;
 
-import static org.brantel.core.source.LittleEndian.i64;
-import static org.brantel.core.source.LittleEndian.u16;
-import static org.brantel.core.source.LittleEndian.u32;
-import static org.brantel.core.source.LittleEndian.u8;
+import static org.brantel.core.bytes.LittleEndian.i64;
+import static org.brantel.core.bytes.LittleEndian.u16;
+import static org.brantel.core.bytes.LittleEndian.u32;
+import static org.brantel.core.bytes.LittleEndian.u8;
 
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
@@ -194,5 +194,10 @@ record MftRecord(
             }
         }
         return pieces;
+    }
+
+    /** Whether bytes begin like a record. */
+    static boolean begins(byte[] b, int i) {
+        return b[i] == 'F' && b[i + 1] == 'I' && b[i + 2] == 'L' && b[i + 3] == 'E';
     }
 }

@@ -4,9 +4,9 @@ import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.brantel.core.bytes.LittleEndian;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Extents;
-import org.brantel.core.source.LittleEndian;
 import org.brantel.core.source.Source;
 
 /**

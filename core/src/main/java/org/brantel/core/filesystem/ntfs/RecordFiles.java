@@ -1,8 +1,8 @@
 package org.brantel.core.filesystem.ntfs;
 
-import static org.brantel.core.source.LittleEndian.i64;
-import static org.brantel.core.source.LittleEndian.u16;
-import static org.brantel.core.source.LittleEndian.u32;
+import static org.brantel.core.bytes.LittleEndian.i64;
+import static org.brantel.core.bytes.LittleEndian.u16;
+import static org.brantel.core.bytes.LittleEndian.u32;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;

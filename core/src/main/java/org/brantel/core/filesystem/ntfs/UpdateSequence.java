@@ -1,6 +1,6 @@
 package org.brantel.core.filesystem.ntfs;
 
-import static org.brantel.core.source.LittleEndian.u16;
+import static org.brantel.core.bytes.LittleEndian.u16;
 
 /**
  * The update sequence of records and index blocks: it shows whether all sectors were written together (NTFS3

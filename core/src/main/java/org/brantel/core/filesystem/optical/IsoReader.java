@@ -1,18 +1,21 @@
 package org.brantel.core.filesystem.optical;
 
+import static org.brantel.core.bytes.LittleEndian.u16;
+import static org.brantel.core.bytes.LittleEndian.u32;
+import static org.brantel.core.bytes.LittleEndian.u8;
 import static org.brantel.core.filesystem.NotThisFormat.require;
-import static org.brantel.core.source.LittleEndian.u16;
-import static org.brantel.core.source.LittleEndian.u32;
-import static org.brantel.core.source.LittleEndian.u8;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayDeque;
+import java.util.Arrays;
 import java.util.Deque;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.brantel.core.bytes.ByteView;
+import org.brantel.core.bytes.Range;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Extents;
 import org.brantel.core.filesystem.FileRecord;
@@ -26,8 +29,6 @@ import org.brantel.core.filesystem.VolumeFacts;
 import org.brantel.core.filesystem.Walk;
 import org.brantel.core.filesystem.Walked;
 import org.brantel.core.finding.RecordFacts;
-import org.brantel.core.source.ByteView;
-import org.brantel.core.source.Range;
 import org.brantel.core.source.Source;
 
 /**
@@ -244,5 +245,10 @@ public final class IsoReader implements FileSystem {
                 }
             }
         }
+    }
+
+    /** Whether a sector begins like a volume descriptor. */
+    static boolean begins(byte[] b, int i) {
+        return Arrays.equals(b, i + 1, i + 1 + NAME.length, NAME, 0, NAME.length);
     }
 }

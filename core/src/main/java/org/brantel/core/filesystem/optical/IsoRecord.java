@@ -1,7 +1,7 @@
 package org.brantel.core.filesystem.optical;
 
-import static org.brantel.core.source.LittleEndian.u32;
-import static org.brantel.core.source.LittleEndian.u8;
+import static org.brantel.core.bytes.LittleEndian.u32;
+import static org.brantel.core.bytes.LittleEndian.u8;
 
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;

@@ -1,9 +1,9 @@
 package org.brantel.core.filesystem.optical;
 
+import static org.brantel.core.bytes.LittleEndian.u16;
+import static org.brantel.core.bytes.LittleEndian.u32;
+import static org.brantel.core.bytes.LittleEndian.u8;
 import static org.brantel.core.filesystem.NotThisFormat.require;
-import static org.brantel.core.source.LittleEndian.u16;
-import static org.brantel.core.source.LittleEndian.u32;
-import static org.brantel.core.source.LittleEndian.u8;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -17,6 +17,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.brantel.core.bytes.Range;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Extents;
 import org.brantel.core.content.FileContent;
@@ -31,7 +32,6 @@ import org.brantel.core.filesystem.VolumeFacts;
 import org.brantel.core.filesystem.Walk;
 import org.brantel.core.filesystem.Walked;
 import org.brantel.core.finding.RecordFacts;
-import org.brantel.core.source.Range;
 import org.brantel.core.source.Source;
 
 /**
@@ -56,6 +56,8 @@ public final class UdfReader implements FileSystem {
 
     /** @param metadata extents of the metadata file, for a partition that lies in one; null for a plain one */
     private record Part(long firstByte, long bytes, List<Extent> metadata) {}
+
+    private static final byte[] EXTENDED_AREA = "BEA01".getBytes(StandardCharsets.US_ASCII);
 
     private record Folder(String path, UdfEntry entry) {}
 
@@ -338,5 +340,10 @@ public final class UdfReader implements FileSystem {
             }
         }
         return extents.list();
+    }
+
+    /** Whether a sector begins like the descriptor with which the extended area begins (ECMA-167, 2/9.2). */
+    static boolean begins(byte[] b, int i) {
+        return Arrays.equals(b, i + 1, i + 1 + EXTENDED_AREA.length, EXTENDED_AREA, 0, EXTENDED_AREA.length);
     }
 }

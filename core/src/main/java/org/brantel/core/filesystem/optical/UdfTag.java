@@ -1,8 +1,8 @@
 package org.brantel.core.filesystem.optical;
 
-import static org.brantel.core.source.LittleEndian.u16;
-import static org.brantel.core.source.LittleEndian.u32;
-import static org.brantel.core.source.LittleEndian.u8;
+import static org.brantel.core.bytes.LittleEndian.u16;
+import static org.brantel.core.bytes.LittleEndian.u32;
+import static org.brantel.core.bytes.LittleEndian.u8;
 
 /**
  * The tag that begins every descriptor (ECMA-167 section 3/7.2): what it is at 0, a sum of the tag's other bytes at 4,

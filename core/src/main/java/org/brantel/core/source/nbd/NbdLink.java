@@ -19,9 +19,9 @@ import java.io.IOException;
 import java.net.Socket;
 import java.util.Arrays;
 import java.util.List;
-import org.brantel.core.source.Range;
-import org.brantel.core.source.RangeSet;
-import org.brantel.core.source.ReadOutcome;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.bytes.RangeSet;
+import org.brantel.core.bytes.ReadOutcome;
 
 /** One connection in its transmission phase: a request, then its reply. Nothing but reads is ever asked for. */
 final class NbdLink implements Closeable {

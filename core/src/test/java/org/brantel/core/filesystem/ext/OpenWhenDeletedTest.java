@@ -4,12 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
 import java.util.List;
-import org.brantel.core.filesystem.FileSystems;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.families.Families;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.Origin;
 import org.brantel.core.finding.Prognosis;
-import org.brantel.core.manifest.Hashes;
-import org.brantel.core.source.Range;
+import org.brantel.core.hash.Hashes;
 import org.brantel.core.testing.Collected;
 import org.brantel.core.testing.FaultySource;
 import org.brantel.core.testing.Seeds;
@@ -25,7 +25,7 @@ class OpenWhenDeletedTest {
     void filesThatWereDeletedWhileOpenComeBackWholeWithTheirNames() throws IOException {
         FaultySource source = new FaultySource(Seeds.volume("ext4-open-when-deleted"));
         Collected told = new Collected();
-        FileSystems.open(source, new Range(0, source.size())).walk(told.walk(0));
+        Families.open(source, new Range(0, source.size())).walk(told.walk(0));
         List<Finding> gone = told.findings().stream()
                 .filter(f -> f.origin() == Origin.DELETED)
                 .toList();

@@ -6,12 +6,12 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.families.Families;
 import org.brantel.core.filesystem.FileSystem;
-import org.brantel.core.filesystem.FileSystems;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.Origin;
 import org.brantel.core.finding.Prognosis;
-import org.brantel.core.source.Range;
 import org.brantel.core.testing.Collected;
 import org.brantel.core.testing.FaultySource;
 import org.brantel.core.testing.Seeds;
@@ -24,7 +24,7 @@ class OpticalTest {
     private final List<String> problems = new ArrayList<>();
 
     private List<Finding> files(FaultySource source) throws IOException {
-        FileSystem volume = FileSystems.open(source, new Range(0, source.size()));
+        FileSystem volume = Families.open(source, new Range(0, source.size()));
         Collected told = new Collected(problems);
         volume.walk(told.walk(0));
         return told.findings();
@@ -75,7 +75,7 @@ class OpticalTest {
     @Test
     void theLabelIsThatOfTheTreeThatIsRead() throws IOException {
         FaultySource source = new FaultySource(Seeds.volume("iso"));
-        assertThat(FileSystems.open(source, new Range(0, source.size())).facts().label())
+        assertThat(Families.open(source, new Range(0, source.size())).facts().label())
                 .isEqualTo("SEED");
     }
 }

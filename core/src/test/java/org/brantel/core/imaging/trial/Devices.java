@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import org.brantel.core.imaging.CareProfile;
-import org.brantel.core.source.FaultPlan;
+import org.brantel.core.source.simulated.FaultPlan;
 
 /** Simulated devices that strategies are judged on. Faults are scaled to the size, not to each other. */
 final class Devices {

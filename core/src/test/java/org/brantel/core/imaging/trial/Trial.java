@@ -3,15 +3,15 @@ package org.brantel.core.imaging.trial;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.bytes.RangeSet;
+import org.brantel.core.bytes.ReadOutcome;
+import org.brantel.core.image.BlockState;
+import org.brantel.core.image.ReadMap;
 import org.brantel.core.imaging.CareProfile;
 import org.brantel.core.imaging.Planner;
-import org.brantel.core.source.BlockState;
-import org.brantel.core.source.FaultPlan;
-import org.brantel.core.source.Physics;
-import org.brantel.core.source.Range;
-import org.brantel.core.source.RangeSet;
-import org.brantel.core.source.ReadMap;
-import org.brantel.core.source.ReadOutcome;
+import org.brantel.core.source.simulated.FaultPlan;
+import org.brantel.core.source.simulated.Physics;
 
 /** Plays one way of reading against one simulated device, in device time, and keeps how much was read when. */
 final class Trial {

@@ -1,5 +1,0 @@
-/**
- * Pictures: JPEG ITU-T T.81, PNG ISO/IEC 15948 and W3C PNG third edition, GIF89a, BMP, WebP RFC 9649, TIFF 6.0 and DNG
- * 1.7, PSD. One class a kind.
- */
-package org.brantel.core.carve.picture;

@@ -1,5 +1,0 @@
-/**
- * Text: markup by its tags, mail RFC 5322, vCard RFC 6350, iCalendar RFC 5545, JSON RFC 8259, and plain text by its
- * bytes. One class a kind.
- */
-package org.brantel.core.carve.text;

@@ -1,0 +1,2 @@
+/** Files of our own beside those of customers. */
+package org.brantel.core.files;

@@ -1,0 +1,2 @@
+/** Volumes that are known by their public heads and not read: families without a reader yet, and encrypted ones. */
+package org.brantel.core.filesystem.recognised;

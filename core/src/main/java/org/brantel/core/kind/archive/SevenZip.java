@@ -1,0 +1,52 @@
+package org.brantel.core.kind.archive;
+
+import java.io.IOException;
+import java.util.List;
+import org.brantel.core.bytes.ByteView;
+import org.brantel.core.kind.Bytes;
+import org.brantel.core.kind.ContentKind;
+import org.brantel.core.kind.Start;
+
+/**
+ * 7z (public format description 7zFormat), little-endian:
+ *
+ * <pre>
+ * offset size field
+ *      0    6  37 7A BC AF 27 1C; 6 2 version
+ *      8    4  CRC-32 of the next 20 bytes
+ *     12    8  where the last header begins, from byte 32; 20 8 its length; 28 4 its CRC-32
+ * </pre>
+ */
+public final class SevenZip implements ContentKind {
+
+    @Override
+    public String code() {
+        return "7z";
+    }
+
+    @Override
+    public List<Start> starts() {
+        return List.of(Start.of("7z\u00bc\u00af'\u001c"));
+    }
+
+    @Override
+    public long longest() {
+        return 64L << 30;
+    }
+
+    @Override
+    public Walk walk(ByteView content) throws IOException {
+        if (Bytes.crc32(content, 12, 20) != content.u32le(8)) {
+            return Walk.broken(8, "the first header's CRC is wrong");
+        }
+        long offset = content.i64le(12);
+        long length = content.i64le(20);
+        if (offset < 0 || length <= 0 || offset > content.length() - 32 || length > content.length() - 32 - offset) {
+            return Walk.broken(12, "the last header lies beyond what there is");
+        }
+        long at = 32 + offset;
+        return Bytes.crc32(content, at, length) == content.u32le(28)
+                ? Walk.fitting(at + length, "The CRCs of its first and last header are right.")
+                : Walk.broken(at, "the last header's CRC is wrong");
+    }
+}

@@ -1,0 +1,97 @@
+package org.brantel.core.kind.archive;
+
+import java.io.IOException;
+import java.util.List;
+import org.brantel.core.bytes.ByteView;
+import org.brantel.core.kind.Bytes;
+import org.brantel.core.kind.ContentKind;
+import org.brantel.core.kind.Start;
+
+/**
+ * xz (The .xz File Format 1.2.1): a stream header (FD 37 7A 58 5A 00, flags, CRC-32), blocks, an index, a footer
+ * (CRC-32, size of the index, flags, "YZ"). LZMA2 data are a run of chunks that state their lengths, so that a block's
+ * end is found without unpacking.
+ */
+public final class Xz implements ContentKind {
+
+    private static final int[] CHECK_BYTES = {0, 4, 4, 4, 8, 8, 8, 16, 16, 16, 32, 32, 32, 64, 64, 64};
+
+    @Override
+    public String code() {
+        return "xz";
+    }
+
+    @Override
+    public List<Start> starts() {
+        return List.of(Start.of("\u00fd7zXZ\0"));
+    }
+
+    @Override
+    public long longest() {
+        return 16L << 30;
+    }
+
+    @Override
+    public Walk walk(ByteView content) throws IOException {
+        if (Bytes.crc32(content, 6, 2) != content.u32le(8) || content.u8(6) != 0) {
+            return Walk.broken(6, "the stream header's CRC is wrong");
+        }
+        int check = CHECK_BYTES[content.u8(7) & 15];
+        long at = 12;
+        long blocks = 0;
+        while (content.u8(at) != 0) {
+            int head = (content.u8(at) + 1) * 4;
+            if (Bytes.crc32(content, at, head - 4) != content.u32le(at + head - 4)) {
+                return Walk.broken(at, "a block header's CRC is wrong");
+            }
+            long end = afterChunks(content, at + head);
+            if (end < 0) {
+                return Walk.broken(at, "a block's data are malformed");
+            }
+            at = (end + 3) / 4 * 4 + check;
+            blocks++;
+        }
+        long index = at;
+        long[] place = {at + 1};
+        long records = Bytes.sevenBits(content, place);
+        if (records != blocks) {
+            return Walk.broken(index, "the index names " + records + " blocks, there are " + blocks);
+        }
+        for (long i = 0; i < records * 2; i++) {
+            Bytes.sevenBits(content, place);
+        }
+        at = (place[0] + 3) / 4 * 4;
+        if (Bytes.crc32(content, index, at - index) != content.u32le(at)) {
+            return Walk.broken(index, "the index's CRC is wrong");
+        }
+        long footer = at + 4;
+        if (content.u16be(footer + 10) != 0x595a
+                || Bytes.crc32(content, footer + 4, 6) != content.u32le(footer)
+                || (content.u32le(footer + 4) + 1) * 4 != footer - index) {
+            return Walk.broken(footer, "the footer is malformed");
+        }
+        return Walk.fitting(footer + 12, "Headers, index and footer have the right CRCs.");
+    }
+
+    /**
+     * LZMA2 chunks: 0 ends; 1 and 2 store 2 bytes + 1; from 80 on: size unpacked 2 bytes, packed 2 bytes + 1,
+     * properties from C0 on.
+     */
+    private static long afterChunks(ByteView content, long from) throws IOException {
+        long at = from;
+        while (true) {
+            int control = content.u8(at);
+            if (control == 0) {
+                return at + 1;
+            }
+            if (control < 0x80) {
+                if (control > 2) {
+                    return -1;
+                }
+                at += 3 + content.u16be(at + 1) + 1;
+            } else {
+                at += 5 + (control >= 0xc0 ? 1 : 0) + content.u16be(at + 3) + 1;
+            }
+        }
+    }
+}

@@ -1,0 +1,126 @@
+package org.brantel.core.kind.media;
+
+import java.io.IOException;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import org.brantel.core.bytes.ByteView;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.kind.ContentKind.Walk;
+import org.brantel.core.kind.Resumable;
+
+/**
+ * A film in two pieces. Its index says where each picture stands, and a picture's units say how long they are: the
+ * first that does not add up stands behind the place where foreign bytes begin. An index behind the data is looked for;
+ * by how much it is late, so much stands in between.
+ */
+final class IsoAgain implements Resumable {
+
+    private static final long MOST_AHEAD = 8 << 20;
+    private static final int MOST_TRIED = 8;
+    private static final int SECTOR = 512;
+    private static final int CLUSTER = 4096;
+
+    private final IsoMedia kind;
+    private final FilmSamples film;
+    private final int brokenSample;
+    private final long earliest;
+    private final long latest;
+    private final Set<Long> gaps;
+
+    private IsoAgain(IsoMedia kind, FilmSamples film, long latest, Set<Long> gaps) {
+        this.kind = kind;
+        this.film = film;
+        this.brokenSample = film.brokenSample();
+        this.earliest = film.goodUntil();
+        this.latest = latest;
+        this.gaps = gaps;
+    }
+
+    /**
+     * Its index stands before the place where it broke.
+     *
+     * @return null when it has no film that could tell
+     */
+    static IsoAgain indexFirst(IsoMedia kind, ByteView content, SampleTables tables) throws IOException {
+        for (FilmSamples film : tables.films()) {
+            long broken = film.firstBroken(content, 0);
+            if (broken > 0) {
+                return new IsoAgain(kind, film, broken, Set.of());
+            }
+        }
+        return null;
+    }
+
+    /** @param end of the boxes that were there, where the index is missing */
+    static IsoAgain indexLater(IsoMedia kind, ByteView content, long end) throws IOException {
+        Set<Long> gaps = new HashSet<>();
+        FilmSamples film = null;
+        long latest = 0;
+        long last = Math.min(content.length() - 8, end + MOST_AHEAD);
+        int tried = 0;
+        for (long at = end + SECTOR; at < last && tried < MOST_TRIED; at += SECTOR) {
+            if (content.u32be(at + 4) != IsoMedia.MOOV) {
+                continue;
+            }
+            tried++;
+            SampleTables tables = new SampleTables(content.without(new Range(end, at - end)));
+            IsoMedia.Box index =
+                    IsoMedia.box(tables.content(), end, tables.content().length());
+            if (index == null) {
+                continue;
+            }
+            tables.read(index);
+            for (FilmSamples one : tables.films()) {
+                long broken = one.firstBroken(tables.content(), 0);
+                if (broken > 0 && broken < end) {
+                    film = one;
+                    latest = broken;
+                    gaps.add(at - end);
+                }
+            }
+        }
+        return film == null ? null : new IsoAgain(kind, film, latest, gaps);
+    }
+
+    @Override
+    public Set<Long> gaps() {
+        return gaps;
+    }
+
+    @Override
+    public Walk broken() {
+        return Walk.broken(latest, "the units of a picture do not add up");
+    }
+
+    @Override
+    public long earliest() {
+        return earliest;
+    }
+
+    @Override
+    public long latest() {
+        return latest;
+    }
+
+    @Override
+    public Walk resume(ByteView other, long same) throws IOException {
+        // The same picture is asked first: of many places hardly one gets past it.
+        long broken = film.firstBroken(other, Math.max(0, brokenSample - 1));
+        return broken >= 0 ? Walk.broken(broken, "the units of a picture do not add up") : kind.walk(other);
+    }
+
+    @Override
+    public boolean couldContinue(byte[] block, int at, int length) {
+        return FilmSamples.couldContinue(block, at, length);
+    }
+
+    @Override
+    public List<String> doubts() {
+        long places = latest / CLUSTER - (earliest + CLUSTER - 1) / CLUSTER + 1;
+        return places <= 1
+                ? List.of()
+                : List.of("Nothing tells at which of " + places + " places between byte " + earliest + " and byte "
+                        + latest + " its pieces meet: one picture may be damaged.");
+    }
+}

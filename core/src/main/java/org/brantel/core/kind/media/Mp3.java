@@ -1,0 +1,202 @@
+package org.brantel.core.kind.media;
+
+import java.io.IOException;
+import java.nio.charset.Charset;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Locale;
+import org.brantel.core.bytes.ByteView;
+import org.brantel.core.kind.About;
+import org.brantel.core.kind.Bytes;
+import org.brantel.core.kind.ContentKind;
+import org.brantel.core.kind.Start;
+
+/**
+ * MPEG audio, layers II and III (ISO/IEC 11172-3 and 13818-3), with tags before (ID3v2.4) and behind ("TAG", 128 bytes;
+ * "APETAGEX"). A frame's header of 4 bytes says how long it is; all frames of a file have one version, layer and rate.
+ * Where the first frame counts the others (Xing or Info), the count must come out.
+ */
+public final class Mp3 implements ContentKind {
+
+    private static final int[][] KBIT = {
+        {0, 32, 48, 56, 64, 80, 96, 112, 128, 160, 192, 224, 256, 320, 384, -1},
+        {0, 32, 40, 48, 56, 64, 80, 96, 112, 128, 160, 192, 224, 256, 320, -1},
+        {0, 8, 16, 24, 32, 40, 48, 56, 64, 80, 96, 112, 128, 144, 160, -1}
+    };
+    private static final int[] RATES = {44100, 48000, 32000, 0};
+    /** Version, layer and sampling rate in a header. */
+    private static final int SAME = 0x1e0c00;
+
+    private static final int FEWEST = 24;
+    private static final int FEWEST_WITH_TAG = 6;
+
+    @Override
+    public String code() {
+        return "mp3";
+    }
+
+    @Override
+    public List<Start> starts() {
+        return List.of(
+                Start.of("ID3"),
+                Start.of("\u00ff\u00fb"),
+                Start.of("\u00ff\u00fa"),
+                Start.of("\u00ff\u00f3"),
+                Start.of("\u00ff\u00f2"),
+                Start.of("\u00ff\u00e3"));
+    }
+
+    @Override
+    public boolean couldStart(byte[] b, int at) {
+        if (b[at] == 'I') {
+            return b[at + 3] >= 2
+                    && b[at + 3] <= 4
+                    && b[at + 4] != -1
+                    && (b[at + 6] | b[at + 7] | b[at + 8] | b[at + 9]) >= 0;
+        }
+        int head = (b[at] & 0xff) << 24 | (b[at + 1] & 0xff) << 16 | (b[at + 2] & 0xff) << 8 | b[at + 3] & 0xff;
+        return frameBytes(head) > 0;
+    }
+
+    @Override
+    public boolean isDistinct() {
+        return false;
+    }
+
+    @Override
+    public long longest() {
+        return 1L << 30;
+    }
+
+    /** @return bytes of a frame with this header; 0 when it is none */
+    private static int frameBytes(int head) {
+        int version = head >> 19 & 3;
+        int layer = head >> 17 & 3;
+        int rate = RATES[head >> 10 & 3];
+        if (head >>> 21 != 0x7ff || version == 1 || layer == 0 || layer == 3 || rate == 0 || (head & 3) == 2) {
+            return 0;
+        }
+        boolean first = version == 3;
+        int kbit = KBIT[!first ? 2 : layer == 2 ? 0 : 1][head >> 12 & 15];
+        int samplesBy8 = layer == 1 && !first ? 72 : 144;
+        rate = first ? rate : version == 2 ? rate / 2 : rate / 4;
+        return kbit <= 0 ? 0 : samplesBy8 * kbit * 1000 / rate + (head >> 9 & 1);
+    }
+
+    @Override
+    public Walk walk(ByteView content) throws IOException {
+        About about = About.NONE;
+        long at = 0;
+        boolean tagged = Bytes.text(content, 0, 3).equals("ID3");
+        if (tagged) {
+            about = tag(content);
+            at = 10
+                    + ((long) content.u8(6) << 21 | content.u8(7) << 14 | content.u8(8) << 7 | content.u8(9))
+                    + ((content.u8(5) & 0x10) != 0 ? 10 : 0);
+        }
+        long firstFrame = at;
+        int same = -1;
+        long frames = 0;
+        long samples = 0;
+        long counted = -1;
+        while (at + 4 <= content.length()) {
+            int head = (int) content.u32be(at);
+            int bytes = frameBytes(head);
+            if (bytes < 24 || bytes > content.length() - at || same >= 0 && (head & SAME) != same) {
+                break;
+            }
+            if (same < 0) {
+                same = head & SAME;
+                counted = counted(content, at, head, bytes);
+            }
+            frames++;
+            samples += (head >> 17 & 3) == 1 && (head >> 19 & 3) != 3 ? 576 : 1152;
+            at += bytes;
+        }
+        long behind = counted >= 0 ? frames - 1 : frames;
+        if (frames < (tagged || counted > 0 ? FEWEST_WITH_TAG : FEWEST)) {
+            return Walk.broken(at, "there are only " + frames + " frames in a row");
+        }
+        if (counted > 0 && behind < counted) {
+            return Walk.broken(at, "its first frame counts " + counted + " others, there are " + behind);
+        }
+        long end = afterTags(content, at);
+        int head = (int) content.u32be(firstFrame);
+        int version = head >> 19 & 3;
+        int rate = RATES[head >> 10 & 3] / (version == 3 ? 1 : version == 2 ? 2 : 4);
+        about = about.with(About.SECONDS, String.format(Locale.ROOT, "%.1f", samples / (double) Math.max(1, rate)));
+        return (counted > 0
+                        ? Walk.whole(end, "All " + frames + " frames follow each other, as many as it counts.")
+                        : Walk.fitting(end, frames + " frames follow each other."))
+                .about(about);
+    }
+
+    /** The number of frames behind the first, when that is there to count them; -1 when it is an ordinary one. */
+    private static long counted(ByteView content, long at, int head, int bytes) throws IOException {
+        boolean mono = (head >> 6 & 3) == 3;
+        boolean first = (head >> 19 & 3) == 3;
+        long mark = at + 4 + (first ? mono ? 17 : 32 : mono ? 9 : 17);
+        if (bytes < mark - at + 12) {
+            return -1;
+        }
+        String name = Bytes.text(content, mark, 4);
+        if (!name.equals("Xing") && !name.equals("Info")) {
+            return -1;
+        }
+        return (content.u8(mark + 7) & 1) != 0 ? content.u32be(mark + 8) : 0;
+    }
+
+    private static long afterTags(ByteView content, long from) throws IOException {
+        long at = from;
+        if (Bytes.text(content, at, 8).equals("APETAGEX")) {
+            long bytes = content.u32le(at + 12);
+            at += bytes <= content.length() - at - 32 ? 32 + bytes : 0;
+        }
+        return Bytes.text(content, at, 3).equals("TAG") && at + 128 <= content.length() ? at + 128 : at;
+    }
+
+    /** Text frames of the tag (ID3v2.3 and 2.4, section 4). */
+    private static About tag(ByteView content) throws IOException {
+        About about = About.NONE;
+        int version = content.u8(3);
+        long end = Math.min(
+                content.length(),
+                10 + ((long) content.u8(6) << 21 | content.u8(7) << 14 | content.u8(8) << 7 | content.u8(9)));
+        if (version < 3) {
+            return about;
+        }
+        for (long at = 10; at + 11 < end && content.u8(at) >= 'A'; ) {
+            String name = Bytes.text(content, at, 4);
+            long bytes = version == 4
+                    ? (long) content.u8(at + 4) << 21
+                            | content.u8(at + 5) << 14
+                            | content.u8(at + 6) << 7
+                            | content.u8(at + 7)
+                    : content.u32be(at + 4);
+            if (bytes < 1 || bytes > end - at - 10) {
+                break;
+            }
+            String what =
+                    switch (name) {
+                        case "TIT2" -> About.TITLE;
+                        case "TPE1" -> About.AUTHOR;
+                        case "TALB" -> About.ALBUM;
+                        default -> null;
+                    };
+            if (what != null) {
+                Charset set =
+                        switch (content.u8(at + 10)) {
+                            case 1 -> StandardCharsets.UTF_16;
+                            case 2 -> StandardCharsets.UTF_16BE;
+                            case 3 -> StandardCharsets.UTF_8;
+                            default -> StandardCharsets.ISO_8859_1;
+                        };
+                about = about.with(
+                        what,
+                        new String(content.bytes(at + 11, (int) Math.min(400, bytes - 1)), set).replace("\0", ""));
+            }
+            at += 10 + bytes;
+        }
+        return about;
+    }
+}

@@ -1,0 +1,88 @@
+package org.brantel.core.kind.picture;
+
+import java.io.IOException;
+import java.util.List;
+import org.brantel.core.bytes.ByteView;
+import org.brantel.core.kind.ContentKind;
+import org.brantel.core.kind.Resumable;
+import org.brantel.core.kind.Start;
+
+/**
+ * JPEG (ITU-T T.81, annex B): SOI, marker segments, scans of entropy-coded data, EOI. A segment is FF, a code, and,
+ * but for SOI, EOI and RSTn, a 2-byte big-endian length that counts itself.
+ *
+ * <p>The check reads every Huffman code of every scan (sequential and progressive) without computing a picture: the
+ * number of blocks that the frame promises must come out exactly where the next marker stands. Foreign bytes in the
+ * middle do not survive that. Arithmetic-coded and lossless frames are walked by their markers alone.
+ */
+public final class Jpeg implements ContentKind {
+
+    static final int SOI = 0xd8;
+    static final int EOI = 0xd9;
+
+    @Override
+    public String code() {
+        return "jpg";
+    }
+
+    @Override
+    public List<Start> starts() {
+        return List.of(Start.of("\u00ff\u00d8\u00ff"));
+    }
+
+    @Override
+    public boolean couldStart(byte[] block, int at) {
+        int next = block[at + 3] & 0xff;
+        return next >= 0xc0 && next != 0xff && next != EOI && next != SOI;
+    }
+
+    @Override
+    public long longest() {
+        return 512L << 20;
+    }
+
+    /** A file of several pictures (CIPA DC-007) goes on behind the first one's end mark. */
+    @Override
+    public Walk walk(ByteView content) throws IOException {
+        Walk first = picture(content);
+        if (!first.whole()) {
+            return first;
+        }
+        long end = first.length();
+        int pictures = 1;
+        for (long more : MultiPicture.others(content)) {
+            if (more < end || more > end + MultiPicture.MOST_BETWEEN || more >= content.length()) {
+                continue;
+            }
+            Walk next = picture(content.from(more));
+            if (!next.whole()) {
+                return first;
+            }
+            end = more + next.length();
+            pictures++;
+        }
+        return pictures == 1
+                ? first
+                : Walk.whole(end, first.words() + " " + pictures + " pictures in one file.")
+                        .about(first.about());
+    }
+
+    private static Walk picture(ByteView content) throws IOException {
+        return content.u16be(0) != 0xff00 + SOI
+                ? Walk.broken(0, "does not begin as a JPEG")
+                : new JpegWalk(content).go();
+    }
+
+    @Override
+    public Resumable resumable(ByteView content) throws IOException {
+        JpegWalk walk = new JpegWalk(content);
+        walk.keepPlaces();
+        Walk broken;
+        try {
+            broken = walk.go();
+        } catch (ByteView.End | ByteView.Unread e) {
+            broken = Walk.broken(content.length(), "the content ends first");
+        }
+        return broken.whole() || walk.places().isEmpty() ? null : new JpegAgain(walk, broken);
+    }
+}

@@ -1,0 +1,2 @@
+/** Opens a source from how it is written, whatever its kind: the one place that knows them all. */
+package org.brantel.core.opening;
