@@ -3,8 +3,11 @@ package org.brantel.core;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+import static org.assertj.core.api.Assertions.assertThat;
 
 import com.tngtech.archunit.core.domain.JavaClass;
+import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.domain.JavaModifier;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
@@ -12,6 +15,7 @@ import com.tngtech.archunit.lang.ArchCondition;
 import com.tngtech.archunit.lang.ArchRule;
 import com.tngtech.archunit.lang.ConditionEvents;
 import com.tngtech.archunit.lang.SimpleConditionEvent;
+import java.util.List;
 import java.util.Set;
 
 /** The core depends on nothing but the JDK and one small library for JSON, and writes to no source. */
@@ -57,6 +61,18 @@ class ArchitectureTest {
     @ArchTest
     static final ArchRule PACKAGES_FORM_NO_CIRCLES =
             slices().matching("org.brantel.core.(**)").should().beFreeOfCycles();
+
+    /** What a room does not need to show stays within it. */
+    @ArchTest
+    static void lessThanHalfOfTheEngineIsPublic(JavaClasses engine) {
+        List<JavaClass> all = engine.stream()
+                .filter(c -> c.isTopLevelClass() && !c.getSimpleName().equals("package-info"))
+                .toList();
+        List<JavaClass> shown = all.stream()
+                .filter(c -> c.getModifiers().contains(JavaModifier.PUBLIC))
+                .toList();
+        assertThat(shown).hasSizeLessThan(all.size() / 2);
+    }
 
     /** Whatever the kind, and without exceptions by name: a source has no way to write. */
     @ArchTest

@@ -15,7 +15,7 @@ import java.util.Arrays;
  *   distance has: 4 up to 16 bytes, one more with every doubling
  * </pre>
  */
-public final class Lznt1 {
+final class Lznt1 {
 
     private static final int CHUNK = 4096;
 

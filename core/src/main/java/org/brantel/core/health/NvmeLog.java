@@ -18,7 +18,7 @@ import java.util.List;
  * 160  16  media and data integrity errors
  * </pre>
  */
-public final class NvmeLog {
+final class NvmeLog {
 
     public static final int BYTES = 512;
     /** Bits of the critical warning. */

@@ -7,82 +7,24 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.brantel.core.bytes.ByteView;
 import org.brantel.core.kind.ContentKind;
-import org.brantel.core.kind.archive.Bzip2;
-import org.brantel.core.kind.archive.Gzip;
-import org.brantel.core.kind.archive.Rar;
-import org.brantel.core.kind.archive.SevenZip;
-import org.brantel.core.kind.archive.Tar;
-import org.brantel.core.kind.archive.Xz;
-import org.brantel.core.kind.archive.Zip;
-import org.brantel.core.kind.archive.Zstd;
-import org.brantel.core.kind.data.IsoImage;
-import org.brantel.core.kind.data.OpenType;
-import org.brantel.core.kind.data.Sqlite;
-import org.brantel.core.kind.document.CompoundFile;
-import org.brantel.core.kind.document.Pdf;
-import org.brantel.core.kind.document.Rtf;
-import org.brantel.core.kind.media.Aiff;
-import org.brantel.core.kind.media.Flac;
-import org.brantel.core.kind.media.IsoMedia;
-import org.brantel.core.kind.media.Matroska;
-import org.brantel.core.kind.media.Midi;
-import org.brantel.core.kind.media.Mp3;
-import org.brantel.core.kind.media.Ogg;
-import org.brantel.core.kind.media.Riff;
-import org.brantel.core.kind.picture.Bmp;
-import org.brantel.core.kind.picture.Gif;
-import org.brantel.core.kind.picture.Jpeg;
-import org.brantel.core.kind.picture.Png;
-import org.brantel.core.kind.picture.Psd;
-import org.brantel.core.kind.picture.Tiff;
-import org.brantel.core.kind.picture.Webp;
-import org.brantel.core.kind.text.Cards;
-import org.brantel.core.kind.text.JsonText;
-import org.brantel.core.kind.text.MailText;
-import org.brantel.core.kind.text.Markup;
+import org.brantel.core.kind.archive.Archives;
+import org.brantel.core.kind.data.DataFiles;
+import org.brantel.core.kind.document.Documents;
+import org.brantel.core.kind.media.Recordings;
+import org.brantel.core.kind.picture.Pictures;
 import org.brantel.core.kind.text.PlainText;
-import org.brantel.core.kind.text.Prose;
+import org.brantel.core.kind.text.Texts;
 
-/** The kinds of content that the engine knows. A new kind is one class and one line here. */
+/** The kinds of content that the engine knows. A new kind is one class and one line in the list of its package. */
 public final class Kinds {
 
-    private static final List<ContentKind> ALL = List.of(
-            new Jpeg(),
-            new Png(),
-            new Gif(),
-            new Bmp(),
-            new Webp(),
-            new Tiff(),
-            new Psd(),
-            new IsoMedia(),
-            new Riff(),
-            new Aiff(),
-            new Midi(),
-            new Matroska(),
-            new Flac(),
-            new Ogg(),
-            new Mp3(),
-            new Pdf(),
-            new CompoundFile(),
-            new Rtf(),
-            new Zip(),
-            new SevenZip(),
-            new Rar(),
-            new Gzip(),
-            new Xz(),
-            new Zstd(),
-            new Bzip2(),
-            new Tar(),
-            new Sqlite(),
-            new OpenType(),
-            new IsoImage(),
-            new Cards(),
-            new Markup(),
-            new JsonText(),
-            new MailText(),
-            new Prose());
+    private static final List<ContentKind> ALL = Stream.of(
+                    Pictures.ALL, Recordings.ALL, Documents.ALL, Archives.ALL, DataFiles.ALL, Texts.ALL)
+            .flatMap(List::stream)
+            .toList();
 
     private static final Map<String, ContentKind> BY_CODE = byCode();
 

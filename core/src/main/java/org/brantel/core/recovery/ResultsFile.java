@@ -13,7 +13,7 @@ import org.brantel.core.json.Json;
 /**
  * results.ndjson: appended as files are done, so that a stopped run goes on where it was. The last word on an id wins.
  */
-public final class ResultsFile implements Closeable {
+final class ResultsFile implements Closeable {
 
     private final BufferedWriter out;
 

@@ -14,7 +14,7 @@ import org.brantel.core.finding.Finding;
  * Makes paths that every system can hold: no path leaves the destination, no two are the same on a system that
  * ignores case. Also free of {@code %} and line ends, which bag manifests would have to encode (RFC 8493, 2.1.3).
  */
-public final class SafeNames {
+final class SafeNames {
 
     private static final int MAX_BYTES = 200;
     private static final int MAX_PARTS = 60;

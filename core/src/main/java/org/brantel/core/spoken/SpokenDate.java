@@ -24,7 +24,7 @@ import java.util.stream.IntStream;
  * @param yearSaid false where only a month, a day of one or a season was named, and its year is taken to be the latest
  *                 or the next
  */
-public record SpokenDate(LocalDate from, LocalDate to, int words, boolean yearSaid) {
+record SpokenDate(LocalDate from, LocalDate to, int words, boolean yearSaid) {
 
     SpokenDate(LocalDate from, LocalDate to, int words) {
         this(from, to, words, true);

@@ -21,7 +21,7 @@ import org.brantel.core.finding.Origin;
 import org.brantel.core.source.Source;
 
 /** An exFAT volume on a source. */
-public final class ExfatReader implements FileSystem {
+final class ExfatReader implements FileSystem {
 
     /** The sector in which a copy of the boot sector stands. */
     public static final int COPY_SECTOR = BootSector.COPY_SECTOR;

@@ -23,7 +23,7 @@ import org.brantel.core.source.Source;
  * Clusters of folders in a volume's free space that no folder leads to any more: of before a format, or deleted with
  * what was above them.
  */
-public final class LostEntries implements FileSystem {
+final class LostEntries implements FileSystem {
 
     private final Source source;
     private final BootSector boot;

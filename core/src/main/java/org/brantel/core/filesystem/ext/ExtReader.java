@@ -14,7 +14,7 @@ import org.brantel.core.filesystem.Walked;
 import org.brantel.core.source.Source;
 
 /** An ext2, ext3 or ext4 volume on a source. */
-public final class ExtReader implements FileSystem {
+final class ExtReader implements FileSystem {
 
     private final Source source;
     private final Superblock sb;

@@ -19,7 +19,7 @@ import org.brantel.core.finding.Origin;
 import org.brantel.core.source.Source;
 
 /** A FAT volume on a source. */
-public final class FatReader implements FileSystem {
+final class FatReader implements FileSystem {
 
     /** The sector in which a copy of the boot sector stands. */
     public static final int COPY_SECTOR = BootSector.COPY_SECTOR;

@@ -26,7 +26,7 @@ import org.brantel.core.source.Source;
  * Folders that no folder leads to any more: of before a format, or deleted with what was above them. A folder says
  * which cluster it is, so where it lies and what it says give the size and the start of the clusters.
  */
-public final class LostFolders implements FileSystem {
+final class LostFolders implements FileSystem {
 
     /** Generations that are told apart in one volume at most. */
     private static final int MOST_COUNTINGS = 8;

@@ -24,7 +24,7 @@ import org.brantel.core.source.Source;
  * Records of a file table that no volume has any more, found in the free space of the one that was made over it. They
  * count clusters from the same place in the same size: a format does not move a volume's start.
  */
-public final class EarlierNtfs implements FileSystem, Records {
+final class EarlierNtfs implements FileSystem, Records {
 
     private static final int FIRST_USER = 16;
     private static final int VOLUME = 3;

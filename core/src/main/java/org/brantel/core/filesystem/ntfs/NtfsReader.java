@@ -22,7 +22,7 @@ import org.brantel.core.filesystem.Walked;
 import org.brantel.core.source.Source;
 
 /** An NTFS volume on a source. */
-public final class NtfsReader implements FileSystem {
+final class NtfsReader implements FileSystem {
 
     private static final int VOLUME = 3;
     private static final int BITMAP = 6;

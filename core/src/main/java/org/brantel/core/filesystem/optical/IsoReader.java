@@ -45,7 +45,7 @@ import org.brantel.core.source.Source;
  *    156   34  record of the root folder
  * </pre>
  */
-public final class IsoReader implements FileSystem {
+final class IsoReader implements FileSystem {
 
     private static final String FAMILY = "an ISO 9660 volume";
     private static final byte[] NAME = "CD001".getBytes(StandardCharsets.US_ASCII);

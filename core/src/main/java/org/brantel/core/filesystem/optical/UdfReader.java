@@ -47,7 +47,7 @@ import org.brantel.core.source.Source;
  *                   268   4 maps, from 440
  * </pre>
  */
-public final class UdfReader implements FileSystem {
+final class UdfReader implements FileSystem {
 
     private static final String FAMILY = "a UDF volume";
     private static final int ANCHOR_BLOCK = 256;

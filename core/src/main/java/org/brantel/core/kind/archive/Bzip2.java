@@ -12,7 +12,7 @@ import org.brantel.core.kind.Start;
  * end mark 177245385090 with a CRC made of theirs (rotated left by one, exclusive or). All marks are found bit by bit;
  * the sum proves that none is missing.
  */
-public final class Bzip2 implements ContentKind {
+final class Bzip2 implements ContentKind {
 
     private static final long BLOCK = 0x314159265359L;
     private static final long END = 0x177245385090L;

@@ -12,7 +12,7 @@ import org.brantel.core.kind.Start;
  * gzip (RFC 1952), little-endian: 1F 8B 08, flags (4 extra, 8 name, 16 comment, 2 CRC of the head), 4 bytes time, 2
  * bytes, then these parts, the deflated data, their CRC-32 and size. Members may follow each other.
  */
-public final class Gzip implements ContentKind {
+final class Gzip implements ContentKind {
 
     @Override
     public String code() {

@@ -13,7 +13,7 @@ import org.brantel.core.kind.Start;
  * CRC-32, then numbers of 7 bits a byte: length of the head, type, flags, with flag 1 of an extra part, with flag 2 of
  * data. The end block ends the file.
  */
-public final class Rar implements ContentKind {
+final class Rar implements ContentKind {
 
     private static final int END_4 = 0x7b;
     private static final int END_5 = 5;

@@ -17,7 +17,7 @@ import org.brantel.core.kind.Start;
  *     12    8  where the last header begins, from byte 32; 20 8 its length; 28 4 its CRC-32
  * </pre>
  */
-public final class SevenZip implements ContentKind {
+final class SevenZip implements ContentKind {
 
     @Override
     public String code() {

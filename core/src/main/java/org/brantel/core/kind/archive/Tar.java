@@ -11,7 +11,7 @@ import org.brantel.core.kind.Start;
  * tar (POSIX.1-2001, ustar and pax): blocks of 512 bytes; a head has the size in octal at 124, the sum of its bytes,
  * with spaces for itself, at 148, "ustar" at 257. Two blocks of zeros end it; writers pad to 10,240 bytes.
  */
-public final class Tar implements ContentKind {
+final class Tar implements ContentKind {
 
     private static final int BLOCK = 512;
     private static final int RECORD = 10_240;

@@ -12,7 +12,7 @@ import org.brantel.core.kind.Start;
  * (CRC-32, size of the index, flags, "YZ"). LZMA2 data are a run of chunks that state their lengths, so that a block's
  * end is found without unpacking.
  */
-public final class Xz implements ContentKind {
+final class Xz implements ContentKind {
 
     private static final int[] CHECK_BYTES = {0, 4, 4, 4, 8, 8, 8, 16, 16, 16, 32, 32, 32, 64, 64, 64};
 

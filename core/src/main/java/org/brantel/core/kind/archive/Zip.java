@@ -15,7 +15,7 @@ import org.brantel.core.kind.Start;
  * record (4.3.16). Every file is unpacked or summed and its CRC checked; the directory must name as many, at the place
  * that the end record states. What the container is, its names tell.
  */
-public final class Zip implements ContentKind {
+final class Zip implements ContentKind {
 
     private static final long FILE = 0x04034b50;
     private static final long DIRECTORY = 0x02014b50;

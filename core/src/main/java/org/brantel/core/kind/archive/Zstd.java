@@ -11,7 +11,7 @@ import org.brantel.core.kind.Start;
  * blocks: 3 bytes with the last flag in bit 0, the type in bits 1 and 2, the size above; at the end a checksum if the
  * descriptor says so.
  */
-public final class Zstd implements ContentKind {
+final class Zstd implements ContentKind {
 
     private static final long MAGIC = 0xfd2fb528L;
     private static final int MOST_BLOCK = 128 << 10;

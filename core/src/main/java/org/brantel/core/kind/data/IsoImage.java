@@ -13,7 +13,7 @@ import org.brantel.core.kind.Start;
  * "CD001"; 1 the primary one, 255 the last. The primary has the number of blocks at 80 and their size at 128, each in
  * both byte orders.
  */
-public final class IsoImage implements ContentKind {
+final class IsoImage implements ContentKind {
 
     private static final int FIRST = 32_768;
     private static final int SECTOR = 2048;

@@ -13,7 +13,7 @@ import org.brantel.core.kind.Start;
  * each: +0 4 name, +4 4 sum, +8 4 offset, +12 4 length. The sum of a table is that of its words; the one of "head"
  * leaves out the word at its byte 8.
  */
-public final class OpenType implements ContentKind {
+final class OpenType implements ContentKind {
 
     private static final int MOST_TABLES = 128;
 

@@ -21,7 +21,7 @@ import org.brantel.core.kind.Start;
  *
  * Every page must be one of a tree, a free one, or one that continues another; tree pages are checked by their heads.
  */
-public final class Sqlite implements ContentKind {
+final class Sqlite implements ContentKind {
 
     @Override
     public String code() {

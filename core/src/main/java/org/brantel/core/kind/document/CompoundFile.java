@@ -24,7 +24,7 @@ import org.brantel.core.kind.Start;
  * The table says of every sector which one follows. The file is as long as the last sector that is in use; every chain
  * of the directory must lead through the table as far as the stream is long.
  */
-public final class CompoundFile implements ContentKind {
+final class CompoundFile implements ContentKind {
 
     private static final long FREE = 0xffffffffL;
     private static final long END = 0xfffffffeL;

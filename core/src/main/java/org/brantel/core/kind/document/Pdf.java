@@ -19,7 +19,7 @@ import org.brantel.core.kind.Start;
  * <p>An end mark counts only when its offset leads to a cross-reference section. What follows it decides whether an
  * update begins there or the file is over.
  */
-public final class Pdf implements ContentKind {
+final class Pdf implements ContentKind {
 
     private static final byte[] HEADER = ascii("%PDF-");
     private static final byte[] END = ascii("%%EOF");

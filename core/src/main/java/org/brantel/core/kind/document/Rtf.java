@@ -14,7 +14,7 @@ import org.brantel.core.kind.Start;
  * RTF (Rich Text Format 1.9): groups in braces, control words behind a backslash; 7-bit text throughout. It ends where
  * its first brace is closed.
  */
-public final class Rtf implements ContentKind {
+final class Rtf implements ContentKind {
 
     private static final Pattern TITLE = Pattern.compile("\\{\\\\title ([^{}\\\\]{1,200})\\}");
     private static final Pattern AUTHOR = Pattern.compile("\\{\\\\author ([^{}\\\\]{1,200})\\}");

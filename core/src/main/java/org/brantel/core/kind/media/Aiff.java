@@ -8,7 +8,7 @@ import org.brantel.core.kind.ContentKind;
 import org.brantel.core.kind.Start;
 
 /** AIFF and AIFF-C (AIFF 1.3), big-endian: "FORM", the length of what follows, the form, then chunks as in RIFF. */
-public final class Aiff implements ContentKind {
+final class Aiff implements ContentKind {
 
     @Override
     public String code() {

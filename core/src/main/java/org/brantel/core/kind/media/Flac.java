@@ -15,7 +15,7 @@ import org.brantel.core.kind.Start;
  * frames. Each frame is gone through to its end, which its header does not state, and its CRC-16 is checked. The stream
  * information says how many samples there are; with the last of them the file ends.
  */
-public final class Flac implements ContentKind {
+final class Flac implements ContentKind {
 
     private static final int STREAM_INFO = 0;
     private static final int COMMENTS = 4;

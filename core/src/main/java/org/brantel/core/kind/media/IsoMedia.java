@@ -29,7 +29,7 @@ import org.brantel.core.kind.Start;
  * The file is its run of known boxes of the first level. Everything that the sample tables and item locations point to
  * must lie in its data boxes.
  */
-public final class IsoMedia implements ContentKind {
+final class IsoMedia implements ContentKind {
 
     private static final Set<String> TOP = Set.of(
             "ftyp", "moov", "mdat", "free", "skip", "wide", "pnot", "udta", "meta", "uuid", "moof", "mfra", "sidx",

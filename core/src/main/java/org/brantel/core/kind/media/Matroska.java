@@ -15,7 +15,7 @@ import org.brantel.core.kind.Start;
  * so many bytes. A head names the type; the segment's parts must fill it exactly. A segment of unknown length ends with
  * its last known part.
  */
-public final class Matroska implements ContentKind {
+final class Matroska implements ContentKind {
 
     private static final long HEAD = 0x1a45dfa3L;
     private static final long TYPE = 0x4282;

@@ -12,7 +12,7 @@ import org.brantel.core.kind.Start;
  * Standard MIDI File 1.0, big-endian: "MThd", 6, format, number of tracks, division; then so many chunks "MTrk" with
  * their length, each ending with the event FF 2F 00.
  */
-public final class Midi implements ContentKind {
+final class Midi implements ContentKind {
 
     @Override
     public String code() {

@@ -16,7 +16,7 @@ import org.brantel.core.kind.Start;
  * "APETAGEX"). A frame's header of 4 bytes says how long it is; all frames of a file have one version, layer and rate.
  * Where the first frame counts the others (Xing or Info), the count must come out.
  */
-public final class Mp3 implements ContentKind {
+final class Mp3 implements ContentKind {
 
     private static final int[][] KBIT = {
         {0, 32, 48, 56, 64, 80, 96, 112, 128, 160, 192, 224, 256, 320, 384, -1},

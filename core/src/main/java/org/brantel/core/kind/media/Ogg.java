@@ -28,7 +28,7 @@ import org.brantel.core.kind.Start;
  *
  * Every CRC is checked, and that no page of a stream is missing. It ends when all streams have had their last page.
  */
-public final class Ogg implements ContentKind {
+final class Ogg implements ContentKind {
 
     private static final int[] CRC = new int[256];
 

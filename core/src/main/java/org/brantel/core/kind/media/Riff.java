@@ -15,7 +15,7 @@ import org.brantel.core.kind.Start;
  * form; then chunks of a name, a length, and so many bytes, padded to even. An AVI of more than a gigabyte goes on with
  * further RIFF chunks of form "AVIX" (OpenDML 1.02).
  */
-public final class Riff implements ContentKind {
+final class Riff implements ContentKind {
 
     private static final long UNKNOWN = 0xffffffffL;
 

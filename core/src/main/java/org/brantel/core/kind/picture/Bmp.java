@@ -23,7 +23,7 @@ import org.brantel.core.kind.Start;
  *     30    4  compression: 0 none, 3 and 6 none with masks
  * </pre>
  */
-public final class Bmp implements ContentKind {
+final class Bmp implements ContentKind {
 
     private static final Set<Long> HEADERS = Set.of(12L, 40L, 52L, 56L, 64L, 108L, 124L);
 

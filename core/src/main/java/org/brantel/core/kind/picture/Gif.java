@@ -13,7 +13,7 @@ import org.brantel.core.kind.Start;
  * sub-blocks of a length byte and so many bytes, up to one of length 0. Every code of every picture is read: they must
  * come to as many points as it has.
  */
-public final class Gif implements ContentKind {
+final class Gif implements ContentKind {
 
     private static final int EXTENSION = 0x21;
     private static final int PICTURE = 0x2c;

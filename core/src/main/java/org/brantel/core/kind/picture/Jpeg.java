@@ -15,7 +15,7 @@ import org.brantel.core.kind.Start;
  * number of blocks that the frame promises must come out exactly where the next marker stands. Foreign bytes in the
  * middle do not survive that. Arithmetic-coded and lossless frames are walked by their markers alone.
  */
-public final class Jpeg implements ContentKind {
+final class Jpeg implements ContentKind {
 
     static final int SOI = 0xd8;
     static final int EOI = 0xd9;

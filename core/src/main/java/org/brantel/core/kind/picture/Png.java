@@ -20,7 +20,7 @@ import org.brantel.core.kind.Start;
  *    8+n    4  CRC-32 over type and data
  * </pre>
  */
-public final class Png implements ContentKind {
+final class Png implements ContentKind {
 
     private static final byte[] SIGNATURE = {(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10};
     /** Bytes of the longest chunk whose inside is searched for the place where another piece begins. */

@@ -21,7 +21,7 @@ import org.brantel.core.kind.Start;
  *   then    2  compression of the flat picture: 0 none, 1 lines packed, each behind its length in a table
  * </pre>
  */
-public final class Psd implements ContentKind {
+final class Psd implements ContentKind {
 
     @Override
     public String code() {

@@ -17,7 +17,7 @@ import org.brantel.core.kind.Start;
  * byte order, 42, and the offset of the first directory. The end is where the last of what the directories point to
  * ends; that a picture which is stored plainly has as many bytes as its size asks for is checked.
  */
-public final class Tiff implements ContentKind {
+final class Tiff implements ContentKind {
 
     private static final int COMPRESSION = 0x103;
     private static final int BITS = 0x102;

@@ -12,7 +12,7 @@ import org.brantel.core.kind.Start;
  * WebP (RFC 9649), little-endian: "RIFF", the length of what follows, "WEBP", then chunks of a name, a length, and so
  * many bytes, padded to even. They must fill the file exactly, and a picture's data must begin as such.
  */
-public final class Webp implements ContentKind {
+final class Webp implements ContentKind {
 
     @Override
     public String code() {

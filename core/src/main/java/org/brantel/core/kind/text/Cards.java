@@ -12,7 +12,7 @@ import org.brantel.core.kind.ContentKind;
 import org.brantel.core.kind.Start;
 
 /** vCard (RFC 6350) and iCalendar (RFC 5545): lines between BEGIN and END; cards follow each other. */
-public final class Cards implements ContentKind {
+final class Cards implements ContentKind {
 
     private static final Pattern NAME = Pattern.compile("(?m)^(?:FN|SUMMARY)[^:\\r\\n]*:([^\\r\\n]{1,200})");
 

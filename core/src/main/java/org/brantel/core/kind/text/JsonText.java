@@ -9,7 +9,7 @@ import org.brantel.core.kind.ContentKind;
 import org.brantel.core.kind.Start;
 
 /** JSON (RFC 8259): an object or an array that is closed, its brackets paired and its strings ended. */
-public final class JsonText implements ContentKind {
+final class JsonText implements ContentKind {
 
     private static final int DEEPEST = 512;
     private static final int SHORTEST = 16;

@@ -16,7 +16,7 @@ import org.brantel.core.kind.Start;
  * Mail (RFC 5322 and 2045): header lines, an empty line, text. A message in parts ends with the closing line of its
  * outer boundary; of others, and of mailboxes (RFC 4155), only that the text goes on says where they end.
  */
-public final class MailText implements ContentKind {
+final class MailText implements ContentKind {
 
     private static final Pattern FIELD = Pattern.compile(
             "(?m)^(From|To|Subject|Date|Message-ID|Received|Return-Path|MIME-Version|Delivered-To):",

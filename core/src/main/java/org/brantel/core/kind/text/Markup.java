@@ -16,7 +16,7 @@ import org.brantel.core.kind.Start;
 /**
  * XML 1.0, SVG and HTML: text in tags. XML ends where its first element is closed, HTML where the tag of that name is.
  */
-public final class Markup implements ContentKind {
+final class Markup implements ContentKind {
 
     private static final Pattern ROOT = Pattern.compile("<([A-Za-z_][\\w:.-]{0,60})[\\s>/]");
     private static final Pattern TITLE = Pattern.compile("(?is)<title[^>]*>([^<]{1,200})<");

@@ -11,7 +11,7 @@ import org.brantel.core.source.Identity;
  * @param unit        smallest request, a power of two
  * @param largest     largest request
  */
-public record NbdExport(long size, boolean readOnly, String description, int unit, int largest) {
+record NbdExport(long size, boolean readOnly, String description, int unit, int largest) {
 
     Identity identity() {
         return new Identity(word("make"), word("model"), word("serial"), size);
