@@ -216,8 +216,19 @@ class ImagingJob implements Labour<ImagingSession> {
             Attachment attachment, Path image, CareProfile profile, SessionWatch watch, SessionOrders orders)
             throws IOException {
         Expected expected = attachment.expected();
-        try (Source source = media.open(attachment.medium(), expected, attachment.writeBlock())) {
+        try (Source source = open(attachment, expected)) {
             return new Imager(source, expected, image, MapJournal.beside(image), profile, watch).run(orders);
+        }
+    }
+
+    /** A device that does not answer when it is taken up again is away, like one that goes while it is read. */
+    private Source open(Attachment attachment, Expected expected) throws IOException {
+        try {
+            return media.open(attachment.medium(), expected, attachment.writeBlock());
+        } catch (SourceException.Another | SourceException.WriteBlockNeeded e) {
+            throw e;
+        } catch (SourceException e) {
+            throw new SourceException.Gone(attachment.medium(), e.getMessage());
         }
     }
 

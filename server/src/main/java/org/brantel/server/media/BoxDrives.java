@@ -1,6 +1,7 @@
 package org.brantel.server.media;
 
 import java.io.IOException;
+import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -22,12 +23,21 @@ public class BoxDrives implements MediaOfKind {
      */
     public record Silent(String box, String sentence) {}
 
+    /**
+     * What was listed.
+     *
+     * @param asked when the boxes were asked; what vanished since then may still be among it
+     */
+    private record Listing(Instant asked, List<Medium> drives) {}
+
     private final LabSettings settings;
-    private volatile List<Medium> drives = List.of();
+    private final Clock clock;
+    private volatile Listing listing = new Listing(Instant.EPOCH, List.of());
     private volatile List<Silent> silent = List.of();
 
-    BoxDrives(LabSettings settings) {
+    BoxDrives(LabSettings settings, Clock clock) {
         this.settings = settings;
+        this.clock = clock;
     }
 
     @Override
@@ -37,7 +47,7 @@ public class BoxDrives implements MediaOfKind {
 
     @Override
     public List<Medium> now() {
-        return drives;
+        return listing.drives();
     }
 
     @Override
@@ -60,9 +70,11 @@ public class BoxDrives implements MediaOfKind {
 
     @Override
     public boolean isBack(String name, Identity was, Instant vanished, Instant now) {
-        return drives.stream()
-                .anyMatch(d ->
-                        d.key().equals(kind().prefix() + name) && d.identity().equals(was));
+        Listing seen = listing;
+        return seen.asked().isAfter(vanished)
+                && seen.drives().stream()
+                        .anyMatch(d -> d.key().equals(kind().prefix() + name)
+                                && d.identity().equals(was));
     }
 
     /** Boxes that do not answer just now. */
@@ -72,6 +84,7 @@ public class BoxDrives implements MediaOfKind {
 
     @Scheduled(fixedDelay = 3000)
     void look() {
+        Instant asked = clock.instant();
         List<Medium> found = new ArrayList<>();
         List<Silent> missing = new ArrayList<>();
         for (LabSettings.Box box : settings.bench().boxes()) {
@@ -94,7 +107,7 @@ public class BoxDrives implements MediaOfKind {
                 missing.add(new Silent(box.name(), e.getMessage()));
             }
         }
-        drives = List.copyOf(found);
+        listing = new Listing(asked, List.copyOf(found));
         silent = List.copyOf(missing);
     }
 }
