@@ -6,9 +6,14 @@ type Schemas = components['schemas']
 export type Session = Schemas['Session']
 export type Person = Schemas['StaffPerson']
 export type Desk = Schemas['Desk']
-export type Decision = Schemas['DeskDecision']
+export type Decision = Schemas['Question']
 export type Work = Schemas['DeskWork']
-export type DeskAction = Schemas['DeskAction']
+/** What a request carries is its feature's own business. */
+export type ActionCall = Omit<Schemas['ActionCall'], 'body'> & { body?: Record<string, unknown> }
+export type DeskAction = Omit<Schemas['Action'], 'call' | 'undo'> & {
+  call?: ActionCall
+  undo?: { words: string; call: ActionCall }
+}
 export type DeskEvent = Schemas['DeskEvent']
 export type FindGoal = Schemas['FindGoal']
 export type KeptFilter = Schemas['KeptFiltersView']

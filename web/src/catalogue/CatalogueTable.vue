@@ -5,7 +5,7 @@ import FillGauge from '@/instruments/FillGauge.vue'
 import FindingProof from './FindingProof.vue'
 import { folderOf, wantedMarks } from './lines'
 
-defineProps<{
+const props = defineProps<{
   number: string
   lines: CatalogueLine[]
   wanted: WantedState[]
@@ -29,6 +29,11 @@ const COLUMNS = [
   { label: 'size', sort: 'size' },
   { label: 'last changed', sort: 'modified' },
 ]
+/** Opens a line where it is folded, folds it where it is open, and stands on it. */
+function openLine(id: number, at: number): void {
+  emit('at', at)
+  emit('open', id === props.open ? undefined : id)
+}
 </script>
 
 <template>
@@ -83,15 +88,7 @@ const COLUMNS = [
           >
         </td>
         <td class="name">
-          <button
-            type="button"
-            class="nameb"
-            :aria-expanded="l.id === open"
-            @click.stop="
-              emit('at', i)
-              emit('open', l.id === open ? undefined : l.id)
-            "
-          >
+          <button type="button" class="nameb" :aria-expanded="l.id === open" @click.stop="openLine(l.id, i)">
             {{ l.path ? l.name : (l.suggestedName ?? `${l.kind} at ${size(l.extents[0]?.offset ?? 0)}`) }}
           </button>
         </td>

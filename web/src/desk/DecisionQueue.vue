@@ -18,8 +18,8 @@ const chosen = ref(0)
 
 async function run(d: Decision, a: DeskAction | undefined): Promise<void> {
   if (!a || acting.busy.value) return
-  if (a.code === 'open') await router.push(`/cases/${d.caseNumber}/${a.argument}`)
-  else if (await acting.run(() => act(d, a))) emit('acted')
+  if (a.opens) await router.push(`/cases/${d.caseNumber}/${a.opens}`)
+  else if (await acting.run(() => act(a))) emit('acted')
 }
 function move(by: number): void {
   chosen.value = Math.min(props.decisions.length - 1, Math.max(0, chosen.value + by))
@@ -63,10 +63,10 @@ useKeys([
       <div class="act">
         <button
           v-for="(a, n) in d.actions"
-          :key="a.code + a.argument"
+          :key="a.label"
           type="button"
           class="btn"
-          :class="n === 0 && a.code !== 'open' && i === chosen ? 'btn-primary' : 'btn-quiet'"
+          :class="n === 0 && !a.opens && i === chosen ? 'btn-primary' : 'btn-quiet'"
           :disabled="acting.busy.value"
           @click="run(d, a)"
         >

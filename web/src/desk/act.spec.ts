@@ -1,50 +1,50 @@
 import { afterEach, beforeEach, expect, it, vi } from 'vitest'
 import { useUndo } from '@/api/undo'
-import type { Decision } from '@/api/types'
-import { act, daysFromNow } from './act'
+import type { DeskAction } from '@/api/types'
+import { act, filled } from './act'
 
 const calls: string[] = []
 beforeEach(() => {
   calls.length = 0
   vi.stubGlobal('fetch', async (path: string, init: RequestInit) => {
     calls.push(`${init.method ?? 'GET'} ${path} ${String(init.body ?? '')}`)
-    return new Response(JSON.stringify({ version: 4, id: 12, hold: { reason: 'waits for a cable' } }))
+    return new Response(JSON.stringify({ id: 12 }))
   })
 })
 afterEach(() => vi.unstubAllGlobals())
-const decision = { caseNumber: 'BR-1' } as Decision
 
-it('takes a path with the version that stands, and takes it back', async () => {
-  await act(decision, { code: 'decide', label: 'Take it', argument: 'careful-imaging' })
-  expect(calls[1]).toBe('POST /api/cases/BR-1/triage/decision {"path":"careful-imaging","reason":"","version":4}')
-  expect(useUndo().current.value?.words).toBe('BR-1: careful imaging was decided.')
+const scan: DeskAction = {
+  label: 'Scan it',
+  call: { method: 'POST', path: '/api/cases/BR-1/scans', body: { method: 'both' } },
+  undo: { words: 'BR-1: the scan has begun.', call: { method: 'POST', path: '/api/scans/{id}/stop' } },
+}
+
+it('makes the request that the feature gave, and takes it back by what was answered', async () => {
+  await act(scan)
+  expect(calls[0]).toBe('POST /api/cases/BR-1/scans {"method":"both"}')
+  expect(useUndo().current.value?.words).toBe('BR-1: the scan has begun.')
   await useUndo().undo()
-  expect(calls[2]).toContain('POST /api/cases/BR-1/triage/undo')
+  expect(calls[1]).toContain('POST /api/scans/12/stop')
   expect(useUndo().current.value).toBeUndefined()
 })
-it('undoes each with its opposite', async () => {
-  for (const [code, opposite] of [
-    ['resume', '/api/imaging/7/pause'],
-    ['scan', '/api/scans/12/stop'],
-    ['wake', 'waits for a cable'],
-    ['hold-week', '/api/cases/BR-1/wake'],
-    ['seen', 'DELETE /api/mentions/7/seen'],
-    ['retry-mail', '/api/outbox/7/cancel'],
-  ] as const) {
-    await act(decision, { code, label: '', argument: '7' })
-    await useUndo().undo()
-    expect(calls.at(-1), code).toContain(opposite)
-  }
+it('knows how each method is sent', async () => {
+  const seen = '/api/mentions/7/seen'
+  await act({ label: 'Seen', call: { method: 'DELETE', path: seen } })
+  await act({ label: 'Seen', call: { method: 'PUT', path: seen, body: { a: 1 } } })
+  expect(calls).toEqual([`DELETE ${seen} `, `PUT ${seen} {"a":1}`])
+})
+it('offers nothing to take back where there is no way', async () => {
+  const before = useUndo().current.value
+  await act({ label: 'End', call: { method: 'POST', path: '/api/imaging/7/enough' } })
+  expect(useUndo().current.value).toBe(before)
 })
 it('says why it could not be undone', async () => {
-  await act(decision, { code: 'seen', label: '', argument: '7' })
+  await act(scan)
   vi.stubGlobal('fetch', async () => new Response('{"sentence":"It has gone on since."}', { status: 409 }))
   await useUndo().undo()
   expect(useUndo().trouble.value).toBe('It has gone on since.')
 })
-it('does not swallow an action that nobody knows', async () => {
-  await expect(act(decision, { code: 'sing', label: '', argument: '' })).rejects.toThrow('no action sing')
-})
-it('counts days', () => {
-  expect(daysFromNow(7, Date.parse('2026-11-25T12:00:00Z'))).toBe('2026-12-02')
+it('does not swallow what makes no request, or lacks what its way back needs', async () => {
+  await expect(act({ label: 'Sing', opens: 'scanning' })).rejects.toThrow('"Sing" makes no request')
+  expect(() => filled('/api/scans/{id}/stop', undefined)).toThrow('no id')
 })

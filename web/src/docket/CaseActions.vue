@@ -7,7 +7,7 @@ import { api } from '@/api/client'
 import { useLive } from '@/api/live'
 import { offerUndo } from '@/api/undo'
 import type { Docket, Person } from '@/api/types'
-import { daysFromNow } from '@/desk/act'
+import { daysFromNow } from '@/format/days'
 import RefusedNote from '@/shell/RefusedNote.vue'
 import { useKeys } from '@/shell/keys'
 

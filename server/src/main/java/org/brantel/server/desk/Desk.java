@@ -9,6 +9,9 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import org.brantel.server.asks.Asking;
+import org.brantel.server.asks.OpenCases;
+import org.brantel.server.asks.Question;
 import org.brantel.server.drafts.Drafts;
 import org.brantel.server.intake.CaseLists;
 import org.brantel.server.intake.CaseViews;
@@ -28,15 +31,15 @@ class Desk {
     private static final int CLOSING_HOUR = 17;
 
     private final CaseLists lists;
-    private final Questions questions;
+    private final List<Asking> features;
     private final RunningWork running;
     private final Drafts drafts;
     private final Settings settings;
     private final Clock clock;
 
-    Desk(CaseLists lists, Questions questions, RunningWork running, Drafts drafts, Settings settings, Clock clock) {
+    Desk(CaseLists lists, List<Asking> features, RunningWork running, Drafts drafts, Settings settings, Clock clock) {
         this.lists = lists;
-        this.questions = questions;
+        this.features = features;
         this.running = running;
         this.drafts = drafts;
         this.settings = settings;
@@ -49,10 +52,12 @@ class Desk {
             throw Refusal.badInput("listed", "The Desk lists 1 to " + MOST_LISTED + " decisions.");
         }
         List<CaseViews.Summary> open = lists.open();
-        List<DeskViews.Decision> all = questions.of(open, person);
+        OpenCases asked = new OpenCases(open, person);
+        List<Question> all = new ArrayList<>();
+        features.forEach(f -> all.addAll(f.about(asked)));
         Instant now = clock.instant();
-        all.sort(Comparator.comparing(DeskViews.Decision::due, Comparator.nullsLast(Comparator.naturalOrder()))
-                .thenComparing(DeskViews.Decision::since));
+        all.sort(Comparator.comparing(Question::due, Comparator.nullsLast(Comparator.naturalOrder()))
+                .thenComparing(Question::since));
         List<DeskViews.Work> work = running.all();
         int overdue = (int) open.stream().filter(c -> isLate(c, now)).count();
         return new DeskViews.Desk(

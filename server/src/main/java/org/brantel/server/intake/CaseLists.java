@@ -186,6 +186,12 @@ public class CaseLists {
         return cases.findByNumberIn(numbers).stream().collect(Collectors.toMap(LabCase::id, LabCase::number));
     }
 
+    /** The versions of these cases as they stand, by number; sent back with a change, so that nobody overwrites another's. */
+    @Transactional(readOnly = true)
+    public Map<String, Integer> versions(Collection<String> numbers) {
+        return cases.findByNumberIn(numbers).stream().collect(Collectors.toMap(LabCase::number, LabCase::version));
+    }
+
     /** Whose cases these are, by number. */
     @Transactional(readOnly = true)
     public Map<String, String> customers(Collection<String> numbers) {

@@ -42,8 +42,11 @@ class DeskTest {
                 una.get("/api/desk?listed=1000").json().get("decisions").get(0);
         assertThat(first.get("caseNumber").asString()).isEqualTo(late);
         assertThat(first.get("question").asString()).isEqualTo("Hardware work?");
-        assertThat(first.get("actions").get(0).get("code").asString()).isEqualTo("decide");
-        assertThat(first.get("actions").get(0).get("argument").asString()).isEqualTo("hardware-work");
+        JsonNode take = first.get("actions").get(0);
+        assertThat(take.get("call").get("path").asString()).isEqualTo("/api/cases/" + late + "/triage/decision");
+        assertThat(take.get("call").get("body").get("path").asString()).isEqualTo("hardware-work");
+        assertThat(take.get("undo").get("call").get("path").asString())
+                .isEqualTo("/api/cases/" + late + "/triage/undo");
         assertThat(una.get("/api/desk?listed=1000").json().get("overdue").asInt())
                 .isPositive();
         assertThat(una.get("/api/cases?late=true&size=500").text()).contains(late);
@@ -76,9 +79,9 @@ class DeskTest {
         assertThat(decision.get("question").asString()).contains(", or ");
         assertThat(decision.get("actions")
                         .valueStream()
-                        .map(a -> a.get("code").asString())
+                        .map(a -> a.get("opens").asString())
                         .toList())
-                .containsExactly("open");
+                .containsExactly("triaged");
     }
 
     @Test

@@ -34,7 +34,9 @@ class NotesTest {
                 .findFirst()
                 .orElseThrow();
         assertThat(mine.get("question").asString()).isEqualTo("Una Farrow asks for you");
-        String mention = mine.get("actions").get(0).get("argument").asString();
+        String mention = mine.get("key").asString().substring("mention-".length());
+        assertThat(mine.get("actions").get(0).get("call").get("path").asString())
+                .isEqualTo("/api/mentions/" + mention + "/seen");
         una.post("/api/mentions/" + mention + "/seen").expect(404);
         tom.post("/api/mentions/" + mention + "/seen").expect(204);
         assertThat(tom.get("/api/desk?listed=1000").text()).doesNotContain("mention-" + mention);

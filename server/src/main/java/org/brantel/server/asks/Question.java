@@ -1,0 +1,45 @@
+package org.brantel.server.asks;
+
+import jakarta.annotation.Nullable;
+import java.time.Instant;
+import java.util.List;
+import org.brantel.server.intake.CaseViews;
+
+/**
+ * A question that waits for a person.
+ *
+ * @param key    which question it is, so that it stays the same while it waits
+ * @param kind   what it is about, in a word or two
+ * @param place  the stage of the docket where it is answered
+ * @param since  when it came up
+ * @param due    when its clock runs out; absent where none runs
+ * @param actions what can be done about it in place, the likeliest first
+ */
+public record Question(
+        String key,
+        String caseNumber,
+        String customer,
+        String kind,
+        String question,
+        String reason,
+        String place,
+        Instant since,
+        @Nullable Instant due,
+        List<Action> actions) {
+
+    /** One that an open case puts because of the stage that it stands in. */
+    public static Question of(
+            CaseViews.Summary c, String kind, String question, String reason, String place, Action... actions) {
+        return new Question(
+                c.number() + "-" + kind,
+                c.number(),
+                c.customer(),
+                kind,
+                question,
+                reason,
+                place,
+                c.stageSince(),
+                c.due(),
+                List.of(actions));
+    }
+}

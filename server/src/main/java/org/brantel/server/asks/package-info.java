@@ -1,0 +1,5 @@
+/**
+ * How features ask people: the Desk draws together what every {@link org.brantel.server.asks.Asking} puts and what every
+ * {@link org.brantel.server.asks.WorkAtHand} has going, and knows none of them.
+ */
+package org.brantel.server.asks;

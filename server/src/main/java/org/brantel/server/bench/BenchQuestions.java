@@ -1,0 +1,126 @@
+package org.brantel.server.bench;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
+import org.brantel.server.asks.Action;
+import org.brantel.server.asks.Asking;
+import org.brantel.server.asks.OpenCases;
+import org.brantel.server.asks.Question;
+import org.brantel.server.intake.CaseLists;
+import org.brantel.server.intake.CaseViews;
+import org.springframework.stereotype.Component;
+
+/** Sessions that need somebody, and devices that are not well. */
+@Component
+class BenchQuestions implements Asking {
+
+    private static final Action LOOK = Action.open("Open imaging", "imaging");
+
+    private final CaseLists lists;
+    private final Bench bench;
+    private final IdleHealth idleHealth;
+
+    BenchQuestions(CaseLists lists, Bench bench, IdleHealth idleHealth) {
+        this.lists = lists;
+        this.bench = bench;
+        this.idleHealth = idleHealth;
+    }
+
+    @Override
+    public List<Question> about(OpenCases open) {
+        List<CaseViews.Summary> cases = open.in("imaging");
+        Map<String, ImagingView> newest = bench.newest(lists.ids(OpenCases.numbers(cases)));
+        List<Question> all = new ArrayList<>();
+        cases.stream()
+                .filter(c -> newest.containsKey(c.number()))
+                .flatMap(c -> of(c, newest.get(c.number())))
+                .forEach(all::add);
+        idleHealth.alarms().stream()
+                .flatMap(a -> open.numbered(a.caseNumber()).stream().map(c -> alarm(c, a)))
+                .forEach(all::add);
+        return all;
+    }
+
+    private static Stream<Question> of(CaseViews.Summary c, ImagingView s) {
+        return switch (s.state()) {
+            case PAUSED, FAILED -> Stream.of(paused(c, s));
+            case RUNNING -> s.resting() == null ? Stream.of() : Stream.of(resting(c, s));
+            case DONE -> Stream.of(done(c, s));
+            default -> Stream.of();
+        };
+    }
+
+    private static String share(ImagingView s) {
+        return 100 * s.readBytes() / s.size() + " %";
+    }
+
+    private static Action.Call ask(ImagingView s, String what) {
+        return Action.Call.post("/api/imaging/" + s.id() + "/" + what);
+    }
+
+    private static Action goOn(CaseViews.Summary c, ImagingView s) {
+        return Action.call("Go on", ask(s, "resume"), c.number() + ": reading goes on.", ask(s, "pause"));
+    }
+
+    private static Question paused(CaseViews.Summary c, ImagingView s) {
+        String so = share(s) + " is read; nothing is lost.";
+        if (s.reached() != null) {
+            return Question.of(
+                    c,
+                    "Limit",
+                    "Go on past the limit?",
+                    s.trouble() + " " + so,
+                    "imaging",
+                    goOn(c, s),
+                    Action.call("End with what is read", ask(s, "enough")),
+                    LOOK);
+        }
+        if (s.vanished()) {
+            String back = s.trouble() + " When it is, reading goes on by itself.";
+            return Question.of(c, "Imaging", "Is its device back?", back, "imaging", goOn(c, s), LOOK);
+        }
+        String why = s.trouble() != null ? s.trouble() : "It was paused; " + so;
+        return Question.of(c, "Imaging", "Go on reading?", why, "imaging", goOn(c, s), LOOK);
+    }
+
+    private static Question resting(CaseViews.Summary c, ImagingView s) {
+        return Question.of(
+                c,
+                "Rest",
+                "Let it rest?",
+                s.resting() + " " + share(s) + " is read; the device stays attached.",
+                "imaging",
+                Action.call("Read on now", ask(s, "work"), c.number() + ": reading goes on.", ask(s, "rest")),
+                LOOK);
+    }
+
+    private static Question done(CaseViews.Summary c, ImagingView s) {
+        String read = s.failedBytes() == 0
+                ? "Every byte was read."
+                : s.failedBytes() + " bytes in " + s.failedPlaces() + " places did not read.";
+        return Question.of(
+                c,
+                "Imaging",
+                "Scan the image?",
+                read,
+                "scanning",
+                Action.call(
+                        "Scan it",
+                        Action.Call.post("/api/cases/" + c.number() + "/scans", Map.of("method", "both")),
+                        c.number() + ": the scan has begun.",
+                        Action.Call.post("/api/scans/{id}/stop")),
+                Action.open("Open scanning", "scanning"));
+    }
+
+    private static Question alarm(CaseViews.Summary c, IdleHealth.Alarm a) {
+        return Question.of(
+                c,
+                "Health",
+                a.failing() ? "Detach it, or read it now?" : "How gently is it read?",
+                a.sentence() + " It stands attached and idle.",
+                "imaging",
+                LOOK);
+    }
+}

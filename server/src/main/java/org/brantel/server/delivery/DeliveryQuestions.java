@@ -1,0 +1,52 @@
+package org.brantel.server.delivery;
+
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
+import org.brantel.server.asks.Action;
+import org.brantel.server.asks.Asking;
+import org.brantel.server.asks.OpenCases;
+import org.brantel.server.asks.Question;
+import org.brantel.server.intake.CaseLists;
+import org.brantel.server.intake.CaseViews;
+import org.springframework.stereotype.Component;
+
+/** Bags that were not sealed, or whose link nobody sent. */
+@Component
+class DeliveryQuestions implements Asking {
+
+    private static final Action LOOK = Action.open("Open handover", "handover");
+
+    private final CaseLists lists;
+    private final Deliveries deliveries;
+
+    DeliveryQuestions(CaseLists lists, Deliveries deliveries) {
+        this.lists = lists;
+        this.deliveries = deliveries;
+    }
+
+    @Override
+    public List<Question> about(OpenCases open) {
+        List<CaseViews.Summary> cases = open.in("handover");
+        Map<String, DeliveryViews.Delivery> newest = deliveries.newest(lists.ids(OpenCases.numbers(cases)));
+        return cases.stream()
+                .filter(c -> newest.containsKey(c.number()))
+                .flatMap(c -> of(c, newest.get(c.number())))
+                .toList();
+    }
+
+    private static Stream<Question> of(CaseViews.Summary c, DeliveryViews.Delivery d) {
+        if (d.state() == DeliveryViews.State.FAILED) {
+            return Stream.of(Question.of(c, "Handover", "Seal the delivery again?", d.trouble(), "handover", LOOK));
+        }
+        return d.state() == DeliveryViews.State.SEALED && d.linkSentAt() == null
+                ? Stream.of(Question.of(
+                        c,
+                        "Handover",
+                        "Send the link to the customer?",
+                        "The bag is sealed and signed.",
+                        "handover",
+                        LOOK))
+                : Stream.of();
+    }
+}

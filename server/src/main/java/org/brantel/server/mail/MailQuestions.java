@@ -1,0 +1,42 @@
+package org.brantel.server.mail;
+
+import java.util.List;
+import org.brantel.server.asks.Action;
+import org.brantel.server.asks.Asking;
+import org.brantel.server.asks.OpenCases;
+import org.brantel.server.asks.Question;
+import org.springframework.stereotype.Component;
+
+/** Messages that were tried to the end. */
+@Component
+class MailQuestions implements Asking {
+
+    private final Outbox outbox;
+
+    MailQuestions(Outbox outbox) {
+        this.outbox = outbox;
+    }
+
+    @Override
+    public List<Question> about(OpenCases open) {
+        return outbox.failed().stream()
+                .map(m -> new Question(
+                        "mail-" + m.id(),
+                        m.caseNumber(),
+                        m.recipient(),
+                        "Outbox",
+                        "Write to the customer again?",
+                        "The message was tried " + m.tries() + " times: " + m.trouble(),
+                        "received",
+                        m.queuedAt(),
+                        null,
+                        List.of(
+                                Action.call(
+                                        "Try again",
+                                        Action.Call.post("/api/outbox/" + m.id() + "/retry"),
+                                        "The message is tried again.",
+                                        Action.Call.post("/api/outbox/" + m.id() + "/cancel")),
+                                Action.open("Open the case", "received"))))
+                .toList();
+    }
+}
