@@ -1,6 +1,7 @@
 package org.brantel.server.custody;
 
 import jakarta.persistence.LockModeType;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.data.jpa.repository.JpaRepository;
@@ -11,6 +12,8 @@ import org.springframework.data.jpa.repository.Query;
 interface CustodyRecords extends JpaRepository<CustodyRecord, Long> {
 
     List<CustodyRecord> findByCaseNumberOrderByNumber(String caseNumber);
+
+    List<CustodyRecord> findByCaseNumberInOrderByCaseNumberAscNumberAsc(Collection<String> caseNumbers);
 
     long countByCaseNumber(String caseNumber);
 }

@@ -2,6 +2,8 @@ package org.brantel.server.custody;
 
 import java.time.Clock;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 import org.brantel.core.custody.CustodyChain;
 import org.brantel.core.custody.CustodyEntry;
 import org.brantel.server.platform.Happened;
@@ -75,11 +77,21 @@ public class CustodyService implements Happenings.Recorder {
     /** The newest records and whether each holds. */
     @Transactional(readOnly = true, propagation = Propagation.REQUIRES_NEW, isolation = Isolation.REPEATABLE_READ)
     List<Summary> ledger() {
-        return heads.findAll(PageRequest.of(0, LEDGER, Sort.by(Sort.Direction.DESC, "caseNumber"))).stream()
-                .map(h -> new Summary(
-                        h.caseNumber(),
-                        h.lastNumber(),
-                        !read(h.caseNumber()).tears().isEmpty()))
+        List<CustodyHead> newest = heads.findAll(PageRequest.of(0, LEDGER, Sort.by(Sort.Direction.DESC, "caseNumber")))
+                .getContent();
+        Map<String, List<CustodyEntry>> entries = records
+                .findByCaseNumberInOrderByCaseNumberAscNumberAsc(
+                        newest.stream().map(CustodyHead::caseNumber).toList())
+                .stream()
+                .map(CustodyRecord::entry)
+                .collect(Collectors.groupingBy(CustodyEntry::caseNumber));
+        return newest.stream()
+                .map(h -> {
+                    List<CustodyEntry> own = entries.getOrDefault(h.caseNumber(), List.of());
+                    boolean torn = !CustodyChain.check(own, h.lastNumber(), h.lastHash())
+                            .isEmpty();
+                    return new Summary(h.caseNumber(), h.lastNumber(), torn);
+                })
                 .toList();
     }
 

@@ -14,7 +14,6 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
 import org.springframework.data.jpa.repository.JpaRepository;
-import org.springframework.data.jpa.repository.Query;
 
 /** One message of the outbox. */
 @Entity
@@ -116,6 +115,15 @@ class Mail {
         nextAt = at;
     }
 
+    /** Whether it is to go out now; it may have been held back, or put off, since its job was handed over. */
+    boolean isDue(Instant now) {
+        return state == State.QUEUED && !nextAt.isAfter(now);
+    }
+
+    Instant nextAt() {
+        return nextAt;
+    }
+
     Long id() {
         return id;
     }
@@ -162,13 +170,6 @@ class Mail {
 }
 
 interface Mails extends JpaRepository<Mail, Long> {
-
-    /** Due ones, none that another server process is sending just now. */
-    @Query(
-            value = "select id from mail where state = 'QUEUED' and next_at <= ?1 order by next_at limit 5 for "
-                    + "update skip locked",
-            nativeQuery = true)
-    List<Long> findDue(Instant now);
 
     List<Mail> findTop200ByOrderByIdDesc();
 

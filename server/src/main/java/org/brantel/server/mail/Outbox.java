@@ -1,5 +1,6 @@
 package org.brantel.server.mail;
 
+import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
 import jakarta.annotation.Nullable;
 import java.time.Clock;
 import java.time.Duration;
@@ -11,19 +12,14 @@ import org.brantel.server.delivery.Deliveries;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.platform.Happenings;
+import org.brantel.server.platform.Jobs;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Topic;
 import org.brantel.server.settings.LabSettings;
 import org.brantel.server.triage.TriageService;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.context.event.EventListener;
-import org.springframework.core.NestedExceptionUtils;
-import org.springframework.mail.MailException;
-import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.transaction.support.TransactionTemplate;
 
 /** Tells customers what they agreed to be told, and keeps trying. */
 @Service
@@ -44,7 +40,6 @@ public class Outbox {
             Instant queuedAt,
             @Nullable Instant sentAt) {}
 
-    private static final Logger LOG = LoggerFactory.getLogger(Outbox.class);
     /** A decision can be undone; nobody is told before that is unlikely. */
     private static final Duration THINKING_TIME = Duration.ofMinutes(2);
 
@@ -54,7 +49,8 @@ public class Outbox {
     private final Cases cases;
     private final TriageService triage;
     private final Happenings happenings;
-    private final TransactionTemplate transaction;
+    private final Jobs jobs;
+    private final OneTimeTask<Long> mailTask;
     private final Clock clock;
 
     Outbox(
@@ -64,7 +60,8 @@ public class Outbox {
             Cases cases,
             TriageService triage,
             Happenings happenings,
-            TransactionTemplate transaction,
+            Jobs jobs,
+            OneTimeTask<Long> mailTask,
             Clock clock) {
         this.mails = mails;
         this.route = route;
@@ -72,7 +69,8 @@ public class Outbox {
         this.cases = cases;
         this.triage = triage;
         this.happenings = happenings;
-        this.transaction = transaction;
+        this.jobs = jobs;
+        this.mailTask = mailTask;
         this.clock = clock;
     }
 
@@ -111,32 +109,9 @@ public class Outbox {
             return;
         }
         LabSettings.Letter filled = letters.fill(letter, docket, path, reason, stops);
-        mails.save(new Mail(number, letter, to, filled.subject(), filled.body(), clock.instant(), delay));
+        Mail mail = mails.save(new Mail(number, letter, to, filled.subject(), filled.body(), clock.instant(), delay));
+        jobs.startAt(mailTask, mail.id(), mail.nextAt());
         happenings.changed(number, Topic.MAIL);
-    }
-
-    /** Sends what is due. A message that was sent just before the server died may go out twice, never not at all. */
-    @Scheduled(fixedDelay = 2000)
-    void sendDue() {
-        transaction.executeWithoutResult(t -> {
-            for (long id : mails.findDue(clock.instant())) {
-                Mail mail = mails.findById(id).orElseThrow();
-                try {
-                    route.send(mail.recipient(), mail.subject(), mail.body());
-                    mail.sent(clock.instant());
-                    happenings.tell(
-                            mail.caseNumber(),
-                            Happenings.MACHINE,
-                            "wrote to the customer",
-                            mail.letter() + ", to " + mail.recipient());
-                } catch (MailException e) {
-                    String why = NestedExceptionUtils.getMostSpecificCause(e).getMessage();
-                    LOG.warn("Message {} of {} did not go out and is tried again: {}", id, mail.caseNumber(), why);
-                    mail.notSent(why, clock.instant());
-                }
-                happenings.changed(mail.caseNumber(), Topic.MAIL);
-            }
-        });
     }
 
     /** Newest first; of one case, or of all. */
@@ -171,6 +146,7 @@ public class Outbox {
             throw Refusal.conflict("This message has gone out already.");
         }
         mail.retry(clock.instant());
+        jobs.start(mailTask, id);
         happenings.changed(mail.caseNumber(), Topic.MAIL);
     }
 

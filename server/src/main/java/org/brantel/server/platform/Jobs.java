@@ -7,6 +7,7 @@ import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import java.io.IOException;
 import java.time.Clock;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.function.BooleanSupplier;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Component;
@@ -51,7 +52,12 @@ public class Jobs {
 
     /** Hands a job over; it starts when the surrounding transaction has committed. */
     public void start(OneTimeTask<Long> task, long id) {
-        String instance = id + "-" + clock.millis();
-        scheduler.getObject().scheduleIfNotExists(task.instance(instance, id), clock.instant());
+        startAt(task, id, clock.instant());
+    }
+
+    /** The same for later. */
+    public void startAt(OneTimeTask<Long> task, long id, Instant when) {
+        String instance = id + "-" + when.toEpochMilli();
+        scheduler.getObject().scheduleIfNotExists(task.instance(instance, id), when);
     }
 }
