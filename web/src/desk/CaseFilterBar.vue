@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Link2 } from 'lucide-vue-next'
 import { BFormCheckbox, BFormInput, BFormSelect } from 'bootstrap-vue-next'
+import { useClipboard } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
@@ -25,7 +26,6 @@ const kept = useLive(
 const keeping = useAction()
 const name = ref('')
 const naming = ref(false)
-const copied = ref(false)
 const any = (text: string) => ({ value: '', text })
 const stages = [
   any('any stage'),
@@ -70,11 +70,8 @@ async function drop(id: number): Promise<void> {
   if (await keeping.run(() => api.delete(`/api/filters/${id}`))) await kept.refresh()
 }
 const keptFilter = (k: KeptFilter) => filterOf(Object.fromEntries(new URLSearchParams(k.query)))
-async function copy(): Promise<void> {
-  await navigator.clipboard.writeText(location.href)
-  copied.value = true
-  setTimeout(() => (copied.value = false), 2000)
-}
+const { copy: copyText, copied } = useClipboard({ copiedDuring: 2000, legacy: true })
+const copy = () => copyText(location.href)
 </script>
 
 <template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, onScopeDispose, ref } from 'vue'
+import { useTimestamp } from '@vueuse/core'
+import { computed } from 'vue'
 import { agoWords } from '@/triage/say'
 
 const props = defineProps<{
@@ -9,9 +10,7 @@ const props = defineProps<{
   lost: number
 }>()
 const TWO_MINUTES = 120
-const now = ref(Date.now())
-const timer = window.setInterval(() => (now.value = Date.now()), 1000)
-onScopeDispose(() => clearInterval(timer))
+const now = useTimestamp({ interval: 1000 })
 const seconds = computed(() => (props.began ? Math.max(0, Math.floor((now.value - props.began) / 1000)) : 0))
 const words = computed(
   () => `${String(Math.floor(seconds.value / 60)).padStart(2, '0')}:${String(seconds.value % 60).padStart(2, '0')}`,

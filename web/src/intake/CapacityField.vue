@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { BFormInput } from 'bootstrap-vue-next'
-import { onScopeDispose, ref, watch } from 'vue'
+import { watchDebounced } from '@vueuse/core'
+import { ref } from 'vue'
 import { api, Refused } from '@/api/client'
 import { count } from '@/format/format'
 
@@ -11,29 +12,21 @@ const PAUSE_MS = 250
 /** Every byte, or what is wrong with it. */
 const note = ref('')
 const isWrong = ref(false)
-let timer = 0
 
-watch(
-  text,
-  (now) => {
-    clearTimeout(timer)
-    timer = window.setTimeout(async () => {
-      try {
-        const read = await api.get<{ bytes: number }>(`/api/intake/capacity?text=${encodeURIComponent(now)}`)
-        if (now !== text.value) return
-        note.value = read.bytes ? `${count(read.bytes)} B` : ''
-        isWrong.value = false
-      } catch (e) {
-        if (!(e instanceof Refused)) throw e
-        if (now !== text.value) return
-        note.value = e.status === 400 ? e.message : ''
-        isWrong.value = e.status === 400
-      }
-    }, PAUSE_MS)
-  },
-  { immediate: true },
-)
-onScopeDispose(() => clearTimeout(timer))
+async function read(now: string): Promise<void> {
+  try {
+    const found = await api.get<{ bytes: number }>(`/api/intake/capacity?text=${encodeURIComponent(now)}`)
+    if (now !== text.value) return
+    note.value = found.bytes ? `${count(found.bytes)} B` : ''
+    isWrong.value = false
+  } catch (e) {
+    if (!(e instanceof Refused)) throw e
+    if (now !== text.value) return
+    note.value = e.status === 400 ? e.message : ''
+    isWrong.value = e.status === 400
+  }
+}
+watchDebounced(text, read, { debounce: PAUSE_MS, immediate: true })
 </script>
 
 <template>

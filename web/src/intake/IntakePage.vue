@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { Phone } from 'lucide-vue-next'
 import { BButton } from 'bootstrap-vue-next'
-import { computed, onMounted, onUnmounted, ref, useTemplateRef, watch } from 'vue'
+import { useEventListener } from '@vueuse/core'
+import { computed, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
@@ -97,7 +98,6 @@ watch(
 )
 
 onMounted(() => {
-  document.addEventListener('keydown', save)
   if (!number.value && !route.query.draft) void router.replace({ query: { draft: key } })
   void loading.run(async () => {
     kinds.value = await api.get<string[]>('/api/cases/kinds')
@@ -113,7 +113,7 @@ onMounted(() => {
     ready.value = true
   })
 })
-onUnmounted(() => document.removeEventListener('keydown', save))
+useEventListener(document, 'keydown', save)
 useKeys([
   { key: 'S', does: 'said', run: () => advice.value?.sayNext() },
   { key: 'W', does: 'wanted line', run: () => wantedEditor.value?.add() },

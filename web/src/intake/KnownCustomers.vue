@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { UserCheck } from 'lucide-vue-next'
-import { computed, onScopeDispose, ref, watch } from 'vue'
+import { watchDebounced } from '@vueuse/core'
+import { computed, ref } from 'vue'
 import { api, Refused } from '@/api/client'
 import type { CustomerForm, KnownCustomer } from '@/api/types'
 
@@ -17,7 +18,6 @@ const others = computed(() => own.value?.cases.filter((n) => n !== props.editing
 const PAUSE_MS = 300
 const alike = ref<KnownCustomer[]>([])
 const own = ref<KnownCustomer>()
-let timer = 0
 let latest = 0
 
 async function look(): Promise<void> {
@@ -40,15 +40,10 @@ async function look(): Promise<void> {
     if (mine === latest) alike.value = [] // logging the case comes first; duplicates can be joined later
   }
 }
-watch(
-  () => [props.customer.id, props.customer.name, props.customer.ways.map((w) => w.value).join()],
-  () => {
-    clearTimeout(timer)
-    timer = window.setTimeout(() => void look(), PAUSE_MS)
-  },
-  { immediate: true },
-)
-onScopeDispose(() => clearTimeout(timer))
+watchDebounced(() => [props.customer.id, props.customer.name, props.customer.ways.map((w) => w.value).join()], look, {
+  debounce: PAUSE_MS,
+  immediate: true,
+})
 </script>
 
 <template>

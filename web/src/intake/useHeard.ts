@@ -1,4 +1,5 @@
-import { computed, onScopeDispose, shallowRef, watch, type Ref } from 'vue'
+import { watchDebounced } from '@vueuse/core'
+import { computed, shallowRef, type Ref } from 'vue'
 import { api, Refused } from '@/api/client'
 import type { Heard } from '@/api/types'
 import type { Draft } from './draft'
@@ -31,7 +32,6 @@ export function useHeard(
   const heard = shallowRef<{ line: string; found: Heard }>({ line: '', found: NOTHING })
   const refused = shallowRef<Refused>()
   let latest = 0
-  let timer = 0
   let settledLine: string | undefined
 
   async function hear(line: string): Promise<void> {
@@ -54,15 +54,7 @@ export function useHeard(
     }
   }
 
-  watch(
-    () => draft.value.form.story,
-    (line) => {
-      clearTimeout(timer)
-      timer = window.setTimeout(() => void hear(line), PAUSE_MS)
-    },
-    { immediate: true },
-  )
-  onScopeDispose(() => clearTimeout(timer))
+  watchDebounced(() => draft.value.form.story, hear, { debounce: PAUSE_MS, immediate: true })
 
   return {
     items: computed(() =>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, onMounted, onUnmounted, ref } from 'vue'
+import { useEventListener, useNow } from '@vueuse/core'
+import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useDesk } from '@/desk/useDesk'
 import { time, zoneName } from '@/format/format'
@@ -19,18 +20,11 @@ const { desk, running } = useDesk()
 const room = computed(() => roomOf(route.meta.room, String(route.params.place ?? '')))
 const theme = ref(currentTheme())
 const keysOpen = ref(false)
-const now = ref(new Date().toISOString())
-let clock = 0
+const moment = useNow({ interval: 10_000 })
+const now = computed(() => moment.value.toISOString())
 
 useKeys([{ key: '?', does: 'all keys here', run: () => (keysOpen.value = !keysOpen.value) }])
-onMounted(() => {
-  document.addEventListener('keydown', handleKey)
-  clock = window.setInterval(() => (now.value = new Date().toISOString()), 10_000)
-})
-onUnmounted(() => {
-  document.removeEventListener('keydown', handleKey)
-  clearInterval(clock)
-})
+useEventListener(document, 'keydown', handleKey)
 
 async function signOut(): Promise<void> {
   await session.signOut()

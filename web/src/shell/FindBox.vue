@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Search } from 'lucide-vue-next'
-import { computed, onMounted, onUnmounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
+import { useEventListener, watchDebounced } from '@vueuse/core'
+import { computed, ref, shallowRef, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, Refused } from '@/api/client'
 import type { FindGoal } from '@/api/types'
@@ -15,7 +16,6 @@ const PAUSE_MS = 60
 const cases = shallowRef<FindGoal[]>([])
 const goals = computed(() => goalsFor(text.value, cases.value))
 let latest = 0
-let timer = 0
 
 async function look(typed: string): Promise<void> {
   const mine = ++latest
@@ -27,10 +27,7 @@ async function look(typed: string): Promise<void> {
     if (mine === latest) cases.value = [] // rooms and actions are still offered
   }
 }
-watch(text, (typed) => {
-  clearTimeout(timer)
-  timer = window.setTimeout(() => void look(typed), PAUSE_MS)
-})
+watchDebounced(text, look, { debounce: PAUSE_MS })
 
 function hotkey(event: KeyboardEvent): void {
   if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k') {
@@ -38,8 +35,7 @@ function hotkey(event: KeyboardEvent): void {
     field.value?.focus()
   }
 }
-onMounted(() => document.addEventListener('keydown', hotkey))
-onUnmounted(() => document.removeEventListener('keydown', hotkey))
+useEventListener(document, 'keydown', hotkey)
 
 function move(by: number): void {
   chosen.value = (chosen.value + by + goals.value.length) % Math.max(1, goals.value.length)

@@ -1,4 +1,5 @@
-import { onScopeDispose, ref, watch, type Ref } from 'vue'
+import { watchDebounced } from '@vueuse/core'
+import { ref, type Ref } from 'vue'
 import { api, Refused } from '@/api/client'
 import type { CaseForm, Estimate } from '@/api/types'
 import { factsForRanking } from '@/intake/form'
@@ -9,7 +10,6 @@ const PAUSE_MS = 350
 export function useEstimate(form: () => CaseForm): Readonly<Ref<Estimate | undefined>> {
   const estimate = ref<Estimate>()
   let latest = 0
-  let timer = 0
 
   async function ask(given: CaseForm): Promise<void> {
     const mine = ++latest
@@ -33,15 +33,11 @@ export function useEstimate(form: () => CaseForm): Readonly<Ref<Estimate | undef
     }
   }
 
-  watch(
+  watchDebounced(
     () =>
       JSON.stringify([form().facts, form().devices.map((d) => [d.type, d.capacity, d.attachedBy]), form().deadline]),
-    () => {
-      clearTimeout(timer)
-      timer = window.setTimeout(() => void ask(form()), PAUSE_MS)
-    },
-    { immediate: true },
+    () => ask(form()),
+    { debounce: PAUSE_MS, immediate: true },
   )
-  onScopeDispose(() => clearTimeout(timer))
   return estimate
 }

@@ -1,4 +1,5 @@
-import { onScopeDispose, ref, watch, type Ref } from 'vue'
+import { watchDebounced } from '@vueuse/core'
+import { ref, type Ref } from 'vue'
 import { api, Refused } from '@/api/client'
 import type { FactForm, Ranking } from '@/api/types'
 
@@ -12,7 +13,6 @@ export function useRanking(facts: () => FactForm[]): {
   const ranking = ref<Ranking>()
   const refused = ref<Refused>()
   let latest = 0
-  let timer = 0
 
   async function rank(given: FactForm[]): Promise<void> {
     const mine = ++latest
@@ -28,14 +28,6 @@ export function useRanking(facts: () => FactForm[]): {
     }
   }
 
-  watch(
-    facts,
-    (given) => {
-      clearTimeout(timer)
-      timer = window.setTimeout(() => void rank(given), PAUSE_MS)
-    },
-    { immediate: true, deep: true },
-  )
-  onScopeDispose(() => clearTimeout(timer))
+  watchDebounced(facts, rank, { debounce: PAUSE_MS, immediate: true, deep: true })
   return { ranking, refused }
 }
