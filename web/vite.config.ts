@@ -11,7 +11,8 @@ export default defineConfig({
   // The content policy allows fonts from the server alone, so nothing is inlined.
   build: { target: 'es2022', chunkSizeWarningLimit: 900, assetsInlineLimit: 0 },
   test: {
-    environment: 'happy-dom',
+    // Specs that need a document say so in their first line; most need none, and are over ten times as fast.
+    environment: 'node',
     server: { deps: { inline: ['bootstrap-vue-next'] } },
   },
 })

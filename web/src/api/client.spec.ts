@@ -1,3 +1,4 @@
+// @vitest-environment happy-dom
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { useAction } from './action'
 import { api, onSignedOut, Refused, withQuery } from './client'

@@ -1,3 +1,4 @@
+// @vitest-environment happy-dom
 import { afterEach, beforeEach, expect, it, vi } from 'vitest'
 import { useUndo } from '@/api/undo'
 import type { DeskAction } from '@/api/types'

@@ -1,3 +1,4 @@
+// @vitest-environment happy-dom
 import { effectScope } from 'vue'
 import { describe, expect, it, vi } from 'vitest'
 import { handleKey, keyName, shownKeys, useKeys } from './keys'
