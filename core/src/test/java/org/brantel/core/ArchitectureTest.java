@@ -62,6 +62,59 @@ class ArchitectureTest {
     static final ArchRule PACKAGES_FORM_NO_CIRCLES =
             slices().matching("org.brantel.core.(**)").should().beFreeOfCycles();
 
+    /** From the inside out: a room knows only rooms that stand before it. A new room takes its place here. */
+    private static final List<String> RINGS = List.of(
+            "bytes",
+            "hash",
+            "json",
+            "files",
+            "health",
+            "source",
+            "image",
+            "opening",
+            "imaging",
+            "content",
+            "kind",
+            "kinds",
+            "finding",
+            "filesystem",
+            "families",
+            "volume",
+            "carve",
+            "scan",
+            "explain",
+            "recovery",
+            "firstlook",
+            "triage",
+            "wanted",
+            "spoken",
+            "estimate",
+            "manifest",
+            "custody");
+
+    @ArchTest
+    static void aRoomKnowsOnlyThoseWithinIt(JavaClasses engine) {
+        assertThat(engine.stream()
+                        .map(c -> c.getPackageName()
+                                .replaceFirst("^org\\.brantel\\.core\\.?", "")
+                                .split("\\.")[0])
+                        .filter(room -> !room.isEmpty()))
+                .as("rooms without a place in the rings")
+                .allMatch(RINGS::contains);
+        for (int i = 0; i < RINGS.size() - 1; i++) {
+            String[] outside = RINGS.subList(i + 1, RINGS.size()).stream()
+                    .map(room -> "org.brantel.core." + room + "..")
+                    .toArray(String[]::new);
+            noClasses()
+                    .that()
+                    .resideInAPackage("org.brantel.core." + RINGS.get(i) + "..")
+                    .should()
+                    .dependOnClassesThat()
+                    .resideInAnyPackage(outside)
+                    .check(engine);
+        }
+    }
+
     /** What a room does not need to show stays within it. */
     @ArchTest
     static void lessThanHalfOfTheEngineIsPublic(JavaClasses engine) {
