@@ -5,7 +5,9 @@ import { defineConfig } from 'vitest/config'
 const server = process.env.BRANTEL_SERVER ?? 'http://127.0.0.1:8420'
 
 export default defineConfig({
-  plugins: [vue()],
+  // Whitespace means what it means in HTML, for the compiler as for the formatter: a line break between two inline
+  // elements is a space.
+  plugins: [vue({ template: { compilerOptions: { whitespace: 'preserve' } } })],
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   server: { proxy: { '/api': server } },
   // The content policy allows fonts from the server alone, so nothing is inlined.
