@@ -249,6 +249,6 @@ final class IsoReader implements FileSystem {
 
     /** Whether a sector begins like a volume descriptor. */
     static boolean begins(byte[] b, int i) {
-        return Arrays.equals(b, i + 1, i + 1 + NAME.length, NAME, 0, NAME.length);
+        return b[i + 1] == NAME[0] && Arrays.equals(b, i + 1, i + 1 + NAME.length, NAME, 0, NAME.length);
     }
 }

@@ -344,6 +344,7 @@ final class UdfReader implements FileSystem {
 
     /** Whether a sector begins like the descriptor with which the extended area begins (ECMA-167, 2/9.2). */
     static boolean begins(byte[] b, int i) {
-        return Arrays.equals(b, i + 1, i + 1 + EXTENDED_AREA.length, EXTENDED_AREA, 0, EXTENDED_AREA.length);
+        return b[i + 1] == EXTENDED_AREA[0]
+                && Arrays.equals(b, i + 1, i + 1 + EXTENDED_AREA.length, EXTENDED_AREA, 0, EXTENDED_AREA.length);
     }
 }
