@@ -60,181 +60,124 @@ public record Finding(
     }
 
     public Finding withId(long newId) {
-        return new Finding(
-                newId,
-                volume,
-                path,
-                name,
-                size,
-                kind,
-                origin,
-                prognosis,
-                score,
-                reasons,
-                extents,
-                encoding,
-                created,
-                modified,
-                accessed,
-                sha256,
-                suggestedName,
-                container,
-                note,
-                record,
-                about);
+        Parts parts = new Parts(this);
+        parts.id = newId;
+        return parts.together();
     }
 
     public Finding judged(Prognosis newPrognosis, int newScore, List<String> newReasons) {
-        return new Finding(
-                id,
-                volume,
-                path,
-                name,
-                size,
-                kind,
-                origin,
-                newPrognosis,
-                newScore,
-                newReasons,
-                extents,
-                encoding,
-                created,
-                modified,
-                accessed,
-                sha256,
-                suggestedName,
-                container,
-                note,
-                record,
-                about);
+        Parts parts = new Parts(this);
+        parts.prognosis = newPrognosis;
+        parts.score = newScore;
+        parts.reasons = newReasons;
+        return parts.together();
     }
 
     public Finding withRecord(RecordFacts facts) {
-        return new Finding(
-                id,
-                volume,
-                path,
-                name,
-                size,
-                kind,
-                origin,
-                prognosis,
-                score,
-                reasons,
-                extents,
-                encoding,
-                created,
-                modified,
-                accessed,
-                sha256,
-                suggestedName,
-                container,
-                note,
-                facts,
-                about);
+        Parts parts = new Parts(this);
+        parts.record = facts;
+        return parts.together();
     }
 
     public Finding withContainer(long holder) {
-        return new Finding(
-                id,
-                volume,
-                path,
-                name,
-                size,
-                kind,
-                origin,
-                prognosis,
-                score,
-                reasons,
-                extents,
-                encoding,
-                created,
-                modified,
-                accessed,
-                sha256,
-                suggestedName,
-                holder,
-                note,
-                record,
-                about);
+        Parts parts = new Parts(this);
+        parts.container = holder;
+        return parts.together();
     }
 
     public Finding withHash(String hex) {
-        return new Finding(
-                id,
-                volume,
-                path,
-                name,
-                size,
-                kind,
-                origin,
-                prognosis,
-                score,
-                reasons,
-                extents,
-                encoding,
-                created,
-                modified,
-                accessed,
-                hex,
-                suggestedName,
-                container,
-                note,
-                record,
-                about);
+        Parts parts = new Parts(this);
+        parts.sha256 = hex;
+        return parts.together();
     }
 
     public Finding withAbout(Map<String, String> facts) {
-        return new Finding(
-                id,
-                volume,
-                path,
-                name,
-                size,
-                kind,
-                origin,
-                prognosis,
-                score,
-                reasons,
-                extents,
-                encoding,
-                created,
-                modified,
-                accessed,
-                sha256,
-                suggestedName,
-                container,
-                note,
-                record,
-                facts);
+        Parts parts = new Parts(this);
+        parts.about = facts;
+        return parts.together();
     }
 
     /** A carving hit on the same bytes supports this finding. */
     public Finding joinedByCarving() {
-        List<String> more = new ArrayList<>(reasons);
-        more.add("Carving found the same bytes by their content alone.");
-        return new Finding(
-                id,
-                volume,
-                path,
-                name,
-                size,
-                kind,
-                origin,
-                prognosis,
-                score,
-                more,
-                extents,
-                encoding,
-                created,
-                modified,
-                accessed,
-                sha256,
-                suggestedName,
-                container,
-                ALSO_CARVED,
-                record,
-                about);
+        Parts parts = new Parts(this);
+        parts.reasons = new ArrayList<>(reasons);
+        parts.reasons.add("Carving found the same bytes by their content alone.");
+        parts.note = ALSO_CARVED;
+        return parts.together();
+    }
+
+    /** What a finding is made of, while one like it is put together with something changed. */
+    private static final class Parts {
+        private long id;
+        private Integer volume;
+        private String path;
+        private String name;
+        private long size;
+        private String kind;
+        private Origin origin;
+        private Prognosis prognosis;
+        private int score;
+        private List<String> reasons;
+        private List<Extent> extents;
+        private Packing encoding;
+        private Instant created;
+        private Instant modified;
+        private Instant accessed;
+        private String sha256;
+        private String suggestedName;
+        private Long container;
+        private String note;
+        private RecordFacts record;
+        private Map<String, String> about;
+
+        Parts(Finding of) {
+            id = of.id;
+            volume = of.volume;
+            path = of.path;
+            name = of.name;
+            size = of.size;
+            kind = of.kind;
+            origin = of.origin;
+            prognosis = of.prognosis;
+            score = of.score;
+            reasons = of.reasons;
+            extents = of.extents;
+            encoding = of.encoding;
+            created = of.created;
+            modified = of.modified;
+            accessed = of.accessed;
+            sha256 = of.sha256;
+            suggestedName = of.suggestedName;
+            container = of.container;
+            note = of.note;
+            record = of.record;
+            about = of.about;
+        }
+
+        Finding together() {
+            return new Finding(
+                    id,
+                    volume,
+                    path,
+                    name,
+                    size,
+                    kind,
+                    origin,
+                    prognosis,
+                    score,
+                    reasons,
+                    extents,
+                    encoding,
+                    created,
+                    modified,
+                    accessed,
+                    sha256,
+                    suggestedName,
+                    container,
+                    note,
+                    record,
+                    about);
+        }
     }
 
     /** The note of a finding that carving supports as well. */
