@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
 import org.brantel.core.testing.SimulatedDevice;
+import org.brantel.server.testing.BenchRules;
 import org.brantel.server.testing.CaseForms;
 import org.brantel.server.testing.ServerProcess;
 import org.brantel.server.testing.Visitor;
@@ -38,20 +39,6 @@ class LostStepTest {
             create trigger hold before insert on scan_session for each row execute function hold('scan');
             """;
 
-    private static final Map<String, Object> SCANS_BY_ITSELF = Map.of(
-            "mibPerSecond",
-            0,
-            "quietFrom",
-            "00:00",
-            "quietTo",
-            "00:00",
-            "healthSeconds",
-            30,
-            "boxes",
-            List.of(),
-            "scanRecords",
-            true);
-
     private ServerProcess server;
 
     private void start(String name) throws Exception {
@@ -59,7 +46,7 @@ class LostStepTest {
         server.start();
         server.petra().post("/api/setup", server.firstManager()).expect(201);
         server.signIn();
-        server.petra().put("/api/settings/bench", SCANS_BY_ITSELF).expect(200);
+        new BenchRules().with("scanRecords", true).set(server.petra());
         server.sql().execute(HOLD);
     }
 

@@ -12,6 +12,7 @@ import org.brantel.core.hash.Hashes;
 import org.brantel.core.testing.NbdServer;
 import org.brantel.core.testing.SimulatedDevice;
 import org.brantel.server.testing.BenchDevices;
+import org.brantel.server.testing.BenchRules;
 import org.brantel.server.testing.CaseForms;
 import org.brantel.server.testing.Lab;
 import org.brantel.server.testing.Story;
@@ -185,23 +186,7 @@ class SteeringTest {
         JsonNode before = lab.as("petra").get("/api/settings").json().get("bench");
         try {
             Story story = at("quiet", sim());
-            lab.as("petra")
-                    .put(
-                            "/api/settings/bench",
-                            Map.of(
-                                    "mibPerSecond",
-                                    0,
-                                    "quietFrom",
-                                    "00:00",
-                                    "quietTo",
-                                    "23:59:59",
-                                    "healthSeconds",
-                                    60,
-                                    "scanRecords",
-                                    false,
-                                    "boxes",
-                                    List.of()))
-                    .expect(200);
+            new BenchRules().with("quietTo", "23:59:59").set(lab.as("petra"));
             pause(2500);
             long id = story.imaging("healthy");
             story.una.await(story.path("/bench"), b -> b.get("sessions").get(0).has("resting"));
@@ -310,25 +295,7 @@ class SteeringTest {
                 "exportname-list=explicit",
                 "exportname=bay1",
                 "exportdesc=fixed:make=Mossbank; model=Delve; serial=MD2-77")) {
-            lab.as("petra")
-                    .put(
-                            "/api/settings/bench",
-                            Map.of(
-                                    "mibPerSecond",
-                                    0,
-                                    "quietFrom",
-                                    "00:00",
-                                    "quietTo",
-                                    "00:00",
-                                    "healthSeconds",
-                                    60,
-                                    "scanRecords",
-                                    false,
-                                    "boxes",
-                                    List.of(
-                                            Map.of("name", "Box 2", "address", "nbd://127.0.0.1:" + server.port()),
-                                            Map.of("name", "Box 3", "address", "nbd://127.0.0.1:1"))))
-                    .expect(200);
+            new BenchRules().box("Box 2", server.port()).box("Box 3", 1).set(lab.as("petra"));
             JsonNode bench = lab.as("tom")
                     .await(
                             "/api/bench",
@@ -366,23 +333,7 @@ class SteeringTest {
                 "exportname-list=explicit",
                 "exportname=bay2",
                 "exportdesc=fixed:serial=MD2-78")) {
-            lab.as("petra")
-                    .put(
-                            "/api/settings/bench",
-                            Map.of(
-                                    "mibPerSecond",
-                                    0,
-                                    "quietFrom",
-                                    "00:00",
-                                    "quietTo",
-                                    "00:00",
-                                    "healthSeconds",
-                                    60,
-                                    "scanRecords",
-                                    false,
-                                    "boxes",
-                                    List.of(Map.of("name", "Box 4", "address", "nbd://127.0.0.1:" + server.port()))))
-                    .expect(200);
+            new BenchRules().box("Box 4", server.port()).set(lab.as("petra"));
             lab.as("tom").await("/api/bench", b -> b.toString().contains("box/Box 4/bay2"));
             Story story = Story.of(new CaseForms()
                             .told("loss.event", "deleted-directly")

@@ -6,6 +6,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import org.brantel.core.testing.Corpus;
+import org.brantel.server.testing.BenchRules;
 import org.brantel.server.testing.CaseForms;
 import org.brantel.server.testing.Lab;
 import org.brantel.server.testing.Story;
@@ -310,22 +311,6 @@ class ScansTest {
     }
 
     private static void setScanRecords(Lab lab, boolean on) {
-        lab.as("petra")
-                .put(
-                        "/api/settings/bench",
-                        Map.of(
-                                "mibPerSecond",
-                                0,
-                                "quietFrom",
-                                "00:00",
-                                "quietTo",
-                                "00:00",
-                                "healthSeconds",
-                                30,
-                                "boxes",
-                                List.of(),
-                                "scanRecords",
-                                on))
-                .expect(200);
+        new BenchRules().with("healthSeconds", 30).with("scanRecords", on).set(lab.as("petra"));
     }
 }
