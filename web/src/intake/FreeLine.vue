@@ -36,7 +36,7 @@ defineExpose({ focus: () => field.value?.focus() })
         <template v-for="(p, i) in marked" :key="i"
           ><mark v-if="p.key" :class="{ on: p.key === shown }">{{ p.text }}</mark
           ><span v-else>{{ p.text }}</span></template
-        >&nbsp;
+        ><span>&nbsp;</span>
       </p>
       <textarea
         id="story"
