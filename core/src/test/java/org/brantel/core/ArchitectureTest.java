@@ -132,6 +132,21 @@ class ArchitectureTest {
     static final ArchRule NOTHING_WRITES_TO_A_SOURCE =
             noClasses().that().resideInAPackage("org.brantel.core.source..").should(useAWritingInterface());
 
+    /** The rule sees writing where there is some. */
+    @ArchTest
+    static void whatWritesIsSeen(JavaClasses engine) {
+        for (String writing : List.of("files", "image", "imaging", "recovery", "manifest")) {
+            assertThat(noClasses()
+                            .that()
+                            .resideInAPackage("org.brantel.core." + writing)
+                            .should(useAWritingInterface())
+                            .evaluate(engine)
+                            .hasViolation())
+                    .as(writing)
+                    .isTrue();
+        }
+    }
+
     private static ArchCondition<JavaClass> useAWritingInterface() {
         return new ArchCondition<>("use a writing interface of the JDK") {
             @Override

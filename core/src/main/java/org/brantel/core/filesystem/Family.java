@@ -31,6 +31,11 @@ public interface Family {
         return Set.of(0);
     }
 
+    /** Whether a sector with this first byte can be one that {@link #sign} knows; those that cannot are not shown to it. */
+    default boolean couldBegin(int firstByte) {
+        return true;
+    }
+
     /**
      * What a sector begins like: one call for each sector of a sweep, so it must be over after a comparison or two for
      * almost all of them. None begins with zeros; those are not asked about.

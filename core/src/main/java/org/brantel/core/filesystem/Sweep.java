@@ -18,10 +18,13 @@ public final class Sweep {
     private static final int BLOCK = 1 << 20;
     private static final int SECTOR = 512;
 
-    private final Family[] families;
+    private final Family[][] byFirstByte = new Family[256][];
 
     public Sweep(List<Family> families) {
-        this.families = families.toArray(Family[]::new);
+        for (int first = 0; first < byFirstByte.length; first++) {
+            int of = first;
+            byFirstByte[first] = families.stream().filter(f -> f.couldBegin(of)).toArray(Family[]::new);
+        }
     }
 
     /**
@@ -57,7 +60,7 @@ public final class Sweep {
         if (LittleEndian.u32(b, i) == 0) {
             return;
         }
-        for (Family family : families) {
+        for (Family family : byFirstByte[b[i] & 0xff]) {
             family.sign(b, i, at, signs);
         }
     }

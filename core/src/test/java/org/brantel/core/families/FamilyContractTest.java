@@ -161,6 +161,7 @@ class FamilyContractTest {
     void whatNoFamilyKnowsIsSaidWithItsPlace() {
         FaultySource noise = new FaultySource(new byte[1 << 20]);
         assertThatThrownBy(() -> Families.open(noise, new Range(0, noise.size())))
-                .isInstanceOf(NotThisFormat.class);
+                .isInstanceOf(NotThisFormat.class)
+                .hasMessageContaining("at byte");
     }
 }

@@ -7,8 +7,10 @@ import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.format.DateTimeFormatter;
 import java.util.Base64;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.brantel.core.custody.CustodyChain;
@@ -40,6 +42,8 @@ public class Deliveries {
 
     private static final String CUSTOMER = "the customer";
     private static final SecureRandom RANDOM = new SecureRandom();
+
+    private static final DateTimeFormatter UNTIL = DateTimeFormatter.ofPattern("d MMM yyyy, HH:mm", Locale.ROOT);
 
     private final DeliveryRecords deliveries;
     private final Recoveries recoveries;
@@ -123,7 +127,11 @@ public class Deliveries {
         Instant expires = clock.instant().plus(Duration.ofDays(settings.linkDays()));
         delivery.link(hash(token), passcodes.encode(passcode), expires, clock.instant());
         happenings.tell(
-                number, who, "made a link for the customer", "delivery " + id + ", until " + expires, Topic.DELIVERY);
+                number,
+                who,
+                "made a link for the customer",
+                "delivery " + id + ", until " + UNTIL.format(expires.atZone(settings.zone())),
+                Topic.DELIVERY);
         return new DeliveryViews.Link("/d/" + token, passcode, expires);
     }
 

@@ -29,6 +29,12 @@ public final class IsoFamily implements Family {
         return Set.of(HEAD_AT);
     }
 
+    /** The types of volume descriptors (ECMA-119, 8.1.1). */
+    @Override
+    public boolean couldBegin(int firstByte) {
+        return firstByte <= 3 || firstByte == 255;
+    }
+
     @Override
     public void sign(byte[] b, int i, long at, Signs signs) {
         if (IsoReader.begins(b, i)) {

@@ -29,6 +29,12 @@ public final class UdfFamily implements Family {
         return Set.of(HEAD_AT);
     }
 
+    /** The type of the descriptor with which the extended area begins (ECMA-167, 2/9.2.1). */
+    @Override
+    public boolean couldBegin(int firstByte) {
+        return firstByte == 0;
+    }
+
     @Override
     public void sign(byte[] b, int i, long at, Signs signs) {
         if (UdfReader.begins(b, i)) {
