@@ -3,36 +3,50 @@ package org.brantel.core.filesystem;
 import java.time.Instant;
 import java.util.List;
 import org.brantel.core.content.Packing;
+import org.brantel.core.finding.Named;
 import org.brantel.core.finding.RecordFacts;
+import org.brantel.core.finding.Times;
 
 /**
  * One file as the records of its file system tell it, before anybody judged its bytes.
  *
- * @param path      absolute within the volume
+ * @param named     its path is absolute within the volume
  * @param nameWhole false when its first letter is lost
  * @param placement where its bytes are
  * @param packing   null for content that stands as it is
- * @param faults    what is wrong with its record, in sentences
+ * @param faults    what its record says against its bytes
  */
 public record FileRecord(
-        String path,
-        String name,
+        Named named,
         boolean nameWhole,
         long size,
         Placement placement,
         Packing packing,
-        Instant created,
-        Instant modified,
-        Instant accessed,
-        List<String> faults,
+        Times times,
+        List<Fault> faults,
         RecordFacts facts) {
 
     public FileRecord {
         faults = List.copyOf(faults);
     }
 
+    public String path() {
+        return named.path();
+    }
+
+    public String name() {
+        return named.name();
+    }
+
+    /** The same, deleted at a time that may be null. */
+    public FileRecord deletedAt(Instant when) {
+        return new FileRecord(named, nameWhole, size, placement, packing, times, faults, facts.deletedAt(when));
+    }
+
     /** The last thing that was done to its content, as far as its record says; null when it does not. */
     public Instant written() {
+        Instant created = times.created();
+        Instant modified = times.modified();
         return created == null || modified != null && modified.isAfter(created) ? modified : created;
     }
 }

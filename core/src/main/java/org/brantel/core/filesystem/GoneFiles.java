@@ -22,7 +22,18 @@ import org.brantel.core.kinds.Kinds;
  */
 final class GoneFiles {
 
-    private record Judged(int index, FileRecord file, Finding finding, List<Extent> extents, boolean proven) {}
+    /**
+     * @param check  the verdict of its kind; empty without one
+     * @param proven the content itself says that every byte is in place
+     */
+    private record Judged(
+            int index,
+            FileRecord file,
+            List<Extent> extents,
+            List<Fault> faults,
+            Optional<ContentKind.Walk> check,
+            Finding finding,
+            boolean proven) {}
 
     private final Judge judge;
     private final Space space;
@@ -79,20 +90,14 @@ final class GoneFiles {
 
     private Finding contested(Judged j, long lost) {
         long all = runs(j).stream().mapToLong(Space.Run::length).sum();
-        List<String> reasons = new ArrayList<>();
-        reasons.add(
-                lost + " of its " + all + " clusters are claimed by a file deleted later, or proven to be another's.");
-        reasons.addAll(j.finding().reasons().stream()
-                .filter(r -> !r.startsWith("Nothing else claims"))
-                .toList());
-        Prognosis prognosis = lost == all
-                ? Prognosis.OVERWRITTEN
-                : j.finding().prognosis() == Prognosis.GAPPED ? Prognosis.GAPPED : Prognosis.DOUBTFUL;
-        return j.finding().judged(prognosis, prognosis == Prognosis.OVERWRITTEN ? 5 : 30, reasons);
+        List<Fault> faults = new ArrayList<>();
+        faults.add(new Fault.ClaimedSince(lost, all));
+        faults.addAll(j.faults());
+        return judge.finding(j.file(), origin, j.extents(), faults, j.check());
     }
 
     private Judged judgeOne(int index, FileRecord file) throws IOException {
-        List<String> faults = new ArrayList<>(file.faults());
+        List<Fault> faults = new ArrayList<>(file.faults());
         judge.overwritten(file.placement(), faults);
         if (file.placement() instanceof Placement.Erased erased) {
             return guess(index, file, erased, faults);
@@ -102,13 +107,12 @@ final class GoneFiles {
         }
         List<Extent> extents = file.placement().extents();
         if (file.placement() instanceof Placement.Lost lost) {
-            faults.add(Judge.ALL_OVERWRITTEN + ": " + lost.why());
+            faults.add(new Fault.OnlyItsName(lost.why()));
         }
-        return new Judged(
-                index, file, judge.finding(file, origin, extents, faults, judge.check(file, extents)), extents, false);
+        return judged(index, file, extents, faults, judge.check(file, extents), false);
     }
 
-    private Judged weigh(int index, FileRecord file, List<Extent> extents, List<String> faults) throws IOException {
+    private Judged weigh(int index, FileRecord file, List<Extent> extents, List<Fault> faults) throws IOException {
         if (file.size() > 0) {
             describe(extents, faults);
         }
@@ -116,11 +120,11 @@ final class GoneFiles {
     }
 
     /** @param unlessProven a doubt that the kind's check would take away; null without one */
-    private Judged weigh(int index, FileRecord file, List<Extent> extents, List<String> faults, String unlessProven)
+    private Judged weigh(int index, FileRecord file, List<Extent> extents, List<Fault> faults, Fault unlessProven)
             throws IOException {
         String kind = Kinds.ofName(file.name());
         Optional<ContentKind.Walk> check = judge.check(file, extents);
-        String packingFault = judge.packingFault(file, extents);
+        Fault packingFault = judge.packingFault(file, extents);
         boolean proven = Kinds.byCode(kind).isPresent()
                 && check.isPresent()
                 && check.get().whole();
@@ -134,48 +138,53 @@ final class GoneFiles {
             faults.add(unlessProven);
         } else if (faults.isEmpty() && judge.isZero(file, extents)) {
             boolean canBeZeros = !Kinds.isKnownWord(kind) && !Kinds.isText(kind);
-            faults.add(
-                    canBeZeros
-                            ? "It is nothing but zeros; that may be its content, or it was wiped."
-                            : Judge.ALL_OVERWRITTEN + ": nothing but zeros stands where its content was.");
+            faults.add(new Fault.Zeros(canBeZeros));
         }
-        return new Judged(index, file, judge.finding(file, origin, extents, faults, check), extents, proven);
+        return judged(index, file, extents, faults, check, proven);
     }
 
-    private Judged guess(int index, FileRecord file, Placement.Erased erased, List<String> faults) throws IOException {
+    private Judged judged(
+            int index,
+            FileRecord file,
+            List<Extent> extents,
+            List<Fault> faults,
+            Optional<ContentKind.Walk> check,
+            boolean proven) {
+        Finding finding = judge.finding(file, origin, extents, faults, check);
+        return new Judged(index, file, extents, faults, check, finding, proven);
+    }
+
+    private Judged guess(int index, FileRecord file, Placement.Erased erased, List<Fault> faults) throws IOException {
         long first = erased.firstCluster();
         if (file.size() == 0) {
             return weigh(index, file, List.of(), faults);
         }
         if (!space.isCluster(first)) {
-            faults.add(Judge.ALL_OVERWRITTEN + ": its record names no first cluster, so nothing leads to its bytes.");
-            return new Judged(
-                    index, file, judge.finding(file, origin, List.of(), faults, Optional.empty()), List.of(), false);
+            faults.add(new Fault.OnlyItsName("its record names no first cluster, so nothing leads to its bytes"));
+            return judged(index, file, List.of(), faults, Optional.empty(), false);
         }
         List<Extent> straight = space.straightOn(first, file.size());
         long inUse = runs(straight).stream().mapToLong(space::usedIn).sum();
         List<Extent> chosen = straight;
-        String doubt = null;
+        Fault doubt = null;
         if (inUse > 0 && !space.isUsed(first)) {
             List<Extent> detour = space.aroundUsed(first, file.size());
             if (Extents.length(detour) == file.size() && preferDetour(file, straight, detour)) {
                 chosen = detour;
-                doubt = "Its chain is erased; it is guessed to go around " + inUse + " clusters of older live files.";
+                doubt = new Fault.GuessedAround(inUse);
             }
         }
         if (doubt == null && erased.scattered() && space.clustersFor(file.size()) > 1) {
-            doubt = "Its chain is erased, and its record says that its clusters did not follow each other; they "
-                    + "are guessed to.";
+            doubt = new Fault.GuessedStraight();
         }
         describe(chosen, faults);
         if (Extents.length(chosen) < file.size()) {
-            faults.add("Its record claims " + file.size()
-                    + " bytes, more than the volume holds from its first cluster on.");
+            faults.add(new Fault.BeyondVolume(file.size()));
         }
         return weigh(index, file, chosen, faults, doubt);
     }
 
-    private void describe(List<Extent> extents, List<String> faults) {
+    private void describe(List<Extent> extents, List<Fault> faults) {
         long all = 0;
         long inUse = 0;
         long unknown = 0;
@@ -184,14 +193,11 @@ final class GoneFiles {
             inUse += space.usedIn(run);
             unknown += space.unknownIn(run);
         }
-        if (all > 0 && inUse == all) {
-            faults.add(Judge.ALL_OVERWRITTEN + ": live data stands in all of its " + all + " clusters.");
-        } else if (inUse > 0) {
-            faults.add("Live data stands in " + inUse + " of its " + all + " clusters.");
+        if (inUse > 0) {
+            faults.add(new Fault.InUse(inUse, all));
         }
         if (unknown > 0) {
-            faults.add("Whether live data stands in " + unknown
-                    + " of its clusters is unknown: the allocation was not read there.");
+            faults.add(new Fault.UseUnknown(unknown));
         }
     }
 

@@ -11,9 +11,12 @@ import org.brantel.core.bytes.Range;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Extents;
 import org.brantel.core.content.FileContent;
+import org.brantel.core.finding.Content;
+import org.brantel.core.finding.Evidence;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.Origin;
 import org.brantel.core.finding.Prognosis;
+import org.brantel.core.finding.Verdict;
 import org.brantel.core.kind.ContentKind;
 import org.brantel.core.kinds.Kinds;
 import org.brantel.core.source.Source;
@@ -21,9 +24,10 @@ import org.brantel.core.source.Source;
 /** Judges how intact the files of a volume are: by the use of every cluster, the map, and the check of their kind. */
 public final class Judge {
 
-    static final String ALL_OVERWRITTEN = "Overwritten";
     private static final int CHUNK = 64 << 10;
     private static final int FIRST_LOOK = 4096;
+    /** The score of a file that fails the check of its kind. */
+    private static final int FAILED = 20;
     /** A file whose holes are larger than this many media is not believed. */
     private static final long MOST_MEDIA = 16;
 
@@ -87,7 +91,7 @@ public final class Judge {
     /** A file that the file system lists; tells the sink. */
     public void live(FileRecord file) throws IOException {
         List<Extent> extents = file.placement().extents();
-        List<String> faults = new ArrayList<>(file.faults());
+        List<Fault> faults = new ArrayList<>(file.faults());
         if (file.placement() instanceof Placement.Known) {
             long shared = 0;
             for (Extent e : extents) {
@@ -95,8 +99,7 @@ public final class Judge {
                 shared += contested.countIn(run.from(), run.length());
             }
             if (shared > 0) {
-                faults.add(shared + " of its " + space.clustersFor(file.size())
-                        + " clusters are claimed by another live file as well.");
+                faults.add(new Fault.Shared(shared, space.clustersFor(file.size())));
             }
         }
         boolean over = !walk.taken().isEmpty();
@@ -108,7 +111,7 @@ public final class Judge {
     }
 
     /** What a volume that was made over this one has written into a file's place. */
-    void overwritten(Placement placement, List<String> faults) {
+    void overwritten(Placement placement, List<Fault> faults) {
         long stored = 0;
         long lost = 0;
         for (Extent e : placement.extents()) {
@@ -120,10 +123,7 @@ public final class Judge {
             }
         }
         if (lost > 0) {
-            faults.add((lost == stored
-                            ? ALL_OVERWRITTEN + ": the volume that was made over this one uses all of its "
-                            : "The volume that was made over this one uses " + lost + " of its ")
-                    + stored + " bytes.");
+            faults.add(new Fault.MadeOver(lost, stored));
         }
     }
 
@@ -183,9 +183,9 @@ public final class Judge {
     /**
      * Packed content proves itself by unpacking.
      *
-     * @return the sentence that says it does not; null when it does
+     * @return null when it does
      */
-    String packingFault(FileRecord file, List<Extent> extents) throws IOException {
+    Fault packingFault(FileRecord file, List<Extent> extents) throws IOException {
         if (file.packing() == null) {
             return null;
         }
@@ -200,7 +200,7 @@ public final class Judge {
                     ? 1
                     : 0;
         }
-        return bad == 0 ? null : bad + " of its " + units + " compressed units do not unpack.";
+        return bad == 0 ? null : new Fault.Packed(bad, units);
     }
 
     private static long missing(FileContent content) {
@@ -216,33 +216,59 @@ public final class Judge {
             FileRecord file,
             Origin origin,
             List<Extent> extents,
-            List<String> faults,
+            List<Fault> faults,
             Optional<ContentKind.Walk> check) {
         if (Extents.length(extents) / MOST_MEDIA > source.size()
                 && extents.stream().anyMatch(Extent::isHole)) {
-            List<String> more = new ArrayList<>(faults);
-            more.add("It claims " + file.size() + " bytes, nearly all of them a hole, on a medium of " + source.size()
-                    + "; the hole is left out.");
+            List<Fault> more = new ArrayList<>(faults);
+            more.add(new Fault.GreatHole(file.size(), source.size()));
             return finding(
                     file, origin, extents.stream().filter(e -> !e.isHole()).toList(), more, Optional.empty());
         }
         String kind = Kinds.ofName(file.name());
+        Verdict verdict = verdict(file, origin, extents, faults, check);
+        return new Finding(
+                0,
+                walk.volume(),
+                origin,
+                file.named(),
+                file.times(),
+                verdict,
+                new Content(
+                        file.size(),
+                        kind,
+                        placed(extents),
+                        file.packing(),
+                        null,
+                        check.map(c -> c.about().facts()).orElse(Map.of())),
+                Evidence.of(file.facts()));
+    }
+
+    private Verdict verdict(
+            FileRecord file,
+            Origin origin,
+            List<Extent> extents,
+            List<Fault> faults,
+            Optional<ContentKind.Walk> check) {
+        String kind = Kinds.ofName(file.name());
         long gap = missing(new FileContent(source, extents, file.size(), file.packing()));
-        List<String> reasons = new ArrayList<>(faults);
+        boolean overwritten = faults.stream().anyMatch(Fault::overwrites);
+        boolean failed = check.isPresent() && !check.get().whole() && (origin != Origin.LIVE || !Kinds.isText(kind));
+        int trust = faults.stream().mapToInt(Fault::trust).min().orElse(Fault.DOUBTED);
+        List<String> reasons = new ArrayList<>();
+        faults.forEach(f -> reasons.add(f.words()));
         Prognosis prognosis;
         int score;
-        boolean overwritten = !faults.isEmpty() && faults.stream().anyMatch(r -> r.startsWith(ALL_OVERWRITTEN));
-        boolean failed = check.isPresent() && !check.get().whole() && (origin != Origin.LIVE || !Kinds.isText(kind));
         if (overwritten) {
             prognosis = Prognosis.OVERWRITTEN;
-            score = 2;
+            score = trust;
         } else if (gap > 0) {
             prognosis = Prognosis.GAPPED;
             score = (int) (85 * (file.size() - gap) / Math.max(1, file.size()));
             reasons.add(0, gap + " of " + file.size() + " bytes were never read or lie beyond the medium's end.");
         } else if (failed || !faults.isEmpty()) {
             prognosis = Prognosis.DOUBTFUL;
-            score = failed ? 20 : 40;
+            score = failed ? Math.min(FAILED, trust) : trust;
         } else {
             prognosis = Prognosis.WHOLE;
             score = origin == Origin.LIVE ? 99 : check.isPresent() || file.packing() != null ? 97 : 80;
@@ -255,28 +281,7 @@ public final class Judge {
         if (!file.nameWhole()) {
             reasons.add("The first letter of its name is lost; it is shown as _.");
         }
-        return new Finding(
-                0,
-                walk.volume(),
-                file.path(),
-                file.name(),
-                file.size(),
-                kind,
-                origin,
-                prognosis,
-                score,
-                reasons,
-                placed(extents),
-                file.packing(),
-                file.created(),
-                file.modified(),
-                file.accessed(),
-                null,
-                null,
-                null,
-                null,
-                file.facts(),
-                check.map(c -> c.about().facts()).orElse(Map.of()));
+        return new Verdict(prognosis, score, reasons);
     }
 
     private String wholeBecause(FileRecord file, Origin origin) {

@@ -87,26 +87,19 @@ public final class FindingsFile {
             return new Finding(
                     id,
                     volume,
-                    path,
-                    name,
-                    size,
-                    kind,
                     Origin.valueOf(origin.toUpperCase(Locale.ROOT)),
-                    Prognosis.valueOf(prognosis.toUpperCase(Locale.ROOT)),
-                    score,
-                    reasons,
-                    places,
-                    Packing.ofWord(encoding),
-                    instant(created),
-                    instant(modified),
-                    instant(accessed),
-                    sha256,
-                    suggestedName,
-                    container,
-                    note,
-                    new RecordFacts(
-                            recordAt, attributes == null ? List.of() : attributes, instant(deleted), trashedFrom),
-                    about);
+                    new Named(path, name, suggestedName),
+                    new Times(instant(created), instant(modified), instant(accessed)),
+                    new Verdict(Prognosis.valueOf(prognosis.toUpperCase(Locale.ROOT)), score, reasons),
+                    new Content(size, kind, places, Packing.ofWord(encoding), sha256, about),
+                    new Evidence(
+                            new RecordFacts(
+                                    recordAt,
+                                    attributes == null ? List.of() : attributes,
+                                    instant(deleted),
+                                    trashedFrom),
+                            container,
+                            note));
         }
 
         private static String text(Instant time) {

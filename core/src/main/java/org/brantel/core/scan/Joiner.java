@@ -9,10 +9,14 @@ import org.brantel.core.bytes.RangeSet;
 import org.brantel.core.carve.Hit;
 import org.brantel.core.carve.SuggestedNames;
 import org.brantel.core.content.Extent;
+import org.brantel.core.finding.Content;
+import org.brantel.core.finding.Evidence;
 import org.brantel.core.finding.Finding;
+import org.brantel.core.finding.Named;
 import org.brantel.core.finding.Origin;
 import org.brantel.core.finding.Prognosis;
-import org.brantel.core.finding.RecordFacts;
+import org.brantel.core.finding.Times;
+import org.brantel.core.finding.Verdict;
 import org.brantel.core.kind.ContentKind;
 import org.brantel.core.volume.Volume;
 
@@ -71,24 +75,17 @@ final class Joiner {
         return new Finding(
                 0,
                 volume,
-                null,
-                "at-" + hit.start() + "." + hit.code(),
-                walk.length(),
-                hit.code(),
                 Origin.CARVED,
-                whole ? Prognosis.WHOLE : Prognosis.DOUBTFUL,
-                score,
-                reasons,
-                hit.pieces().stream().map(Extent::of).toList(),
-                null,
-                null,
-                null,
-                null,
-                null,
-                names.of(hit.code(), walk.about()),
-                null,
-                null,
-                RecordFacts.NONE,
-                walk.about().facts());
+                new Named(null, "at-" + hit.start() + "." + hit.code(), names.of(hit.code(), walk.about())),
+                Times.NONE,
+                new Verdict(whole ? Prognosis.WHOLE : Prognosis.DOUBTFUL, score, reasons),
+                new Content(
+                        walk.length(),
+                        hit.code(),
+                        hit.pieces().stream().map(Extent::of).toList(),
+                        null,
+                        null,
+                        walk.about().facts()),
+                Evidence.NONE);
     }
 }

@@ -11,10 +11,15 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.brantel.core.content.Extent;
+import org.brantel.core.finding.Content;
+import org.brantel.core.finding.Evidence;
 import org.brantel.core.finding.Finding;
+import org.brantel.core.finding.Named;
 import org.brantel.core.finding.Origin;
 import org.brantel.core.finding.Prognosis;
 import org.brantel.core.finding.RecordFacts;
+import org.brantel.core.finding.Times;
+import org.brantel.core.finding.Verdict;
 import org.brantel.core.testing.FaultySource;
 import org.junit.jupiter.api.Test;
 
@@ -43,25 +48,12 @@ class TrashTest {
         trash.found(new Finding(
                 0,
                 0,
-                path,
-                path.substring(path.lastIndexOf('/') + 1),
-                content.length,
-                "other",
                 Origin.LIVE,
-                Prognosis.WHOLE,
-                99,
-                List.of("It is there."),
-                List.of(new Extent(at, content.length)),
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                RecordFacts.NONE,
-                null));
+                Named.of(path, path.substring(path.lastIndexOf('/') + 1)),
+                Times.NONE,
+                new Verdict(Prognosis.WHOLE, 99, List.of("It is there.")),
+                Content.of(content.length, "other", List.of(new Extent(at, content.length))),
+                Evidence.NONE));
     }
 
     private static byte[] wide(String text) {

@@ -25,25 +25,12 @@ class FindingsTest {
         return new Finding(
                 1,
                 0,
-                path,
-                path == null ? "at-0.jpg" : path.substring(1),
-                100,
-                "jpg",
                 Origin.LIVE,
-                prognosis,
-                90,
-                List.of("because"),
-                Arrays.stream(extents).map(Extent::of).toList(),
-                null,
-                Instant.parse("2024-01-02T03:04:05Z"),
-                null,
-                null,
-                sha256,
-                null,
-                null,
-                null,
-                RecordFacts.NONE,
-                null);
+                Named.of(path, path == null ? "at-0.jpg" : path.substring(1)),
+                new Times(Instant.parse("2024-01-02T03:04:05Z"), null, null),
+                new Verdict(prognosis, 90, List.of("because")),
+                new Content(100, "jpg", Arrays.stream(extents).map(Extent::of).toList(), null, sha256, null),
+                Evidence.NONE);
     }
 
     @Test

@@ -18,10 +18,14 @@ import java.util.Random;
 import java.util.Set;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.content.Extent;
+import org.brantel.core.finding.Content;
+import org.brantel.core.finding.Evidence;
 import org.brantel.core.finding.Finding;
+import org.brantel.core.finding.Named;
 import org.brantel.core.finding.Origin;
 import org.brantel.core.finding.Prognosis;
-import org.brantel.core.finding.RecordFacts;
+import org.brantel.core.finding.Times;
+import org.brantel.core.finding.Verdict;
 import org.brantel.core.hash.Hashes;
 import org.brantel.core.opening.Sources;
 import org.brantel.core.source.Source;
@@ -53,25 +57,12 @@ class RecoveryTest {
         return new Finding(
                 id,
                 0,
-                path,
-                path.substring(path.lastIndexOf('/') + 1),
-                size,
-                "bin",
                 Origin.LIVE,
-                prognosis,
-                99,
-                List.of(),
-                Arrays.stream(extents).map(Extent::of).toList(),
-                null,
-                CHANGED,
-                CHANGED,
-                null,
-                null,
-                null,
-                null,
-                null,
-                RecordFacts.NONE,
-                null);
+                Named.of(path, path.substring(path.lastIndexOf('/') + 1)),
+                new Times(CHANGED, CHANGED, null),
+                new Verdict(prognosis, 99, List.of()),
+                Content.of(size, "bin", Arrays.stream(extents).map(Extent::of).toList()),
+                Evidence.NONE);
     }
 
     private Recovery.Outcome run(Source source, List<Finding> selection) throws IOException {

@@ -11,10 +11,14 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Random;
 import java.util.Set;
+import org.brantel.core.finding.Content;
+import org.brantel.core.finding.Evidence;
 import org.brantel.core.finding.Finding;
+import org.brantel.core.finding.Named;
 import org.brantel.core.finding.Origin;
 import org.brantel.core.finding.Prognosis;
-import org.brantel.core.finding.RecordFacts;
+import org.brantel.core.finding.Times;
+import org.brantel.core.finding.Verdict;
 import org.junit.jupiter.api.Test;
 
 class SafeNamesTest {
@@ -24,25 +28,12 @@ class SafeNamesTest {
         return new Finding(
                 id,
                 volume,
-                path,
-                name,
-                1,
-                "jpg",
                 Origin.LIVE,
-                Prognosis.WHOLE,
-                99,
-                List.of(),
-                List.of(),
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                RecordFacts.NONE,
-                null);
+                Named.of(path, name),
+                Times.NONE,
+                new Verdict(Prognosis.WHOLE, 99, List.of()),
+                Content.of(1, "jpg", List.of()),
+                Evidence.NONE);
     }
 
     private static Map<Long, String> plan(String... paths) {

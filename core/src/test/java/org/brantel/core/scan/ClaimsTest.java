@@ -6,10 +6,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import org.brantel.core.content.Extent;
+import org.brantel.core.finding.Content;
+import org.brantel.core.finding.Evidence;
 import org.brantel.core.finding.Finding;
+import org.brantel.core.finding.Named;
 import org.brantel.core.finding.Origin;
 import org.brantel.core.finding.Prognosis;
-import org.brantel.core.finding.RecordFacts;
+import org.brantel.core.finding.Times;
+import org.brantel.core.finding.Verdict;
 import org.junit.jupiter.api.Test;
 
 class ClaimsTest {
@@ -20,25 +24,12 @@ class ClaimsTest {
         return new Finding(
                 1,
                 0,
-                "/a",
-                "a",
-                size,
-                "txt",
                 Origin.DELETED,
-                Prognosis.WHOLE,
-                90,
-                List.of(),
-                List.of(extents),
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                RecordFacts.NONE,
-                null);
+                Named.of("/a", "a"),
+                Times.NONE,
+                new Verdict(Prognosis.WHOLE, 90, List.of()),
+                Content.of(size, "txt", List.of(extents)),
+                Evidence.NONE);
     }
 
     /** Counted block by block, the slow way. */

@@ -6,10 +6,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import org.brantel.core.content.Extent;
+import org.brantel.core.finding.Content;
+import org.brantel.core.finding.Evidence;
 import org.brantel.core.finding.Finding;
+import org.brantel.core.finding.Named;
 import org.brantel.core.finding.Origin;
 import org.brantel.core.finding.Prognosis;
-import org.brantel.core.finding.RecordFacts;
+import org.brantel.core.finding.Times;
+import org.brantel.core.finding.Verdict;
 import org.junit.jupiter.api.Test;
 
 class ContainersTest {
@@ -18,25 +22,12 @@ class ContainersTest {
         return new Finding(
                 0,
                 null,
-                null,
-                "at-" + at,
-                length,
-                "zip",
                 Origin.CARVED,
-                prognosis,
-                90,
-                List.of(),
-                List.of(new Extent(at, length)),
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                RecordFacts.NONE,
-                null);
+                Named.of(null, "at-" + at),
+                Times.NONE,
+                new Verdict(prognosis, 90, List.of()),
+                Content.of(length, "zip", List.of(new Extent(at, length))),
+                Evidence.NONE);
     }
 
     /** Each is said to lie in the innermost whole one that holds all of it. */

@@ -22,10 +22,15 @@ import java.util.TreeSet;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Packing;
 import org.brantel.core.finding.Catalogue;
+import org.brantel.core.finding.Content;
+import org.brantel.core.finding.Evidence;
 import org.brantel.core.finding.Finding;
+import org.brantel.core.finding.Named;
 import org.brantel.core.finding.Origin;
 import org.brantel.core.finding.Prognosis;
 import org.brantel.core.finding.RecordFacts;
+import org.brantel.core.finding.Times;
+import org.brantel.core.finding.Verdict;
 import org.brantel.core.json.Json;
 import org.brantel.core.wanted.Candidate;
 import org.brantel.core.wanted.Fit;
@@ -353,25 +358,12 @@ class CatalogueLine {
         return new Finding(
                 id == null ? 0 : id,
                 volume,
-                path,
-                name,
-                size,
-                kind,
                 Origin.valueOf(nameOrigin.toUpperCase(Locale.ROOT)),
-                prognosis,
-                score,
-                Arrays.asList(read(reasons, String[].class)),
-                extentList(),
-                Packing.ofWord(encoding),
-                created,
-                modified,
-                accessed,
-                sha256,
-                suggestedName,
-                null,
-                note,
-                record(),
-                aboutMap());
+                new Named(path, name, suggestedName),
+                new Times(created, modified, accessed),
+                new Verdict(prognosis, score, Arrays.asList(read(reasons, String[].class))),
+                new Content(size, kind, extentList(), Packing.ofWord(encoding), sha256, aboutMap()),
+                new Evidence(record(), null, note));
     }
 
     private Map<String, String> aboutMap() {

@@ -3,8 +3,13 @@ package org.brantel.server.catalogue;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.regex.Pattern;
+import org.brantel.core.finding.Content;
+import org.brantel.core.finding.Evidence;
 import org.brantel.core.finding.Finding;
+import org.brantel.core.finding.Named;
 import org.brantel.core.finding.RecordFacts;
+import org.brantel.core.finding.Times;
+import org.brantel.core.finding.Verdict;
 
 /**
  * What a hostile or damaged medium calls its files may hold what no database takes as text: NUL, and halves of
@@ -22,25 +27,18 @@ final class Storable {
         return new Finding(
                 f.id(),
                 f.volume(),
-                text(f.path()),
-                text(f.name()),
-                f.size(),
-                f.kind(),
                 f.origin(),
-                f.prognosis(),
-                f.score(),
-                f.reasons().stream().map(Storable::text).toList(),
-                f.extents(),
-                f.encoding(),
-                f.created(),
-                f.modified(),
-                f.accessed(),
-                f.sha256(),
-                text(f.suggestedName()),
-                f.container(),
-                text(f.note()),
-                new RecordFacts(record.at(), record.attributes(), record.deleted(), text(record.trashedFrom())),
-                texts(f.about()));
+                new Named(text(f.path()), text(f.name()), text(f.suggestedName())),
+                new Times(f.created(), f.modified(), f.accessed()),
+                new Verdict(
+                        f.prognosis(),
+                        f.score(),
+                        f.reasons().stream().map(Storable::text).toList()),
+                new Content(f.size(), f.kind(), f.extents(), f.encoding(), f.sha256(), texts(f.about())),
+                new Evidence(
+                        new RecordFacts(record.at(), record.attributes(), record.deleted(), text(record.trashedFrom())),
+                        f.container(),
+                        text(f.note())));
     }
 
     private static Map<String, String> texts(Map<String, String> facts) {

@@ -13,11 +13,16 @@ import java.util.Map;
 import java.util.Random;
 import java.util.TreeMap;
 import org.brantel.core.content.Extent;
+import org.brantel.core.finding.Content;
+import org.brantel.core.finding.Evidence;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.FindingsFile;
+import org.brantel.core.finding.Named;
 import org.brantel.core.finding.Origin;
 import org.brantel.core.finding.Prognosis;
 import org.brantel.core.finding.RecordFacts;
+import org.brantel.core.finding.Times;
+import org.brantel.core.finding.Verdict;
 import org.brantel.server.testing.CaseForms;
 import org.brantel.server.testing.Lab;
 import org.brantel.server.testing.Story;
@@ -46,25 +51,21 @@ class MergeTest {
         return new Finding(
                 0,
                 named ? 0 : null,
-                path,
-                named ? path.substring(6) : "at-" + at + ".jpg",
-                3000 + file,
-                "jpg",
                 named ? random.nextBoolean() ? Origin.LIVE : Origin.DELETED : Origin.CARVED,
-                prognosis,
-                read ? 80 + random.nextInt(3) * 5 : 30,
-                List.of("seen"),
-                List.of(new Extent(at, 3000 + file)),
-                null,
-                null,
-                null,
-                null,
-                read ? "%064d".formatted(file) : null,
-                named ? null : "[gauge " + file + "].jpg",
-                null,
-                null,
-                RecordFacts.NONE,
-                null);
+                new Named(
+                        path,
+                        named ? path.substring(6) : "at-" + at + ".jpg",
+                        named ? null : "[gauge " + file + "].jpg"),
+                Times.NONE,
+                new Verdict(prognosis, read ? 80 + random.nextInt(3) * 5 : 30, List.of("seen")),
+                new Content(
+                        3000 + file,
+                        "jpg",
+                        List.of(new Extent(at, 3000 + file)),
+                        null,
+                        read ? "%064d".formatted(file) : null,
+                        null),
+                Evidence.NONE);
     }
 
     /**
@@ -99,25 +100,12 @@ class MergeTest {
         return new Finding(
                 1,
                 path == null ? null : 0,
-                path,
-                path == null ? "at-" + offset + ".txt" : path.substring(6),
-                size,
-                "txt",
                 origin,
-                prognosis,
-                60,
-                List.of("seen"),
-                List.of(new Extent(offset, size)),
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null,
-                RecordFacts.NONE,
-                null);
+                Named.of(path, path == null ? "at-" + offset + ".txt" : path.substring(6)),
+                Times.NONE,
+                new Verdict(prognosis, 60, List.of("seen")),
+                Content.of(size, "txt", List.of(new Extent(offset, size))),
+                Evidence.NONE);
     }
 
     /** A directory may hold names that are no text; neither the session nor the catalogue ends for that. */
@@ -130,25 +118,12 @@ class MergeTest {
         Finding odd = new Finding(
                 1,
                 0,
-                "/tide/" + name,
-                name,
-                700,
-                "txt",
                 Origin.LIVE,
-                Prognosis.WHOLE,
-                90,
-                List.of("It is called " + name + "."),
-                List.of(new Extent(8192, 700)),
-                null,
-                null,
-                null,
-                null,
-                null,
-                name,
-                null,
-                null,
-                new RecordFacts(512L, List.of(), null, "/" + name),
-                Map.of("title", name));
+                new Named("/tide/" + name, name, name),
+                Times.NONE,
+                new Verdict(Prognosis.WHOLE, 90, List.of("It is called " + name + ".")),
+                new Content(700, "txt", List.of(new Extent(8192, 700)), null, null, Map.of("title", name)),
+                Evidence.of(new RecordFacts(512L, List.of(), null, "/" + name)));
         Path file = folder.resolve("odd.ndjson");
         try (FindingsFile.Writer out = new FindingsFile.Writer(file)) {
             out.write(odd);

@@ -12,10 +12,14 @@ import java.util.stream.IntStream;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Packing;
 import org.brantel.core.finding.Catalogue;
+import org.brantel.core.finding.Content;
+import org.brantel.core.finding.Evidence;
 import org.brantel.core.finding.Finding;
+import org.brantel.core.finding.Named;
 import org.brantel.core.finding.Origin;
 import org.brantel.core.finding.Prognosis;
-import org.brantel.core.finding.RecordFacts;
+import org.brantel.core.finding.Times;
+import org.brantel.core.finding.Verdict;
 import org.brantel.core.json.Json;
 import org.brantel.server.testing.Lab;
 import org.flywaydb.core.Flyway;
@@ -136,25 +140,12 @@ class MigrationTest {
         return new Finding(
                 1,
                 0,
-                "/a",
-                "a",
-                9000,
-                "txt",
                 Origin.LIVE,
-                Prognosis.WHOLE,
-                90,
-                List.of("seen"),
-                extents,
-                packing,
-                null,
-                null,
-                null,
-                "ab",
-                null,
-                null,
-                null,
-                RecordFacts.NONE,
-                null);
+                Named.of("/a", "a"),
+                Times.NONE,
+                new Verdict(Prognosis.WHOLE, 90, List.of("seen")),
+                new Content(9000, "txt", extents, packing, "ab", null),
+                Evidence.NONE);
     }
 
     private static FluentConfiguration flyway(JdbcTemplate sql) {

@@ -18,12 +18,15 @@ import org.brantel.core.content.Extents;
 import org.brantel.core.content.FileContent;
 import org.brantel.core.filesystem.Chains;
 import org.brantel.core.filesystem.ClusterSet;
+import org.brantel.core.filesystem.Fault;
 import org.brantel.core.filesystem.FileRecord;
 import org.brantel.core.filesystem.FindingSink;
 import org.brantel.core.filesystem.Placement;
 import org.brantel.core.filesystem.Problems;
 import org.brantel.core.filesystem.Space;
+import org.brantel.core.finding.Named;
 import org.brantel.core.finding.RecordFacts;
+import org.brantel.core.finding.Times;
 import org.brantel.core.source.Source;
 
 /** Walks the tree of folders, live and deleted, and collects the records of files. */
@@ -215,28 +218,25 @@ final class Folders {
             }
             return;
         }
-        List<String> faults = new ArrayList<>();
+        List<Fault> faults = new ArrayList<>();
         if (!set.sound()) {
-            faults.add("Its record fails its checksum.");
+            faults.add(new Fault.Checksum());
         }
         Placement placement =
                 set.size() == 0 ? new Placement.Known(List.of()) : placement(set, isDeleted, space, faults);
         (isDeleted ? deleted : live)
                 .add(new FileRecord(
-                        path,
-                        set.name(),
+                        Named.of(path, set.name()),
                         true,
                         set.size(),
                         placement,
                         null,
-                        set.created(),
-                        set.modified(),
-                        set.accessed(),
+                        new Times(set.created(), set.modified(), set.accessed()),
                         faults,
                         RecordFacts.at(at, set.attributeWords())));
     }
 
-    private Placement placement(EntrySet set, boolean isDeleted, Space space, List<String> faults) throws IOException {
+    private Placement placement(EntrySet set, boolean isDeleted, Space space, List<Fault> faults) throws IOException {
         long first = set.firstCluster();
         long need = set.size() / boot.clusterBytes() + (set.size() % boot.clusterBytes() == 0 ? 0 : 1);
         if (first < 2 || first - 2 >= boot.clusters()) {
@@ -246,8 +246,7 @@ final class Folders {
         }
         if (set.inPiece()) {
             if (need > boot.clusters() - (first - 2)) {
-                faults.add("Its record claims " + set.size()
-                        + " bytes, more than the volume holds from its first cluster on.");
+                faults.add(new Fault.BeyondVolume(set.size()));
             }
             long length = Math.min(need, boot.clusters() - (first - 2)) * boot.clusterBytes();
             return new Placement.Known(Extents.withUnwrittenTail(
@@ -262,14 +261,13 @@ final class Folders {
                     : new Placement.Erased(first, true);
         }
         if (!whole) {
-            faults.add("Its chain holds " + chain.clusters() + " of " + need + " clusters: "
-                    + (chain.brokenBy() == null ? "it ends early" : chain.brokenBy()) + ".");
+            faults.add(new Fault.BrokenChain(chain.clusters(), need, chain.brokenBy()));
         }
         return new Placement.Known(Extents.withUnwrittenTail(chain.extents(), set.written(), set.size()));
     }
 
-    private static List<Extent> missing(List<String> faults, String why) {
-        faults.add("Nothing leads to its bytes: " + why + ".");
+    private static List<Extent> missing(List<Fault> faults, String why) {
+        faults.add(new Fault.NoPlace(why));
         return List.of();
     }
 

@@ -7,6 +7,7 @@ import java.io.IOException;
 import java.util.List;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Extents;
+import org.brantel.core.filesystem.Fault;
 
 /**
  * Where the blocks of a file are: by extents (EXT4 "Extent Tree") or by a map of blocks (EXT4 "Direct/Indirect Block
@@ -24,8 +25,8 @@ import org.brantel.core.content.Extents;
  */
 final class BlockTree {
 
-    /** @param fault what is wrong with the tree, in a sentence; null when it is whole */
-    record Mapped(List<Extent> extents, String fault) {}
+    /** @param fault what is wrong with the tree; null when it is whole */
+    record Mapped(List<Extent> extents, Fault fault) {}
 
     private static final int MAGIC = 0xf30a;
     private static final int MAX_DEPTH = 5;
@@ -42,7 +43,7 @@ final class BlockTree {
     private final Extents extents = new Extents();
     private final long need;
     private long budget;
-    private String fault;
+    private Fault fault;
 
     private BlockTree(Superblock sb, Reader blocks, long size) {
         this.blocks = blocks;
@@ -70,7 +71,7 @@ final class BlockTree {
         if (budget-- > 0) {
             return true;
         }
-        fault = fault == null ? "Its blocks lead in a circle." : fault;
+        fault = fault == null ? new Fault.Circle() : fault;
         return false;
     }
 
@@ -154,7 +155,7 @@ final class BlockTree {
 
     private void fault(String why) {
         if (fault == null) {
-            fault = "Only " + extents.length() + " of its " + need + " bytes are placed: " + why + ".";
+            fault = new Fault.Unplaced(extents.length(), need, why);
         }
     }
 }

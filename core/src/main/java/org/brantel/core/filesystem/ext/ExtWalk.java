@@ -14,6 +14,7 @@ import java.util.Set;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Extents;
 import org.brantel.core.filesystem.ClusterSet;
+import org.brantel.core.filesystem.Fault;
 import org.brantel.core.filesystem.FileRecord;
 import org.brantel.core.filesystem.Judge;
 import org.brantel.core.filesystem.Placement;
@@ -21,8 +22,10 @@ import org.brantel.core.filesystem.Problems;
 import org.brantel.core.filesystem.Space;
 import org.brantel.core.filesystem.Walk;
 import org.brantel.core.filesystem.Walked;
+import org.brantel.core.finding.Named;
 import org.brantel.core.finding.Origin;
 import org.brantel.core.finding.RecordFacts;
+import org.brantel.core.finding.Times;
 import org.brantel.core.source.Source;
 
 /**
@@ -230,7 +233,7 @@ final class ExtWalk {
                     "inode " + inode.number(),
                     blocks::read,
                     null,
-                    List.of("No folder lists it; it is in use all the same.")));
+                    List.of(new Fault.Unlisted())));
         }
         for (Names.Name name : all) {
             judge.live(file(inode, names.path(name.parent()), name.text(), blocks::read, null, List.of()));
@@ -239,11 +242,11 @@ final class ExtWalk {
     }
 
     private FileRecord file(
-            Inode inode, String folder, String name, BlockTree.Reader reader, Instant deleted, List<String> remarks)
+            Inode inode, String folder, String name, BlockTree.Reader reader, Instant deleted, List<Fault> remarks)
             throws IOException {
-        List<String> faults = new ArrayList<>(remarks);
+        List<Fault> faults = new ArrayList<>(remarks);
         if (inode.isEncrypted()) {
-            faults.add("It is encrypted by the file system; without its owner's key only ciphertext comes back.");
+            faults.add(new Fault.Encrypted());
         }
         Placement placement;
         if (inode.holdsContent()) {
@@ -256,15 +259,12 @@ final class ExtWalk {
             placement = new Placement.Known(mapped.extents());
         }
         return new FileRecord(
-                folder + name,
-                name,
+                Named.of(folder + name, name),
                 true,
                 inode.size(),
                 placement,
                 null,
-                inode.created(),
-                inode.modified(),
-                inode.accessed(),
+                new Times(inode.created(), inode.modified(), inode.accessed()),
                 faults,
                 RecordFacts.at(inode.at(), List.of(inode.permissions())).deletedAt(deleted));
     }
@@ -314,16 +314,13 @@ final class ExtWalk {
             Names.Name name = e.getValue().get(0);
             Instant deleted = now.deletedSeconds() > sb.inodes() ? Instant.ofEpochSecond(now.deletedSeconds()) : null;
             files.add(new FileRecord(
-                    names.path(name.parent()) + name.text(),
-                    name.text(),
+                    Named.of(names.path(name.parent()) + name.text(), name.text()),
                     true,
                     0,
                     new Placement.Lost("its inode " + e.getKey()
-                            + " was cleared, and the journal has no older copy of it; only its name is left."),
+                            + " was cleared, and the journal has no older copy of it; only its name is left"),
                     null,
-                    null,
-                    null,
-                    null,
+                    Times.NONE,
                     List.of(),
                     RecordFacts.at(now.at(), List.of()).deletedAt(deleted)));
         }

@@ -13,12 +13,15 @@ import org.brantel.core.bytes.RangeSet;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Extents;
 import org.brantel.core.filesystem.Chains;
+import org.brantel.core.filesystem.Fault;
 import org.brantel.core.filesystem.FileRecord;
 import org.brantel.core.filesystem.FindingSink;
 import org.brantel.core.filesystem.Placement;
 import org.brantel.core.filesystem.Problems;
 import org.brantel.core.filesystem.Space;
+import org.brantel.core.finding.Named;
 import org.brantel.core.finding.RecordFacts;
+import org.brantel.core.finding.Times;
 import org.brantel.core.source.Source;
 
 /** Walks the tree of folders, live and deleted, and collects the records of files. */
@@ -216,31 +219,27 @@ final class Folders {
 
     private FileRecord record(String path, String name, DirectoryEntry entry, boolean isDeleted, boolean nameWhole)
             throws IOException {
-        List<String> faults = new ArrayList<>();
+        List<Fault> faults = new ArrayList<>();
         Placement placement = isDeleted ? new Placement.Erased(entry.firstCluster(), false) : chain(entry, faults);
         return new FileRecord(
-                path,
-                name,
+                Named.of(path, name),
                 nameWhole,
                 entry.size(),
                 placement,
                 null,
-                entry.created(),
-                entry.modified(),
-                entry.accessed(),
+                new Times(entry.created(), entry.modified(), entry.accessed()),
                 faults,
                 RecordFacts.at(entry.entryByte(), entry.attributeWords()));
     }
 
-    private Placement chain(DirectoryEntry entry, List<String> faults) throws IOException {
+    private Placement chain(DirectoryEntry entry, List<Fault> faults) throws IOException {
         if (entry.size() == 0) {
             return new Placement.Known(List.of());
         }
         long need = space.clustersFor(entry.size());
         Chains.Chain chain = Chains.follow(links, entry.firstCluster(), need);
         if (chain.clusters() < need) {
-            faults.add("Its chain holds " + chain.clusters() + " of " + need + " clusters: "
-                    + (chain.brokenBy() == null ? "it ends early" : chain.brokenBy()) + ".");
+            faults.add(new Fault.BrokenChain(chain.clusters(), need, chain.brokenBy()));
         }
         return new Placement.Known(Extents.cut(chain.extents(), entry.size()));
     }

@@ -93,7 +93,7 @@ final class ChangeJournal {
                             MftRecord.sequenceOf(own),
                             MftRecord.numberOf(parent),
                             MftRecord.sequenceOf(parent),
-                            Times.instant(i64(b, at + 32)),
+                            FileTime.instant(i64(b, at + 32)),
                             (u32(b, at + 40) & DELETED) != 0,
                             (u32(b, at + 52) & 0x10) != 0,
                             new String(b, at + nameAt, name, StandardCharsets.UTF_16LE)));

@@ -52,9 +52,9 @@ record FileName(
         return Optional.of(new FileName(
                 MftRecord.numberOf(parent),
                 MftRecord.sequenceOf(parent),
-                Times.instant(i64(b, at + 8)),
-                Times.instant(i64(b, at + 16)),
-                Times.instant(i64(b, at + 32)),
+                FileTime.instant(i64(b, at + 8)),
+                FileTime.instant(i64(b, at + 16)),
+                FileTime.instant(i64(b, at + 32)),
                 i64(b, at + 48),
                 i64(b, at + 56) & 0xffffffffL,
                 u8(b, at + 65),
@@ -68,8 +68,8 @@ record FileName(
                 && parentSequence != 0
                 && size >= 0
                 && size < 1L << 44
-                && Times.isPlausible(created)
-                && Times.isPlausible(modified)
+                && FileTime.isPlausible(created)
+                && FileTime.isPlausible(modified)
                 && name.chars().noneMatch(c -> c < 0x20 || c == '/' || c == 0xffff);
     }
 

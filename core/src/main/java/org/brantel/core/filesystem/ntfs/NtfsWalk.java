@@ -145,7 +145,7 @@ final class NtfsWalk {
         }
         int listed = record.inUse() ? record.sequence() : record.sequence() - 1;
         RecordFiles files = new RecordFiles(table, folders);
-        for (RecordFiles.Named named : files.of(record, remembered.name(record.number(), listed))) {
+        for (RecordFiles.Listed named : files.of(record, remembered.name(record.number(), listed))) {
             FileRecord file = named.file();
             if (file.path().startsWith("/$Extend/")) {
                 continue;
@@ -153,18 +153,7 @@ final class NtfsWalk {
             if (record.inUse()) {
                 judge.live(file);
             } else {
-                deleted.add(new FileRecord(
-                        file.path(),
-                        file.name(),
-                        file.nameWhole(),
-                        file.size(),
-                        file.placement(),
-                        file.packing(),
-                        file.created(),
-                        file.modified(),
-                        file.accessed(),
-                        file.faults(),
-                        file.facts().deletedAt(remembered.deletion(record.number(), listed))));
+                deleted.add(file.deletedAt(remembered.deletion(record.number(), listed)));
             }
         }
         return !walk.stopped();

@@ -15,9 +15,12 @@ import java.util.Optional;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Extents;
 import org.brantel.core.content.Packing;
+import org.brantel.core.filesystem.Fault;
 import org.brantel.core.filesystem.FileRecord;
 import org.brantel.core.filesystem.Placement;
+import org.brantel.core.finding.Named;
 import org.brantel.core.finding.RecordFacts;
+import org.brantel.core.finding.Times;
 
 /** What a record of the file table makes: a file for each name and each stream. */
 final class RecordFiles {
@@ -57,12 +60,12 @@ final class RecordFiles {
     }
 
     /** A file with the answer whether the folders on its path are listed. */
-    record Named(FileRecord file, boolean inLiveFolder) {}
+    record Listed(FileRecord file, boolean inLiveFolder) {}
 
     /**
      * @param fallback a name that something else remembers, for a record that lost its own; null without one
      */
-    List<Named> of(MftRecord record, FileName fallback) throws IOException {
+    List<Listed> of(MftRecord record, FileName fallback) throws IOException {
         List<AttributeList.Held> all = lists.all(record);
         List<FileName> names = longNames(all, fallback);
         Map<String, List<AttributeList.Held>> streams = new LinkedHashMap<>();
@@ -78,12 +81,12 @@ final class RecordFiles {
             streams.put("", List.of());
         }
         Optional<String> reparse = reparse(all);
-        List<Named> files = new ArrayList<>();
+        List<Listed> files = new ArrayList<>();
         for (FileName name : names) {
             Folders.Path folder = folders.of(name.parent(), name.parentSequence());
             for (Map.Entry<String, List<AttributeList.Held>> stream : streams.entrySet()) {
                 String shown = stream.getKey().isEmpty() ? name.name() : name.name() + ":" + stream.getKey();
-                files.add(new Named(
+                files.add(new Listed(
                         file(record, all, folder.text() + shown, shown, stream.getValue(), reparse), folder.live()));
             }
         }
@@ -134,7 +137,7 @@ final class RecordFiles {
             String name,
             List<AttributeList.Held> pieces,
             Optional<String> reparse) {
-        List<String> faults = new ArrayList<>();
+        List<Fault> faults = new ArrayList<>();
         Instant created = null;
         Instant modified = null;
         Instant accessed = null;
@@ -149,12 +152,12 @@ final class RecordFiles {
         if (standard != null) {
             byte[] b = standard.record().bytes();
             int at = standard.attribute().valueAt();
-            created = Times.instant(i64(b, at));
-            modified = Times.instant(i64(b, at + 8));
-            accessed = Times.instant(i64(b, at + 24));
+            created = FileTime.instant(i64(b, at));
+            modified = FileTime.instant(i64(b, at + 8));
+            accessed = FileTime.instant(i64(b, at + 24));
             words = words(u32(b, at + 32));
         }
-        reparse.ifPresent(faults::add);
+        reparse.map(Fault.Elsewhere::new).ifPresent(faults::add);
         List<Extent> own = records.place(record, 0, 1);
         Long at = own.isEmpty() ? null : (Long) own.get(0).offset();
         RecordFacts facts = new RecordFacts(at, words, null, null);
@@ -168,15 +171,12 @@ final class RecordFiles {
                 records.place(resident.record(), p[0], p[1]).forEach(e -> extents.add(e.offset(), e.length()));
             }
             return new FileRecord(
-                    path,
-                    name,
+                    Named.of(path, name),
                     true,
                     size,
                     new Placement.InRecord(extents.list()),
                     null,
-                    created,
-                    modified,
-                    accessed,
+                    new Times(created, modified, accessed),
                     faults,
                     facts);
         }
@@ -188,26 +188,22 @@ final class RecordFiles {
         }
         List<Extent> extents = AttributeList.joined(attributes, boot.clusterBytes());
         if (first.isEncrypted()) {
-            faults.add("It is encrypted by the file system; without its owner's key only ciphertext comes back.");
+            faults.add(new Fault.Encrypted());
         }
         if (extents.isEmpty() && first.size() > 0) {
-            faults.add("The list of its runs is malformed; nothing leads to its bytes.");
+            faults.add(new Fault.NoPlace("the list of its runs is malformed"));
         } else if (Extents.length(extents) < first.size()) {
-            faults.add("Its runs hold " + Extents.length(extents) + " of " + first.size()
-                    + " bytes; pieces of its record are missing.");
+            faults.add(new Fault.Unplaced(Extents.length(extents), first.size(), "pieces of its record are missing"));
         }
         boolean packed = first.isCompressed();
         List<Extent> placed = packed ? extents : Extents.withUnwrittenTail(extents, first.written(), first.size());
         return new FileRecord(
-                path,
-                name,
+                Named.of(path, name),
                 true,
                 first.size(),
                 new Placement.Known(placed),
                 packed ? new Packing(first.unitBytes()) : null,
-                created,
-                modified,
-                accessed,
+                new Times(created, modified, accessed),
                 faults,
                 facts);
     }

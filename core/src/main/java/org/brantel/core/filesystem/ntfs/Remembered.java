@@ -7,7 +7,9 @@ import java.util.List;
 import java.util.Map;
 import org.brantel.core.filesystem.FileRecord;
 import org.brantel.core.filesystem.Placement;
+import org.brantel.core.finding.Named;
 import org.brantel.core.finding.RecordFacts;
+import org.brantel.core.finding.Times;
 
 /**
  * Names and times of deletion that stand outside the file table: in the slack of indexes, in the log and in the change
@@ -95,15 +97,12 @@ final class Remembered {
         String path = folders.of(n.parent(), n.parentSequence()).text() + n.name();
         RecordFacts facts = RecordFacts.NONE.deletedAt(deletion(m.number(), m.sequence()));
         return new FileRecord(
-                path,
-                n.name(),
+                Named.of(path, n.name()),
                 true,
                 n.size(),
-                new Placement.Lost("its record was given to another file; its name stands in " + m.from() + "."),
+                new Placement.Lost("its record was given to another file; its name stands in " + m.from()),
                 null,
-                n.created(),
-                n.modified(),
-                n.accessed(),
+                new Times(n.created(), n.modified(), n.accessed()),
                 List.of(),
                 facts);
     }

@@ -28,7 +28,9 @@ import org.brantel.core.filesystem.Space;
 import org.brantel.core.filesystem.VolumeFacts;
 import org.brantel.core.filesystem.Walk;
 import org.brantel.core.filesystem.Walked;
+import org.brantel.core.finding.Named;
 import org.brantel.core.finding.RecordFacts;
+import org.brantel.core.finding.Times;
 import org.brantel.core.source.Source;
 
 /**
@@ -230,15 +232,12 @@ final class IsoReader implements FileSystem {
                 parts.add(where.offset(), where.length());
                 if (!r.continued()) {
                     judge.live(new FileRecord(
-                            folder.path() + r.name(),
-                            r.name(),
+                            Named.of(folder.path() + r.name(), r.name()),
                             true,
                             parts.length(),
                             new Placement.Known(parts.list()),
                             null,
-                            r.recorded(),
-                            r.recorded(),
-                            null,
+                            new Times(r.recorded(), r.recorded(), null),
                             List.of(),
                             RecordFacts.at(placed + i - r.length(), List.of())));
                     parts = new Extents();

@@ -21,6 +21,7 @@ import org.brantel.core.bytes.Range;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Extents;
 import org.brantel.core.content.FileContent;
+import org.brantel.core.filesystem.Fault;
 import org.brantel.core.filesystem.FileRecord;
 import org.brantel.core.filesystem.FileSystem;
 import org.brantel.core.filesystem.Judge;
@@ -31,7 +32,9 @@ import org.brantel.core.filesystem.Space;
 import org.brantel.core.filesystem.VolumeFacts;
 import org.brantel.core.filesystem.Walk;
 import org.brantel.core.filesystem.Walked;
+import org.brantel.core.finding.Named;
 import org.brantel.core.finding.RecordFacts;
+import org.brantel.core.finding.Times;
 import org.brantel.core.source.Source;
 
 /**
@@ -301,23 +304,20 @@ final class UdfReader implements FileSystem {
 
     private FileRecord file(String folder, String name, UdfEntry e) {
         List<Extent> extents = extents(e);
-        List<String> faults = new ArrayList<>();
+        List<Fault> faults = new ArrayList<>();
         if (Extents.length(extents) < e.size()) {
-            faults.add("Its extents hold " + Extents.length(extents) + " of " + e.size() + " bytes.");
+            faults.add(new Fault.Unplaced(Extents.length(extents), e.size(), "its record names no more extents"));
         }
         Placement placement = e.embedded()
                 ? new Placement.InRecord(Extents.cut(extents, e.size()))
                 : new Placement.Known(Extents.cut(extents, e.size()));
         return new FileRecord(
-                folder + name,
-                name,
+                Named.of(folder + name, name),
                 true,
                 e.size(),
                 placement,
                 null,
-                e.created(),
-                e.modified(),
-                e.accessed(),
+                new Times(e.created(), e.modified(), e.accessed()),
                 faults,
                 RecordFacts.at(e.at(), List.of()));
     }

@@ -2,15 +2,15 @@ package org.brantel.core.filesystem.ntfs;
 
 import java.time.Instant;
 
-/** Times count 100 ns from 1601-01-01 UTC (MS-DTYP section 2.3.3); no zone enters. */
-final class Times {
+/** FileTime count 100 ns from 1601-01-01 UTC (MS-DTYP section 2.3.3); no zone enters. */
+final class FileTime {
 
     private static final long SECONDS_TO_1970 = 11_644_473_600L;
     private static final long TICKS = 10_000_000L;
     private static final Instant FIRST = Instant.parse("1980-01-01T00:00:00Z");
     private static final Instant LAST = Instant.parse("2100-01-01T00:00:00Z");
 
-    private Times() {}
+    private FileTime() {}
 
     /** Null for 0 and for what is before 1601. */
     static Instant instant(long ticks) {
