@@ -6,6 +6,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import org.brantel.core.json.Json;
+import org.brantel.core.triage.RecoveryPath;
 
 /**
  * What the lab assumes before it has measured anything.
@@ -23,7 +24,7 @@ record Defaults(
         List<Slowing> slowing,
         Band structure,
         Band carve,
-        Map<String, Band> effort) {
+        Map<RecoveryPath, Band> effort) {
 
     /** @param named a regular expression of small letters */
     record Interface(String named, double most, String reason) {}

@@ -1,6 +1,7 @@
 package org.brantel.core.estimate;
 
 import java.util.List;
+import org.brantel.core.triage.RecoveryPath;
 
 /**
  * What a case will take.
@@ -13,7 +14,7 @@ import java.util.List;
  * @param chance   in words
  */
 public record Estimate(
-        String path,
+        RecoveryPath path,
         Part imaging,
         Part scanning,
         Part effort,

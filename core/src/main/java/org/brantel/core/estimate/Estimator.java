@@ -5,10 +5,10 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.Set;
 import org.brantel.core.triage.Condition;
 import org.brantel.core.triage.Facts;
 import org.brantel.core.triage.Protocol;
+import org.brantel.core.triage.RecoveryPath;
 import org.brantel.core.triage.Triage;
 
 /** Makes estimates. Pure: the same facts, history and prices give the same estimate. */
@@ -24,10 +24,6 @@ public final class Estimator {
      */
     public record Job(String medium, long capacity, String attachedBy, LocalDate deadline) {}
 
-    private static final Set<String> READS = Set.of(
-            "straight-copy", "image-then-scan", "careful-imaging", "hardware-work", "assemble-first", "unlock-first");
-    private static final Set<String> SCANS =
-            Set.of("image-then-scan", "careful-imaging", "hardware-work", "assemble-first", "unlock-first");
     private static final double TERABYTE = 1e12;
 
     private record Slow(List<Condition> when, Band factor, String reason) {}
@@ -49,7 +45,7 @@ public final class Estimator {
      * @param today   in the lab's zone
      */
     public Estimate estimate(
-            String path, Facts facts, Job job, List<Measured> history, PriceList prices, LocalDate today) {
+            RecoveryPath path, Facts facts, Job job, List<Measured> history, PriceList prices, LocalDate today) {
         Triage.Outlook outlook = triage.outlook(path, facts);
         return new Estimate(
                 path,
@@ -62,14 +58,14 @@ public final class Estimator {
                 outlook.restsOn());
     }
 
-    private Estimate.Part imaging(String path, Facts facts, Job job, List<Measured> history) {
-        if (!READS.contains(path) || job.capacity() <= 0) {
+    private Estimate.Part imaging(RecoveryPath path, Facts facts, Job job, List<Measured> history) {
+        if (!path.reads() || job.capacity() <= 0) {
             return null;
         }
         List<Slow> slow = slowing.stream()
                 .filter(s -> Condition.allHoldBecause(s.when(), facts) != null)
                 .toList();
-        boolean healthy = slow.isEmpty() && !path.equals("careful-imaging");
+        boolean healthy = slow.isEmpty() && path != RecoveryPath.CAREFUL_IMAGING;
         List<Measured> alike = history.stream()
                 .filter(m -> m.work().equals("imaging") && m.medium().equals(job.medium()) && m.healthy() == healthy)
                 .toList();
@@ -95,7 +91,7 @@ public final class Estimator {
         String what = word(job.medium()) + (healthy ? "" : " that read with faults");
         Pace pace = Pace.of(usual, alike, what);
         reasons.add(0, pace.reason());
-        if (path.equals("hardware-work")) {
+        if (path == RecoveryPath.HARDWARE_WORK) {
             reasons.add("after the partner's work, which comes on top");
         }
         return Estimate.Part.of(
@@ -105,8 +101,8 @@ public final class Estimator {
                 reasons);
     }
 
-    private Estimate.Part scanning(String path, Job job, List<Measured> history) {
-        if (!SCANS.contains(path) || job.capacity() <= 0) {
+    private Estimate.Part scanning(RecoveryPath path, Job job, List<Measured> history) {
+        if (!path.scans() || job.capacity() <= 0) {
             return null;
         }
         Pace structure = Pace.of(defaults.structure(), of("structure", history), "structure scans");
@@ -126,19 +122,19 @@ public final class Estimator {
         return history.stream().filter(m -> m.work().equals(work)).toList();
     }
 
-    private Estimate.Part effort(String path, Facts facts) {
+    private Estimate.Part effort(RecoveryPath path, Facts facts) {
         Band hours = defaults.effort().getOrDefault(path, new Band(1, 8));
-        List<String> reasons = new ArrayList<>(List.of("what " + word(path) + " usually takes"));
-        if (facts.has("crypt", "key-known") && !path.equals("unlock-first")) {
+        List<String> reasons = new ArrayList<>(List.of("what " + path.words() + " usually takes"));
+        if (facts.has("crypt", "key-known") && path != RecoveryPath.UNLOCK_FIRST) {
             hours = hours.plus(new Band(0.5, 1));
             reasons.add("it must be unlocked first");
         }
         return Estimate.Part.of(hours, reasons);
     }
 
-    private static Estimate.Part quote(String path, Job job, PriceList prices, LocalDate today) {
+    private static Estimate.Part quote(RecoveryPath path, Job job, PriceList prices, LocalDate today) {
         Band money = prices.byPath().getOrDefault(path, new Band(0, 0));
-        List<String> reasons = new ArrayList<>(List.of("the price list's band for " + word(path)));
+        List<String> reasons = new ArrayList<>(List.of("the price list's band for " + path.words()));
         double more = Math.ceil(job.capacity() / TERABYTE) - 1;
         if (more > 0 && money.high() > 0 && prices.perTerabyte() > 0) {
             money = money.plus(new Band(more * prices.perTerabyte(), more * prices.perTerabyte()));

@@ -1,6 +1,7 @@
 package org.brantel.core.estimate;
 
 import java.util.Map;
+import org.brantel.core.triage.RecoveryPath;
 
 /**
  * The lab's prices.
@@ -11,28 +12,28 @@ import java.util.Map;
  * @param urgentPercent on top when it is needed within {@code urgentDays}
  */
 public record PriceList(
-        String currency, Map<String, Band> byPath, double perTerabyte, int urgentPercent, int urgentDays) {
+        String currency, Map<RecoveryPath, Band> byPath, double perTerabyte, int urgentPercent, int urgentDays) {
 
     /** Prices to begin with; a lab sets its own. */
     public static PriceList toBeginWith() {
         return new PriceList(
                 "£",
                 Map.of(
-                        "existing-copy",
+                        RecoveryPath.EXISTING_COPY,
                         new Band(0, 60),
-                        "straight-copy",
+                        RecoveryPath.STRAIGHT_COPY,
                         new Band(60, 120),
-                        "image-then-scan",
+                        RecoveryPath.IMAGE_THEN_SCAN,
                         new Band(180, 420),
-                        "careful-imaging",
+                        RecoveryPath.CAREFUL_IMAGING,
                         new Band(320, 780),
-                        "hardware-work",
+                        RecoveryPath.HARDWARE_WORK,
                         new Band(420, 1400),
-                        "unlock-first",
+                        RecoveryPath.UNLOCK_FIRST,
                         new Band(120, 480),
-                        "assemble-first",
+                        RecoveryPath.ASSEMBLE_FIRST,
                         new Band(480, 1600),
-                        "decline",
+                        RecoveryPath.DECLINE,
                         new Band(0, 0)),
                 40,
                 50,

@@ -2,6 +2,7 @@ package org.brantel.core.imaging;
 
 import java.util.Map;
 import java.util.Set;
+import org.brantel.core.triage.RecoveryPath;
 
 /**
  * Which care profile suits what is known about a device, and why. The gentlest that anything asks for.
@@ -11,10 +12,10 @@ import java.util.Set;
 public record ProfileAdvice(String profile, String why) {
 
     /**
-     * @param path  the decided recovery path, or empty
+     * @param path  the decided recovery path; null before
      * @param facts values by code, as they stand for the case
      */
-    public static ProfileAdvice of(String path, Map<String, Set<String>> facts) {
+    public static ProfileAdvice of(RecoveryPath path, Map<String, Set<String>> facts) {
         if (any(facts, "bench.noise", "clicking", "scratching", "grinding")
                 || any(facts, "symptom.noise", "clicking", "scratching", "grinding")) {
             return new ProfileAdvice(
@@ -23,7 +24,7 @@ public record ProfileAdvice(String profile, String why) {
         if (any(facts, "bench.health", "failing")) {
             return new ProfileAdvice("last-chance", "Its own health readings say that it is failing.");
         }
-        if (path.equals("hardware-work")) {
+        if (path == RecoveryPath.HARDWARE_WORK) {
             return new ProfileAdvice("last-chance", "It came for work on its hardware; what was mended may not hold.");
         }
         if (any(facts, "bench.read", "many-errors")) {
@@ -32,7 +33,7 @@ public record ProfileAdvice(String profile, String why) {
         if (any(facts, "bench.health", "poor")) {
             return new ProfileAdvice("failing", "Its health readings are poor.");
         }
-        if (path.equals("careful-imaging")) {
+        if (path == RecoveryPath.CAREFUL_IMAGING) {
             return new ProfileAdvice("failing", "Triage chose careful imaging.");
         }
         if (any(facts, "bench.read", "some-errors")) {

@@ -2,7 +2,7 @@ package org.brantel.core.triage;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.LinkedHashMap;
+import java.util.EnumMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -16,11 +16,15 @@ import java.util.Set;
  * @param moves     paths whose score or bar changed, what changed most first
  */
 public record Movement(
-        String ledBefore, String leadsNow, List<Move> moves, List<String> newStops, List<String> goneStops) {
+        RecoveryPath ledBefore,
+        RecoveryPath leadsNow,
+        List<Move> moves,
+        List<String> newStops,
+        List<String> goneStops) {
 
     /** @param came evidence that was not there before, in words; {@code went} evidence that is there no more */
     public record Move(
-            String path,
+            RecoveryPath path,
             String label,
             int before,
             int after,
@@ -30,7 +34,7 @@ public record Movement(
             List<String> went) {}
 
     public static Movement between(Ranking before, Ranking now) {
-        Map<String, Ranking.Ranked> old = new LinkedHashMap<>();
+        Map<RecoveryPath, Ranking.Ranked> old = new EnumMap<>(RecoveryPath.class);
         before.ranking().forEach(r -> old.put(r.path(), r));
         List<Move> moves = new ArrayList<>();
         for (Ranking.Ranked r : now.ranking()) {

@@ -38,7 +38,12 @@ public record Protocol(
         }
     }
 
-    public record Path(String code, String label, String firstMove) {}
+    public record Path(String code, String label, String firstMove) {
+
+        RecoveryPath is() {
+            return RecoveryPath.ofWord(code).orElseThrow();
+        }
+    }
 
     /**
      * A code and what it may hold.
@@ -123,8 +128,8 @@ public record Protocol(
      */
     public record Prospect(List<String> when, Chance chance, String reason, List<String> paths) {
 
-        boolean countsFor(String path) {
-            return paths == null ? !path.equals("existing-copy") : paths.contains(path);
+        boolean countsFor(RecoveryPath path) {
+            return paths == null ? path.worksOnTheDevice() : paths.contains(path.word());
         }
     }
 

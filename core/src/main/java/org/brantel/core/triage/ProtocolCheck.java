@@ -1,5 +1,6 @@
 package org.brantel.core.triage;
 
+import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -44,6 +45,13 @@ final class ProtocolCheck {
             return;
         }
         once("paths", protocol.paths(), Protocol.Path::code);
+        each(
+                "paths",
+                protocol.paths(),
+                p -> List.of(),
+                p -> RecoveryPath.ofWord(p.code()).isPresent()
+                        ? null
+                        : "there is no recovery path '" + p.code() + "'; the lab works by " + known());
         once("facts", protocol.facts(), Protocol.FactCode::code);
         each(
                 "facts",
@@ -109,6 +117,10 @@ final class ProtocolCheck {
 
     private static boolean isBlank(String text) {
         return text == null || text.isBlank();
+    }
+
+    private static String known() {
+        return Arrays.stream(RecoveryPath.values()).map(RecoveryPath::word).collect(Collectors.joining(", "));
     }
 
     private String unknownPath(String path) {

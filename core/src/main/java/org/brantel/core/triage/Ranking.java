@@ -23,7 +23,7 @@ public record Ranking(
         List<String> conflicts) {
 
     /** The first open path; null when every path is barred. */
-    public String leader() {
+    public RecoveryPath leader() {
         return ranking.stream()
                 .filter(r -> !r.barred())
                 .map(Ranked::path)
@@ -33,7 +33,7 @@ public record Ranking(
 
     /** @param barredBecause reasons; empty when the path is open */
     public record Ranked(
-            String path,
+            RecoveryPath path,
             String label,
             int score,
             boolean barred,
@@ -52,8 +52,8 @@ public record Ranking(
         }
     }
 
-    public record Question(String fact, String ask, List<String> wouldMove, List<Answer> answers) {}
+    public record Question(String fact, String ask, List<RecoveryPath> wouldMove, List<Answer> answers) {}
 
     /** @param leads the path that would lead with this answer */
-    public record Answer(String value, String leads) {}
+    public record Answer(String value, RecoveryPath leads) {}
 }

@@ -103,7 +103,7 @@ public final class Triage {
         for (Protocol.Path path : protocol.paths()) {
             List<Ranking.Piece> all = pieces.get(path.code());
             ranking.add(new Ranking.Ranked(
-                    path.code(),
+                    path.is(),
                     path.label(),
                     all.stream().mapToInt(Ranking.Piece::weight).sum(),
                     !barred.get(path.code()).isEmpty(),
@@ -159,7 +159,7 @@ public final class Triage {
                 continue;
             }
             int gain = 0;
-            Set<String> moved = new LinkedHashSet<>();
+            Set<RecoveryPath> moved = new LinkedHashSet<>();
             List<Ranking.Answer> answers = new ArrayList<>();
             for (String value : code.values()) {
                 List<Ranking.Ranked> then = ranking(facts.with(code.code(), value));
@@ -175,10 +175,10 @@ public final class Triage {
     }
 
     /** How far an answer changes the lead; another leader counts more than a longer lead. */
-    private static int gain(List<Ranking.Ranked> now, List<Ranking.Ranked> then, Set<String> moved) {
-        String leader = now.get(0).path();
+    private static int gain(List<Ranking.Ranked> now, List<Ranking.Ranked> then, Set<RecoveryPath> moved) {
+        RecoveryPath leader = now.get(0).path();
         int gain = Math.abs(lead(then, leader) - lead(now, leader));
-        if (!then.get(0).path().equals(leader)) {
+        if (then.get(0).path() != leader) {
             gain += NEAR;
             moved.add(then.get(0).path());
         } else if (gain > 0) {
@@ -187,12 +187,12 @@ public final class Triage {
         return gain;
     }
 
-    private static int lead(List<Ranking.Ranked> ranking, String path) {
+    private static int lead(List<Ranking.Ranked> ranking, RecoveryPath path) {
         int own = 0;
         int other = Integer.MIN_VALUE / 2;
         for (Ranking.Ranked r : ranking) {
             int score = r.barred() ? r.score() - 100 : r.score();
-            if (r.path().equals(path)) {
+            if (r.path() == path) {
                 own = score;
             } else {
                 other = Math.max(other, score);
@@ -202,7 +202,7 @@ public final class Triage {
     }
 
     /** The chance in words on a path: the least of the prospects that hold, and all reasons for that one. */
-    public Outlook outlook(String path, Facts facts) {
+    public Outlook outlook(RecoveryPath path, Facts facts) {
         List<Protocol.Prospect> holding = prospects.stream()
                 .filter(p -> p.says().countsFor(path) && p.because(facts) != null)
                 .map(Rule::says)

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Random;
 import org.brantel.core.triage.Facts;
 import org.brantel.core.triage.Protocol;
+import org.brantel.core.triage.RecoveryPath;
 import org.brantel.core.triage.Triage;
 import org.junit.jupiter.api.Test;
 
@@ -23,7 +24,7 @@ class EstimatorTest {
         return Facts.of(Map.of(code, List.of(value)), Map.of(), PROTOCOL);
     }
 
-    private static Estimate estimate(String path, Facts facts, Estimator.Job job, List<Measured> history) {
+    private static Estimate estimate(RecoveryPath path, Facts facts, Estimator.Job job, List<Measured> history) {
         return ESTIMATOR.estimate(path, facts, job, history, PriceList.toBeginWith(), TODAY);
     }
 
@@ -37,7 +38,7 @@ class EstimatorTest {
 
     @Test
     void startsFromTheDefaultsAndSaysSo() {
-        Estimate.Part imaging = estimate("image-then-scan", told("worth", "important"), DISK, List.of())
+        Estimate.Part imaging = estimate(RecoveryPath.IMAGE_THEN_SCAN, told("worth", "important"), DISK, List.of())
                 .imaging();
         assertThat(imaging.low()).isEqualTo(1e12 / 150e6);
         assertThat(imaging.high()).isEqualTo(1e12 / 70e6);
@@ -50,7 +51,8 @@ class EstimatorTest {
         double measured = 1e12 / 40e6;
         double last = before;
         for (int many : new int[] {1, 4, 16, 100}) {
-            Estimate.Part imaging = estimate("image-then-scan", told("worth", "important"), DISK, sessions(many, 40e6))
+            Estimate.Part imaging = estimate(
+                            RecoveryPath.IMAGE_THEN_SCAN, told("worth", "important"), DISK, sessions(many, 40e6))
                     .imaging();
             assertThat(imaging.low())
                     .as("%d sessions", many)
@@ -67,12 +69,12 @@ class EstimatorTest {
     @Test
     void sessionsThatReadWithFaultsDoNotSpoilTheHealthyOnes() {
         List<Measured> faulty = List.of(new Measured("imaging", "hdd", false, 1_000_000_000, 5000));
-        assertThat(estimate("image-then-scan", told("worth", "important"), DISK, faulty)
+        assertThat(estimate(RecoveryPath.IMAGE_THEN_SCAN, told("worth", "important"), DISK, faulty)
                         .imaging()
                         .reasons()
                         .get(0))
                 .contains("none was measured");
-        assertThat(estimate("careful-imaging", told("worth", "important"), DISK, faulty)
+        assertThat(estimate(RecoveryPath.CAREFUL_IMAGING, told("worth", "important"), DISK, faulty)
                         .imaging()
                         .reasons()
                         .get(0))
@@ -81,9 +83,9 @@ class EstimatorTest {
 
     @Test
     void troubleMakesItSlowerWithItsReason() {
-        Estimate.Part plain = estimate("image-then-scan", told("worth", "important"), DISK, List.of())
+        Estimate.Part plain = estimate(RecoveryPath.IMAGE_THEN_SCAN, told("worth", "important"), DISK, List.of())
                 .imaging();
-        Estimate.Part slow = estimate("careful-imaging", told("symptom.speed", "very-slow"), DISK, List.of())
+        Estimate.Part slow = estimate(RecoveryPath.CAREFUL_IMAGING, told("symptom.speed", "very-slow"), DISK, List.of())
                 .imaging();
         assertThat(slow.high()).isGreaterThan(10 * plain.high());
         assertThat(slow.reasons()).contains("it is very slow");
@@ -93,7 +95,7 @@ class EstimatorTest {
     void theInterfaceSetsACeiling() {
         for (String named : new String[] {"USB 2.0", "usb2"}) {
             Estimate.Part slow = estimate(
-                            "image-then-scan",
+                            RecoveryPath.IMAGE_THEN_SCAN,
                             told("worth", "important"),
                             new Estimator.Job("hdd", 1_000_000_000_000L, named, null),
                             List.of())
@@ -102,14 +104,14 @@ class EstimatorTest {
             assertThat(slow.reasons()).contains("USB 2 carries no more");
         }
         Estimate.Part sata = estimate(
-                        "image-then-scan",
+                        RecoveryPath.IMAGE_THEN_SCAN,
                         told("worth", "important"),
                         new Estimator.Job("hdd", 1_000_000_000_000L, "SATA", null),
                         List.of())
                 .imaging();
         assertThat(sata.low()).as("a disk is slower than its interface").isEqualTo(1e12 / 150e6);
         assertThat(estimate(
-                                "image-then-scan",
+                                RecoveryPath.IMAGE_THEN_SCAN,
                                 told("worth", "important"),
                                 new Estimator.Job("ssd", 1_000_000_000_000L, "USB 3.2", null),
                                 List.of())
@@ -120,14 +122,14 @@ class EstimatorTest {
 
     @Test
     void nothingIsReadOnPathsThatReadNothingAndNothingIsGuessedWithoutACapacity() {
-        assertThat(estimate("existing-copy", told("copy.backup", "current"), DISK, List.of())
+        assertThat(estimate(RecoveryPath.EXISTING_COPY, told("copy.backup", "current"), DISK, List.of())
                         .imaging())
                 .isNull();
-        assertThat(estimate("decline", told("worth", "replaceable"), DISK, List.of())
+        assertThat(estimate(RecoveryPath.DECLINE, told("worth", "replaceable"), DISK, List.of())
                         .scanning())
                 .isNull();
         assertThat(estimate(
-                                "image-then-scan",
+                                RecoveryPath.IMAGE_THEN_SCAN,
                                 told("worth", "important"),
                                 new Estimator.Job("hdd", 0, "", null),
                                 List.of())
@@ -137,11 +139,11 @@ class EstimatorTest {
 
     @Test
     void theQuoteFollowsThePriceList() {
-        Estimate.Part plain = estimate("image-then-scan", told("worth", "important"), DISK, List.of())
+        Estimate.Part plain = estimate(RecoveryPath.IMAGE_THEN_SCAN, told("worth", "important"), DISK, List.of())
                 .quote();
         assertThat(plain).extracting(Estimate.Part::low, Estimate.Part::high).containsExactly(180.0, 420.0);
         Estimate.Part large = estimate(
-                        "image-then-scan",
+                        RecoveryPath.IMAGE_THEN_SCAN,
                         told("worth", "important"),
                         new Estimator.Job("hdd", 3_000_000_000_000L, "", TODAY.plusDays(2)),
                         List.of())
@@ -156,10 +158,10 @@ class EstimatorTest {
                 Map.of("loss.event", List.of("formatted", "overwritten-by-copy"), "since.use", List.of("none")),
                 Map.of(),
                 PROTOCOL);
-        Estimate e = estimate("image-then-scan", facts, DISK, List.of());
+        Estimate e = estimate(RecoveryPath.IMAGE_THEN_SCAN, facts, DISK, List.of());
         assertThat(e.chance()).isEqualTo("poor");
         assertThat(e.chanceRestsOn()).containsExactly("It was written over at least in part.");
-        assertThat(estimate("image-then-scan", told("worth", "important"), DISK, List.of())
+        assertThat(estimate(RecoveryPath.IMAGE_THEN_SCAN, told("worth", "important"), DISK, List.of())
                         .chance())
                 .isEqualTo("fair");
         Facts backedUp = Facts.of(
@@ -172,10 +174,12 @@ class EstimatorTest {
                         List.of("deleted-directly")),
                 Map.of(),
                 PROTOCOL);
-        assertThat(estimate("existing-copy", backedUp, DISK, List.of()).chance())
+        assertThat(estimate(RecoveryPath.EXISTING_COPY, backedUp, DISK, List.of())
+                        .chance())
                 .as("a copy does not care what became of the device")
                 .isEqualTo("good");
-        assertThat(estimate("image-then-scan", backedUp, DISK, List.of()).chance())
+        assertThat(estimate(RecoveryPath.IMAGE_THEN_SCAN, backedUp, DISK, List.of())
+                        .chance())
                 .isEqualTo("poor");
     }
 
@@ -193,7 +197,7 @@ class EstimatorTest {
                         random.nextDouble() * 1e5));
             }
             Estimate e = estimate(
-                    PROTOCOL.paths().get(random.nextInt(8)).code(),
+                    RecoveryPath.values()[random.nextInt(RecoveryPath.values().length)],
                     told("symptom.speed", "slow"),
                     new Estimator.Job("hdd", random.nextLong(1, 1L << 44), "usb 2", null),
                     history);

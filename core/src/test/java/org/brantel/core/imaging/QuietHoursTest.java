@@ -6,6 +6,7 @@ import java.time.LocalDateTime;
 import java.time.LocalTime;
 import java.util.Map;
 import java.util.Set;
+import org.brantel.core.triage.RecoveryPath;
 import org.junit.jupiter.api.Test;
 
 class QuietHoursTest {
@@ -33,15 +34,17 @@ class QuietHoursTest {
 
     @Test
     void theGentlestProfileThatAnythingAsksForIsProposed() {
-        assertThat(ProfileAdvice.of("image-then-scan", Map.of()).profile()).isEqualTo("healthy");
-        assertThat(ProfileAdvice.of("image-then-scan", Map.of("bench.health", Set.of("watch")))
+        assertThat(ProfileAdvice.of(RecoveryPath.IMAGE_THEN_SCAN, Map.of()).profile())
+                .isEqualTo("healthy");
+        assertThat(ProfileAdvice.of(RecoveryPath.IMAGE_THEN_SCAN, Map.of("bench.health", Set.of("watch")))
                         .profile())
                 .isEqualTo("ageing");
-        assertThat(ProfileAdvice.of("careful-imaging", Map.of("bench.health", Set.of("watch")))
+        assertThat(ProfileAdvice.of(RecoveryPath.CAREFUL_IMAGING, Map.of("bench.health", Set.of("watch")))
                         .profile())
                 .isEqualTo("failing");
         ProfileAdvice loud = ProfileAdvice.of(
-                "careful-imaging", Map.of("symptom.noise", Set.of("clicking"), "bench.health", Set.of("good")));
+                RecoveryPath.CAREFUL_IMAGING,
+                Map.of("symptom.noise", Set.of("clicking"), "bench.health", Set.of("good")));
         assertThat(loud.profile()).isEqualTo("last-chance");
         assertThat(loud.why()).contains("noises");
     }

@@ -22,12 +22,12 @@ class MovementTest {
                 Map.of("medium.type", List.of("hdd"), "symptom.appears", List.of("files-missing"));
         Movement m = Movement.between(
                 rank(PROTOCOL, told, Map.of()), rank(PROTOCOL, told, Map.of("bench.noise", List.of("clicking"))));
-        assertThat(m.ledBefore()).isEqualTo("image-then-scan");
-        assertThat(m.leadsNow()).isEqualTo("hardware-work");
+        assertThat(m.ledBefore()).isEqualTo(RecoveryPath.IMAGE_THEN_SCAN);
+        assertThat(m.leadsNow()).isEqualTo(RecoveryPath.HARDWARE_WORK);
         assertThat(m.newStops()).contains("no-power");
         assertThat(m.matters()).isTrue();
         Movement.Move image = m.moves().stream()
-                .filter(x -> x.path().equals("image-then-scan"))
+                .filter(x -> x.path() == RecoveryPath.IMAGE_THEN_SCAN)
                 .findFirst()
                 .orElseThrow();
         assertThat(image.barredNow()).isTrue();
@@ -59,6 +59,6 @@ class MovementTest {
             assertThat(move.went())
                     .containsExactly("+5 Deleted files leave records and bytes behind until they are written over.");
         });
-        assertThat(m.leadsNow()).isEqualTo("existing-copy");
+        assertThat(m.leadsNow()).isEqualTo(RecoveryPath.EXISTING_COPY);
     }
 }

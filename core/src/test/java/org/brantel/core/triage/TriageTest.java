@@ -54,11 +54,11 @@ class TriageTest {
         Ranking ranking = rank(facts(c.get("facts")), facts(c.get("observed")));
         List<String> open = ranking.ranking().stream()
                 .filter(r -> !r.barred())
-                .map(Ranking.Ranked::path)
+                .map(r -> r.path().word())
                 .toList();
         List<String> barred = ranking.ranking().stream()
                 .filter(Ranking.Ranked::barred)
-                .map(Ranking.Ranked::path)
+                .map(r -> r.path().word())
                 .toList();
         List<String> stops =
                 ranking.stopRules().stream().map(Ranking.Stop::code).toList();
@@ -95,10 +95,10 @@ class TriageTest {
     @Test
     void clickingBarsEveryReadAndForbidsPower() {
         Ranking ranking = rank("symptom.noise", "clicking", "medium.type", "hdd");
-        assertThat(ranking.ranking().get(0).path()).isEqualTo("hardware-work");
+        assertThat(ranking.ranking().get(0).path()).isEqualTo(RecoveryPath.HARDWARE_WORK);
         assertThat(ranking.ranking())
                 .filteredOn(r -> List.of("straight-copy", "image-then-scan", "careful-imaging")
-                        .contains(r.path()))
+                        .contains(r.path().word()))
                 .hasSize(3)
                 .allMatch(r -> r.barred() && !r.barredBecause().isEmpty());
         assertThat(ranking.stopRules())
@@ -110,7 +110,7 @@ class TriageTest {
         Ranking ranking = rank(
                 Map.of("symptom.noise", List.of("none"), "bench.detected", List.of("yes")),
                 Map.of("symptom.noise", List.of("clicking")));
-        assertThat(ranking.ranking().get(0).path()).isEqualTo("hardware-work");
+        assertThat(ranking.ranking().get(0).path()).isEqualTo(RecoveryPath.HARDWARE_WORK);
         assertThat(ranking.conflicts()).anyMatch(c -> c.contains("told “no unusual noise”, seen “clicks”"));
         assertThat(ranking.ranking().get(0).speaksFor()).anyMatch(Ranking.Piece::observed);
     }
@@ -277,7 +277,7 @@ class TriageTest {
         assertThat(quiet.stopRules()).noneMatch(s -> s.code().equals("no-power"));
         assertThat(quiet.stopRules()).anyMatch(s -> s.code().equals("no-opening"));
         assertThat(quiet.ranking())
-                .filteredOn(r -> r.path().equals("careful-imaging"))
+                .filteredOn(r -> r.path() == RecoveryPath.CAREFUL_IMAGING)
                 .allMatch(r -> !r.barred()
                         && r.speaksFor().stream().anyMatch(p -> p.reason().contains("the bench does not hear")));
         assertThat(rank(told, Map.of("bench.detected", List.of("yes"))).stopRules())

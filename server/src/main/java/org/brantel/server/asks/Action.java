@@ -6,13 +6,13 @@ import java.util.Map;
 /**
  * Something that can be done about a question: a place is opened, or a request is made.
  *
- * @param opens the stage of the docket that it opens; absent where it makes a request
+ * @param opens the part of the docket that it opens; absent where it makes a request
  * @param call  the request that it makes
  * @param undo  how that is taken back; absent where it cannot be
  */
 public record Action(
         String label,
-        @Nullable String opens,
+        @Nullable Place opens,
         @Nullable Call call,
         @Nullable Undo undo) {
 
@@ -43,8 +43,8 @@ public record Action(
     /** @param words what was done, in a sentence that is shown while it can be taken back */
     public record Undo(String words, Call call) {}
 
-    /** Opens a stage of the docket. */
-    public static Action open(String label, String place) {
+    /** Opens a part of the docket. */
+    public static Action open(String label, Place place) {
         return new Action(label, place, null, null);
     }
 

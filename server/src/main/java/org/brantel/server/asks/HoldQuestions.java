@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import org.brantel.server.intake.CaseViews;
+import org.brantel.server.intake.Stage;
 import org.brantel.server.platform.Settings;
 import org.springframework.stereotype.Component;
 
@@ -42,14 +43,14 @@ public class HoldQuestions implements Asking {
 
     @Override
     public List<Question> about(OpenCases open) {
-        return open.in("on-hold").stream()
+        return open.in(Stage.ON_HOLD).stream()
                 .filter(c -> c.hold() != null && !c.hold().until().isAfter(today()))
                 .map(c -> Question.of(
                         c,
                         "Hold",
                         "Take it up again?",
                         "Its wait is over: " + c.hold().reason(),
-                        c.hold().from(),
+                        Place.of(c.hold().from()),
                         Action.call(
                                 "Take it up",
                                 Action.Call.post("/api/cases/" + c.number() + "/wake"),

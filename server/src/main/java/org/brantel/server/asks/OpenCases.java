@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.brantel.server.intake.CaseViews;
+import org.brantel.server.intake.Stage;
 import org.brantel.server.staff.Staff;
 
 /** The cases that are open, for those who ask about them. */
@@ -26,8 +27,8 @@ public final class OpenCases {
         return all;
     }
 
-    public List<CaseViews.Summary> in(String stage) {
-        return all.stream().filter(c -> c.stage().equals(stage)).toList();
+    public List<CaseViews.Summary> in(Stage stage) {
+        return all.stream().filter(c -> c.stage() == stage).toList();
     }
 
     public Optional<CaseViews.Summary> numbered(String number) {

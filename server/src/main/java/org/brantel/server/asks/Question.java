@@ -10,7 +10,7 @@ import org.brantel.server.intake.CaseViews;
  *
  * @param key    which question it is, so that it stays the same while it waits
  * @param kind   what it is about, in a word or two
- * @param place  the stage of the docket where it is answered
+ * @param place  the part of the docket where it is answered
  * @param since  when it came up
  * @param due    when its clock runs out; absent where none runs
  * @param actions what can be done about it in place, the likeliest first
@@ -22,14 +22,14 @@ public record Question(
         String kind,
         String question,
         String reason,
-        String place,
+        Place place,
         Instant since,
         @Nullable Instant due,
         List<Action> actions) {
 
     /** One that an open case puts because of the stage that it stands in. */
     public static Question of(
-            CaseViews.Summary c, String kind, String question, String reason, String place, Action... actions) {
+            CaseViews.Summary c, String kind, String question, String reason, Place place, Action... actions) {
         return new Question(
                 c.number() + "-" + kind,
                 c.number(),

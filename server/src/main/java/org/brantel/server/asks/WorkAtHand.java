@@ -14,7 +14,7 @@ public interface WorkAtHand {
      *
      * @param what  what is going on, in a word: Reading, Scanning
      * @param share done, 0 to 1
-     * @param place the stage of the docket where it is seen
+     * @param place the part of the docket where it is seen
      * @param ends  when it will be done at its present rate; null when nobody can say
      */
     record Piece(
@@ -22,7 +22,7 @@ public interface WorkAtHand {
             String what,
             WorkState state,
             double share,
-            String place,
+            Place place,
             @Nullable Instant ends) {}
 
     /** Of all cases. */

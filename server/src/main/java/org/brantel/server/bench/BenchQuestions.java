@@ -7,16 +7,18 @@ import java.util.stream.Stream;
 import org.brantel.server.asks.Action;
 import org.brantel.server.asks.Asking;
 import org.brantel.server.asks.OpenCases;
+import org.brantel.server.asks.Place;
 import org.brantel.server.asks.Question;
 import org.brantel.server.intake.CaseLists;
 import org.brantel.server.intake.CaseViews;
+import org.brantel.server.intake.Stage;
 import org.springframework.stereotype.Component;
 
 /** Sessions that need somebody, and devices that are not well. */
 @Component
 class BenchQuestions implements Asking {
 
-    private static final Action LOOK = Action.open("Open imaging", "imaging");
+    private static final Action LOOK = Action.open("Open imaging", Place.IMAGING);
 
     private final CaseLists lists;
     private final Bench bench;
@@ -30,7 +32,7 @@ class BenchQuestions implements Asking {
 
     @Override
     public List<Question> about(OpenCases open) {
-        List<CaseViews.Summary> cases = open.in("imaging");
+        List<CaseViews.Summary> cases = open.in(Stage.IMAGING);
         Map<String, ImagingView> newest = bench.newest(lists.ids(OpenCases.numbers(cases)));
         List<Question> all = new ArrayList<>();
         cases.stream()
@@ -72,17 +74,17 @@ class BenchQuestions implements Asking {
                     "Limit",
                     "Go on past the limit?",
                     s.trouble() + " " + so,
-                    "imaging",
+                    Place.IMAGING,
                     goOn(c, s),
                     Action.call("End with what is read", ask(s, "enough")),
                     LOOK);
         }
         if (s.vanished()) {
             String back = s.trouble() + " When it is, reading goes on by itself.";
-            return Question.of(c, "Imaging", "Is its device back?", back, "imaging", goOn(c, s), LOOK);
+            return Question.of(c, "Imaging", "Is its device back?", back, Place.IMAGING, goOn(c, s), LOOK);
         }
         String why = s.trouble() != null ? s.trouble() : "It was paused; " + so;
-        return Question.of(c, "Imaging", "Go on reading?", why, "imaging", goOn(c, s), LOOK);
+        return Question.of(c, "Imaging", "Go on reading?", why, Place.IMAGING, goOn(c, s), LOOK);
     }
 
     private static Question resting(CaseViews.Summary c, ImagingView s) {
@@ -91,7 +93,7 @@ class BenchQuestions implements Asking {
                 "Rest",
                 "Let it rest?",
                 s.resting() + " " + share(s) + " is read; the device stays attached.",
-                "imaging",
+                Place.IMAGING,
                 Action.call("Read on now", ask(s, "work"), c.number() + ": reading goes on.", ask(s, "rest")),
                 LOOK);
     }
@@ -105,13 +107,13 @@ class BenchQuestions implements Asking {
                 "Imaging",
                 "Scan the image?",
                 read,
-                "scanning",
+                Place.SCANNING,
                 Action.call(
                         "Scan it",
                         Action.Call.post("/api/cases/" + c.number() + "/scans", Map.of("method", "both")),
                         c.number() + ": the scan has begun.",
                         Action.Call.post("/api/scans/{id}/stop")),
-                Action.open("Open scanning", "scanning"));
+                Action.open("Open scanning", Place.SCANNING));
     }
 
     private static Question alarm(CaseViews.Summary c, IdleHealth.Alarm a) {
@@ -120,7 +122,7 @@ class BenchQuestions implements Asking {
                 "Health",
                 a.failing() ? "Detach it, or read it now?" : "How gently is it read?",
                 a.sentence() + " It stands attached and idle.",
-                "imaging",
+                Place.IMAGING,
                 LOOK);
     }
 }

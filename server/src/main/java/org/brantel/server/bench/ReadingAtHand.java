@@ -2,6 +2,7 @@ package org.brantel.server.bench;
 
 import java.time.Clock;
 import java.util.List;
+import org.brantel.server.asks.Place;
 import org.brantel.server.asks.WorkAtHand;
 import org.brantel.server.work.WorkState;
 import org.springframework.stereotype.Component;
@@ -34,7 +35,7 @@ class ReadingAtHand implements WorkAtHand {
                 "Reading",
                 s.state(),
                 (double) (s.size() - left) / s.size(),
-                "imaging",
+                Place.IMAGING,
                 goesOn ? clock.instant().plusMillis((long) (1000 * left / s.rate())) : null);
     }
 }

@@ -194,7 +194,7 @@ public class Stations {
         Map<String, Set<String>> facts = docket.facts().stream()
                 .collect(Collectors.groupingBy(
                         CaseViews.Fact::code, Collectors.mapping(CaseViews.Fact::value, Collectors.toSet())));
-        return ProfileAdvice.of(docket.path() == null ? "" : docket.path(), facts);
+        return ProfileAdvice.of(docket.path(), facts);
     }
 
     /**

@@ -4,7 +4,9 @@ import java.util.List;
 import org.brantel.server.asks.Action;
 import org.brantel.server.asks.Asking;
 import org.brantel.server.asks.OpenCases;
+import org.brantel.server.asks.Place;
 import org.brantel.server.asks.Question;
+import org.brantel.server.intake.Stage;
 import org.springframework.stereotype.Component;
 
 /** What is to be recovered of what was found. */
@@ -13,14 +15,14 @@ class SelectionQuestions implements Asking {
 
     @Override
     public List<Question> about(OpenCases open) {
-        return open.in("selection").stream()
+        return open.in(Stage.SELECTION).stream()
                 .map(c -> Question.of(
                         c,
                         "Selection",
                         "What is to be recovered?",
                         "The scan is done; the findings wait for a choice.",
-                        "selection",
-                        Action.open("Open catalogue", "selection")))
+                        Place.SELECTION,
+                        Action.open("Open catalogue", Place.SELECTION)))
                 .toList();
     }
 }

@@ -6,16 +6,18 @@ import java.util.stream.Stream;
 import org.brantel.server.asks.Action;
 import org.brantel.server.asks.Asking;
 import org.brantel.server.asks.OpenCases;
+import org.brantel.server.asks.Place;
 import org.brantel.server.asks.Question;
 import org.brantel.server.intake.CaseLists;
 import org.brantel.server.intake.CaseViews;
+import org.brantel.server.intake.Stage;
 import org.springframework.stereotype.Component;
 
 /** Bags that were not sealed, or whose link nobody sent. */
 @Component
 class DeliveryQuestions implements Asking {
 
-    private static final Action LOOK = Action.open("Open handover", "handover");
+    private static final Action LOOK = Action.open("Open handover", Place.HANDOVER);
 
     private final CaseLists lists;
     private final Deliveries deliveries;
@@ -27,7 +29,7 @@ class DeliveryQuestions implements Asking {
 
     @Override
     public List<Question> about(OpenCases open) {
-        List<CaseViews.Summary> cases = open.in("handover");
+        List<CaseViews.Summary> cases = open.in(Stage.HANDOVER);
         Map<String, DeliveryViews.Delivery> newest = deliveries.newest(lists.ids(OpenCases.numbers(cases)));
         return cases.stream()
                 .filter(c -> newest.containsKey(c.number()))
@@ -37,7 +39,7 @@ class DeliveryQuestions implements Asking {
 
     private static Stream<Question> of(CaseViews.Summary c, DeliveryViews.Delivery d) {
         if (d.state() == DeliveryViews.State.FAILED) {
-            return Stream.of(Question.of(c, "Handover", "Seal the delivery again?", d.trouble(), "handover", LOOK));
+            return Stream.of(Question.of(c, "Handover", "Seal the delivery again?", d.trouble(), Place.HANDOVER, LOOK));
         }
         return d.state() == DeliveryViews.State.SEALED && d.linkSentAt() == null
                 ? Stream.of(Question.of(
@@ -45,7 +47,7 @@ class DeliveryQuestions implements Asking {
                         "Handover",
                         "Send the link to the customer?",
                         "The bag is sealed and signed.",
-                        "handover",
+                        Place.HANDOVER,
                         LOOK))
                 : Stream.of();
     }

@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import org.brantel.core.triage.RecoveryPath;
 import org.brantel.server.customers.CustomerViews;
 import org.brantel.server.intake.CaseForm;
 import org.brantel.server.intake.Cases;
@@ -105,7 +106,7 @@ class DemoLab {
                 List.of(
                         CaseForm.Wanted.of("hive logs, six years", List.of("sheet"), "Hive log*", 6, true),
                         CaseForm.Wanted.of("pictures of the combs", List.of("image"), "Combs/*", 6, false)));
-        triage.decide(number, cases.docket(number).version(), "image-then-scan", "", COORDINATOR);
+        triage.decide(number, cases.docket(number).version(), RecoveryPath.IMAGE_THEN_SCAN, "", COORDINATOR);
         return number;
     }
 
@@ -125,7 +126,7 @@ class DemoLab {
                 List.of(
                         CaseForm.Wanted.of("the mast pictures of the gale", List.of("image"), "Mast/*", 6, true),
                         CaseForm.Wanted.of("the readings of five years", List.of("sheet"), "Readings/*", 5, true)));
-        triage.decide(number, cases.docket(number).version(), "careful-imaging", "", COORDINATOR);
+        triage.decide(number, cases.docket(number).version(), RecoveryPath.CAREFUL_IMAGING, "", COORDINATOR);
         return number;
     }
 
@@ -166,7 +167,7 @@ class DemoLab {
                 List.of(
                         CaseForm.Wanted.of("pictures of the plots", List.of("image"), "", 6, true),
                         CaseForm.Wanted.of("the bog level tables", List.of("sheet"), "", 4, true)));
-        triage.decide(number, cases.docket(number).version(), "image-then-scan", "", COORDINATOR);
+        triage.decide(number, cases.docket(number).version(), RecoveryPath.IMAGE_THEN_SCAN, "", COORDINATOR);
     }
 
     private void theatre() {
@@ -186,7 +187,7 @@ class DemoLab {
                 List.of(
                         CaseForm.Wanted.of("photos of the old puppets", List.of("image"), "Puppets/*", 9, true),
                         CaseForm.Wanted.of("stage plans", List.of("document"), "*plan*", 5, false)));
-        triage.decide(number, cases.docket(number).version(), "careful-imaging", "", COORDINATOR);
+        triage.decide(number, cases.docket(number).version(), RecoveryPath.CAREFUL_IMAGING, "", COORDINATOR);
     }
 
     private void surveyBoat() {
@@ -208,7 +209,7 @@ class DemoLab {
                 List.of(
                         CaseForm.Wanted.of("the readings of five years", List.of("sheet"), "Readings/*", 5, true),
                         CaseForm.Wanted.of("pictures of the mast in the gale", List.of("image"), "Mast/*", 6, false)));
-        triage.decide(number, cases.docket(number).version(), "careful-imaging", "", COORDINATOR);
+        triage.decide(number, cases.docket(number).version(), RecoveryPath.CAREFUL_IMAGING, "", COORDINATOR);
     }
 
     /** Formatted by mistake, and a second volume that its table lost. */
@@ -233,7 +234,7 @@ class DemoLab {
                                 "pictures of the puppets that were lent to us", List.of("image"), "*puppet*", 8, true),
                         CaseForm.Wanted.of(
                                 "the weather readings in the logbooks", List.of("sheet"), "Readings/*", 5, true)));
-        triage.decide(number, cases.docket(number).version(), "image-then-scan", "", COORDINATOR);
+        triage.decide(number, cases.docket(number).version(), RecoveryPath.IMAGE_THEN_SCAN, "", COORDINATOR);
     }
 
     private void lighthouse() {

@@ -17,7 +17,9 @@ import javax.sql.DataSource;
 import org.brantel.core.custody.CustodyEntry;
 import org.brantel.core.json.Json;
 import org.brantel.core.triage.Ranking;
+import org.brantel.core.triage.RecoveryPath;
 import org.brantel.server.intake.CaseForm;
+import org.brantel.server.intake.Stage;
 import org.brantel.server.triage.TriageService;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -148,21 +150,28 @@ class PastYears {
         "the drawings for the pier"
     };
     private static final String[] STAFF = {"Una Farrow", "Tom Gale", "Petra Lunn"};
-    private static final String[] OPEN = {
-        "RECEIVED",
-        "RECEIVED",
-        "RECEIVED",
-        "TRIAGED",
-        "TRIAGED",
-        "IMAGING",
-        "IMAGING",
-        "SELECTION",
-        "RECOVERY",
-        "HANDOVER",
-        "ON_HOLD"
+    private static final Stage[] OPEN = {
+        Stage.RECEIVED,
+        Stage.RECEIVED,
+        Stage.RECEIVED,
+        Stage.TRIAGED,
+        Stage.TRIAGED,
+        Stage.IMAGING,
+        Stage.IMAGING,
+        Stage.SELECTION,
+        Stage.RECOVERY,
+        Stage.HANDOVER,
+        Stage.ON_HOLD
     };
-    private static final String[] ROAD = {
-        "RECEIVED", "TRIAGED", "IMAGING", "SCANNING", "SELECTION", "RECOVERY", "HANDOVER", "CLOSED"
+    private static final Stage[] ROAD = {
+        Stage.RECEIVED,
+        Stage.TRIAGED,
+        Stage.IMAGING,
+        Stage.SCANNING,
+        Stage.SELECTION,
+        Stage.RECOVERY,
+        Stage.HANDOVER,
+        Stage.CLOSED
     };
     private static final DateTimeFormatter MONTH =
             DateTimeFormatter.ofPattern("yyMM", Locale.ROOT).withZone(ZoneOffset.UTC);
@@ -292,7 +301,7 @@ class PastYears {
             }
         }
 
-        private String pick(String[] of) {
+        private <T> T pick(T[] of) {
             return of[random.nextInt(of.length)];
         }
 
@@ -312,19 +321,19 @@ class PastYears {
             for (String fact : trouble) {
                 told.add(new CaseForm.Fact(fact.split("=")[0], fact.split("=")[1], "told"));
             }
-            String stage = open ? pick(OPEN) : random.nextInt(14) == 0 ? "DECLINED" : "CLOSED";
-            boolean decided = !stage.equals("RECEIVED");
+            Stage stage = open ? pick(OPEN) : random.nextInt(14) == 0 ? Stage.DECLINED : Stage.CLOSED;
+            boolean decided = stage != Stage.RECEIVED;
             Ranking ranking = open && decided ? triage.rank(told) : null;
-            String path = !decided
+            RecoveryPath path = !decided
                     ? null
-                    : stage.equals("DECLINED")
-                            ? "decline"
-                            : ranking != null ? ranking.ranking().get(0).path() : "image-then-scan";
+                    : stage == Stage.DECLINED
+                            ? RecoveryPath.DECLINE
+                            : ranking != null ? ranking.ranking().get(0).path() : RecoveryPath.IMAGE_THEN_SCAN;
             String owner = pick(STAFF);
             Instant since = open
                     ? created.plus(Duration.ofMinutes(random.nextInt(15)))
                     : created.plus(Duration.ofHours(30 + random.nextInt(400)));
-            boolean held = stage.equals("ON_HOLD");
+            boolean held = stage == Stage.ON_HOLD;
             rows.row(
                     id,
                     number,
@@ -332,20 +341,20 @@ class PastYears {
                     customer,
                     contact,
                     "The " + type.replace('-', ' ') + " of " + name + ".",
-                    stage,
+                    stage.name(),
                     since,
                     owner,
-                    path,
+                    decided ? path.word() : null,
                     decided ? "" : null,
                     decided ? "Brantel triage protocol 2" : null,
                     held ? "Waits for the customer's answer." : null,
                     held ? now.atZone(ZoneOffset.UTC).toLocalDate().plusDays(random.nextInt(9) - 1) : null,
-                    held ? "RECEIVED" : null,
+                    held ? Stage.RECEIVED.name() : null,
                     created,
                     0);
             for (int i = 0; i < ROAD.length; i++) {
-                stages.row(id, ROAD[i], created.plus(Duration.ofHours(20L * i)), owner);
-                if (ROAD[i].equals(stage) || i == 0 && (held || stage.equals("DECLINED"))) {
+                stages.row(id, ROAD[i].name(), created.plus(Duration.ofHours(20L * i)), owner);
+                if (ROAD[i] == stage || i == 0 && (held || stage == Stage.DECLINED)) {
                     break;
                 }
             }
@@ -379,12 +388,21 @@ class PastYears {
                             .toLowerCase(Locale.ROOT));
             custody(number, created, owner, decided, path, stage);
             if (ranking != null) {
-                decisions.row(id, path, "", ranking.protocol(), Json.write(ranking), "received", owner, since);
+                decisions.row(
+                        id,
+                        path.word(),
+                        "",
+                        ranking.protocol(),
+                        Json.write(ranking),
+                        Stage.RECEIVED.word(),
+                        owner,
+                        since);
             }
             work(id, stage, owner, since);
         }
 
-        private void custody(String number, Instant created, String owner, boolean decided, String path, String stage) {
+        private void custody(
+                String number, Instant created, String owner, boolean decided, RecoveryPath path, Stage stage) {
             CustodyEntry entry = custody(CustodyEntry.next(
                     number, 1, CustodyEntry.START, created, owner, "logged the case", "from past years"));
             if (decided) {
@@ -394,10 +412,10 @@ class PastYears {
                         entry.hash(),
                         created.plusSeconds(900),
                         owner,
-                        "decided on " + path.replace('-', ' '),
+                        "decided on " + path.words(),
                         "Brantel triage protocol 2"));
             }
-            if (stage.equals("CLOSED")) {
+            if (stage == Stage.CLOSED) {
                 entry = custody(CustodyEntry.next(
                         number, 3, entry.hash(), created.plusSeconds(90_000), "the customer", "confirmed receipt", ""));
             }
@@ -410,8 +428,8 @@ class PastYears {
         }
 
         /** Sessions of cases that are being worked on. */
-        private void work(int id, String stage, String owner, Instant since) {
-            if (stage.equals("IMAGING")) {
+        private void work(int id, Stage stage, String owner, Instant since) {
+            if (stage == Stage.IMAGING) {
                 attachment++;
                 attachments.row(
                         attachment,
@@ -442,7 +460,7 @@ class PastYears {
                         owner,
                         since,
                         1_400_000 + random.nextInt(900_000));
-            } else if (stage.equals("RECOVERY")) {
+            } else if (stage == Stage.RECOVERY) {
                 recoveries.row(id, "DONE", "", 40, 40, 38, 2, 0, 90_000_000, owner, since);
             }
         }

@@ -11,6 +11,7 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.brantel.server.asks.Asking;
 import org.brantel.server.asks.OpenCases;
+import org.brantel.server.asks.Place;
 import org.brantel.server.asks.Question;
 import org.brantel.server.drafts.Drafts;
 import org.brantel.server.intake.CaseLists;
@@ -97,7 +98,11 @@ class Desk {
                     && !c.due().isBefore(now.minus(Duration.ofHours(1)))
                     && c.due().isBefore(tomorrow)) {
                 events.add(new DeskViews.Event(
-                        c.due(), "Clock of " + c.stage() + " runs out", c.number(), c.customer(), c.stage()));
+                        c.due(),
+                        "Clock of " + c.stage().word() + " runs out",
+                        c.number(),
+                        c.customer(),
+                        Place.of(c.stage())));
             }
             if (c.deadline() != null && c.deadline().equals(today)) {
                 events.add(new DeskViews.Event(
@@ -105,7 +110,7 @@ class Desk {
                         "Files are needed",
                         c.number(),
                         c.customer(),
-                        c.stage()));
+                        Place.of(c.stage())));
             }
         }
         work.stream()

@@ -3,7 +3,9 @@ package org.brantel.server.desk;
 import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.util.List;
+import org.brantel.server.asks.Place;
 import org.brantel.server.asks.Question;
+import org.brantel.server.intake.Stage;
 import org.brantel.server.work.WorkState;
 
 /** What the Desk shows. */
@@ -21,14 +23,14 @@ final class DeskViews {
             String what,
             WorkState state,
             double share,
-            String place,
+            Place place,
             @Nullable Instant ends) {}
 
     /** Something that has a time today. */
-    record Event(Instant at, String what, String caseNumber, String customer, String place) {}
+    record Event(Instant at, String what, String caseNumber, String customer, Place place) {}
 
     /** @param stage how many open cases stand where */
-    record Count(String stage, long cases, long late) {}
+    record Count(Stage stage, long cases, long late) {}
 
     /** @param waiting how many decisions there are in all; the most pressing ones are listed */
     record Desk(

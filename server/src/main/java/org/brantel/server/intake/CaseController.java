@@ -1,5 +1,6 @@
 package org.brantel.server.intake;
 
+import jakarta.annotation.Nullable;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
@@ -57,7 +58,14 @@ class CaseController {
             @RequestParam(defaultValue = "false") boolean late,
             @RequestParam(defaultValue = "0") int page,
             @RequestParam(defaultValue = "100") int size) {
-        return lists.page(new CaseLists.Filter(state, stage, owner, path, medium, late), page, size);
+        return lists.page(
+                new CaseLists.Filter(state, stageOf(stage), owner, PathFilter.of(path), medium, late), page, size);
+    }
+
+    private static @Nullable Stage stageOf(String text) {
+        return text.isEmpty()
+                ? null
+                : Stage.ofWord(text).orElseThrow(() -> Refusal.badInput("stage", "There is no stage '" + text + "'."));
     }
 
     /** Whose cases these are. */

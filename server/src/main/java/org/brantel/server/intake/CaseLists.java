@@ -1,5 +1,6 @@
 package org.brantel.server.intake;
 
+import jakarta.annotation.Nullable;
 import jakarta.persistence.criteria.Predicate;
 import jakarta.persistence.criteria.Root;
 import jakarta.persistence.criteria.Subquery;
@@ -33,9 +34,15 @@ public class CaseLists {
      * @param late   only those whose clock has run out
      * @param medium the type of any of its devices
      */
-    public record Filter(String state, String stage, String owner, String path, String medium, boolean late) {
+    public record Filter(
+            String state,
+            @Nullable Stage stage,
+            String owner,
+            @Nullable PathFilter path,
+            String medium,
+            boolean late) {
 
-        public static final Filter OPEN = new Filter("open", "", "", "", "", false);
+        public static final Filter OPEN = new Filter("open", null, "", null, "", false);
     }
 
     private static final int LONGEST = 1000;
@@ -84,18 +91,17 @@ public class CaseLists {
                 default ->
                     throw Refusal.badInput("state", "A case is open, closed or all of them, not '" + f.state() + "'.");
             }
-            if (!f.stage().isEmpty()) {
-                all.add(is.equal(
-                        root.get("stage"),
-                        Stage.ofWord(f.stage())
-                                .orElseThrow(
-                                        () -> Refusal.badInput("stage", "There is no stage '" + f.stage() + "'."))));
+            if (f.stage() != null) {
+                all.add(is.equal(root.get("stage"), f.stage()));
             }
             if (!f.owner().isEmpty()) {
                 all.add(is.equal(root.get("owner"), f.owner()));
             }
-            if (!f.path().isEmpty()) {
-                all.add(f.path().equals("none") ? is.isNull(root.get("path")) : is.equal(root.get("path"), f.path()));
+            if (f.path() != null) {
+                all.add(
+                        f.path().is() == null
+                                ? is.isNull(root.get("path"))
+                                : is.equal(root.get("path"), f.path().is()));
             }
             if (!f.medium().isEmpty()) {
                 Subquery<Long> ofMedium = query.subquery(Long.class);
@@ -137,7 +143,7 @@ public class CaseLists {
                             c.contactPerson(),
                             own.get(0).view(),
                             own.size(),
-                            c.stage().word(),
+                            c.stage(),
                             c.owner(),
                             c.path(),
                             c.createdAt(),

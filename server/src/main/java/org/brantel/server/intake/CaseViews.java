@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import org.brantel.core.source.Identity;
+import org.brantel.core.triage.RecoveryPath;
 import org.brantel.core.wanted.WantedLine;
 import org.brantel.server.customers.CustomerViews;
 import org.brantel.server.protocol.LabProtocol;
@@ -60,10 +61,10 @@ public final class CaseViews {
      */
     public record ConsentGiven(String look, String saidBy, String how, LocalDate saidOn, String who, Instant at) {}
 
-    public record StageVisit(String stage, Instant at, String who) {}
+    public record StageVisit(Stage stage, Instant at, String who) {}
 
     /** @param from the stage that it waits in */
-    public record Hold(String reason, LocalDate until, String from) {}
+    public record Hold(String reason, LocalDate until, Stage from) {}
 
     /**
      * One line of a list of cases.
@@ -77,9 +78,9 @@ public final class CaseViews {
             String contactPerson,
             Device device,
             int devices,
-            String stage,
+            Stage stage,
             String owner,
-            @Nullable String path,
+            @Nullable RecoveryPath path,
             Instant createdAt,
             Instant stageSince,
             @Nullable Instant due,
@@ -96,9 +97,9 @@ public final class CaseViews {
             String contactPerson,
             List<Device> devices,
             String story,
-            String stage,
+            Stage stage,
             String owner,
-            @Nullable String path,
+            @Nullable RecoveryPath path,
             @Nullable String pathReason,
             @Nullable String protocol,
             List<Fact> facts,

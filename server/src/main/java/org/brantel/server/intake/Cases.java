@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.brantel.core.triage.RecoveryPath;
 import org.brantel.server.custody.CustodyService;
 import org.brantel.server.customers.CustomerViews;
 import org.brantel.server.customers.Customers;
@@ -186,11 +187,11 @@ public class Cases {
 
     /** Records the decision on a recovery path and moves the case on. */
     @Transactional
-    public void decide(String number, int version, String path, String reason, String protocolName, String who) {
+    public void decide(String number, int version, RecoveryPath path, String reason, String protocolName, String who) {
         LabCase labCase = find(number);
         expectVersion(labCase, version);
         labCase.decide(path, reason, protocolName);
-        if (path.equals("decline")) {
+        if (path == RecoveryPath.DECLINE) {
             moveTo(labCase, Stage.DECLINED, who);
         } else if (labCase.stage() == Stage.RECEIVED || !labCase.stage().isOpen()) {
             // A case that is further on stays there: another path is another way of going on. One that was over is open
@@ -202,7 +203,7 @@ public class Cases {
 
     /** Puts back what a decision changed. */
     @Transactional
-    public void undecide(String number, String path, String reason, String protocolName, Stage stage) {
+    public void undecide(String number, RecoveryPath path, String reason, String protocolName, Stage stage) {
         LabCase labCase = find(number);
         labCase.decide(path, reason, protocolName);
         // Its clock goes on as if nothing had been decided.
@@ -302,7 +303,7 @@ public class Cases {
                 c.contactPerson(),
                 entries.devices(c),
                 c.story(),
-                c.stage().word(),
+                c.stage(),
                 c.owner(),
                 c.path(),
                 c.pathReason(),

@@ -11,6 +11,7 @@ import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.Instant;
 import java.time.LocalDate;
+import org.brantel.core.triage.RecoveryPath;
 
 @Entity
 @Table(name = "lab_case")
@@ -44,7 +45,7 @@ class LabCase {
     private Stage holdFrom;
 
     private String owner;
-    private String path;
+    private RecoveryPath path;
     private String pathReason;
     private String protocol;
     private boolean refit;
@@ -81,7 +82,7 @@ class LabCase {
         customerName = name.strip();
     }
 
-    void decide(String newPath, String reason, String protocolVersion) {
+    void decide(RecoveryPath newPath, String reason, String protocolVersion) {
         path = newPath;
         pathReason = reason;
         protocol = protocolVersion;
@@ -161,9 +162,7 @@ class LabCase {
 
     /** Null unless it is on hold. */
     CaseViews.Hold hold() {
-        return stage == Stage.ON_HOLD && holdUntil != null
-                ? new CaseViews.Hold(holdReason, holdUntil, holdFrom.word())
-                : null;
+        return stage == Stage.ON_HOLD && holdUntil != null ? new CaseViews.Hold(holdReason, holdUntil, holdFrom) : null;
     }
 
     Stage holdFrom() {
@@ -178,7 +177,7 @@ class LabCase {
         return owner;
     }
 
-    String path() {
+    RecoveryPath path() {
         return path;
     }
 

@@ -1,5 +1,6 @@
 package org.brantel.server.intake;
 
+import com.fasterxml.jackson.annotation.JsonValue;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.Optional;
@@ -17,15 +18,17 @@ public enum Stage {
     ON_HOLD,
     DECLINED;
 
+    /** As it goes over the wire. */
+    @JsonValue
     public String word() {
         return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 
-    static Optional<Stage> ofWord(String word) {
+    public static Optional<Stage> ofWord(String word) {
         return Arrays.stream(values()).filter(s -> s.word().equals(word)).findFirst();
     }
 
-    boolean isOpen() {
+    public boolean isOpen() {
         return this != CLOSED && this != DECLINED;
     }
 }

@@ -50,6 +50,6 @@ class StageRow {
     }
 
     CaseViews.StageVisit view() {
-        return new CaseViews.StageVisit(stage.word(), at, who);
+        return new CaseViews.StageVisit(stage, at, who);
     }
 }

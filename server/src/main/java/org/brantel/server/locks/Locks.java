@@ -10,6 +10,7 @@ import org.brantel.core.triage.Protocol;
 import org.brantel.core.triage.Ranking;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
+import org.brantel.server.intake.Stage;
 import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Topic;
@@ -22,7 +23,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class Locks {
 
-    private static final Set<String> OVER = Set.of("declined", "closed");
+    private static final Set<Stage> OVER = Set.of(Stage.DECLINED, Stage.CLOSED);
 
     private final Cases cases;
     private final LabProtocol protocol;
@@ -88,7 +89,7 @@ public class Locks {
                     + docket.hold().reason() + "); take it up again before its device is touched.");
         }
         if (OVER.contains(docket.stage())) {
-            why.add(docket.number() + " is " + docket.stage()
+            why.add(docket.number() + " is " + docket.stage().word()
                     + "; decide on another path before its device is touched.");
         }
         rules(docket).stream()

@@ -4,6 +4,7 @@ import java.util.List;
 import org.brantel.server.asks.Action;
 import org.brantel.server.asks.Asking;
 import org.brantel.server.asks.OpenCases;
+import org.brantel.server.asks.Place;
 import org.brantel.server.asks.Question;
 import org.springframework.stereotype.Component;
 
@@ -27,7 +28,7 @@ class MailQuestions implements Asking {
                         "Outbox",
                         "Write to the customer again?",
                         "The message was tried " + m.tries() + " times: " + m.trouble(),
-                        "received",
+                        Place.RECEIVED,
                         m.queuedAt(),
                         null,
                         List.of(
@@ -36,7 +37,7 @@ class MailQuestions implements Asking {
                                         Action.Call.post("/api/outbox/" + m.id() + "/retry"),
                                         "The message is tried again.",
                                         Action.Call.post("/api/outbox/" + m.id() + "/cancel")),
-                                Action.open("Open the case", "received"))))
+                                Action.open("Open the case", Place.RECEIVED))))
                 .toList();
     }
 }

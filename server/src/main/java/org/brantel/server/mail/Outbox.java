@@ -8,6 +8,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Set;
 import org.brantel.core.triage.Ranking;
+import org.brantel.core.triage.RecoveryPath;
 import org.brantel.server.delivery.Deliveries;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
@@ -83,7 +84,7 @@ public class Outbox {
     void decided(TriageService.Decided e) {
         queue(
                 e.caseNumber(),
-                e.path().equals("decline") ? "declined" : "decided",
+                e.path() == RecoveryPath.DECLINE ? "declined" : "decided",
                 e.label(),
                 e.reason(),
                 List.of(),

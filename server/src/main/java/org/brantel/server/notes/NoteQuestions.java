@@ -4,6 +4,7 @@ import java.util.List;
 import org.brantel.server.asks.Action;
 import org.brantel.server.asks.Asking;
 import org.brantel.server.asks.OpenCases;
+import org.brantel.server.asks.Place;
 import org.brantel.server.asks.Question;
 import org.brantel.server.intake.CaseViews;
 import org.springframework.stereotype.Component;
@@ -37,7 +38,7 @@ class NoteQuestions implements Asking {
                 "Note",
                 u.who() + " asks for you",
                 u.words().length() > MOST_SHOWN ? u.words().substring(0, MOST_SHOWN) + "…" : u.words(),
-                "received",
+                Place.RECEIVED,
                 u.at(),
                 c == null ? null : c.due(),
                 List.of(
@@ -46,6 +47,6 @@ class NoteQuestions implements Asking {
                                 Action.Call.post(seen),
                                 "The note was marked as seen.",
                                 new Action.Call(Action.Method.DELETE, seen, null)),
-                        Action.open("Open the case", "received")));
+                        Action.open("Open the case", Place.RECEIVED)));
     }
 }

@@ -10,6 +10,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.brantel.core.triage.Ranking;
+import org.brantel.core.triage.RecoveryPath;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.mail.Letters;
@@ -199,7 +200,7 @@ class Papers {
     /** The letter of a case that was declined. */
     byte[] decline(String number) throws IOException {
         CaseViews.Docket docket = cases.docket(number);
-        if (!"decline".equals(docket.path())) {
+        if (docket.path() != RecoveryPath.DECLINE) {
             throw Refusal.conflict(
                     number + " was not declined, so there is no letter of decline; decide on 'decline' first.");
         }
@@ -227,7 +228,7 @@ class Papers {
     /** What was written down at the decision, and what speaks for it. */
     private String reasons(String number, CaseViews.Docket docket) {
         Stream<String> evidence = triage.rank(number).ranking().stream()
-                .filter(r -> r.path().equals("decline"))
+                .filter(r -> r.path() == RecoveryPath.DECLINE)
                 .flatMap(r -> r.speaksFor().stream())
                 .map(Ranking.Piece::reason);
         return Stream.concat(Stream.ofNullable(docket.pathReason()), evidence)

@@ -19,6 +19,7 @@ import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.servlet.resource.NoResourceFoundException;
 import org.springframework.web.util.DisconnectedClientHelper;
+import tools.jackson.databind.exc.InvalidFormatException;
 
 /** Turns whatever is refused into one sentence with the right status. */
 @RestControllerAdvice
@@ -49,6 +50,16 @@ class Refusals {
                 && own.getMessage() != null
                 && !(own instanceof NumberFormatException)) {
             return answer(HttpStatus.BAD_REQUEST, "It could not be taken: " + own.getMessage() + ".", null);
+        }
+        if (e.getMostSpecificCause() instanceof InvalidFormatException value
+                && value.getTargetType() != null
+                && value.getTargetType().isEnum()
+                && !value.getPath().isEmpty()) {
+            String field = value.getPath().get(value.getPath().size() - 1).getPropertyName();
+            return answer(
+                    HttpStatus.BAD_REQUEST,
+                    "'" + value.getValue() + "' is not a possible value of " + field + ".",
+                    field);
         }
         if (e.getMostSpecificCause() instanceof DateTimeException) {
             return answer(HttpStatus.BAD_REQUEST, "A date could not be read; write it like 2026-11-25.", null);

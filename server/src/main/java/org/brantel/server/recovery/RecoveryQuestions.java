@@ -7,10 +7,12 @@ import java.util.stream.Stream;
 import org.brantel.server.asks.Action;
 import org.brantel.server.asks.Asking;
 import org.brantel.server.asks.OpenCases;
+import org.brantel.server.asks.Place;
 import org.brantel.server.asks.Question;
 import org.brantel.server.asks.WorkAtHand;
 import org.brantel.server.intake.CaseLists;
 import org.brantel.server.intake.CaseViews;
+import org.brantel.server.intake.Stage;
 import org.brantel.server.work.WorkState;
 import org.springframework.stereotype.Component;
 
@@ -30,7 +32,7 @@ class RecoveryQuestions implements Asking, WorkAtHand {
 
     @Override
     public List<Question> about(OpenCases open) {
-        List<CaseViews.Summary> cases = open.in("recovery");
+        List<CaseViews.Summary> cases = open.in(Stage.RECOVERY);
         Map<String, RecoveryViews.Run> newest = recoveries.newest(lists.ids(OpenCases.numbers(cases)));
         return cases.stream()
                 .filter(c -> newest.containsKey(c.number()))
@@ -46,8 +48,8 @@ class RecoveryQuestions implements Asking, WorkAtHand {
                     "Seal the delivery?",
                     r.whole() + " whole, " + r.gapped() + " with gaps, " + r.doubtful() + " in doubt, " + r.notWritten()
                             + " not written; all read back.",
-                    "handover",
-                    Action.open("Open handover", "handover")));
+                    Place.HANDOVER,
+                    Action.open("Open handover", Place.HANDOVER)));
         }
         return r.trouble() == null
                 ? Stream.of()
@@ -56,8 +58,8 @@ class RecoveryQuestions implements Asking, WorkAtHand {
                         "Recovery",
                         "Go on recovering?",
                         r.trouble(),
-                        "recovery",
-                        Action.open("Open recovery", "recovery")));
+                        Place.RECOVERY,
+                        Action.open("Open recovery", Place.RECOVERY)));
     }
 
     @Override
@@ -68,7 +70,7 @@ class RecoveryQuestions implements Asking, WorkAtHand {
                         "Recovering",
                         r.state(),
                         (double) r.done() / Math.max(1, r.total()),
-                        "recovery",
+                        Place.RECOVERY,
                         WorkAtHand.ends(r.startedAt(), clock.instant(), r.done(), r.total())))
                 .toList();
     }

@@ -2,6 +2,7 @@ package org.brantel.server.scan;
 
 import java.time.Clock;
 import java.util.List;
+import org.brantel.server.asks.Place;
 import org.brantel.server.asks.WorkAtHand;
 import org.springframework.stereotype.Component;
 
@@ -25,7 +26,7 @@ class ScanningAtHand implements WorkAtHand {
                         "Scanning",
                         s.state(),
                         s.total() == 0 ? 0 : (double) s.done() / s.total(),
-                        "scanning",
+                        Place.SCANNING,
                         WorkAtHand.ends(s.startedAt(), clock.instant(), s.done(), s.total())))
                 .toList();
     }

@@ -18,6 +18,7 @@ import org.brantel.core.imaging.QuietHours;
 import org.brantel.core.json.Json;
 import org.brantel.core.source.SourceException;
 import org.brantel.core.source.nbd.NbdAddress;
+import org.brantel.core.triage.RecoveryPath;
 import org.brantel.server.platform.Refusal;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -143,11 +144,11 @@ public class LabSettings {
                 || prices.currency().length() > 5) {
             throw Refusal.badInput("currency", "The currency is one to five characters, like £ or EUR.");
         }
-        for (Map.Entry<String, Band> e : prices.byPath().entrySet()) {
+        for (Map.Entry<RecoveryPath, Band> e : prices.byPath().entrySet()) {
             if (e.getValue() == null || e.getValue().high() > 1e7) {
                 throw Refusal.badInput(
-                        e.getKey(),
-                        "The price of " + e.getKey().replace('-', ' ') + " is missing or more than ten million.");
+                        e.getKey().word(),
+                        "The price of " + e.getKey().words() + " is missing or more than ten million.");
             }
         }
         if (!(prices.perTerabyte() >= 0)

@@ -2,6 +2,7 @@ package org.brantel.server.triage;
 
 import jakarta.annotation.Nullable;
 import jakarta.persistence.Column;
+import jakarta.persistence.Convert;
 import jakarta.persistence.Entity;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
@@ -11,9 +12,9 @@ import java.io.IOException;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
-import java.util.Locale;
 import org.brantel.core.json.Json;
 import org.brantel.core.triage.Ranking;
+import org.brantel.core.triage.RecoveryPath;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Stage;
 import org.springframework.data.jpa.repository.JpaRepository;
@@ -29,10 +30,10 @@ class Decision {
     /** @param leader the path that led then; null when all were barred */
     record View(
             long id,
-            String path,
+            RecoveryPath path,
             String reason,
             String protocol,
-            @Nullable String leader,
+            @Nullable RecoveryPath leader,
             String who,
             Instant at,
             boolean undone) {}
@@ -48,7 +49,7 @@ class Decision {
     private Long caseId;
 
     @Column(updatable = false)
-    private String path;
+    private RecoveryPath path;
 
     @Column(updatable = false)
     private String reason;
@@ -60,7 +61,7 @@ class Decision {
     private String ranking;
 
     @Column(updatable = false)
-    private String pathBefore;
+    private RecoveryPath pathBefore;
 
     @Column(updatable = false)
     private String reasonBefore;
@@ -69,7 +70,8 @@ class Decision {
     private String protocolBefore;
 
     @Column(updatable = false)
-    private String stageBefore;
+    @Convert(converter = StageWord.class)
+    private Stage stageBefore;
 
     @Column(updatable = false)
     private String who;
@@ -82,7 +84,13 @@ class Decision {
     protected Decision() {}
 
     Decision(
-            Long caseId, CaseViews.Docket before, String path, String reason, Ranking ranking, String who, Instant at) {
+            Long caseId,
+            CaseViews.Docket before,
+            RecoveryPath path,
+            String reason,
+            Ranking ranking,
+            String who,
+            Instant at) {
         this.caseId = caseId;
         this.path = path;
         this.reason = reason;
@@ -108,7 +116,7 @@ class Decision {
         return caseId;
     }
 
-    String path() {
+    RecoveryPath path() {
         return path;
     }
 
@@ -116,7 +124,7 @@ class Decision {
         return protocol;
     }
 
-    String pathBefore() {
+    RecoveryPath pathBefore() {
         return pathBefore;
     }
 
@@ -129,14 +137,14 @@ class Decision {
     }
 
     Stage stageBefore() {
-        return Stage.valueOf(stageBefore.toUpperCase(Locale.ROOT).replace('-', '_'));
+        return stageBefore;
     }
 
     /** Where the case stood right after it. */
-    String stageAfter() {
-        return path.equals("decline")
-                ? "declined"
-                : List.of("received", "declined", "closed").contains(stageBefore) ? "triaged" : stageBefore;
+    Stage stageAfter() {
+        return path == RecoveryPath.DECLINE
+                ? Stage.DECLINED
+                : stageBefore == Stage.RECEIVED || !stageBefore.isOpen() ? Stage.TRIAGED : stageBefore;
     }
 
     Ranking ranking() {

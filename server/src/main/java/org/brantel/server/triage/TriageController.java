@@ -14,6 +14,7 @@ import org.brantel.core.spoken.Capacity;
 import org.brantel.core.triage.Movement;
 import org.brantel.core.triage.Protocol;
 import org.brantel.core.triage.Ranking;
+import org.brantel.core.triage.RecoveryPath;
 import org.brantel.server.intake.CaseForm;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
@@ -47,11 +48,11 @@ class TriageController {
             @NotNull List<CaseForm.@Valid Fact> facts,
             @NotEmpty List<@NotNull @Valid AskedDevice> devices,
             @Nullable LocalDate deadline,
-            @Nullable String path) {}
+            @Nullable RecoveryPath path) {}
 
     /** @param reason needed when the path is not the first */
     record NewDecision(
-            @NotBlank(message = "Choose a recovery path.") String path,
+            @NotNull(message = "Choose a recovery path.") RecoveryPath path,
 
             @Nullable @Size(max = 2000, message = "The reason is longer than 2,000 characters.")
             String reason,
@@ -98,7 +99,7 @@ class TriageController {
                 .toList());
         return triage.estimate(
                 asked.facts(),
-                asked.path() == null ? "" : asked.path(),
+                asked.path(),
                 asked.devices().get(0).type(),
                 capacity,
                 asked.devices().get(0).attachedBy(),
@@ -120,7 +121,11 @@ class TriageController {
 
     @GetMapping("/api/cases/{number}/triage/estimate")
     Estimate estimateOf(@PathVariable String number, @RequestParam(defaultValue = "") String path) {
-        return triage.estimate(number, path);
+        RecoveryPath asked = path.isEmpty()
+                ? null
+                : RecoveryPath.ofWord(path)
+                        .orElseThrow(() -> Refusal.badInput("path", "There is no recovery path '" + path + "'."));
+        return triage.estimate(number, asked);
     }
 
     @GetMapping("/api/cases/{number}/triage/history")

@@ -6,14 +6,17 @@ import java.util.Locale;
 import java.util.Map;
 import org.brantel.core.triage.Protocol;
 import org.brantel.core.triage.Ranking;
+import org.brantel.core.triage.RecoveryPath;
 import org.brantel.server.asks.Action;
 import org.brantel.server.asks.Asking;
 import org.brantel.server.asks.HoldQuestions;
 import org.brantel.server.asks.OpenCases;
+import org.brantel.server.asks.Place;
 import org.brantel.server.asks.Question;
 import org.brantel.server.intake.CaseForm;
 import org.brantel.server.intake.CaseLists;
 import org.brantel.server.intake.CaseViews;
+import org.brantel.server.intake.Stage;
 import org.brantel.server.protocol.LabProtocol;
 import org.springframework.stereotype.Component;
 
@@ -21,8 +24,8 @@ import org.springframework.stereotype.Component;
 @Component
 class TriageQuestions implements Asking {
 
-    private static final Action LOOK = Action.open("Open triage", "triaged");
-    private static final Action CASE = Action.open("Open the case", "notes");
+    private static final Action LOOK = Action.open("Open triage", Place.TRIAGED);
+    private static final Action CASE = Action.open("Open the case", Place.NOTES);
     /** A lead of less than this is too close to be taken with one key. */
     private static final int CLEAR_LEAD = 3;
 
@@ -40,8 +43,8 @@ class TriageQuestions implements Asking {
 
     @Override
     public List<Question> about(OpenCases open) {
-        List<Question> all = new ArrayList<>(undecided(open.in("received")));
-        open.in("triaged").stream().map(this::firstMove).forEach(all::add);
+        List<Question> all = new ArrayList<>(undecided(open.in(Stage.RECEIVED)));
+        open.in(Stage.TRIAGED).stream().map(this::firstMove).forEach(all::add);
         all.addAll(moved(open));
         return all;
     }
@@ -63,7 +66,7 @@ class TriageQuestions implements Asking {
         int lead = first.score() - second.score();
         if (first.barred() || first.score() <= 0) {
             String why = "The facts do not speak for any path yet; ask more.";
-            return Question.of(c, "Path", "Which recovery path?", why, "triaged", LOOK);
+            return Question.of(c, "Path", "Which recovery path?", why, Place.TRIAGED, LOOK);
         }
         if (lead >= CLEAR_LEAD || second.barred()) {
             String by = second.barred()
@@ -74,7 +77,7 @@ class TriageQuestions implements Asking {
                     "Path",
                     first.label() + "?",
                     "It leads by " + by + ". " + first.speaksFor().get(0).reason(),
-                    "triaged",
+                    Place.TRIAGED,
                     take(c, first, version),
                     LOOK);
         }
@@ -84,7 +87,7 @@ class TriageQuestions implements Asking {
                 "Path",
                 first.label() + ", or " + second.label().toLowerCase(Locale.ROOT) + "?",
                 apart + "; one more answer settles it.",
-                "triaged",
+                Place.TRIAGED,
                 LOOK);
     }
 
@@ -102,29 +105,29 @@ class TriageQuestions implements Asking {
     private Question firstMove(CaseViews.Summary c) {
         String move = protocol.triage()
                 .protocol()
-                .path(c.path())
+                .path(c.path().word())
                 .map(Protocol.Path::firstMove)
                 .orElse("");
-        String decided = "The path is decided: " + c.path().replace('-', ' ') + ". " + move;
+        String decided = "The path is decided: " + c.path().words() + ". " + move;
         return switch (c.path()) {
-            case "hardware-work" ->
+            case HARDWARE_WORK ->
                 waiting(c, "Partner", "What does the partner's bench say?", decided, "Waits for the partner's bench.");
-            case "existing-copy" ->
+            case EXISTING_COPY ->
                 waiting(c, "Copy", "Was the copy found?", decided, "Waits until the customer has looked for the copy.");
-            case "unlock-first" -> waiting(c, "Key", "Is the key there?", decided, "Waits for the key.");
+            case UNLOCK_FIRST -> waiting(c, "Key", "Is the key there?", decided, "Waits for the key.");
             default ->
                 Question.of(
                         c,
                         "Bench",
                         "Attach its device and read it?",
                         decided,
-                        "imaging",
-                        Action.open("Open imaging", "imaging"));
+                        Place.IMAGING,
+                        Action.open("Open imaging", Place.IMAGING));
         };
     }
 
     private Question waiting(CaseViews.Summary c, String kind, String question, String decided, String reason) {
-        return Question.of(c, kind, question, decided, "triaged", holds.holdWeek(c, "Hold a week", reason), CASE);
+        return Question.of(c, kind, question, decided, Place.TRIAGED, holds.holdWeek(c, "Hold a week", reason), CASE);
     }
 
     private List<Question> moved(OpenCases open) {
@@ -134,15 +137,15 @@ class TriageQuestions implements Asking {
                 .toList();
         return triage.movedFar(decided).stream()
                 .map(m -> {
-                    String leads = m.movement().leadsNow();
-                    String now = leads == null ? "no path is open" : leads.replace('-', ' ') + " leads now";
+                    RecoveryPath leads = m.movement().leadsNow();
+                    String now = leads == null ? "no path is open" : leads.words() + " leads now";
                     return Question.of(
                             open.numbered(m.caseNumber()).orElseThrow(),
                             "Moved",
-                            "Still " + m.path().replace('-', ' ') + "?",
+                            "Still " + m.path().words() + "?",
                             "The facts have changed since it was decided: " + now
                                     + (m.movement().newStops().isEmpty() ? "." : ", and a stop rule came up."),
-                            "triaged",
+                            Place.TRIAGED,
                             LOOK);
                 })
                 .toList();

@@ -1,5 +1,6 @@
 package org.brantel.server.triage;
 
+import jakarta.annotation.Nullable;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -16,6 +17,7 @@ import org.brantel.core.estimate.Measured;
 import org.brantel.core.json.Json;
 import org.brantel.core.triage.Movement;
 import org.brantel.core.triage.Ranking;
+import org.brantel.core.triage.RecoveryPath;
 import org.brantel.core.triage.Triage;
 import org.brantel.server.bench.Bench;
 import org.brantel.server.intake.CaseForm;
@@ -37,13 +39,13 @@ import org.springframework.transaction.annotation.Transactional;
 public class TriageService {
 
     /** A path was decided on; {@code label} is its name, {@code reason} may be empty. */
-    public record Decided(String caseNumber, String path, String label, String reason) {}
+    public record Decided(String caseNumber, RecoveryPath path, String label, String reason) {}
 
     /** The latest decision was taken back. */
     public record Undecided(String caseNumber) {}
 
     /** What a case's latest decision would be made of today. */
-    public record Moved(String caseNumber, String path, Movement movement) {}
+    public record Moved(String caseNumber, @Nullable RecoveryPath path, Movement movement) {}
 
     private static final Set<String> BOXES = Set.of("nas", "raid-set");
 
@@ -99,9 +101,9 @@ public class TriageService {
         return cases.docket(number).stated();
     }
 
-    /** @param path empty for the one that leads */
+    /** @param path null for the one that leads */
     @Transactional(readOnly = true)
-    public Estimate estimate(String number, String path) {
+    public Estimate estimate(String number, @Nullable RecoveryPath path) {
         CaseViews.Docket docket = cases.docket(number);
         return estimate(
                 docket.stated(),
@@ -126,17 +128,14 @@ public class TriageService {
     /** @param capacity bytes of all devices together; 0 when not known */
     Estimate estimate(
             List<CaseForm.Fact> facts,
-            String path,
+            @Nullable RecoveryPath path,
             String medium,
             long capacity,
             String attachedBy,
             LocalDate deadline) {
         Triage triage = protocol.triage();
-        String meant =
-                path.isEmpty() ? triage.ranking(protocol.facts(facts)).get(0).path() : path;
-        if (triage.protocol().path(meant).isEmpty()) {
-            throw Refusal.badInput("path", "There is no recovery path '" + meant + "'.");
-        }
+        RecoveryPath meant =
+                path == null ? triage.ranking(protocol.facts(facts)).get(0).path() : path;
         List<Measured> history = new ArrayList<>(bench.measured());
         history.addAll(scans.measured());
         return protocol.estimator()
@@ -151,14 +150,15 @@ public class TriageService {
 
     /** @param reason needed when the path is not the first of the ranking, or is barred */
     @Transactional
-    public void decide(String number, int version, String path, String reason, String who) {
+    public void decide(String number, int version, RecoveryPath path, String reason, String who) {
         CaseViews.Docket docket = cases.docket(number);
         Ranking ranking = rank(docket.stated());
         Ranking.Ranked chosen = ranking.ranking().stream()
-                .filter(r -> r.path().equals(path))
+                .filter(r -> r.path() == path)
                 .findFirst()
-                .orElseThrow(() -> Refusal.badInput("path", "There is no recovery path '" + path + "'."));
-        boolean first = ranking.ranking().get(0).path().equals(path);
+                .orElseThrow(() ->
+                        Refusal.badInput("path", "The protocol in force has no recovery path '" + path.words() + "'."));
+        boolean first = ranking.ranking().get(0).path() == path;
         String words = reason == null ? "" : reason.strip();
         if (chosen.barred() && words.isEmpty()) {
             throw Refusal.badInput(
@@ -192,13 +192,13 @@ public class TriageService {
                 .filter(d -> !d.isUndone())
                 .findFirst()
                 .orElseThrow(() -> Refusal.conflict("No decision stands on " + number + ", so there is none to undo."));
-        if (!docket.stage().equals(last.stageAfter())) {
-            throw Refusal.conflict(number + " has gone on since (it is in " + docket.stage()
-                    + "), so its decision cannot be undone; decide anew instead.");
+        if (docket.stage() != last.stageAfter()) {
+            throw Refusal.conflict(number + " has gone on since (it is in "
+                    + docket.stage().word() + "), so its decision cannot be undone; decide anew instead.");
         }
         last.undo(clock.instant());
         cases.undecide(number, last.pathBefore(), last.reasonBefore(), last.protocolBefore(), last.stageBefore());
-        happenings.tell(number, who, "took the decision back", last.path().replace('-', ' '));
+        happenings.tell(number, who, "took the decision back", last.path().words());
         announcer.publishEvent(new Undecided(number));
     }
 
@@ -243,8 +243,7 @@ public class TriageService {
                             d.path(),
                             Movement.between(d.ranking(), triage.rankUnasked(protocol.facts(facts.get(number)))));
                 })
-                .filter(m ->
-                        m.movement().matters() && !m.path().equals(m.movement().leadsNow()))
+                .filter(m -> m.movement().matters() && m.path() != m.movement().leadsNow())
                 .toList();
     }
 
@@ -275,7 +274,7 @@ public class TriageService {
                 List<CaseForm.Fact> own = facts.get(c.number());
                 moved.add(new Moved(
                         c.number(),
-                        c.path() == null ? "" : c.path(),
+                        c.path(),
                         Movement.between(
                                 now.rankUnasked(LabProtocol.facts(own, now.protocol())),
                                 candidate.rankUnasked(LabProtocol.facts(own, candidate.protocol())))));
