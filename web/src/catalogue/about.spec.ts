@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import type { CatalogueLine } from '@/api/types'
 import { aboutWords, hashWords, versionWords } from './about'
 
 describe('what content says of itself', () => {
@@ -22,7 +23,7 @@ describe('a hash', () => {
 
 describe('other versions of a line', () => {
   it('are those that differ from the one that leads, in the order of sessions', () => {
-    const versions = {
+    const versions: CatalogueLine['versions'] = {
       12: { rank: 1130, prognosis: 'gapped', score: 30, origin: 'live', path: '/a' },
       3: { rank: 5, prognosis: 'whole', score: 95, origin: 'carved' },
       9: { rank: 1, prognosis: 'whole', score: 99, origin: 'live' },

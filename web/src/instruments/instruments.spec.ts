@@ -21,7 +21,7 @@ const path = (
   against: ReturnType<typeof piece>[] = [],
   barred = false,
 ): RankedPath => ({
-  path: label.toLowerCase(),
+  path: 'decline',
   label,
   score: 0,
   barred,

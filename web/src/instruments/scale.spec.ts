@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
+import type { RankedPath } from '@/api/types'
 import { factWords, reach, rowsOf } from './scale'
 
-const path = {
+const path: RankedPath = {
   path: 'hardware-work',
   label: 'Hardware work',
   score: 5,

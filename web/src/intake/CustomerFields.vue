@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { BFormInput } from 'bootstrap-vue-next'
 import { computed } from 'vue'
-import type { CustomerForm, KnownCustomer } from '@/api/types'
+import type { CustomerForm, CustomerWay, KnownCustomer } from '@/api/types'
 import { knownCustomer } from './form'
 import KnownCustomers from './KnownCustomers.vue'
 
@@ -23,7 +23,7 @@ function setWay(i: number, text: string): void {
     ways: customer.value.ways.map((w, at) => (at === i ? { ...w, value: text } : w)),
   }
 }
-function add(kind: string): void {
+function add(kind: CustomerWay['kind']): void {
   customer.value = { ...customer.value, ways: [...customer.value.ways, { kind, value: '' }] }
 }
 function drop(i: number): void {

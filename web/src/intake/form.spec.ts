@@ -41,7 +41,7 @@ describe('facts', () => {
     expect(toggleFact(toggleFact([], 'worth', 'important', false), 'worth', 'important', false)).toEqual([])
   })
   it('leave alone what the bench observed', () => {
-    const seen = [{ code: 'symptom.noise', value: 'clicking', source: 'observed' }]
+    const seen = [{ code: 'symptom.noise', value: 'clicking', source: 'observed' as const }]
     expect(toggleFact(seen, 'symptom.noise', 'none', false)).toHaveLength(2)
   })
   it('include the device type for ranking, once', () => {

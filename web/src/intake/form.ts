@@ -1,4 +1,4 @@
-import type { CaseForm, CustomerForm, DeviceForm, Docket, FactForm } from '@/api/types'
+import type { CaseForm, CustomerForm, CustomerWay, DeviceForm, Docket, FactForm } from '@/api/types'
 
 /** The intake form: what a coordinator enters, and how it comes from and goes to the server. */
 
@@ -126,11 +126,11 @@ export function knownCustomer(known: {
   id: number
   kind: string
   name: string
-  preferred: string
-  ways: { kind: string; value: string }[]
+  preferred: CustomerForm['preferred']
+  ways: CustomerWay[]
 }): CustomerForm {
   const ways = known.ways.map((w) => ({ ...w }))
-  for (const kind of ['phone', 'email']) if (!ways.some((w) => w.kind === kind)) ways.push({ kind, value: '' })
+  for (const kind of ['phone', 'email'] as const) if (!ways.some((w) => w.kind === kind)) ways.push({ kind, value: '' })
   return { id: known.id, kind: known.kind, name: known.name, preferred: known.preferred, ways }
 }
 

@@ -1,4 +1,4 @@
-import type { CaseForm, FactForm, Heard, WantedForm } from '@/api/types'
+import type { CaseForm, CustomerWay, FactForm, Heard, WantedForm } from '@/api/types'
 import { emptyDevice } from './form'
 
 /** How what is heard in the free line comes into the form, and goes out of it again when the words change. */
@@ -214,8 +214,12 @@ function callerOf(form: CaseForm, part: string): string {
   return part === 'name' ? form.contactPerson : (form.customer.ways.find((w) => w.kind === part)?.value ?? '')
 }
 
+function isWay(part: string): part is CustomerWay['kind'] {
+  return part === 'phone' || part === 'email' || part === 'post'
+}
+
 function withCaller(form: CaseForm, part: string, told: string): CaseForm {
-  if (part === 'name') return { ...form, contactPerson: told }
+  if (!isWay(part)) return { ...form, contactPerson: told }
   const at = form.customer.ways.findIndex((w) => w.kind === part)
   const ways =
     at < 0

@@ -13,11 +13,7 @@ defineEmits<{ /** Scan this volume alone. */ scan: [] }>()
 const box = useTemplateRef<HTMLElement>('box')
 onMounted(() => box.value?.scrollIntoView({ block: 'nearest' }))
 const counts = computed(() => props.report.inVolumes?.find((c) => c.volume === props.volume.index))
-const problems = computed(() =>
-  props.report.problems.filter(
-    (p) => p.includes(`at byte ${props.volume.startByte} `) || p.startsWith(`Volume ${props.volume.index} `),
-  ),
-)
+const problems = computed(() => counts.value?.problems ?? [])
 </script>
 
 <template>

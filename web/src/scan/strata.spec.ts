@@ -4,7 +4,7 @@ import { holds, rowName, strataOf, wholeShare } from './strata'
 
 const GIB = 1 << 30
 
-function volume(index: number, startByte: number, lengthBytes: number, state = 'live'): Volume {
+function volume(index: number, startByte: number, lengthBytes: number, state: Volume['state'] = 'live'): Volume {
   return {
     index,
     fs: 'ntfs',
@@ -67,6 +67,7 @@ describe('strata', () => {
       findings: 1240,
       origins: { deleted: 40, live: 1200 },
       prognoses: { whole: 1178, doubtful: 62 },
+      problems: [],
     }
     expect(holds(volume(0, 0, 1), counts)).toBe('40 deleted, 1,200 live')
     expect(holds(volume(0, 0, 1), undefined)).toBe('no files found')

@@ -39,8 +39,7 @@ final class VolumesVerb implements Callable<Integer> {
                     .map(Volumes.Found::volume)
                     .distinct()
                     .toList();
-            boolean wholeMedium = volumes.stream()
-                    .anyMatch(v -> v.startByte() == 0 && v.state().equals(Volume.LIVE));
+            boolean wholeMedium = volumes.stream().anyMatch(v -> v.startByte() == 0 && v.state() == Volume.State.LIVE);
             List<Partition> partitions = wholeMedium ? List.of() : PartitionTables.read(opened, new ArrayList<>());
             System.out.println(Json.writePretty(new Listing(partitions, volumes, problems)));
             return problems.isEmpty() ? EngineCommand.DONE : EngineCommand.DONE_WITH_NOTE;

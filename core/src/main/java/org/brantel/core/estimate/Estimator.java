@@ -67,7 +67,8 @@ public final class Estimator {
                 .toList();
         boolean healthy = slow.isEmpty() && path != RecoveryPath.CAREFUL_IMAGING;
         List<Measured> alike = history.stream()
-                .filter(m -> m.work().equals("imaging") && m.medium().equals(job.medium()) && m.healthy() == healthy)
+                .filter(m ->
+                        m.work() == Measured.Work.IMAGING && m.medium().equals(job.medium()) && m.healthy() == healthy)
                 .toList();
         Band usual =
                 defaults.imaging().getOrDefault(job.medium(), defaults.imaging().get("other"));
@@ -105,8 +106,8 @@ public final class Estimator {
         if (!path.scans() || job.capacity() <= 0) {
             return null;
         }
-        Pace structure = Pace.of(defaults.structure(), of("structure", history), "structure scans");
-        Pace carve = Pace.of(defaults.carve(), of("carve", history), "carving");
+        Pace structure = Pace.of(defaults.structure(), of(Measured.Work.STRUCTURE, history), "structure scans");
+        Pace carve = Pace.of(defaults.carve(), of(Measured.Work.CARVE, history), "carving");
         return Estimate.Part.of(
                 new Band(
                         job.capacity() / structure.rate().high(),
@@ -118,8 +119,8 @@ public final class Estimator {
                         "the low end is a structure scan alone, the high end both"));
     }
 
-    private static List<Measured> of(String work, List<Measured> history) {
-        return history.stream().filter(m -> m.work().equals(work)).toList();
+    private static List<Measured> of(Measured.Work work, List<Measured> history) {
+        return history.stream().filter(m -> m.work() == work).toList();
     }
 
     private Estimate.Part effort(RecoveryPath path, Facts facts) {

@@ -1,5 +1,6 @@
 package org.brantel.core.finding;
 
+import com.fasterxml.jackson.annotation.JsonValue;
 import java.util.Locale;
 
 /** Where a finding's record comes from. */
@@ -13,6 +14,8 @@ public enum Origin {
     /** Recognised by its content alone. */
     CARVED;
 
+    /** As files and the API write it. */
+    @JsonValue
     public String word() {
         return name().toLowerCase(Locale.ROOT);
     }

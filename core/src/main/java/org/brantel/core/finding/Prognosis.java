@@ -1,5 +1,6 @@
 package org.brantel.core.finding;
 
+import com.fasterxml.jackson.annotation.JsonValue;
 import java.util.Locale;
 
 /** How intact a finding's bytes are judged to be. */
@@ -15,6 +16,8 @@ public enum Prognosis {
     /** Live data or zeros stand where the content was. */
     OVERWRITTEN;
 
+    /** As files and the API write it. */
+    @JsonValue
     public String word() {
         return name().toLowerCase(Locale.ROOT);
     }

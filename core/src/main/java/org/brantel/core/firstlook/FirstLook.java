@@ -50,13 +50,11 @@ public final class FirstLook {
     private void identity(Identity expected) {
         IdentityCheck check = IdentityCheck.compare(expected, source.identity());
         List<String> differing = check.lines().stream()
-                .filter(l -> l.verdict() == IdentityCheck.Verdict.DIFFERS
-                        && !l.what().equals("size"))
-                .map(IdentityCheck.Line::what)
+                .filter(l -> l.verdict() == IdentityCheck.Verdict.DIFFERS && l.what() != IdentityCheck.What.SIZE)
+                .map(l -> l.what().word())
                 .toList();
         boolean anyEqual = check.lines().stream()
-                .anyMatch(l ->
-                        l.verdict() == IdentityCheck.Verdict.EQUAL && !l.what().equals("size"));
+                .anyMatch(l -> l.verdict() == IdentityCheck.Verdict.EQUAL && l.what() != IdentityCheck.What.SIZE);
         if (!differing.isEmpty() || anyEqual) {
             add(
                     "bench.identity",
@@ -67,7 +65,7 @@ public final class FirstLook {
                                     + " from the case's");
         }
         IdentityCheck.Line size = check.lines().stream()
-                .filter(l -> l.what().equals("size"))
+                .filter(l -> l.what() == IdentityCheck.What.SIZE)
                 .findFirst()
                 .orElseThrow();
         if (source.size() == 0) {

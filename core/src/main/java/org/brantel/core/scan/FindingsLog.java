@@ -8,6 +8,7 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -34,6 +35,7 @@ final class FindingsLog implements Closeable {
     private final Map<String, Long> origins = new TreeMap<>();
     private final Map<String, Long> prognoses = new TreeMap<>();
     private final Map<Integer, VolumeCounts> volumes = new TreeMap<>();
+    private final Map<Integer, List<String>> problems = new HashMap<>();
     private final BitSet joined = new BitSet();
     private List<Finding> batch = new ArrayList<>(BATCH);
     private volatile IOException failed;
@@ -128,8 +130,16 @@ final class FindingsLog implements Closeable {
         return origins;
     }
 
+    /** What was malformed in a volume, and where. */
+    void problem(int volume, String what) {
+        problems.computeIfAbsent(volume, v -> new ArrayList<>()).add(what);
+        volumes.computeIfAbsent(volume, VolumeCounts::none);
+    }
+
     List<VolumeCounts> volumes() {
-        return List.copyOf(volumes.values());
+        return volumes.values().stream()
+                .map(v -> v.with(problems.getOrDefault(v.volume(), List.of())))
+                .toList();
     }
 
     Map<String, Long> prognoses() {

@@ -129,9 +129,11 @@ public final class Scan {
             listener.progressed("records", done++, those.size());
             boolean wanted = plan.volume() == null || found.volume().index() == plan.volume();
             if (!found.volume().readable()) {
-                problems.add("Volume " + found.volume().index() + " ("
-                        + found.volume().fs() + "): "
-                        + String.join(" ", found.volume().remarks()));
+                problem(
+                        found.volume(),
+                        "Volume " + found.volume().index() + " ("
+                                + found.volume().fs() + "): "
+                                + String.join(" ", found.volume().remarks()));
             } else {
                 walk(found, wanted && keep, stop);
             }
@@ -142,26 +144,26 @@ public final class Scan {
     private void walk(Volumes.Found found, boolean files, BooleanSupplier stop) throws IOException {
         Volume volume = found.volume();
         try {
-            Trash trash = new Trash(source, sink());
+            Trash trash = new Trash(source, sink(volume));
             Walked left = !files
                     ? Walked.of(found.reader().free())
                     : found.reader()
                             .walk(new Walk(volume.index(), plan.method().carves(), takenOver(volume), trash, stop));
             trash.finish();
-            if (!volume.state().equals(Volume.EARLIER)) {
+            if (volume.state() != Volume.State.EARLIER) {
                 walked.putIfAbsent(volume.index(), left);
             }
         } catch (SourceException.Gone e) {
             throw e;
         } catch (IOException e) {
-            problems.add("Volume " + volume.index() + " could not be read to its end: " + e.getMessage() + ".");
+            problem(volume, "Volume " + volume.index() + " could not be read to its end: " + e.getMessage() + ".");
         }
     }
 
     /** What the volumes that were made over one use of it. */
     private RangeSet takenOver(Volume volume) {
         RangeSet taken = new RangeSet();
-        if (volume.state().equals(Volume.EARLIER)) {
+        if (volume.state() == Volume.State.EARLIER) {
             for (Volumes.Found other : volumes) {
                 Walked left = walked.get(other.volume().index());
                 if (left != null && other.volume().range().overlaps(volume.range())) {
@@ -173,7 +175,7 @@ public final class Scan {
         return taken;
     }
 
-    private FindingSink sink() {
+    private FindingSink sink(Volume volume) {
         return new FindingSink() {
             @Override
             public void found(Finding finding) {
@@ -182,9 +184,14 @@ public final class Scan {
 
             @Override
             public void problem(String what) {
-                problems.add(what);
+                Scan.this.problem(volume, what);
             }
         };
+    }
+
+    private void problem(Volume volume, String what) {
+        problems.add(what);
+        log.problem(volume.index(), what);
     }
 
     private void take(Finding finding) {
@@ -322,7 +329,7 @@ public final class Scan {
                 source.description(),
                 source.identity(),
                 source.size(),
-                plan.method().word(),
+                plan.method(),
                 scope,
                 started.toString(),
                 seconds,

@@ -1,5 +1,6 @@
 package org.brantel.core.scan;
 
+import com.fasterxml.jackson.annotation.JsonValue;
 import java.util.Locale;
 
 /** How a scan looks for files. */
@@ -10,6 +11,8 @@ public enum ScanMethod {
     CARVE,
     BOTH;
 
+    /** As command line, reports and the API write it. */
+    @JsonValue
     public String word() {
         return name().toLowerCase(Locale.ROOT);
     }

@@ -29,7 +29,7 @@ public record ScanReport(
         String source,
         Identity identity,
         long size,
-        String method,
+        ScanMethod method,
         Map<String, Object> scope,
         String started,
         double seconds,

@@ -1,5 +1,6 @@
 package org.brantel.core.source;
 
+import com.fasterxml.jackson.annotation.JsonValue;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -23,8 +24,26 @@ public record IdentityCheck(List<Line> lines) {
         SILENT
     }
 
+    /** What is compared; a serial number tells most. */
+    public enum What {
+        SERIAL(8),
+        MODEL(4),
+        SIZE(2);
+
+        private final int weight;
+
+        What(int weight) {
+            this.weight = weight;
+        }
+
+        @JsonValue
+        public String word() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+    }
+
     /** @param words the comparison in words, saying no more than was compared */
-    public record Line(String what, String onCase, String onMedium, Verdict verdict, String words) {}
+    public record Line(What what, String onCase, String onMedium, Verdict verdict, String words) {}
 
     /** Capacities on labels are rounded; a medium within this share of the stated size is the same size. */
     private static final double LABEL_TOLERANCE = 0.08;
@@ -32,8 +51,8 @@ public record IdentityCheck(List<Line> lines) {
     /** @param expected the case's device; size 0 when the label did not say */
     public static IdentityCheck compare(Identity expected, Identity found) {
         List<Line> lines = new ArrayList<>();
-        lines.add(text("serial", expected.serial(), found.serial()));
-        lines.add(text("model", expected.model(), found.model()));
+        lines.add(text(What.SERIAL, expected.serial(), found.serial()));
+        lines.add(text(What.MODEL, expected.model(), found.model()));
         lines.add(size(expected.size(), found.size()));
         return new IdentityCheck(List.copyOf(lines));
     }
@@ -51,7 +70,7 @@ public record IdentityCheck(List<Line> lines) {
                     case DIFFERS -> "size differs (" + decimal(expected) + " on the label, " + binary(found) + ")";
                     case SILENT -> expected <= 0 ? "no size noted on the case" : "the medium gives no size";
                 };
-        return new Line("size", expected <= 0 ? "" : Long.toString(expected), Long.toString(found), verdict, words);
+        return new Line(What.SIZE, expected <= 0 ? "" : Long.toString(expected), Long.toString(found), verdict, words);
     }
 
     /** As makers print sizes. */
@@ -86,11 +105,11 @@ public record IdentityCheck(List<Line> lines) {
         return !matches()
                 ? 0
                 : lines.stream()
-                        .mapToInt(l -> l.verdict() == Verdict.SILENT
-                                ? 0
-                                : l.what().equals("serial")
-                                        ? 8
-                                        : l.what().equals("model") ? 4 : l.verdict() == Verdict.EQUAL ? 2 : 1)
+                        .mapToInt(l -> switch (l.verdict()) {
+                            case EQUAL -> l.what().weight;
+                            case FITS -> 1;
+                            case SILENT, DIFFERS -> 0;
+                        })
                         .sum();
     }
 
@@ -99,11 +118,13 @@ public record IdentityCheck(List<Line> lines) {
         return lines.stream().noneMatch(l -> l.verdict() == Verdict.DIFFERS);
     }
 
-    private static Line text(String what, String expected, String found) {
+    private static Line text(What what, String expected, String found) {
         if (expected.isBlank() || found.isBlank()) {
             String words = expected.isBlank() && found.isBlank()
-                    ? "no " + what + " on either side"
-                    : expected.isBlank() ? "no " + what + " noted on the case" : "the medium gives no " + what;
+                    ? "no " + what.word() + " on either side"
+                    : expected.isBlank()
+                            ? "no " + what.word() + " noted on the case"
+                            : "the medium gives no " + what.word();
             return new Line(what, expected, found, Verdict.SILENT, words);
         }
         boolean equal = plain(expected).equals(plain(found));
@@ -112,7 +133,8 @@ public record IdentityCheck(List<Line> lines) {
                 expected,
                 found,
                 equal ? Verdict.EQUAL : Verdict.DIFFERS,
-                what + (equal ? " equal" : " differs (" + expected + " on the case, " + found + " on the medium)"));
+                what.word()
+                        + (equal ? " equal" : " differs (" + expected + " on the case, " + found + " on the medium)"));
     }
 
     /** Labels are copied by hand: case, spaces and dashes do not make another device. */

@@ -1,6 +1,8 @@
 package org.brantel.core.volume;
 
+import com.fasterxml.jackson.annotation.JsonValue;
 import java.util.List;
+import java.util.Locale;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.filesystem.VolumeFacts;
 
@@ -8,7 +10,6 @@ import org.brantel.core.filesystem.VolumeFacts;
  * A file system found on a medium.
  *
  * @param fs       {@code fat12}, {@code fat16}, {@code fat32}, {@code exfat}, {@code ntfs}, {@code ext2}, …
- * @param state    {@code live}, {@code lost} or {@code earlier}
  * @param foundBy  how it was found, in words
  * @param serial   in the family's own writing; empty without one
  * @param made     when it was made, ISO 8601; null where that is not kept
@@ -22,16 +23,27 @@ public record Volume(
         long startByte,
         long lengthBytes,
         long clusterBytes,
-        String state,
+        State state,
         String foundBy,
         String serial,
         String made,
         boolean unread,
         List<String> remarks) {
 
-    public static final String LIVE = "live";
-    public static final String LOST = "lost";
-    public static final String EARLIER = "earlier";
+    /** What it is to the medium today. */
+    public enum State {
+        /** The medium's tables lead to it. */
+        LIVE,
+        /** Nothing leads to it any more; its own structures stand. */
+        LOST,
+        /** Another volume was made over it. */
+        EARLIER;
+
+        @JsonValue
+        public String word() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+    }
 
     public Volume {
         // Reports of older versions say nothing of these.
@@ -39,7 +51,7 @@ public record Volume(
         serial = serial == null ? "" : serial;
     }
 
-    static Volume of(int index, VolumeFacts facts, String state, String foundBy) {
+    static Volume of(int index, VolumeFacts facts, State state, String foundBy) {
         return new Volume(
                 index,
                 facts.fs(),

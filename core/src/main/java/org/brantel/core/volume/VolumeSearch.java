@@ -63,7 +63,8 @@ public final class VolumeSearch {
             for (int probes = 0; at < gap.end() && probes < MOST_PROBES; probes++) {
                 Optional<FileSystem> volume = wouldWait(at) ? Optional.empty() : standing(at);
                 if (volume.isPresent()) {
-                    found.add(add(volume.get(), known.size() + found.size(), Volume.LOST, "its head at byte " + at));
+                    found.add(add(
+                            volume.get(), known.size() + found.size(), Volume.State.LOST, "its head at byte " + at));
                     at = Math.max(at + 512, volume.get().facts().place().end());
                 } else {
                     at = at < TRACK && TRACK < gap.end() ? TRACK : (at / USUAL + 1) * USUAL;
@@ -186,12 +187,12 @@ public final class VolumeSearch {
             return false;
         }
         boolean over = known.stream().anyMatch(k -> k.volume().range().overlaps(place));
-        found.add(add(volume, known.size() + found.size(), over ? Volume.EARLIER : Volume.LOST, foundBy));
+        found.add(add(volume, known.size() + found.size(), over ? Volume.State.EARLIER : Volume.State.LOST, foundBy));
         covered.add(place);
         return true;
     }
 
-    private static Volumes.Found add(FileSystem reader, int index, String state, String foundBy) {
+    private static Volumes.Found add(FileSystem reader, int index, Volume.State state, String foundBy) {
         return new Volumes.Found(Volume.of(index, reader.facts(), state, foundBy), reader);
     }
 
@@ -210,7 +211,7 @@ public final class VolumeSearch {
                 found.add(
                         r.isOfTheVolume()
                                 ? new Volumes.Found(k.volume(), r.reader())
-                                : add(r.reader(), known.size() + found.size(), Volume.EARLIER, r.foundBy()));
+                                : add(r.reader(), known.size() + found.size(), Volume.State.EARLIER, r.foundBy()));
             }
         }
     }

@@ -40,7 +40,7 @@ public final class Volumes {
             throws IOException {
         try {
             FileSystem reader = Families.open(source, where);
-            found.add(new Found(Volume.of(found.size(), reader.facts(), Volume.LIVE, foundBy), reader));
+            found.add(new Found(Volume.of(found.size(), reader.facts(), Volume.State.LIVE, foundBy), reader));
             return true;
         } catch (NotThisFormat e) {
             if (problems != null) {

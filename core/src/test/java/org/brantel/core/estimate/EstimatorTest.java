@@ -31,7 +31,7 @@ class EstimatorTest {
     private static List<Measured> sessions(int many, double rate) {
         List<Measured> history = new ArrayList<>();
         for (int i = 0; i < many; i++) {
-            history.add(new Measured("imaging", "hdd", true, (long) (rate * 1000), 1000));
+            history.add(new Measured(Measured.Work.IMAGING, "hdd", true, (long) (rate * 1000), 1000));
         }
         return history;
     }
@@ -68,7 +68,7 @@ class EstimatorTest {
 
     @Test
     void sessionsThatReadWithFaultsDoNotSpoilTheHealthyOnes() {
-        List<Measured> faulty = List.of(new Measured("imaging", "hdd", false, 1_000_000_000, 5000));
+        List<Measured> faulty = List.of(new Measured(Measured.Work.IMAGING, "hdd", false, 1_000_000_000, 5000));
         assertThat(estimate(RecoveryPath.IMAGE_THEN_SCAN, told("worth", "important"), DISK, faulty)
                         .imaging()
                         .reasons()
@@ -190,7 +190,7 @@ class EstimatorTest {
             List<Measured> history = new ArrayList<>();
             for (int i = 0; i < random.nextInt(20); i++) {
                 history.add(new Measured(
-                        List.of("imaging", "structure", "carve").get(random.nextInt(3)),
+                        Measured.Work.values()[random.nextInt(3)],
                         "hdd",
                         random.nextBoolean(),
                         random.nextLong(0, 1L << 42),

@@ -24,6 +24,7 @@ import org.brantel.core.json.Json;
 import org.brantel.core.opening.Sources;
 import org.brantel.core.source.Source;
 import org.brantel.core.testing.Corpus;
+import org.brantel.core.volume.Volume;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.api.io.TempDir;
@@ -58,7 +59,7 @@ class ScanTest {
         assertThat(written.method()).isEqualTo("both");
         assertThat(written.volumes())
                 .hasSize(1)
-                .allMatch(v -> v.fs().equals("fat16") && v.state().equals("live"));
+                .allMatch(v -> v.fs().equals("fat16") && v.state() == Volume.State.LIVE);
         assertThat(written.findings()).isEqualTo(findings().size()).isEqualTo(report.findings());
         assertThat(written.origins().values().stream().mapToLong(n -> n).sum()).isEqualTo(written.findings());
         assertThat(findings())

@@ -75,7 +75,7 @@ class VolumeSearchTest {
         List<Volumes.Found> found = search(disk);
         assertThat(found).as("%s", problems).hasSize(1);
         assertThat(found.get(0).volume().fs()).isEqualTo(fs);
-        assertThat(found.get(0).volume().state()).isEqualTo(Volume.LOST);
+        assertThat(found.get(0).volume().state()).isEqualTo(Volume.State.LOST);
         assertThat(found.get(0).volume().startByte()).isEqualTo(77 * 512);
         assertThat(isWhole(files(disk, found.get(0)), "/plot/note.txt", Origin.LIVE))
                 .isTrue();
@@ -146,7 +146,7 @@ class VolumeSearchTest {
         wipe(disk, reserved * 512L + tables * 256L + 3, tables * 256L - 3);
         wipe(disk, (reserved + tables) * 512L, root);
         List<Volumes.Found> found = search(disk);
-        assertThat(found).extracting(f -> f.volume().state()).containsExactly(Volume.LIVE, Volume.EARLIER);
+        assertThat(found).extracting(f -> f.volume().state()).containsExactly(Volume.State.LIVE, Volume.State.EARLIER);
         List<Finding> files = files(disk, found.get(1));
         assertThat(files)
                 .anyMatch(f -> f.path().endsWith("/hive/a rather long name of a recording.bin")
@@ -163,7 +163,7 @@ class VolumeSearchTest {
         assertThat(problems).isEmpty();
         assertThat(found).extracting(f -> f.volume().fs()).containsExactly("fat12", "ext2");
         assertThat(found)
-                .allMatch(f -> f.volume().state().equals(Volume.LIVE)
+                .allMatch(f -> f.volume().state() == Volume.State.LIVE
                         && f.volume().foundBy().endsWith("of the GUID table"));
         wipe(disk, 512, 512);
         found = search(disk);
@@ -185,7 +185,7 @@ class VolumeSearchTest {
     void aHybridMediumsOldTableAddsWhatTheGuidTableDoesNotKnow() throws IOException {
         List<Volumes.Found> found = search(PartitionedSeed.hybrid());
         assertThat(found).extracting(f -> f.volume().fs()).containsExactly("fat12", "ext2");
-        assertThat(found).allMatch(f -> f.volume().state().equals(Volume.LIVE));
+        assertThat(found).allMatch(f -> f.volume().state() == Volume.State.LIVE);
         assertThat(found.get(0).volume().foundBy()).endsWith("of the GUID table");
         assertThat(found.get(1).volume().foundBy()).doesNotContain("GUID");
     }
@@ -195,7 +195,7 @@ class VolumeSearchTest {
         List<Volumes.Found> found = search(PartitionedSeed.wideSectors());
         assertThat(found).extracting(f -> f.volume().fs()).containsExactly("fat12", "ext2");
         assertThat(found).extracting(f -> f.volume().startByte()).containsExactly(64L * 512, 1024L * 512);
-        assertThat(found).allMatch(f -> f.volume().state().equals(Volume.LIVE));
+        assertThat(found).allMatch(f -> f.volume().state() == Volume.State.LIVE);
     }
 
     @Test

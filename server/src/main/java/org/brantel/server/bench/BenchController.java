@@ -20,6 +20,7 @@ import org.brantel.server.media.BoxDrives;
 import org.brantel.server.media.Media;
 import org.brantel.server.media.Medium;
 import org.brantel.server.platform.Settings;
+import org.brantel.server.protocol.Said;
 import org.brantel.server.staff.Staff;
 import org.brantel.server.work.WorkState;
 import org.springframework.http.HttpStatus;
@@ -198,7 +199,7 @@ class BenchController {
         cases.observe(
                 number,
                 check.answers().stream()
-                        .map(a -> new CaseForm.Fact(a.code(), a.value(), "observed"))
+                        .map(a -> new CaseForm.Fact(a.code(), a.value(), Said.OBSERVED))
                         .toList(),
                 check.answers().stream()
                         .filter(Answer::measured)

@@ -236,7 +236,7 @@ class ImagingSession extends WorkRecord {
 
     /** @param medium the type of the case's device */
     Measured measured(String medium) {
-        return new Measured("imaging", medium, failedPlaces == 0, readBytes, runningMillis / 1000.0);
+        return new Measured(Measured.Work.IMAGING, medium, failedPlaces == 0, readBytes, runningMillis / 1000.0);
     }
 
     /**

@@ -75,7 +75,8 @@ public class Stations {
     private static CaseViews.Device meant(List<CaseViews.Device> devices, Identity found) {
         return devices.stream()
                 .filter(d -> IdentityCheck.compare(d.identity(), found).lines().stream()
-                        .anyMatch(l -> l.what().equals("serial") && l.verdict() == IdentityCheck.Verdict.EQUAL))
+                        .anyMatch(l ->
+                                l.what() == IdentityCheck.What.SERIAL && l.verdict() == IdentityCheck.Verdict.EQUAL))
                 .findFirst()
                 .or(() -> devices.stream()
                         .filter(d -> IdentityCheck.compare(d.identity(), found).matches())
@@ -115,7 +116,7 @@ public class Stations {
                     "This is not the device of the case by its "
                             + check.lines().stream()
                                     .filter(l -> l.verdict() == IdentityCheck.Verdict.DIFFERS)
-                                    .map(IdentityCheck.Line::what)
+                                    .map(l -> l.what().word())
                                     .reduce((a, b) -> a + " and " + b)
                                     .orElse("identity")
                             + "; nothing is read until you write down why it is attached all the same.");

@@ -206,12 +206,7 @@ class CatalogueLine {
         Map<String, CatalogueViews.Version> known = versionMap();
         known.merge(
                 Long.toString(session),
-                new CatalogueViews.Version(
-                        Catalogue.rank(f),
-                        f.prognosis().word(),
-                        f.score(),
-                        f.origin().word(),
-                        f.path()),
+                new CatalogueViews.Version(Catalogue.rank(f), f.prognosis(), f.score(), f.origin(), f.path()),
                 CatalogueLine::better);
         versions = Json.write(known);
         if (f.path() != null) {
@@ -333,7 +328,7 @@ class CatalogueLine {
                 kind,
                 size,
                 words(origins),
-                prognosis.word(),
+                prognosis,
                 score,
                 provenBytes,
                 Arrays.asList(read(reasons, String[].class)),

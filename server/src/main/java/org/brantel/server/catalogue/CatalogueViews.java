@@ -5,6 +5,8 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import org.brantel.core.content.Extent;
+import org.brantel.core.finding.Origin;
+import org.brantel.core.finding.Prognosis;
 import org.brantel.core.finding.RecordFacts;
 import org.brantel.core.wanted.WantedLine;
 import org.brantel.core.wanted.WantedTally;
@@ -31,7 +33,7 @@ public final class CatalogueViews {
             String kind,
             long size,
             List<String> origins,
-            String prognosis,
+            Prognosis prognosis,
             int score,
             long provenBytes,
             List<String> reasons,
@@ -57,9 +59,9 @@ public final class CatalogueViews {
      */
     public record Version(
             int rank,
-            String prognosis,
+            Prognosis prognosis,
             int score,
-            String origin,
+            Origin origin,
             @Nullable String path) {}
 
     /**

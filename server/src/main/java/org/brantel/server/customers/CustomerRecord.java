@@ -26,7 +26,7 @@ class CustomerRecord {
 
     private String kind;
     private String name;
-    private String preferred;
+    private WayKind preferred;
     private Long mergedInto;
 
     @Column(updatable = false)

@@ -13,10 +13,9 @@ public final class CustomerViews {
 
     private CustomerViews() {}
 
-    /** @param kind phone, email or post */
     public record Way(
-            @Pattern(regexp = "phone|email|post", message = "A contact way is a phone, an e-mail or a postal address.")
-            String kind,
+            @NotNull(message = "A contact way is a phone, an e-mail or a postal address.")
+            WayKind kind,
 
             @NotBlank(message = "A contact way is empty; fill it in or take it away.")
             @Size(max = 300, message = "A contact way is longer than 300 characters.")
@@ -33,8 +32,8 @@ public final class CustomerViews {
             @Size(max = 200, message = "The customer's name is longer than 200 characters.")
             String name,
 
-            @Pattern(regexp = "phone|email|post", message = "The preferred way is phone, e-mail or post.")
-            String preferred,
+            @NotNull(message = "The preferred way is phone, e-mail or post.")
+            WayKind preferred,
 
             @NotNull @Size(max = 10, message = "More than 10 contact ways; keep the ones that work.")
             List<@Valid Way> ways) {
@@ -45,12 +44,12 @@ public final class CustomerViews {
         }
     }
 
-    public record Customer(long id, String kind, String name, String preferred, List<Way> ways) {
+    public record Customer(long id, String kind, String name, WayKind preferred, List<Way> ways) {
 
         /** The first of a kind; empty when there is none. */
-        public String way(String wayKind) {
+        public String way(WayKind wayKind) {
             return ways.stream()
-                    .filter(w -> w.kind().equals(wayKind))
+                    .filter(w -> w.kind() == wayKind)
                     .map(Way::value)
                     .findFirst()
                     .orElse("");

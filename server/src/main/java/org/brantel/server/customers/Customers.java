@@ -32,7 +32,7 @@ public class Customers {
     @Transactional
     public long take(CustomerViews.Form form) {
         form.ways().stream()
-                .filter(w -> w.kind().equals("email") && !w.value().strip().matches("[^@\\s]+@[^@\\s]+"))
+                .filter(w -> w.kind() == WayKind.EMAIL && !w.value().strip().matches("[^@\\s]+@[^@\\s]+"))
                 .findFirst()
                 .ifPresent(w -> {
                     throw Refusal.badInput(
@@ -63,7 +63,7 @@ public class Customers {
     @Transactional(readOnly = true)
     public List<CustomerViews.Alike> alike(String name, List<CustomerViews.Way> ways) {
         Map<Long, CustomerViews.Alike> found = new LinkedHashMap<>();
-        Map<String, String> plain = ways.stream()
+        Map<String, WayKind> plain = ways.stream()
                 .filter(w -> w.value() != null)
                 .collect(Collectors.toMap(w -> Way.plain(w.kind(), w.value()), w -> w.kind(), (a, b) -> a));
         plain.keySet().removeIf(p -> p.length() < SHORTEST_NUMBER);
@@ -73,9 +73,7 @@ public class Customers {
                 String same = c.ways().stream()
                         .filter(w -> plain.containsKey(Way.plain(w.kind(), w.value())))
                         .map(CustomerViews.Way::kind)
-                        .map(k -> k.equals("email")
-                                ? "e-mail address"
-                                : k.equals("post") ? "postal address" : "phone number")
+                        .map(WayKind::words)
                         .distinct()
                         .collect(Collectors.joining(" and "));
                 found.put(id, new CustomerViews.Alike(c, "the same " + same, true));

@@ -7,25 +7,25 @@ import java.util.Locale;
 @Embeddable
 class Way {
 
-    private String kind;
+    private WayKind kind;
     private String value;
     private String plain;
 
     protected Way() {}
 
-    Way(String kind, String value) {
+    Way(WayKind kind, String value) {
         this.kind = kind;
         this.value = value.strip();
         this.plain = plain(kind, value);
     }
 
     /** The digits of a number; the small letters and digits of anything else. */
-    static String plain(String kind, String value) {
-        return kind.equals("phone")
+    static String plain(WayKind kind, String value) {
+        return kind == WayKind.PHONE
                 ? value.replaceFirst("^\\s*(\\+|00)", "").replaceAll("\\D", "")
                 : value.strip()
                         .toLowerCase(Locale.ROOT)
-                        .replaceAll(kind.equals("post") ? "[^\\p{L}\\p{N}]+" : "\\s+", " ")
+                        .replaceAll(kind == WayKind.POST ? "[^\\p{L}\\p{N}]+" : "\\s+", " ")
                         .strip();
     }
 

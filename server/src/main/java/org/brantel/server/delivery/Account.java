@@ -27,7 +27,6 @@ public record Account(
     /**
      * One selected finding.
      *
-     * @param delivered whole, gapped, doubtful (its bytes may not all be its own) or not-delivered
      * @param fits      wanted lines that it fits, {@code mayFit} those of which nobody can say
      */
     @JsonIgnoreProperties(ignoreUnknown = true)
@@ -36,7 +35,7 @@ public record Account(
             String name,
             String path,
             long size,
-            String delivered,
+            Delivered delivered,
             String sha256,
             List<Range> gaps,
             String why,
@@ -91,8 +90,6 @@ public record Account(
     }
 
     private static final int VERSION = 2;
-    private static final String WHOLE = "whole";
-    private static final String NOT = "not-delivered";
     private static final Comparator<RecoveryViews.File> BY_PATH =
             Comparator.comparing(RecoveryViews.File::path, Comparator.nullsLast(String::compareToIgnoreCase));
 
@@ -106,7 +103,7 @@ public record Account(
                             r.name(),
                             r.path() == null ? null : "data/" + r.path(),
                             r.size(),
-                            delivered(r),
+                            Delivered.of(r),
                             r.sha256(),
                             r.gaps(),
                             r.why(),
@@ -116,13 +113,6 @@ public record Account(
                 .toList();
     }
 
-    private static String delivered(RecoveryViews.File r) {
-        if (r.outcome().equals("not-written")) {
-            return NOT;
-        }
-        return r.outcome().equals(WHOLE) && r.prognosis().equals("doubtful") ? "doubtful" : r.outcome();
-    }
-
     /**
      * What of a line these files are.
      * @param theirs the findings that were confirmed to be the line's; null while
@@ -130,11 +120,11 @@ public record Account(
      */
     static WantedTally.Delivered delivered(List<Line> files, WantedLine line, List<Long> theirs) {
         List<Line> own = files.stream()
-                .filter(f -> !f.delivered().equals(NOT)
+                .filter(f -> f.delivered() != Delivered.NOT_DELIVERED
                         && f.isFor(line.id())
                         && (theirs == null || theirs.contains(f.finding())))
                 .toList();
-        long whole = own.stream().filter(f -> f.delivered().equals(WHOLE)).count();
+        long whole = own.stream().filter(f -> f.delivered() == Delivered.WHOLE).count();
         return new WantedTally.Delivered(whole, own.size() - whole);
     }
 

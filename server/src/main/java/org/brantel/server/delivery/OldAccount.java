@@ -18,7 +18,7 @@ record OldAccount(String caseNumber, String lab, List<Line> files, List<Wanted> 
             String name,
             String path,
             long size,
-            String delivered,
+            Delivered delivered,
             String sha256,
             List<Range> gaps,
             String why,
@@ -61,7 +61,7 @@ record OldAccount(String caseNumber, String lab, List<Line> files, List<Wanted> 
                                     .filter(l -> l.path() != null && l.isFor(w.line()))
                                     .toList();
                             long whole = own.stream()
-                                    .filter(l -> l.delivered().equals("whole"))
+                                    .filter(l -> l.delivered() == Delivered.WHOLE)
                                     .count();
                             return new Account.Wanted(
                                     w.line(),

@@ -125,10 +125,11 @@ class SealingJob implements Labour<Delivery> {
     }
 
     private static String says(Account account) {
-        Map<String, Long> by =
+        Map<Delivered, Long> by =
                 account.files().stream().collect(Collectors.groupingBy(Account.Line::delivered, Collectors.counting()));
-        return by.getOrDefault("whole", 0L) + " files whole, " + by.getOrDefault("gapped", 0L) + " with gaps, "
-                + by.getOrDefault("doubtful", 0L) + " in doubt, " + by.getOrDefault("not-delivered", 0L)
+        return by.getOrDefault(Delivered.WHOLE, 0L) + " files whole, " + by.getOrDefault(Delivered.GAPPED, 0L)
+                + " with gaps, "
+                + by.getOrDefault(Delivered.DOUBTFUL, 0L) + " in doubt, " + by.getOrDefault(Delivered.NOT_DELIVERED, 0L)
                 + " not delivered";
     }
 

@@ -6,10 +6,12 @@ import java.util.ArrayList;
 import java.util.List;
 import org.brantel.core.triage.RecoveryPath;
 import org.brantel.server.customers.CustomerViews;
+import org.brantel.server.customers.WayKind;
 import org.brantel.server.intake.CaseForm;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.notes.Notes;
 import org.brantel.server.platform.Settings;
+import org.brantel.server.protocol.Said;
 import org.brantel.server.settings.LabSettings;
 import org.brantel.server.staff.Role;
 import org.brantel.server.staff.Staff;
@@ -291,8 +293,8 @@ class DemoLab {
                                 null,
                                 "organisation",
                                 "Northhaven Parish Hall",
-                                "phone",
-                                List.of(new CustomerViews.Way("phone", "0148 25 19"))),
+                                WayKind.PHONE,
+                                List.of(new CustomerViews.Way(WayKind.PHONE, "0148 25 19"))),
                         "Ewan Hollis",
                         devices,
                         "Four-disk box, one member dead, layout not written down. Shows nothing since the power cut.",
@@ -336,7 +338,7 @@ class DemoLab {
     }
 
     private static CaseForm.Fact told(String code, String value) {
-        return new CaseForm.Fact(code, value, "told");
+        return new CaseForm.Fact(code, value, Said.TOLD);
     }
 
     private String log(
@@ -349,10 +351,10 @@ class DemoLab {
             List<CaseForm.Fact> facts,
             List<CaseForm.Wanted> wanted) {
         List<CustomerViews.Way> ways =
-                List.of(new CustomerViews.Way("phone", phone), new CustomerViews.Way("email", email));
+                List.of(new CustomerViews.Way(WayKind.PHONE, phone), new CustomerViews.Way(WayKind.EMAIL, email));
         return cases.log(
                 new CaseForm(
-                        new CustomerViews.Form(null, "organisation", customer, "phone", ways),
+                        new CustomerViews.Form(null, "organisation", customer, WayKind.PHONE, ways),
                         contact,
                         List.of(device),
                         story,

@@ -3,6 +3,7 @@ package org.brantel.server.demo;
 import java.io.IOException;
 import java.time.Duration;
 import java.util.function.BooleanSupplier;
+import org.brantel.core.scan.ScanMethod;
 import org.brantel.server.bench.Bench;
 import org.brantel.server.bench.Stations;
 import org.brantel.server.catalogue.Catalogues;
@@ -76,7 +77,7 @@ class DemoStory {
     private void deliver(String number) throws IOException {
         read(number, "sim/beekeepers-card", "healthy");
         await(() -> bench.sessions(number).get(0).state() == WorkState.DONE);
-        scans.start(number, Scans.Scope.whole("both"), ENGINEER);
+        scans.start(number, Scans.Scope.whole(ScanMethod.BOTH), ENGINEER);
         await(() -> scans.sessions(number).get(0).state() == WorkState.DONE);
         catalogues.selectRecoverable(number);
         recoveries.start(number, COORDINATOR);

@@ -20,6 +20,7 @@ import org.brantel.core.triage.Ranking;
 import org.brantel.core.triage.RecoveryPath;
 import org.brantel.server.intake.CaseForm;
 import org.brantel.server.intake.Stage;
+import org.brantel.server.protocol.Said;
 import org.brantel.server.triage.TriageService;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -315,11 +316,11 @@ class PastYears {
             String type = pick(TYPE);
             String[] trouble = TROUBLE[random.nextInt(TROUBLE.length)];
             List<CaseForm.Fact> told = new ArrayList<>(List.of(
-                    new CaseForm.Fact("medium.type", type, "told"),
-                    new CaseForm.Fact("copy.backup", "none", "told"),
-                    new CaseForm.Fact("worth", "important", "told")));
+                    new CaseForm.Fact("medium.type", type, Said.TOLD),
+                    new CaseForm.Fact("copy.backup", "none", Said.TOLD),
+                    new CaseForm.Fact("worth", "important", Said.TOLD)));
             for (String fact : trouble) {
-                told.add(new CaseForm.Fact(fact.split("=")[0], fact.split("=")[1], "told"));
+                told.add(new CaseForm.Fact(fact.split("=")[0], fact.split("=")[1], Said.TOLD));
             }
             Stage stage = open ? pick(OPEN) : random.nextInt(14) == 0 ? Stage.DECLINED : Stage.CLOSED;
             boolean decided = stage != Stage.RECEIVED;
@@ -367,7 +368,7 @@ class PastYears {
             String model = pick(MODEL) + " " + (4 << random.nextInt(6));
             devices.row(id, 1, type, make, model, serial, (long) (1 << random.nextInt(5)) * 128_000_000_000L);
             for (CaseForm.Fact f : told) {
-                facts.row(id, f.code(), f.value(), f.source(), owner, created);
+                facts.row(id, f.code(), f.value(), f.source().word(), owner, created);
             }
             String line = pick(WANTED);
             wanted.row(id, line, "document", "", 10 + random.nextInt(90), 0, true);

@@ -13,6 +13,7 @@ import org.brantel.server.intake.CaseForm;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Topic;
+import org.brantel.server.protocol.Said;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -66,7 +67,7 @@ public class HealthReadings {
         if (!grade.equals(before)) {
             cases.observe(
                     place.number(),
-                    List.of(new CaseForm.Fact("bench.health", grade, "observed")),
+                    List.of(new CaseForm.Fact("bench.health", grade, Said.OBSERVED)),
                     reading.origin() == HealthReading.Origin.BY_HAND ? Set.of() : Set.of("bench.health"),
                     who);
         }

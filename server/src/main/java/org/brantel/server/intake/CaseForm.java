@@ -13,6 +13,7 @@ import java.time.LocalDate;
 import java.util.List;
 import org.brantel.server.customers.CustomerViews;
 import org.brantel.server.protocol.LabProtocol;
+import org.brantel.server.protocol.Said;
 
 /**
  * What a coordinator enters about a case.
@@ -100,13 +101,12 @@ public record CaseForm(
         }
     }
 
-    /** @param source {@code told} or {@code observed} */
     public record Fact(
             @NotBlank(message = "A fact has no code.") String code,
             @NotBlank(message = "A fact has no value.") String value,
 
-            @Pattern(regexp = "told|observed", message = "A fact is told or observed.")
-            String source)
+            @NotNull(message = "A fact is told or observed.")
+            Said source)
             implements LabProtocol.Stated {}
 
     /**

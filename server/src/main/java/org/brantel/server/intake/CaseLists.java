@@ -15,6 +15,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.brantel.server.platform.Refusal;
+import org.brantel.server.protocol.Said;
 import org.brantel.server.settings.LabSettings;
 import org.springframework.data.domain.Page;
 import org.springframework.data.domain.PageRequest;
@@ -166,7 +167,7 @@ public class CaseLists {
         devices.findByCaseIdInAndRemovedFalseOrderByPosition(byId.keySet()).forEach(d -> {
             List<CaseForm.Fact> own = found.get(byId.get(d.caseId()).number());
             if (own.stream().noneMatch(f -> f.code().equals("medium.type"))) {
-                own.add(new CaseForm.Fact("medium.type", d.view().type(), "told"));
+                own.add(new CaseForm.Fact("medium.type", d.view().type(), Said.TOLD));
             }
         });
         return found;

@@ -10,6 +10,7 @@ import org.brantel.core.triage.RecoveryPath;
 import org.brantel.core.wanted.WantedLine;
 import org.brantel.server.customers.CustomerViews;
 import org.brantel.server.protocol.LabProtocol;
+import org.brantel.server.protocol.Said;
 
 /** What others see of a case. */
 public final class CaseViews {
@@ -45,7 +46,7 @@ public final class CaseViews {
     }
 
     /** @param measured by a station rather than entered by a person */
-    public record Fact(String code, String value, String source, boolean measured, String who, Instant at)
+    public record Fact(String code, String value, Said source, boolean measured, String who, Instant at)
             implements LabProtocol.Stated {}
 
     /** A fact that was corrected: it counts no longer and stays on record. */
@@ -120,7 +121,7 @@ public final class CaseViews {
                     .map(f -> new CaseForm.Fact(f.code(), f.value(), f.source()))
                     .toList());
             if (all.stream().noneMatch(f -> f.code().equals("medium.type"))) {
-                all.add(new CaseForm.Fact("medium.type", device().type(), "told"));
+                all.add(new CaseForm.Fact("medium.type", device().type(), Said.TOLD));
             }
             return all;
         }

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.brantel.core.wanted.WantedLine;
+import org.brantel.server.protocol.Said;
 import org.springframework.stereotype.Component;
 
 /** The rows that belong to a case: its devices, facts and wanted lines. */
@@ -85,7 +86,7 @@ class Entries {
     void observe(LabCase c, List<CaseForm.Fact> seen, Set<String> measured, String who) {
         Set<String> codes = seen.stream().map(CaseForm.Fact::code).collect(Collectors.toSet());
         List<FactRow> standing = facts.findByCaseIdAndWithdrawnFalseOrderById(c.id()).stream()
-                .filter(r -> r.stated().source().equals("observed")
+                .filter(r -> r.stated().source() == Said.OBSERVED
                         && codes.contains(r.stated().code()))
                 .toList();
         List<CaseForm.Fact> fresh = new ArrayList<>(seen);

@@ -7,6 +7,7 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import org.brantel.server.protocol.Said;
 
 /** One statement, said or seen once. Never changed; only withdrawn when corrected. */
 @Entity
@@ -30,7 +31,7 @@ class FactRow {
     private String value;
 
     @Column(updatable = false)
-    private String source;
+    private Said source;
 
     @Column(updatable = false)
     private String who;

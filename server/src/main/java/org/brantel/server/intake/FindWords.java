@@ -6,6 +6,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.brantel.core.wanted.WantedLine;
 import org.brantel.server.customers.CustomerViews;
+import org.brantel.server.customers.WayKind;
 
 /** The line of small letters in which a case is found. */
 public final class FindWords {
@@ -19,7 +20,7 @@ public final class FindWords {
             List<CaseViews.Device> devices,
             List<WantedLine> wanted) {
         Stream<String> ways = customer.ways().stream()
-                .flatMap(w -> w.kind().equals("phone")
+                .flatMap(w -> w.kind() == WayKind.PHONE
                         ? Stream.of(w.value(), w.value().replaceAll("\\D", ""))
                         : Stream.of(w.value()));
         Stream<String> things = devices.stream()

@@ -1,20 +1,14 @@
 package org.brantel.server.intake;
 
-import jakarta.persistence.AttributeConverter;
 import jakarta.persistence.Converter;
 import org.brantel.core.triage.RecoveryPath;
+import org.brantel.server.platform.WordColumn;
 
 /** A recovery path is stored as protocols write it. */
 @Converter(autoApply = true)
-class PathColumn implements AttributeConverter<RecoveryPath, String> {
+class PathColumn extends WordColumn<RecoveryPath> {
 
-    @Override
-    public String convertToDatabaseColumn(RecoveryPath path) {
-        return path == null ? null : path.word();
-    }
-
-    @Override
-    public RecoveryPath convertToEntityAttribute(String word) {
-        return word == null ? null : RecoveryPath.ofWord(word).orElseThrow();
+    PathColumn() {
+        super(RecoveryPath.class);
     }
 }

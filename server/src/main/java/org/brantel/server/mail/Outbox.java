@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Set;
 import org.brantel.core.triage.Ranking;
 import org.brantel.core.triage.RecoveryPath;
+import org.brantel.server.customers.WayKind;
 import org.brantel.server.delivery.Deliveries;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
@@ -105,7 +106,7 @@ public class Outbox {
     private void queue(
             String number, String letter, String path, String reason, List<Ranking.Stop> stops, Duration delay) {
         CaseViews.Docket docket = cases.docket(number);
-        String to = docket.customer().way("email");
+        String to = docket.customer().way(WayKind.EMAIL);
         if (!docket.consent().mail() || to.isEmpty()) {
             return;
         }

@@ -11,6 +11,7 @@ import java.util.stream.Stream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.brantel.core.triage.Ranking;
 import org.brantel.core.triage.RecoveryPath;
+import org.brantel.server.customers.WayKind;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.mail.Letters;
@@ -209,9 +210,9 @@ class Papers {
             paper.newPage().text(settings.lab(), 11).text(settings.phone(), 11).skip(30);
             paper.text(docket.customer().name(), 11)
                     .text(
-                            docket.customer().way("post").isEmpty()
+                            docket.customer().way(WayKind.POST).isEmpty()
                                     ? docket.contactPerson()
-                                    : docket.customer().way("post"),
+                                    : docket.customer().way(WayKind.POST),
                             11);
             paper.skip(24)
                     .text(today(), 11)

@@ -24,6 +24,7 @@ import java.util.zip.ZipOutputStream;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.manifest.Bag;
 import org.brantel.server.delivery.Account;
+import org.brantel.server.delivery.Delivered;
 import org.brantel.server.delivery.Deliveries;
 import org.brantel.server.delivery.DeliveryViews;
 import org.brantel.server.intake.CaseViews;
@@ -59,7 +60,7 @@ class PortalController {
             String name,
             @Nullable String path,
             long size,
-            String delivered,
+            Delivered delivered,
             @Nullable String sha256,
             long gapBytes,
             @Nullable String why,

@@ -26,7 +26,7 @@ public class LabProtocol {
 
         String value();
 
-        String source();
+        Said source();
     }
 
     private record InForce(long id, Triage triage, FreeLine freeLine, Estimator estimator) {
@@ -82,15 +82,15 @@ public class LabProtocol {
     /** @throws Refusal naming what does not belong to that protocol */
     public static Facts facts(List<? extends Stated> stated, Protocol protocol) {
         try {
-            return Facts.of(grouped(stated, "told"), grouped(stated, "observed"), protocol);
+            return Facts.of(grouped(stated, Said.TOLD), grouped(stated, Said.OBSERVED), protocol);
         } catch (Facts.UnknownFact e) {
             throw Refusal.badInput("facts", e.getMessage());
         }
     }
 
-    private static Map<String, List<String>> grouped(List<? extends Stated> facts, String source) {
+    private static Map<String, List<String>> grouped(List<? extends Stated> facts, Said source) {
         return facts.stream()
-                .filter(f -> f.source().equals(source))
+                .filter(f -> f.source() == source)
                 .collect(Collectors.groupingBy(
                         Stated::code, LinkedHashMap::new, Collectors.mapping(Stated::value, Collectors.toList())));
     }

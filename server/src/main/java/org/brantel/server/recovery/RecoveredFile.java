@@ -1,6 +1,7 @@
 package org.brantel.server.recovery;
 
 import jakarta.persistence.Column;
+import jakarta.persistence.Convert;
 import jakarta.persistence.Entity;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
@@ -8,9 +9,9 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.io.IOException;
 import java.util.Arrays;
-import java.util.Locale;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.finding.Finding;
+import org.brantel.core.finding.Prognosis;
 import org.brantel.core.json.Json;
 import org.brantel.core.recovery.RecoveryResult;
 
@@ -32,8 +33,11 @@ class RecoveredFile {
     private String path;
     private String name;
     private long size;
-    private String outcome;
-    private String prognosis;
+    private Written outcome;
+
+    @Convert(converter = PrognosisWord.class)
+    private Prognosis prognosis;
+
     private String sha256;
     private String gaps;
     private String why;
@@ -49,13 +53,13 @@ class RecoveredFile {
         path = result.path();
         name = finding.name();
         size = finding.size();
-        outcome = result.outcome().name().toLowerCase(Locale.ROOT).replace('_', '-');
-        prognosis = finding.prognosis().word();
+        outcome = Written.of(result.outcome());
+        prognosis = finding.prognosis();
         sha256 = result.sha256();
         gaps = Json.write(result.gaps());
         why = result.why() != null
                 ? result.why()
-                : finding.reasons().isEmpty() || prognosis.equals("whole")
+                : finding.reasons().isEmpty() || prognosis == Prognosis.WHOLE
                         ? null
                         : finding.reasons().get(0);
     }

@@ -4,6 +4,7 @@ import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.util.List;
 import org.brantel.core.bytes.Range;
+import org.brantel.core.finding.Prognosis;
 import org.brantel.server.work.WorkState;
 
 /** What others see of recovery. */
@@ -34,7 +35,6 @@ public final class RecoveryViews {
     /**
      * @param line    of the catalogue
      * @param path    in the lab store; absent when nothing was written
-     * @param outcome whole, gapped, not-written
      * @param gaps    offsets in the file that hold zeros
      */
     public record File(
@@ -42,8 +42,8 @@ public final class RecoveryViews {
             @Nullable String path,
             String name,
             long size,
-            String outcome,
-            String prognosis,
+            Written outcome,
+            Prognosis prognosis,
             @Nullable String sha256,
             List<Range> gaps,
             @Nullable String why) {}

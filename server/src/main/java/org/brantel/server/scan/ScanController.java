@@ -2,12 +2,13 @@ package org.brantel.server.scan;
 
 import jakarta.annotation.Nullable;
 import jakarta.validation.Valid;
-import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.List;
 import org.brantel.core.carve.Failed;
 import org.brantel.core.explain.Step;
+import org.brantel.core.scan.ScanMethod;
 import org.brantel.server.locks.Locks;
 import org.brantel.server.locks.Look;
 import org.brantel.server.staff.Staff;
@@ -36,7 +37,7 @@ class ScanController {
      * @param hashes hash each finding; no when it is not said: then only those that look alike are
      */
     record ScanOrder(
-            @NotBlank(message = "Choose a scan method.") String method,
+            @NotNull(message = "Choose a scan method.") ScanMethod method,
             @Nullable Integer volume,
             @Nullable Boolean search,
             @Nullable Boolean again,

@@ -13,7 +13,6 @@ import org.brantel.core.estimate.TimeLeft;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.opening.Sources;
 import org.brantel.core.scan.Scan;
-import org.brantel.core.scan.ScanMethod;
 import org.brantel.core.scan.ScanPlan;
 import org.brantel.core.scan.ScanReport;
 import org.brantel.core.scan.SessionFile;
@@ -121,7 +120,7 @@ class ScanJob implements Labour<ScanSession> {
 
     private Step<ScanSession> scan(WorkRun<ScanSession> run, Path folder, Source source) throws IOException {
         ScanSession session = run.record();
-        ScanPlan plan = ScanPlan.of(ScanMethod.ofWord(session.method()))
+        ScanPlan plan = ScanPlan.of(session.method())
                 .onVolume(session.scope().volume())
                 .searching(session.scope().search())
                 .naming(new SuggestedNames(lab.bench().namePattern()))
@@ -167,7 +166,7 @@ class ScanJob implements Labour<ScanSession> {
         return Step.<ScanSession>to(s -> s.end(report.finished(), report, added, shared, run.now()))
                 .told(
                         did,
-                        "session " + run.id() + ", " + report.method() + ", " + report.findings() + " findings, "
+                        "session " + run.id() + ", " + report.method().word() + ", " + report.findings() + " findings, "
                                 + added + " new in the catalogue, "
                                 + report.problems().size() + " problems")
                 .also(() -> {

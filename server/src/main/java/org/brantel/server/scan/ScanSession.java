@@ -9,6 +9,7 @@ import java.time.Instant;
 import java.util.Optional;
 import org.brantel.core.estimate.Measured;
 import org.brantel.core.json.Json;
+import org.brantel.core.scan.ScanMethod;
 import org.brantel.core.scan.ScanReport;
 import org.brantel.server.bench.Bench;
 import org.brantel.server.work.WorkRecord;
@@ -19,13 +20,11 @@ import org.hibernate.annotations.DynamicUpdate;
 @DynamicUpdate
 class ScanSession extends WorkRecord {
 
-    /** The method of a session that another machine did, until its file says which it was. */
-    static final String IMPORT = "import";
-
     @Column(updatable = false)
     private Long imagingId;
 
-    private String method;
+    /** Null for a session that another machine did, until its file says which it was. */
+    private ScanMethod method;
 
     @Column(updatable = false)
     private Integer volume;
@@ -86,7 +85,7 @@ class ScanSession extends WorkRecord {
      * @param file that holds it, as it was called there
      */
     static ScanSession imported(Long caseId, Bench.Image image, String file, String who, Instant at) {
-        ScanSession session = new ScanSession(caseId, image, Scans.Scope.whole(IMPORT), who, at);
+        ScanSession session = new ScanSession(caseId, image, Scans.Scope.whole(null), who, at);
         session.importedFrom = file;
         return session;
     }
@@ -122,7 +121,7 @@ class ScanSession extends WorkRecord {
         return imagingId;
     }
 
-    String method() {
+    ScanMethod method() {
         return method;
     }
 
@@ -165,7 +164,7 @@ class ScanSession extends WorkRecord {
 
     Measured measured() {
         return new Measured(
-                method,
+                method == ScanMethod.CARVE ? Measured.Work.CARVE : Measured.Work.STRUCTURE,
                 "",
                 true,
                 total,

@@ -3,6 +3,7 @@ package org.brantel.server.scan;
 import java.util.Collection;
 import java.util.List;
 import org.brantel.core.bytes.Range;
+import org.brantel.core.scan.ScanMethod;
 import org.brantel.core.scan.ScanPlan;
 import org.brantel.server.work.WorkState;
 import org.springframework.data.jpa.repository.JpaRepository;
@@ -32,5 +33,5 @@ interface ScanSessions extends JpaRepository<ScanSession, Long> {
             + "?1 group by x.caseId)")
     List<ScanSession> findNewest(Collection<Long> caseIds);
 
-    List<ScanSession> findTop200ByStateAndMethodInOrderByIdDesc(WorkState state, Collection<String> methods);
+    List<ScanSession> findTop200ByStateAndMethodInOrderByIdDesc(WorkState state, Collection<ScanMethod> methods);
 }

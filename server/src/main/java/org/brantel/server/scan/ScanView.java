@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.util.Map;
 import java.util.TreeMap;
 import org.brantel.core.finding.Finding;
+import org.brantel.core.scan.ScanMethod;
 import org.brantel.core.scan.ScanReport;
 import org.brantel.server.work.Ask;
 import org.brantel.server.work.WorkState;
@@ -32,7 +33,7 @@ public record ScanView(
         long imagingId,
         WorkState state,
         @Nullable Ask asked,
-        String method,
+        @Nullable ScanMethod method,
         @Nullable Integer volume,
         boolean search,
         boolean again,

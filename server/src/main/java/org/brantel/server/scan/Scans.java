@@ -67,30 +67,26 @@ public class Scans {
      * @param again  carve also what an earlier session on the same image carved
      * @param hashes hash each finding; else the catalogue hashes those that look alike
      */
-    public record Scope(String method, @Nullable Integer volume, boolean search, boolean again, boolean hashes) {
+    public record Scope(
+            @Nullable ScanMethod method, @Nullable Integer volume, boolean search, boolean again, boolean hashes) {
 
         /** The whole medium, searched. */
-        public static Scope whole(String method) {
+        public static Scope whole(@Nullable ScanMethod method) {
             return new Scope(method, null, true, true, false);
         }
 
         /** Only the records of what stands: the first session after imaging, or while it goes on. */
         static Scope quick() {
-            return new Scope(ScanMethod.STRUCTURE.word(), null, false, true, false);
+            return new Scope(ScanMethod.STRUCTURE, null, false, true, false);
         }
 
         boolean isQuick() {
-            return method.equals(ScanMethod.STRUCTURE.word()) && !search;
+            return method == ScanMethod.STRUCTURE && !search;
         }
     }
 
     @Transactional
     public ScanView start(String number, Scope scope, String who) {
-        try {
-            ScanMethod.ofWord(scope.method());
-        } catch (IllegalArgumentException e) {
-            throw Refusal.badInput("method", e.getMessage());
-        }
         long caseId = cases.id(number);
         if (sessions.existsByCaseIdAndStateIn(caseId, WorkState.AT_WORK)) {
             throw Refusal.conflict("A scan of " + number + " is running; wait for it, or stop it first.");
@@ -109,7 +105,7 @@ public class Scans {
                 number,
                 who,
                 "started a scan",
-                "session " + session.id() + ", " + scope.method()
+                "session " + session.id() + ", " + scope.method().word()
                         + (scope.volume() == null ? "" : ", volume " + scope.volume())
                         + (image.filling() ? ", while the image is written" : ""),
                 Topic.SCAN);
@@ -246,7 +242,8 @@ public class Scans {
     @Transactional(readOnly = true)
     public List<Measured> measured() {
         return sessions
-                .findTop200ByStateAndMethodInOrderByIdDesc(WorkState.DONE, List.of("structure", "carve"))
+                .findTop200ByStateAndMethodInOrderByIdDesc(
+                        WorkState.DONE, List.of(ScanMethod.STRUCTURE, ScanMethod.CARVE))
                 .stream()
                 .map(ScanSession::measured)
                 .toList();

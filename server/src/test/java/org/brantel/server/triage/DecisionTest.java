@@ -112,6 +112,7 @@ class DecisionTest {
                 .expect(200);
         una.post("/api/cases/" + number + "/triage/decision", Map.of("path", "hardware-work", "version", version))
                 .expect(409);
-        assertThat(decide(number, "prayer", "x").expect(400).sentence()).contains("no recovery path 'prayer'");
+        assertThat(decide(number, "prayer", "x").expect(400).sentence())
+                .contains("'prayer' is not a possible value of path");
     }
 }
