@@ -1,12 +1,10 @@
 // @vitest-environment happy-dom
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { useAction } from './action'
-import { api, onSignedOut, Refused, withQuery } from './client'
+import { api, onSignedOut, Refused, upload } from './client'
 
 const answers: Response[] = []
-const fetched = vi.fn(
-  async (_path: string, _init?: RequestInit) => answers.shift() ?? Promise.reject(new TypeError('no network')),
-)
+const fetched = vi.fn(async (_request: Request) => answers.shift() ?? Promise.reject(new TypeError('no network')))
 
 beforeEach(() => vi.stubGlobal('fetch', fetched))
 afterEach(() => {
@@ -25,14 +23,20 @@ describe('talking to the server', () => {
     document.cookie = 'XSRF-TOKEN=abc%2F1'
     answers.push(new Response('[]'), new Response('{"id":1}', { status: 201 }))
     await api.get('/api/cases')
-    await api.post('/api/cases', { a: 1 })
-    const [read, write] = fetched.mock.calls.map(([, init]) => init?.headers as Record<string, string>)
-    expect(read).not.toHaveProperty('X-XSRF-TOKEN')
-    expect(write).toMatchObject({ 'X-XSRF-TOKEN': 'abc/1', 'Content-Type': 'application/json' })
+    await api.post('/api/intake/heard', { body: { text: 'it clicks' } })
+    const [read, write] = fetched.mock.calls.map(([request]) => request)
+    expect(read?.headers.has('X-XSRF-TOKEN')).toBe(false)
+    expect(write?.headers.get('X-XSRF-TOKEN')).toBe('abc/1')
+    expect(write?.headers.get('Content-Type')).toBe('application/json')
+    expect(await write?.json()).toEqual({ text: 'it clicks' })
   })
   it('gives a refusal as its sentence, with the field that is meant', async () => {
-    answers.push(new Response('{"sentence":"It is not a capacity.","field":"device.capacity"}', { status: 400 }))
-    expect(await refusal(api.post('/api/cases'))).toMatchObject({
+    answers.push(
+      new Response('{"type":"about:blank","detail":"It is not a capacity.","field":"device.capacity"}', {
+        status: 400,
+      }),
+    )
+    expect(await refusal(api.get('/api/intake/capacity', { query: { text: 'much' } }))).toMatchObject({
       status: 400,
       message: 'It is not a capacity.',
       field: 'device.capacity',
@@ -56,8 +60,8 @@ describe('talking to the server', () => {
       new Response('', { status: 401 }),
       new Response('', { status: 401 }),
     )
-    await refusal(api.post('/api/session'))
-    await refusal(api.get('/api/portal/x'))
+    await refusal(api.post('/api/session', { body: { login: 'una', password: 'x' } }))
+    await refusal(api.get('/api/portal/{token}', { path: { token: 'x' } }))
     expect(heard).not.toHaveBeenCalled()
     await refusal(api.get('/api/desk'))
     expect(heard).toHaveBeenCalledOnce()
@@ -68,10 +72,28 @@ describe('talking to the server', () => {
   })
 })
 
-describe('queries', () => {
-  it('leave out what is empty and repeat what is many', () => {
-    expect(withQuery('/p', { a: '', b: undefined, c: false, d: ['x', 'y'], e: 0 })).toBe('/p?d=x&d=y&e=0')
-    expect(withQuery('/p', {})).toBe('/p')
+describe('addresses', () => {
+  it('leave out what is empty, repeat what is many, and take nothing apart', async () => {
+    answers.push(new Response('{}'), new Response('{}'))
+    const query = { kind: ['jpg', 'png'], q: ' plot & peat ', origin: undefined, sort: '', wanted: 3 }
+    await api.get('/api/cases/{number}/catalogue', { path: { number: 'BR/1' }, query })
+    await api.get('/api/cases/{number}/catalogue', { path: { number: 'BR-1' }, query: {} })
+    expect(fetched.mock.calls.map(([request]) => request.url.replace(location.origin, ''))).toEqual([
+      '/api/cases/BR%2F1/catalogue?kind=jpg&kind=png&q=%20plot%20%26%20peat%20&wanted=3',
+      '/api/cases/BR-1/catalogue',
+    ])
+  })
+  it('carry a file as it is', async () => {
+    answers.push(new Response('{}'))
+    const file = new Blob(['abc'], { type: 'image/png' })
+    await upload(
+      '/api/cases/{number}/photos',
+      { path: { number: 'BR-1' }, query: { what: 'label', name: 'a.png' } },
+      file,
+    )
+    const request = fetched.mock.calls[0]![0]
+    expect(request.headers.get('Content-Type')).toBe('image/png')
+    expect(await request.text()).toBe('abc')
   })
 })
 

@@ -1,4 +1,9 @@
-/** Talks to the server. Every refusal is one sentence, thrown as a {@link Refused}. */
+import createClient from 'openapi-fetch'
+import type { MediaType, PathsWithMethod, SuccessResponse } from 'openapi-typescript-helpers'
+import type { paths } from './schema'
+import type { ActionCall } from './types'
+
+/** Talks to the server by its own description. Every refusal is one sentence, thrown as a {@link Refused}. */
 export class Refused extends Error {
   constructor(
     readonly status: number,
@@ -10,7 +15,41 @@ export class Refused extends Error {
   }
 }
 
-type Method = 'GET' | 'POST' | 'PUT' | 'DELETE'
+type Verb = 'get' | 'post' | 'put' | 'delete'
+
+/** A path that the description has for a verb. */
+export type PathFor<V extends Verb> = PathsWithMethod<paths, V>
+type Operation<P extends keyof paths, V extends Verb> = V extends keyof paths[P] ? paths[P][V] : never
+
+/** What a request carries where it is required, may carry where it is optional, and never carries otherwise. */
+type Given<Name extends string, Holder, Key extends PropertyKey> = Key extends keyof Holder
+  ? Holder extends Record<Key, infer Value>
+    ? [Value] extends [never]
+      ? unknown
+      : Record<Name, Value>
+    : Holder[Key] extends undefined
+      ? unknown
+      : Partial<Record<Name, NonNullable<Holder[Key]>>>
+  : unknown
+type Parameters<O> = O extends { parameters: infer All } ? All : never
+type Body<O> = O extends { requestBody: { content: { 'application/json': infer Json } } }
+  ? { body: Json }
+  : O extends { requestBody?: { content: { 'application/json': infer Json } } }
+    ? { body?: Json }
+    : unknown
+
+/** The variable parts of a request: those of its path, its query, its body. */
+export type Parts<P extends keyof paths, V extends Verb> = Given<'path', Parameters<Operation<P, V>>, 'path'> &
+  Given<'query', Parameters<Operation<P, V>>, 'query'> &
+  Body<Operation<P, V>>
+type PartsArgument<P extends keyof paths, V extends Verb> =
+  Record<never, never> extends Parts<P, V> ? [parts?: Parts<P, V>] : [parts: Parts<P, V>]
+
+/** What the server answers. */
+export type Answer<P extends keyof paths, V extends Verb> =
+  Operation<P, V> extends { responses: infer R extends Record<string | number, unknown> }
+    ? SuccessResponse<R, MediaType>
+    : never
 
 const signedOutListeners = new Set<() => void>()
 
@@ -20,14 +59,14 @@ export function onSignedOut(listener: () => void): void {
 }
 
 function csrfToken(): string {
-  return /(?:^|; )XSRF-TOKEN=([^;]*)/.exec(document.cookie)?.[1] ?? ''
+  return decodeURIComponent(/(?:^|; )XSRF-TOKEN=([^;]*)/.exec(document.cookie)?.[1] ?? '')
 }
 
 async function refusalOf(response: Response): Promise<Refused> {
   const text = await response.text()
   try {
-    const body = JSON.parse(text) as { sentence?: string; field?: string }
-    if (body.sentence) return new Refused(response.status, body.sentence, body.field)
+    const body = JSON.parse(text) as { detail?: string; field?: string }
+    if (body.detail) return new Refused(response.status, body.detail, body.field)
   } catch {
     // not our own answer: a proxy's, or an empty one
   }
@@ -39,58 +78,76 @@ async function refusalOf(response: Response): Promise<Refused> {
   )
 }
 
-async function call<T>(method: Method, path: string, body?: unknown): Promise<T> {
-  return send(method, path, body === undefined ? undefined : JSON.stringify(body), 'application/json')
-}
-
-async function send<T>(method: Method, path: string, body: BodyInit | undefined, type: string): Promise<T> {
-  let response: Response
-  try {
-    response = await fetch(path, {
-      method,
-      credentials: 'same-origin',
-      headers: {
-        Accept: 'application/json',
-        ...(body === undefined ? {} : { 'Content-Type': type }),
-        ...(method === 'GET' ? {} : { 'X-XSRF-TOKEN': decodeURIComponent(csrfToken()) }),
-      },
-      body,
-    })
-  } catch {
-    throw new Refused(0, 'The server cannot be reached; nothing was changed. It is tried again when you repeat it.')
-  }
-  if (!response.ok) {
-    const refused = await refusalOf(response)
+const client = createClient<paths>({
+  baseUrl: typeof location === 'undefined' ? undefined : location.origin,
+  credentials: 'same-origin',
+  headers: { Accept: 'application/json' },
+  // As it is at the time of a request: tests put another one there.
+  fetch: (request) => fetch(request),
+})
+client.use({
+  onRequest({ request }) {
+    if (request.method !== 'GET') request.headers.set('X-XSRF-TOKEN', csrfToken())
+    return request
+  },
+  async onResponse({ request, response }) {
+    if (response.ok) return
+    const path = new URL(request.url).pathname
     if (response.status === 401 && !path.startsWith('/api/portal') && path !== '/api/session')
       signedOutListeners.forEach((l) => l())
-    throw refused
-  }
-  const text = await response.text()
-  return (text ? JSON.parse(text) : undefined) as T
+    throw await refusalOf(response)
+  },
+  onError() {
+    return new Refused(0, 'The server cannot be reached; nothing was changed. It is tried again when you repeat it.')
+  },
+})
+
+interface AnyParts {
+  path?: Record<string, unknown>
+  query?: Record<string, unknown>
+  body?: unknown
 }
 
-export const api = {
-  get: <T>(path: string) => call<T>('GET', path),
-  post: <T>(path: string, body: unknown = {}) => call<T>('POST', path, body),
-  put: <T>(path: string, body: unknown) => call<T>('PUT', path, body),
-  delete: <T>(path: string) => call<T>('DELETE', path),
+/** The one place that knows no types: the callers below have checked them against the description. */
+async function send(verb: Verb, path: string, { path: inPath, query, body }: AnyParts = {}): Promise<unknown> {
+  const request = client.request as (
+    verb: Verb,
+    path: string,
+    init: Record<string, unknown>,
+  ) => Promise<{ data?: unknown }>
+  const file = body instanceof Blob
+  const { data } = await request(verb, path, {
+    params: { path: inPath, query: query && withoutEmpty(query) },
+    ...(body === undefined && verb !== 'post' ? {} : { body: body ?? {} }),
+    ...(file
+      ? { bodySerializer: (blob: Blob) => blob, headers: { 'Content-Type': body.type || 'application/octet-stream' } }
+      : {}),
+  })
+  return data
 }
+
+function method<V extends Verb>(verb: V) {
+  return <P extends PathFor<V>>(path: P, ...[parts]: PartsArgument<P, V>): Promise<Answer<P, V>> =>
+    send(verb, path, parts as AnyParts | undefined) as Promise<Answer<P, V>>
+}
+
+export const api = { get: method('get'), post: method('post'), put: method('put'), delete: method('delete') }
 
 /** Sends a file as it is. */
-export function upload<T>(path: string, file: Blob): Promise<T> {
-  return send<T>('POST', path, file, file.type || 'application/octet-stream')
+export function upload<P extends PathFor<'post'>>(
+  path: P,
+  parts: Omit<Parts<P, 'post'>, 'body'>,
+  file: Blob,
+): Promise<Answer<P, 'post'>> {
+  return send('post', path, { ...(parts as AnyParts), body: file }) as Promise<Answer<P, 'post'>>
 }
 
-/** A path with its query, leaving out what is empty. */
-export function withQuery(
-  path: string,
-  query: Record<string, string | number | boolean | readonly string[] | undefined>,
-): string {
-  const params = new URLSearchParams()
-  for (const [key, value] of Object.entries(query)) {
-    if (Array.isArray(value)) value.forEach((v: string) => params.append(key, v))
-    else if (value !== undefined && value !== '' && value !== false) params.append(key, String(value))
-  }
-  const text = params.toString()
-  return text ? `${path}?${text}` : path
+/** Makes a request that the server itself described in an earlier answer. */
+export function perform(call: ActionCall, path: string): Promise<unknown> {
+  const verbs = { POST: 'post', PUT: 'put', DELETE: 'delete' } as const
+  return send(verbs[call.method], path, { body: call.body })
+}
+
+function withoutEmpty(query: Record<string, unknown>): Record<string, unknown> {
+  return Object.fromEntries(Object.entries(query).filter(([, v]) => v !== undefined && v !== '' && v !== false))
 }

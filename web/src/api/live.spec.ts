@@ -1,6 +1,7 @@
+// @vitest-environment happy-dom
 import { flushPromises } from '@vue/test-utils'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { effectScope } from 'vue'
+import { effectScope, nextTick, ref } from 'vue'
 
 class FakeStream {
   static last: FakeStream | undefined
@@ -20,72 +21,117 @@ class FakeStream {
 }
 
 let live: typeof import('./live')
+let answer: () => Promise<Response>
+const fetched = vi.fn(async (_request: Request) => answer())
+const json = (value: unknown) => new Response(JSON.stringify(value))
 beforeEach(async () => {
   vi.stubGlobal('EventSource', FakeStream)
+  vi.stubGlobal('fetch', fetched)
+  fetched.mockClear()
+  answer = async () => json({ unread: fetched.mock.calls.length })
   vi.resetModules()
   live = await import('./live')
 })
 afterEach(() => vi.unstubAllGlobals())
+/** Until nothing is on its way any more. */
+async function settled(): Promise<void> {
+  await vi.waitFor(() => expect(live.queries.isFetching()).toBe(0))
+  await flushPromises()
+}
 
 describe('what is shown', () => {
   it('is fetched again when the server says that it changed, and only then', async () => {
-    const fetcher = vi.fn(async () => fetcher.mock.calls.length)
     const scope = effectScope()
-    const shown = scope.run(() => live.useLive(fetcher, (what, c) => what === 'imaging' && c === 'BR-1'))!
-    await flushPromises()
-    expect(shown.data.value).toBe(1)
+    const shown = scope.run(() =>
+      live.useLive(
+        '/api/bench',
+        () => ({}),
+        (what, c) => what === 'imaging' && c === 'BR-1',
+      ),
+    )!
+    await settled()
+    expect(shown.data.value).toEqual({ unread: 1 })
     FakeStream.last?.say('changed', 'imaging BR-2')
     FakeStream.last?.say('changed', 'scan BR-1')
-    await flushPromises()
-    expect(fetcher).toHaveBeenCalledTimes(1)
+    await settled()
+    expect(fetched).toHaveBeenCalledTimes(1)
     FakeStream.last?.say('changed', 'imaging BR-1')
-    await flushPromises()
-    expect(shown.data.value).toBe(2)
+    await settled()
+    expect(shown.data.value).toEqual({ unread: 2 })
     scope.stop()
     FakeStream.last?.say('changed', 'imaging BR-1')
-    await flushPromises()
-    expect(fetcher).toHaveBeenCalledTimes(2)
+    await settled()
+    expect(fetched).toHaveBeenCalledTimes(2)
   })
   it('is fetched again after an interruption', async () => {
-    const fetcher = vi.fn(async () => 1)
-    effectScope().run(() => live.useLive(fetcher, () => false))
-    await flushPromises()
+    effectScope().run(() =>
+      live.useLive(
+        '/api/bench',
+        () => ({}),
+        () => false,
+      ),
+    )
+    await settled()
     FakeStream.last?.say('hello')
-    await flushPromises()
-    expect(fetcher).toHaveBeenCalledTimes(2)
+    await settled()
+    expect(fetched).toHaveBeenCalledTimes(2)
   })
-  it('is never fetched twice at once, however fast things change', async () => {
+  it('is never fetched twice at once, however fast things change, nor by two who show the same', async () => {
     let running = 0
     let most = 0
-    const fetcher = vi.fn(async () => {
+    answer = async () => {
       most = Math.max(most, ++running)
       await Promise.resolve()
       running--
-      return 1
-    })
-    effectScope().run(() => live.useLive(fetcher, () => true))
+      return json([])
+    }
+    for (let i = 0; i < 2; i++)
+      effectScope().run(() =>
+        live.useLive(
+          '/api/bench',
+          () => ({}),
+          () => true,
+        ),
+      )
     for (let i = 0; i < 20; i++) FakeStream.last?.say('changed', 'imaging BR-1')
-    await flushPromises()
+    await settled()
+    await settled()
     expect(most).toBe(1)
-    expect(fetcher).toHaveBeenCalledTimes(2)
+    expect(fetched).toHaveBeenCalledTimes(2)
   })
-  it('stays, with the refusal beside it, when fetching fails', async () => {
-    const client = await import('./client')
-    let fail = false
+  it('is asked for anew when its parts change, and not at all without any', async () => {
+    const number = ref<string>()
     const shown = effectScope().run(() =>
       live.useLive(
-        async () => {
-          if (fail) throw new client.Refused(500, 'The server answered 500.')
-          return 'there'
-        },
+        '/api/cases/{number}',
+        () => (number.value ? { path: { number: number.value } } : undefined),
         () => true,
       ),
     )!
-    await flushPromises()
-    fail = true
     FakeStream.last?.say('changed', 'case BR-1')
-    await flushPromises()
-    expect(shown.data.value).toBe('there')
-    expect(shown.refused.value?.message).toBe('The server answered 500.')
+    await settled()
+    expect(fetched).not.toHaveBeenCalled()
+    for (const one of ['BR-1', 'BR-2']) {
+      number.value = one
+      await nextTick()
+      await settled()
+      expect(fetched.mock.calls.at(-1)![0].url).toContain(`/api/cases/${one}`)
+    }
+    expect(shown.data.value).toEqual({ unread: 2 })
+  })
+  it('stays, with the refusal beside it, when fetching fails', async () => {
+    const shown = effectScope().run(() =>
+      live.useLive(
+        '/api/bench',
+        () => ({}),
+        () => true,
+      ),
+    )!
+    await settled()
+    answer = async () => new Response('{"detail":"The bench is shut."}', { status: 500 })
+    FakeStream.last?.say('changed', 'case BR-1')
+    await settled()
+    expect(shown.data.value).toEqual({ unread: 1 })
+    expect(shown.refused.value?.message).toBe('The bench is shut.')
   })
 })

@@ -1,5 +1,6 @@
-import { onScopeDispose, readonly, ref, shallowRef, type Ref } from 'vue'
-import { Refused } from './client'
+import { hashKey, keepPreviousData, QueryClient, useQuery } from '@tanstack/vue-query'
+import { computed, onScopeDispose, watch, type ComputedRef, type Ref } from 'vue'
+import { api, Refused, type Answer, type Parts, type PathFor } from './client'
 
 type Listener = (what: string, caseNumber: string) => void
 
@@ -17,10 +18,29 @@ function connect(): void {
   stream.addEventListener('hello', () => listeners.forEach((l) => l('*', '*')))
 }
 
-/** Ends the stream, as when somebody signs out. */
+/** What the server said, shared by all who show it. The server says itself when something may have changed. */
+export const queries = new QueryClient({
+  defaultOptions: {
+    queries: {
+      retry: false,
+      networkMode: 'always',
+      refetchOnWindowFocus: false,
+      refetchOnReconnect: false,
+      // Nobody hears of changes to what nobody shows.
+      gcTime: 0,
+      placeholderData: keepPreviousData,
+    },
+  },
+})
+
+/** One at a time: what changes while it is on its way is asked for once more after it, whoever shows it. */
+const changedMeanwhile = new Set<string>()
+
+/** Ends the stream and forgets what was read, as when somebody signs out. */
 export function disconnect(): void {
   stream?.close()
   stream = undefined
+  queries.clear()
 }
 
 /** Hears of changes until the component goes away. */
@@ -32,49 +52,48 @@ export function onChanged(listener: Listener): void {
 
 export interface Live<T> {
   readonly data: Readonly<Ref<T | undefined>>
-  readonly refused: Readonly<Ref<Refused | undefined>>
+  readonly refused: ComputedRef<Refused | undefined>
   /** Fetches again at once. */
   refresh: () => Promise<void>
 }
 
-/** Fetches something and keeps it fresh: again whenever the server says that it may have changed. */
-export function useLive<T>(
-  fetcher: () => Promise<T>,
+/**
+ * Fetches something and keeps it fresh: again whenever the server says that it may have changed, or its parts change.
+ * Nothing is asked while the parts are undefined.
+ */
+export function useLive<P extends PathFor<'get'>>(
+  path: P,
+  parts: () => Parts<P, 'get'> | undefined,
   concerns: (what: string, caseNumber: string) => boolean,
-): Live<T> {
-  const data = shallowRef<T>()
-  const refused = ref<Refused>()
-  let busy = false
-  let again = false
+): Live<Answer<P, 'get'>> {
+  const asked = computed(parts)
+  const query = useQuery(
+    {
+      queryKey: computed(() => [path, asked.value]),
+      queryFn: () => (api.get as (path: P, parts: unknown) => Promise<Answer<P, 'get'>>)(path, asked.value),
+      enabled: computed(() => asked.value !== undefined),
+      shallow: true,
+    },
+    queries,
+  )
+  const key = () => hashKey([path, asked.value])
 
-  async function refresh(): Promise<void> {
-    if (busy) {
-      again = true
-      return
-    }
-    busy = true
-    try {
-      data.value = await fetcher()
-      refused.value = undefined
-    } catch (e) {
-      if (!(e instanceof Refused)) throw e
-      refused.value = e
-    } finally {
-      busy = false
-    }
-    if (again) {
-      again = false
-      await refresh()
-    }
+  function changed(): void {
+    if (query.isFetching.value) changedMeanwhile.add(key())
+    else if (asked.value !== undefined) void query.refetch({ cancelRefetch: false })
   }
-
-  onChanged((what, caseNumber) => {
-    if (what === '*' || concerns(what, caseNumber)) void refresh()
+  watch(query.isFetching, (fetching) => {
+    if (!fetching && changedMeanwhile.delete(key())) changed()
   })
-  void refresh()
+  watch(query.error, (error) => {
+    if (error && !(error instanceof Refused)) throw error
+  })
+  onChanged((what, caseNumber) => {
+    if (what === '*' || concerns(what, caseNumber)) changed()
+  })
   return {
-    data: data as Readonly<Ref<T | undefined>>,
-    refused: readonly(refused) as Readonly<Ref<Refused | undefined>>,
-    refresh,
+    data: computed(() => (asked.value === undefined ? undefined : query.data.value)),
+    refused: computed(() => (query.error.value instanceof Refused ? query.error.value : undefined)),
+    refresh: async () => void (asked.value !== undefined && (await query.refetch())),
   }
 }

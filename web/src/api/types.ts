@@ -92,3 +92,8 @@ export type BenchRules = Schemas['LabSettingsBenchRules']
 export type Comparison = Schemas['Comparison']
 export type Carved = Schemas['ScansCarved']
 export type FailedStart = Schemas['Failed']
+
+/** Words that more than one screen decides by. */
+export type RecoveryPath = Schemas['RankingRanked']['path']
+export type ScanMethod = NonNullable<Schemas['ScanView']['method']>
+export type Role = Schemas['StaffPerson']['role']

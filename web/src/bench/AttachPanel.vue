@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import { useLive } from '@/api/live'
-import type { BenchView, Docket, StandingMedium } from '@/api/types'
+import type { Docket } from '@/api/types'
 import { bytes, shortPath, size } from '@/format/format'
 import RefusedNote from '@/shell/RefusedNote.vue'
 
@@ -12,11 +12,13 @@ const props = defineProps<{ docket: Docket }>()
 const emit = defineEmits<{ attached: [] }>()
 
 const bench = useLive(
-  () => api.get<BenchView>('/api/bench'),
+  '/api/bench',
+  () => ({}),
   (what) => what === 'bench',
 )
 const standing = useLive(
-  () => api.get<StandingMedium[]>(`/api/cases/${props.docket.number}/bench/media`),
+  '/api/cases/{number}/bench/media',
+  () => ({ path: { number: props.docket.number } }),
   (what) => what === 'bench' || what === 'case',
 )
 const picked = ref<string>()
@@ -41,12 +43,17 @@ const VERDICT = { EQUAL: 'equal', FITS: 'fits the label', DIFFERS: 'differs', SI
 const shown = (what: string, value: string) =>
   what === 'size' && value ? `${size(Number(value))} (${bytes(Number(value))})` : value || 'not given'
 async function attach(): Promise<void> {
+  const chosen = medium.value
+  if (!chosen) return
   if (
     await attaching.run(() =>
-      api.post(`/api/cases/${props.docket.number}/bench/attachment`, {
-        medium: medium.value,
-        decision: decision.value || undefined,
-        writeBlock: writeBlock.value || undefined,
+      api.post('/api/cases/{number}/bench/attachment', {
+        path: { number: props.docket.number },
+        body: {
+          medium: chosen,
+          decision: decision.value || undefined,
+          writeBlock: writeBlock.value || undefined,
+        },
       }),
     )
   )

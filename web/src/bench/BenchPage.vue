@@ -1,8 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { api } from '@/api/client'
 import { useLive } from '@/api/live'
-import type { BenchView, CasePage } from '@/api/types'
 import { useCustomers } from '@/docket/useCustomers'
 import { bytes, percent, shortPath, size } from '@/format/format'
 import RefusedNote from '@/shell/RefusedNote.vue'
@@ -17,11 +15,13 @@ const STATE: Record<string, string> = {
   failed: 'stopped',
 }
 const bench = useLive(
-  () => api.get<BenchView>('/api/bench'),
+  '/api/bench',
+  () => ({}),
   (what) => what === 'bench' || what === 'imaging',
 )
 const cases = useLive(
-  () => api.get<CasePage>('/api/cases?stage=triaged&size=60'),
+  '/api/cases',
+  () => ({ query: { stage: 'triaged', size: 60 } }),
   (what) => what === 'case',
 )
 const customer = useCustomers(() => (bench.data.value?.sessions ?? []).map((s) => s.caseNumber))

@@ -22,7 +22,8 @@ const acting = useAction()
 
 async function byHand(): Promise<void> {
   const given = Object.fromEntries(Object.entries(numbers.value).filter(([, v]) => v !== '' && v !== null))
-  if (await acting.run(() => api.post(`/api/cases/${props.number}/health`, given))) emit('recorded')
+  if (await acting.run(() => api.post('/api/cases/{number}/health', { path: { number: props.number }, body: given })))
+    emit('recorded')
 }
 async function upload(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement
@@ -31,7 +32,8 @@ async function upload(event: Event): Promise<void> {
     file &&
     (await acting.run(() =>
       send(
-        `/api/cases/${props.number}/health/file?kind=${kind.value}`,
+        '/api/cases/{number}/health/file',
+        { path: { number: props.number }, query: { kind: kind.value } },
         new Blob([file], { type: 'application/octet-stream' }),
       ),
     ))

@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import { useLive } from '@/api/live'
-import type { HealthSeries, ImagingEvent, StopLimits } from '@/api/types'
+import type { ImagingEvent, StopLimits } from '@/api/types'
 import { count, dayAndTime } from '@/format/format'
 import CounterPlot from '@/instruments/CounterPlot.vue'
 import { useNow } from '@/instruments/now'
@@ -23,7 +23,8 @@ const props = defineProps<{
 }>()
 
 const series = useLive(
-  () => api.get<HealthSeries>(`/api/cases/${props.number}/health`),
+  '/api/cases/{number}/health',
+  () => ({ path: { number: props.number } }),
   (what, c) => what === 'health' && c === props.number,
 )
 const now = useNow()
@@ -42,7 +43,8 @@ const attributes = computed(() => last.value?.reading.attributes ?? [])
 const table = ref(false)
 
 async function read(): Promise<void> {
-  if (await acting.run(() => api.post(`/api/cases/${props.number}/health/read`))) await series.refresh()
+  if (await acting.run(() => api.post('/api/cases/{number}/health/read', { path: { number: props.number } })))
+    await series.refresh()
 }
 async function recorded(): Promise<void> {
   entering.value = false

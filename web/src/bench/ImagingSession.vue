@@ -3,9 +3,9 @@ import { Moon, Pause, Play } from 'lucide-vue-next'
 import { BButton } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import { useAction } from '@/api/action'
-import { api, withQuery } from '@/api/client'
+import { api } from '@/api/client'
 import { offerUndo } from '@/api/undo'
-import type { BenchEvents, CareProfile, ImagingView, Lens } from '@/api/types'
+import type { BenchEvents, CareProfile, ImagingView } from '@/api/types'
 import { bytes, dayAndTime, percent, shortHash, size } from '@/format/format'
 import LensBand from '@/instruments/LensBand.vue'
 import ReadRibbon from '@/instruments/ReadRibbon.vue'
@@ -30,7 +30,7 @@ const events = ref<BenchEvents>({ events: [], faults: 0 })
 const bounding = ref(false)
 const limits = ref({ ...props.session.limits })
 const rate = ref(props.session.rateLimit / 1048576)
-const of = computed(() => `/api/imaging/${props.session.id}`)
+const path = computed(() => ({ id: props.session.id }))
 const running = computed(() => props.session.state === 'running' || props.session.state === 'waiting')
 const done = computed(() => props.session.state === 'done')
 const resting = computed(() => running.value && (props.session.resting !== undefined || props.session.restAsked))
@@ -44,7 +44,7 @@ watch(
   async () => {
     try {
       lensCells.value = (
-        await api.get<Lens>(withQuery(`${of.value}/lens`, { from: String(from.value), length: length.value }))
+        await api.get('/api/imaging/{id}/lens', { path: path.value, query: { from: from.value, length: length.value } })
       ).cells
     } catch {
       lensCells.value = '' // the ribbon above still shows the state; the lens comes back with the next change
@@ -57,16 +57,21 @@ watch(
 watch(
   [() => props.session.state, () => props.session.faults, () => props.session.resting, () => props.session.pass],
   async () => {
-    const fresh = await api.get<BenchEvents>(`${of.value}/events`)
-    events.value = fresh
+    events.value = await api.get('/api/imaging/{id}/events', { path: path.value })
   },
   { immediate: true },
 )
 
-async function ask(what: string, body?: unknown): Promise<boolean> {
-  const through = await acting.run(() => api.post(`${of.value}/${what}`, body))
+async function tell(request: () => Promise<unknown>): Promise<boolean> {
+  const through = await acting.run(request)
   if (through) emit('changed')
   return through
+}
+function ask(what: 'pause' | 'resume' | 'rest' | 'work' | 'enough' | 'recheck'): Promise<boolean> {
+  return tell(() => api.post(`/api/imaging/{id}/${what}`, { path: path.value }))
+}
+function profile(code: string): Promise<unknown> {
+  return api.post('/api/imaging/{id}/profile', { path: path.value, body: { profile: code } })
 }
 async function toggle(): Promise<void> {
   if (!done.value) await ask(running.value ? 'pause' : 'resume')
@@ -76,10 +81,8 @@ async function rest(): Promise<void> {
 }
 async function choose(code: string): Promise<void> {
   const before = props.session.profile
-  if (await ask('profile', { profile: code }))
-    offerUndo(`Session ${props.session.id} is read as ${profileName(code)}.`, () =>
-      api.post(`${of.value}/profile`, { profile: before }),
-    )
+  if (await tell(() => profile(code)))
+    offerUndo(`Session ${props.session.id} is read as ${profileName(code)}.`, () => profile(before))
 }
 function bound(): void {
   limits.value = { ...props.session.limits }
@@ -87,7 +90,8 @@ function bound(): void {
   bounding.value = !bounding.value
 }
 async function saveBounds(): Promise<void> {
-  if (await ask('bounds', { limits: limits.value, mibPerSecond: rate.value || 0 })) bounding.value = false
+  const body = { limits: limits.value, mibPerSecond: rate.value || 0 }
+  if (await tell(() => api.post('/api/imaging/{id}/bounds', { path: path.value, body }))) bounding.value = false
 }
 useKeys([
   { key: ' ', does: 'pause or resume', run: () => void toggle() },

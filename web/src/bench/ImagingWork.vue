@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { api } from '@/api/client'
 import { useLive } from '@/api/live'
-import type { CaseBench, Docket, LockState } from '@/api/types'
+import type { Docket } from '@/api/types'
 import { dayAndTime, percent, size } from '@/format/format'
 import RefusedNote from '@/shell/RefusedNote.vue'
 import AttachPanel from './AttachPanel.vue'
@@ -14,11 +13,13 @@ const props = defineProps<{ docket: Docket }>()
 const emit = defineEmits<{ changed: [] }>()
 
 const bench = useLive(
-  () => api.get<CaseBench>(`/api/cases/${props.docket.number}/bench`),
+  '/api/cases/{number}/bench',
+  () => ({ path: { number: props.docket.number } }),
   (what, c) => c === props.docket.number && ['bench', 'imaging', 'health'].includes(what),
 )
 const locks = useLive(
-  () => api.get<LockState>(`/api/cases/${props.docket.number}/locks`),
+  '/api/cases/{number}/locks',
+  () => ({ path: { number: props.docket.number } }),
   (what, c) => c === props.docket.number && what === 'case',
 )
 const another = ref(false)

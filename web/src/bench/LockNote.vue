@@ -20,13 +20,25 @@ const shut = computed(() => props.locks.rules.filter((r) => r.forbids && !r.rele
 const released = computed(() => props.locks.rules.filter((r) => r.forbids && r.release))
 
 async function release(rule: string): Promise<void> {
-  if (await acting.run(() => api.post(`/api/cases/${props.number}/locks/releases`, { rule, reason: reason.value }))) {
+  if (
+    await acting.run(() =>
+      api.post('/api/cases/{number}/locks/releases', {
+        path: { number: props.number },
+        body: { rule, reason: reason.value },
+      }),
+    )
+  ) {
     reason.value = ''
     emit('changed')
   }
 }
 async function withdraw(rule: string): Promise<void> {
-  if (await acting.run(() => api.delete(`/api/cases/${props.number}/locks/releases/${rule}`))) emit('changed')
+  if (
+    await acting.run(() =>
+      api.delete('/api/cases/{number}/locks/releases/{rule}', { path: { number: props.number, rule } }),
+    )
+  )
+    emit('changed')
 }
 </script>
 

@@ -2,8 +2,7 @@
 import { BButton } from 'bootstrap-vue-next'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
-import { api } from '@/api/client'
-import { useLive } from '@/api/live'
+import { useLive, type Live } from '@/api/live'
 import type { SessionReport } from '@/api/types'
 import { bytes, count, dateAndTime, duration, percent } from '@/format/format'
 import ReadRibbon from '@/instruments/ReadRibbon.vue'
@@ -17,14 +16,10 @@ import { limitWords, passRows, passWords, profileName, profileValues } from './p
 import { stateWords } from './progress'
 
 const route = useRoute()
-let caseNumber = ''
-const report = useLive(
-  async () => {
-    const fresh = await api.get<SessionReport>(`/api/imaging/${String(route.params.id)}/report`)
-    caseNumber = fresh.session.caseNumber
-    return fresh
-  },
-  (what, c) => what === 'imaging' && c === caseNumber,
+const report: Live<SessionReport> = useLive(
+  '/api/imaging/{id}/report',
+  () => ({ path: { id: Number(route.params.id) } }),
+  (what, c) => what === 'imaging' && c === report.data.value?.session.caseNumber,
 )
 const s = computed(() => report.data.value?.session)
 const counters = computed(() => countersOf(report.data.value?.health, s.value?.limits))

@@ -30,10 +30,18 @@ const starting = useAction()
 
 async function start(): Promise<void> {
   const body = { profile: profile.value, mibPerSecond: rate.value || 0, limits: own.value ? limits.value : undefined }
-  if (await starting.run(() => api.post(`/api/cases/${props.docket.number}/imaging`, body))) emit('started')
+  if (
+    await starting.run(() => api.post('/api/cases/{number}/imaging', { path: { number: props.docket.number }, body }))
+  )
+    emit('started')
 }
 async function detach(): Promise<void> {
-  if (await starting.run(() => api.delete(`/api/cases/${props.docket.number}/bench/attachment`))) emit('detached')
+  if (
+    await starting.run(() =>
+      api.delete('/api/cases/{number}/bench/attachment', { path: { number: props.docket.number } }),
+    )
+  )
+    emit('detached')
 }
 </script>
 

@@ -41,7 +41,7 @@ function facet(which: Facet, value: string): void {
   at.value = 0
 }
 async function recover(): Promise<void> {
-  if (await recovering.run(() => api.post(`/api/cases/${props.docket.number}/recovery`)))
+  if (await recovering.run(() => api.post('/api/cases/{number}/recovery', { path: { number: props.docket.number } })))
     await router.push(`/cases/${props.docket.number}/recovery`)
 }
 useKeys([

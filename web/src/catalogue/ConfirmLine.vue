@@ -16,7 +16,8 @@ const props = defineProps<{
 const emit = defineEmits<{ fit: [which: string | undefined]; changed: [] }>()
 
 const acting = useAction()
-const path = () => `/api/cases/${props.number}/catalogue/wanted/${props.state.line.id}/confirmation`
+const CONFIRMATION = '/api/cases/{number}/catalogue/wanted/{line}/confirmation'
+const path = () => ({ number: props.number, line: props.state.line.id })
 const CHOICES = [
   { value: undefined, text: 'all matches' },
   { value: 'fits', text: 'what fits' },
@@ -24,10 +25,11 @@ const CHOICES = [
 ]
 
 async function confirm(): Promise<void> {
-  if (await acting.run(() => api.post(path(), { count: props.state.tally.chosen }))) emit('changed')
+  if (await acting.run(() => api.post(CONFIRMATION, { path: path(), body: { count: props.state.tally.chosen } })))
+    emit('changed')
 }
 async function takeBack(): Promise<void> {
-  if (await acting.run(() => api.delete(path()))) emit('changed')
+  if (await acting.run(() => api.delete(CONFIRMATION, { path: path() }))) emit('changed')
 }
 </script>
 

@@ -12,12 +12,14 @@ const trouble = ref('')
 /** Step and field under the pointer or the keyboard: its bytes are marked. */
 const at = ref<{ step: number; field: number }>()
 
-void api.get<EvidenceStep[]>(`/api/cases/${props.number}/catalogue/${props.line}/explanation`).then(
-  (s) => (steps.value = s),
-  (e: unknown) => {
-    trouble.value = e instanceof Refused ? e.message : 'The chain of evidence could not be fetched.'
-  },
-)
+void api
+  .get('/api/cases/{number}/catalogue/{line}/explanation', { path: { number: props.number, line: props.line } })
+  .then(
+    (s) => (steps.value = s),
+    (e: unknown) => {
+      trouble.value = e instanceof Refused ? e.message : 'The chain of evidence could not be fetched.'
+    },
+  )
 const marked = (step: number) => (at.value?.step === step ? steps.value?.[step]?.fields[at.value.field] : undefined)
 </script>
 

@@ -15,7 +15,7 @@ const preview = ref<Preview>()
 const trouble = ref('')
 const explained = ref(false)
 const path = `/api/cases/${props.number}/catalogue/${props.line.id}`
-void api.get<Preview>(`${path}/preview`).then(
+void api.get('/api/cases/{number}/catalogue/{id}/preview', { path: { number: props.number, id: props.line.id } }).then(
   (p) => (preview.value = p),
   (e: unknown) => {
     trouble.value = e instanceof Refused ? e.message : 'The preview could not be fetched.'

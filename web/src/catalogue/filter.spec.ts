@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { asRequest, EVERYTHING, facetRows, isEverything, pagePath, toggled } from './filter'
+import { asRequest, EVERYTHING, facetRows, isEverything, pageQuery, toggled } from './filter'
 
 describe('the catalogue filter', () => {
   it('takes values in and out of a facet', () => {
@@ -10,10 +10,13 @@ describe('the catalogue filter', () => {
   })
   it('asks the server for just what is filtered', () => {
     const filter = { ...EVERYTHING, kinds: ['jpg', 'png'], q: ' plot & peat ', wanted: 3 }
-    expect(pagePath('BR-2611-0002', filter, 0, '')).toBe(
-      '/api/cases/BR-2611-0002/catalogue?kind=jpg&kind=png&q=plot+%26+peat&wanted=3',
-    )
-    expect(pagePath('BR-2611-0002', EVERYTHING, 2, 'size')).toBe('/api/cases/BR-2611-0002/catalogue?page=2&sort=size')
+    expect(pageQuery(filter, 0, '')).toMatchObject({ kind: ['jpg', 'png'], q: 'plot & peat', wanted: 3 })
+    expect(pageQuery({ ...filter, fit: 'fits' }, 0, '')?.fit).toBe('fits')
+    expect(pageQuery({ ...EVERYTHING, fit: 'fits' }, 2, 'size')).toMatchObject({
+      fit: undefined,
+      page: 2,
+      sort: 'size',
+    })
   })
   it('says the same when the selection is changed by filter', () => {
     expect(asRequest({ ...EVERYTHING, q: '  ' }).q).toBeUndefined()

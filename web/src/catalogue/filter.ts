@@ -1,4 +1,4 @@
-import { withQuery } from '@/api/client'
+import type { Parts } from '@/api/client'
 import type { CatalogueFilter } from '@/api/types'
 
 /** What the catalogue shows. */
@@ -46,8 +46,11 @@ export function isEverything(filter: Filter): boolean {
   )
 }
 
-export function pagePath(number: string, filter: Filter, page: number, sort: string): string {
-  return withQuery(`/api/cases/${number}/catalogue`, {
+type PageQuery = Parts<'/api/cases/{number}/catalogue', 'get'>['query']
+
+/** What a page of the catalogue is asked for by. */
+export function pageQuery(filter: Filter, page: number, sort: string): PageQuery {
+  return {
     kind: filter.kinds,
     origin: filter.origins,
     prognosis: filter.prognoses,
@@ -60,7 +63,7 @@ export function pagePath(number: string, filter: Filter, page: number, sort: str
     worseIn: filter.worseIn,
     page: page || undefined,
     sort: sort || undefined,
-  })
+  }
 }
 
 /** The same filter as the server takes it in a change of the selection. */

@@ -3,7 +3,7 @@ import { useAction, type Action } from '@/api/action'
 import { api } from '@/api/client'
 import { useLive, type Live } from '@/api/live'
 import type { CatalogueLine, CataloguePage } from '@/api/types'
-import { asRequest, EVERYTHING, pagePath, type Filter } from './filter'
+import { asRequest, EVERYTHING, pageQuery, type Filter } from './filter'
 
 const TYPING_MS = 180
 
@@ -30,19 +30,25 @@ export function useCatalogue(number: string, start: Filter = EVERYTHING): Catalo
   const selecting = useAction()
   let page = 0
   let timer = 0
+  /** What is asked for: the filter, when nobody types in it any more. */
+  const query = shallowRef(pageQuery(filter.value, 0, sort.value))
   const live = useLive(
-    () => {
-      page = 0
-      further.value = []
-      return api.get<CataloguePage>(pagePath(number, filter.value, 0, sort.value))
-    },
+    '/api/cases/{number}/catalogue',
+    () => ({ path: { number }, query: query.value }),
     (what, c) => c === number && (what === 'catalogue' || what === 'selection' || what === 'case'),
   )
   const lines = computed(() => [...(live.data.value?.lines ?? []), ...further.value])
 
   watch([filter, sort], ([now], [before]) => {
     clearTimeout(timer)
-    timer = window.setTimeout(() => void live.refresh(), now.q === before.q ? 0 : TYPING_MS)
+    timer = window.setTimeout(
+      () => (query.value = pageQuery(filter.value, 0, sort.value)),
+      now.q === before.q ? 0 : TYPING_MS,
+    )
+  })
+  watch(live.data, () => {
+    page = 0
+    further.value = []
   })
 
   async function change(body: {
@@ -50,7 +56,9 @@ export function useCatalogue(number: string, start: Filter = EVERYTHING): Catalo
     filter?: ReturnType<typeof asRequest>
     selected: boolean
   }): Promise<boolean> {
-    const done = await selecting.run(() => api.put(`/api/cases/${number}/catalogue/selection`, body))
+    const done = await selecting.run(() =>
+      api.put('/api/cases/{number}/catalogue/selection', { path: { number }, body }),
+    )
     if (done) await live.refresh()
     return done
   }
@@ -64,7 +72,10 @@ export function useCatalogue(number: string, start: Filter = EVERYTHING): Catalo
     undo,
     async more() {
       page++
-      const next = await api.get<CataloguePage>(pagePath(number, filter.value, page, sort.value))
+      const next = await api.get('/api/cases/{number}/catalogue', {
+        path: { number },
+        query: pageQuery(filter.value, page, sort.value),
+      })
       further.value = [...further.value, ...next.lines]
     },
     async select(ids, selected) {

@@ -1,13 +1,13 @@
 <script setup lang="ts">
-import { api } from '@/api/client'
 import { useLive } from '@/api/live'
-import type { Docket, Tape } from '@/api/types'
+import type { Docket } from '@/api/types'
 import RefusedNote from '@/shell/RefusedNote.vue'
 import CustodyRecord from './CustodyRecord.vue'
 
 const props = defineProps<{ docket: Docket }>()
 const tape = useLive(
-  () => api.get<Tape>(`/api/cases/${props.docket.number}/custody`),
+  '/api/cases/{number}/custody',
+  () => ({ path: { number: props.docket.number } }),
   (what, c) => c === props.docket.number && what === 'custody',
 )
 </script>

@@ -6,7 +6,7 @@ import { computed, ref } from 'vue'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import { useLive } from '@/api/live'
-import type { KeptFilter, Person } from '@/api/types'
+import type { KeptFilter } from '@/api/types'
 import { words } from '@/format/format'
 import RefusedNote from '@/shell/RefusedNote.vue'
 import { useVocabulary } from '@/triage/vocabulary'
@@ -16,11 +16,13 @@ import { STAGES, stageName } from './stages'
 const filter = defineModel<CaseFilter>({ required: true })
 const vocabulary = useVocabulary()
 const people = useLive(
-  () => api.get<Person[]>('/api/staff'),
+  '/api/staff',
+  () => ({}),
   (what) => what === 'staff',
 )
 const kept = useLive(
-  () => api.get<KeptFilter[]>('/api/filters'),
+  '/api/filters',
+  () => ({}),
   () => false,
 )
 const keeping = useAction()
@@ -60,14 +62,14 @@ function set(part: Partial<CaseFilter>): void {
 }
 async function keep(): Promise<void> {
   const query = new URLSearchParams(queryOf(filter.value)).toString()
-  if (await keeping.run(() => api.post('/api/filters', { name: name.value, query }))) {
+  if (await keeping.run(() => api.post('/api/filters', { body: { name: name.value, query } }))) {
     naming.value = false
     name.value = ''
     await kept.refresh()
   }
 }
 async function drop(id: number): Promise<void> {
-  if (await keeping.run(() => api.delete(`/api/filters/${id}`))) await kept.refresh()
+  if (await keeping.run(() => api.delete('/api/filters/{id}', { path: { id } }))) await kept.refresh()
 }
 const keptFilter = (k: KeptFilter) => filterOf(Object.fromEntries(new URLSearchParams(k.query)))
 const { copy: copyText, copied } = useClipboard({ copiedDuring: 2000, legacy: true })

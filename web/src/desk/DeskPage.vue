@@ -2,9 +2,7 @@
 import { Phone } from 'lucide-vue-next'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
-import { api } from '@/api/client'
 import { useLive } from '@/api/live'
-import type { DraftView } from '@/api/types'
 import DayStaff from '@/instruments/DayStaff.vue'
 import { useNow } from '@/instruments/now'
 import { day, dayAndTime, time, words } from '@/format/format'
@@ -17,7 +15,8 @@ import { useDesk } from './useDesk'
 const router = useRouter()
 const { desk, running, refused, refresh, showAll } = useDesk()
 const drafts = useLive(
-  () => api.get<DraftView[]>('/api/drafts'),
+  '/api/drafts',
+  () => ({}),
   (what) => what === 'draft',
 )
 const decisions = computed(() => desk.value?.decisions ?? [])

@@ -1,14 +1,12 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api } from '@/api/client'
 import { useLive } from '@/api/live'
-import type { CasePage } from '@/api/types'
 import CaseWick from '@/instruments/CaseWick.vue'
 import { bytes, count, day, size, words } from '@/format/format'
 import RefusedNote from '@/shell/RefusedNote.vue'
 import CaseFilterBar from './CaseFilterBar.vue'
-import { casesPath, filterOf, isFiltered, queryOf, type CaseFilter } from './filter'
+import { filterOf, isFiltered, queryOf, type CaseFilter } from './filter'
 import { byStage, stageName } from './stages'
 
 const PAGE = 60
@@ -20,12 +18,9 @@ const filter = computed({
   set: (f: CaseFilter) => void router.replace({ query: queryOf(f) }),
 })
 const cases = useLive(
-  () => api.get<CasePage>(casesPath(filter.value, page.value, PAGE)),
+  '/api/cases',
+  () => ({ query: { ...filter.value, page: page.value, size: PAGE } }),
   (what) => what === 'case',
-)
-watch(
-  () => [JSON.stringify(filter.value), page.value],
-  () => void cases.refresh(),
 )
 watch(
   () => JSON.stringify(filter.value),

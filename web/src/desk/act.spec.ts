@@ -7,8 +7,8 @@ import { act, filled } from './act'
 const calls: string[] = []
 beforeEach(() => {
   calls.length = 0
-  vi.stubGlobal('fetch', async (path: string, init: RequestInit) => {
-    calls.push(`${init.method ?? 'GET'} ${path} ${String(init.body ?? '')}`)
+  vi.stubGlobal('fetch', async (request: Request) => {
+    calls.push(`${request.method} ${new URL(request.url).pathname} ${await request.text()}`)
     return new Response(JSON.stringify({ id: 12 }))
   })
 })
@@ -41,7 +41,7 @@ it('offers nothing to take back where there is no way', async () => {
 })
 it('says why it could not be undone', async () => {
   await act(scan)
-  vi.stubGlobal('fetch', async () => new Response('{"sentence":"It has gone on since."}', { status: 409 }))
+  vi.stubGlobal('fetch', async () => new Response('{"detail":"It has gone on since."}', { status: 409 }))
   await useUndo().undo()
   expect(useUndo().trouble.value).toBe('It has gone on since.')
 })

@@ -1,4 +1,4 @@
-import { api } from '@/api/client'
+import { perform } from '@/api/client'
 import type { ActionCall, DeskAction } from '@/api/types'
 import { offerUndo } from '@/api/undo'
 
@@ -12,15 +12,7 @@ export function filled(path: string, answer: unknown): string {
 }
 
 function request(call: ActionCall, answer?: unknown): Promise<unknown> {
-  const path = filled(call.path, answer)
-  switch (call.method) {
-    case 'POST':
-      return api.post(path, call.body)
-    case 'PUT':
-      return api.put(path, call.body)
-    case 'DELETE':
-      return api.delete(path)
-  }
+  return perform(call, filled(call.path, answer))
 }
 
 /** Does what a button of the queue says, and offers to undo it where that is possible. */

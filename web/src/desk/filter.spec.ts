@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { casesPath, filterOf, isFiltered, NO_FILTER, queryOf } from './filter'
+import { filterOf, isFiltered, NO_FILTER, queryOf } from './filter'
 
 describe('a filter of the Desk', () => {
   it('goes into the address and comes back', () => {
@@ -14,8 +14,5 @@ describe('a filter of the Desk', () => {
   })
   it('takes nothing strange from an address', () => {
     expect(filterOf({ state: 'burnt', stage: ['a', 'b'], late: 'yes' })).toEqual(NO_FILTER)
-  })
-  it('asks the server for what is needed', () => {
-    expect(casesPath({ ...NO_FILTER, medium: 'nas' }, 2, 60)).toBe('/api/cases?state=open&medium=nas&page=2&size=60')
   })
 })

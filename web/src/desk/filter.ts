@@ -1,5 +1,3 @@
-import { withQuery } from '@/api/client'
-
 /** Which open cases are listed; it stands in the address, so that it can be kept and passed on. */
 export interface CaseFilter {
   state: string
@@ -37,8 +35,4 @@ export function queryOf(filter: CaseFilter): Record<string, string> {
 
 export function isFiltered(filter: CaseFilter): boolean {
   return Object.keys(queryOf(filter)).length > 0
-}
-
-export function casesPath(filter: CaseFilter, page: number, size: number): string {
-  return withQuery('/api/cases', { ...filter, page, size })
 }

@@ -18,9 +18,9 @@ let timer = 0
 let last = 0
 let working = false
 
-async function fetchInto<T>(path: string, into: Ref<T | undefined>): Promise<void> {
+async function fetchInto<T>(fetcher: () => Promise<T>, into: Ref<T | undefined>): Promise<void> {
   try {
-    into.value = await api.get<T>(path)
+    into.value = await fetcher()
     refused.value = undefined
   } catch (e) {
     if (!(e instanceof Refused)) throw e
@@ -32,7 +32,7 @@ async function refresh(): Promise<void> {
   clearTimeout(timer)
   timer = 0
   last = Date.now()
-  await fetchInto(`/api/desk?listed=${all.value ? ALL : FEW}`, desk)
+  await fetchInto(() => api.get('/api/desk', { query: { listed: all.value ? ALL : FEW } }), desk)
   running.value = desk.value?.running
 }
 
@@ -43,7 +43,7 @@ function soon(): void {
 async function progress(): Promise<void> {
   if (working) return
   working = true
-  await fetchInto('/api/running', running)
+  await fetchInto(() => api.get('/api/running'), running)
   working = false
 }
 

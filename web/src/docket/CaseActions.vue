@@ -6,7 +6,7 @@ import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import { useLive } from '@/api/live'
 import { offerUndo } from '@/api/undo'
-import type { Docket, Person } from '@/api/types'
+import type { Docket } from '@/api/types'
 import { daysFromNow } from '@/format/days'
 import RefusedNote from '@/shell/RefusedNote.vue'
 import { useKeys } from '@/shell/keys'
@@ -22,7 +22,8 @@ const login = ref('')
 const acting = useAction()
 const labels = useTemplateRef<HTMLAnchorElement>('labels')
 const people = useLive(
-  () => api.get<Person[]>('/api/staff'),
+  '/api/staff',
+  () => ({}),
   (what) => what === 'staff',
 )
 const colleagues = computed(() => [
@@ -33,35 +34,45 @@ const colleagues = computed(() => [
 ])
 const phone = computed(() => props.docket.customer.ways.find((w) => w.kind === 'phone')?.value)
 const canHold = computed(() => !['closed', 'declined'].includes(props.docket.stage))
-const of = computed(() => `/api/cases/${props.docket.number}`)
+const path = computed(() => ({ number: props.docket.number }))
 
 function toggle(what: 'hold' | 'hand' | 'print'): void {
   open.value = open.value === what ? undefined : what
   acting.clear()
 }
 async function hold(): Promise<void> {
-  if (!(await acting.run(() => api.post(`${of.value}/hold`, { reason: reason.value, until: until.value })))) return
-  offerUndo(`${props.docket.number} is on hold.`, () => api.post(`${of.value}/wake`))
+  if (
+    !(await acting.run(() =>
+      api.post('/api/cases/{number}/hold', { path: path.value, body: { reason: reason.value, until: until.value } }),
+    ))
+  )
+    return
+  offerUndo(`${props.docket.number} is on hold.`, () => api.post('/api/cases/{number}/wake', { path: path.value }))
   open.value = undefined
   emit('changed')
 }
 async function wake(): Promise<void> {
   const before = props.docket.hold
-  if (!(await acting.run(() => api.post(`${of.value}/wake`)))) return
+  if (!(await acting.run(() => api.post('/api/cases/{number}/wake', { path: path.value })))) return
   if (before)
     offerUndo(`${props.docket.number} was taken up again.`, () =>
-      api.post(`${of.value}/hold`, {
-        reason: before.reason,
-        until: before.until > daysFromNow(0) ? before.until : daysFromNow(1),
+      api.post('/api/cases/{number}/hold', {
+        path: path.value,
+        body: { reason: before.reason, until: before.until > daysFromNow(0) ? before.until : daysFromNow(1) },
       }),
     )
   emit('changed')
 }
 async function hand(): Promise<void> {
   const before = people.data.value?.find((p) => p.name === props.docket.owner)?.login
-  if (!(await acting.run(() => api.post(`${of.value}/owner`, { login: login.value })))) return
+  if (
+    !(await acting.run(() => api.post('/api/cases/{number}/owner', { path: path.value, body: { login: login.value } })))
+  )
+    return
   if (before)
-    offerUndo(`${props.docket.number} was handed over.`, () => api.post(`${of.value}/owner`, { login: before }))
+    offerUndo(`${props.docket.number} was handed over.`, () =>
+      api.post('/api/cases/{number}/owner', { path: path.value, body: { login: before } }),
+    )
   open.value = undefined
   emit('changed')
 }
@@ -73,10 +84,17 @@ useKeys([
 
 <template>
   <div class="f g6 acts">
-    <a ref="labels" class="btn btn-quiet" :href="`${of}/labels.pdf`" target="_blank" rel="noopener"
+    <a
+      ref="labels"
+      class="btn btn-quiet"
+      :href="`/api/cases/${docket.number}/labels.pdf`"
+      target="_blank"
+      rel="noopener"
       ><Printer class="ic s14" aria-hidden="true" /> Labels</a
     >
-    <a class="btn btn-quiet" :href="`${of}/receipt.pdf`" target="_blank" rel="noopener">Receipt</a>
+    <a class="btn btn-quiet" :href="`/api/cases/${docket.number}/receipt.pdf`" target="_blank" rel="noopener"
+      >Receipt</a
+    >
     <button v-if="docket.hold" type="button" class="btn btn-primary" :disabled="acting.busy.value" @click="wake">
       Take it up again
     </button>

@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import { useLive } from '@/api/live'
-import type { ConsentGiven, Docket } from '@/api/types'
+import type { Docket } from '@/api/types'
 import { daysFromNow } from '@/format/days'
 import { day, dayAndTime } from '@/format/format'
 import RefusedNote from '@/shell/RefusedNote.vue'
@@ -14,7 +14,8 @@ const props = defineProps<{ docket: Docket }>()
 const emit = defineEmits<{ changed: [] }>()
 
 const given = useLive(
-  () => api.get<ConsentGiven[]>(`/api/cases/${props.docket.number}/consent`),
+  '/api/cases/{number}/consent',
+  () => ({ path: { number: props.docket.number } }),
   (what, c) => what === 'case' && c === props.docket.number,
 )
 const open = ref(false)
@@ -27,7 +28,11 @@ const saidOn = ref(daysFromNow(0))
 
 async function save(): Promise<void> {
   const yes = { look: look.value, saidBy: saidBy.value, how: how.value, saidOn: saidOn.value }
-  if (await saving.run(() => api.post(`/api/cases/${props.docket.number}/consent`, yes))) {
+  if (
+    await saving.run(() =>
+      api.post('/api/cases/{number}/consent', { path: { number: props.docket.number }, body: yes }),
+    )
+  ) {
     open.value = false
     await given.refresh()
     emit('changed')

@@ -1,9 +1,7 @@
 <script setup lang="ts">
 import { computed, type Component } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api } from '@/api/client'
 import { useLive } from '@/api/live'
-import type { Docket, LockState, Ranking, WantedState } from '@/api/types'
 import ImagingWork from '@/bench/ImagingWork.vue'
 import CatalogueWork from '@/catalogue/CatalogueWork.vue'
 import CustodyWork from '@/custody/CustodyWork.vue'
@@ -42,17 +40,20 @@ const route = useRoute()
 const router = useRouter()
 const number = String(route.params.number)
 const mine = (_: string, c: string) => c === number
-const docket = useLive(() => api.get<Docket>(`/api/cases/${number}`), mine)
+const docket = useLive('/api/cases/{number}', () => ({ path: { number } }), mine)
 const locks = useLive(
-  () => api.get<LockState>(`/api/cases/${number}/locks`),
+  '/api/cases/{number}/locks',
+  () => ({ path: { number } }),
   (what, c) => c === number && what === 'case',
 )
 const ranking = useLive(
-  () => api.get<Ranking>(`/api/cases/${number}/triage`),
+  '/api/cases/{number}/triage',
+  () => ({ path: { number } }),
   (what, c) => c === number && what === 'case',
 )
 const wanted = useLive(
-  () => api.get<WantedState[]>(`/api/cases/${number}/catalogue/wanted`),
+  '/api/cases/{number}/catalogue/wanted',
+  () => ({ path: { number } }),
   (what, c) => c === number && (what === 'scan' || what === 'case'),
 )
 const vocabulary = useVocabulary()

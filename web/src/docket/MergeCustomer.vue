@@ -1,43 +1,48 @@
 <script setup lang="ts">
+import { shallowRef, watch } from 'vue'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
-import { useLive } from '@/api/live'
 import { offerUndo } from '@/api/undo'
-import type { Docket, KnownCustomer, MergeDone } from '@/api/types'
+import type { Docket, KnownCustomer } from '@/api/types'
 import RefusedNote from '@/shell/RefusedNote.vue'
 
 const props = defineProps<{ docket: Docket }>()
 const emit = defineEmits<{ /** The case belongs to another customer record now. */ changed: [] }>()
 const merging = useAction()
-const alike = useLive(
-  async () =>
-    (
-      await api.post<KnownCustomer[]>('/api/customers/alike', {
-        name: props.docket.customer.name,
-        ways: props.docket.customer.ways,
-      })
-    ).filter((k) => k.customer.id !== props.docket.customer.id),
-  (what, c) => what === 'case' && c === props.docket.number,
+const alike = shallowRef<KnownCustomer[]>([])
+async function look(): Promise<void> {
+  const { id, name, ways } = props.docket.customer
+  const known = await api.post('/api/customers/alike', { body: { name, ways } })
+  alike.value = known.filter((k) => k.customer.id !== id)
+}
+watch(
+  () => props.docket.version,
+  () => void merging.run(look),
+  { immediate: true },
 )
 
 async function merge(other: KnownCustomer): Promise<void> {
   const done = await merging.run(async () => {
-    const merged = await api.post<MergeDone>('/api/customers/merges', {
-      keep: other.customer.id,
-      merge: props.docket.customer.id,
+    const merged = await api.post('/api/customers/merges', {
+      body: {
+        keep: other.customer.id,
+        merge: props.docket.customer.id,
+      },
     })
     const went = merged.moved.length === 1 ? 'One case went' : `${merged.moved.length} cases went`
-    offerUndo(`${went} over to ${merged.kept.name}.`, () => api.delete(`/api/customers/merges/${merged.id}`))
+    offerUndo(`${went} over to ${merged.kept.name}.`, () =>
+      api.delete('/api/customers/merges/{id}', { path: { id: merged.id } }),
+    )
   })
   if (!done) return
   emit('changed')
-  await alike.refresh()
+  await merging.run(look)
 }
 </script>
 
 <template>
-  <div v-if="alike.data.value?.length" class="alike">
-    <p v-for="k in alike.data.value" :key="k.customer.id" class="f g8 s">
+  <div v-if="alike.length" class="alike">
+    <p v-for="k in alike" :key="k.customer.id" class="f g8 s">
       <span
         >Is this <b>{{ k.customer.name }}</b>? It has {{ k.why
         }}<template v-if="k.cases.length"

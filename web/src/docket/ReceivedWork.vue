@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { Pencil } from 'lucide-vue-next'
 import { computed } from 'vue'
-import { api } from '@/api/client'
 import { useLive } from '@/api/live'
-import type { Docket, WantedState, Withdrawn } from '@/api/types'
+import type { Docket, WantedState } from '@/api/types'
 import { bytes, day, dayAndTime, size, words, zoneName } from '@/format/format'
 import { sayFact } from '@/triage/say'
 import { useVocabulary } from '@/triage/vocabulary'
@@ -15,7 +14,8 @@ const props = defineProps<{ docket: Docket; wanted: WantedState[] }>()
 const emit = defineEmits<{ changed: [] }>()
 const vocabulary = useVocabulary()
 const corrected = useLive(
-  () => api.get<Withdrawn[]>(`/api/cases/${props.docket.number}/corrected`),
+  '/api/cases/{number}/corrected',
+  () => ({ path: { number: props.docket.number } }),
   (what, c) => what === 'case' && c === props.docket.number,
 )
 const agreed = computed(() => agreedTo(props.docket.consent))

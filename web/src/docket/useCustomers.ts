@@ -10,12 +10,9 @@ export function useCustomers(numbers: () => readonly string[]): (number: string)
 
   async function look(wanted: readonly string[]): Promise<void> {
     for (let at = 0; at < wanted.length; at += MOST) {
-      const query = wanted
-        .slice(at, at + MOST)
-        .map((n) => `numbers=${encodeURIComponent(n)}`)
-        .join('&')
+      const query = { numbers: wanted.slice(at, at + MOST) }
       try {
-        names.value = { ...names.value, ...(await api.get<Record<string, string>>(`/api/cases/names?${query}`)) }
+        names.value = { ...names.value, ...(await api.get('/api/cases/names', { query })) }
       } catch (e) {
         if (!(e instanceof Refused)) throw e // the list stands without names
       }

@@ -18,7 +18,7 @@ const copied = ref('')
 async function make(): Promise<void> {
   if (
     await making.run(
-      async () => (link.value = await api.post<DeliveryLink>(`/api/deliveries/${props.delivery.id}/link`)),
+      async () => (link.value = await api.post('/api/deliveries/{id}/link', { path: { id: props.delivery.id } })),
     )
   )
     emit('made')

@@ -1,14 +1,13 @@
 <script setup lang="ts">
-import { api } from '@/api/client'
 import { useLive } from '@/api/live'
-import type { Delivery } from '@/api/types'
 import { useCustomers } from '@/docket/useCustomers'
 import { bytes, count, dayAndTime, size } from '@/format/format'
 import RefusedNote from '@/shell/RefusedNote.vue'
 import { deliveryWords } from './words'
 
 const deliveries = useLive(
-  () => api.get<Delivery[]>('/api/deliveries'),
+  '/api/deliveries',
+  () => ({}),
   (what) => what === 'delivery',
 )
 const customer = useCustomers(() => (deliveries.data.value ?? []).map((d) => d.caseNumber))

@@ -4,7 +4,7 @@ import { computed, shallowRef, useTemplateRef, watch } from 'vue'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import { useLive } from '@/api/live'
-import type { Delivery, Docket, RecoveredFile } from '@/api/types'
+import type { Docket, RecoveredFile } from '@/api/types'
 import { bytes, count, dayAndTime, grouped, size } from '@/format/format'
 import HashSeam from '@/instruments/HashSeam.vue'
 import RefusedNote from '@/shell/RefusedNote.vue'
@@ -16,7 +16,8 @@ const props = defineProps<{ docket: Docket }>()
 const emit = defineEmits<{ changed: [] }>()
 
 const deliveries = useLive(
-  () => api.get<Delivery[]>(`/api/cases/${props.docket.number}/deliveries`),
+  '/api/cases/{number}/deliveries',
+  () => ({ path: { number: props.docket.number } }),
   (what, c) => c === props.docket.number && what === 'delivery',
 )
 const files = shallowRef<RecoveredFile[]>([])
@@ -28,13 +29,14 @@ const link = useTemplateRef<InstanceType<typeof CustomerLink>>('link')
 watch(
   () => delivery.value?.runId,
   (run) => {
-    if (run) void fetching.run(async () => (files.value = await api.get<RecoveredFile[]>(`/api/recovery/${run}/files`)))
+    if (run)
+      void fetching.run(async () => (files.value = await api.get('/api/recovery/{id}/files', { path: { id: run } })))
   },
   { immediate: true },
 )
 
 async function seal(): Promise<void> {
-  if (await sealing.run(() => api.post(`/api/cases/${props.docket.number}/deliveries`))) {
+  if (await sealing.run(() => api.post('/api/cases/{number}/deliveries', { path: { number: props.docket.number } }))) {
     await deliveries.refresh()
     emit('changed')
   }

@@ -15,7 +15,7 @@ const isWrong = ref(false)
 
 async function read(now: string): Promise<void> {
   try {
-    const found = await api.get<{ bytes: number }>(`/api/intake/capacity?text=${encodeURIComponent(now)}`)
+    const found = await api.get('/api/intake/capacity', { query: { text: now } })
     if (now !== text.value) return
     note.value = found.bytes ? `${count(found.bytes)} B` : ''
     isWrong.value = false

@@ -6,7 +6,7 @@ import { computed, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
-import type { CaseForm, Docket } from '@/api/types'
+import type { CaseForm } from '@/api/types'
 import RefusedNote from '@/shell/RefusedNote.vue'
 import { useKeys } from '@/shell/keys'
 import { useSession } from '@/staff/session'
@@ -100,14 +100,17 @@ watch(
 onMounted(() => {
   if (!number.value && !route.query.draft) void router.replace({ query: { draft: key } })
   void loading.run(async () => {
-    kinds.value = await api.get<string[]>('/api/cases/kinds')
+    kinds.value = await api.get('/api/cases/kinds')
     if (found) return kept.resume()
     const known = begunElsewhere ? await readServer(key) : undefined
     if (known) {
       draft.value = known
       restored.value = true
     } else if (number.value) {
-      draft.value = { form: formOf(await api.get<Docket>(`/api/cases/${number.value}`)), heard: nothingHeard() }
+      draft.value = {
+        form: formOf(await api.get('/api/cases/{number}', { path: { number: number.value } })),
+        heard: nothingHeard(),
+      }
       kept.rest()
     }
     ready.value = true
@@ -147,13 +150,13 @@ async function log(): Promise<void> {
   const done = await saving.run(async () => {
     const sent = toSend(form.value)
     const docket = number.value
-      ? await api.put<Docket>(`/api/cases/${number.value}`, sent)
-      : await api.post<Docket>('/api/cases', sent)
+      ? await api.put('/api/cases/{number}', { path: { number: number.value }, body: sent })
+      : await api.post('/api/cases', { body: sent })
     await kept.drop()
     await router.push(`/cases/${docket.number}/triaged`)
   })
   if (!done && saving.refused.value?.status === 409 && number.value)
-    theirs.value = formOf(await api.get<Docket>(`/api/cases/${number.value}`))
+    theirs.value = formOf(await api.get('/api/cases/{number}', { path: { number: number.value } }))
 }
 async function saveOver(): Promise<void> {
   form.value = { ...form.value, version: theirs.value?.version }

@@ -25,14 +25,14 @@ async function look(): Promise<void> {
   try {
     if (props.customer.id !== undefined) {
       if (own.value?.customer.id !== props.customer.id)
-        own.value = await api.get<KnownCustomer>(`/api/customers/${props.customer.id}`)
+        own.value = await api.get('/api/customers/{id}', { path: { id: props.customer.id } })
       return
     }
     own.value = undefined
     const ways = props.customer.ways.filter((w) => w.value.trim())
     const found =
       props.customer.name.trim().length > 2 || ways.length
-        ? await api.post<KnownCustomer[]>('/api/customers/alike', { name: props.customer.name, ways })
+        ? await api.post('/api/customers/alike', { body: { name: props.customer.name, ways } })
         : []
     if (mine === latest) alike.value = found.slice(0, 3)
   } catch (e) {

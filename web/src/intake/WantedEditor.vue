@@ -41,7 +41,7 @@ async function read(i: number): Promise<void> {
   const words = wanted.value[i]?.words ?? ''
   if (!words.trim()) return
   try {
-    const found = await api.post<WantedForm>('/api/intake/wanted', { text: words })
+    const found = await api.post('/api/intake/wanted', { body: { text: words } })
     const now = wanted.value[i]
     if (now?.words === words) wanted.value = wanted.value.map((w, at) => (at === i ? filledFrom(now, found) : w))
   } catch (e) {

@@ -23,8 +23,8 @@ beforeEach(() => {
   sent.length = 0
   let version = 0
   answer = () => new Response(JSON.stringify({ version: version++ }))
-  vi.stubGlobal('fetch', async (path: string, init: RequestInit) => {
-    sent.push({ method: init.method ?? 'GET', path, body: String(init.body ?? '') })
+  vi.stubGlobal('fetch', async (request: Request) => {
+    sent.push({ method: request.method, path: new URL(request.url).pathname, body: await request.text() })
     return answer()
   })
 })
@@ -81,7 +81,7 @@ describe('a draft', () => {
   it('is not written over what somebody else wrote, unless a person says so', async () => {
     const { kept, type } = typing()
     const well = answer
-    answer = () => new Response('{"sentence":"Petra has written in this draft meanwhile."}', { status: 409 })
+    answer = () => new Response('{"detail":"Petra has written in this draft meanwhile."}', { status: 409 })
     await type('A')
     await vi.advanceTimersByTimeAsync(800)
     expect(kept.state.value).toBe('theirs')
@@ -99,7 +99,7 @@ describe('a draft', () => {
         throw new DOMException('full', 'QuotaExceededError')
       },
     })
-    answer = () => new Response('{"sentence":"What was sent is larger than 2 MiB."}', { status: 413 })
+    answer = () => new Response('{"detail":"What was sent is larger than 2 MiB."}', { status: 413 })
     await type('a book')
     await vi.advanceTimersByTimeAsync(800)
     expect(kept.state.value).toBe('too-long')
@@ -119,7 +119,7 @@ describe('a draft', () => {
     expect(readLocal('x')).toBeUndefined()
     localStorage.setItem('brantel-draft-x', '{"customer":{},"device":{},"facts":[],"wanted":[]}')
     expect(readLocal('x')).toBeUndefined()
-    answer = () => new Response('{"sentence":"dropped"}', { status: 404 })
+    answer = () => new Response('{"detail":"dropped"}', { status: 404 })
     expect(await readServer('x')).toBeUndefined()
   })
 })

@@ -1,6 +1,6 @@
 import { onScopeDispose, readonly, ref, watch, type Ref } from 'vue'
 import { api, Refused } from '@/api/client'
-import type { CaseForm, DraftView } from '@/api/types'
+import type { CaseForm } from '@/api/types'
 import { nothingHeard, type HeardState } from './heard'
 
 /**
@@ -58,7 +58,7 @@ export function readLocal(key: string): Draft | undefined {
 /** The draft as the server has it; undefined when it has none, or cannot be reached. */
 export async function readServer(key: string): Promise<Draft | undefined> {
   try {
-    const found = await api.get<DraftView>(`/api/drafts/${key}`)
+    const found = await api.get('/api/drafts/{key}', { path: { key } })
     const draft = parse(found.form)
     return draft && { ...draft, version: found.version }
   } catch (e) {
@@ -119,11 +119,14 @@ export function useKeptDraft(key: string, draft: Ref<Draft>, caseNumber: string 
     busy = true
     try {
       const { version, ...kept } = draft.value
-      const written = await api.put<DraftView>(`/api/drafts/${key}`, {
-        title: titleOf(draft.value.form),
-        form: JSON.stringify(kept),
-        caseNumber,
-        version,
+      const written = await api.put('/api/drafts/{key}', {
+        path: { key },
+        body: {
+          title: titleOf(draft.value.form),
+          form: JSON.stringify(kept),
+          caseNumber,
+          version,
+        },
       })
       draft.value.version = written.version
       keepLocal()
@@ -177,7 +180,7 @@ export function useKeptDraft(key: string, draft: Ref<Draft>, caseNumber: string 
       clearTimeout(timer)
       localStorage.removeItem(PREFIX + key)
       if (draft.value.version !== undefined || state.value === 'kept') {
-        await api.delete(`/api/drafts/${key}`).catch((e: unknown) => {
+        await api.delete('/api/drafts/{key}', { path: { key } }).catch((e: unknown) => {
           // A draft that stays behind is shown on the Desk and can be dropped there.
           if (!(e instanceof Refused)) throw e
         })

@@ -37,7 +37,7 @@ export function useHeard(
   async function hear(line: string): Promise<void> {
     const mine = ++latest
     try {
-      const found = line.trim() ? await api.post<Heard>('/api/intake/heard', { text: line }) : NOTHING
+      const found = line.trim() ? await api.post('/api/intake/heard', { body: { text: line } }) : NOTHING
       if (mine !== latest) return
       const settled =
         line.trim() && loggedBefore() && settledLine === undefined

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Role } from '@/api/types'
 import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import { ref } from 'vue'
 import { useAction } from '@/api/action'
@@ -6,7 +7,7 @@ import { api } from '@/api/client'
 import RefusedNote from '@/shell/RefusedNote.vue'
 
 const emit = defineEmits<{ added: [] }>()
-const EMPTY = { login: '', name: '', role: 'COORDINATOR', password: '' }
+const EMPTY = { login: '', name: '', role: 'COORDINATOR' as Role, password: '' }
 const ROLES = [
   { value: 'COORDINATOR', text: 'coordinator' },
   { value: 'ENGINEER', text: 'engineer' },
@@ -16,7 +17,7 @@ const form = ref({ ...EMPTY })
 const adding = useAction()
 
 async function add(): Promise<void> {
-  if (await adding.run(() => api.post('/api/staff', form.value))) {
+  if (await adding.run(() => api.post('/api/staff', { body: form.value }))) {
     form.value = { ...EMPTY }
     emit('added')
   }

@@ -1,9 +1,7 @@
 <script setup lang="ts">
 import { Link, Unlink } from 'lucide-vue-next'
 import { computed, ref, watch } from 'vue'
-import { api } from '@/api/client'
 import { useLive } from '@/api/live'
-import type { LedgerLine, Person, Tape } from '@/api/types'
 import CustodyRecord from '@/custody/CustodyRecord.vue'
 import { useCustomers } from '@/docket/useCustomers'
 import RefusedNote from '@/shell/RefusedNote.vue'
@@ -14,21 +12,25 @@ import { workload } from './workload'
 
 const session = useSession()
 const ledger = useLive(
-  () => api.get<LedgerLine[]>('/api/ledger'),
+  '/api/ledger',
+  () => ({}),
   (what) => what === 'custody',
 )
 const open = useLive(
-  () => api.get<Record<string, number>>('/api/cases/workload'),
+  '/api/cases/workload',
+  () => ({}),
   (what) => what === 'case',
 )
 const people = useLive(
-  () => api.get<Person[]>('/api/staff'),
+  '/api/staff',
+  () => ({}),
   (what) => what === 'staff',
 )
 const picked = ref<string>()
 const chosen = computed(() => picked.value ?? ledger.data.value?.[0]?.caseNumber)
-const tape = useLive<Tape | undefined>(
-  async () => (chosen.value ? api.get<Tape>(`/api/cases/${chosen.value}/custody`) : undefined),
+const tape = useLive(
+  '/api/cases/{number}/custody',
+  () => (chosen.value ? { path: { number: chosen.value } } : undefined),
   (what, c) => what === 'custody' && c === chosen.value,
 )
 const shown = computed(() => (tape.data.value?.entries[0]?.caseNumber === chosen.value ? tape.data.value : undefined))

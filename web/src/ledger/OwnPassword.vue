@@ -10,7 +10,7 @@ const done = ref(false)
 const changing = useAction()
 
 async function change(): Promise<void> {
-  done.value = await changing.run(() => api.put('/api/staff/me/password', form.value))
+  done.value = await changing.run(() => api.put('/api/staff/me/password', { body: form.value }))
   if (done.value) form.value = { old: '', password: '' }
 }
 </script>

@@ -5,18 +5,20 @@ import { ref } from 'vue'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import { useLive } from '@/api/live'
-import type { Docket, Note, Person } from '@/api/types'
+import type { Docket } from '@/api/types'
 import { dayAndTime } from '@/format/format'
 import RefusedNote from '@/shell/RefusedNote.vue'
 import { mentionPieces } from './mentions'
 
 const props = defineProps<{ docket: Docket }>()
 const notes = useLive(
-  () => api.get<Note[]>(`/api/cases/${props.docket.number}/notes`),
+  '/api/cases/{number}/notes',
+  () => ({ path: { number: props.docket.number } }),
   (what, c) => what === 'note' && c === props.docket.number,
 )
 const people = useLive(
-  () => api.get<Person[]>('/api/staff'),
+  '/api/staff',
+  () => ({}),
   (what) => what === 'staff',
 )
 const writing = useAction()
@@ -26,7 +28,10 @@ const words = ref('')
 async function write(): Promise<void> {
   if (
     await writing.run(() =>
-      api.post(`/api/cases/${props.docket.number}/notes`, { kind: kind.value, words: words.value }),
+      api.post('/api/cases/{number}/notes', {
+        path: { number: props.docket.number },
+        body: { kind: kind.value, words: words.value },
+      }),
     )
   ) {
     words.value = ''

@@ -12,7 +12,7 @@ const emit = defineEmits<{ changed: [] }>()
 const acting = useAction()
 const open = ref<number>()
 async function act(m: Message, what: 'cancel' | 'retry'): Promise<void> {
-  if (await acting.run(() => api.post(`/api/outbox/${m.id}/${what}`))) emit('changed')
+  if (await acting.run(() => api.post(`/api/outbox/{id}/${what}`, { path: { id: m.id } }))) emit('changed')
 }
 </script>
 

@@ -1,13 +1,13 @@
 <script setup lang="ts">
-import { api } from '@/api/client'
 import { useLive } from '@/api/live'
-import type { Docket, OutboxView } from '@/api/types'
+import type { Docket } from '@/api/types'
 import RefusedNote from '@/shell/RefusedNote.vue'
 import MessageList from './MessageList.vue'
 
 const props = defineProps<{ docket: Docket }>()
 const outbox = useLive(
-  () => api.get<OutboxView>(`/api/outbox?number=${props.docket.number}`),
+  '/api/outbox',
+  () => ({ query: { number: props.docket.number } }),
   (what, c) => what === 'mail' && c === props.docket.number,
 )
 </script>

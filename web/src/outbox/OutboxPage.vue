@@ -1,12 +1,11 @@
 <script setup lang="ts">
-import { api } from '@/api/client'
 import { useLive } from '@/api/live'
-import type { OutboxView } from '@/api/types'
 import RefusedNote from '@/shell/RefusedNote.vue'
 import MessageList from './MessageList.vue'
 
 const outbox = useLive(
-  () => api.get<OutboxView>('/api/outbox'),
+  '/api/outbox',
+  () => ({}),
   (what) => what === 'mail',
 )
 </script>

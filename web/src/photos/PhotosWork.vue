@@ -12,7 +12,8 @@ import RefusedNote from '@/shell/RefusedNote.vue'
 
 const props = defineProps<{ docket: Docket }>()
 const photos = useLive(
-  () => api.get<Photo[]>(`/api/cases/${props.docket.number}/photos`),
+  '/api/cases/{number}/photos',
+  () => ({ path: { number: props.docket.number } }),
   (what, c) => what === 'photo' && c === props.docket.number,
 )
 const adding = useAction()
@@ -30,18 +31,17 @@ const whose = (p: Photo) => props.docket.devices.find((d) => d.id === p.deviceId
 
 async function add(files: FileList | null | undefined): Promise<void> {
   for (const file of files ?? []) {
-    const query = new URLSearchParams({
-      what: what.value,
-      name: file.name,
-      ...(device.value ? { device: String(device.value) } : {}),
-    })
-    if (!(await adding.run(() => upload(`/api/cases/${props.docket.number}/photos?${query}`, file)))) break
+    const parts = {
+      path: { number: props.docket.number },
+      query: { what: what.value, name: file.name, device: device.value || undefined },
+    }
+    if (!(await adding.run(() => upload('/api/cases/{number}/photos', parts, file)))) break
   }
   await photos.refresh()
 }
 async function remove(p: Photo): Promise<void> {
-  if (await adding.run(() => api.delete(`/api/photos/${p.id}`)))
-    offerUndo('The photo was taken away.', () => api.post(`/api/photos/${p.id}/back`))
+  if (await adding.run(() => api.delete('/api/photos/{id}', { path: { id: p.id } })))
+    offerUndo('The photo was taken away.', () => api.post('/api/photos/{id}/back', { path: { id: p.id } }))
 }
 function drop(event: DragEvent): void {
   over.value = false

@@ -16,10 +16,13 @@ const confirming = useAction()
 async function confirm(): Promise<void> {
   if (
     await confirming.run(() =>
-      api.post(`/api/portal/${props.token}/receipt`, {
-        name: name.value,
-        checked: props.sum.checked,
-        equal: props.sum.equal,
+      api.post('/api/portal/{token}/receipt', {
+        path: { token: props.token },
+        body: {
+          name: name.value,
+          checked: props.sum.checked,
+          equal: props.sum.equal,
+        },
       }),
     )
   )

@@ -12,7 +12,12 @@ const passcode = ref('')
 const opening = useAction()
 
 async function open(): Promise<void> {
-  if (await opening.run(() => api.post(`/api/portal/${props.token}/open`, { passcode: passcode.value }))) emit('opened')
+  if (
+    await opening.run(() =>
+      api.post('/api/portal/{token}/open', { path: { token: props.token }, body: { passcode: passcode.value } }),
+    )
+  )
+    emit('opened')
 }
 </script>
 

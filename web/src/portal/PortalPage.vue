@@ -29,7 +29,7 @@ const step = computed(() =>
 
 async function load(): Promise<void> {
   try {
-    page.value = await api.get<PortalPage>(`/api/portal/${token}`)
+    page.value = await api.get('/api/portal/{token}', { path: { token } })
     state.value = 'open'
   } catch (e) {
     if (!(e instanceof Refused)) throw e

@@ -6,7 +6,7 @@ import { useRouter } from 'vue-router'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import { useLive } from '@/api/live'
-import type { Docket, RecoveredFile, RecoveryRun } from '@/api/types'
+import type { Docket, RecoveredFile } from '@/api/types'
 import { bytes, count, dayAndTime, shortHash, size } from '@/format/format'
 import FillGauge from '@/instruments/FillGauge.vue'
 import HashLadder from '@/instruments/HashLadder.vue'
@@ -20,7 +20,8 @@ const emit = defineEmits<{ changed: [] }>()
 const SHOWN = 200
 const router = useRouter()
 const runs = useLive(
-  () => api.get<RecoveryRun[]>(`/api/cases/${props.docket.number}/recovery`),
+  '/api/cases/{number}/recovery',
+  () => ({ path: { number: props.docket.number } }),
   (what, c) => c === props.docket.number && what === 'recovery',
 )
 const files = shallowRef<RecoveredFile[]>([])
@@ -33,19 +34,23 @@ const shown = computed(() => (all.value ? worstFirst(files.value) : worstFirst(f
 watch(
   () => [run.value?.id, run.value?.done, run.value?.state] as const,
   async ([id]) => {
-    if (id) await acting.run(async () => (files.value = await api.get<RecoveredFile[]>(`/api/recovery/${id}/files`)))
+    if (id) await acting.run(async () => (files.value = await api.get('/api/recovery/{id}/files', { path: { id } })))
   },
   { immediate: true },
 )
 
 async function toggle(): Promise<void> {
   if (!run.value || run.value.state === 'done') return
-  if (await acting.run(() => api.post(`/api/recovery/${run.value!.id}/${running.value ? 'pause' : 'resume'}`)))
+  if (
+    await acting.run(() =>
+      api.post(`/api/recovery/{id}/${running.value ? 'pause' : 'resume'}`, { path: { id: run.value!.id } }),
+    )
+  )
     await runs.refresh()
 }
 async function seal(): Promise<void> {
   if (run.value?.state !== 'done') return
-  if (await acting.run(() => api.post(`/api/cases/${props.docket.number}/deliveries`))) {
+  if (await acting.run(() => api.post('/api/cases/{number}/deliveries', { path: { number: props.docket.number } }))) {
     emit('changed')
     await router.push(`/cases/${props.docket.number}/handover`)
   }

@@ -14,7 +14,7 @@ async function toggle(): Promise<void> {
   if (starts.value) starts.value = undefined
   else
     await asking.run(async () => {
-      starts.value = await api.get<FailedStart[]>(`/api/scans/${props.session}/failed`)
+      starts.value = await api.get('/api/scans/{id}/failed', { path: { id: props.session } })
     })
 }
 </script>

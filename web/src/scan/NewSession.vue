@@ -3,7 +3,7 @@ import { BButton } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { useAction } from '@/api/action'
 import { api, upload } from '@/api/client'
-import type { Carved, ScanReport, ScanView } from '@/api/types'
+import type { Carved, ScanMethod, ScanReport, ScanView } from '@/api/types'
 import { size } from '@/format/format'
 import RefusedNote from '@/shell/RefusedNote.vue'
 
@@ -14,7 +14,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ started: [] }>()
 
-const METHODS = [
+const METHODS: { code: string; method: ScanMethod; search: boolean; label: string; words: string }[] = [
   {
     code: 'records',
     method: 'structure',
@@ -58,7 +58,7 @@ const volumes = computed(() => (props.report?.volumes ?? []).filter((v) => v.sta
 const carved = ref<Carved>()
 if (props.sessions.length)
   void acting.run(async () => {
-    carved.value = await api.get<Carved>(`/api/cases/${props.number}/scans/carved`)
+    carved.value = await api.get('/api/cases/{number}/scans/carved', { path: { number: props.number } })
   })
 const carves = computed(() => code.value === 'both' || code.value === 'carve')
 
@@ -66,12 +66,15 @@ async function start(): Promise<void> {
   const { method, search } = METHODS.find((m) => m.code === code.value)!
   if (
     await acting.run(() =>
-      api.post(`/api/cases/${props.number}/scans`, {
-        method,
-        search,
-        volume: volume.value,
-        again: again.value,
-        hashes: hashes.value,
+      api.post('/api/cases/{number}/scans', {
+        path: { number: props.number },
+        body: {
+          method,
+          search,
+          volume: volume.value,
+          again: again.value,
+          hashes: hashes.value,
+        },
       }),
     )
   )
@@ -83,7 +86,7 @@ async function bringIn(event: Event): Promise<void> {
   if (
     file &&
     (await acting.run(() =>
-      upload(`/api/cases/${props.number}/scans/file?name=${encodeURIComponent(file.name)}`, file),
+      upload('/api/cases/{number}/scans/file', { path: { number: props.number }, query: { name: file.name } }, file),
     ))
   )
     emit('started')

@@ -3,7 +3,7 @@ import { computed, nextTick, ref } from 'vue'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import { useLive } from '@/api/live'
-import type { Docket, ScanView } from '@/api/types'
+import type { Docket } from '@/api/types'
 import { count, duration } from '@/format/format'
 import SessionBraid from '@/instruments/SessionBraid.vue'
 import RefusedNote from '@/shell/RefusedNote.vue'
@@ -21,7 +21,8 @@ const props = defineProps<{ docket: Docket }>()
 const emit = defineEmits<{ changed: [] }>()
 
 const scans = useLive(
-  () => api.get<ScanView[]>(`/api/cases/${props.docket.number}/scans`),
+  '/api/cases/{number}/scans',
+  () => ({ path: { number: props.docket.number } }),
   (what, c) => c === props.docket.number && what === 'scan',
 )
 const form = ref<InstanceType<typeof NewSession>>()
@@ -57,7 +58,7 @@ async function started(): Promise<void> {
   emit('changed')
 }
 async function ask(what: 'stop' | 'pause' | 'resume'): Promise<void> {
-  if (latest.value && (await acting.run(() => api.post(`/api/scans/${latest.value!.id}/${what}`))))
+  if (latest.value && (await acting.run(() => api.post(`/api/scans/{id}/${what}`, { path: { id: latest.value!.id } }))))
     await scans.refresh()
 }
 async function scanAlone(index: number): Promise<void> {

@@ -20,9 +20,10 @@ watch(
   async () => {
     result.value = undefined
     await asking.run(async () => {
-      result.value = await api.get<Comparison>(
-        `/api/cases/${props.number}/catalogue/comparison?a=${a.value}&b=${b.value}`,
-      )
+      result.value = await api.get('/api/cases/{number}/catalogue/comparison', {
+        path: { number: props.number },
+        query: { a: a.value, b: b.value },
+      })
     })
   },
   { immediate: true },

@@ -11,7 +11,7 @@ const emit = defineEmits<{ started: [] }>()
 const acting = useAction()
 
 async function repeat(id: number): Promise<void> {
-  if (await acting.run(() => api.post(`/api/scans/${id}/repeat`))) emit('started')
+  if (await acting.run(() => api.post('/api/scans/{id}/repeat', { path: { id } }))) emit('started')
 }
 </script>
 

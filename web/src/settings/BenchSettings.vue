@@ -19,7 +19,7 @@ watch(
 )
 
 async function save(): Promise<void> {
-  done.value = await saving.run(() => api.put('/api/settings/bench', rules.value))
+  done.value = await saving.run(() => api.put('/api/settings/bench', { body: rules.value }))
   if (done.value) emit('saved')
 }
 </script>

@@ -20,7 +20,7 @@ const stages = STAGES.filter((s) => s !== 'closed')
 
 async function save(): Promise<void> {
   const given = Object.fromEntries(Object.entries(hours.value).filter(([, h]) => h))
-  done.value = await saving.run(() => api.put('/api/settings/clocks', { hours: given }))
+  done.value = await saving.run(() => api.put('/api/settings/clocks', { body: { hours: given } }))
   if (done.value) emit('saved')
 }
 </script>

@@ -28,7 +28,10 @@ const blanks = computed(() => props.settings.blanks.map((b) => `{${b}}`).join(' 
 
 async function save(): Promise<void> {
   done.value = await saving.run(() =>
-    api.put(`/api/settings/letters/${code.value}`, { subject: subject.value, body: body.value }),
+    api.put('/api/settings/letters/{code}', {
+      path: { code: code.value },
+      body: { subject: subject.value, body: body.value },
+    }),
   )
   if (done.value) emit('saved')
 }

@@ -25,7 +25,7 @@ const order = () =>
   )
 
 async function save(): Promise<void> {
-  done.value = await saving.run(() => api.put('/api/settings/prices', prices.value))
+  done.value = await saving.run(() => api.put('/api/settings/prices', { body: prices.value }))
   if (done.value) emit('saved')
 }
 </script>

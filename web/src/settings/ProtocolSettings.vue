@@ -28,11 +28,11 @@ async function choose(event: Event): Promise<void> {
 async function replay(): Promise<void> {
   moved.value = undefined
   await replaying.run(
-    async () => (moved.value = await api.post<Moved[]>('/api/triage/replay', { protocol: text.value })),
+    async () => (moved.value = await api.post('/api/triage/replay', { body: { protocol: text.value } })),
   )
 }
 async function adopt(): Promise<void> {
-  if (!(await replaying.run(() => api.post('/api/triage/adopt', { protocol: text.value })))) return
+  if (!(await replaying.run(() => api.post('/api/triage/adopt', { body: { protocol: text.value } })))) return
   adopted.value = `${name.value} is in force.`
   text.value = ''
   moved.value = undefined

@@ -20,7 +20,7 @@ let latest = 0
 async function look(typed: string): Promise<void> {
   const mine = ++latest
   try {
-    const found = typed.trim() ? await api.get<FindGoal[]>(`/api/find?q=${encodeURIComponent(typed)}`) : []
+    const found = typed.trim() ? await api.get('/api/find', { query: { q: typed } }) : []
     if (mine === latest) cases.value = found
   } catch (e) {
     if (!(e instanceof Refused)) throw e

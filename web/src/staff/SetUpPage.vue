@@ -11,7 +11,7 @@ const action = useAction()
 const form = ref({ token: location.hash.slice(1), login: '', name: '', password: '' })
 
 async function setUp(): Promise<void> {
-  if (await action.run(() => api.post('/api/setup', form.value))) await router.push('/sign-in')
+  if (await action.run(() => api.post('/api/setup', { body: form.value }))) await router.push('/sign-in')
 }
 </script>
 

@@ -18,10 +18,10 @@ export const useSession = defineStore('session', () => {
     person: computed(() => session.value?.person),
     lab: computed(() => session.value?.lab ?? 'Brantel'),
     async load() {
-      if (!session.value) take(await api.get<Session>('/api/session'))
+      if (!session.value) take(await api.get('/api/session'))
     },
     async signIn(login: string, password: string) {
-      take(await api.post<Session>('/api/session', { login, password }))
+      take(await api.post('/api/session', { body: { login, password } }))
     },
     async signOut() {
       await api.delete('/api/session')

@@ -4,7 +4,7 @@ import { BButton } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
-import type { Docket, Seen, Vocabulary } from '@/api/types'
+import type { Docket, Vocabulary } from '@/api/types'
 import ChoiceRow from '@/intake/ChoiceRow.vue'
 import RefusedNote from '@/shell/RefusedNote.vue'
 import { answersOf, BENCH_ROWS, startOf, type BenchAnswers } from './benchCheck'
@@ -23,7 +23,9 @@ const given = computed(() => answersOf(answers.value))
 
 async function measure(): Promise<void> {
   await measuring.run(async () => {
-    for (const seen of await api.post<Seen[]>(`/api/cases/${props.docket.number}/bench-check/measure`)) {
+    for (const seen of await api.post('/api/cases/{number}/bench-check/measure', {
+      path: { number: props.docket.number },
+    })) {
       answers.value = { ...answers.value, [seen.code]: { value: seen.value, measured: true } }
       how.value = { ...how.value, [seen.code]: seen.how }
     }
@@ -36,7 +38,14 @@ function toggle(code: string, value: string): void {
   answers.value = now
 }
 async function record(): Promise<void> {
-  if (await recording.run(() => api.post(`/api/cases/${props.docket.number}/bench-check`, { answers: given.value })))
+  if (
+    await recording.run(() =>
+      api.post('/api/cases/{number}/bench-check', {
+        path: { number: props.docket.number },
+        body: { answers: given.value },
+      }),
+    )
+  )
     emit('checked')
 }
 </script>

@@ -5,7 +5,7 @@ import { computed, ref, watch } from 'vue'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import { offerUndo } from '@/api/undo'
-import type { Docket, Ranking, TriageHistory } from '@/api/types'
+import type { Docket, Ranking, RecoveryPath, TriageHistory } from '@/api/types'
 import { dayAndTime } from '@/format/format'
 import RefusedNote from '@/shell/RefusedNote.vue'
 import { useKeys } from '@/shell/keys'
@@ -15,14 +15,14 @@ const props = defineProps<{
   docket: Docket
   ranking: Ranking
   /** The path that would be decided on. */
-  path: string
+  path: RecoveryPath
   /** Newest first. */
   history: TriageHistory['decisions']
   /** A path's name. */
   label: (code: string) => string
 }>()
 const emit = defineEmits<{ decided: [] }>()
-const chosen = defineModel<string | undefined>({ required: true })
+const chosen = defineModel<RecoveryPath | undefined>({ required: true })
 
 const reason = ref('')
 const deciding = useAction()
@@ -39,17 +39,20 @@ async function decide(): Promise<void> {
   const path = props.path
   if (
     !(await deciding.run(() =>
-      api.post(`/api/cases/${props.docket.number}/triage/decision`, {
-        path,
-        reason: reason.value,
-        version: props.docket.version,
+      api.post('/api/cases/{number}/triage/decision', {
+        path: { number: props.docket.number },
+        body: {
+          path,
+          reason: reason.value,
+          version: props.docket.version,
+        },
       }),
     ))
   )
     return
   reason.value = ''
   offerUndo(`${props.docket.number}: ${props.label(path).toLowerCase()} was decided.`, () =>
-    api.post(`/api/cases/${props.docket.number}/triage/undo`),
+    api.post('/api/cases/{number}/triage/undo', { path: { number: props.docket.number } }),
   )
   emit('decided')
 }

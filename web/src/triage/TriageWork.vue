@@ -3,7 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import { useLive } from '@/api/live'
-import type { Docket, Estimate, Ranking, TriageHistory, Vocabulary } from '@/api/types'
+import type { Docket, Ranking, RecoveryPath, Vocabulary } from '@/api/types'
 import { words } from '@/format/format'
 import RankingScale from '@/instruments/RankingScale.vue'
 import { formOf, toggleFact } from '@/intake/form'
@@ -22,13 +22,14 @@ const props = defineProps<{ docket: Docket; ranking: Ranking | undefined; vocabu
 const emit = defineEmits<{ changed: [] }>()
 
 const mine = (what: string, c: string) => c === props.docket.number && (what === 'case' || what === '*')
-const chosen = ref<string>()
+const chosen = ref<RecoveryPath>()
 const checking = ref(false)
 const answering = useAction()
-const path = computed(() => chosen.value ?? props.docket.path ?? props.ranking?.ranking[0]?.path ?? '')
-const history = useLive(() => api.get<TriageHistory>(`/api/cases/${props.docket.number}/triage/history`), mine)
+const path = computed(() => chosen.value ?? props.docket.path ?? props.ranking?.ranking[0]?.path)
+const history = useLive('/api/cases/{number}/triage/history', () => ({ path: { number: props.docket.number } }), mine)
 const estimate = useLive(
-  () => api.get<Estimate>(`/api/cases/${props.docket.number}/triage/estimate?path=${path.value}`),
+  '/api/cases/{number}/triage/estimate',
+  () => ({ path: { number: props.docket.number }, query: { path: path.value } }),
   mine,
 )
 const far = computed(() => isFar(history.data.value?.moved))
@@ -37,12 +38,12 @@ watch(
   () => props.docket.version,
   () => (chosen.value = undefined),
 )
-watch(path, () => void estimate.refresh())
 
 async function answer(code: string, value: string): Promise<void> {
   const form = formOf(props.docket)
   form.facts = toggleFact(form.facts, code, value, props.vocabulary?.facts.find((f) => f.code === code)?.many === true)
-  if (await answering.run(() => api.put(`/api/cases/${props.docket.number}`, form))) emit('changed')
+  if (await answering.run(() => api.put('/api/cases/{number}', { path: { number: props.docket.number }, body: form })))
+    emit('changed')
 }
 function checked(): void {
   checking.value = false
@@ -87,6 +88,7 @@ useKeys([{ key: 'B', does: 'bench check', run: () => (checking.value = !checking
         <p v-if="ranking.meanwhile.length" class="s mu meanwhile"><b>Meanwhile</b> {{ ranking.meanwhile.join(' ') }}</p>
       </div>
       <DecideForm
+        v-if="path"
         v-model="chosen"
         :docket="docket"
         :ranking="ranking"

@@ -21,10 +21,12 @@ export function useEstimate(form: () => CaseForm): Readonly<Ref<Estimate | undef
       return
     }
     try {
-      const found = await api.post<Estimate>('/api/triage/estimate', {
-        facts: factsForRanking(given),
-        devices,
-        deadline: given.deadline || undefined,
+      const found = await api.post('/api/triage/estimate', {
+        body: {
+          facts: factsForRanking(given),
+          devices,
+          deadline: given.deadline || undefined,
+        },
       })
       if (mine === latest) estimate.value = found
     } catch (e) {

@@ -17,7 +17,7 @@ export function useRanking(facts: () => FactForm[]): {
   async function rank(given: FactForm[]): Promise<void> {
     const mine = ++latest
     try {
-      const found = await api.post<Ranking>('/api/triage/ranking', { facts: given })
+      const found = await api.post('/api/triage/ranking', { body: { facts: given } })
       if (mine === latest) {
         ranking.value = found
         refused.value = undefined

@@ -7,7 +7,7 @@ let asked: Promise<void> | undefined
 
 /** The protocol's codes, values and questions; fetched once. */
 export function useVocabulary(): Readonly<ShallowRef<Vocabulary | undefined>> {
-  asked ??= api.get<Vocabulary>('/api/triage/vocabulary').then(
+  asked ??= api.get('/api/triage/vocabulary').then(
     (v) => void (vocabulary.value = v),
     () => void (asked = undefined), // shown as missing choices; the next screen asks again
   )

@@ -2,6 +2,7 @@ package org.brantel.core.estimate;
 
 import java.util.List;
 import org.brantel.core.triage.RecoveryPath;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What a case will take.
@@ -15,8 +16,8 @@ import org.brantel.core.triage.RecoveryPath;
  */
 public record Estimate(
         RecoveryPath path,
-        Part imaging,
-        Part scanning,
+        @Nullable Part imaging,
+        @Nullable Part scanning,
         Part effort,
         Part quote,
         String currency,

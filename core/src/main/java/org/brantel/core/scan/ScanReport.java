@@ -8,6 +8,7 @@ import org.brantel.core.Engine;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.source.Identity;
 import org.brantel.core.volume.Volume;
+import org.jspecify.annotations.Nullable;
 
 /**
  * session.json, version 1: what a scan session did and found.
@@ -43,7 +44,7 @@ public record ScanReport(
         long joined,
         List<VolumeCounts> inVolumes,
         List<long[]> carved,
-        Claims.Sum claims,
+        Claims.@Nullable Sum claims,
         List<String> problems) {
 
     public ScanReport {

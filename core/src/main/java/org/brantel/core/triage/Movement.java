@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What moved between two rankings: because facts came or went, or because a newer protocol weighs them otherwise.
@@ -16,8 +17,8 @@ import java.util.Set;
  * @param moves     paths whose score or bar changed, what changed most first
  */
 public record Movement(
-        RecoveryPath ledBefore,
-        RecoveryPath leadsNow,
+        @Nullable RecoveryPath ledBefore,
+        @Nullable RecoveryPath leadsNow,
         List<Move> moves,
         List<String> newStops,
         List<String> goneStops) {

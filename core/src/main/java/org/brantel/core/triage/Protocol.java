@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.brantel.core.json.Json;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The triage protocol: declarative, versioned, readable.
@@ -65,7 +66,7 @@ public record Protocol(
             Map<String, String> words,
             String ask,
             List<String> askWhen,
-            String checks) {
+            @Nullable String checks) {
 
         private static final int HOURS_OF_TWO_DAYS = 48;
 

@@ -2,6 +2,7 @@ package org.brantel.core.triage;
 
 import com.fasterxml.jackson.annotation.JsonProperty;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What triage says. The JSON form is the command line's.
@@ -17,13 +18,13 @@ public record Ranking(
         String protocol,
         List<Ranked> ranking,
         List<Stop> stopRules,
-        Question nextQuestion,
+        @Nullable Question nextQuestion,
         List<String> meanwhile,
         List<String> unknownFacts,
         List<String> conflicts) {
 
     /** The first open path; null when every path is barred. */
-    public RecoveryPath leader() {
+    public @Nullable RecoveryPath leader() {
         return ranking.stream()
                 .filter(r -> !r.barred())
                 .map(Ranked::path)

@@ -2,6 +2,7 @@ package org.brantel.core.wanted;
 
 import java.time.LocalDate;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * One line of a wanted list. A finding fits when it is of one of the kinds, matches the pattern, is large enough and of
@@ -25,8 +26,8 @@ public record WantedLine(
         String pattern,
         int hopedFor,
         long minBytes,
-        LocalDate from,
-        LocalDate to,
+        @Nullable LocalDate from,
+        @Nullable LocalDate to,
         boolean yearAssumed,
         boolean mustHave) {
 

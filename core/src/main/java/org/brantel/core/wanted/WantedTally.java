@@ -1,6 +1,7 @@
 package org.brantel.core.wanted;
 
 import java.time.Instant;
+import org.jspecify.annotations.Nullable;
 
 /**
  * How a wanted line stands, each number from the records of its own step: hoped for, found, chosen, delivered.
@@ -12,7 +13,12 @@ import java.time.Instant;
  * @param confirmed who of the lab said that these are them; null while nobody did
  */
 public record WantedTally(
-        long lineId, long hopedFor, Found found, long chosen, Delivered delivered, Confirmed confirmed) {
+        long lineId,
+        long hopedFor,
+        Found found,
+        long chosen,
+        Delivered delivered,
+        @Nullable Confirmed confirmed) {
 
     /**
      * Findings, without those whose content is gone.
@@ -35,7 +41,8 @@ public record WantedTally(
     /** @param theirs of the matches that are theirs; the others are somebody else's */
     public record Confirmed(long theirs, String who, Instant at) {}
 
-    public static WantedTally of(WantedLine line, Found found, long chosen, Delivered delivered, Confirmed confirmed) {
+    public static WantedTally of(
+            WantedLine line, Found found, long chosen, Delivered delivered, @Nullable Confirmed confirmed) {
         return new WantedTally(line.id(), line.hopedFor(), found, chosen, delivered, confirmed);
     }
 

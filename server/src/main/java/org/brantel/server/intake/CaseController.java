@@ -26,7 +26,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/cases")
 class CaseController {
 
-    record Hold(
+    record NewHold(
             @NotBlank(message = "Write down what the case waits for.")
             @Size(max = 500, message = "The reason is longer than 500 characters.")
             String reason,
@@ -122,7 +122,7 @@ class CaseController {
     }
 
     @PostMapping("/{number}/hold")
-    CaseViews.Docket hold(@PathVariable String number, @Valid @RequestBody Hold hold) {
+    CaseViews.Docket hold(@PathVariable String number, @Valid @RequestBody NewHold hold) {
         cases.hold(number, hold.reason(), hold.until(), staff.current().name());
         return cases.docket(number);
     }

@@ -6,17 +6,23 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-import org.brantel.core.json.Json;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Refuses forms that nobody can have typed before they are read into memory. Photos have a limit of their own. */
 @Component
 class BodyLimit extends OncePerRequestFilter {
 
     private static final long LARGEST = 2L << 20;
+
+    private final JsonMapper mapper;
+
+    BodyLimit(JsonMapper mapper) {
+        this.mapper = mapper;
+    }
 
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
@@ -27,10 +33,11 @@ class BodyLimit extends OncePerRequestFilter {
                 && (request.getContentLengthLong() > LARGEST
                         || request.getContentLengthLong() < 0 && request.getHeader("Transfer-Encoding") != null)) {
             response.setStatus(HttpStatus.CONTENT_TOO_LARGE.value());
-            response.setContentType(MediaType.APPLICATION_JSON_VALUE);
+            response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
             response.setCharacterEncoding(StandardCharsets.UTF_8.name());
             response.getWriter()
-                    .write(Json.write(new Refusals.Answer(
+                    .write(mapper.writeValueAsString(Refusals.problem(
+                            HttpStatus.CONTENT_TOO_LARGE,
                             "What was sent is larger than 2 MiB; shorten it. What you typed is still in this browser.",
                             null)));
             return;

@@ -5,9 +5,11 @@ import java.time.Clock;
 import java.util.Map;
 import java.util.Set;
 import org.springdoc.core.customizers.OpenApiCustomizer;
+import org.springdoc.core.customizers.OperationCustomizer;
 import org.springframework.boot.jackson.autoconfigure.JsonMapperBuilderCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.util.StringUtils;
 import org.springframework.web.servlet.config.annotation.ViewControllerRegistry;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 
@@ -27,12 +29,23 @@ class PlatformConfig implements WebMvcConfigurer {
     }
 
     /** Every property is always there unless its record says that it may be absent. */
+    /** An operation is named by what it is about and what it does: {@code scan.start}. */
+    @Bean
+    OperationCustomizer operationNames() {
+        return (operation, handler) -> {
+            String feature = handler.getBeanType().getSimpleName().replaceFirst("Controller$", "");
+            return operation.operationId(StringUtils.uncapitalize(feature) + "."
+                    + handler.getMethod().getName());
+        };
+    }
+
     @Bean
     OpenApiCustomizer requireTheRest(SchemaNames names) {
         return api -> {
             api.setServers(null);
             api.getInfo().title("Brantel").version("1");
             api.getComponents().getSchemas().forEach((name, schema) -> {
+                names.type(name).ifPresent(type -> SchemaTexts.describe(schema, type));
                 Map<String, ?> properties = schema.getProperties();
                 if (properties != null) {
                     Set<String> absent = names.absentable(name);

@@ -9,6 +9,8 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.security.access.AccessDeniedException;
@@ -21,22 +23,19 @@ import org.springframework.web.servlet.resource.NoResourceFoundException;
 import org.springframework.web.util.DisconnectedClientHelper;
 import tools.jackson.databind.exc.InvalidFormatException;
 
-/** Turns whatever is refused into one sentence with the right status. */
+/** Turns whatever is refused into a problem (RFC 9457) whose detail is one sentence, with the right status. */
 @RestControllerAdvice
 class Refusals {
 
     private static final Logger LOG = LoggerFactory.getLogger(Refusals.class);
 
-    /** @param field the form field that is meant, when it is one */
-    record Answer(String sentence, @Nullable String field) {}
-
     @ExceptionHandler
-    ResponseEntity<Answer> refusal(Refusal e) {
+    ResponseEntity<ProblemDetail> refusal(Refusal e) {
         return answer(e.status(), e.getMessage(), e.field());
     }
 
     @ExceptionHandler
-    ResponseEntity<Answer> invalid(MethodArgumentNotValidException e) {
+    ResponseEntity<ProblemDetail> invalid(MethodArgumentNotValidException e) {
         var field = e.getBindingResult().getFieldError();
         String name = field == null ? null : field.getField();
         String words = field == null ? "Something is missing." : field.getDefaultMessage();
@@ -44,7 +43,7 @@ class Refusals {
     }
 
     @ExceptionHandler
-    ResponseEntity<Answer> unreadable(HttpMessageNotReadableException e) {
+    ResponseEntity<ProblemDetail> unreadable(HttpMessageNotReadableException e) {
         // A value that refuses to be made says why.
         if (e.getMostSpecificCause() instanceof IllegalArgumentException own
                 && own.getMessage() != null
@@ -68,7 +67,7 @@ class Refusals {
     }
 
     @ExceptionHandler
-    ResponseEntity<Answer> mismatch(MethodArgumentTypeMismatchException e) {
+    ResponseEntity<ProblemDetail> mismatch(MethodArgumentTypeMismatchException e) {
         return answer(
                 HttpStatus.BAD_REQUEST,
                 "'" + e.getValue() + "' is not a possible value of " + e.getName() + ".",
@@ -76,7 +75,7 @@ class Refusals {
     }
 
     @ExceptionHandler
-    ResponseEntity<Answer> lostRace(OptimisticLockingFailureException e) {
+    ResponseEntity<ProblemDetail> lostRace(OptimisticLockingFailureException e) {
         return answer(
                 HttpStatus.CONFLICT,
                 "Somebody else changed this case a moment ago; nothing of yours was saved. "
@@ -85,13 +84,13 @@ class Refusals {
     }
 
     @ExceptionHandler({NoResourceFoundException.class, HttpRequestMethodNotSupportedException.class})
-    ResponseEntity<Answer> nothingThere(Exception e, HttpServletRequest request) {
+    ResponseEntity<ProblemDetail> nothingThere(Exception e, HttpServletRequest request) {
         return answer(HttpStatus.NOT_FOUND, "There is nothing at " + request.getRequestURI() + ".", null);
     }
 
     /** The engine's own refusals are sentences already. A browser that went away needs none. */
     @ExceptionHandler
-    ResponseEntity<Answer> engine(IOException e, HttpServletResponse response) {
+    ResponseEntity<ProblemDetail> engine(IOException e, HttpServletResponse response) {
         if (response.isCommitted() || DisconnectedClientHelper.isClientDisconnectedException(e)) {
             return null;
         }
@@ -100,11 +99,26 @@ class Refusals {
     }
 
     @ExceptionHandler
-    ResponseEntity<Answer> denied(AccessDeniedException e) {
+    ResponseEntity<ProblemDetail> denied(AccessDeniedException e) {
         return answer(HttpStatus.FORBIDDEN, "Your role does not allow this; ask the manager.", null);
     }
 
-    private static ResponseEntity<Answer> answer(HttpStatus status, String sentence, String field) {
-        return ResponseEntity.status(status).body(new Answer(sentence, field));
+    /**
+     * A problem as RFC 9457 writes it.
+     *
+     * @param field the form field that is meant; null when it is none
+     */
+    static ProblemDetail problem(HttpStatus status, String sentence, @Nullable String field) {
+        ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, sentence);
+        if (field != null) {
+            problem.setProperty("field", field);
+        }
+        return problem;
+    }
+
+    private static ResponseEntity<ProblemDetail> answer(HttpStatus status, String sentence, @Nullable String field) {
+        return ResponseEntity.status(status)
+                .contentType(MediaType.APPLICATION_PROBLEM_JSON)
+                .body(problem(status, sentence, field));
     }
 }

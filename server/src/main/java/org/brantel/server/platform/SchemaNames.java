@@ -9,6 +9,7 @@ import jakarta.annotation.Nullable;
 import java.lang.reflect.RecordComponent;
 import java.util.Arrays;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
@@ -20,23 +21,6 @@ import org.springframework.context.annotation.Configuration;
 @Configuration(proxyBeanMethods = false)
 class SchemaNames {
 
-    /** The core knows no annotation for it; its Javadoc says which of its properties may be absent. */
-    private static final Map<String, Set<String>> OF_THE_CORE = Map.of(
-            "Ranking",
-            Set.of("nextQuestion"),
-            "ProtocolFactCode",
-            Set.of("checks"),
-            "Movement",
-            Set.of("ledBefore", "leadsNow"),
-            "Estimate",
-            Set.of("imaging", "scanning"),
-            "WantedLine",
-            Set.of("from", "to"),
-            "WantedTally",
-            Set.of("confirmed"),
-            "ScanReport",
-            Set.of("claims"));
-
     private final Map<String, Class<?>> named = new ConcurrentHashMap<>();
 
     @Bean
@@ -47,7 +31,11 @@ class SchemaNames {
             @Override
             protected String nameForClass(Class<?> type, Set<Options> options) {
                 String name = nameOf(type);
-                named.put(name, type);
+                Class<?> before = named.put(name, type);
+                if (before != null && before != type) {
+                    throw new IllegalStateException(
+                            before.getName() + " and " + type.getName() + " would both be the schema " + name);
+                }
                 return name;
             }
         });
@@ -62,18 +50,21 @@ class SchemaNames {
         return type.getSimpleName().startsWith(prefix) ? type.getSimpleName() : prefix + type.getSimpleName();
     }
 
+    /** What a schema describes; empty for one that is put together by hand. */
+    Optional<Class<?>> type(String schema) {
+        return Optional.ofNullable(named.get(schema));
+    }
+
     /** Properties of a schema that may be absent. */
     Set<String> absentable(String schema) {
         Class<?> type = named.get(schema);
-        if (type == null || !type.isRecord()) {
-            return OF_THE_CORE.getOrDefault(schema, Set.of());
-        }
-        Set<String> names = Arrays.stream(type.getRecordComponents())
-                .filter(c ->
-                        c.isAnnotationPresent(Nullable.class) || c.getAccessor().isAnnotationPresent(Nullable.class))
-                .map(RecordComponent::getName)
-                .collect(Collectors.toSet());
-        names.addAll(OF_THE_CORE.getOrDefault(schema, Set.of()));
-        return names;
+        return type == null || !type.isRecord()
+                ? Set.of()
+                : Arrays.stream(type.getRecordComponents())
+                        .filter(c -> c.isAnnotationPresent(Nullable.class)
+                                || c.getAccessor().isAnnotationPresent(Nullable.class)
+                                || c.getAnnotatedType().isAnnotationPresent(org.jspecify.annotations.Nullable.class))
+                        .map(RecordComponent::getName)
+                        .collect(Collectors.toSet());
     }
 }

@@ -41,7 +41,7 @@ class BenchTest {
                 .post(story.path("/bench/attachment"), Map.of("medium", key))
                 .expect(400)
                 .json();
-        assertThat(refused.get("sentence").asString())
+        assertThat(refused.get("detail").asString())
                 .contains("not the device of the case by its serial")
                 .contains("nothing is read until");
         assertThat(story.una

@@ -65,7 +65,7 @@ class IntakeTest {
 
     private void refused(CaseForms form, String words, String field) {
         JsonNode answer = una.post("/api/cases", form.build()).expect(400).json();
-        assertThat(answer.get("sentence").asString()).contains(words);
+        assertThat(answer.get("detail").asString()).contains(words);
         assertThat(answer.get("field").asString()).isEqualTo(field);
     }
 

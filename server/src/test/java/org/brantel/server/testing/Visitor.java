@@ -42,7 +42,7 @@ public final class Visitor {
 
         /** The one sentence of a refusal. */
         public String sentence() {
-            return json().get("sentence").asString();
+            return json().get("detail").asString();
         }
 
         public String header(String name) {

@@ -1,22 +1,11 @@
 package org.brantel.server.custody;
 
 import jakarta.persistence.LockModeType;
-import java.util.Collection;
-import java.util.List;
 import java.util.Optional;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Lock;
 import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
-
-interface CustodyRecords extends JpaRepository<CustodyRecord, Long> {
-
-    List<CustodyRecord> findByCaseNumberOrderByNumber(String caseNumber);
-
-    List<CustodyRecord> findByCaseNumberInOrderByCaseNumberAscNumberAsc(Collection<String> caseNumbers);
-
-    long countByCaseNumber(String caseNumber);
-}
 
 interface CustodyHeads extends JpaRepository<CustodyHead, String> {
 

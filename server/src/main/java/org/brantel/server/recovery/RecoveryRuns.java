@@ -2,7 +2,6 @@ package org.brantel.server.recovery;
 
 import java.util.Collection;
 import java.util.List;
-import java.util.Optional;
 import org.brantel.server.work.WorkState;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
@@ -18,11 +17,4 @@ interface RecoveryRuns extends JpaRepository<RecoveryRun, Long> {
     List<RecoveryRun> findByStateInOrderById(Collection<WorkState> states);
 
     boolean existsByCaseIdAndStateIn(Long caseId, Collection<WorkState> states);
-}
-
-interface RecoveredFiles extends JpaRepository<RecoveredFile, Long> {
-
-    List<RecoveredFile> findByRunIdOrderById(Long runId);
-
-    Optional<RecoveredFile> findByRunIdAndLineId(Long runId, Long lineId);
 }

@@ -43,33 +43,3 @@ interface LabCases extends JpaRepository<LabCase, Long>, JpaSpecificationExecuto
             nativeQuery = true)
     void indexWords(String words);
 }
-
-interface Devices extends JpaRepository<DeviceRecord, Long> {
-
-    List<DeviceRecord> findByCaseIdAndRemovedFalseOrderByPosition(Long caseId);
-
-    List<DeviceRecord> findByCaseIdInAndRemovedFalseOrderByPosition(Collection<Long> caseIds);
-}
-
-interface FactRows extends JpaRepository<FactRow, Long> {
-
-    List<FactRow> findByCaseIdAndWithdrawnFalseOrderById(Long caseId);
-
-    List<FactRow> findByCaseIdInAndWithdrawnFalseOrderById(Collection<Long> caseIds);
-
-    @Query("select new org.brantel.server.intake.FactRow$Changed(f.caseId, max(coalesce(f.withdrawnAt, f.at))) "
-            + "from FactRow f where f.caseId in ?1 group by f.caseId")
-    List<FactRow.Changed> findChanged(Collection<Long> caseIds);
-
-    List<FactRow> findByCaseIdAndWithdrawnTrueOrderByWithdrawnAtDesc(Long caseId);
-}
-
-interface WantedRows extends JpaRepository<WantedRow, Long> {
-
-    List<WantedRow> findByCaseIdOrderByPosition(Long caseId);
-}
-
-interface StageRows extends JpaRepository<StageRow, Long> {
-
-    List<StageRow> findByCaseIdOrderById(Long caseId);
-}

@@ -1,0 +1,19 @@
+package org.brantel.server.intake;
+
+import java.util.Collection;
+import java.util.List;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
+
+interface FactRows extends JpaRepository<FactRow, Long> {
+
+    List<FactRow> findByCaseIdAndWithdrawnFalseOrderById(Long caseId);
+
+    List<FactRow> findByCaseIdInAndWithdrawnFalseOrderById(Collection<Long> caseIds);
+
+    @Query("select new org.brantel.server.intake.FactRow$Changed(f.caseId, max(coalesce(f.withdrawnAt, f.at))) "
+            + "from FactRow f where f.caseId in ?1 group by f.caseId")
+    List<FactRow.Changed> findChanged(Collection<Long> caseIds);
+
+    List<FactRow> findByCaseIdAndWithdrawnTrueOrderByWithdrawnAtDesc(Long caseId);
+}
