@@ -83,7 +83,7 @@ public final class Scan {
         volumes.addAll(Volumes.listed(source, problems));
         volumes.addAll(search.atUsualPlaces(volumes));
         claims = new Claims(source.size());
-        hasher = plan.hash() ? new ContentHasher() : null;
+        hasher = plan.options().hash() ? new ContentHasher() : null;
         try (FindingsLog findings = new FindingsLog(out.resolve("findings.ndjson"));
                 JsonLines starts = new JsonLines(out.resolve(FAILED), Failed.class)) {
             log = findings;
@@ -103,19 +103,21 @@ public final class Scan {
     /** Also done when only carving is asked for: it says what lies free and what a hit lies in. */
     private void readRecords(BooleanSupplier stop) throws IOException {
         boolean keep = plan.method().readsRecords();
-        if (!keep && !plan.freeSpaceOnly() && plan.volume() == null) {
+        if (!keep && !plan.scope().freeSpaceOnly() && plan.scope().volume() == null) {
             return;
         }
         walkAll(List.copyOf(volumes), keep, stop);
-        if (keep && plan.search() && !stop.getAsBoolean()) {
+        if (keep && plan.options().search() && !stop.getAsBoolean()) {
             long all = search.bytesToSweep(volumes, walked);
             List<Volumes.Found> more = search.everywhere(
                     List.copyOf(volumes), walked, done -> listener.progressed("search", done, all), stop);
             volumes.addAll(more);
             walkAll(more, true, stop);
         }
-        if (plan.volume() != null && volumes.stream().noneMatch(v -> v.volume().index() == plan.volume())) {
-            throw new SourceException("There is no volume " + plan.volume() + " on " + source.description()
+        if (plan.scope().volume() != null
+                && volumes.stream()
+                        .noneMatch(v -> v.volume().index() == plan.scope().volume())) {
+            throw new SourceException("There is no volume " + plan.scope().volume() + " on " + source.description()
                     + "; it has " + volumes.size() + ".");
         }
     }
@@ -127,7 +129,8 @@ public final class Scan {
                 return;
             }
             listener.progressed("records", done++, those.size());
-            boolean wanted = plan.volume() == null || found.volume().index() == plan.volume();
+            boolean wanted = plan.scope().volume() == null
+                    || found.volume().index() == plan.scope().volume();
             if (!found.volume().readable()) {
                 problem(
                         found.volume(),
@@ -217,16 +220,21 @@ public final class Scan {
         List<Volume> known =
                 volumes.stream().map(Volumes.Found::volume).distinct().toList();
         carver = new Carver(
-                source, new CarvePlan(kinds, plan.everyByte(), plan.nested(), Math.min(source.sectorSize(), SECTOR)));
+                source,
+                new CarvePlan(
+                        kinds,
+                        plan.options().everyByte(),
+                        plan.options().nested(),
+                        Math.min(source.sectorSize(), SECTOR)));
         List<Range> scope = scope();
         long all = scope.stream().mapToLong(Range::length).sum();
         long[] done = {0};
         Containers containers = new Containers();
-        RangeSet before = RangeSet.of(plan.notAgain());
+        RangeSet before = RangeSet.of(plan.scope().notAgain());
         Carver.Listener hits = new Carver.Listener() {
             @Override
             public boolean isWanted(long offset) {
-                return (plan.nested() || joiner.isWanted(offset)) && !before.overlaps(new Range(offset, 1));
+                return (plan.options().nested() || joiner.isWanted(offset)) && !before.overlaps(new Range(offset, 1));
             }
 
             @Override
@@ -235,7 +243,8 @@ public final class Scan {
                 if (id > 0) {
                     log.join(id);
                 } else {
-                    take(containers.within(Joiner.nameless(hit, known, plan.names()), log.count() + 1L));
+                    take(containers.within(
+                            Joiner.nameless(hit, known, plan.options().names()), log.count() + 1L));
                 }
             }
 
@@ -259,13 +268,13 @@ public final class Scan {
 
     private List<Range> scope() {
         RangeSet scope = RangeSet.of(
-                plan.range() == null
+                plan.scope().range() == null
                         ? unbounded()
                         : unbounded().stream()
-                                .filter(plan.range()::overlaps)
-                                .map(plan.range()::intersection)
+                                .filter(plan.scope().range()::overlaps)
+                                .map(plan.scope().range()::intersection)
                                 .toList());
-        plan.notAgain().forEach(scope::remove);
+        plan.scope().notAgain().forEach(scope::remove);
         long step = Math.min(source.sectorSize(), SECTOR);
         return RangeSet.of(scope.ranges().stream().map(r -> whole(r, step)).toList())
                 .ranges();
@@ -278,22 +287,22 @@ public final class Scan {
     }
 
     private List<Range> unbounded() {
-        if (plan.freeSpaceOnly()) {
+        if (plan.scope().freeSpaceOnly()) {
             RangeSet free = new RangeSet();
             walked.forEach((index, w) -> {
-                if (plan.volume() == null || index.equals(plan.volume())) {
+                if (plan.scope().volume() == null || index.equals(plan.scope().volume())) {
                     w.free().forEach(free::add);
                 }
             });
             return free.ranges();
         }
-        if (plan.volume() == null) {
+        if (plan.scope().volume() == null) {
             return List.of(new Range(0, source.size()));
         }
         Range medium = new Range(0, source.size());
         return volumes.stream()
                 .map(Volumes.Found::volume)
-                .filter(v -> v.index() == plan.volume())
+                .filter(v -> v.index() == plan.scope().volume())
                 .map(v -> v.range().intersection(medium))
                 .toList();
     }
@@ -312,16 +321,18 @@ public final class Scan {
 
     private ScanReport report(Instant started, double seconds, boolean finished) {
         Map<String, Object> scope = new LinkedHashMap<>();
-        scope.put("volume", plan.volume());
-        scope.put("kinds", plan.kinds().stream().sorted().toList());
-        scope.put("freeSpaceOnly", plan.freeSpaceOnly());
+        scope.put("volume", plan.scope().volume());
+        scope.put("kinds", plan.options().kinds().stream().sorted().toList());
+        scope.put("freeSpaceOnly", plan.scope().freeSpaceOnly());
         scope.put(
                 "range",
-                plan.range() == null
+                plan.scope().range() == null
                         ? null
-                        : List.of(plan.range().offset(), plan.range().length()));
-        scope.put("everyByte", plan.everyByte());
-        scope.put("nested", plan.nested());
+                        : List.of(
+                                plan.scope().range().offset(),
+                                plan.scope().range().length()));
+        scope.put("everyByte", plan.options().everyByte());
+        scope.put("nested", plan.options().nested());
         return new ScanReport(
                 ScanReport.FORMAT,
                 ScanReport.VERSION,

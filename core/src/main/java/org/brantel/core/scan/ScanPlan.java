@@ -5,90 +5,106 @@ import java.util.Set;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.carve.SuggestedNames;
 
-/**
- * What a scan session is to do.
- *
- * @param volume        only this volume, or null for the whole medium
- * @param kinds         only these kinds; empty for all
- * @param search        look for lost volumes and for records of before a format in every sector of what is free;
- *                      without it only the records themselves are read
- * @param freeSpaceOnly carve only what no live file uses
- * @param range         carve only here; null for everywhere
- * @param everyByte     carve at every byte, not only where sectors begin
- * @param nested        carve also what begins inside a find
- * @param notAgain      carve none of this
- * @param names         for what no record names
- * @param hash          SHA-256 of every finding that is fully read
- */
-public record ScanPlan(
-        ScanMethod method,
-        Integer volume,
-        Set<String> kinds,
-        boolean search,
-        boolean freeSpaceOnly,
-        Range range,
-        boolean everyByte,
-        boolean nested,
-        List<Range> notAgain,
-        SuggestedNames names,
-        boolean hash) {
+/** What a scan session is to do: how, where and with what care. */
+public record ScanPlan(ScanMethod method, Scope scope, Options options) {
 
-    public ScanPlan {
-        notAgain = List.copyOf(notAgain);
-        kinds = Set.copyOf(kinds);
+    /**
+     * Where it looks.
+     *
+     * @param volume        only this one, by its index; null for the whole source
+     * @param freeSpaceOnly carve only what no live file uses
+     * @param range         carve only here; null for everywhere
+     * @param notAgain      carve none of this
+     */
+    public record Scope(Integer volume, boolean freeSpaceOnly, Range range, List<Range> notAgain) {
+
+        static final Scope EVERYTHING = new Scope(null, false, null, List.of());
+
+        public Scope {
+            notAgain = List.copyOf(notAgain);
+        }
+    }
+
+    /**
+     * What it looks for, and how closely.
+     *
+     * @param kinds     only these kinds; empty for all
+     * @param search    look for lost volumes and for records of before a format in every sector of what is free;
+     *                  without it only the records themselves are read
+     * @param everyByte carve at every byte, not only where sectors begin
+     * @param nested    carve also what begins inside a find
+     * @param names     for what no record names
+     * @param hash      SHA-256 of every finding that is fully read
+     */
+    public record Options(
+            Set<String> kinds, boolean search, boolean everyByte, boolean nested, SuggestedNames names, boolean hash) {
+
+        static final Options USUAL = new Options(Set.of(), true, false, false, SuggestedNames.USUAL, false);
+
+        public Options {
+            kinds = Set.copyOf(kinds);
+        }
     }
 
     public static ScanPlan of(ScanMethod method) {
-        return new ScanPlan(
-                method, null, Set.of(), true, false, null, false, false, List.of(), SuggestedNames.USUAL, false);
+        return new ScanPlan(method, Scope.EVERYTHING, Options.USUAL);
     }
 
     public ScanPlan onVolume(Integer index) {
-        return new ScanPlan(
-                method, index, kinds, search, freeSpaceOnly, range, everyByte, nested, notAgain, names, hash);
-    }
-
-    public ScanPlan ofKinds(Set<String> codes) {
-        return new ScanPlan(
-                method, volume, codes, search, freeSpaceOnly, range, everyByte, nested, notAgain, names, hash);
-    }
-
-    /** Records only, without a look into what is free. */
-    public ScanPlan searching(boolean yes) {
-        return new ScanPlan(method, volume, kinds, yes, freeSpaceOnly, range, everyByte, nested, notAgain, names, hash);
+        return in(new Scope(index, scope.freeSpaceOnly, scope.range, scope.notAgain));
     }
 
     public ScanPlan inFreeSpace(boolean only) {
-        return new ScanPlan(method, volume, kinds, search, only, range, everyByte, nested, notAgain, names, hash);
+        return in(new Scope(scope.volume, only, scope.range, scope.notAgain));
     }
 
     /** @param where null for everywhere */
     public ScanPlan carving(Range where, boolean atEveryByte) {
-        return new ScanPlan(
-                method, volume, kinds, search, freeSpaceOnly, where, atEveryByte, nested, notAgain, names, hash);
+        Options o = options;
+        return in(new Scope(scope.volume, scope.freeSpaceOnly, where, scope.notAgain))
+                .with(new Options(o.kinds, o.search, atEveryByte, o.nested, o.names, o.hash));
     }
 
     /** @param carved before, for no fewer kinds */
     public ScanPlan except(List<Range> carved) {
-        return new ScanPlan(
-                method, volume, kinds, search, freeSpaceOnly, range, everyByte, nested, carved, names, hash);
+        return in(new Scope(scope.volume, scope.freeSpaceOnly, scope.range, carved));
+    }
+
+    public ScanPlan ofKinds(Set<String> codes) {
+        Options o = options;
+        return with(new Options(codes, o.search, o.everyByte, o.nested, o.names, o.hash));
+    }
+
+    /** Records only, without a look into what is free. */
+    public ScanPlan searching(boolean yes) {
+        Options o = options;
+        return with(new Options(o.kinds, yes, o.everyByte, o.nested, o.names, o.hash));
     }
 
     public ScanPlan nesting(boolean yes) {
-        return new ScanPlan(method, volume, kinds, search, freeSpaceOnly, range, everyByte, yes, notAgain, names, hash);
+        Options o = options;
+        return with(new Options(o.kinds, o.search, o.everyByte, yes, o.names, o.hash));
     }
 
     public ScanPlan naming(SuggestedNames pattern) {
-        return new ScanPlan(
-                method, volume, kinds, search, freeSpaceOnly, range, everyByte, nested, notAgain, pattern, hash);
+        Options o = options;
+        return with(new Options(o.kinds, o.search, o.everyByte, o.nested, pattern, o.hash));
     }
 
     public ScanPlan hashing(boolean yes) {
-        return new ScanPlan(
-                method, volume, kinds, search, freeSpaceOnly, range, everyByte, nested, notAgain, names, yes);
+        Options o = options;
+        return with(new Options(o.kinds, o.search, o.everyByte, o.nested, o.names, yes));
+    }
+
+    private ScanPlan in(Scope newScope) {
+        return new ScanPlan(method, newScope, options);
+    }
+
+    private ScanPlan with(Options newOptions) {
+        return new ScanPlan(method, scope, newOptions);
     }
 
     boolean wants(String kind) {
-        return kinds.isEmpty() || kinds.contains(kind);
+        return options.kinds.isEmpty() || options.kinds.contains(kind);
     }
 }

@@ -56,8 +56,10 @@ public record ScanReport(
         Object kindsThen = scope == null ? null : scope.get("kinds");
         boolean allKinds = !(kindsThen instanceof Collection<?> some)
                 || some.isEmpty()
-                || !plan.kinds().isEmpty() && some.containsAll(plan.kinds());
-        boolean allStarts = (!plan.everyByte() || did("everyByte")) && (!plan.nested() || did("nested"));
+                || !plan.options().kinds().isEmpty()
+                        && some.containsAll(plan.options().kinds());
+        boolean allStarts = (!plan.options().everyByte() || did("everyByte"))
+                && (!plan.options().nested() || did("nested"));
         if (carved == null || !allKinds || !allStarts || !Engine.VERSION.equals(engine) || size != sourceSize) {
             return List.of();
         }

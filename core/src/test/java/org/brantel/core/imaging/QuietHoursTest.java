@@ -4,9 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.LocalDateTime;
 import java.time.LocalTime;
-import java.util.Map;
-import java.util.Set;
-import org.brantel.core.triage.RecoveryPath;
 import org.junit.jupiter.api.Test;
 
 class QuietHoursTest {
@@ -30,22 +27,5 @@ class QuietHoursTest {
         assertThat(noon.until(at("12:30:00"))).contains(at("13:00:00"));
         assertThat(noon.until(at("13:00:00"))).isEmpty();
         assertThat(QuietHours.NONE.until(at("00:00:00"))).isEmpty();
-    }
-
-    @Test
-    void theGentlestProfileThatAnythingAsksForIsProposed() {
-        assertThat(ProfileAdvice.of(RecoveryPath.IMAGE_THEN_SCAN, Map.of()).profile())
-                .isEqualTo("healthy");
-        assertThat(ProfileAdvice.of(RecoveryPath.IMAGE_THEN_SCAN, Map.of("bench.health", Set.of("watch")))
-                        .profile())
-                .isEqualTo("ageing");
-        assertThat(ProfileAdvice.of(RecoveryPath.CAREFUL_IMAGING, Map.of("bench.health", Set.of("watch")))
-                        .profile())
-                .isEqualTo("failing");
-        ProfileAdvice loud = ProfileAdvice.of(
-                RecoveryPath.CAREFUL_IMAGING,
-                Map.of("symptom.noise", Set.of("clicking"), "bench.health", Set.of("good")));
-        assertThat(loud.profile()).isEqualTo("last-chance");
-        assertThat(loud.why()).contains("noises");
     }
 }

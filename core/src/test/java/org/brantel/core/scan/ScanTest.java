@@ -56,7 +56,7 @@ class ScanTest {
         assertThat(written.format()).isEqualTo("brantel-scan-session");
         assertThat(written.version()).isEqualTo(1);
         assertThat(written.started()).isEqualTo("2026-11-24T09:00:00Z");
-        assertThat(written.method()).isEqualTo("both");
+        assertThat(written.method()).isEqualTo(ScanMethod.BOTH);
         assertThat(written.volumes())
                 .hasSize(1)
                 .allMatch(v -> v.fs().equals("fat16") && v.state() == Volume.State.LIVE);

@@ -219,7 +219,7 @@ class VolumeSearchTest {
         wipe(disk, 0, 512);
         wipe(disk, (1024 - 32) * 512, 512);
         assertThat(search(disk))
-                .extracting(f -> f.volume().state() + " " + f.volume().fs())
+                .extracting(f -> f.volume().state().word() + " " + f.volume().fs())
                 .containsExactlyInAnyOrder("lost fat12", "lost ext2");
     }
 

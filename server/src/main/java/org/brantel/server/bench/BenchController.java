@@ -11,7 +11,7 @@ import java.util.stream.Collectors;
 import org.brantel.core.firstlook.FirstLook;
 import org.brantel.core.image.MapFile;
 import org.brantel.core.imaging.CareProfile;
-import org.brantel.core.imaging.ProfileAdvice;
+import org.brantel.core.triage.ProfileAdvice;
 import org.brantel.core.imaging.StopLimits;
 import org.brantel.core.source.IdentityCheck;
 import org.brantel.server.intake.CaseForm;

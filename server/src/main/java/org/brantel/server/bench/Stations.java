@@ -11,7 +11,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.brantel.core.firstlook.FirstLook;
 import org.brantel.core.health.HealthReading;
-import org.brantel.core.imaging.ProfileAdvice;
+import org.brantel.core.triage.ProfileAdvice;
 import org.brantel.core.source.Expected;
 import org.brantel.core.source.Identity;
 import org.brantel.core.source.IdentityCheck;

@@ -33,6 +33,9 @@ public final class ServerProcess implements AutoCloseable {
         settings = lab.settings(lab.databaseUrl().replaceFirst("/brantel$", "/" + database));
         settings.put("brantel.home", home.toString());
         settings.put("brantel.demo-devices", devices().toString());
+        // What a killed server was at is taken up by the next as soon as it is missed; tests need not wait as long.
+        settings.put("db-scheduler.heartbeat-interval", "500ms");
+        settings.put("db-scheduler.polling-interval", "200ms");
     }
 
     public Path home() {
@@ -66,6 +69,9 @@ public final class ServerProcess implements AutoCloseable {
         List<String> command = new ArrayList<>(List.of(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                 "-Xmx400m",
+                // It runs for seconds: most of them would go into compiling.
+                "-XX:TieredStopAtLevel=1",
+                "-XX:+UseSerialGC",
                 "-cp",
                 System.getProperty("java.class.path"),
                 "org.brantel.server.BrantelServer"));

@@ -1,8 +1,7 @@
-package org.brantel.core.imaging;
+package org.brantel.core.triage;
 
 import java.util.Map;
 import java.util.Set;
-import org.brantel.core.triage.RecoveryPath;
 
 /**
  * Which care profile suits what is known about a device, and why. The gentlest that anything asks for.

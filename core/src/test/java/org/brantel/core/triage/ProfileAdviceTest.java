@@ -1,0 +1,27 @@
+package org.brantel.core.triage;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.Map;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+
+class ProfileAdviceTest {
+
+    @Test
+    void theGentlestProfileThatAnythingAsksForIsProposed() {
+        assertThat(ProfileAdvice.of(RecoveryPath.IMAGE_THEN_SCAN, Map.of()).profile())
+                .isEqualTo("healthy");
+        assertThat(ProfileAdvice.of(RecoveryPath.IMAGE_THEN_SCAN, Map.of("bench.health", Set.of("watch")))
+                        .profile())
+                .isEqualTo("ageing");
+        assertThat(ProfileAdvice.of(RecoveryPath.CAREFUL_IMAGING, Map.of("bench.health", Set.of("watch")))
+                        .profile())
+                .isEqualTo("failing");
+        ProfileAdvice loud = ProfileAdvice.of(
+                RecoveryPath.CAREFUL_IMAGING,
+                Map.of("symptom.noise", Set.of("clicking"), "bench.health", Set.of("good")));
+        assertThat(loud.profile()).isEqualTo("last-chance");
+        assertThat(loud.why()).contains("noises");
+    }
+}
