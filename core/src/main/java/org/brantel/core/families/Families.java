@@ -5,9 +5,10 @@ import java.util.List;
 import java.util.Optional;
 import org.brantel.core.bytes.ByteView;
 import org.brantel.core.bytes.Range;
+import org.brantel.core.filesystem.Damaged;
 import org.brantel.core.filesystem.Family;
 import org.brantel.core.filesystem.FileSystem;
-import org.brantel.core.filesystem.NotThisFormat;
+import org.brantel.core.filesystem.ParseFailure;
 import org.brantel.core.filesystem.RecordShape;
 import org.brantel.core.filesystem.exfat.ExfatFamily;
 import org.brantel.core.filesystem.ext.ExtFamily;
@@ -56,17 +57,17 @@ public final class Families {
      * Opens the volume that begins at a place.
      *
      * @param room where it may lie: its partition, or the medium from there on
-     * @throws NotThisFormat   with field, place and value, when no family knows it
+     * @throws ParseFailure   with field, place and value, when no family knows it
      * @throws ByteView.Unread when its head was not read
      */
     public static FileSystem open(Source source, Range room) throws IOException {
-        NotThisFormat told = null;
+        ParseFailure told = null;
         ByteView.Unread unread = null;
         for (Family family : ALL) {
             try {
                 return family.open(source, room);
-            } catch (NotThisFormat e) {
-                told = told == null || e.isTelling() && !told.isTelling() ? e : told;
+            } catch (ParseFailure e) {
+                told = told == null || e instanceof Damaged && !(told instanceof Damaged) ? e : told;
             } catch (ByteView.Unread e) {
                 unread = e;
             }
@@ -81,7 +82,7 @@ public final class Families {
         try {
             open(source, room);
             return true;
-        } catch (NotThisFormat | ByteView.Unread e) {
+        } catch (ParseFailure | ByteView.Unread e) {
             return false;
         }
     }

@@ -26,7 +26,7 @@ public final class Copies {
             if (start >= 0) {
                 try {
                     return Optional.of(family.open(source, new Range(start, source.size() - start)));
-                } catch (NotThisFormat | ByteView.Unread e) {
+                } catch (ParseFailure | ByteView.Unread e) {
                     // Sectors of another size, then.
                 }
             }

@@ -21,7 +21,7 @@ public interface Family {
      * Opens the volume that begins at a place.
      *
      * @param room where it may lie: its partition, or the medium from there on
-     * @throws NotThisFormat   with field, place and value, when it is none of the family
+     * @throws ParseFailure   with field, place and value, when it is none of the family
      * @throws ByteView.Unread when its head was not read
      */
     FileSystem open(Source source, Range room) throws IOException;

@@ -1,31 +1,19 @@
 package org.brantel.core.filesystem;
 
-import java.io.IOException;
-import java.util.Set;
-
-/** What stands at a place is not a volume of the family that was tried: which field at which byte says so. */
-public final class NotThisFormat extends IOException {
+/** What stands at a place is not a structure of the format that was tried: its signature is another's. */
+public final class NotThisFormat extends ParseFailure {
 
     private static final long serialVersionUID = 1L;
-    private static final Set<String> SIGNATURES = Set.of("name", "signature", "anchor", "head", "volume length");
 
-    private final boolean telling;
-
-    public NotThisFormat(String family, String field, long absolute, Object found, String expected) {
-        super("not " + family + ": " + field + " at byte " + absolute + " is " + found + ", expected " + expected);
-        telling = !SIGNATURES.contains(field);
-    }
-
-    /** Whether it began like the family and then was not: then its reason is worth telling. */
-    public boolean isTelling() {
-        return telling;
+    public NotThisFormat(String structure, String field, long offset, Object found, String expected) {
+        super(structure, field, offset, found, expected);
     }
 
     /** @throws NotThisFormat unless {@code holds} */
-    public static void require(boolean holds, String family, String field, long absolute, Object found, String expected)
+    public static void unless(boolean holds, String structure, String field, long offset, Object found, String expected)
             throws NotThisFormat {
         if (!holds) {
-            throw new NotThisFormat(family, field, absolute, found, expected);
+            throw new NotThisFormat(structure, field, offset, found, expected);
         }
     }
 }

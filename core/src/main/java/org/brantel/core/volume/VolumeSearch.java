@@ -14,7 +14,7 @@ import org.brantel.core.bytes.RangeSet;
 import org.brantel.core.families.Families;
 import org.brantel.core.filesystem.Family;
 import org.brantel.core.filesystem.FileSystem;
-import org.brantel.core.filesystem.NotThisFormat;
+import org.brantel.core.filesystem.ParseFailure;
 import org.brantel.core.filesystem.Signs;
 import org.brantel.core.filesystem.Sweep;
 import org.brantel.core.filesystem.Walked;
@@ -132,7 +132,7 @@ public final class VolumeSearch {
         try {
             FileSystem volume = Families.open(source, new Range(at, source.size() - at));
             return volume.stands() ? Optional.of(volume) : Optional.empty();
-        } catch (NotThisFormat | ByteView.Unread e) {
+        } catch (ParseFailure | ByteView.Unread e) {
             return Optional.empty();
         }
     }

@@ -7,7 +7,7 @@ import org.brantel.core.bytes.ByteView;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.families.Families;
 import org.brantel.core.filesystem.FileSystem;
-import org.brantel.core.filesystem.NotThisFormat;
+import org.brantel.core.filesystem.ParseFailure;
 import org.brantel.core.source.Source;
 
 /** The volumes that a medium lists: the medium itself, or those of its partition table; each with its reader. */
@@ -42,7 +42,7 @@ public final class Volumes {
             FileSystem reader = Families.open(source, where);
             found.add(new Found(Volume.of(found.size(), reader.facts(), Volume.State.LIVE, foundBy), reader));
             return true;
-        } catch (NotThisFormat e) {
+        } catch (ParseFailure e) {
             if (problems != null) {
                 problems.add("The volume of " + foundBy + " is not read: " + e.getMessage() + ".");
             }

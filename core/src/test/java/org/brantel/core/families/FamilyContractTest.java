@@ -16,6 +16,7 @@ import org.brantel.core.bytes.Range;
 import org.brantel.core.filesystem.Family;
 import org.brantel.core.filesystem.FileSystem;
 import org.brantel.core.filesystem.NotThisFormat;
+import org.brantel.core.filesystem.ParseFailure;
 import org.brantel.core.filesystem.RecordShape;
 import org.brantel.core.filesystem.Signs;
 import org.brantel.core.filesystem.Sweep;
@@ -45,8 +46,9 @@ class FamilyContractTest {
     private static FileSystem opened(Family family, FaultySource source) throws IOException {
         try {
             return family.open(source, new Range(0, source.size()));
-        } catch (NotThisFormat e) {
-            assertThat(e.getMessage()).as("what is wrong, and where").containsPattern("\\d");
+        } catch (ParseFailure e) {
+            assertThat(e.offset()).as(e.getMessage()).isNotNegative();
+            assertThat(e.getMessage()).contains(e.field(), e.found(), e.expected(), e.structure());
             return null;
         } catch (ByteView.Unread e) {
             assertThat(e.getMessage()).contains("not read");

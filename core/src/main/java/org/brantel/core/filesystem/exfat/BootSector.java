@@ -1,14 +1,15 @@
 package org.brantel.core.filesystem.exfat;
 
 import static org.brantel.core.bytes.LittleEndian.u16;
-import static org.brantel.core.filesystem.NotThisFormat.require;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import org.brantel.core.bytes.ByteView;
 import org.brantel.core.bytes.Range;
+import org.brantel.core.filesystem.Damaged;
 import org.brantel.core.filesystem.NotThisFormat;
+import org.brantel.core.filesystem.ParseFailure;
 import org.brantel.core.source.Source;
 
 /**
@@ -56,7 +57,7 @@ record BootSector(
     static BootSector read(Source source, Range room) throws IOException {
         try {
             return read(source, room.offset(), room.offset(), room.length());
-        } catch (NotThisFormat | ByteView.Unread e) {
+        } catch (ParseFailure | ByteView.Unread e) {
             for (int sectorBytes = 512; sectorBytes <= 4096; sectorBytes *= 2) {
                 long at = room.offset() + (long) COPY_SECTOR * sectorBytes;
                 try {
@@ -64,7 +65,7 @@ record BootSector(
                     if (copy.sectorBytes() == sectorBytes) {
                         return copy;
                     }
-                } catch (NotThisFormat | ByteView.Unread none) {
+                } catch (ParseFailure | ByteView.Unread none) {
                     // The next one may be readable.
                 }
             }
@@ -78,12 +79,12 @@ record BootSector(
             throw new NotThisFormat(FAMILY, "volume length", at, room, "at least 512");
         }
         ByteView v = ByteView.of(source, new Range(at, 512));
-        require(v.startsWith(3, NAME), FAMILY, "name", at + 3, "another", "'EXFAT'");
-        require(v.u16be(510) == 0x55aa, FAMILY, "signature", at + 510, v.u16be(510), "0x55AA");
+        NotThisFormat.unless(v.startsWith(3, NAME), FAMILY, "name", at + 3, "another", "'EXFAT'");
+        NotThisFormat.unless(v.u16be(510) == 0x55aa, FAMILY, "signature", at + 510, v.u16be(510), "0x55AA");
         int sectorShift = v.u8(108);
         int clusterShift = v.u8(109);
-        require(sectorShift >= 9 && sectorShift <= 12, FAMILY, "sector size", at + 108, sectorShift, "9 to 12");
-        require(
+        Damaged.unless(sectorShift >= 9 && sectorShift <= 12, FAMILY, "sector size", at + 108, sectorShift, "9 to 12");
+        Damaged.unless(
                 sectorShift + clusterShift <= 25,
                 FAMILY,
                 "cluster size",
@@ -92,7 +93,7 @@ record BootSector(
                 "at most 25 with the sector size");
         int sectorBytes = 1 << sectorShift;
         long sectors = v.u32le(72) | v.u32le(76) << 32;
-        require(
+        Damaged.unless(
                 sectors > 0 && sectors < Long.MAX_VALUE / sectorBytes - start,
                 FAMILY,
                 "sectors",
@@ -104,15 +105,15 @@ record BootSector(
         long clustersSector = v.u32le(88);
         long clusters = v.u32le(92);
         int tables = v.u8(110);
-        require(tables >= 1 && tables <= 2, FAMILY, "tables", at + 110, tables, "1 or 2");
-        require(
+        Damaged.unless(tables >= 1 && tables <= 2, FAMILY, "tables", at + 110, tables, "1 or 2");
+        Damaged.unless(
                 tableSector >= 24 && tableSector + tableSectors * tables <= clustersSector,
                 FAMILY,
                 "first sector of the table",
                 at + 80,
                 tableSector,
                 "24 or more, before the clusters");
-        require(
+        Damaged.unless(
                 clusters > 0 && clusters <= tableSectors * sectorBytes / 4 - 2 && clustersSector < sectors,
                 FAMILY,
                 "clusters",
@@ -120,7 +121,7 @@ record BootSector(
                 clusters,
                 "as many as the table has entries");
         long root = v.u32le(96);
-        require(
+        Damaged.unless(
                 root >= 2 && root < clusters + 2,
                 FAMILY,
                 "root folder's cluster",

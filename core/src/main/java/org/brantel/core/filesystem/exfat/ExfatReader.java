@@ -11,7 +11,7 @@ import org.brantel.core.filesystem.FileRecord;
 import org.brantel.core.filesystem.FileSystem;
 import org.brantel.core.filesystem.FindingSink;
 import org.brantel.core.filesystem.Judge;
-import org.brantel.core.filesystem.NotThisFormat;
+import org.brantel.core.filesystem.ParseFailure;
 import org.brantel.core.filesystem.Problems;
 import org.brantel.core.filesystem.Space;
 import org.brantel.core.filesystem.VolumeFacts;
@@ -36,7 +36,7 @@ final class ExfatReader implements FileSystem {
 
     /**
      * @param room where the volume may lie: its partition, or the whole medium
-     * @throws NotThisFormat with field, place and value, when there is no exFAT volume
+     * @throws ParseFailure with field, place and value, when there is no exFAT volume
      */
     public static ExfatReader open(Source source, Range room) throws IOException {
         return new ExfatReader(source, BootSector.read(source, room));

@@ -7,7 +7,7 @@ import org.brantel.core.bytes.ByteView;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.filesystem.Family;
 import org.brantel.core.filesystem.FileSystem;
-import org.brantel.core.filesystem.NotThisFormat;
+import org.brantel.core.filesystem.ParseFailure;
 import org.brantel.core.filesystem.RecordShape;
 import org.brantel.core.filesystem.Signs;
 import org.brantel.core.source.Source;
@@ -43,7 +43,7 @@ public final class ExtFamily implements Family {
     public Optional<FileSystem> openByCopy(Source source, long place) throws IOException {
         try {
             return Optional.of(ExtReader.openByCopy(source, place));
-        } catch (NotThisFormat | ByteView.Unread e) {
+        } catch (ParseFailure | ByteView.Unread e) {
             return Optional.empty();
         }
     }

@@ -6,7 +6,7 @@ import java.util.List;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.filesystem.FileSystem;
 import org.brantel.core.filesystem.FindingSink;
-import org.brantel.core.filesystem.NotThisFormat;
+import org.brantel.core.filesystem.ParseFailure;
 import org.brantel.core.filesystem.Problems;
 import org.brantel.core.filesystem.VolumeFacts;
 import org.brantel.core.filesystem.Walk;
@@ -26,7 +26,7 @@ final class ExtReader implements FileSystem {
 
     /**
      * @param room where the volume may lie: its partition, or the whole medium
-     * @throws NotThisFormat with field, place and value, when there is no ext volume
+     * @throws ParseFailure with field, place and value, when there is no ext volume
      */
     public static ExtReader open(Source source, Range room) throws IOException {
         return new ExtReader(source, Superblock.read(source, room));
@@ -35,7 +35,7 @@ final class ExtReader implements FileSystem {
     /**
      * Opens a volume by a superblock, or a copy of one, wherever it begins.
      *
-     * @throws NotThisFormat when there is none, or the volume that it tells of would begin before the medium
+     * @throws ParseFailure when there is none, or the volume that it tells of would begin before the medium
      */
     public static ExtReader openByCopy(Source source, long at) throws IOException {
         return new ExtReader(source, Superblock.readByCopy(source, at));

@@ -3,14 +3,15 @@ package org.brantel.core.filesystem.ext;
 import static org.brantel.core.bytes.LittleEndian.u16;
 import static org.brantel.core.bytes.LittleEndian.u32;
 import static org.brantel.core.bytes.LittleEndian.u8;
-import static org.brantel.core.filesystem.NotThisFormat.require;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import org.brantel.core.bytes.ByteView;
 import org.brantel.core.bytes.Range;
+import org.brantel.core.filesystem.Damaged;
 import org.brantel.core.filesystem.NotThisFormat;
+import org.brantel.core.filesystem.ParseFailure;
 import org.brantel.core.source.Source;
 
 /**
@@ -81,7 +82,7 @@ record Superblock(
     static Superblock read(Source source, Range room) throws IOException {
         try {
             return read(source, room.offset() + AT, room.offset(), room.length());
-        } catch (NotThisFormat | ByteView.Unread e) {
+        } catch (ParseFailure | ByteView.Unread e) {
             for (int blockBytes = 1024; blockBytes <= 4096; blockBytes *= 2) {
                 // A group has as many blocks as a block has bits.
                 long copy = room.offset() + ((long) blockBytes * 8 + (blockBytes == 1024 ? 1 : 0)) * blockBytes;
@@ -90,7 +91,7 @@ record Superblock(
                     if (found.copyGroup() == 1 && found.blockBytes() == blockBytes) {
                         return found;
                     }
-                } catch (NotThisFormat | ByteView.Unread none) {
+                } catch (ParseFailure | ByteView.Unread none) {
                     // The next one may be readable.
                 }
             }
@@ -102,7 +103,8 @@ record Superblock(
     static Superblock readByCopy(Source source, long at) throws IOException {
         Superblock there = read(source, at, 0, source.size());
         long start = at - (there.copyGroup() == 0 ? AT : there.groupStart(there.copyGroup()) * there.blockBytes());
-        require(start >= 0, FAMILY, "group of the copy", at + 90, there.copyGroup(), "one that lies on the medium");
+        Damaged.unless(
+                start >= 0, FAMILY, "group of the copy", at + 90, there.copyGroup(), "one that lies on the medium");
         return read(source, at, start, source.size() - start);
     }
 
@@ -111,27 +113,27 @@ record Superblock(
             throw new NotThisFormat(FAMILY, "volume length", at, room, "at least 2048");
         }
         byte[] b = ByteView.of(source, new Range(at, SIZE)).bytes(0, SIZE);
-        require(u16(b, 56) == MAGIC, FAMILY, "signature", at + 56, u16(b, 56), "0xEF53");
+        NotThisFormat.unless(u16(b, 56) == MAGIC, FAMILY, "signature", at + 56, u16(b, 56), "0xEF53");
         long logBlock = u32(b, 24);
-        require(logBlock <= 6, FAMILY, "block size", at + 24, logBlock, "0 to 6");
+        Damaged.unless(logBlock <= 6, FAMILY, "block size", at + 24, logBlock, "0 to 6");
         int blockBytes = 1024 << logBlock;
         long incompatible = u32(b, 96);
         long forReading = u32(b, 100);
         boolean wide = (incompatible & WIDE) != 0;
         long blocks = u32(b, 4) | (wide ? u32(b, 336) << 32 : 0);
         long firstData = u32(b, 20);
-        require(
+        Damaged.unless(
                 blocks > firstData && blocks < Long.MAX_VALUE / blockBytes - start,
                 FAMILY,
                 "blocks",
                 at + 4,
                 blocks,
                 "more than the first data block");
-        require(firstData <= 1, FAMILY, "first data block", at + 20, firstData, "0 or 1");
+        Damaged.unless(firstData <= 1, FAMILY, "first data block", at + 20, firstData, "0 or 1");
         long perGroup = u32(b, 32);
         long logCluster = u32(b, 28);
         boolean clusters = (forReading & CLUSTERS) != 0;
-        require(
+        Damaged.unless(
                 !clusters || logCluster >= logBlock && logCluster <= logBlock + 16,
                 FAMILY,
                 "cluster size",
@@ -139,7 +141,7 @@ record Superblock(
                 logCluster,
                 "not below the block size");
         int perCluster = clusters ? 1 << (int) (logCluster - logBlock) : 1;
-        require(
+        Damaged.unless(
                 perGroup >= 8 && perGroup <= (long) blockBytes * 8 * perCluster,
                 FAMILY,
                 "blocks of a group",
@@ -148,7 +150,7 @@ record Superblock(
                 "8 to what a bitmap holds");
         long inodesPerGroup = u32(b, 40);
         long inodes = u32(b, 0);
-        require(
+        Damaged.unless(
                 inodesPerGroup > 0 && inodesPerGroup <= blockBytes * 8L,
                 FAMILY,
                 "inodes of a group",
@@ -156,9 +158,10 @@ record Superblock(
                 inodesPerGroup,
                 "1 to what a bitmap holds");
         long groups = (blocks - firstData + perGroup - 1) / perGroup;
-        require(inodes > 0 && inodes <= groups * inodesPerGroup, FAMILY, "inodes", at, inodes, "what the groups hold");
+        Damaged.unless(
+                inodes > 0 && inodes <= groups * inodesPerGroup, FAMILY, "inodes", at, inodes, "what the groups hold");
         int inodeBytes = u32(b, 76) == 0 ? 128 : u16(b, 88);
-        require(
+        Damaged.unless(
                 inodeBytes >= 128 && inodeBytes <= blockBytes && Integer.bitCount(inodeBytes) == 1,
                 FAMILY,
                 "bytes of an inode",
@@ -166,7 +169,7 @@ record Superblock(
                 inodeBytes,
                 "128 to a block, a power of two");
         int descriptor = wide ? u16(b, 254) : 32;
-        require(
+        Damaged.unless(
                 descriptor >= 32 && descriptor <= blockBytes && Integer.bitCount(descriptor) == 1,
                 FAMILY,
                 "bytes of a group descriptor",

@@ -2,14 +2,15 @@ package org.brantel.core.filesystem.fat;
 
 import static org.brantel.core.bytes.LittleEndian.u16;
 import static org.brantel.core.bytes.LittleEndian.u8;
-import static org.brantel.core.filesystem.NotThisFormat.require;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.Optional;
 import org.brantel.core.bytes.ByteView;
 import org.brantel.core.bytes.Range;
+import org.brantel.core.filesystem.Damaged;
 import org.brantel.core.filesystem.NotThisFormat;
+import org.brantel.core.filesystem.ParseFailure;
 import org.brantel.core.source.Source;
 
 /**
@@ -60,7 +61,7 @@ record BootSector(
 
     /**
      * @param room bytes that the volume may take at most: its partition, or the medium's rest
-     * @throws NotThisFormat     with field, place and value
+     * @throws ParseFailure     with field, place and value
      * @throws ByteView.Unread   when the sector was not read
      */
     static BootSector read(Source source, long start, long room) throws IOException {
@@ -76,7 +77,7 @@ record BootSector(
                 if (copy.bytesPerSector() == sectorBytes && copy.fatBits() == 32) {
                     return Optional.of(copy);
                 }
-            } catch (NotThisFormat | ByteView.Unread none) {
+            } catch (ParseFailure | ByteView.Unread none) {
                 // The next one may be readable.
             }
         }
@@ -111,9 +112,9 @@ record BootSector(
             throw new NotThisFormat(FAMILY, "volume length", at, room, "at least 512");
         }
         ByteView v = ByteView.of(source, new Range(at, 512));
-        require(v.u16be(510) == 0x55aa, FAMILY, "signature", at + 510, v.u16be(510), "0x55AA");
+        NotThisFormat.unless(v.u16be(510) == 0x55aa, FAMILY, "signature", at + 510, v.u16be(510), "0x55AA");
         int bytesPerSector = v.u16le(11);
-        require(
+        Damaged.unless(
                 bytesPerSector >= 512 && bytesPerSector <= 4096 && Integer.bitCount(bytesPerSector) == 1,
                 FAMILY,
                 "bytes per sector",
@@ -121,7 +122,7 @@ record BootSector(
                 bytesPerSector,
                 "512 to 4096, a power of two");
         int sectorsPerCluster = v.u8(13);
-        require(
+        Damaged.unless(
                 Integer.bitCount(sectorsPerCluster) == 1,
                 FAMILY,
                 "sectors per cluster",
@@ -129,12 +130,12 @@ record BootSector(
                 sectorsPerCluster,
                 "a power of two");
         int reserved = v.u16le(14);
-        require(reserved > 0, FAMILY, "reserved sectors", at + 14, reserved, "at least 1");
+        Damaged.unless(reserved > 0, FAMILY, "reserved sectors", at + 14, reserved, "at least 1");
         int tables = v.u8(16);
-        require(tables >= 1 && tables <= 4, FAMILY, "number of tables", at + 16, tables, "1 to 4");
+        Damaged.unless(tables >= 1 && tables <= 4, FAMILY, "number of tables", at + 16, tables, "1 to 4");
         int rootEntries = v.u16le(17);
         long total = v.u16le(19) != 0 ? v.u16le(19) : v.u32le(32);
-        require(
+        Damaged.unless(
                 total > 0 && total <= Long.MAX_VALUE / bytesPerSector,
                 FAMILY,
                 "sectors in all",
@@ -143,23 +144,24 @@ record BootSector(
                 "more than 0");
         boolean wide = v.u16le(22) == 0;
         long perTable = wide ? v.u32le(36) : v.u16le(22);
-        require(perTable > 0, FAMILY, "sectors per table", at + 22, perTable, "more than 0");
+        Damaged.unless(perTable > 0, FAMILY, "sectors per table", at + 22, perTable, "more than 0");
         long rootSectors = (rootEntries * 32L + bytesPerSector - 1) / bytesPerSector;
         long data = total - reserved - tables * perTable - rootSectors;
-        require(data >= sectorsPerCluster, FAMILY, "sectors for data", at + 19, data, "at least one cluster");
+        Damaged.unless(data >= sectorsPerCluster, FAMILY, "sectors for data", at + 19, data, "at least one cluster");
         long clusters = data / sectorsPerCluster;
-        require(clusters <= MAX_FAT32, FAMILY, "clusters", at + 19, clusters, "at most " + MAX_FAT32);
+        Damaged.unless(clusters <= MAX_FAT32, FAMILY, "clusters", at + 19, clusters, "at most " + MAX_FAT32);
         int bits = clusters <= MAX_FAT12 ? 12 : clusters <= MAX_FAT16 ? 16 : 32;
         // mkfs tools make FAT32 with fewer clusters than the specification asks for; the root folder's place tells.
         if (wide && rootEntries == 0) {
             bits = 32;
         }
         long tableClusters = perTable * bytesPerSector * 8 / bits - 2;
-        require(tableClusters > 0, FAMILY, "sectors per table", at + 22, perTable, "enough for one cluster");
-        require(bits == 32 || rootEntries > 0, FAMILY, "root folder entries", at + 17, rootEntries, "more than 0");
+        Damaged.unless(tableClusters > 0, FAMILY, "sectors per table", at + 22, perTable, "enough for one cluster");
+        Damaged.unless(
+                bits == 32 || rootEntries > 0, FAMILY, "root folder entries", at + 17, rootEntries, "more than 0");
         long rootCluster = bits == 32 ? v.u32le(44) : 0;
         int usable = (int) Math.min(clusters, tableClusters);
-        require(
+        Damaged.unless(
                 bits != 32 || rootCluster >= 2 && rootCluster < usable + 2L,
                 FAMILY,
                 "root folder's cluster",

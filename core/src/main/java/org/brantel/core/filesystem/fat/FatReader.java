@@ -10,7 +10,7 @@ import org.brantel.core.filesystem.FileRecord;
 import org.brantel.core.filesystem.FileSystem;
 import org.brantel.core.filesystem.FindingSink;
 import org.brantel.core.filesystem.Judge;
-import org.brantel.core.filesystem.NotThisFormat;
+import org.brantel.core.filesystem.ParseFailure;
 import org.brantel.core.filesystem.Problems;
 import org.brantel.core.filesystem.VolumeFacts;
 import org.brantel.core.filesystem.Walk;
@@ -36,12 +36,12 @@ final class FatReader implements FileSystem {
 
     /**
      * @param room where the volume may lie: its partition, or the whole medium
-     * @throws NotThisFormat with field, place and value, when there is no FAT volume
+     * @throws ParseFailure with field, place and value, when there is no FAT volume
      */
     public static FatReader open(Source source, Range room) throws IOException {
         try {
             return new FatReader(source, BootSector.read(source, room.offset(), room.length()), List.of());
-        } catch (NotThisFormat | ByteView.Unread e) {
+        } catch (ParseFailure | ByteView.Unread e) {
             Optional<BootSector> copy = BootSector.copyFor(source, room);
             if (copy.isEmpty()) {
                 throw e;

@@ -1,12 +1,12 @@
 package org.brantel.core.filesystem.ntfs;
 
 import static org.brantel.core.bytes.LittleEndian.u16;
-import static org.brantel.core.filesystem.NotThisFormat.require;
 
 import java.io.IOException;
 import java.util.Arrays;
 import org.brantel.core.bytes.ByteView;
 import org.brantel.core.bytes.Range;
+import org.brantel.core.filesystem.Damaged;
 import org.brantel.core.filesystem.NotThisFormat;
 import org.brantel.core.source.Source;
 
@@ -57,9 +57,9 @@ record BootSector(
             throw new NotThisFormat(FAMILY, "volume length", at, room, "at least 512");
         }
         ByteView v = ByteView.of(source, new Range(at, 512));
-        require(v.startsWith(3, NAME), FAMILY, "name", at + 3, "another", "'NTFS'");
+        NotThisFormat.unless(v.startsWith(3, NAME), FAMILY, "name", at + 3, "another", "'NTFS'");
         int bytesPerSector = v.u16le(11);
-        require(
+        Damaged.unless(
                 bytesPerSector >= 256 && bytesPerSector <= 4096 && Integer.bitCount(bytesPerSector) == 1,
                 FAMILY,
                 "bytes per sector",
@@ -68,7 +68,7 @@ record BootSector(
                 "256 to 4096, a power of two");
         int perCluster = v.u8(13);
         int sectorsPerCluster = perCluster >= 244 ? 1 << 256 - perCluster : perCluster;
-        require(
+        Damaged.unless(
                 Integer.bitCount(sectorsPerCluster) == 1 && (long) sectorsPerCluster * bytesPerSector <= 2 << 20,
                 FAMILY,
                 "sectors per cluster",
@@ -77,7 +77,7 @@ record BootSector(
                 "a power of two");
         int clusterBytes = sectorsPerCluster * bytesPerSector;
         long sectors = v.u32le(40) | v.u32le(44) << 32;
-        require(
+        Damaged.unless(
                 sectors > 0 && sectors < Long.MAX_VALUE / bytesPerSector - start,
                 FAMILY,
                 "sectors",
@@ -87,7 +87,7 @@ record BootSector(
         long clusters = sectors / sectorsPerCluster;
         long mft = v.u32le(48) | v.u32le(52) << 32;
         long mirror = v.u32le(56) | v.u32le(60) << 32;
-        require(
+        Damaged.unless(
                 mft >= 0 && mft < clusters,
                 FAMILY,
                 "cluster of the file table",
@@ -95,7 +95,7 @@ record BootSector(
                 mft,
                 "0 to " + (clusters - 1));
         int recordBytes = size(v.u8(64), clusterBytes);
-        require(
+        Damaged.unless(
                 recordBytes >= 256 && recordBytes <= 65536 && Integer.bitCount(recordBytes) == 1,
                 FAMILY,
                 "bytes per record",
@@ -103,7 +103,7 @@ record BootSector(
                 recordBytes,
                 "256 to 65536, a power of two");
         int indexBytes = size(v.u8(68), clusterBytes);
-        require(
+        Damaged.unless(
                 indexBytes >= 256 && indexBytes <= 65536 && Integer.bitCount(indexBytes) == 1,
                 FAMILY,
                 "bytes per index block",

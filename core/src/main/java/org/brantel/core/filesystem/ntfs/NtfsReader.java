@@ -11,9 +11,10 @@ import org.brantel.core.content.Extent;
 import org.brantel.core.content.Extents;
 import org.brantel.core.content.FileContent;
 import org.brantel.core.filesystem.Bitmaps;
+import org.brantel.core.filesystem.Damaged;
 import org.brantel.core.filesystem.FileSystem;
 import org.brantel.core.filesystem.FindingSink;
-import org.brantel.core.filesystem.NotThisFormat;
+import org.brantel.core.filesystem.ParseFailure;
 import org.brantel.core.filesystem.Problems;
 import org.brantel.core.filesystem.Space;
 import org.brantel.core.filesystem.VolumeFacts;
@@ -37,7 +38,7 @@ final class NtfsReader implements FileSystem {
 
     /**
      * @param room where the volume may lie: its partition, or the whole medium
-     * @throws NotThisFormat with field, place and value, when there is no NTFS volume
+     * @throws ParseFailure with field, place and value, when there is no NTFS volume
      */
     public static NtfsReader open(Source source, Range room) throws IOException {
         return new NtfsReader(source, BootSector.read(source, room));
@@ -46,12 +47,12 @@ final class NtfsReader implements FileSystem {
     /**
      * Opens a volume by the copy of its boot sector, which stands behind its last sector.
      *
-     * @throws NotThisFormat when the sector is none, or the volume that it tells of would begin before the medium
+     * @throws ParseFailure when the sector is none, or the volume that it tells of would begin before the medium
      */
     public static NtfsReader openByCopy(Source source, long copyAt) throws IOException {
         BootSector there = BootSector.read(source, copyAt, 0, source.size());
         long start = copyAt - there.sectors() * there.bytesPerSector();
-        NotThisFormat.require(
+        Damaged.unless(
                 start >= 0,
                 "a copy of an NTFS boot sector",
                 "sectors",

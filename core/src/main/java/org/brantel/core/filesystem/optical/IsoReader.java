@@ -3,7 +3,6 @@ package org.brantel.core.filesystem.optical;
 import static org.brantel.core.bytes.LittleEndian.u16;
 import static org.brantel.core.bytes.LittleEndian.u32;
 import static org.brantel.core.bytes.LittleEndian.u8;
-import static org.brantel.core.filesystem.NotThisFormat.require;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -18,10 +17,12 @@ import org.brantel.core.bytes.ByteView;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Extents;
+import org.brantel.core.filesystem.Damaged;
 import org.brantel.core.filesystem.FileRecord;
 import org.brantel.core.filesystem.FileSystem;
 import org.brantel.core.filesystem.Judge;
 import org.brantel.core.filesystem.NotThisFormat;
+import org.brantel.core.filesystem.ParseFailure;
 import org.brantel.core.filesystem.Placement;
 import org.brantel.core.filesystem.Problems;
 import org.brantel.core.filesystem.Space;
@@ -76,7 +77,7 @@ final class IsoReader implements FileSystem {
         this.skip = skip;
     }
 
-    /** @throws NotThisFormat with field, place and value, when there is no ISO 9660 volume */
+    /** @throws ParseFailure with field, place and value, when there is no ISO 9660 volume */
     public static IsoReader open(Source source, Range room) throws IOException {
         long start = room.offset();
         if (room.length() < FIRST + DESCRIPTOR) {
@@ -89,7 +90,7 @@ final class IsoReader implements FileSystem {
             byte[] b = ByteView.of(source, new Range(at, DESCRIPTOR)).bytes(0, DESCRIPTOR);
             boolean known = new String(b, 1, 5, StandardCharsets.ISO_8859_1)
                     .equals(new String(NAME, StandardCharsets.ISO_8859_1));
-            require(known || primary != null, FAMILY, "name", at + 1, "another", "'CD001'");
+            NotThisFormat.unless(known || primary != null, FAMILY, "name", at + 1, "another", "'CD001'");
             if (!known || u8(b, 0) == 255) {
                 break;
             }
@@ -99,14 +100,14 @@ final class IsoReader implements FileSystem {
                 wide = tree(b, at, start, true);
             }
         }
-        require(primary != null, FAMILY, "primary descriptor", start + FIRST, "none", "one");
+        Damaged.unless(primary != null, FAMILY, "primary descriptor", start + FIRST, "none", "one");
         int skip = systemUse(source, primary.root());
         return new IsoReader(source, start, primary, skip >= 0 || wide == null ? primary : wide, skip);
     }
 
-    private static Tree tree(byte[] b, long at, long start, boolean wide) throws NotThisFormat {
+    private static Tree tree(byte[] b, long at, long start, boolean wide) throws ParseFailure {
         int blockBytes = u16(b, 128);
-        require(
+        Damaged.unless(
                 blockBytes >= 512 && blockBytes <= 2048 && Integer.bitCount(blockBytes) == 1,
                 FAMILY,
                 "block size",
@@ -114,7 +115,7 @@ final class IsoReader implements FileSystem {
                 blockBytes,
                 "512, 1024 or 2048");
         Optional<IsoRecord> root = IsoRecord.parse(b, 156, 190, wide, -1);
-        require(root.isPresent() && root.get().folder(), FAMILY, "root folder", at + 156, "none", "a folder");
+        Damaged.unless(root.isPresent() && root.get().folder(), FAMILY, "root folder", at + 156, "none", "a folder");
         String label = new String(b, 40, 32, wide ? StandardCharsets.UTF_16BE : StandardCharsets.ISO_8859_1).strip();
         return new Tree(
                 label,

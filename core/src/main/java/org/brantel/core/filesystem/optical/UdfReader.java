@@ -3,7 +3,6 @@ package org.brantel.core.filesystem.optical;
 import static org.brantel.core.bytes.LittleEndian.u16;
 import static org.brantel.core.bytes.LittleEndian.u32;
 import static org.brantel.core.bytes.LittleEndian.u8;
-import static org.brantel.core.filesystem.NotThisFormat.require;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -21,11 +20,13 @@ import org.brantel.core.bytes.Range;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Extents;
 import org.brantel.core.content.FileContent;
+import org.brantel.core.filesystem.Damaged;
 import org.brantel.core.filesystem.Fault;
 import org.brantel.core.filesystem.FileRecord;
 import org.brantel.core.filesystem.FileSystem;
 import org.brantel.core.filesystem.Judge;
 import org.brantel.core.filesystem.NotThisFormat;
+import org.brantel.core.filesystem.ParseFailure;
 import org.brantel.core.filesystem.Placement;
 import org.brantel.core.filesystem.Problems;
 import org.brantel.core.filesystem.Space;
@@ -79,7 +80,7 @@ final class UdfReader implements FileSystem {
         this.blockBytes = blockBytes;
     }
 
-    /** @throws NotThisFormat with field, place and value, when there is no UDF volume */
+    /** @throws ParseFailure with field, place and value, when there is no UDF volume */
     public static UdfReader open(Source source, Range room) throws IOException {
         for (int blockBytes : new int[] {2048, 512, 4096}) {
             long at = room.offset() + (long) ANCHOR_BLOCK * blockBytes;
@@ -90,7 +91,7 @@ final class UdfReader implements FileSystem {
             if (there && UdfTag.of(b, 0) == UdfTag.ANCHOR && UdfTag.blockOf(b, 0) == ANCHOR_BLOCK) {
                 UdfReader reader = new UdfReader(source, room.offset(), blockBytes);
                 reader.descriptors(u32(b, 20), u32(b, 16));
-                require(
+                Damaged.unless(
                         !reader.parts.isEmpty() && reader.fileSetPlace.length > 0,
                         FAMILY,
                         "descriptors",

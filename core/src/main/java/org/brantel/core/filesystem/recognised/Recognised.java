@@ -13,6 +13,7 @@ import org.brantel.core.bytes.ByteView;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.filesystem.FileSystem;
 import org.brantel.core.filesystem.NotThisFormat;
+import org.brantel.core.filesystem.ParseFailure;
 import org.brantel.core.filesystem.VolumeFacts;
 import org.brantel.core.filesystem.Walk;
 import org.brantel.core.filesystem.Walked;
@@ -62,7 +63,7 @@ final class Recognised implements FileSystem {
         this.remark = remark;
     }
 
-    /** @throws NotThisFormat when none of them begins there */
+    /** @throws ParseFailure when none of them begins there */
     static FileSystem open(Source source, Range room) throws IOException {
         byte[] b = bytes(source, room.offset(), room.length(), HEAD).orElse(new byte[HEAD]);
         Optional<FileSystem> known = known(source, room, b);

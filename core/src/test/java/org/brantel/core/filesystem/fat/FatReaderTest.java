@@ -13,7 +13,9 @@ import java.util.stream.Collectors;
 import org.brantel.core.bytes.ByteView;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.content.Extent;
+import org.brantel.core.filesystem.Damaged;
 import org.brantel.core.filesystem.NotThisFormat;
+import org.brantel.core.filesystem.ParseFailure;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.Origin;
 import org.brantel.core.finding.Prognosis;
@@ -130,9 +132,13 @@ class FatReaderTest {
         FatImage fat = new FatImage();
         fat.bytes[13] = 3;
         assertThatThrownBy(() -> walk(fat.bytes))
-                .isInstanceOf(NotThisFormat.class)
                 .hasMessageContaining("sectors per cluster at byte 13 is 3")
-                .hasMessageContaining("power of two");
+                .isInstanceOfSatisfying(Damaged.class, e -> {
+                    assertThat(e.field()).isEqualTo("sectors per cluster");
+                    assertThat(e.offset()).isEqualTo(13);
+                    assertThat(e.found()).isEqualTo("3");
+                    assertThat(e.expected()).contains("power of two");
+                });
     }
 
     /** Whatever one byte of the boot sector, the table or the root folder becomes: a value or a declared failure. */
@@ -170,7 +176,7 @@ class FatReaderTest {
                         .as("%s: %s is whole with %d of %d bytes", what, f.path(), held, f.size())
                         .isFalse();
             }
-        } catch (NotThisFormat | ByteView.Unread e) {
+        } catch (ParseFailure | ByteView.Unread e) {
             assertThat(e.getMessage()).as(what).isNotBlank();
         } catch (IOException e) {
             throw new AssertionError(what, e);
