@@ -54,7 +54,8 @@ public final class Explanation {
         }
         List<String> words = new ArrayList<>();
         words.add((v.label().isEmpty() ? "Volume " + v.index() : "Volume '" + v.label() + "'") + " is " + v.fs() + ", "
-                + v.state() + ", " + v.lengthBytes() + " bytes from byte " + v.startByte() + "; found by " + v.foundBy()
+                + v.state().word() + ", " + v.lengthBytes() + " bytes from byte " + v.startByte() + "; found by "
+                + v.foundBy()
                 + ".");
         words.addAll(v.remarks());
         return new Step("Volume", words, v.startByte(), null, List.of());

@@ -100,7 +100,7 @@ class Refusals {
 
     @ExceptionHandler
     ResponseEntity<ProblemDetail> denied(AccessDeniedException e) {
-        return answer(HttpStatus.FORBIDDEN, "Your role does not allow this; ask the manager.", null);
+        return answer(HttpStatus.FORBIDDEN, "Only a manager may do this; ask one.", null);
     }
 
     /**

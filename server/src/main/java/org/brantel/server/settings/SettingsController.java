@@ -4,7 +4,7 @@ import jakarta.validation.constraints.NotNull;
 import java.util.List;
 import java.util.Map;
 import org.brantel.core.estimate.PriceList;
-import org.brantel.server.staff.Role;
+import org.brantel.server.staff.ManagersOnly;
 import org.brantel.server.staff.Staff;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -44,27 +44,31 @@ class SettingsController {
                 LabSettings.BLANKS);
     }
 
+    @ManagersOnly
     @PutMapping("/prices")
     AllSettings prices(@NotNull @RequestBody PriceList prices) {
-        settings.set(prices, staff.require(Role.MANAGER).name());
+        settings.set(prices, staff.current().name());
         return all();
     }
 
+    @ManagersOnly
     @PutMapping("/clocks")
     AllSettings clocks(@NotNull @RequestBody LabSettings.Clocks clocks) {
-        settings.set(clocks, staff.require(Role.MANAGER).name());
+        settings.set(clocks, staff.current().name());
         return all();
     }
 
+    @ManagersOnly
     @PutMapping("/bench")
     AllSettings bench(@NotNull @RequestBody LabSettings.BenchRules rules) {
-        settings.set(rules, staff.require(Role.MANAGER).name());
+        settings.set(rules, staff.current().name());
         return all();
     }
 
+    @ManagersOnly
     @PutMapping("/letters/{code}")
     AllSettings letter(@PathVariable String code, @NotNull @RequestBody LabSettings.Letter letter) {
-        settings.set(code, letter, staff.require(Role.MANAGER).name());
+        settings.set(code, letter, staff.current().name());
         return all();
     }
 }

@@ -40,15 +40,6 @@ public class Staff {
         return person;
     }
 
-    /** @throws Refusal unless the current person has the role */
-    public Person require(Role role) {
-        Person person = current();
-        if (person.role() != role) {
-            throw Refusal.notAllowed("Only a " + role.name().toLowerCase(Locale.ROOT) + " may do this; ask one.");
-        }
-        return person;
-    }
-
     /** Everybody, by name. */
     @Transactional(readOnly = true)
     public List<Person> all() {

@@ -46,10 +46,10 @@ class StaffController {
         return staff.all();
     }
 
+    @ManagersOnly
     @PostMapping("/api/staff")
     @ResponseStatus(HttpStatus.CREATED)
     Staff.Person add(@Valid @RequestBody NewPerson form) {
-        staff.require(Role.MANAGER);
         return staff.add(form.login(), form.name(), form.role(), form.password());
     }
 

@@ -20,7 +20,7 @@ import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.protocol.LabProtocol;
-import org.brantel.server.staff.Role;
+import org.brantel.server.staff.ManagersOnly;
 import org.brantel.server.staff.Staff;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -161,12 +161,13 @@ class TriageController {
         return triage.replay(candidate.protocol());
     }
 
+    @ManagersOnly
     @PostMapping("/api/triage/adopt")
     Vocabulary adopt(@Valid @RequestBody Candidate candidate) {
         if (candidate.protocol().isBlank()) {
             throw Refusal.badInput("protocol", "There is no protocol to adopt; choose its file first.");
         }
-        protocol.adopt(candidate.protocol(), staff.require(Role.MANAGER).name());
+        protocol.adopt(candidate.protocol(), staff.current().name());
         return vocabulary();
     }
 }
