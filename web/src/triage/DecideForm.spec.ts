@@ -1,0 +1,66 @@
+// @vitest-environment happy-dom
+import { mount } from '@vue/test-utils'
+import { expect, it } from 'vitest'
+import { useUndo } from '@/api/undo'
+import type { Docket, Ranking, RecoveryPath } from '@/api/types'
+import { fakeServer, until } from '@/testing/server'
+import DecideForm from './DecideForm.vue'
+
+const server = fakeServer()
+const DECISION = 'POST /api/cases/BR-1/triage/decision'
+const ranked = (path: RecoveryPath, barred = false) => ({
+  path,
+  label: path.replace('-', ' '),
+  score: 5,
+  barred,
+  barredBecause: barred ? ['It clicks.'] : [],
+  for: [],
+  against: [],
+})
+const ranking = { ranking: [ranked('careful-imaging'), ranked('straight-copy', true)] } as unknown as Ranking
+const form = (path: RecoveryPath) =>
+  mount(DecideForm, {
+    props: {
+      docket: { number: 'BR-1', version: 3 } as Docket,
+      ranking,
+      path,
+      history: [],
+      label: (code: string) => code,
+      modelValue: path,
+    },
+  })
+
+it('takes the first path as it is, and offers to take that back', async () => {
+  const shown = form('careful-imaging')
+  await shown.find('form').trigger('submit')
+  await until(() => expect(shown.emitted('decided')).toHaveLength(1))
+  expect(server.sent).toEqual([{ what: DECISION, body: { path: 'careful-imaging', reason: '', version: 3 } }])
+  await useUndo().undo()
+  expect(server.sent.at(-1)?.what).toBe('POST /api/cases/BR-1/triage/undo')
+})
+it('asks for a reason before it takes another path', async () => {
+  const shown = form('straight-copy')
+  expect(shown.text()).toContain('Barred: It clicks. Write down why')
+  await shown.find('form').trigger('submit')
+  expect(server.sent).toEqual([])
+  await shown.find('input').setValue('the customer wants it so')
+  await shown.find('form').trigger('submit')
+  await until(() => expect(shown.emitted('decided')).toHaveLength(1))
+  expect(server.sent[0]?.body).toMatchObject({ path: 'straight-copy', reason: 'the customer wants it so' })
+})
+it('keeps what was written when it is refused', async () => {
+  server.refuse(DECISION, 409, 'BR-1 is on hold; take it up again first.')
+  const shown = form('straight-copy')
+  await shown.find('input').setValue('why')
+  await shown.find('form').trigger('submit')
+  await until(() => expect(shown.text()).toContain('BR-1 is on hold'))
+  expect(shown.find('input').element.value).toBe('why')
+  expect(shown.emitted('decided')).toBeUndefined()
+})
+it('offers each path as one of a group', async () => {
+  const shown = form('careful-imaging')
+  const paths = shown.findAll('[role="radio"]')
+  expect(paths.map((p) => p.attributes('aria-checked'))).toEqual(['true', 'false'])
+  await paths[1]!.trigger('click')
+  expect(shown.emitted('update:modelValue')).toEqual([['straight-copy']])
+})
