@@ -1,6 +1,7 @@
 package org.brantel.core.triage;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
 import java.util.regex.Matcher;
@@ -10,7 +11,27 @@ import java.util.regex.Pattern;
  * One condition of a rule: {@code code|code=value|value} holds when any of the codes has any of the values;
  * {@code code!=value} when none has (also when nothing is known); {@code code>=number} compares numbers.
  */
-public record Condition(List<String> codes, String operator, List<String> values) {
+public record Condition(List<String> codes, Comparison comparison, List<String> values) {
+
+    /** How what is known is held against the values. */
+    enum Comparison {
+        ANY_OF("="),
+        NONE_OF("!="),
+        AT_LEAST(">=");
+
+        private final String sign;
+
+        Comparison(String sign) {
+            this.sign = sign;
+        }
+
+        static Comparison of(String sign) {
+            return Arrays.stream(values())
+                    .filter(c -> c.sign.equals(sign))
+                    .findFirst()
+                    .orElseThrow();
+        }
+    }
 
     private static final Pattern FORM = Pattern.compile("([a-z.|-]+)(!=|>=|=)([a-z0-9|-]+)");
 
@@ -23,13 +44,15 @@ public record Condition(List<String> codes, String operator, List<String> values
             throw new IllegalArgumentException("it is not of the form code=value");
         }
         Condition condition = new Condition(
-                List.of(m.group(1).split("\\|")), m.group(2), List.of(m.group(3).split("\\|")));
+                List.of(m.group(1).split("\\|")),
+                Comparison.of(m.group(2)),
+                List.of(m.group(3).split("\\|")));
         List<Protocol.FactCode> facts = condition.codes.stream()
                 .map(code -> protocol.fact(code)
                         .orElseThrow(() -> new IllegalArgumentException("there is no fact '" + code + "'")))
                 .toList();
         for (Protocol.FactCode fact : facts) {
-            if (condition.operator.equals(">=")
+            if (condition.comparison == Comparison.AT_LEAST
                     && !(fact.number() && condition.values.get(0).matches("\\d{1,9}"))) {
                 throw new IllegalArgumentException("only a fact that is a number is compared with a number");
             }
@@ -66,14 +89,14 @@ public record Condition(List<String> codes, String operator, List<String> values
         for (String code : codes) {
             Set<String> has = facts.values(code);
             for (String value : has) {
-                if (operator.equals(">=")
+                if (comparison == Comparison.AT_LEAST
                         ? Long.parseLong(value) >= Long.parseLong(values.get(0))
                         : values.contains(value)) {
                     because.add(code + "=" + value);
                 }
             }
         }
-        if (operator.equals("!=")) {
+        if (comparison == Comparison.NONE_OF) {
             return because.isEmpty() ? List.of() : null;
         }
         return because.isEmpty() ? null : because;

@@ -5,6 +5,7 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import java.io.IOException;
+import java.util.Arrays;
 import java.util.List;
 import org.brantel.core.health.HealthFile;
 import org.brantel.core.health.HealthReading;
@@ -68,12 +69,18 @@ class HealthController {
         return record(number, reading);
     }
 
+    private static HealthFile.Kind kindOf(String word) {
+        return Arrays.stream(HealthFile.Kind.values())
+                .filter(k -> k.name().equalsIgnoreCase(word))
+                .findFirst()
+                .orElseThrow(() -> Refusal.badInput("kind", "'" + word + "' is not a kind of log; take ata or nvme."));
+    }
+
     /** @param kind ata or nvme */
     @PostMapping(path = "/file", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     HealthReadings.Series file(@PathVariable String number, @RequestParam String kind, @RequestBody byte[] bytes) {
         try {
-            return record(
-                    number, HealthFile.parse(kind.equals("nvme") ? HealthFile.Kind.NVME : HealthFile.Kind.ATA, bytes));
+            return record(number, HealthFile.parse(kindOf(kind), bytes));
         } catch (IllegalArgumentException e) {
             throw Refusal.badInput("file", e.getMessage());
         }

@@ -8,7 +8,9 @@ import jakarta.persistence.criteria.Root;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.stream.Stream;
 import org.brantel.core.finding.Prognosis;
+import org.brantel.core.wanted.Fit;
 import org.brantel.server.platform.Refusal;
 import org.springframework.data.jpa.domain.Specification;
 
@@ -95,7 +97,7 @@ record CatalogueFilter(
         if (wanted != null) {
             Predicate fits = b.like(root.get("wanted"), "%," + wanted + ",%");
             Predicate may = b.like(root.get("mayFit"), "%," + wanted + ",%");
-            all.add(fit == null || fit.isEmpty() ? b.or(fits, may) : fit.equals("fits") ? fits : may);
+            all.add(fit == null || fit.isEmpty() ? b.or(fits, may) : verdict(fit) == Fit.Verdict.FITS ? fits : may);
         }
         if (selectedOnly) {
             all.add(b.isTrue(root.get("selected")));
@@ -115,6 +117,13 @@ record CatalogueFilter(
     /** How well a session found it, the smaller the better; a function of the database, see V5__sessions.sql. */
     private static Expression<Integer> rank(Root<CatalogueLine> root, CriteriaBuilder b, long session) {
         return b.function("version_rank", Integer.class, root.get("versions"), b.literal(Long.toString(session)));
+    }
+
+    private static Fit.Verdict verdict(String word) {
+        return Stream.of(Fit.Verdict.FITS, Fit.Verdict.MAY_FIT)
+                .filter(v -> v.word().equals(word))
+                .findFirst()
+                .orElseThrow(() -> Refusal.badInput("fit", "'" + word + "' is not a fit; take fits or may-fit."));
     }
 
     private static Prognosis prognosis(String word) {
