@@ -99,6 +99,21 @@ describe('what is shown', () => {
     expect(most).toBe(1)
     expect(fetched).toHaveBeenCalledTimes(2)
   })
+  it('is asked for again after a change in the very moment in which it was asked for', async () => {
+    effectScope().run(() =>
+      live.useLive(
+        '/api/bench',
+        () => ({}),
+        () => true,
+      ),
+    )
+    await settled()
+    FakeStream.last?.say('changed', 'imaging BR-1')
+    FakeStream.last?.say('changed', 'scan BR-1')
+    await settled()
+    await settled()
+    expect(fetched).toHaveBeenCalledTimes(3)
+  })
   it('is asked for anew when its parts change, and not at all without any', async () => {
     const number = ref<string>()
     const shown = effectScope().run(() =>

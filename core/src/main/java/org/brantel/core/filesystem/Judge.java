@@ -264,7 +264,8 @@ public final class Judge {
             score = trust;
         } else if (gap > 0) {
             prognosis = Prognosis.GAPPED;
-            score = (int) (85 * (file.size() - gap) / Math.max(1, file.size()));
+            int there = (int) (85 * (file.size() - gap) / Math.max(1, file.size()));
+            score = trust < Fault.DOUBTED ? Math.min(there, trust) : there;
             reasons.add(0, gap + " of " + file.size() + " bytes were never read or lie beyond the medium's end.");
         } else if (failed || !faults.isEmpty()) {
             prognosis = Prognosis.DOUBTFUL;

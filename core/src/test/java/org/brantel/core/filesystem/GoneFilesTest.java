@@ -128,6 +128,17 @@ class GoneFilesTest {
     }
 
     @Test
+    void whatAnotherClaimsOfAGappedFileIsTrustedNoMoreThanOfAnyOther() throws Exception {
+        SmallVolume v = new SmallVolume(16).unread(9);
+        gone(
+                v,
+                file("later.bin", THREE, v.at(THREE, 4, 5, 6), TUESDAY),
+                file("early.bin", THREE, v.at(THREE, 6, 8, 9), MONDAY));
+        assertThat(v.finding("early.bin").prognosis()).isEqualTo(Prognosis.GAPPED);
+        assertThat(v.finding("early.bin").score()).isEqualTo(30);
+    }
+
+    @Test
     void allClustersOfAnotherAreNoneOfItsOwn() throws Exception {
         SmallVolume v = new SmallVolume(16);
         gone(v, file("later.bin", THREE, v.at(THREE, 4, 5, 6), TUESDAY), file("early.bin", 99, v.at(99, 5), MONDAY));
