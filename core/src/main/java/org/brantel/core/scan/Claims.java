@@ -8,20 +8,10 @@ import org.brantel.core.finding.Finding;
  * How much of a medium findings claim, and how much of that several of them claim: in blocks, so that memory stays
  * flat.
  */
-public final class Claims {
+final class Claims {
 
     private static final long SMALLEST_BLOCK = 512;
     private static final long MOST_BLOCKS = 256L << 20;
-
-    /**
-     * All in bytes, the latter two to about a block a finding.
-     *
-     * @param listed   the findings' sizes together
-     * @param distinct places on the medium that at least one finding claims
-     * @param again    claims on places that another finding claims, too
-     * @param unstored what findings are larger than what is stored of them: holes, and what a file system packed
-     */
-    public record Sum(long listed, long distinct, long again, long unstored) {}
 
     private final long medium;
     private final long block;
@@ -66,7 +56,7 @@ public final class Claims {
         }
     }
 
-    Sum sum() {
-        return new Sum(listed, claimed.cardinality() * block, again, unstored);
+    ScanReport.Claimed sum() {
+        return new ScanReport.Claimed(listed, claimed.cardinality() * block, again, unstored);
     }
 }

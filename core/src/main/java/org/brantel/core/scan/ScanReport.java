@@ -44,12 +44,22 @@ public record ScanReport(
         long joined,
         List<VolumeCounts> inVolumes,
         List<long[]> carved,
-        Claims.@Nullable Sum claims,
+        @Nullable Claimed claims,
         List<String> problems) {
 
     public ScanReport {
         inVolumes = inVolumes == null ? List.of() : List.copyOf(inVolumes);
     }
+
+    /**
+     * All in bytes, the latter two to about a block a finding.
+     *
+     * @param listed   the findings' sizes together
+     * @param distinct places on the medium that at least one finding claims
+     * @param again    claims on places that another finding claims, too
+     * @param unstored what findings are larger than what is stored of them: holes, and what a file system packed
+     */
+    public record Claimed(long listed, long distinct, long again, long unstored) {}
 
     /** What a plan need not carve any more: nothing when this session looked for less, or another engine did. */
     public List<Range> carvedFor(ScanPlan plan, long sourceSize) {

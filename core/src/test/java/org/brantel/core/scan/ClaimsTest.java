@@ -62,7 +62,7 @@ class ClaimsTest {
                 distinct += times > 0 ? BLOCK : 0;
                 again += (long) Math.max(0, times - 1) * BLOCK;
             }
-            assertThat(claims.sum()).as("seed %d", seed).isEqualTo(new Claims.Sum(listed, distinct, again, 0));
+            assertThat(claims.sum()).as("seed %d", seed).isEqualTo(new ScanReport.Claimed(listed, distinct, again, 0));
         }
     }
 
@@ -71,7 +71,7 @@ class ClaimsTest {
         Claims claims = new Claims(10 * BLOCK);
         claims.add(finding(100 * BLOCK, new Extent(0, 2 * BLOCK), Extent.hole(98 * BLOCK)));
         claims.add(finding(4 * BLOCK, new Extent(8 * BLOCK, 4 * BLOCK)));
-        Claims.Sum sum = claims.sum();
+        ScanReport.Claimed sum = claims.sum();
         assertThat(sum.listed()).isEqualTo(104 * BLOCK);
         assertThat(sum.distinct()).isEqualTo(4 * BLOCK);
         assertThat(sum.again()).isZero();
@@ -84,6 +84,6 @@ class ClaimsTest {
         Claims claims = new Claims(20 * BLOCK);
         claims.add(finding(BLOCK, new Extent(0, 8 * BLOCK)));
         claims.add(finding(BLOCK, new Extent(4 * BLOCK, 8 * BLOCK)));
-        assertThat(claims.sum()).isEqualTo(new Claims.Sum(2 * BLOCK, 2 * BLOCK, 0, 0));
+        assertThat(claims.sum()).isEqualTo(new ScanReport.Claimed(2 * BLOCK, 2 * BLOCK, 0, 0));
     }
 }

@@ -302,7 +302,7 @@ class ScanTest {
     void claimsSayHowMuchIsClaimedTwice() throws IOException {
         ScanReport report = scan(Corpus.image("d05-ntfs-reformatted", folder), ScanPlan.of(ScanMethod.BOTH));
         long sizes = findings().stream().mapToLong(Finding::size).sum();
-        Claims.Sum claims = report.claims();
+        ScanReport.Claimed claims = report.claims();
         assertThat(claims.listed()).isEqualTo(sizes);
         assertThat(claims.again()).isPositive();
         assertThat(claims.distinct()).isPositive().isLessThanOrEqualTo(report.size());

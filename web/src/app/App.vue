@@ -1,0 +1,15 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useRoute } from 'vue-router'
+import PatternDefs from '@/ui/instruments/PatternDefs.vue'
+import AppShell from './AppShell.vue'
+
+const route = useRoute()
+const bare = computed(() => route.meta.bare === true)
+</script>
+
+<template>
+  <PatternDefs />
+  <RouterView v-if="bare" />
+  <AppShell v-else-if="route.matched.length"><RouterView :key="String(route.params.number ?? route.path)" /></AppShell>
+</template>

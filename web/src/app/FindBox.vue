@@ -1,0 +1,135 @@
+<script setup lang="ts">
+import { Search } from 'lucide-vue-next'
+import { useEventListener, watchDebounced } from '@vueuse/core'
+import { computed, ref, shallowRef, useTemplateRef } from 'vue'
+import { useRouter } from 'vue-router'
+import { api, Refused } from '@/api/client'
+import type { FindGoal } from '@/api/types'
+import { goalsFor } from './find'
+
+const router = useRouter()
+const text = ref('')
+const open = ref(false)
+const chosen = ref(0)
+const field = useTemplateRef<HTMLInputElement>('field')
+const PAUSE_MS = 60
+const cases = shallowRef<FindGoal[]>([])
+const goals = computed(() => goalsFor(text.value, cases.value))
+let latest = 0
+
+async function look(typed: string): Promise<void> {
+  const mine = ++latest
+  try {
+    const found = typed.trim() ? await api.get('/api/find', { query: { q: typed } }) : []
+    if (mine === latest) cases.value = found
+  } catch (e) {
+    if (!(e instanceof Refused)) throw e
+    if (mine === latest) cases.value = [] // rooms and actions are still offered
+  }
+}
+watchDebounced(text, look, { debounce: PAUSE_MS })
+
+function hotkey(event: KeyboardEvent): void {
+  if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k') {
+    event.preventDefault()
+    field.value?.focus()
+  }
+}
+useEventListener(document, 'keydown', hotkey)
+
+function move(by: number): void {
+  chosen.value = (chosen.value + by + goals.value.length) % Math.max(1, goals.value.length)
+}
+function go(to: string | undefined): void {
+  if (!to) return
+  open.value = false
+  text.value = ''
+  field.value?.blur()
+  void router.push(to)
+}
+</script>
+
+<template>
+  <div class="findwrap">
+    <label class="find">
+      <Search class="ic s14" aria-hidden="true" />
+      <span class="visually-hidden">Find a case, a device, a serial or an action</span>
+      <input
+        ref="field"
+        v-model="text"
+        role="combobox"
+        aria-controls="find-goals"
+        :aria-expanded="open && goals.length > 0"
+        :aria-activedescendant="open && goals[chosen] ? `goal-${chosen}` : undefined"
+        placeholder="Case, device, serial or action"
+        @focus="open = true"
+        @blur="open = false"
+        @input="chosen = 0"
+        @keydown.down.prevent="move(1)"
+        @keydown.up.prevent="move(-1)"
+        @keydown.enter.prevent="go(goals[chosen]?.to)"
+        @keydown.esc="field?.blur()"
+      />
+      <span class="kbd">Ctrl K</span>
+    </label>
+    <ul v-show="open" id="find-goals" role="listbox" aria-label="Found" class="goals sheet">
+      <li
+        v-for="(g, i) in goals"
+        :id="`goal-${i}`"
+        :key="g.to"
+        role="option"
+        :aria-selected="i === chosen"
+        :class="{ on: i === chosen }"
+        @mousedown.prevent="go(g.to)"
+      >
+        <span class="text-truncate">{{ g.label }}</span><span class="text-body-secondary xs text-truncate"
+          >{{ g.near ? 'nearly: ' : '' }}{{ g.hint }}</span
+        >
+      </li>
+      <li v-if="!goals.length" role="option" aria-selected="false" class="text-body-secondary">
+        Nothing matches “{{ text }}”.
+      </li>
+    </ul>
+  </div>
+</template>
+
+<style scoped>
+.findwrap {
+  position: relative;
+}
+.find input {
+  border: 0;
+  background: none;
+  color: inherit;
+  flex: 1;
+  min-width: 0;
+  font-size: 13px;
+  outline: none;
+}
+.find:focus-within {
+  outline: 2px solid var(--focus);
+}
+.find input::placeholder {
+  color: var(--ink-2);
+}
+.goals {
+  width: min(420px, 94vw);
+  position: absolute;
+  top: 42px;
+  right: 0;
+  z-index: 30;
+  padding: 4px;
+  border-color: var(--edge);
+}
+.goals li {
+  padding: 5px 8px;
+  font-size: 13px;
+  cursor: pointer;
+  display: flex;
+  gap: 10px;
+  justify-content: space-between;
+}
+.goals li.on {
+  background: var(--verd-wash);
+}
+</style>

@@ -1,0 +1,110 @@
+import { createRouter, createWebHistory } from 'vue-router'
+import { onSignedOut } from '@/api/client'
+import type { Room } from './rooms'
+import { useSession } from '@/features/staff'
+
+declare module 'vue-router' {
+  interface RouteMeta {
+    /** Without the lab's own frame: signing in, and the customer's pages. */
+    bare?: boolean
+    /** Opens without signing in. */
+    open?: boolean
+    room?: Room
+    title: string
+  }
+}
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', redirect: '/desk' },
+    {
+      path: '/sign-in',
+      component: () => import('@/features/staff').then((m) => m.SignInPage),
+      meta: { bare: true, open: true, title: 'Sign in' },
+    },
+    {
+      path: '/setup',
+      component: () => import('@/features/staff').then((m) => m.SetUpPage),
+      meta: { bare: true, open: true, title: 'Set up' },
+    },
+    {
+      path: '/d/:token',
+      component: () => import('@/features/portal').then((m) => m.PortalPage),
+      meta: { bare: true, open: true, title: 'Your files' },
+    },
+    {
+      path: '/desk',
+      component: () => import('@/features/desk').then((m) => m.DeskPage),
+      meta: { room: 'desk', title: 'Desk' },
+    },
+    {
+      path: '/intake',
+      component: () => import('@/features/intake').then((m) => m.IntakePage),
+      meta: { room: 'desk', title: 'New intake' },
+    },
+    {
+      path: '/bench',
+      component: () => import('@/features/bench').then((m) => m.BenchPage),
+      meta: { room: 'bench', title: 'Bench' },
+    },
+    {
+      path: '/handover',
+      component: () => import('@/features/handover').then((m) => m.HandoverPage),
+      meta: { room: 'handover', title: 'Handover' },
+    },
+    {
+      path: '/ledger',
+      component: () => import('@/features/ledger').then((m) => m.LedgerPage),
+      meta: { room: 'ledger', title: 'Ledger' },
+    },
+    {
+      path: '/outbox',
+      component: () => import('@/features/outbox').then((m) => m.OutboxPage),
+      meta: { room: 'desk', title: 'Outbox' },
+    },
+    {
+      path: '/settings',
+      component: () => import('@/features/settings').then((m) => m.SettingsPage),
+      meta: { room: 'ledger', title: 'Settings' },
+    },
+    {
+      path: '/cases/:number/intake',
+      component: () => import('@/features/intake').then((m) => m.IntakePage),
+      meta: { room: 'desk', title: 'Intake' },
+    },
+    {
+      path: '/imaging/:id/report',
+      component: () => import('@/features/bench').then((m) => m.ReportPage),
+      meta: { room: 'bench', title: 'Imaging report' },
+    },
+    {
+      path: '/cases/:number/:place?',
+      component: () => import('@/features/docket').then((m) => m.DocketPage),
+      meta: { room: 'desk', title: 'Case' },
+    },
+    {
+      path: '/:rest(.*)',
+      component: () => import('@/ui/NothingHere.vue'),
+      meta: { bare: true, open: true, title: 'Nothing here' },
+    },
+  ],
+})
+
+router.beforeEach(async (to) => {
+  const session = useSession()
+  await session.load()
+  if (!to.meta.open && !session.person) return { path: '/sign-in', query: { to: to.fullPath } }
+  return true
+})
+
+router.afterEach((to) => {
+  document.title = `${to.params.number ? `${String(to.params.number)} · ` : ''}${to.meta.title} · Brantel`
+})
+
+onSignedOut(() => {
+  const session = useSession()
+  session.forget()
+  if (!router.currentRoute.value.meta.open)
+    void router.push({ path: '/sign-in', query: { to: router.currentRoute.value.fullPath } })
+})

@@ -1,0 +1,102 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useLive } from '@/api/live'
+import type { Docket } from '@/api/types'
+import { dayAndTime, percent, size } from '@/ui/format/format'
+import RefusedNote from '@/ui/RefusedNote.vue'
+import AttachPanel from './AttachPanel.vue'
+import ImagingSession from './ImagingSession.vue'
+import LockNote from './LockNote.vue'
+import StartImaging from './StartImaging.vue'
+
+const props = defineProps<{ docket: Docket }>()
+const emit = defineEmits<{ changed: [] }>()
+
+const bench = useLive(
+  '/api/cases/{number}/bench',
+  () => ({ path: { number: props.docket.number } }),
+  (what, c) => c === props.docket.number && ['bench', 'imaging', 'health'].includes(what),
+)
+const locks = useLive(
+  '/api/cases/{number}/locks',
+  () => ({ path: { number: props.docket.number } }),
+  (what, c) => c === props.docket.number && what === 'case',
+)
+const another = ref(false)
+const sessions = computed(() => bench.data.value?.sessions ?? [])
+const latest = computed(() => sessions.value[0])
+/** A medium that was attached after the latest session has not been read yet. */
+const unread = computed(() => {
+  const attachment = bench.data.value?.attachment
+  return attachment !== undefined && (!latest.value || attachment.at > latest.value.startedAt)
+})
+async function changed(): Promise<void> {
+  another.value = false
+  await bench.refresh()
+  emit('changed')
+}
+</script>
+
+<template>
+  <div class="stack">
+    <RefusedNote :refused="bench.refused.value ?? locks.refused.value" />
+    <LockNote v-if="locks.data.value" :number="docket.number" :locks="locks.data.value" @changed="locks.refresh" />
+    <template v-if="bench.data.value">
+      <AttachPanel v-if="another || !bench.data.value.attachment" :docket="docket" @attached="changed" />
+      <StartImaging
+        v-else-if="unread && bench.data.value.attachment"
+        :docket="docket"
+        :bench="bench.data.value"
+        :attachment="bench.data.value.attachment"
+        @started="changed"
+        @detached="changed"
+        @other="another = true"
+      />
+      <ImagingSession
+        v-if="latest && !another && !unread"
+        :key="latest.id"
+        :session="latest"
+        :profiles="bench.data.value.profiles"
+        @changed="changed"
+      />
+      <section v-if="sessions.length > 1 || (sessions.length && (another || unread))" aria-labelledby="h-sessions">
+        <div class="hd"><h2 id="h-sessions">Sessions</h2></div>
+        <table class="rows">
+          <thead>
+            <tr>
+              <th>session</th>
+              <th>state</th>
+              <th>profile</th>
+              <th class="n">read</th>
+              <th class="n">failed</th>
+              <th>started</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="s in sessions" :key="s.id">
+              <td class="m">
+                <RouterLink class="link" :to="`/imaging/${s.id}/report`">{{ s.id }}</RouterLink>
+              </td>
+              <td>{{ s.state }}</td>
+              <td>{{ s.profile }}</td>
+              <td class="n">{{ percent(s.readBytes, s.size) }}</td>
+              <td class="n">{{ size(s.failedBytes) }}</td>
+              <td class="text-body-secondary">{{ dayAndTime(s.startedAt) }} by {{ s.who }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </section>
+      <p v-if="latest && !another && !unread && latest.state !== 'running'" class="s">
+        <button type="button" class="linkish" @click="another = true">Attach another medium to this case</button>
+      </p>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.stack {
+  display: grid;
+  gap: 14px;
+  align-content: start;
+}
+</style>

@@ -1,0 +1,157 @@
+<script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next'
+import { computed, ref, watch } from 'vue'
+import { useAction } from '@/api/action'
+import { api } from '@/api/client'
+import type { CaseBench, Docket } from '@/api/types'
+import { dayAndTime, size } from '@/ui/format/format'
+import RefusedNote from '@/ui/RefusedNote.vue'
+import HealthPanel from './HealthPanel.vue'
+import LimitFields from './LimitFields.vue'
+import { limitWords, profileName, profileValues } from './profiles'
+
+const props = defineProps<{ docket: Docket; bench: CaseBench; attachment: NonNullable<CaseBench['attachment']> }>()
+const emit = defineEmits<{
+  started: []
+  /** Another medium is wanted. */ other: []
+  /** It is given back. */ detached: []
+}>()
+
+const chosen = ref<string>()
+const profile = computed(() => chosen.value ?? props.bench.advice.profile)
+const values = computed(() => props.bench.profiles.find((p) => p.code === profile.value)!)
+const limits = ref({ ...values.value.limits })
+const rate = ref(0)
+const own = ref(false)
+watch(values, (v) => {
+  if (!own.value) limits.value = { ...v.limits }
+})
+const starting = useAction()
+
+async function start(): Promise<void> {
+  const body = { profile: profile.value, mibPerSecond: rate.value || 0, limits: own.value ? limits.value : undefined }
+  if (
+    await starting.run(() => api.post('/api/cases/{number}/imaging', { path: { number: props.docket.number }, body }))
+  )
+    emit('started')
+}
+async function detach(): Promise<void> {
+  if (
+    await starting.run(() =>
+      api.delete('/api/cases/{number}/bench/attachment', { path: { number: props.docket.number } }),
+    )
+  )
+    emit('detached')
+}
+</script>
+
+<template>
+  <section class="stack" aria-labelledby="h-start">
+    <div class="hd">
+      <h2 id="h-start">Read it into an image</h2>
+      <span class="text-body-secondary"
+        >attached {{ dayAndTime(attachment.at) }} by {{ attachment.who }}, identity
+        {{ attachment.matched ? 'equal' : 'differs' }}</span
+      ><span class="flex-fill" />
+      <button type="button" class="btn btn-quiet btn-sm" @click="detach">Detach it</button>
+      <button type="button" class="btn btn-quiet btn-sm" @click="emit('other')">Attach another medium</button>
+    </div>
+    <p class="m s">
+      {{ attachment.medium }} · {{ attachment.identity.serial || 'no serial' }} · {{ size(attachment.identity.size) }}
+    </p>
+    <p v-if="attachment.decision" class="warnbox">Attached although its identity differs: {{ attachment.decision }}</p>
+    <p v-if="attachment.writeBlock" class="warnbox">
+      Read although it could be written to: {{ attachment.writeBlock }}
+    </p>
+    <div class="two">
+      <div class="stack">
+        <fieldset class="profiles">
+          <legend class="fw-semibold s">Care profile</legend>
+          <label v-for="p in bench.profiles" :key="p.code" class="profile" :class="{ on: p.code === profile }">
+            <input
+              type="radio"
+              name="profile"
+              class="form-check-input"
+              :value="p.code"
+              :checked="p.code === profile"
+              @change="chosen = p.code"
+            />
+            <b>{{ profileName(p.code) }}</b>
+            <span v-if="p.code === bench.advice.profile" class="prop xs">proposed</span>
+            <span class="text-body-secondary s">{{ p.words }}</span>
+          </label>
+        </fieldset>
+        <p class="s">
+          <b>Why {{ profileName(bench.advice.profile) }}:</b> {{ bench.advice.why }}
+        </p>
+        <dl class="vals">
+          <div v-for="v in profileValues(values)" :key="v.what">
+            <dt class="xs text-body-secondary">{{ v.what }}</dt>
+            <dd class="m s">{{ v.value }}</dd>
+          </div>
+        </dl>
+        <details :open="own" @toggle="own = ($event.target as HTMLDetailsElement).open">
+          <summary class="s">
+            <b>Stops at</b> <span class="text-body-secondary">{{ limitWords(own ? limits : values.limits) }}</span>
+          </summary>
+          <LimitFields v-model:limits="limits" v-model:rate="rate" class="lim" />
+          <p class="xs text-body-secondary">
+            0 is no limit. Each stops the session and asks at the Desk; the temperature rests it until it is 5 °C
+            cooler.
+          </p>
+        </details>
+        <RefusedNote :refused="starting.refused.value" />
+        <p><BButton variant="primary" :disabled="starting.busy.value" @click="start">Start imaging</BButton></p>
+      </div>
+      <HealthPanel :number="docket.number" :limits="own ? limits : values.limits" :events="[]" ask />
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.stack {
+  display: grid;
+  gap: 10px;
+  align-content: start;
+  min-width: 0;
+}
+.two {
+  display: grid;
+  grid-template-columns: minmax(0, 1.25fr) minmax(0, 1fr);
+  gap: 24px;
+}
+.profiles {
+  display: grid;
+  gap: 4px;
+}
+.profile {
+  padding: 6px 10px;
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  background: var(--sheet);
+}
+.profile.on {
+  border-color: var(--verd);
+  background: var(--verd-wash);
+}
+.prop {
+  margin: 0 4px;
+  border: 1px solid var(--heather);
+  color: var(--heather-d);
+  border-radius: 3px;
+  padding: 0 5px;
+}
+.vals {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 18px;
+}
+.lim {
+  padding: 8px 0 4px;
+}
+@media (width <= 900px) {
+  .two {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

@@ -1,0 +1,3 @@
+export { default as BenchPage } from './BenchPage.vue'
+export { default as ImagingWork } from './ImagingWork.vue'
+export { default as ReportPage } from './ReportPage.vue'

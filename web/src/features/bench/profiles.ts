@@ -1,0 +1,64 @@
+import type { CareProfile, ImagingView, StopLimits } from '@/api/types'
+import { duration, size, words } from '@/ui/format/format'
+
+export const profileName = (code: string): string => words(code)
+
+/** The values that tell profiles apart, in the order in which an engineer asks for them. */
+export function profileValues(p: CareProfile): { what: string; value: string }[] {
+  return [
+    { what: 'block', value: size(p.blockBytes) },
+    { what: 'jump', value: `${size(p.firstJumpBytes || p.jumpBytes)}, ×${p.jumpGrowth}` },
+    { what: 'time-out', value: `${p.timeoutSeconds} s` },
+    { what: 'retries', value: String(p.retries) },
+    { what: 'rest', value: p.restMillis ? `${p.restMillis} ms a fault` : 'none' },
+  ]
+}
+
+export const PASSES = ['sweep', 'back-sweep', 'narrowing', 'single-sector', 'persistence'] as const
+
+/** A pass with where the session is among them. */
+export interface PassRow {
+  pass: string
+  state: 'done' | 'now' | 'next'
+  readBytes: number
+  requests: number
+  faults: number
+  seconds: number
+}
+
+export function passRows(session: Pick<ImagingView, 'pass' | 'state' | 'passes'>): PassRow[] {
+  const at = session.pass === 'hashing' ? PASSES.length : PASSES.indexOf(session.pass as (typeof PASSES)[number])
+  return PASSES.map((pass, i) => {
+    const work = session.passes.find((p) => p.pass === pass)
+    const state = session.state === 'done' || i < at ? 'done' : i === at ? 'now' : 'next'
+    return {
+      pass,
+      state,
+      readBytes: work?.readBytes ?? 0,
+      requests: work?.requests ?? 0,
+      faults: work?.faults ?? 0,
+      seconds: (work?.millis ?? 0) / 1000,
+    }
+  })
+}
+
+export function passWords(row: PassRow): string {
+  if (row.state === 'next') return 'to come'
+  if (!row.requests) return row.state === 'now' ? 'at hand' : 'nothing to do'
+  const faults = row.faults ? `, ${row.faults} fault${row.faults === 1 ? '' : 's'}` : ''
+  return `${size(row.readBytes)} in ${duration(row.seconds)}${faults}`
+}
+
+export const LIMITS: readonly { field: keyof StopLimits; label: string; unit: string }[] = [
+  { field: 'faultsInRow', label: 'Faults in a row', unit: 'in a row' },
+  { field: 'faultsInAll', label: 'Faults in all', unit: 'faults' },
+  { field: 'celsius', label: 'Temperature (rests)', unit: '°C' },
+  { field: 'growth', label: 'Growth of damaged sectors', unit: 'more damaged' },
+  { field: 'minutes', label: 'Minutes of reading', unit: 'min' },
+]
+
+/** What a session stops at, in a line; what is 0 is no limit. */
+export function limitWords(limits: StopLimits): string {
+  const set = LIMITS.filter((l) => limits[l.field] > 0).map((l) => `${limits[l.field]} ${l.unit}`)
+  return set.length ? set.join(' · ') : 'none'
+}

@@ -1,0 +1,71 @@
+import type { ImagingView } from '@/api/types'
+import { count, duration, size } from '@/ui/format/format'
+
+/** From the least to the most that it may take, in seconds. */
+export interface Span {
+  low: number
+  high: number
+}
+
+/** A rate that is this much below the better one happens again before the end. */
+const SLOWER = 1.25
+
+/**
+ * How long until every byte was asked for once. The better of the present rate and the mean so far gives the low end,
+ * the worse one the high end; what was put off comes at the worse one, since it was put off for a reason.
+ */
+export function timeLeft(s: ImagingView): Span | undefined {
+  const unasked = Math.max(0, s.size - s.readBytes - s.failedBytes - s.deferredBytes)
+  if (unasked + s.deferredBytes === 0) return { low: 0, high: 0 }
+  const mean = s.runningMillis > 0 ? (s.readBytes / s.runningMillis) * 1000 : 0
+  const rates = [s.rate, mean].filter((r) => r > 0)
+  if (!rates.length) return undefined
+  const best = Math.max(...rates)
+  const worst = Math.min(...rates) / SLOWER
+  return {
+    low: (unasked + s.deferredBytes) / best,
+    high: (unasked + s.deferredBytes) / worst + (s.faults ? s.deferredBytes / worst : 0),
+  }
+}
+
+/** As people say it: one value when both ends sound the same. */
+export function spanWords(span: Span | undefined): string {
+  if (!span) return '–'
+  const low = duration(span.low)
+  const high = duration(span.high)
+  if (low === high) return low
+  const [l, ...unit] = low.split(' ')
+  const rest = high.split(' ')
+  return unit.length === 1 && rest.length === 2 && unit[0] === rest[1] ? `${l}–${high}` : `${low} – ${high}`
+}
+
+/** The state of a session in a sentence. */
+export function stateWords(s: ImagingView): string {
+  switch (s.state) {
+    case 'waiting':
+      return 'Waiting for a free worker.'
+    case 'running':
+      if (s.asked) return s.asked === 'enough' ? 'It ends with what is read.' : 'It stops at the end of this request.'
+      if (s.resting) return s.resting
+      if (s.restAsked) return 'It rests after this request.'
+      return s.pass === 'hashing'
+        ? `Hashing the image, ${size(s.hashedBytes)} of ${size(s.size)}.`
+        : `Reading, ${s.pass} pass.`
+    case 'paused':
+      return s.trouble ?? 'Paused; what was read is kept.'
+    case 'failed':
+      return `${s.trouble ?? 'It ended.'} What was read is kept; resume when that is mended.`
+    default: {
+      const early = s.endedEarly ? 'Ended early by decision. ' : 'Done. '
+      if (s.readBytes === s.size) return `${early}Every byte was read.`
+      return s.endedEarly
+        ? `${early}${count(s.size - s.readBytes)} bytes were not read.`
+        : `${early}${count(s.failedBytes)} bytes in ${s.failedPlaces} places did not read.`
+    }
+  }
+}
+
+export function leftWords(s: ImagingView): string {
+  if (s.state === 'done') return duration(s.runningMillis / 1000)
+  return s.state === 'running' && !s.resting && s.pass !== 'hashing' ? spanWords(timeLeft(s)) : '–'
+}

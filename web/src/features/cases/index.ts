@@ -1,0 +1,16 @@
+export {
+  differences,
+  emptyDevice,
+  emptyForm,
+  factsForRanking,
+  formOf,
+  FREE_ROWS,
+  hasFact,
+  knownCustomer,
+  ROWS,
+  toggleFact,
+  toSend,
+  WORTH_ROWS,
+} from './form'
+export { byStage, type Stage, stageName, STAGES } from './stages'
+export { useCustomers } from './useCustomers'

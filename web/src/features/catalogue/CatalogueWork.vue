@@ -1,0 +1,270 @@
+<script setup lang="ts">
+import { BButton, BFormInput } from 'bootstrap-vue-next'
+import { computed, ref, useTemplateRef } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { useAction } from '@/api/action'
+import { api } from '@/api/client'
+import type { CatalogueLine, Docket } from '@/api/types'
+import { bytes, count, size } from '@/ui/format/format'
+import FillGauge from '@/ui/instruments/FillGauge.vue'
+import RefusedNote from '@/ui/RefusedNote.vue'
+import { useKeys } from '@/ui/keys'
+import CatalogueTable from './CatalogueTable.vue'
+import FacetList from './FacetList.vue'
+import ConfirmLine from './ConfirmLine.vue'
+import WantedBand from './WantedBand.vue'
+import { EVERYTHING, facetRows, fromQuery, isEverything, sessionWords, toggled, type Facet } from './filter'
+import { openLines } from './steps'
+import { useCatalogue } from './useCatalogue'
+
+const props = defineProps<{ docket: Docket }>()
+const router = useRouter()
+const catalogue = useCatalogue(props.docket.number, fromQuery(useRoute().query))
+const { filter, sort, lines, undo } = catalogue
+const page = catalogue.live.data
+const at = ref(0)
+const open = ref<number>()
+const recovering = useAction()
+const search = useTemplateRef<HTMLElement>('search')
+const selection = computed(() => page.value?.selection)
+const narrowed = computed(() => page.value?.wanted.find((w) => w.line.id === filter.value.wanted))
+const stillOpen = computed(() => openLines(page.value?.wanted ?? []))
+
+function move(by: number): void {
+  at.value = Math.min(lines.value.length - 1, Math.max(0, at.value + by))
+}
+function toggleLine(line: CatalogueLine | undefined): void {
+  if (line) void catalogue.select([line.id], !line.selected)
+}
+function facet(which: Facet, value: string): void {
+  filter.value = toggled(filter.value, which, value)
+  at.value = 0
+}
+async function recover(): Promise<void> {
+  if (await recovering.run(() => api.post('/api/cases/{number}/recovery', { path: { number: props.docket.number } })))
+    await router.push(`/cases/${props.docket.number}/recovery`)
+}
+useKeys([
+  { key: 'J', does: 'down', run: () => move(1) },
+  { key: 'K', does: 'up', run: () => move(-1) },
+  { key: 'X', does: 'select', run: () => toggleLine(lines.value[at.value]) },
+  {
+    key: 'Enter',
+    does: 'proof',
+    run: () => (open.value = open.value === lines.value[at.value]?.id ? undefined : lines.value[at.value]?.id),
+  },
+  { key: '/', does: 'narrow', run: () => search.value?.querySelector('input')?.focus() },
+  { key: 'U', does: 'undo', run: () => void undo.value?.() },
+  { key: 'R', does: 'recover', run: () => void recover() },
+])
+</script>
+
+<template>
+  <div v-if="page" class="catalogue">
+    <div>
+      <WantedBand
+        :wanted="page.wanted"
+        :chosen="filter.wanted"
+        @choose="(w) => (filter = { ...filter, wanted: w, fit: undefined })"
+      />
+      <ConfirmLine
+        v-if="narrowed"
+        :number="docket.number"
+        :state="narrowed"
+        :fit="filter.fit"
+        @fit="(fit) => (filter = { ...filter, fit })"
+        @changed="catalogue.live.refresh"
+      />
+      <div class="narrow">
+        <div class="d-flex align-items-center gap-2 line1">
+          <b>Findings</b>
+          <span ref="search" class="searchbox"
+            ><BFormInput
+              :model-value="filter.q"
+              type="search"
+              aria-label="Text in the name or the folder"
+              :placeholder="
+                page.contentShown
+                  ? 'name, folder, or what it says of itself  ( / )'
+                  : 'text in the name or the folder  ( / )'
+              "
+              @update:model-value="(q) => (filter = { ...filter, q: String(q ?? '') })"
+          /></span>
+          <label class="s d-flex align-items-center gap-2"
+            ><input
+              type="checkbox"
+              class="form-check-input"
+              :checked="filter.selectedOnly"
+              @change="filter = { ...filter, selectedOnly: !filter.selectedOnly }"
+            />
+            only selected</label
+          >
+          <b v-if="sessionWords(filter)" class="s">{{ sessionWords(filter) }}</b>
+          <button v-if="!isEverything(filter)" type="button" class="linkish s" @click="filter = { ...EVERYTHING }">
+            show everything
+          </button>
+          <span class="flex-fill" />
+          <span class="m total"
+            ><b>{{ count(page.matching) }}</b> of {{ count(page.all) }}</span
+          >
+        </div>
+        <div class="facets">
+          <FacetList title="Kind" :rows="facetRows(page.kinds, filter.kinds)" @toggle="(v) => facet('kinds', v)" />
+          <FacetList
+            title="Origin"
+            :rows="facetRows(page.origins, filter.origins, ['live', 'deleted', 'earlier', 'carved'])"
+            @toggle="(v) => facet('origins', v)"
+          />
+          <FacetList
+            title="Prognosis"
+            gauges
+            :rows="facetRows(page.prognoses, filter.prognoses, ['whole', 'gapped', 'doubtful', 'overwritten'])"
+            @toggle="(v) => facet('prognoses', v)"
+          />
+        </div>
+      </div>
+      <p v-if="!page.contentShown" class="xs text-body-secondary closed">
+        The customer agreed to file names only: no pictures, no texts, nothing that contents say of themselves.
+      </p>
+      <RefusedNote :refused="catalogue.live.refused.value ?? catalogue.selecting.refused.value" />
+    </div>
+    <div class="scroll" tabindex="-1">
+      <CatalogueTable
+        v-if="lines.length"
+        :number="docket.number"
+        :lines="lines"
+        :wanted="page.wanted"
+        :at="at"
+        :open="open"
+        :sort="sort"
+        @at="(i) => (at = i)"
+        @open="(id) => (open = id)"
+        @select="toggleLine"
+        @sort="(by) => (sort = by)"
+      />
+      <p v-else-if="page.all" class="empty">
+        No finding passes this filter.
+        <button type="button" class="linkish" @click="filter = { ...EVERYTHING }">Show everything</button>
+      </p>
+      <p v-else class="empty">
+        The catalogue is empty.
+        <RouterLink class="link" :to="`/cases/${docket.number}/scanning`">Scan the image</RouterLink> first.
+      </p>
+      <p v-if="lines.length < page.matching" class="more">
+        <button type="button" class="btn btn-quiet btn-sm" @click="catalogue.more">
+          Show {{ count(Math.min(200, page.matching - lines.length)) }} more
+        </button>
+      </p>
+    </div>
+    <footer v-if="selection" class="chosen">
+      <div class="fig">
+        <b>{{ count(selection.files) }}</b><span>selected</span>
+      </div>
+      <div class="fig">
+        <b :title="bytes(selection.bytes)">{{ size(selection.bytes) }}</b><span>to write</span>
+      </div>
+      <p class="s parts">
+        <span><FillGauge prognosis="whole" :height="14" /> {{ selection.whole }} whole</span
+        ><span><FillGauge prognosis="gapped" :share="0.7" :height="14" /> {{ selection.gapped }} gapped</span
+        ><span><FillGauge prognosis="doubtful" :height="14" /> {{ selection.doubtful }} doubtful or overwritten</span
+        ><br /><span class="xs text-body-secondary">{{
+          stillOpen.length
+            ? stillOpen.join('; ')
+            : page.wanted.some((w) => w.line.mustHave)
+              ? 'of every must-have line as many are chosen as were hoped for'
+              : ''
+        }}</span>
+      </p>
+      <span class="flex-fill" />
+      <button v-if="undo" type="button" class="btn btn-quiet btn-sm" @click="undo()">
+        Undo <span class="kbd">U</span>
+      </button>
+      <button
+        type="button"
+        class="btn btn-quiet"
+        :disabled="catalogue.selecting.busy.value || !page.matching"
+        @click="catalogue.selectShown(true)"
+      >
+        Select all {{ count(page.matching) }}
+      </button>
+      <button
+        type="button"
+        class="btn btn-quiet"
+        :disabled="catalogue.selecting.busy.value || !selection.files"
+        @click="catalogue.selectShown(false)"
+      >
+        Deselect these
+      </button>
+      <BButton variant="primary" :disabled="recovering.busy.value || !selection.files" @click="recover"
+        >Recover selection <span class="kbd">R</span></BButton
+      >
+      <RefusedNote :refused="recovering.refused.value" />
+    </footer>
+  </div>
+  <div v-else class="pad"><RefusedNote :refused="catalogue.live.refused.value" /></div>
+</template>
+
+<style scoped>
+.catalogue {
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr) auto;
+  height: 100%;
+}
+.narrow {
+  padding: 8px 16px;
+  border-bottom: 1px solid var(--line-2);
+}
+.searchbox {
+  width: 300px;
+}
+.total {
+  font-size: 13px;
+}
+.total b {
+  font-size: 18px;
+  font-weight: 600;
+}
+.facets {
+  display: flex;
+  gap: 34px;
+  margin-top: 4px;
+  overflow-x: auto;
+}
+.scroll {
+  overflow: auto;
+}
+.closed {
+  padding: 4px 16px;
+}
+.more {
+  padding: 10px;
+  text-align: center;
+}
+.chosen {
+  display: flex;
+  align-items: center;
+  gap: 18px;
+  padding: 8px 18px;
+  border-top: 2px solid var(--heather);
+  background: var(--paper);
+  flex-wrap: wrap;
+}
+.parts > span {
+  margin-right: 10px;
+  display: inline-flex;
+  gap: 5px;
+  align-items: center;
+}
+.pad,
+.empty {
+  margin: 16px;
+}
+@media (width <= 900px) {
+  .facets {
+    flex-wrap: wrap;
+  }
+  .catalogue {
+    height: auto;
+  }
+}
+</style>

@@ -1,0 +1,59 @@
+<script setup lang="ts">
+import { count } from '@/ui/format/format'
+import FillGauge from '@/ui/instruments/FillGauge.vue'
+
+defineProps<{
+  title: string
+  rows: { value: string; count: number; on: boolean }[]
+  /** With the gauge of each prognosis before its word. */
+  gauges?: boolean
+}>()
+const emit = defineEmits<{ toggle: [value: string] }>()
+</script>
+
+<template>
+  <fieldset class="facet">
+    <legend>{{ title }}</legend>
+    <div class="values">
+      <label v-for="r in rows" :key="r.value" class="row1">
+        <input type="checkbox" class="form-check-input" :checked="r.on" @change="emit('toggle', r.value)" />
+        <FillGauge v-if="gauges" :prognosis="r.value" :share="r.value === 'whole' ? 1 : 0.7" :height="14" />
+        <span class="v" :class="{ 'fw-semibold': r.on }">{{ r.value }}</span><span class="m c">{{
+          count(r.count)
+        }}</span>
+      </label>
+      <p v-if="!rows.length" class="xs text-body-secondary">none</p>
+    </div>
+  </fieldset>
+</template>
+
+<style scoped>
+.facet legend {
+  font-size: 12px;
+  font-weight: 650;
+  margin-bottom: 2px;
+}
+.values {
+  display: grid;
+  grid-auto-flow: column;
+  grid-template-rows: repeat(4, auto);
+  grid-auto-columns: 150px;
+  gap: 0 26px;
+  justify-content: start;
+}
+.row1 {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+  font-size: 13px;
+  line-height: 18px;
+  min-height: 24px;
+}
+.v {
+  flex: 1;
+}
+.c {
+  font-size: 12px;
+  color: var(--ink-2);
+}
+</style>

@@ -1,0 +1,173 @@
+<script setup lang="ts">
+import { onMounted, ref, useTemplateRef } from 'vue'
+import { Refused, api } from '@/api/client'
+import type { CatalogueLine, Preview, WantedState } from '@/api/types'
+import { bytes, count, dateAndTime, percent, size } from '@/ui/format/format'
+import FillGauge from '@/ui/instruments/FillGauge.vue'
+import EvidenceChain from './EvidenceChain.vue'
+import { aboutWords, hashWords, versionWords } from './about'
+import { fitWords } from './lines'
+
+const props = defineProps<{ number: string; line: CatalogueLine; wanted: WantedState[] }>()
+
+const box = useTemplateRef<HTMLElement>('box')
+const preview = ref<Preview>()
+const trouble = ref('')
+const explained = ref(false)
+const path = `/api/cases/${props.number}/catalogue/${props.line.id}`
+void api.get('/api/cases/{number}/catalogue/{id}/preview', { path: { number: props.number, id: props.line.id } }).then(
+  (p) => (preview.value = p),
+  (e: unknown) => {
+    trouble.value = e instanceof Refused ? e.message : 'The preview could not be fetched.'
+  },
+)
+onMounted(() => box.value?.scrollIntoView({ block: 'nearest' }))
+</script>
+
+<template>
+  <div ref="box" class="proof">
+    <div class="look">
+      <p v-if="trouble" class="s text-body-secondary">{{ trouble }}</p>
+      <img
+        v-else-if="preview?.type === 'picture'"
+        :src="`${path}/picture`"
+        :alt="`What ${line.name} shows`"
+        @error="trouble = 'It cannot be drawn: its content is damaged.'"
+      />
+      <pre v-else-if="preview?.type === 'text'" tabindex="0" :aria-label="`Text of ${line.name}`">{{
+        preview.text
+      }}</pre>
+      <p v-if="preview && !trouble" class="xs text-body-secondary">{{ preview.words }}</p>
+    </div>
+    <div class="why">
+      <p class="d-flex align-items-center gap-2">
+        <FillGauge :prognosis="line.prognosis" :share="line.size ? line.provenBytes / line.size : 1" :height="34" />
+        <span
+          ><b>{{ line.prognosis }}</b
+          >: {{ percent(line.provenBytes, line.size) }} of its bytes are in the image<br /><span
+            class="xs text-body-secondary"
+            >score {{ line.score }} of 100</span
+          ></span
+        >
+      </p>
+      <ul class="s">
+        <li v-for="r in line.reasons" :key="r">{{ r }}</li>
+      </ul>
+      <ul v-if="line.fits.length" class="s fit" aria-label="Against the wanted list">
+        <li v-for="f in fitWords(line, wanted)" :key="f">{{ f }}</li>
+      </ul>
+      <button type="button" class="linkish s" :aria-expanded="explained" @click="explained = !explained">
+        {{ explained ? 'Hide the evidence' : 'Show the evidence' }}
+      </button>
+    </div>
+    <dl class="kv where">
+      <dt>Size</dt>
+      <dd>{{ bytes(line.size) }}</dd>
+      <dt>Found</dt>
+      <dd>{{ line.origins.join(', ') }}; sessions {{ line.sessions.join(', ') }}</dd>
+      <template v-if="line.suggestedName"
+        ><dt>Suggested name</dt>
+        <dd class="m xs">{{ line.suggestedName }}</dd></template
+      >
+      <template v-if="aboutWords(line.about)"
+        ><dt>It says</dt>
+        <dd>{{ aboutWords(line.about) }}</dd></template
+      >
+      <template v-if="versionWords(line).length"
+        ><dt>Also seen as</dt>
+        <dd v-for="v in versionWords(line)" :key="v" class="xs">{{ v }}</dd></template
+      >
+      <template v-if="line.places.length > 1"
+        ><dt>Also at</dt>
+        <dd v-for="p in line.places.filter((p) => p !== line.path)" :key="p" class="m xs">{{ p }}</dd></template
+      >
+      <dt>Extents</dt>
+      <dd class="m xs">
+        <span v-for="(e, i) in line.extents.slice(0, 6)" :key="i" class="ext"
+          >{{ e.offset < 0 ? 'hole' : count(e.offset) }} + {{ size(e.length) }}</span
+        ><span v-if="line.extents.length > 6">and {{ line.extents.length - 6 }} more</span>
+      </dd>
+      <template v-if="line.record.attributes.length"
+        ><dt>Attributes</dt>
+        <dd>{{ line.record.attributes.join(', ') }}</dd></template
+      >
+      <template v-if="line.record.deleted"
+        ><dt>Deleted</dt>
+        <dd>{{ dateAndTime(line.record.deleted) }}</dd></template
+      >
+      <template v-if="line.record.trashedFrom"
+        ><dt>Was at</dt>
+        <dd class="m xs">{{ line.record.trashedFrom }}</dd></template
+      >
+      <dt>SHA-256</dt>
+      <dd class="hash" :class="{ 'm xs': line.sha256 }">{{ hashWords(line) }}</dd>
+    </dl>
+    <EvidenceChain v-if="explained" class="evidence" :number="number" :line="line.id" />
+  </div>
+</template>
+
+<style scoped>
+.proof {
+  display: grid;
+  grid-template-columns: 300px minmax(0, 1fr) minmax(0, 1fr);
+  gap: 18px;
+  padding: 8px 12px 12px 44px;
+  background: var(--verd-wash);
+}
+.look {
+  min-height: 216px;
+}
+.look img {
+  max-width: 300px;
+  max-height: 210px;
+  border: 1px solid var(--line-2);
+  background: var(--sheet);
+  display: block;
+}
+.look pre {
+  max-height: 200px;
+  overflow: auto;
+  margin: 0;
+  padding: 6px 8px;
+  background: var(--sheet);
+  border: 1px solid var(--line-2);
+  font: 12px/16px var(--mono);
+  white-space: pre-wrap;
+}
+.why ul {
+  display: grid;
+  gap: 3px;
+  margin-top: 6px;
+}
+.why .fit {
+  color: var(--heather-d);
+}
+.why li {
+  padding-left: 12px;
+  text-indent: -12px;
+}
+.why li::before {
+  content: '– ';
+}
+.ext {
+  display: block;
+}
+.evidence {
+  grid-column: 1 / -1;
+}
+.hash {
+  overflow-wrap: anywhere;
+}
+.where {
+  align-content: start;
+}
+.kv dd {
+  grid-column: 2;
+}
+@media (width <= 900px) {
+  .proof {
+    grid-template-columns: 1fr;
+    padding-left: 12px;
+  }
+}
+</style>

@@ -1,0 +1,2 @@
+export { default as CatalogueWork } from './CatalogueWork.vue'
+export { chosenWords, foundWords, hopedWords, partsOf } from './steps'

@@ -1,0 +1,2 @@
+export { default as DeskPage } from './DeskPage.vue'
+export { useDesk } from './useDesk'

@@ -1,0 +1,108 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Docket } from '@/api/types'
+import { stageName } from '@/features/cases'
+import { dayAndTime, words, zoneName } from '@/ui/format/format'
+import CaseWick from '@/ui/instruments/CaseWick.vue'
+import { spineOf } from './spine'
+
+const props = defineProps<{
+  docket: Docket
+  /** The stage that is shown. */ place: string
+  /** Folded to its ticks, where the work needs the room. */ folded: boolean
+}>()
+const stops = computed(() => spineOf(props.docket.stage, props.docket.stages))
+</script>
+
+<template>
+  <nav class="spine" :class="{ folded }" aria-label="Stages">
+    <div
+      v-for="(s, i) in stops"
+      :key="s.stage"
+      class="st"
+      :class="[s.state, { first: i === 0, last: i === stops.length - 1, shown: s.stage === place }]"
+    >
+      <RouterLink
+        :to="`/cases/${docket.number}/${s.stage}`"
+        :aria-current="s.stage === place ? 'page' : undefined"
+        :title="folded ? stageName(s.stage) : undefined"
+      >
+        <span class="nm">{{ stageName(s.stage) }}</span>
+        <span v-if="s.at" class="md" :title="zoneName()">{{ dayAndTime(s.at) }}</span>
+        <span v-if="s.who" class="md">{{ s.who }}</span>
+        <CaseWick v-if="s.state === 'now' && docket.due" :since="docket.stageSince" :due="docket.due" class="md" />
+        <span v-if="s.stage === 'triaged' && docket.path && s.state !== 'next'" class="md">{{
+          words(docket.path)
+        }}</span>
+      </RouterLink>
+    </div>
+    <div class="spine-foot">
+      <RouterLink
+        v-for="p in ['notes', 'photos', 'messages']"
+        :key="p"
+        :to="`/cases/${docket.number}/${p}`"
+        :class="{ 'fw-semibold': place === p }"
+        ><span>{{ stageName(p) }}</span></RouterLink
+      >
+      <RouterLink :to="`/cases/${docket.number}/custody`" :class="{ 'fw-semibold': place === 'custody' }"
+        ><span>Custody</span><span class="m">{{ docket.custodyEntries }}</span></RouterLink
+      >
+    </div>
+  </nav>
+</template>
+
+<style scoped>
+.nm,
+.md {
+  display: block;
+}
+.folded {
+  padding-left: 12px;
+}
+.folded .nm,
+.folded .md,
+.folded .spine-foot {
+  position: absolute;
+  width: 1px;
+  height: 1px;
+  overflow: hidden;
+  clip-path: inset(50%);
+}
+.st.shown .nm {
+  text-decoration: underline;
+  text-decoration-color: var(--verd);
+  text-decoration-thickness: 2px;
+  text-underline-offset: 4px;
+}
+.folded .st {
+  min-height: 26px;
+  padding-left: 20px;
+}
+.folded .st.now {
+  padding: 4px 0;
+}
+.folded .st a {
+  display: block;
+  height: 22px;
+}
+@media (width <= 900px) {
+  .spine {
+    flex-flow: row wrap;
+    gap: 4px 10px;
+    padding: 8px 14px;
+  }
+  .st,
+  .st.now {
+    min-height: 0;
+    padding: 0;
+    margin: 0;
+    border: 0;
+    background: none;
+  }
+  .st::before,
+  .st::after,
+  .md {
+    display: none;
+  }
+}
+</style>

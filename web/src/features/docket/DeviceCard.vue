@@ -1,0 +1,120 @@
+<script setup lang="ts">
+import { ArrowRight, CircleX, ListChecks } from 'lucide-vue-next'
+import { computed } from 'vue'
+import type { Docket, LockState, Ranking, Vocabulary, WantedState } from '@/api/types'
+import { bytes, size, words } from '@/ui/format/format'
+import { chosenWords, foundWords, hopedWords, partsOf } from '@/features/catalogue'
+import WantedTally from '@/ui/instruments/WantedTally.vue'
+import { StopRules } from '@/features/triage'
+import DeviceSketch from './DeviceSketch.vue'
+import { nextMove } from './next'
+
+const props = defineProps<{
+  docket: Docket
+  ranking: Ranking | undefined
+  wanted: WantedState[]
+  vocabulary: Vocabulary | undefined
+  /** The stage that is shown; its own action is not offered again. */
+  place: string
+  /** The stop rules as locks, with their releases. */
+  locks: LockState | undefined
+}>()
+const d = computed(() => props.docket.devices[0]!)
+const others = computed(() => props.docket.devices.slice(1))
+const searched = computed(
+  () => !['received', 'triaged', 'imaging'].includes(props.docket.hold?.from ?? props.docket.stage),
+)
+const next = computed(() =>
+  nextMove(props.docket, props.vocabulary?.paths.find((p) => p.code === props.docket.path)?.firstMove),
+)
+</script>
+
+<template>
+  <aside class="tagcard" aria-label="Device card">
+    <div class="tagwrap">
+      <div class="tag-top">
+        <span class="hole" aria-hidden="true" />
+        <div class="d-flex align-items-center gap-3">
+          <DeviceSketch :type="d.type" />
+          <div>
+            <p class="fw-semibold">{{ `${d.make} ${d.model}`.trim() || words(d.type) }}</p>
+            <p class="xs">
+              <span class="m" :title="d.capacity ? bytes(d.capacity) : ''">{{
+                d.capacity ? size(d.capacity) : 'size not known'
+              }}</span>
+              {{ `${d.make}${d.model}`.trim() ? words(d.type) : '' }}
+            </p>
+            <p class="m xs">{{ d.serial || 'no serial noted' }}</p>
+          </div>
+        </div>
+      </div>
+    </div>
+    <ul v-if="others.length" class="sec xs others" aria-label="More devices of the case">
+      <li v-for="o in others" :key="o.id" class="d-flex align-items-center gap-2">
+        <span class="m">{{ o.slot ? `slot ${o.slot}` : o.position }}</span><span class="text-truncate">{{
+          `${o.make} ${o.model}`.trim() || words(o.type)
+        }}</span
+        ><span class="flex-fill" /><span class="text-body-secondary text-truncate">{{
+          o.condition || (o.capacity ? size(o.capacity) : '')
+        }}</span>
+      </li>
+    </ul>
+    <div class="sec">
+      <h3><CircleX class="ic s14 c-stop" aria-hidden="true" /> Stop rules</h3>
+      <StopRules v-if="ranking" :stops="ranking.stopRules" :rules="locks?.rules" />
+    </div>
+    <div class="sec">
+      <h3>
+        <ListChecks class="ic s14" aria-hidden="true" /> Wanted list
+        <span v-if="!searched" class="text-body-secondary">not searched yet</span>
+      </h3>
+      <p v-if="!wanted.length" class="text-body-secondary">Nothing on it.</p>
+      <div v-for="(w, i) in wanted" :key="w.line.id" class="want">
+        <p class="d-flex align-items-center gap-2">
+          <span class="m xs">W{{ i + 1 }}</span
+          ><span class="quote text-truncate" :title="w.line.words">“{{ w.line.words }}”</span>
+        </p>
+        <template v-if="searched"
+          ><WantedTally v-bind="partsOf(w)" :height="14" :most="30" />
+          <p class="xs">{{ foundWords(w) }}</p>
+          <p class="xs text-body-secondary">
+            {{ hopedWords(w) }} · {{ chosenWords(w) }}{{ w.complete ? ', complete' : '' }}
+          </p></template
+        >
+        <p v-else class="xs text-body-secondary">
+          {{ w.line.hopedFor ? `about ${w.line.hopedFor}` : 'nobody can say how many'
+          }}{{ w.line.mustHave ? ', must have' : '' }}
+        </p>
+      </div>
+    </div>
+    <div class="sec">
+      <h3><ArrowRight class="ic s14" aria-hidden="true" /> Next move</h3>
+      <p>{{ next.words }}</p>
+      <RouterLink
+        v-if="next.place !== place"
+        class="btn btn-quiet btn-sm go"
+        :to="`/cases/${docket.number}/${next.place}`"
+        >{{ next.action }}</RouterLink
+      >
+    </div>
+  </aside>
+</template>
+
+<style scoped>
+.hole {
+  position: absolute;
+  top: 6px;
+  left: calc(50% - 5px);
+  width: 10px;
+  height: 10px;
+  border: 1px solid var(--line-2);
+  border-radius: 50%;
+  background: var(--paper);
+}
+.want {
+  padding: 4px 0;
+}
+.go {
+  margin-top: 6px;
+}
+</style>

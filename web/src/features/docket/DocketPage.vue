@@ -1,0 +1,178 @@
+<script setup lang="ts">
+import { computed, type Component } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { useLive } from '@/api/live'
+import { ImagingWork } from '@/features/bench'
+import { CatalogueWork } from '@/features/catalogue'
+import { CustodyWork } from '@/features/custody'
+import { day, size, words } from '@/ui/format/format'
+import { HandoverWork } from '@/features/handover'
+import { RecoveryWork } from '@/features/recovery'
+import { ScanWork } from '@/features/scan'
+import RefusedNote from '@/ui/RefusedNote.vue'
+import { useKeys } from '@/ui/keys'
+import { TriageWork, useVocabulary } from '@/features/triage'
+import CaseSpine from './CaseSpine.vue'
+import DeviceCard from './DeviceCard.vue'
+import CaseActions from './CaseActions.vue'
+import { MessagesWork } from '@/features/outbox'
+import { NotesWork } from '@/features/notes'
+import { PhotosWork } from '@/features/photos'
+import ReceivedWork from './ReceivedWork.vue'
+
+const WORK: Record<string, Component> = {
+  received: ReceivedWork,
+  triaged: TriageWork,
+  declined: TriageWork,
+  imaging: ImagingWork,
+  scanning: ScanWork,
+  selection: CatalogueWork,
+  recovery: RecoveryWork,
+  handover: HandoverWork,
+  closed: HandoverWork,
+  custody: CustodyWork,
+  notes: NotesWork,
+  photos: PhotosWork,
+  messages: MessagesWork,
+}
+const route = useRoute()
+const router = useRouter()
+const number = String(route.params.number)
+const mine = (_: string, c: string) => c === number
+const docket = useLive('/api/cases/{number}', () => ({ path: { number } }), mine)
+const locks = useLive(
+  '/api/cases/{number}/locks',
+  () => ({ path: { number } }),
+  (what, c) => c === number && what === 'case',
+)
+const ranking = useLive(
+  '/api/cases/{number}/triage',
+  () => ({ path: { number } }),
+  (what, c) => c === number && what === 'case',
+)
+const wanted = useLive(
+  '/api/cases/{number}/catalogue/wanted',
+  () => ({ path: { number } }),
+  (what, c) => c === number && (what === 'scan' || what === 'case'),
+)
+const vocabulary = useVocabulary()
+const stageNow = computed(() => (docket.data.value?.hold ? docket.data.value.hold.from : docket.data.value?.stage))
+const place = computed(() => String(route.params.place || stageNow.value || 'received'))
+const work = computed(() => WORK[place.value])
+const lead = computed(() => {
+  const [first, ...rest] = docket.data.value?.devices ?? []
+  if (!first) return ''
+  const capacity = first.capacity ? ` ${size(first.capacity)}` : ''
+  return `${words(first.type)}${capacity}${rest.length ? ` and ${rest.length} more` : ''}`
+})
+const wide = computed(() => place.value === 'selection')
+
+useKeys([{ key: 'E', does: 'edit intake', run: () => void router.push(`/cases/${number}/intake`) }])
+</script>
+
+<template>
+  <div v-if="docket.data.value" class="docket">
+    <header class="dk-head">
+      <h1 class="dk-no">{{ number }}</h1>
+      <span class="whose">{{ docket.data.value.customer.name }}</span>
+      <span class="text-body-secondary s text-truncate">{{
+        [
+          docket.data.value.contactPerson,
+          lead,
+          docket.data.value.path ? words(docket.data.value.path) : 'path not decided',
+          docket.data.value.deadline ? `needed by ${day(docket.data.value.deadline)}` : '',
+        ]
+          .filter(Boolean)
+          .join(' · ')
+      }}</span>
+      <span class="flex-fill" />
+      <span v-if="wide" class="s text-nowrap c-stop fw-semibold">nothing is written to the device</span>
+      <CaseActions :docket="docket.data.value" @changed="docket.refresh" />
+    </header>
+    <RefusedNote :refused="docket.refused.value" />
+    <p v-if="docket.data.value.hold" class="warnbox held">
+      <b>On hold until {{ day(docket.data.value.hold.until) }}.</b> {{ docket.data.value.hold.reason }}
+    </p>
+    <div class="dk-cols" :class="{ wide }">
+      <CaseSpine :docket="docket.data.value" :place="place" :folded="wide" />
+      <section class="work" :aria-label="place">
+        <component
+          :is="work"
+          v-if="work"
+          :docket="docket.data.value"
+          :ranking="ranking.data.value"
+          :wanted="wanted.data.value ?? []"
+          :vocabulary="vocabulary"
+          @changed="docket.refresh"
+        />
+        <p v-else class="empty">
+          There is no stage ‘{{ place }}’.
+          <RouterLink class="link" :to="`/cases/${number}`">Go to where the case stands</RouterLink>
+        </p>
+      </section>
+      <DeviceCard
+        v-if="!wide"
+        :docket="docket.data.value"
+        :ranking="ranking.data.value"
+        :wanted="wanted.data.value ?? []"
+        :vocabulary="vocabulary"
+        :place="place"
+        :locks="locks.data.value"
+      />
+    </div>
+  </div>
+  <div v-else class="page">
+    <RefusedNote :refused="docket.refused.value" />
+    <p v-if="docket.refused.value"><RouterLink class="link" to="/desk">Go to the Desk</RouterLink></p>
+    <p v-else class="text-body-secondary">Fetching {{ number }} …</p>
+  </div>
+</template>
+
+<style scoped>
+.whose {
+  font-size: 16px;
+  font-weight: 650;
+  white-space: nowrap;
+}
+.dk-no {
+  margin: 0;
+  white-space: nowrap;
+}
+.dk-head .text-truncate {
+  flex: 0 1 auto;
+  min-width: 0;
+}
+.docket {
+  grid-template-rows: auto auto 1fr;
+  grid-template-columns: minmax(0, 1fr);
+}
+.docket > .dk-head {
+  min-height: 56px;
+  grid-row: 1;
+}
+.docket > .dk-cols {
+  grid-row: 3;
+}
+.held,
+.docket > .refused {
+  grid-row: 2;
+  margin: 6px 20px;
+}
+.wide {
+  grid-template-columns: 44px minmax(0, 1fr);
+}
+.wide .work {
+  padding: 0;
+  border-right: 0;
+}
+@media (width <= 900px) {
+  .dk-head {
+    flex-wrap: wrap;
+    padding: 8px 14px;
+    gap: 6px 10px;
+  }
+  .docket {
+    grid-template-rows: auto auto 1fr;
+  }
+}
+</style>

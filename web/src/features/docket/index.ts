@@ -1,0 +1,1 @@
+export { default as DocketPage } from './DocketPage.vue'

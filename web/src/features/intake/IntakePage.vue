@@ -1,0 +1,328 @@
+<script setup lang="ts">
+import { Phone } from 'lucide-vue-next'
+import { BButton } from 'bootstrap-vue-next'
+import { useEventListener } from '@vueuse/core'
+import { computed, onMounted, ref, useTemplateRef, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { useAction } from '@/api/action'
+import { api } from '@/api/client'
+import type { CaseForm } from '@/api/types'
+import RefusedNote from '@/ui/RefusedNote.vue'
+import { useKeys } from '@/ui/keys'
+import { useSession } from '@/features/staff'
+import { sayFact, useEstimate, useRanking, useVocabulary } from '@/features/triage'
+import CallClock from './CallClock.vue'
+import ChoiceRow from '@/ui/ChoiceRow.vue'
+import ConsentFields from './ConsentFields.vue'
+import CustomerFields from './CustomerFields.vue'
+import DeviceFields from './DeviceFields.vue'
+import DraftNote from './DraftNote.vue'
+import EditedMeanwhile from './EditedMeanwhile.vue'
+import FreeLine from './FreeLine.vue'
+import IntakeAdvice from './IntakeAdvice.vue'
+import WantedEditor from './WantedEditor.vue'
+import { caseDraftKey, newDraftKey, readLocal, readServer, useKeptDraft, type Draft } from './draft'
+import {
+  emptyForm,
+  factsForRanking,
+  formOf,
+  FREE_ROWS,
+  hasFact,
+  ROWS,
+  toggleFact,
+  toSend,
+  WORTH_ROWS,
+} from '@/features/cases'
+import { byHand, nothingHeard } from './heard'
+import { useHeard } from './useHeard'
+
+const route = useRoute()
+const router = useRouter()
+const number = computed(() => (route.params.number ? String(route.params.number) : undefined))
+const key = number.value
+  ? caseDraftKey(number.value, useSession().person?.login ?? '')
+  : String(route.query.draft ?? newDraftKey())
+const begunElsewhere = number.value !== undefined || route.query.draft !== undefined
+const found = readLocal(key)
+const draft = ref<Draft>(found ?? { form: emptyForm(), heard: nothingHeard() })
+const form = computed({ get: () => draft.value.form, set: (f: CaseForm) => (draft.value.form = f) })
+const restored = ref(found !== undefined)
+const ready = ref(found !== undefined || !number.value)
+const began = ref(0)
+const theirs = ref<CaseForm>()
+const kinds = ref<string[]>([])
+const more = ref(false)
+const saving = useAction()
+const loading = useAction()
+const vocabulary = useVocabulary()
+const code = (c: string) => vocabulary.value?.facts.find((f) => f.code === c)
+const kept = useKeptDraft(key, draft, number.value)
+const hearing = useHeard(
+  draft,
+  (c) => code(c)?.many === true,
+  () => number.value !== undefined && !restored.value,
+  (c, v) => sayFact(vocabulary.value, c, v),
+)
+const advice = useTemplateRef<InstanceType<typeof IntakeAdvice>>('advice')
+const wantedEditor = useTemplateRef<InstanceType<typeof WantedEditor>>('wantedEditor')
+const line = useTemplateRef<InstanceType<typeof FreeLine>>('line')
+const deviceRow = useTemplateRef<InstanceType<typeof DeviceFields>>('deviceRow')
+const rowRefs = useTemplateRef<InstanceType<typeof ChoiceRow>[]>('rowRefs')
+const { ranking } = useRanking(() => factsForRanking(form.value))
+const estimate = useEstimate(() => form.value)
+
+const SHOWN = [...ROWS, ...FREE_ROWS, ...WORTH_ROWS]
+const rows = computed(() =>
+  [
+    ...ROWS,
+    ...FREE_ROWS,
+    ...WORTH_ROWS,
+    ...(more.value
+      ? (vocabulary.value?.facts ?? [])
+          .filter(
+            (f) =>
+              !f.number &&
+              !f.code.startsWith('bench.') &&
+              f.code !== 'medium.type' &&
+              !SHOWN.some((r) => r.code === f.code),
+          )
+          .map((f) => ({ code: f.code, label: f.code.split('.').at(-1) ?? f.code, common: [] }))
+      : []),
+  ].map((r, i) => ({
+    ...r,
+    fact: code(r.code),
+    number: i < 8 ? i + 2 : undefined,
+    heading: r.code === 'copy.trash' ? 'Costs nothing: ask first' : undefined,
+  })),
+)
+const lost = computed(() => Number(form.value.facts.find((f) => f.code === 'since.hours')?.value ?? NaN))
+const told = computed(() => form.value.facts.filter((f) => f.source === 'told').length)
+const asked = computed(() => ranking.value?.nextQuestion?.fact)
+
+watch(
+  () => form.value.story + form.value.customer.name + form.value.contactPerson,
+  (text) => text && (began.value ||= Date.now()),
+)
+
+onMounted(() => {
+  if (!number.value && !route.query.draft) void router.replace({ query: { draft: key } })
+  void loading.run(async () => {
+    kinds.value = await api.get('/api/cases/kinds')
+    if (found) return kept.resume()
+    const known = begunElsewhere ? await readServer(key) : undefined
+    if (known) {
+      draft.value = known
+      restored.value = true
+    } else if (number.value) {
+      draft.value = {
+        form: formOf(await api.get('/api/cases/{number}', { path: { number: number.value } })),
+        heard: nothingHeard(),
+      }
+      kept.rest()
+    }
+    ready.value = true
+  })
+})
+useEventListener(document, 'keydown', save)
+useKeys([
+  { key: 'S', does: 'said', run: () => advice.value?.sayNext() },
+  { key: 'W', does: 'wanted line', run: () => wantedEditor.value?.add() },
+  { key: 'L', does: 'the line', run: () => line.value?.focus() },
+  { key: '1', does: '– 9 a row, then its letter', run: () => deviceRow.value?.focus() },
+  ...Array.from({ length: 8 }, (_, i) => ({ key: String(i + 2), does: '', run: () => rowRefs.value?.[i]?.focus() })),
+])
+
+/** Ctrl Enter logs from anywhere; Escape leaves a field, so that the keys of the screen work. */
+function save(event: KeyboardEvent): void {
+  if ((event.ctrlKey || event.metaKey) && event.key === 'Enter') {
+    event.preventDefault()
+    void log()
+  } else if (event.key === 'Escape' && event.target instanceof HTMLElement && event.target.closest('.intake'))
+    event.target.blur()
+}
+function toggle(c: string, value: string): void {
+  form.value = { ...form.value, facts: toggleFact(form.value.facts, c, value, code(c)?.many === true) }
+  draft.value.heard = byHand(draft.value.heard, c, value, hasFact(form.value.facts, c, value))
+}
+function answer(c: string, value: string): void {
+  if (c === 'medium.type')
+    form.value = {
+      ...form.value,
+      devices: form.value.devices.map((d, i) => (i === 0 ? { ...d, type: value === 'unknown' ? 'other' : value } : d)),
+    }
+  else if (!hasFact(form.value.facts, c, value)) toggle(c, value)
+}
+async function log(): Promise<void> {
+  if (saving.busy.value || !ready.value) return
+  const done = await saving.run(async () => {
+    const sent = toSend(form.value)
+    const docket = number.value
+      ? await api.put('/api/cases/{number}', { path: { number: number.value }, body: sent })
+      : await api.post('/api/cases', { body: sent })
+    await kept.drop()
+    await router.push(`/cases/${docket.number}/triaged`)
+  })
+  if (!done && saving.refused.value?.status === 409 && number.value)
+    theirs.value = formOf(await api.get('/api/cases/{number}', { path: { number: number.value } }))
+}
+async function saveOver(): Promise<void> {
+  form.value = { ...form.value, version: theirs.value?.version }
+  theirs.value = undefined
+  await log()
+}
+function take(other: CaseForm): void {
+  form.value = other
+  theirs.value = undefined
+  saving.clear()
+}
+async function openTheirs(): Promise<void> {
+  const other = await readServer(key)
+  if (other) draft.value = other
+  await kept.keepMine()
+}
+async function startOver(): Promise<void> {
+  await kept.drop()
+  await router.replace(number.value ? { path: `/cases/${number.value}` } : { path: '/desk' })
+  await router.replace(number.value ? { path: `/cases/${number.value}/intake` } : { path: '/intake' })
+}
+</script>
+
+<template>
+  <form class="intake" @submit.prevent="log">
+    <header class="dk-head">
+      <Phone class="ic" aria-hidden="true" />
+      <h1 class="text-truncate">
+        {{ form.contactPerson || form.customer.name || (number ? 'Intake' : 'New intake') }}
+      </h1>
+      <span v-if="number" class="m">{{ number }}</span>
+      <DraftNote :state="kept.state.value" :kept-at="kept.keptAt.value" @mine="kept.keepMine" @theirs="openTheirs" />
+      <span v-if="restored" class="s text-body-secondary text-nowrap"
+        >Your draft is here again. <button type="button" class="linkish" @click="startOver">Start over</button></span
+      >
+      <span class="flex-fill" />
+      <CallClock v-if="!number" :began="began" :lost="lost" />
+      <RouterLink :to="number ? `/cases/${number}` : '/desk'" class="btn btn-quiet">Put aside</RouterLink>
+      <BButton type="submit" variant="primary" :disabled="saving.busy.value"
+        >{{ number ? 'Save the case' : 'Log the device' }} <span class="kbd">Ctrl ⏎</span></BButton
+      >
+    </header>
+    <div class="halves">
+      <section class="entry" aria-label="What is said">
+        <RefusedNote :refused="loading.refused.value" />
+        <EditedMeanwhile v-if="theirs" :mine="form" :theirs="theirs" @mine="saveOver" @theirs="take(theirs)" />
+        <RefusedNote v-else :refused="saving.refused.value" />
+        <FreeLine
+          ref="line"
+          :model-value="form.story"
+          :items="hearing.items.value"
+          @update:model-value="(v) => (form = { ...form, story: v })"
+          @take-away="hearing.takeAway"
+        />
+        <RefusedNote :refused="hearing.refused.value" />
+        <CustomerFields
+          v-model="form.customer"
+          v-model:contact="form.contactPerson"
+          :wrong="saving.refused.value?.field"
+          :editing="number"
+        />
+        <DeviceFields
+          ref="deviceRow"
+          v-model="form.devices"
+          :types="code('medium.type')?.values ?? []"
+          :wrong="saving.refused.value?.field"
+          :asked="asked === 'medium.type'"
+        />
+        <template v-for="r in rows" :key="r.code">
+          <p v-if="r.heading" class="xs text-body-secondary heading">{{ r.heading }}</p>
+          <ChoiceRow
+            ref="rowRefs"
+            :label="r.label"
+            :ask="r.fact?.ask ?? r.label"
+            :number="r.number"
+            :values="r.fact?.values ?? []"
+            :common="r.common"
+            :is-on="(v) => hasFact(form.facts, r.code, v)"
+            :asked="asked === r.code"
+            @toggle="(v) => toggle(r.code, v)"
+          />
+        </template>
+        <p class="morefacts">
+          <button type="button" class="linkish s" :aria-expanded="more" @click="more = !more">
+            {{ more ? 'Fewer facts' : 'More facts: encryption, sets, budget, trim …' }}
+          </button>
+        </p>
+        <ConsentFields v-model="form.consent" v-model:deadline="form.deadline" :wrong="saving.refused.value?.field" />
+        <WantedEditor ref="wantedEditor" v-model="form.wanted" :kinds="kinds" />
+      </section>
+      <section class="advice" aria-label="What follows" aria-live="polite">
+        <IntakeAdvice
+          v-if="ranking"
+          ref="advice"
+          :ranking="ranking"
+          :vocabulary="vocabulary"
+          :told="told"
+          :observed="form.facts.length - told"
+          :estimate="estimate"
+          @answer="answer"
+        />
+      </section>
+    </div>
+  </form>
+</template>
+
+<style scoped>
+.intake {
+  display: grid;
+  grid-template-rows: 56px 1fr;
+  height: 100%;
+}
+.halves {
+  display: grid;
+  grid-template-columns: 548px minmax(0, 1fr);
+  min-height: 0;
+}
+.entry {
+  overflow: auto;
+  padding: 10px 18px 20px 20px;
+  border-right: 1px solid var(--line);
+}
+.advice {
+  overflow: auto;
+  padding: 14px 20px 20px;
+  display: grid;
+  gap: 12px;
+  align-content: start;
+}
+.heading {
+  padding: 8px 0 2px 8px;
+}
+.morefacts {
+  padding: 8px 0;
+  border-bottom: 1px solid var(--line);
+}
+.refused,
+.warnbox {
+  margin-bottom: 8px;
+}
+@media (width <= 900px) {
+  .intake {
+    height: auto;
+    grid-template-rows: auto auto;
+  }
+  .dk-head {
+    flex-wrap: wrap;
+    padding: 8px 14px;
+    gap: 8px;
+  }
+  .halves {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .entry {
+    padding: 12px 14px;
+    border-right: 0;
+  }
+  .advice {
+    padding: 14px;
+  }
+}
+</style>

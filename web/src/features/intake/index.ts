@@ -1,0 +1,1 @@
+export { default as IntakePage } from './IntakePage.vue'

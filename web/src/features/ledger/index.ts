@@ -1,0 +1,1 @@
+export { default as LedgerPage } from './LedgerPage.vue'

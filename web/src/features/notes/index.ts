@@ -1,0 +1,1 @@
+export { default as NotesWork } from './NotesWork.vue'

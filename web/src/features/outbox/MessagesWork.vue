@@ -1,0 +1,33 @@
+<script setup lang="ts">
+import { useLive } from '@/api/live'
+import type { Docket } from '@/api/types'
+import RefusedNote from '@/ui/RefusedNote.vue'
+import MessageList from './MessageList.vue'
+
+const props = defineProps<{ docket: Docket }>()
+const outbox = useLive(
+  '/api/outbox',
+  () => ({ query: { number: props.docket.number } }),
+  (what, c) => what === 'mail' && c === props.docket.number,
+)
+</script>
+
+<template>
+  <div>
+    <div class="hd">
+      <h2>Messages</h2>
+      <span class="text-body-secondary">{{
+        docket.consent.mail
+          ? 'the customer agreed to e-mail'
+          : 'the customer did not agree to e-mail, so none is written'
+      }}</span>
+    </div>
+    <RefusedNote :refused="outbox.refused.value" />
+    <MessageList
+      v-if="outbox.data.value"
+      :messages="outbox.data.value.messages"
+      :route="outbox.data.value.route"
+      @changed="outbox.refresh"
+    />
+  </div>
+</template>

@@ -1,0 +1,2 @@
+export { default as MessagesWork } from './MessagesWork.vue'
+export { default as OutboxPage } from './OutboxPage.vue'

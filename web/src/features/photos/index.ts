@@ -1,0 +1,1 @@
+export { default as PhotosWork } from './PhotosWork.vue'

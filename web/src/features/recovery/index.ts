@@ -1,0 +1,2 @@
+export { default as RecoveryWork } from './RecoveryWork.vue'
+export { outcomeWords } from './outcome'

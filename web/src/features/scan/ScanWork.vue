@@ -1,0 +1,304 @@
+<script setup lang="ts">
+import { computed, nextTick, ref } from 'vue'
+import { useAction } from '@/api/action'
+import { api } from '@/api/client'
+import { useLive } from '@/api/live'
+import type { Docket } from '@/api/types'
+import { count, duration } from '@/ui/format/format'
+import SessionBraid from '@/ui/instruments/SessionBraid.vue'
+import RefusedNote from '@/ui/RefusedNote.vue'
+import { useKeys } from '@/ui/keys'
+import FailedStarts from './FailedStarts.vue'
+import NewSession from './NewSession.vue'
+import SessionCompare from './SessionCompare.vue'
+import SessionList from './SessionList.vue'
+import VolumeFacts from './VolumeFacts.vue'
+import VolumeStrata from './VolumeStrata.vue'
+import { whyMore } from './more'
+import { isSound, kindRows, methodWords, phaseWords, scopeWords, shareDone } from './counts'
+
+const props = defineProps<{ docket: Docket }>()
+const emit = defineEmits<{ changed: [] }>()
+
+const scans = useLive(
+  '/api/cases/{number}/scans',
+  () => ({ path: { number: props.docket.number } }),
+  (what, c) => c === props.docket.number && what === 'scan',
+)
+const form = ref<InstanceType<typeof NewSession>>()
+const openVolume = ref<number>()
+/** Asked for: once there is a session, what it found comes first. */
+const another = ref(false)
+const comparing = ref(false)
+const tabled = ref(false)
+const acting = useAction()
+const sessions = computed(() => scans.data.value ?? [])
+const ended = computed(() => sessions.value.filter((s) => s.state === 'done' || s.state === 'stopped'))
+const scopes = computed(() =>
+  Object.fromEntries(sessions.value.map((s) => [s.id, `${methodWords(s)}, ${scopeWords(s)}`])),
+)
+const latest = computed(() => sessions.value.at(-1))
+const running = computed(() => latest.value?.state === 'running' || latest.value?.state === 'waiting')
+const paused = computed(() => running.value && latest.value?.asked === 'pause')
+const reported = computed(() => [...sessions.value].reverse().find((s) => s.report))
+const report = computed(() => reported.value?.report)
+const shown = computed(() => report.value?.volumes.find((v) => v.index === openVolume.value))
+const more = computed(() => (report.value ? whyMore(report.value) : []))
+const prognoses = computed(() =>
+  Object.entries((running.value ? latest.value?.counts.prognoses : report.value?.prognoses) ?? {}),
+)
+const kinds = computed(() => kindRows(running.value ? (latest.value?.counts.kinds ?? {}) : (report.value?.kinds ?? {})))
+const origins = computed(() =>
+  Object.entries(running.value ? (latest.value?.counts.origins ?? {}) : (report.value?.origins ?? {})),
+)
+
+async function started(): Promise<void> {
+  another.value = false
+  await scans.refresh()
+  emit('changed')
+}
+async function ask(what: 'stop' | 'pause' | 'resume'): Promise<void> {
+  if (latest.value && (await acting.run(() => api.post(`/api/scans/{id}/${what}`, { path: { id: latest.value!.id } }))))
+    await scans.refresh()
+}
+async function scanAlone(index: number): Promise<void> {
+  another.value = true
+  await nextTick()
+  form.value?.scanAlone(index)
+}
+useKeys([
+  {
+    key: 'N',
+    does: 'new session',
+    run: () =>
+      void (
+        !scans.data.value ||
+        running.value ||
+        (latest.value && !another.value ? (another.value = true) : form.value?.start())
+      ),
+  },
+  { key: 'C', does: 'compare', run: () => void (ended.value.length > 1 && (comparing.value = !comparing.value)) },
+  { key: ' ', does: 'pause, go on', run: () => void (running.value && ask(paused.value ? 'resume' : 'pause')) },
+])
+</script>
+
+<template>
+  <div class="stack">
+    <RefusedNote :refused="scans.refused.value" />
+    <template v-if="latest">
+      <div class="figs">
+        <div class="fig big">
+          <b>{{ Math.floor(100 * shareDone(latest)) }} %</b><span>{{ phaseWords(latest) }}</span>
+        </div>
+        <div class="fig">
+          <b>{{ count(running ? latest.counts.findings : (latest.report?.findings ?? 0)) }}</b><span
+            >findings {{ running ? 'so far' : '' }}</span
+          >
+        </div>
+        <div class="fig">
+          <b>{{ count(latest.added) }}</b><span>new in the catalogue</span>
+        </div>
+        <div class="fig">
+          <b>{{ count(latest.shared) }}</b><span>known before</span>
+        </div>
+        <div v-if="running && !paused && latest.secondsLeft" class="fig">
+          <b>{{ duration(latest.secondsLeft) }}</b><span>left, about</span>
+        </div>
+        <div v-if="latest.report" class="fig">
+          <b>{{ duration(latest.report.seconds) }}</b><span>taken</span>
+        </div>
+        <span class="flex-fill" />
+        <template v-if="running">
+          <RouterLink v-if="latest.added" class="btn btn-quiet" :to="`/cases/${docket.number}/selection`"
+            >Open what is there</RouterLink
+          >
+          <button
+            type="button"
+            class="btn btn-quiet"
+            :disabled="acting.busy.value || latest.asked === 'stop'"
+            @click="ask(paused ? 'resume' : 'pause')"
+          >
+            {{ paused ? 'Go on' : 'Pause' }}
+          </button>
+          <button
+            type="button"
+            class="btn btn-stop"
+            :disabled="acting.busy.value || latest.asked === 'stop'"
+            @click="ask('stop')"
+          >
+            Stop
+          </button>
+        </template>
+        <RouterLink
+          v-else-if="latest.state === 'done' || latest.state === 'stopped'"
+          class="btn btn-primary"
+          :to="`/cases/${docket.number}/selection`"
+          >Open catalogue</RouterLink
+        >
+      </div>
+      <div
+        class="bar verd"
+        role="progressbar"
+        aria-label="Scan"
+        :aria-valuenow="Math.floor(100 * shareDone(latest))"
+        aria-valuemin="0"
+        aria-valuemax="100"
+      >
+        <i :style="{ width: `${100 * shareDone(latest)}%` }" />
+      </div>
+      <p v-if="running && latest.counts.folder" class="xs text-body-secondary m folder">{{ latest.counts.folder }}</p>
+      <p v-if="reported === latest && report && isSound(report)" class="sheet sound s">
+        <b>Nothing is lost here.</b> Every volume is sound and every file is listed and whole: copy them straight.
+      </p>
+      <p v-if="latest.trouble" class="refused" role="alert">
+        {{ latest.trouble }} The image is untouched; start another session.
+      </p>
+    </template>
+    <NewSession
+      v-if="!running && scans.data.value && (!latest || another)"
+      ref="form"
+      :number="docket.number"
+      :sessions="sessions"
+      :report="report"
+      @started="started"
+    />
+    <RefusedNote :refused="acting.refused.value" />
+    <section v-if="sessions.length" aria-labelledby="h-sessions">
+      <div class="hd">
+        <h2 id="h-sessions">Sessions</h2>
+        <span class="text-body-secondary">each joins the one catalogue: filled added, outlined shared</span
+        ><span class="flex-fill" /><button
+          v-if="ended.length > 1"
+          type="button"
+          class="linkish s text-nowrap"
+          :aria-expanded="comparing"
+          @click="comparing = !comparing"
+        >
+          {{ comparing ? 'Hide comparison' : 'Compare two' }} <span class="kbd">C</span></button
+        ><button type="button" class="linkish s" :aria-expanded="tabled" @click="tabled = !tabled">
+          {{ tabled ? 'Hide the list' : 'List' }}</button
+        ><button v-if="!running" type="button" class="linkish s" :aria-expanded="another" @click="another = !another">
+          {{ another ? 'Not now' : 'New session' }} <span class="kbd">N</span>
+        </button>
+      </div>
+      <SessionBraid :sessions="sessions" :words="scopes" />
+      <SessionCompare v-if="comparing && ended.length > 1" :number="docket.number" :sessions="ended" />
+      <SessionList v-if="tabled" :sessions="sessions" :idle="!running" @started="started" />
+    </section>
+    <section v-if="report" aria-labelledby="h-volumes">
+      <div class="hd">
+        <h2 id="h-volumes">Volumes</h2>
+        <span class="text-body-secondary">what lies under what; the bar is the share that is whole</span>
+      </div>
+      <VolumeStrata :report="report" :open="openVolume" @open="(index) => (openVolume = index)" />
+      <VolumeFacts
+        v-if="shown"
+        :volume="shown"
+        :report="report"
+        :busy="running || acting.busy.value"
+        @scan="scanAlone(shown.index)"
+      />
+    </section>
+    <div v-if="report || kinds.length" class="two">
+      <section :aria-label="report?.problems.length ? 'Problems' : 'What was passed over'">
+        <template v-if="report?.problems.length">
+          <div class="hd">
+            <h2>Problems</h2>
+            <span class="text-body-secondary">what was malformed, and where</span>
+          </div>
+          <ul class="s">
+            <li v-for="p in report.problems.slice(0, 20)" :key="p">{{ p }}</li>
+          </ul>
+        </template>
+        <p v-if="report && !report.problems.length" class="s text-body-secondary">
+          Nothing that was read is malformed.
+        </p>
+        <FailedStarts
+          v-if="reported && report?.rejected"
+          :key="reported.id"
+          :session="reported.id"
+          :rejected="report.rejected"
+        />
+        <div v-if="more.length" class="more s">
+          <b>Why is there more than the device holds?</b>
+          <p v-for="line in more" :key="line" class="text-body-secondary">{{ line }}</p>
+        </div>
+      </section>
+      <section aria-labelledby="h-kinds">
+        <div class="hd">
+          <h2 id="h-kinds">Kinds</h2>
+          <span class="text-body-secondary">{{
+            [...origins, ...prognoses].map(([o, n]) => `${count(n)} ${o}`).join(', ')
+          }}</span>
+        </div>
+        <table class="rows">
+          <tbody>
+            <tr v-for="k in kinds" :key="k.kind">
+              <td>{{ k.kind }}</td>
+              <td class="n">{{ count(k.count) }}</td>
+              <td class="share"><i :style="{ width: `${100 * k.share}%` }" /></td>
+            </tr>
+          </tbody>
+        </table>
+        <p v-if="!kinds.length" class="empty">
+          {{
+            running
+              ? 'Nothing yet.'
+              : 'Nothing was found. That is a result: the medium holds no file that the engine knows.'
+          }}
+        </p>
+      </section>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.stack {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 12px;
+  align-content: start;
+}
+.fig.big b {
+  font-size: 28px;
+  line-height: 30px;
+}
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 24px;
+}
+.folder {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+  margin: -8px 0 0;
+}
+.sound {
+  padding: 9px 12px;
+  border-left: 4px solid var(--verd);
+}
+.more {
+  margin-top: 12px;
+}
+.more p {
+  margin: 2px 0;
+}
+.share {
+  width: 55%;
+}
+.share i {
+  display: block;
+  height: 10px;
+  background: var(--tint);
+  border-left: 2px solid var(--ink);
+}
+@media (width <= 900px) {
+  .two {
+    grid-template-columns: 1fr;
+  }
+  .figs {
+    flex-wrap: wrap;
+  }
+}
+</style>

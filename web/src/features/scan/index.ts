@@ -1,0 +1,1 @@
+export { default as ScanWork } from './ScanWork.vue'

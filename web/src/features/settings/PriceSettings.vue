@@ -1,0 +1,123 @@
+<script setup lang="ts">
+import { BButton, BFormInput } from 'bootstrap-vue-next'
+import { ref, watch } from 'vue'
+import { useAction } from '@/api/action'
+import { api } from '@/api/client'
+import type { AllSettings } from '@/api/types'
+import { words } from '@/ui/format/format'
+import RefusedNote from '@/ui/RefusedNote.vue'
+import { useVocabulary } from '@/features/triage'
+
+const props = defineProps<{ settings: AllSettings; /** Only a manager may. */ mayChange: boolean }>()
+const emit = defineEmits<{ saved: [] }>()
+const vocabulary = useVocabulary()
+const saving = useAction()
+const done = ref(false)
+const prices = ref(structuredClone({ ...props.settings.prices }))
+watch(
+  () => props.settings,
+  (s) => (prices.value = JSON.parse(JSON.stringify(s.prices)) as AllSettings['prices']),
+)
+const label = (code: string) => vocabulary.value?.paths.find((p) => p.code === code)?.label ?? words(code)
+const order = () =>
+  [...(vocabulary.value?.paths.map((p) => p.code) ?? []), ...Object.keys(prices.value.byPath)].filter(
+    (c, i, all) => c in prices.value.byPath && all.indexOf(c) === i,
+  )
+
+async function save(): Promise<void> {
+  done.value = await saving.run(() => api.put('/api/settings/prices', { body: prices.value }))
+  if (done.value) emit('saved')
+}
+</script>
+
+<template>
+  <form aria-labelledby="h-prices" @submit.prevent="save">
+    <div class="hd">
+      <h2 id="h-prices">Price list</h2>
+      <span class="text-body-secondary">the quote band of each path</span>
+    </div>
+    <fieldset :disabled="!mayChange">
+      <table class="rows">
+        <thead>
+          <tr>
+            <th>path</th>
+            <th class="n">from</th>
+            <th class="n">to</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="code in order()" :key="code">
+            <td>{{ label(code) }}</td>
+            <td class="n">
+              <BFormInput
+                v-model.number="prices.byPath[code]!.low"
+                type="number"
+                min="0"
+                :aria-label="`${label(code)}, from`"
+              />
+            </td>
+            <td class="n">
+              <BFormInput
+                v-model.number="prices.byPath[code]!.high"
+                type="number"
+                min="0"
+                :aria-label="`${label(code)}, to`"
+              />
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <div class="more">
+        <div><label for="currency">Currency</label><BFormInput id="currency" v-model="prices.currency" /></div>
+        <div>
+          <label for="per-tb">Each TB beyond the first</label
+          ><BFormInput id="per-tb" v-model.number="prices.perTerabyte" type="number" min="0" />
+        </div>
+        <div>
+          <label for="urgent">Urgent, % more</label
+          ><BFormInput id="urgent" v-model.number="prices.urgentPercent" type="number" min="0" />
+        </div>
+        <div>
+          <label for="urgent-days">within days</label
+          ><BFormInput id="urgent-days" v-model.number="prices.urgentDays" type="number" min="0" />
+        </div>
+      </div>
+    </fieldset>
+    <RefusedNote :refused="saving.refused.value" />
+    <p v-if="mayChange" class="d-flex align-items-center gap-2 end">
+      <span class="s c-ok" role="status">{{ done ? 'Saved.' : '' }}</span><span class="flex-fill" /><BButton
+        type="submit"
+        variant="primary"
+        :disabled="saving.busy.value"
+        >Save prices</BButton
+      >
+    </p>
+  </form>
+</template>
+
+<style scoped>
+.rows .form-control {
+  width: 92px;
+  display: inline-block;
+  text-align: right;
+  min-height: 26px;
+  padding: 2px 6px;
+}
+.rows td {
+  padding: 2px 8px;
+}
+.more {
+  display: grid;
+  grid-template-columns: 0.6fr 1.4fr 1fr 0.8fr;
+  gap: 8px;
+  padding-top: 8px;
+}
+.more label {
+  font-size: 12px;
+  color: var(--ink-2);
+  white-space: nowrap;
+}
+.end {
+  padding-top: 8px;
+}
+</style>

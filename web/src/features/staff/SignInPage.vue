@@ -1,0 +1,62 @@
+<script setup lang="ts">
+import { BButton, BFormInput } from 'bootstrap-vue-next'
+import { ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { useAction } from '@/api/action'
+import BrandMark from '@/ui/BrandMark.vue'
+import RefusedNote from '@/ui/RefusedNote.vue'
+import { useSession } from './session'
+
+const session = useSession()
+const router = useRouter()
+const route = useRoute()
+const action = useAction()
+const login = ref('')
+const password = ref('')
+
+async function signIn(): Promise<void> {
+  if (await action.run(() => session.signIn(login.value, password.value))) {
+    const to = typeof route.query.to === 'string' && route.query.to.startsWith('/') ? route.query.to : '/desk'
+    await router.push(to)
+  }
+}
+</script>
+
+<template>
+  <main class="door">
+    <form class="sheet" @submit.prevent="signIn">
+      <p class="d-flex align-items-center gap-2 brand"><BrandMark /> Brantel</p>
+      <h1>{{ session.lab }}</h1>
+      <div class="fields">
+        <div>
+          <label for="login">Sign-in name</label
+          ><BFormInput id="login" v-model="login" autocomplete="username" autofocus required />
+        </div>
+        <div>
+          <label for="password">Password</label
+          ><BFormInput id="password" v-model="password" type="password" autocomplete="current-password" required />
+        </div>
+        <RefusedNote :refused="action.refused.value" />
+        <BButton type="submit" variant="primary" :disabled="action.busy.value">Sign in</BButton>
+      </div>
+    </form>
+  </main>
+</template>
+
+<style scoped>
+.door {
+  min-height: 100vh;
+  display: grid;
+  place-items: center;
+}
+form {
+  width: min(360px, 92vw);
+  padding: 24px 26px 26px;
+}
+h1 {
+  margin: 4px 0 16px;
+}
+.brand {
+  width: auto;
+}
+</style>

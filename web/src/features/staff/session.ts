@@ -1,0 +1,36 @@
+import { defineStore } from 'pinia'
+import { computed, ref } from 'vue'
+import { api } from '@/api/client'
+import { disconnect } from '@/api/live'
+import type { Session } from '@/api/types'
+import { useZone } from '@/ui/format/format'
+
+/** Who is signed in. */
+export const useSession = defineStore('session', () => {
+  const session = ref<Session>()
+
+  function take(found: Session): void {
+    session.value = found
+    useZone(found.zone)
+  }
+
+  return {
+    person: computed(() => session.value?.person),
+    lab: computed(() => session.value?.lab ?? 'Brantel'),
+    async load() {
+      if (!session.value) take(await api.get('/api/session'))
+    },
+    async signIn(login: string, password: string) {
+      take(await api.post('/api/session', { body: { login, password } }))
+    },
+    async signOut() {
+      await api.delete('/api/session')
+      disconnect()
+      session.value = undefined
+    },
+    forget() {
+      disconnect()
+      session.value = undefined
+    },
+  }
+})

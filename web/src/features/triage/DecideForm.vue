@@ -1,0 +1,143 @@
+<script setup lang="ts">
+import { Check } from 'lucide-vue-next'
+import { BButton, BFormInput } from 'bootstrap-vue-next'
+import { computed, ref, watch } from 'vue'
+import { useAction } from '@/api/action'
+import { api } from '@/api/client'
+import { offerUndo } from '@/api/undo'
+import type { Docket, Ranking, RecoveryPath, TriageHistory } from '@/api/types'
+import { dayAndTime } from '@/ui/format/format'
+import RefusedNote from '@/ui/RefusedNote.vue'
+import { useKeys } from '@/ui/keys'
+import { needOf } from './decision'
+
+const props = defineProps<{
+  docket: Docket
+  ranking: Ranking
+  /** The path that would be decided on. */
+  path: RecoveryPath
+  /** Newest first. */
+  history: TriageHistory['decisions']
+  /** A path's name. */
+  label: (code: string) => string
+}>()
+const emit = defineEmits<{ decided: [] }>()
+const chosen = defineModel<RecoveryPath | undefined>({ required: true })
+
+const reason = ref('')
+const deciding = useAction()
+const need = computed(() => needOf(props.ranking, props.path))
+const standing = computed(() => props.history.find((h) => !h.undone))
+const earlier = computed(() => props.history.filter((h) => h !== standing.value))
+watch(
+  () => props.docket.number,
+  () => (reason.value = ''),
+)
+
+async function decide(): Promise<void> {
+  if (deciding.busy.value || (need.value.kind === 'reason' && !reason.value.trim())) return
+  const path = props.path
+  if (
+    !(await deciding.run(() =>
+      api.post('/api/cases/{number}/triage/decision', {
+        path: { number: props.docket.number },
+        body: {
+          path,
+          reason: reason.value,
+          version: props.docket.version,
+        },
+      }),
+    ))
+  )
+    return
+  reason.value = ''
+  offerUndo(`${props.docket.number}: ${props.label(path).toLowerCase()} was decided.`, () =>
+    api.post('/api/cases/{number}/triage/undo', { path: { number: props.docket.number } }),
+  )
+  emit('decided')
+}
+useKeys([{ key: 'D', does: 'decide', run: () => void decide() }])
+</script>
+
+<template>
+  <form class="sheet decide" @submit.prevent="decide">
+    <div class="hd">
+      <h2>Decide</h2>
+      <span v-if="docket.path && standing" class="text-body-secondary"
+        >now: <b>{{ label(docket.path) }}</b>, {{ dayAndTime(standing.at) }} by {{ standing.who }}</span
+      >
+    </div>
+    <p v-if="docket.pathReason" class="s quote">“{{ docket.pathReason }}”</p>
+    <a
+      v-if="docket.path === 'decline'"
+      class="link s"
+      :href="`/api/cases/${docket.number}/decline.pdf`"
+      target="_blank"
+      rel="noopener"
+      >The letter to the customer (PDF)</a
+    >
+    <div class="paths" role="radiogroup" aria-label="Recovery path">
+      <button
+        v-for="p in ranking.ranking"
+        :key="p.path"
+        type="button"
+        role="radio"
+        class="opt pick"
+        :class="{ taken: p.path === path, barred: p.barred }"
+        :aria-checked="p.path === path"
+        @click="chosen = p.path"
+      >
+        <Check v-if="p.path === path" class="ic s14" aria-hidden="true" /> {{ p.label
+        }}<span v-if="p.barred" class="xs"> barred</span>
+      </button>
+    </div>
+    <p v-if="need.kind === 'reason'" class="xs c-warn">{{ need.why }}</p>
+    <div class="d-flex align-items-center gap-2">
+      <BFormInput
+        v-model="reason"
+        aria-label="Reason"
+        :placeholder="need.kind === 'reason' ? 'Reason, needed' : 'Reason, if you like'"
+      />
+      <BButton
+        type="submit"
+        variant="primary"
+        :disabled="deciding.busy.value || (need.kind === 'reason' && !reason.trim())"
+        >Decide <span class="kbd">D</span></BButton
+      >
+    </div>
+    <RefusedNote :refused="deciding.refused.value" />
+    <details v-if="earlier.length" class="xs text-body-secondary">
+      <summary>{{ earlier.length === 1 ? 'One earlier decision' : `${earlier.length} earlier decisions` }}</summary>
+      <p v-for="h in earlier" :key="h.id">
+        <b :class="{ gone: h.undone }">{{ label(h.path) }}</b>{{ h.undone ? ' (taken back)' : '' }},
+        {{ dayAndTime(h.at) }} by {{ h.who }}, {{ h.protocol }}<template v-if="h.reason">: “{{ h.reason }}”</template>
+      </p>
+    </details>
+  </form>
+</template>
+
+<style scoped>
+.decide {
+  padding: 10px 12px 12px;
+  display: grid;
+  gap: 8px;
+}
+.paths {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+.pick.taken {
+  background: var(--verd);
+  border-color: var(--verd);
+  color: var(--on-verd);
+  font-weight: 600;
+}
+.pick.barred:not(.taken) {
+  color: var(--ink-2);
+  border-style: dashed;
+}
+.gone {
+  text-decoration: line-through;
+}
+</style>
