@@ -1,7 +1,8 @@
 import { createRouter, createWebHistory } from 'vue-router'
 import { onSignedOut } from '@/api/client'
 import type { Room } from './rooms'
-import { useSession } from '@/features/staff'
+import { DeskPage } from '@/features/desk'
+import { SetUpPage, SignInPage, useSession } from '@/features/staff'
 
 declare module 'vue-router' {
   interface RouteMeta {
@@ -20,12 +21,12 @@ export const router = createRouter({
     { path: '/', redirect: '/desk' },
     {
       path: '/sign-in',
-      component: () => import('@/features/staff').then((m) => m.SignInPage),
+      component: SignInPage,
       meta: { bare: true, open: true, title: 'Sign in' },
     },
     {
       path: '/setup',
-      component: () => import('@/features/staff').then((m) => m.SetUpPage),
+      component: SetUpPage,
       meta: { bare: true, open: true, title: 'Set up' },
     },
     {
@@ -35,7 +36,7 @@ export const router = createRouter({
     },
     {
       path: '/desk',
-      component: () => import('@/features/desk').then((m) => m.DeskPage),
+      component: DeskPage,
       meta: { room: 'desk', title: 'Desk' },
     },
     {

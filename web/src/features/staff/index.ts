@@ -1,3 +1,5 @@
-export { default as SetUpPage } from './SetUpPage.vue'
-export { default as SignInPage } from './SignInPage.vue'
 export { useSession } from './session'
+
+/** Loaded when they are gone to: the frame around every page asks this feature, too. */
+export const SetUpPage = () => import('./SetUpPage.vue')
+export const SignInPage = () => import('./SignInPage.vue')

@@ -297,9 +297,9 @@ public class Bench {
         return new Image(
                 v.id(),
                 Path.of(session.image()),
-                v.size(),
-                v.readBytes(),
-                v.sha256(),
+                v.sum().size(),
+                v.sum().readBytes(),
+                v.kept().sha256(),
                 session.state().isAtWork());
     }
 

@@ -144,7 +144,7 @@ class BenchController {
                             number,
                             sessions.stream()
                                     .filter(s -> s.caseNumber().equals(number))
-                                    .map(ImagingView::state)
+                                    .map(s -> s.standing().state())
                                     .findFirst()
                                     .orElse(null));
                 })

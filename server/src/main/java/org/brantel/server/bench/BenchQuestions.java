@@ -46,16 +46,16 @@ class BenchQuestions implements Asking {
     }
 
     private static Stream<Question> of(CaseViews.Summary c, ImagingView s) {
-        return switch (s.state()) {
+        return switch (s.standing().state()) {
             case PAUSED, FAILED -> Stream.of(paused(c, s));
-            case RUNNING -> s.resting() == null ? Stream.of() : Stream.of(resting(c, s));
+            case RUNNING -> s.care().resting() == null ? Stream.of() : Stream.of(resting(c, s));
             case DONE -> Stream.of(done(c, s));
             default -> Stream.of();
         };
     }
 
     private static String share(ImagingView s) {
-        return 100 * s.readBytes() / s.size() + " %";
+        return 100 * s.sum().readBytes() / s.sum().size() + " %";
     }
 
     private static Action.Call ask(ImagingView s, String what) {
@@ -68,22 +68,22 @@ class BenchQuestions implements Asking {
 
     private static Question paused(CaseViews.Summary c, ImagingView s) {
         String so = share(s) + " is read; nothing is lost.";
-        if (s.reached() != null) {
+        if (s.care().reached() != null) {
             return Question.of(
                     c,
                     "Limit",
                     "Go on past the limit?",
-                    s.trouble() + " " + so,
+                    s.standing().trouble() + " " + so,
                     Place.IMAGING,
                     goOn(c, s),
                     Action.call("End with what is read", ask(s, "enough")),
                     LOOK);
         }
-        if (s.vanished()) {
-            String back = s.trouble() + " When it is, reading goes on by itself.";
+        if (s.care().vanished()) {
+            String back = s.standing().trouble() + " When it is, reading goes on by itself.";
             return Question.of(c, "Imaging", "Is its device back?", back, Place.IMAGING, goOn(c, s), LOOK);
         }
-        String why = s.trouble() != null ? s.trouble() : "It was paused; " + so;
+        String why = s.standing().trouble() != null ? s.standing().trouble() : "It was paused; " + so;
         return Question.of(c, "Imaging", "Go on reading?", why, Place.IMAGING, goOn(c, s), LOOK);
     }
 
@@ -92,16 +92,16 @@ class BenchQuestions implements Asking {
                 c,
                 "Rest",
                 "Let it rest?",
-                s.resting() + " " + share(s) + " is read; the device stays attached.",
+                s.care().resting() + " " + share(s) + " is read; the device stays attached.",
                 Place.IMAGING,
                 Action.call("Read on now", ask(s, "work"), c.number() + ": reading goes on.", ask(s, "rest")),
                 LOOK);
     }
 
     private static Question done(CaseViews.Summary c, ImagingView s) {
-        String read = s.failedBytes() == 0
+        String read = s.sum().failedBytes() == 0
                 ? "Every byte was read."
-                : s.failedBytes() + " bytes in " + s.failedPlaces() + " places did not read.";
+                : s.sum().failedBytes() + " bytes in " + s.sum().failedPlaces() + " places did not read.";
         return Question.of(
                 c,
                 "Imaging",

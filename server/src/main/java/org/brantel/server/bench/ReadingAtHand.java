@@ -22,20 +22,23 @@ class ReadingAtHand implements WorkAtHand {
     @Override
     public List<Piece> now() {
         return bench.unfinished().stream()
-                .filter(s -> s.state() != WorkState.FAILED)
+                .filter(s -> s.standing().state() != WorkState.FAILED)
                 .map(this::piece)
                 .toList();
     }
 
     private Piece piece(ImagingView s) {
-        long left = s.size() - s.readBytes() - s.failedBytes();
-        boolean goesOn = s.state() == WorkState.RUNNING && s.rate() > 0;
+        long left = s.sum().size() - s.sum().readBytes() - s.sum().failedBytes();
+        boolean goesOn = s.standing().state() == WorkState.RUNNING && s.course().rate() > 0;
         return new Piece(
                 s.caseNumber(),
                 "Reading",
-                s.state(),
-                (double) (s.size() - left) / s.size(),
+                s.standing().state(),
+                (double) (s.sum().size() - left) / s.sum().size(),
                 Place.IMAGING,
-                goesOn ? clock.instant().plusMillis((long) (1000 * left / s.rate())) : null);
+                goesOn
+                        ? clock.instant()
+                                .plusMillis((long) (1000 * left / s.course().rate()))
+                        : null);
     }
 }

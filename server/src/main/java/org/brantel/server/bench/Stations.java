@@ -66,7 +66,7 @@ public class Stations {
 
     private IdentityCheck compare(String number, Identity found) {
         return IdentityCheck.compare(
-                meant(cases.docket(number).devices(), found).identity(), found);
+                meant(cases.docket(number).said().devices(), found).identity(), found);
     }
 
     /**
@@ -96,7 +96,8 @@ public class Stations {
         try (Source source = media.open(attachment.medium(), attachment.expected(), attachment.writeBlock())) {
             return FirstLook.at(
                     source,
-                    meant(cases.docket(number).devices(), source.identity()).identity());
+                    meant(cases.docket(number).said().devices(), source.identity())
+                            .identity());
         }
     }
 
@@ -192,10 +193,10 @@ public class Stations {
     @Transactional(readOnly = true)
     ProfileAdvice advice(String number) {
         CaseViews.Docket docket = cases.docket(number);
-        Map<String, Set<String>> facts = docket.facts().stream()
+        Map<String, Set<String>> facts = docket.said().facts().stream()
                 .collect(Collectors.groupingBy(
                         CaseViews.Fact::code, Collectors.mapping(CaseViews.Fact::value, Collectors.toSet())));
-        return ProfileAdvice.of(docket.path(), facts);
+        return ProfileAdvice.of(docket.decision().path(), facts);
     }
 
     /**
@@ -207,7 +208,7 @@ public class Stations {
 
     /** Every medium that can be attached, the one that fits the case best first. */
     List<Standing> comparable(String number) throws IOException {
-        List<CaseViews.Device> devices = cases.docket(number).devices();
+        List<CaseViews.Device> devices = cases.docket(number).said().devices();
         List<Standing> all = new ArrayList<>();
         for (Medium m : media.all()) {
             IdentityCheck check =

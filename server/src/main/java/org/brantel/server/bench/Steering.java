@@ -71,7 +71,7 @@ class Steering {
                 .until(now.toLocalDateTime())
                 .map(end -> end.atZone(now.getZone()).toInstant());
         ImagingView view = session.view("");
-        if (view.resting() != null && !view.restAsked() && quiet.isEmpty()) {
+        if (view.care().resting() != null && !view.care().restAsked() && quiet.isEmpty()) {
             throw Refusal.conflict(
                     "It rests because the device is too warm, and reads on when it is 5 degrees cooler; raise "
                             + "its temperature limit if it is to read on now.");
@@ -81,7 +81,7 @@ class Steering {
                 session,
                 who,
                 "sent imaging back to work",
-                session.view("").resting() == null ? "" : session.view("").resting());
+                Objects.requireNonNullElse(view.care().resting(), ""));
     }
 
     /** From the next request on. */
@@ -105,7 +105,7 @@ class Steering {
         ImagingSession session = unfinished(id);
         session.limits(limits);
         session.rateLimit(bytesPerSecond(mibPerSecond));
-        StopLimits now = session.view("").limits();
+        StopLimits now = session.view("").care().limits();
         return told(
                 session,
                 who,
@@ -120,11 +120,8 @@ class Steering {
     public ImagingView enough(long id, String who) {
         ImagingSession session = unfinished(id);
         session.ask(Ask.ENOUGH);
-        return told(
-                session,
-                who,
-                "ended imaging early",
-                session.view("").readBytes() + " of " + session.view("").size() + " bytes are read");
+        ImagingView.Sum sum = session.view("").sum();
+        return told(session, who, "ended imaging early", sum.readBytes() + " of " + sum.size() + " bytes are read");
     }
 
     static void checked(String profile) {

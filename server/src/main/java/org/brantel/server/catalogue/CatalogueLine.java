@@ -323,29 +323,17 @@ class CatalogueLine {
                 .toList();
         return new CatalogueViews.Line(
                 id,
-                path,
-                name,
-                kind,
-                size,
-                words(origins),
-                prognosis,
-                score,
-                provenBytes,
-                Arrays.asList(read(reasons, String[].class)),
-                extentList(),
-                created,
-                modified,
-                sha256,
-                placeList(),
-                words(sessions).stream().map(Long::valueOf).toList(),
-                words(wanted).stream().map(Long::valueOf).toList(),
-                words(mayFit).stream().map(Long::valueOf).toList(),
-                fits,
+                new CatalogueViews.Called(path, name, into ? suggestedName : null),
+                new Verdict(prognosis, score, Arrays.asList(read(reasons, String[].class))),
+                new CatalogueViews.Stored(kind, size, provenBytes, extentList(), sha256, created, modified),
+                new CatalogueViews.Found(words(origins), placeList(), numbers(sessions), record(), versionMap()),
+                new CatalogueViews.Asked(numbers(wanted), numbers(mayFit), fits),
                 selected,
-                record(),
-                into ? suggestedName : null,
-                into ? aboutMap() : Map.of(),
-                versionMap());
+                into ? aboutMap() : Map.of());
+    }
+
+    private static List<Long> numbers(String words) {
+        return words(words).stream().map(Long::valueOf).toList();
     }
 
     /** As the engine knows it; its number is the line's. */

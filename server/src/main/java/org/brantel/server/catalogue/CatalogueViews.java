@@ -1,5 +1,6 @@
 package org.brantel.server.catalogue;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.util.List;
@@ -8,6 +9,7 @@ import org.brantel.core.content.Extent;
 import org.brantel.core.finding.Origin;
 import org.brantel.core.finding.Prognosis;
 import org.brantel.core.finding.RecordFacts;
+import org.brantel.core.finding.Verdict;
 import org.brantel.core.wanted.WantedLine;
 import org.brantel.core.wanted.WantedTally;
 
@@ -17,40 +19,60 @@ public final class CatalogueViews {
     private CatalogueViews() {}
 
     /**
-     * @param places   every path that a record gives this content
-     * @param sessions scan sessions that found it
-     * @param wanted   wanted lines that it fits, {@code mayFit} those of which nobody can say
-     * @param fits     what can be said of it and each wanted line
-     * @param record   what else its record says
-     * @param suggestedName from what its content says; absent where a record names it or the content says nothing
-     * @param about    what its content says of itself
-     * @param versions how each session found it, by its number
+     * One content of the catalogue.
+     *
+     * @param about what its content says of itself
      */
     public record Line(
             long id,
-            @Nullable String path,
-            String name,
+            @JsonUnwrapped Called called,
+            @JsonUnwrapped Verdict verdict,
+            @JsonUnwrapped Stored stored,
+            @JsonUnwrapped Found found,
+            @JsonUnwrapped Asked asked,
+            boolean selected,
+            Map<String, String> about) {}
+
+    /**
+     * What it is called.
+     *
+     * @param suggestedName from what its content says; absent where a record names it or the content says nothing
+     */
+    public record Called(
+            @Nullable String path, String name, @Nullable String suggestedName) {}
+
+    /** What it is and where it lies. */
+    public record Stored(
             String kind,
             long size,
-            List<String> origins,
-            Prognosis prognosis,
-            int score,
             long provenBytes,
-            List<String> reasons,
             List<Extent> extents,
-            @Nullable Instant created,
-            @Nullable Instant modified,
             @Nullable String sha256,
+            @Nullable Instant created,
+            @Nullable Instant modified) {}
+
+    /**
+     * Who found it.
+     *
+     * @param places   every path that a record gives this content
+     * @param sessions scan sessions that found it
+     * @param record   what else its record says
+     * @param versions how each session found it, by its number
+     */
+    public record Found(
+            List<String> origins,
             List<String> places,
             List<Long> sessions,
-            List<Long> wanted,
-            List<Long> mayFit,
-            List<LineFit> fits,
-            boolean selected,
             RecordFacts record,
-            @Nullable String suggestedName,
-            Map<String, String> about,
             Map<String, Version> versions) {}
+
+    /**
+     * Whose it may be.
+     *
+     * @param wanted wanted lines that it fits, {@code mayFit} those of which nobody can say
+     * @param fits   what can be said of it and each wanted line
+     */
+    public record Asked(List<Long> wanted, List<Long> mayFit, List<LineFit> fits) {}
 
     /**
      * How one session found a file.

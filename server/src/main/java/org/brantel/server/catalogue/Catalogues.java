@@ -95,7 +95,7 @@ public class Catalogues {
     public void wantedChanged(Cases.WantedChanged changed) {
         long caseId = cases.id(changed.caseNumber());
         List<Fitting> wanted =
-                WantedStates.fittings(cases.docket(changed.caseNumber()).wanted());
+                WantedStates.fittings(cases.docket(changed.caseNumber()).said().wanted());
         long after = 0;
         while (true) {
             List<CatalogueLine> batch =
@@ -112,7 +112,7 @@ public class Catalogues {
     CatalogueViews.Page page(String number, CatalogueFilter filter, int page, String sort) {
         long caseId = cases.id(number);
         boolean into = locks.mayLook(number, Look.PREVIEWS);
-        List<Fitting> wanted = WantedStates.fittings(cases.docket(number).wanted());
+        List<Fitting> wanted = WantedStates.fittings(cases.docket(number).said().wanted());
         var found = lines.findAll(filter.of(caseId, into), PageRequest.of(page, PAGE, order(sort)));
         return new CatalogueViews.Page(
                 found.getContent().stream().map(l -> l.view(into, wanted)).toList(),
@@ -248,8 +248,8 @@ public class Catalogues {
     public Map<Long, Fits> wantedBy(String number, List<Long> ids) {
         Map<Long, Fits> fits = new LinkedHashMap<>();
         lines.findByCaseIdAndIdIn(cases.id(number), ids).forEach(l -> {
-            CatalogueViews.Line view = l.view(false, List.of());
-            fits.put(l.id(), new Fits(view.wanted(), view.mayFit()));
+            CatalogueViews.Asked asked = l.view(false, List.of()).asked();
+            fits.put(l.id(), new Fits(asked.wanted(), asked.mayFit()));
         });
         return fits;
     }

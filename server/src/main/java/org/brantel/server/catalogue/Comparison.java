@@ -38,20 +38,20 @@ public record Comparison(
         }
 
         void take(CatalogueViews.Line line) {
-            boolean inA = line.sessions().contains(Long.valueOf(a));
-            boolean inB = line.sessions().contains(Long.valueOf(b));
+            boolean inA = line.found().sessions().contains(Long.valueOf(a));
+            boolean inB = line.found().sessions().contains(Long.valueOf(b));
             if (!inA && !inB) {
                 return;
             }
             int slot = inA && inB ? 2 : inA ? 0 : 1;
-            all[slot] = all[slot].and(line.size());
-            Side[] kind = byKind.computeIfAbsent(line.kind(), k -> new Side[] {NONE, NONE, NONE});
-            kind[slot] = kind[slot].and(line.size());
-            CatalogueViews.Version va = line.versions().get(a);
-            CatalogueViews.Version vb = line.versions().get(b);
+            all[slot] = all[slot].and(line.stored().size());
+            Side[] kind = byKind.computeIfAbsent(line.stored().kind(), k -> new Side[] {NONE, NONE, NONE});
+            kind[slot] = kind[slot].and(line.stored().size());
+            CatalogueViews.Version va = line.found().versions().get(a);
+            CatalogueViews.Version vb = line.found().versions().get(b);
             if (va != null && vb != null && va.rank() != vb.rank()) {
                 int better = va.rank() < vb.rank() ? 3 : 4;
-                all[better] = all[better].and(line.size());
+                all[better] = all[better].and(line.stored().size());
             }
         }
 

@@ -55,7 +55,9 @@ final class Merge implements Closeable {
             return new Merge(
                     this,
                     cases.id(number),
-                    cases.docket(number).wanted().stream().map(Fitting::new).toList(),
+                    cases.docket(number).said().wanted().stream()
+                            .map(Fitting::new)
+                            .toList(),
                     session,
                     imagingId);
         }

@@ -58,7 +58,7 @@ public class WantedStates {
     public List<CatalogueViews.WantedState> with(String number, Function<WantedLine, WantedTally.Delivered> delivered) {
         long caseId = cases.id(number);
         Map<Long, WantedConfirmation> confirmed = confirmed(caseId);
-        return cases.docket(number).wanted().stream()
+        return cases.docket(number).said().wanted().stream()
                 .map(line -> {
                     WantedConfirmation c = confirmed.get(line.id());
                     return CatalogueViews.WantedState.of(
@@ -173,7 +173,7 @@ public class WantedStates {
     }
 
     private WantedLine line(String number, long lineId) {
-        return cases.docket(number).wanted().stream()
+        return cases.docket(number).said().wanted().stream()
                 .filter(l -> l.id() == lineId)
                 .findFirst()
                 .orElseThrow(() ->

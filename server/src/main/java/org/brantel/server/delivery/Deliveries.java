@@ -247,11 +247,11 @@ public class Deliveries {
         Delivery delivery = deliveries.findById(id).orElseThrow();
         String number = cases.number(delivery.caseId());
         DeliveryViews.Delivery view = delivery.view(number);
-        if (view.receipt() != null) {
+        if (view.way().receipt() != null) {
             throw Refusal.conflict("The receipt of this delivery was confirmed already, by "
-                    + view.receipt().name() + ".");
+                    + view.way().receipt().name() + ".");
         }
-        if (checked > view.files() || equal > checked) {
+        if (checked > view.bag().files() || equal > checked) {
             throw Refusal.badInput(
                     "checked", "More files were checked than this delivery has; reload the page and check again.");
         }
@@ -263,7 +263,7 @@ public class Deliveries {
                 "delivery " + id + ", by " + name + ", who says that "
                         + (checked == 0
                                 ? "no file was checked in the browser"
-                                : checked + " of " + view.files() + " files were checked in the browser, " + equal
+                                : checked + " of " + view.bag().files() + " files were checked in the browser, " + equal
                                         + " of them equal"),
                 Topic.DELIVERY);
         cases.moveTo(number, Stage.CLOSED, CUSTOMER);

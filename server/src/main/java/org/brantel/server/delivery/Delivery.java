@@ -110,24 +110,17 @@ class Delivery extends WorkRecord {
     }
 
     DeliveryViews.Delivery view(String caseNumber) {
+        DeliveryViews.Receipt receipt = receiptAt == null
+                ? null
+                : new DeliveryViews.Receipt(receiptName, receiptAt, receiptChecked, receiptEqual);
         return new DeliveryViews.Delivery(
                 id(),
                 caseNumber,
                 runId,
                 DeliveryViews.State.of(state()),
                 trouble(),
-                files,
-                bytes,
-                manifestSha256,
-                fingerprint,
-                sealedAt,
                 who(),
-                linkSentAt,
-                expiresAt,
-                openedAt,
-                downloadedAt,
-                receiptAt == null
-                        ? null
-                        : new DeliveryViews.Receipt(receiptName, receiptAt, receiptChecked, receiptEqual));
+                new DeliveryViews.Bag(files, bytes, manifestSha256, fingerprint, sealedAt),
+                new DeliveryViews.Way(linkSentAt, expiresAt, openedAt, downloadedAt, receipt));
     }
 }

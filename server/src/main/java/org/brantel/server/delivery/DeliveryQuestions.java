@@ -41,7 +41,7 @@ class DeliveryQuestions implements Asking {
         if (d.state() == DeliveryViews.State.FAILED) {
             return Stream.of(Question.of(c, "Handover", "Seal the delivery again?", d.trouble(), Place.HANDOVER, LOOK));
         }
-        return d.state() == DeliveryViews.State.SEALED && d.linkSentAt() == null
+        return d.state() == DeliveryViews.State.SEALED && d.way().linkSentAt() == null
                 ? Stream.of(Question.of(
                         c,
                         "Handover",

@@ -1,5 +1,6 @@
 package org.brantel.server.delivery;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import com.fasterxml.jackson.annotation.JsonValue;
 import jakarta.annotation.Nullable;
 import java.time.Instant;
@@ -34,12 +35,20 @@ public final class DeliveryViews {
             long runId,
             State state,
             @Nullable String trouble,
-            int files,
-            long bytes,
-            String manifestSha256,
-            String fingerprint,
-            Instant sealedAt,
             String who,
+            @JsonUnwrapped Bag bag,
+            @JsonUnwrapped Way way) {}
+
+    /**
+     * What is in it.
+     *
+     * @param manifestSha256 of the manifest that the lab signed
+     * @param fingerprint    of the key that it is signed with
+     */
+    public record Bag(int files, long bytes, String manifestSha256, String fingerprint, Instant sealedAt) {}
+
+    /** How it went to the customer; absent is what has not happened. */
+    public record Way(
             @Nullable Instant linkSentAt,
             @Nullable Instant expiresAt,
             @Nullable Instant openedAt,

@@ -147,7 +147,8 @@ class SealingJob implements Labour<Delivery> {
                 new BagInfo(
                         settings.lab(),
                         number + " delivery " + delivery.id(),
-                        "Files recovered for " + cases.docket(number).customer().name(),
+                        "Files recovered for "
+                                + cases.docket(number).said().customer().name(),
                         LocalDate.now(clock.withZone(settings.zone()))),
                 account.json(),
                 LabKey.at(settings.key()));

@@ -1,5 +1,6 @@
 package org.brantel.server.intake;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -94,30 +95,52 @@ public final class CaseViews {
     /** @param version to be sent back with an edit, so that nobody overwrites another's */
     public record Docket(
             String number,
-            CustomerViews.Customer customer,
-            String contactPerson,
-            List<Device> devices,
-            String story,
-            Stage stage,
-            String owner,
-            @Nullable RecoveryPath path,
-            @Nullable String pathReason,
-            @Nullable String protocol,
-            List<Fact> facts,
-            List<WantedLine> wanted,
-            CaseForm.Consent consent,
-            @Nullable LocalDate deadline,
-            @Nullable Hold hold,
-            List<StageVisit> stages,
-            Instant stageSince,
-            @Nullable Instant due,
+            @JsonUnwrapped Told said,
+            @JsonUnwrapped Course course,
+            @JsonUnwrapped Decision decision,
             long custodyEntries,
             Instant createdAt,
             int version) {
 
+        /** What the customer told and left, and what they agreed to. */
+        public record Told(
+                CustomerViews.Customer customer,
+                String contactPerson,
+                List<Device> devices,
+                String story,
+                List<Fact> facts,
+                List<WantedLine> wanted,
+                CaseForm.Consent consent) {}
+
+        /**
+         * How far the case is.
+         *
+         * @param due      when the clock of its stage runs out; absent where there is none
+         * @param deadline the customer's
+         */
+        public record Course(
+                Stage stage,
+                List<StageVisit> stages,
+                Instant stageSince,
+                @Nullable Instant due,
+                @Nullable LocalDate deadline,
+                @Nullable Hold hold) {}
+
+        /**
+         * Which way was chosen.
+         *
+         * @param owner    who looks after the case
+         * @param protocol the version of the protocol by which it was decided
+         */
+        public record Decision(
+                String owner,
+                @Nullable RecoveryPath path,
+                @Nullable String pathReason,
+                @Nullable String protocol) {}
+
         /** The facts as they count; the lead device's type is one of its own. */
         public List<CaseForm.Fact> stated() {
-            List<CaseForm.Fact> all = new ArrayList<>(facts.stream()
+            List<CaseForm.Fact> all = new ArrayList<>(said.facts().stream()
                     .map(f -> new CaseForm.Fact(f.code(), f.value(), f.source()))
                     .toList());
             if (all.stream().noneMatch(f -> f.code().equals("medium.type"))) {
@@ -128,7 +151,7 @@ public final class CaseViews {
 
         /** The one that leads. */
         public Device device() {
-            return devices.get(0);
+            return said.devices().get(0);
         }
     }
 }

@@ -299,25 +299,24 @@ public class Cases {
         LabCase c = find(number);
         return new CaseViews.Docket(
                 c.number(),
-                customers.view(c.customerId()),
-                c.contactPerson(),
-                entries.devices(c),
-                c.story(),
-                c.stage(),
-                c.owner(),
-                c.path(),
-                c.pathReason(),
-                c.protocol(),
-                entries.facts(c),
-                entries.wanted(c),
-                c.consent(),
-                c.deadline(),
-                c.hold(),
-                stages.findByCaseIdOrderById(c.id()).stream()
-                        .map(StageRow::view)
-                        .toList(),
-                c.stageSince(),
-                clock.due(c, settings.clocks()),
+                new CaseViews.Docket.Told(
+                        customers.view(c.customerId()),
+                        c.contactPerson(),
+                        entries.devices(c),
+                        c.story(),
+                        entries.facts(c),
+                        entries.wanted(c),
+                        c.consent()),
+                new CaseViews.Docket.Course(
+                        c.stage(),
+                        stages.findByCaseIdOrderById(c.id()).stream()
+                                .map(StageRow::view)
+                                .toList(),
+                        c.stageSince(),
+                        clock.due(c, settings.clocks()),
+                        c.deadline(),
+                        c.hold()),
+                new CaseViews.Docket.Decision(c.owner(), c.path(), c.pathReason(), c.protocol()),
                 custody.count(number),
                 c.createdAt(),
                 c.version());

@@ -70,7 +70,7 @@ public class Locks {
     }
 
     private Look allowed(String number) {
-        return Look.ofConsent(cases.docket(number).consent().look());
+        return Look.ofConsent(cases.docket(number).said().consent().look());
     }
 
     @Transactional(readOnly = true)
@@ -79,17 +79,18 @@ public class Locks {
         return new LockViews.State(
                 rules(docket),
                 untouchable(docket),
-                Look.ofConsent(docket.consent().look()).name().toLowerCase(Locale.ROOT));
+                Look.ofConsent(docket.said().consent().look()).name().toLowerCase(Locale.ROOT));
     }
 
     private List<String> untouchable(CaseViews.Docket docket) {
         List<String> why = new ArrayList<>();
-        if (docket.hold() != null) {
-            why.add(docket.number() + " is on hold until " + docket.hold().until() + " ("
-                    + docket.hold().reason() + "); take it up again before its device is touched.");
+        if (docket.course().hold() != null) {
+            why.add(docket.number() + " is on hold until "
+                    + docket.course().hold().until() + " ("
+                    + docket.course().hold().reason() + "); take it up again before its device is touched.");
         }
-        if (OVER.contains(docket.stage())) {
-            why.add(docket.number() + " is " + docket.stage().word()
+        if (OVER.contains(docket.course().stage())) {
+            why.add(docket.number() + " is " + docket.course().stage().word()
                     + "; decide on another path before its device is touched.");
         }
         rules(docket).stream()

@@ -37,15 +37,19 @@ public class Letters {
         Map<String, String> words = new HashMap<>();
         words.put("lab", settings.lab());
         words.put("phone", settings.phone());
-        words.put("customer", docket.customer().name());
+        words.put("customer", docket.said().customer().name());
         words.put(
-                "contact", docket.contactPerson().isEmpty() ? docket.customer().name() : docket.contactPerson());
+                "contact",
+                docket.said().contactPerson().isEmpty()
+                        ? docket.said().customer().name()
+                        : docket.said().contactPerson());
         words.put("case", docket.number());
         words.put(
                 "device",
-                docket.devices().size() == 1
+                docket.said().devices().size() == 1
                         ? docket.device().label()
-                        : docket.device().label() + " and " + (docket.devices().size() - 1) + " more");
+                        : docket.device().label() + " and "
+                                + (docket.said().devices().size() - 1) + " more");
         words.put("path", path.toLowerCase(Locale.ROOT));
         words.put("reason", reason);
         List<String> sayings = stops.stream().map(Ranking.Stop::say).distinct().toList();

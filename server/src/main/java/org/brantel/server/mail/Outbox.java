@@ -106,8 +106,8 @@ public class Outbox {
     private void queue(
             String number, String letter, String path, String reason, List<Ranking.Stop> stops, Duration delay) {
         CaseViews.Docket docket = cases.docket(number);
-        String to = docket.customer().way(WayKind.EMAIL);
-        if (!docket.consent().mail() || to.isEmpty()) {
+        String to = docket.said().customer().way(WayKind.EMAIL);
+        if (!docket.said().consent().mail() || to.isEmpty()) {
             return;
         }
         LabSettings.Letter filled = letters.fill(letter, docket, path, reason, stops);

@@ -73,7 +73,7 @@ class PhotoController {
             throw Refusal.badInput("what", "A photo shows a label, a device or an accessory.");
         }
         CaseViews.Docket docket = cases.docket(number);
-        if (device != null && docket.devices().stream().noneMatch(d -> d.id() == device)) {
+        if (device != null && docket.said().devices().stream().noneMatch(d -> d.id() == device)) {
             throw Refusal.badInput("device", "This device does not belong to " + number + ".");
         }
         Pictures.Clean picture = Pictures.clean(body(request));

@@ -1,6 +1,7 @@
 package org.brantel.server.platform;
 
 import com.fasterxml.jackson.annotation.JsonAutoDetect;
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import com.fasterxml.jackson.annotation.PropertyAccessor;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import io.swagger.v3.core.jackson.ModelResolver;
@@ -13,6 +14,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springdoc.core.providers.ObjectMapperProvider;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -58,13 +60,25 @@ class SchemaNames {
     /** Properties of a schema that may be absent. */
     Set<String> absentable(String schema) {
         Class<?> type = named.get(schema);
-        return type == null || !type.isRecord()
+        return type == null
                 ? Set.of()
-                : Arrays.stream(type.getRecordComponents())
+                : properties(type)
                         .filter(c -> c.isAnnotationPresent(Nullable.class)
                                 || c.getAccessor().isAnnotationPresent(Nullable.class)
                                 || c.getAnnotatedType().isAnnotationPresent(org.jspecify.annotations.Nullable.class))
                         .map(RecordComponent::getName)
                         .collect(Collectors.toSet());
+    }
+
+    /** A record's parts; parts that are unwrapped are seen through. */
+    private static Stream<RecordComponent> properties(Class<?> type) {
+        return type.isRecord()
+                ? Arrays.stream(type.getRecordComponents())
+                        .flatMap(c -> isUnwrapped(c) ? properties(c.getType()) : Stream.of(c))
+                : Stream.empty();
+    }
+
+    static boolean isUnwrapped(RecordComponent component) {
+        return component.getAccessor().isAnnotationPresent(JsonUnwrapped.class);
     }
 }

@@ -1,10 +1,10 @@
 package org.brantel.server.platform;
 
-import com.github.therapi.runtimejavadoc.ClassJavadoc;
 import com.github.therapi.runtimejavadoc.Comment;
 import com.github.therapi.runtimejavadoc.CommentFormatter;
 import com.github.therapi.runtimejavadoc.RuntimeJavadoc;
 import io.swagger.v3.oas.models.media.Schema;
+import java.util.Arrays;
 import java.util.Map;
 
 /** The API's schemas say what the Javadoc of their records says. */
@@ -15,22 +15,29 @@ final class SchemaTexts {
     private SchemaTexts() {}
 
     static void describe(Schema<?> schema, Class<?> type) {
-        ClassJavadoc doc = RuntimeJavadoc.getJavadoc(type);
-        String own = text(doc.getComment());
+        String own = text(RuntimeJavadoc.getJavadoc(type).getComment());
         if (!own.isEmpty()) {
             schema.setDescription(own);
         }
-        Map<String, Schema> properties = schema.getProperties();
-        if (properties == null) {
-            return;
+        if (schema.getProperties() != null) {
+            describeParts(schema.getProperties(), type);
         }
-        doc.getRecordComponents().forEach(component -> {
+    }
+
+    /** Parts that are unwrapped are seen through: what they say of theirs, the schema says. */
+    private static void describeParts(Map<String, Schema> properties, Class<?> type) {
+        RuntimeJavadoc.getJavadoc(type).getRecordComponents().forEach(component -> {
             Schema<?> property = properties.get(component.getName());
             String words = text(component.getComment());
             if (property != null && !words.isEmpty()) {
                 property.setDescription(words);
             }
         });
+        if (type.isRecord()) {
+            Arrays.stream(type.getRecordComponents())
+                    .filter(SchemaNames::isUnwrapped)
+                    .forEach(part -> describeParts(properties, part.getType()));
+        }
     }
 
     private static String text(Comment comment) {

@@ -11,23 +11,12 @@ import org.springframework.boot.context.properties.ConfigurationProperties;
  * @param lab         the lab's name, as it stands in bags and on customers' pages
  * @param phone       what customers call
  * @param zone        the lab's time zone
- * @param demo        load the demo lab when there is no case yet
  * @param demoDevices folder of the simulated devices that ship with the product
  * @param linkDays    how long a customer's link lives
- * @param demoCases   how many cases of past years the demo lab has besides its own
  * @param smtp        the mail server that takes the lab's messages
  */
 @ConfigurationProperties("brantel")
-public record Settings(
-        Path home,
-        String lab,
-        String phone,
-        ZoneId zone,
-        boolean demo,
-        Path demoDevices,
-        int linkDays,
-        int demoCases,
-        Smtp smtp) {
+public record Settings(Path home, String lab, String phone, ZoneId zone, Path demoDevices, int linkDays, Smtp smtp) {
 
     /**
      * @param host     empty when the lab sends no mail

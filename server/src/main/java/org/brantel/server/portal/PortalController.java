@@ -121,16 +121,16 @@ class PortalController {
                 settings.lab(),
                 settings.phone(),
                 d.caseNumber(),
-                docket.contactPerson(),
-                docket.customer().name(),
+                docket.said().contactPerson(),
+                docket.said().customer().name(),
                 (docket.device().make() + " " + docket.device().model()).strip(),
                 account.wanted(),
                 lines(account),
-                d.bytes(),
-                d.fingerprint(),
-                d.sealedAt(),
-                d.expiresAt(),
-                d.receipt());
+                d.bag().bytes(),
+                d.bag().fingerprint(),
+                d.bag().sealedAt(),
+                d.way().expiresAt(),
+                d.way().receipt());
     }
 
     private static List<FileLine> lines(Account account) {
@@ -180,7 +180,7 @@ class PortalController {
             files = walk.filter(Files::isRegularFile).sorted().toList();
         }
         return attachment(bag.getFileName() + ".zip")
-                .body(sent(opened, "everything, " + opened.delivery().files() + " files", out -> {
+                .body(sent(opened, "everything, " + opened.delivery().bag().files() + " files", out -> {
                     // Recovered files are mostly packed already: storing them is as small and leaves the time to the
                     // line.
                     try (ZipOutputStream zip = new ZipOutputStream(out, StandardCharsets.UTF_8)) {

@@ -93,8 +93,10 @@ class RecoveryJob implements Labour<RecoveryRun> {
         return Step.<RecoveryRun>to(r -> r.end(stopped, run.now()))
                 .told(
                         stopped == null ? "finished recovery, read back and hashed again" : "paused recovery",
-                        "run " + run.id() + ": " + v.whole() + " whole, " + v.gapped() + " with gaps, " + v.doubtful()
-                                + " in doubt, " + v.notWritten() + " not written"
+                        "run " + run.id() + ": " + v.outcome().whole() + " whole, "
+                                + v.outcome().gapped() + " with gaps, "
+                                + v.outcome().doubtful()
+                                + " in doubt, " + v.outcome().notWritten() + " not written"
                                 + (stopped == null ? "" : "; " + stopped));
     }
 

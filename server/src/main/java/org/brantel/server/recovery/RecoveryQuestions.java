@@ -41,23 +41,24 @@ class RecoveryQuestions implements Asking, WorkAtHand {
     }
 
     private static Stream<Question> of(CaseViews.Summary c, RecoveryViews.Run r) {
-        if (r.state() == WorkState.DONE) {
+        if (r.standing().state() == WorkState.DONE) {
             return Stream.of(Question.of(
                     c,
                     "Recovery",
                     "Seal the delivery?",
-                    r.whole() + " whole, " + r.gapped() + " with gaps, " + r.doubtful() + " in doubt, " + r.notWritten()
-                            + " not written; all read back.",
+                    r.outcome().whole() + " whole, " + r.outcome().gapped() + " with gaps, "
+                            + r.outcome().doubtful() + " in doubt, "
+                            + r.outcome().notWritten() + " not written; all read back.",
                     Place.HANDOVER,
                     Action.open("Open handover", Place.HANDOVER)));
         }
-        return r.trouble() == null
+        return r.standing().trouble() == null
                 ? Stream.of()
                 : Stream.of(Question.of(
                         c,
                         "Recovery",
                         "Go on recovering?",
-                        r.trouble(),
+                        r.standing().trouble(),
                         Place.RECOVERY,
                         Action.open("Open recovery", Place.RECOVERY)));
     }
@@ -68,10 +69,14 @@ class RecoveryQuestions implements Asking, WorkAtHand {
                 .map(r -> new Piece(
                         r.caseNumber(),
                         "Recovering",
-                        r.state(),
-                        (double) r.done() / Math.max(1, r.total()),
+                        r.standing().state(),
+                        (double) r.outcome().done() / Math.max(1, r.outcome().total()),
                         Place.RECOVERY,
-                        WorkAtHand.ends(r.startedAt(), clock.instant(), r.done(), r.total())))
+                        WorkAtHand.ends(
+                                r.standing().startedAt(),
+                                clock.instant(),
+                                r.outcome().done(),
+                                r.outcome().total())))
                 .toList();
     }
 }

@@ -71,17 +71,7 @@ class RecoveryRun extends WorkRecord {
         return new RecoveryViews.Run(
                 id(),
                 caseNumber,
-                state(),
-                total,
-                done,
-                whole,
-                gapped,
-                doubtful,
-                notWritten,
-                bytes,
-                trouble(),
-                who(),
-                startedAt(),
-                endedAt());
+                standing(),
+                new RecoveryViews.Outcome(total, done, whole, gapped, doubtful, notWritten, bytes));
     }
 }

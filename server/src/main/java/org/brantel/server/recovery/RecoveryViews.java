@@ -1,36 +1,30 @@
 package org.brantel.server.recovery;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import jakarta.annotation.Nullable;
-import java.time.Instant;
 import java.util.List;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.finding.Prognosis;
-import org.brantel.server.work.WorkState;
+import org.brantel.server.work.Standing;
 
 /** What others see of recovery. */
 public final class RecoveryViews {
 
     private RecoveryViews() {}
 
-    /**
-     * @param doubtful written, but their bytes may not all be
-     *              their own
-     */
     public record Run(
             long id,
             String caseNumber,
-            WorkState state,
-            int total,
-            int done,
-            int whole,
-            int gapped,
-            int doubtful,
-            int notWritten,
-            long bytes,
-            @Nullable String trouble,
-            String who,
-            Instant startedAt,
-            @Nullable Instant endedAt) {}
+            @JsonUnwrapped Standing standing,
+            @JsonUnwrapped Outcome outcome) {}
+
+    /**
+     * What became of the files so far.
+     *
+     * @param total    files of the selection, {@code done} of them tried
+     * @param doubtful written, but their bytes may not all be their own
+     */
+    public record Outcome(int total, int done, int whole, int gapped, int doubtful, int notWritten, long bytes) {}
 
     /**
      * @param line    of the catalogue

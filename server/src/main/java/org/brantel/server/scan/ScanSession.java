@@ -176,30 +176,13 @@ class ScanSession extends WorkRecord {
             return new ScanView(
                     id(),
                     caseNumber,
-                    imagingId,
-                    state(),
-                    asked(),
-                    method,
-                    volume,
-                    search,
-                    again,
-                    hashes,
-                    early,
-                    readBytes,
-                    imageSha256,
-                    importedFrom,
-                    phase,
-                    done,
-                    total,
-                    secondsLeft,
-                    Json.read(counts, ScanView.Counts.class, "counts", "scan " + id()),
-                    report().map(ScanReport::withoutCarved).orElse(null),
-                    added,
-                    shared,
-                    trouble(),
-                    who(),
-                    startedAt(),
-                    endedAt());
+                    standing(),
+                    new ScanView.Chosen(method, volume, search, again, hashes),
+                    new ScanView.Of(imagingId, early, readBytes, imageSha256, importedFrom),
+                    new ScanView.Course(phase, done, total, secondsLeft),
+                    new ScanView.Brought(
+                            Json.read(counts, ScanView.Counts.class, "counts", "scan " + id()), added, shared),
+                    report().map(ScanReport::withoutCarved).orElse(null));
         } catch (IOException e) {
             throw new IllegalStateException(e);
         }

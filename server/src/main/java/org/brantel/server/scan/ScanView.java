@@ -1,59 +1,72 @@
 package org.brantel.server.scan;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import jakarta.annotation.Nullable;
-import java.time.Instant;
 import java.util.Map;
 import java.util.TreeMap;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.scan.ScanMethod;
 import org.brantel.core.scan.ScanReport;
-import org.brantel.server.work.Ask;
-import org.brantel.server.work.WorkState;
+import org.brantel.server.work.Standing;
 
 /**
  * A scan session as others see it.
  *
- * @param asked  stop or pause, until it is done; a session that was asked to pause rests until it is let go on
- * @param volume only this one; null for the whole medium
- * @param search whether it looks in what is free
- * @param again  whether it carves what others carved before
- * @param hashes whether it hashes each finding
- * @param early  the image was still being written when it began
- * @param readBytes of the image that had been read when it began
- * @param imageSha256  of the image then; absent while it was written
- * @param importedFrom the file of another machine that it came in
- * @param phase  records, search, content, catalogue
- * @param secondsLeft likely time to its end; absent while nothing speaks for a number
- * @param added  catalogue lines that are new with it
- * @param shared findings that were in the catalogue before
+ * @param report what it wrote down of itself; absent while it has not
  */
 public record ScanView(
         long id,
         String caseNumber,
-        long imagingId,
-        WorkState state,
-        @Nullable Ask asked,
-        @Nullable ScanMethod method,
-        @Nullable Integer volume,
-        boolean search,
-        boolean again,
-        boolean hashes,
-        boolean early,
-        long readBytes,
-        @Nullable String imageSha256,
-        @Nullable String importedFrom,
-        String phase,
-        long done,
-        long total,
-        @Nullable Double secondsLeft,
-        Counts counts,
-        @Nullable ScanReport report,
-        long added,
-        long shared,
-        @Nullable String trouble,
-        String who,
-        Instant startedAt,
-        @Nullable Instant endedAt) {
+        @JsonUnwrapped Standing standing,
+        @JsonUnwrapped Chosen chosen,
+        @JsonUnwrapped Of of,
+        @JsonUnwrapped Course course,
+        @JsonUnwrapped Brought brought,
+        @Nullable ScanReport report) {
+
+    /**
+     * What it was asked to do.
+     *
+     * @param volume only this one; null for the whole medium
+     * @param search whether it looks in what is free
+     * @param again  whether it carves what others carved before
+     * @param hashes whether it hashes each finding
+     */
+    public record Chosen(
+            @Nullable ScanMethod method, @Nullable Integer volume, boolean search, boolean again, boolean hashes) {}
+
+    /**
+     * What it reads.
+     *
+     * @param early        the image was still being written when it began
+     * @param readBytes    of the image that had been read when it began
+     * @param imageSha256  of the image then; absent while it was written
+     * @param importedFrom the file of another machine that it came in
+     */
+    public record Of(
+            long imagingId,
+            boolean early,
+            long readBytes,
+            @Nullable String imageSha256,
+            @Nullable String importedFrom) {}
+
+    /**
+     * How far it is.
+     *
+     * @param phase       records, search, content, catalogue
+     * @param done        bytes of the phase, of {@code total}
+     * @param secondsLeft likely time to its end; absent while nothing speaks for a number
+     */
+    public record Course(
+            String phase, long done, long total, @Nullable Double secondsLeft) {}
+
+    /**
+     * What it brought.
+     *
+     * @param added  catalogue lines that are new with it
+     * @param shared findings that were in the catalogue before
+     */
+    public record Brought(Counts counts, long added, long shared) {}
 
     /** Findings so far, by kind, by origin and by prognosis, and the folder that the last one lay in. */
     public record Counts(

@@ -24,10 +24,16 @@ class ScanningAtHand implements WorkAtHand {
                 .map(s -> new Piece(
                         s.caseNumber(),
                         "Scanning",
-                        s.state(),
-                        s.total() == 0 ? 0 : (double) s.done() / s.total(),
+                        s.standing().state(),
+                        s.course().total() == 0
+                                ? 0
+                                : (double) s.course().done() / s.course().total(),
                         Place.SCANNING,
-                        WorkAtHand.ends(s.startedAt(), clock.instant(), s.done(), s.total())))
+                        WorkAtHand.ends(
+                                s.standing().startedAt(),
+                                clock.instant(),
+                                s.course().done(),
+                                s.course().total())))
                 .toList();
     }
 }

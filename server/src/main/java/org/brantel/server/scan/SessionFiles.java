@@ -55,7 +55,7 @@ class SessionFiles {
             throw Refusal.conflict("Session " + id
                     + " has no results to take out: it has not ended, or its folder is gone. Scan again.");
         }
-        return new Ended(session, folder, bench.image(session.imagingId()).file());
+        return new Ended(session, folder, bench.image(session.of().imagingId()).file());
     }
 
     /** Keeps what was sent, and starts a session that unpacks it. */

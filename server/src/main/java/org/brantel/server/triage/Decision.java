@@ -96,10 +96,10 @@ class Decision {
         this.reason = reason;
         this.protocol = ranking.protocol();
         this.ranking = Json.write(ranking);
-        this.pathBefore = before.path();
-        this.reasonBefore = before.pathReason();
-        this.protocolBefore = before.protocol();
-        this.stageBefore = before.stage();
+        this.pathBefore = before.decision().path();
+        this.reasonBefore = before.decision().pathReason();
+        this.protocolBefore = before.decision().protocol();
+        this.stageBefore = before.course().stage();
         this.who = who;
         this.at = at;
     }

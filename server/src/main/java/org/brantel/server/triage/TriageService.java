@@ -109,11 +109,11 @@ public class TriageService {
                 docket.stated(),
                 path,
                 docket.device().type(),
-                readable(docket.devices().stream()
+                readable(docket.said().devices().stream()
                         .map(d -> Map.entry(d.type(), d.capacity()))
                         .toList()),
                 docket.device().attachedBy(),
-                docket.deadline());
+                docket.course().deadline());
     }
 
     /** Bytes to be read: of a set its members, not the box that holds them. */
@@ -170,8 +170,9 @@ public class TriageService {
             throw Refusal.badInput(
                     "reason", chosen.label() + " is not the first of the ranking; write down why you take it.");
         }
-        if (docket.hold() != null) {
-            throw Refusal.conflict(number + " is on hold until " + docket.hold().until() + "; take it up again first.");
+        if (docket.course().hold() != null) {
+            throw Refusal.conflict(
+                    number + " is on hold until " + docket.course().hold().until() + "; take it up again first.");
         }
         cases.decide(number, version, path, words, ranking.protocol(), who);
         decisions.save(new Decision(cases.id(number), docket, path, words, ranking, who, clock.instant()));
@@ -192,9 +193,9 @@ public class TriageService {
                 .filter(d -> !d.isUndone())
                 .findFirst()
                 .orElseThrow(() -> Refusal.conflict("No decision stands on " + number + ", so there is none to undo."));
-        if (docket.stage() != last.stageAfter()) {
+        if (docket.course().stage() != last.stageAfter()) {
             throw Refusal.conflict(number + " has gone on since (it is in "
-                    + docket.stage().word() + "), so its decision cannot be undone; decide anew instead.");
+                    + docket.course().stage().word() + "), so its decision cannot be undone; decide anew instead.");
         }
         last.undo(clock.instant());
         cases.undecide(number, last.pathBefore(), last.reasonBefore(), last.protocolBefore(), last.stageBefore());

@@ -127,4 +127,8 @@ public abstract class WorkRecord {
     protected Instant endedAt() {
         return endedAt;
     }
+
+    protected Standing standing() {
+        return new Standing(state, asked, trouble, who, startedAt, endedAt);
+    }
 }

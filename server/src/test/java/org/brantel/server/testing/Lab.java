@@ -60,7 +60,6 @@ public final class Lab {
         settings.put("spring.datasource.password", databasePassword);
         settings.put("brantel.home", home.toString());
         settings.put("brantel.demo-devices", home.resolve("devices").toString());
-        settings.put("brantel.demo", "false");
         settings.put("logging.level.root", "warn");
         return settings;
     }

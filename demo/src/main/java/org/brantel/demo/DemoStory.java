@@ -1,4 +1,4 @@
-package org.brantel.server.demo;
+package org.brantel.demo;
 
 import java.io.IOException;
 import java.time.Duration;
@@ -76,12 +76,12 @@ class DemoStory {
 
     private void deliver(String number) throws IOException {
         read(number, "sim/beekeepers-card", "healthy");
-        await(() -> bench.sessions(number).get(0).state() == WorkState.DONE);
+        await(() -> bench.sessions(number).get(0).standing().state() == WorkState.DONE);
         scans.start(number, Scans.Scope.whole(ScanMethod.BOTH), ENGINEER);
-        await(() -> scans.sessions(number).get(0).state() == WorkState.DONE);
+        await(() -> scans.sessions(number).get(0).standing().state() == WorkState.DONE);
         catalogues.selectRecoverable(number);
         recoveries.start(number, COORDINATOR);
-        await(() -> recoveries.runs(number).get(0).state() == WorkState.DONE);
+        await(() -> recoveries.runs(number).get(0).standing().state() == WorkState.DONE);
         deliveries.seal(number, COORDINATOR, false);
     }
 

@@ -1,4 +1,4 @@
-package org.brantel.server.demo;
+package org.brantel.demo;
 
 import java.sql.Connection;
 import java.sql.SQLException;

@@ -1,4 +1,4 @@
-package org.brantel.server.demo;
+package org.brantel.demo;
 
 import java.io.IOException;
 import java.io.StringReader;

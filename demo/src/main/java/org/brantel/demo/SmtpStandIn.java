@@ -1,4 +1,4 @@
-package org.brantel.server.demo;
+package org.brantel.demo;
 
 import com.icegreen.greenmail.util.GreenMail;
 import com.icegreen.greenmail.util.ServerSetup;
@@ -27,7 +27,7 @@ class SmtpStandIn implements SmartLifecycle {
 
     @Override
     public void start() {
-        if (!settings.demo() || !settings.smtp().host().isBlank()) {
+        if (!settings.smtp().host().isBlank()) {
             return;
         }
         GreenMail started = new GreenMail(new ServerSetup(0, LOOPBACK, ServerSetup.PROTOCOL_SMTP));

@@ -1,4 +1,4 @@
-package org.brantel.server.demo;
+package org.brantel.demo;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -21,8 +21,7 @@ class PastYearsTest {
         Lab lab = Lab.open();
         lab.sql().execute("create database years");
         Map<String, String> settings = lab.settings(lab.databaseUrl().replaceFirst("/brantel$", "/years"));
-        settings.put("brantel.demo", "true");
-        settings.put("brantel.demo-cases", "700");
+        settings.put("brantel.demo.cases", "700");
         settings.put("brantel.home", lab.home().resolve("years").toString());
         settings.put(
                 "brantel.demo-devices", Lab.repository().resolve("demo/devices").toString());

@@ -1,7 +1,8 @@
-package org.brantel.server.demo;
+package org.brantel.demo;
 
 import java.time.Clock;
 import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import org.brantel.core.triage.RecoveryPath;
@@ -30,7 +31,8 @@ class DemoLab {
     private static final int WAIT_DAYS = 4;
     private static final int DEMO_HEALTH_SECONDS = 2;
 
-    private final Settings settings;
+    private final DemoSettings settings;
+    private final ZoneId zone;
     private final Staff staff;
     private final Cases cases;
     private final TriageService triage;
@@ -41,7 +43,8 @@ class DemoLab {
     private final Clock clock;
 
     DemoLab(
-            Settings settings,
+            DemoSettings settings,
+            Settings lab,
             Staff staff,
             Cases cases,
             TriageService triage,
@@ -51,6 +54,7 @@ class DemoLab {
             LabSettings rules,
             Clock clock) {
         this.settings = settings;
+        this.zone = lab.zone();
         this.staff = staff;
         this.cases = cases;
         this.triage = triage;
@@ -64,7 +68,7 @@ class DemoLab {
     @EventListener(ApplicationReadyEvent.class)
     @Order(0)
     void load() {
-        if (!settings.demo() || !staff.isEmpty()) {
+        if (!staff.isEmpty()) {
             return;
         }
         staff.add("una", "Una Farrow", Role.COORDINATOR, PASSWORD);
@@ -74,8 +78,8 @@ class DemoLab {
         rules.set(
                 new LabSettings.BenchRules(0, "00:00", "00:00", DEMO_HEALTH_SECONDS, List.of(), false, null),
                 "Petra Lunn");
-        if (settings.demoCases() > 0) {
-            years.fill(settings.demoCases());
+        if (settings.cases() > 0) {
+            years.fill(settings.cases());
         }
         String hives = beekeepers();
         String weather = weatherPost();
@@ -333,7 +337,7 @@ class DemoLab {
         cases.hold(
                 number,
                 "Neil looks for the backup in the harbour office.",
-                LocalDate.now(clock.withZone(settings.zone())).plusDays(WAIT_DAYS),
+                LocalDate.now(clock.withZone(zone)).plusDays(WAIT_DAYS),
                 COORDINATOR);
     }
 
