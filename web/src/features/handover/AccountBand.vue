@@ -1,12 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { RecoveredFile } from '@/api/types'
+import type { RecoveredFile, RecoveryAccount } from '@/api/types'
 import { count, size } from '@/ui/format/format'
-import { accountOf, bandOf } from './account'
+import { bandOf } from './account'
 
-const props = defineProps<{ files: RecoveredFile[] }>()
-const sum = computed(() => accountOf(props.files))
-const band = computed(() => bandOf(sum.value))
+const props = defineProps<{ /** Of the run that was sealed. */ account: RecoveryAccount }>()
+const band = computed(() => bandOf(props.account))
 const NAMES = { whole: 'whole', gapped: 'with gaps', doubtful: 'doubtful', missing: 'not delivered' } as const
 const missed = (f: RecoveredFile) => f.gaps.reduce((n, g) => n + g.length, 0)
 </script>
@@ -25,30 +24,30 @@ const missed = (f: RecoveredFile) => f.gaps.reduce((n, g) => n + g.length, 0)
         ></span
       >
     </div>
-    <div v-if="sum.gapped.length + sum.doubtful.length + sum.missing.length" class="two">
-      <div v-if="sum.gapped.length + sum.doubtful.length">
+    <div v-if="account.gapped.files + account.doubtful.files + account.missing.files" class="two">
+      <div v-if="account.gapped.files + account.doubtful.files">
         <p class="xs text-body-secondary">with gaps or in doubt, every missing range listed in the account</p>
         <table class="rows">
           <tbody>
-            <tr v-for="f in sum.gapped.slice(0, 8)" :key="f.line">
+            <tr v-for="f in account.gapped.first" :key="f.line">
               <td>{{ f.name }}</td>
               <td class="n">
                 {{ f.gaps.length === 1 ? '1 gap' : `${f.gaps.length} gaps` }}, {{ size(missed(f)) }} of
                 {{ size(f.size) }}
               </td>
             </tr>
-            <tr v-for="f in sum.doubtful.slice(0, 8)" :key="f.line">
+            <tr v-for="f in account.doubtful.first" :key="f.line">
               <td>{{ f.name }}</td>
               <td class="n">doubtful</td>
             </tr>
           </tbody>
         </table>
       </div>
-      <div v-if="sum.missing.length">
+      <div v-if="account.missing.files">
         <p class="xs text-body-secondary">not delivered, and why</p>
         <table class="rows">
           <tbody>
-            <tr v-for="f in sum.missing.slice(0, 8)" :key="f.line">
+            <tr v-for="f in account.missing.first" :key="f.line">
               <td>{{ f.name }}</td>
               <td class="s text-body-secondary">{{ f.why }}</td>
             </tr>

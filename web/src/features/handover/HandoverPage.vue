@@ -1,16 +1,19 @@
 <script setup lang="ts">
+import { ref } from 'vue'
 import { useLive } from '@/api/live'
 import { useCustomers } from '@/features/cases'
 import { bytes, count, dayAndTime, size } from '@/ui/format/format'
+import PageSteps from '@/ui/PageSteps.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { deliveryWords } from './words'
 
+const page = ref(0)
 const deliveries = useLive(
   '/api/deliveries',
-  () => ({}),
+  () => ({ query: { page: page.value } }),
   (what) => what === 'delivery',
 )
-const customer = useCustomers(() => (deliveries.data.value ?? []).map((d) => d.caseNumber))
+const customer = useCustomers(() => (deliveries.data.value?.items ?? []).map((d) => d.caseNumber))
 </script>
 
 <template>
@@ -20,7 +23,7 @@ const customer = useCustomers(() => (deliveries.data.value ?? []).map((d) => d.c
       <p class="text-body-secondary">deliveries and receipts</p>
     </div>
     <RefusedNote :refused="deliveries.refused.value" />
-    <table v-if="deliveries.data.value?.length" class="rows">
+    <table v-if="deliveries.data.value?.items.length" class="rows">
       <thead>
         <tr>
           <th>delivery</th>
@@ -33,7 +36,7 @@ const customer = useCustomers(() => (deliveries.data.value ?? []).map((d) => d.c
         </tr>
       </thead>
       <tbody>
-        <tr v-for="d in deliveries.data.value" :key="d.id">
+        <tr v-for="d in deliveries.data.value.items" :key="d.id">
           <td class="m">{{ d.id }}</td>
           <td>
             <RouterLink class="m link" :to="`/cases/${d.caseNumber}/handover`">{{ d.caseNumber }}</RouterLink>
@@ -49,5 +52,11 @@ const customer = useCustomers(() => (deliveries.data.value ?? []).map((d) => d.c
     <p v-else-if="deliveries.data.value" class="empty">
       Nothing has been sealed yet. A delivery is sealed from a finished recovery run.
     </p>
+    <PageSteps
+      v-if="deliveries.data.value"
+      :of="deliveries.data.value"
+      label="Pages of deliveries"
+      @go="page = $event"
+    />
   </div>
 </template>

@@ -1,15 +1,16 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next'
-import { computed, shallowRef, useTemplateRef, watch } from 'vue'
+import { computed, useTemplateRef } from 'vue'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import { useLive } from '@/api/live'
-import type { Docket, RecoveredFile } from '@/api/types'
+import type { Docket } from '@/api/types'
 import { bytes, count, dayAndTime, grouped, size } from '@/ui/format/format'
 import HashSeam from '@/ui/instruments/HashSeam.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { useKeys } from '@/ui/keys'
 import AccountBand from './AccountBand.vue'
+import { filesOf } from './account'
 import CustomerLink from './CustomerLink.vue'
 
 const props = defineProps<{ docket: Docket }>()
@@ -20,20 +21,16 @@ const deliveries = useLive(
   () => ({ path: { number: props.docket.number } }),
   (what, c) => c === props.docket.number && what === 'delivery',
 )
-const files = shallowRef<RecoveredFile[]>([])
 const sealing = useAction()
-const fetching = useAction()
 const delivery = computed(() => deliveries.data.value?.[0])
 const link = useTemplateRef<InstanceType<typeof CustomerLink>>('link')
 
-watch(
-  () => delivery.value?.runId,
-  (run) => {
-    if (run)
-      void fetching.run(async () => (files.value = await api.get('/api/recovery/{id}/files', { path: { id: run } })))
-  },
-  { immediate: true },
+const account = useLive(
+  '/api/recovery/{id}/account',
+  () => (delivery.value ? { path: { id: delivery.value.runId } } : undefined),
+  (what, c) => c === props.docket.number && what === 'recovery',
 )
+const selected = computed(() => (account.data.value ? filesOf(account.data.value) : 0))
 
 async function seal(): Promise<void> {
   if (await sealing.run(() => api.post('/api/cases/{number}/deliveries', { path: { number: props.docket.number } }))) {
@@ -46,7 +43,7 @@ useKeys([{ key: 'L', does: 'link', run: () => void link.value?.make() }])
 
 <template>
   <div class="stack">
-    <RefusedNote :refused="deliveries.refused.value ?? sealing.refused.value ?? fetching.refused.value" />
+    <RefusedNote :refused="deliveries.refused.value ?? sealing.refused.value ?? account.refused.value" />
     <template v-if="delivery">
       <div class="hd">
         <h2 class="big">Delivery {{ delivery.id }}</h2>
@@ -66,10 +63,10 @@ useKeys([{ key: 'L', does: 'link', run: () => void link.value?.make() }])
           <div class="hd">
             <h2 id="h-says">What the manifest says</h2>
             <span class="text-body-secondary"
-              >all {{ count(files.length) }} findings that were selected, none left out of the account</span
+              >all {{ count(selected) }} findings that were selected, none left out of the account</span
             >
           </div>
-          <AccountBand v-if="files.length" :files="files" />
+          <AccountBand v-if="account.data.value" :account="account.data.value" />
         </section>
         <div v-if="delivery.state === 'sealed'" class="three">
           <section aria-labelledby="h-bag">

@@ -1,20 +1,26 @@
 import { describe, expect, it } from 'vitest'
-import type { RecoveredFile } from '@/api/types'
-import { accountOf, bandOf } from './account'
+import type { RecoveryAccount } from '@/api/types'
+import { bandOf, filesOf } from './account'
 
-const file = (outcome: string, prognosis = 'whole') => ({ outcome, prognosis, name: 'x' }) as RecoveredFile
+const account = (whole: number, gapped = 0, doubtful = 0, missing = 0): RecoveryAccount => ({
+  whole,
+  gapped: { files: gapped, first: [] },
+  doubtful: { files: doubtful, first: [] },
+  missing: { files: missing, first: [] },
+})
 
 describe('the account', () => {
   it('leaves no selected finding out', () => {
-    const files = [file('whole'), file('whole', 'doubtful'), file('gapped'), file('not-written', 'overwritten')]
-    const sum = accountOf(files)
-    expect(sum.whole.length + sum.gapped.length + sum.doubtful.length + sum.missing.length).toBe(files.length)
-    expect(sum.missing).toHaveLength(1)
+    expect(filesOf(account(1, 2, 3, 4))).toBe(10)
+    expect(bandOf(account(1, 2, 3, 4)).map((b) => b.count)).toEqual([1, 2, 3, 4])
   })
   it('shows one lost file among thousands', () => {
-    const band = bandOf(accountOf([...Array<RecoveredFile>(5000).fill(file('whole')), file('not-written')]))
+    const band = bandOf(account(5000, 0, 0, 1))
     expect(band.map((b) => b.part)).toEqual(['whole', 'missing'])
     expect(band[1]!.width).toBeGreaterThan(0.05)
     expect(band.reduce((n, b) => n + b.width, 0)).toBeCloseTo(1)
+  })
+  it('of nothing is no band', () => {
+    expect(bandOf(account(0))).toEqual([])
   })
 })

@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { useLive } from '@/api/live'
 import { CustodyRecord } from '@/features/custody'
 import { useCustomers } from '@/features/cases'
+import PageSteps from '@/ui/PageSteps.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { useSession } from '@/features/staff'
 import AddPerson from './AddPerson.vue'
@@ -11,9 +12,10 @@ import OwnPassword from './OwnPassword.vue'
 import { workload } from './workload'
 
 const session = useSession()
+const page = ref(0)
 const ledger = useLive(
   '/api/ledger',
-  () => ({}),
+  () => ({ query: { page: page.value } }),
   (what) => what === 'custody',
 )
 const open = useLive(
@@ -26,8 +28,9 @@ const people = useLive(
   () => ({}),
   (what) => what === 'staff',
 )
+const tapes = computed(() => ledger.data.value?.items ?? [])
 const picked = ref<string>()
-const chosen = computed(() => picked.value ?? ledger.data.value?.[0]?.caseNumber)
+const chosen = computed(() => picked.value ?? tapes.value[0]?.caseNumber)
 const tape = useLive(
   '/api/cases/{number}/custody',
   () => (chosen.value ? { path: { number: chosen.value } } : undefined),
@@ -35,9 +38,15 @@ const tape = useLive(
 )
 const shown = computed(() => (tape.data.value?.entries[0]?.caseNumber === chosen.value ? tape.data.value : undefined))
 const load = computed(() => workload(people.data.value ?? [], open.data.value ?? {}))
-const customer = useCustomers(() => (ledger.data.value ?? []).map((l) => l.caseNumber))
+const customer = useCustomers(() => tapes.value.map((l) => l.caseNumber))
 
 watch(chosen, () => void tape.refresh())
+
+/** Another page begins with its own first tape. */
+function turn(to: number): void {
+  page.value = to
+  picked.value = undefined
+}
 </script>
 
 <template>
@@ -45,7 +54,7 @@ watch(chosen, () => void tape.refresh())
     <nav class="side" aria-label="Tapes">
       <div class="hd"><h2>Tapes</h2></div>
       <button
-        v-for="l in ledger.data.value"
+        v-for="l in tapes"
         :key="l.caseNumber"
         type="button"
         class="tape1"
@@ -60,12 +69,13 @@ watch(chosen, () => void tape.refresh())
         >
         <span class="xs text-body-secondary who1 text-truncate">{{ customer(l.caseNumber) }}</span>
       </button>
-      <p v-if="ledger.data.value && !ledger.data.value.length" class="s text-body-secondary">No case yet.</p>
+      <PageSteps v-if="ledger.data.value" :of="ledger.data.value" label="Pages of tapes" @go="turn" />
+      <p v-if="ledger.data.value && !tapes.length" class="s text-body-secondary">No case yet.</p>
     </nav>
     <section class="mid" aria-label="Custody record">
       <RefusedNote :refused="ledger.refused.value ?? tape.refused.value" />
       <CustodyRecord v-if="shown" :key="chosen" :tape="shown" @check="tape.refresh" />
-      <p v-else-if="ledger.data.value && !ledger.data.value.length" class="empty">
+      <p v-else-if="ledger.data.value && !tapes.length" class="empty">
         The ledger is empty. Its first line is written when the first case is logged.
       </p>
     </section>

@@ -1,13 +1,16 @@
 <script setup lang="ts">
+import { ref } from 'vue'
 import { useLive } from '@/api/live'
 import type { Docket } from '@/api/types'
+import PageSteps from '@/ui/PageSteps.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import MessageList from './MessageList.vue'
 
 const props = defineProps<{ docket: Docket }>()
+const page = ref(0)
 const outbox = useLive(
   '/api/outbox',
-  () => ({ query: { number: props.docket.number } }),
+  () => ({ query: { number: props.docket.number, page: page.value } }),
   (what, c) => what === 'mail' && c === props.docket.number,
 )
 </script>
@@ -25,9 +28,15 @@ const outbox = useLive(
     <RefusedNote :refused="outbox.refused.value" />
     <MessageList
       v-if="outbox.data.value"
-      :messages="outbox.data.value.messages"
+      :messages="outbox.data.value.messages.items"
       :route="outbox.data.value.route"
       @changed="outbox.refresh"
+    />
+    <PageSteps
+      v-if="outbox.data.value"
+      :of="outbox.data.value.messages"
+      label="Pages of messages"
+      @go="page = $event"
     />
   </div>
 </template>

@@ -1,11 +1,14 @@
 <script setup lang="ts">
+import { ref } from 'vue'
 import { useLive } from '@/api/live'
+import PageSteps from '@/ui/PageSteps.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import MessageList from './MessageList.vue'
 
+const page = ref(0)
 const outbox = useLive(
   '/api/outbox',
-  () => ({}),
+  () => ({ query: { page: page.value } }),
   (what) => what === 'mail',
 )
 </script>
@@ -22,9 +25,15 @@ const outbox = useLive(
     <RefusedNote :refused="outbox.refused.value" />
     <MessageList
       v-if="outbox.data.value"
-      :messages="outbox.data.value.messages"
+      :messages="outbox.data.value.messages.items"
       :route="outbox.data.value.route"
       @changed="outbox.refresh"
+    />
+    <PageSteps
+      v-if="outbox.data.value"
+      :of="outbox.data.value.messages"
+      label="Pages of messages"
+      @go="page = $event"
     />
   </div>
 </template>

@@ -1,42 +1,43 @@
 <script setup lang="ts">
 import { Pause, Play } from 'lucide-vue-next'
 import { BButton } from 'bootstrap-vue-next'
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import { useLive } from '@/api/live'
-import type { Docket, RecoveredFile } from '@/api/types'
+import type { Docket } from '@/api/types'
 import { bytes, count, dayAndTime, shortHash, size } from '@/ui/format/format'
 import FillGauge from '@/ui/instruments/FillGauge.vue'
 import HashLadder from '@/ui/instruments/HashLadder.vue'
+import PageSteps from '@/ui/PageSteps.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { useKeys } from '@/ui/keys'
-import { outcomeWords, runWords, worstFirst } from './outcome'
+import { outcomeWords, runWords } from './outcome'
 
 const props = defineProps<{ docket: Docket }>()
 const emit = defineEmits<{ changed: [] }>()
 
-const SHOWN = 200
 const router = useRouter()
 const runs = useLive(
   '/api/cases/{number}/recovery',
   () => ({ path: { number: props.docket.number } }),
   (what, c) => c === props.docket.number && what === 'recovery',
 )
-const files = shallowRef<RecoveredFile[]>([])
-const all = ref(false)
 const acting = useAction()
 const run = computed(() => runs.data.value?.[0])
 const running = computed(() => run.value?.state === 'running' || run.value?.state === 'waiting')
-const shown = computed(() => (all.value ? worstFirst(files.value) : worstFirst(files.value).slice(0, SHOWN)))
+const page = ref(0)
+const files = useLive(
+  '/api/recovery/{id}/files',
+  () => (run.value ? { path: { id: run.value.id }, query: { page: page.value } } : undefined),
+  (what, c) => c === props.docket.number && what === 'recovery',
+)
+const shown = computed(() => files.data.value?.items ?? [])
 
 watch(
-  () => [run.value?.id, run.value?.done, run.value?.state] as const,
-  async ([id]) => {
-    if (id) await acting.run(async () => (files.value = await api.get('/api/recovery/{id}/files', { path: { id } })))
-  },
-  { immediate: true },
+  () => run.value?.id,
+  () => (page.value = 0),
 )
 
 async function toggle(): Promise<void> {
@@ -63,7 +64,7 @@ useKeys([
 
 <template>
   <div class="stack">
-    <RefusedNote :refused="runs.refused.value" />
+    <RefusedNote :refused="runs.refused.value ?? files.refused.value" />
     <template v-if="run">
       <div class="figs">
         <div class="fig big">
@@ -145,9 +146,7 @@ useKeys([
           </tbody>
         </table>
         <p v-else class="empty">Nothing is written yet.</p>
-        <p v-if="!all && files.length > SHOWN" class="s">
-          <button type="button" class="linkish" @click="all = true">Show all {{ count(files.length) }}</button>
-        </p>
+        <PageSteps v-if="files.data.value" :of="files.data.value" label="Pages of files" @go="page = $event" />
       </section>
     </template>
     <p v-else-if="runs.data.value" class="empty">

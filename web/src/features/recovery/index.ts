@@ -1,2 +1,1 @@
 export { default as RecoveryWork } from './RecoveryWork.vue'
-export { outcomeWords } from './outcome'

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { RecoveredFile, RecoveryRun } from '@/api/types'
-import { outcomeWords, runWords, worstFirst } from './outcome'
+import { outcomeWords, runWords } from './outcome'
 
 const file = (path: string, outcome: string, prognosis = 'whole') =>
   ({ path, name: path, outcome, prognosis }) as RecoveredFile
@@ -9,16 +9,6 @@ describe('recovered files', () => {
   it('stay doubtful however well they were written', () => {
     expect(outcomeWords(file('a', 'whole', 'doubtful'))).toBe('doubtful')
     expect(outcomeWords(file('a', 'gapped', 'doubtful'))).toBe('with gaps')
-  })
-  it('come worst first, then by name', () => {
-    const files = [
-      file('b', 'whole'),
-      file('a', 'whole'),
-      file('d', 'gapped'),
-      file('c', 'not-written'),
-      file('e', 'whole', 'doubtful'),
-    ]
-    expect(worstFirst(files).map((f) => f.path)).toEqual(['c', 'd', 'e', 'a', 'b'])
   })
 })
 

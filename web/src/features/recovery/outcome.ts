@@ -7,15 +7,6 @@ export function outcomeWords(file: RecoveredFile): string {
   return file.prognosis === 'doubtful' ? 'doubtful' : 'whole'
 }
 
-const RANK: Record<string, number> = { 'not written': 0, 'with gaps': 1, doubtful: 2, whole: 3 }
-
-export function worstFirst(files: readonly RecoveredFile[]): RecoveredFile[] {
-  return [...files].sort(
-    (a, b) =>
-      (RANK[outcomeWords(a)] ?? 0) - (RANK[outcomeWords(b)] ?? 0) || (a.path ?? a.name).localeCompare(b.path ?? b.name),
-  )
-}
-
 export function runWords(run: RecoveryRun): string {
   switch (run.state) {
     case 'waiting':

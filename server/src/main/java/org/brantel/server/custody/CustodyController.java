@@ -1,8 +1,10 @@
 package org.brantel.server.custody;
 
-import java.util.List;
+import jakarta.validation.constraints.Min;
+import org.brantel.server.platform.Paged;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
@@ -15,8 +17,8 @@ class CustodyController {
     }
 
     @GetMapping("/api/ledger")
-    List<CustodyService.Summary> ledger() {
-        return custody.ledger();
+    Paged<CustodyService.Summary> ledger(@RequestParam(defaultValue = "0") @Min(0) int page) {
+        return custody.ledger(page);
     }
 
     @GetMapping("/api/cases/{number}/custody")

@@ -2,12 +2,16 @@ package org.brantel.server.custody;
 
 import jakarta.persistence.LockModeType;
 import java.util.Optional;
+import org.springframework.data.domain.Page;
+import org.springframework.data.domain.Pageable;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Lock;
 import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 
 interface CustodyHeads extends JpaRepository<CustodyHead, String> {
+
+    Page<CustodyHead> findByOrderByCaseNumberDesc(Pageable page);
 
     /** Makes sure that there is a head to lock. */
     @Modifying

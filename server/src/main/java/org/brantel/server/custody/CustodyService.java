@@ -8,9 +8,9 @@ import org.brantel.core.custody.CustodyChain;
 import org.brantel.core.custody.CustodyEntry;
 import org.brantel.server.platform.Happened;
 import org.brantel.server.platform.Happenings;
+import org.brantel.server.platform.Paged;
 import org.brantel.server.platform.Topic;
-import org.springframework.data.domain.PageRequest;
-import org.springframework.data.domain.Sort;
+import org.springframework.data.domain.Page;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Isolation;
 import org.springframework.transaction.annotation.Propagation;
@@ -25,8 +25,6 @@ public class CustodyService implements Happenings.Recorder {
 
     /** One case's record in short. */
     record Summary(String caseNumber, long entries, boolean torn) {}
-
-    private static final int LEDGER = 200;
 
     private final CustodyRecords records;
     private final CustodyHeads heads;
@@ -76,23 +74,20 @@ public class CustodyService implements Happenings.Recorder {
 
     /** The newest records and whether each holds. */
     @Transactional(readOnly = true, propagation = Propagation.REQUIRES_NEW, isolation = Isolation.REPEATABLE_READ)
-    List<Summary> ledger() {
-        List<CustodyHead> newest = heads.findAll(PageRequest.of(0, LEDGER, Sort.by(Sort.Direction.DESC, "caseNumber")))
-                .getContent();
+    Paged<Summary> ledger(int page) {
+        Page<CustodyHead> heads = this.heads.findByOrderByCaseNumberDesc(Paged.at(page));
         Map<String, List<CustodyEntry>> entries = records
                 .findByCaseNumberInOrderByCaseNumberAscNumberAsc(
-                        newest.stream().map(CustodyHead::caseNumber).toList())
+                        heads.stream().map(CustodyHead::caseNumber).toList())
                 .stream()
                 .map(CustodyRecord::entry)
                 .collect(Collectors.groupingBy(CustodyEntry::caseNumber));
-        return newest.stream()
-                .map(h -> {
-                    List<CustodyEntry> own = entries.getOrDefault(h.caseNumber(), List.of());
-                    boolean torn = !CustodyChain.check(own, h.lastNumber(), h.lastHash())
-                            .isEmpty();
-                    return new Summary(h.caseNumber(), h.lastNumber(), torn);
-                })
-                .toList();
+        return Paged.of(heads, h -> {
+            List<CustodyEntry> own = entries.getOrDefault(h.caseNumber(), List.of());
+            boolean torn =
+                    !CustodyChain.check(own, h.lastNumber(), h.lastHash()).isEmpty();
+            return new Summary(h.caseNumber(), h.lastNumber(), torn);
+        });
     }
 
     @Transactional(readOnly = true)

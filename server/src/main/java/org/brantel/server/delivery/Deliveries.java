@@ -1,32 +1,21 @@
 package org.brantel.server.delivery;
 
 import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.Path;
-import java.security.SecureRandom;
 import java.time.Clock;
-import java.time.Duration;
-import java.time.Instant;
-import java.time.format.DateTimeFormatter;
-import java.util.Base64;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.brantel.core.custody.CustodyChain;
-import org.brantel.core.hash.Hashes;
 import org.brantel.server.custody.CustodyService;
 import org.brantel.server.intake.Cases;
-import org.brantel.server.intake.Stage;
 import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Jobs;
+import org.brantel.server.platform.Paged;
 import org.brantel.server.platform.Refusal;
-import org.brantel.server.platform.Settings;
 import org.brantel.server.platform.Topic;
 import org.brantel.server.recovery.Recoveries;
-import org.brantel.server.staff.Throttle;
 import org.brantel.server.work.WorkState;
-import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.data.domain.Page;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -37,14 +26,6 @@ public class Deliveries {
     /** A delivery of a case was sealed. */
     public record Sealed(String caseNumber) {}
 
-    /** What the customer's page works on. */
-    public record Opened(DeliveryViews.Delivery delivery, Path bag) {}
-
-    private static final String CUSTOMER = "the customer";
-    private static final SecureRandom RANDOM = new SecureRandom();
-
-    private static final DateTimeFormatter UNTIL = DateTimeFormatter.ofPattern("d MMM yyyy, HH:mm", Locale.ROOT);
-
     private final DeliveryRecords deliveries;
     private final Recoveries recoveries;
     private final Cases cases;
@@ -52,9 +33,6 @@ public class Deliveries {
     private final Happenings happenings;
     private final Jobs jobs;
     private final OneTimeTask<Long> sealingTask;
-    private final PasswordEncoder passcodes;
-    private final Throttle throttle;
-    private final Settings settings;
     private final Clock clock;
 
     Deliveries(
@@ -65,9 +43,6 @@ public class Deliveries {
             Happenings happenings,
             Jobs jobs,
             OneTimeTask<Long> sealingTask,
-            PasswordEncoder passcodes,
-            Throttle throttle,
-            Settings settings,
             Clock clock) {
         this.deliveries = deliveries;
         this.recoveries = recoveries;
@@ -76,9 +51,6 @@ public class Deliveries {
         this.happenings = happenings;
         this.jobs = jobs;
         this.sealingTask = sealingTask;
-        this.passcodes = passcodes;
-        this.throttle = throttle;
-        this.settings = settings;
         this.clock = clock;
     }
 
@@ -111,35 +83,6 @@ public class Deliveries {
         return delivery.view(number);
     }
 
-    /** A new link; an older one stops working. */
-    @Transactional
-    DeliveryViews.Link link(long id, String who) {
-        Delivery delivery =
-                deliveries.findById(id).orElseThrow(() -> Refusal.missing("There is no delivery " + id + "."));
-        if (delivery.state() != WorkState.DONE) {
-            throw Refusal.conflict("This delivery is not sealed yet, so there is no link to it.");
-        }
-        String number = cases.number(delivery.caseId());
-        byte[] random = new byte[24];
-        RANDOM.nextBytes(random);
-        String token = Base64.getUrlEncoder().withoutPadding().encodeToString(random);
-        String passcode = "%04d-%04d".formatted(RANDOM.nextInt(10_000), RANDOM.nextInt(10_000));
-        Instant expires = clock.instant().plus(Duration.ofDays(settings.linkDays()));
-        delivery.link(hash(token), passcodes.encode(passcode), expires, clock.instant());
-        happenings.tell(
-                number,
-                who,
-                "made a link for the customer",
-                "delivery " + id + ", until " + UNTIL.format(expires.atZone(settings.zone())),
-                Topic.DELIVERY);
-        return new DeliveryViews.Link("/d/" + token, passcode, expires);
-    }
-
-    private static String hash(String token) {
-        byte[] bytes = token.getBytes(StandardCharsets.UTF_8);
-        return Hashes.sha256Hex(bytes, 0, bytes.length);
-    }
-
     @Transactional(readOnly = true)
     public List<DeliveryViews.Delivery> ofCase(String number) {
         return deliveries.findByCaseIdOrderByIdDesc(cases.id(number)).stream()
@@ -157,115 +100,9 @@ public class Deliveries {
 
     /** The newest deliveries of all cases. */
     @Transactional(readOnly = true)
-    public List<DeliveryViews.Delivery> all() {
-        return deliveries.findTop300ByOrderByIdDesc().stream()
-                .map(d -> d.view(cases.number(d.caseId())))
-                .toList();
-    }
-
-    /**
-     * Checks a link and its passcode.
-     *
-     * @return the delivery's number
-     */
-    @Transactional
-    public long open(String token, String passcode) {
-        Delivery delivery = alive(token);
-        String subject = "passcode " + delivery.id();
-        throttle.check(subject);
-        if (!passcodes.matches(
-                passcode.replaceAll("[^0-9]", "").replaceFirst("(....)(....)", "$1-$2"), delivery.passcodeHash())) {
-            throttle.failed(subject);
-            throw Refusal.notAllowed(
-                    "This is not the passcode of this link; look at the message from the lab, or call us.");
-        }
-        throttle.succeeded(subject);
-        if (delivery.open(clock.instant())) {
-            happenings.tell(
-                    cases.number(delivery.caseId()), CUSTOMER, "opened the delivery", "delivery " + delivery.id());
-        }
-        return delivery.id();
-    }
-
-    /** The delivery of a link that was opened with its passcode before. */
-    @Transactional(readOnly = true)
-    public Opened opened(String token, long expectedId) {
-        Delivery delivery = alive(token);
-        if (delivery.id() != expectedId) {
-            throw Refusal.notSignedIn("Enter the passcode of this link first.");
-        }
-        return new Opened(delivery.view(cases.number(delivery.caseId())), delivery.bag());
-    }
-
-    private Delivery alive(String token) {
-        Delivery delivery = deliveries
-                .findByTokenHash(hash(token))
-                .orElseThrow(() -> Refusal.missing(
-                        "This link leads nowhere; open it exactly as the lab sent it, or call us for a new one."));
-        if (clock.instant().isAfter(delivery.expiresAt())) {
-            throw Refusal.gone("This link has expired; call the lab for a new one. Your files are kept.");
-        }
-        return delivery;
-    }
-
-    /** @param what is being downloaded; nothing of it has gone out yet */
-    @Transactional
-    public void downloadBegun(long id, String what) {
-        happenings.tell(
-                cases.number(deliveries.findById(id).orElseThrow().caseId()),
-                CUSTOMER,
-                "began to download " + what,
-                "delivery " + id);
-    }
-
-    /** Every byte went out; whether it arrived, only the customer's own check can say. */
-    @Transactional
-    public void downloaded(long id, String what, long bytes) {
-        Delivery delivery = deliveries.findById(id).orElseThrow();
-        delivery.downloaded(clock.instant());
-        String number = cases.number(delivery.caseId());
-        happenings.tell(
-                number,
-                CUSTOMER,
-                "downloaded " + what,
-                "delivery " + id + ", " + bytes + " bytes sent",
-                Topic.DELIVERY);
-    }
-
-    @Transactional
-    public void downloadBroken(long id, String what, long bytes) {
-        happenings.tell(
-                cases.number(deliveries.findById(id).orElseThrow().caseId()),
-                CUSTOMER,
-                "broke off downloading " + what,
-                "delivery " + id + ", after " + bytes + " bytes");
-    }
-
-    /** The customer confirms, after their own check. */
-    @Transactional
-    public void receive(long id, String name, int checked, int equal) {
-        Delivery delivery = deliveries.findById(id).orElseThrow();
-        String number = cases.number(delivery.caseId());
-        DeliveryViews.Delivery view = delivery.view(number);
-        if (view.way().receipt() != null) {
-            throw Refusal.conflict("The receipt of this delivery was confirmed already, by "
-                    + view.way().receipt().name() + ".");
-        }
-        if (checked > view.bag().files() || equal > checked) {
-            throw Refusal.badInput(
-                    "checked", "More files were checked than this delivery has; reload the page and check again.");
-        }
-        delivery.receive(name, checked, equal, clock.instant());
-        happenings.tell(
-                number,
-                CUSTOMER,
-                "confirmed receipt",
-                "delivery " + id + ", by " + name + ", who says that "
-                        + (checked == 0
-                                ? "no file was checked in the browser"
-                                : checked + " of " + view.bag().files() + " files were checked in the browser, " + equal
-                                        + " of them equal"),
-                Topic.DELIVERY);
-        cases.moveTo(number, Stage.CLOSED, CUSTOMER);
+    public Paged<DeliveryViews.Delivery> all(int page) {
+        Page<Delivery> found = deliveries.findByOrderByIdDesc(Paged.at(page));
+        Map<Long, String> numbers = cases.numbers(found.map(Delivery::caseId).toList());
+        return Paged.of(found, d -> d.view(numbers.get(d.caseId())));
     }
 }

@@ -1,12 +1,15 @@
 package org.brantel.server.delivery;
 
+import jakarta.validation.constraints.Min;
 import java.util.List;
+import org.brantel.server.platform.Paged;
 import org.brantel.server.staff.Role;
 import org.brantel.server.staff.Staff;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -14,16 +17,18 @@ import org.springframework.web.bind.annotation.RestController;
 class DeliveryController {
 
     private final Deliveries deliveries;
+    private final CustomerDoor door;
     private final Staff staff;
 
-    DeliveryController(Deliveries deliveries, Staff staff) {
+    DeliveryController(Deliveries deliveries, CustomerDoor door, Staff staff) {
         this.deliveries = deliveries;
+        this.door = door;
         this.staff = staff;
     }
 
     @GetMapping("/api/deliveries")
-    List<DeliveryViews.Delivery> all() {
-        return deliveries.all();
+    Paged<DeliveryViews.Delivery> all(@RequestParam(defaultValue = "0") @Min(0) int page) {
+        return deliveries.all(page);
     }
 
     @GetMapping("/api/cases/{number}/deliveries")
@@ -40,6 +45,6 @@ class DeliveryController {
 
     @PostMapping("/api/deliveries/{id}/link")
     DeliveryViews.Link link(@PathVariable long id) {
-        return deliveries.link(id, staff.current().name());
+        return door.link(id, staff.current().name());
     }
 }

@@ -4,6 +4,8 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import org.brantel.server.work.WorkState;
+import org.springframework.data.domain.Page;
+import org.springframework.data.domain.Pageable;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 
@@ -13,7 +15,7 @@ interface DeliveryRecords extends JpaRepository<Delivery, Long> {
 
     Optional<Delivery> findByTokenHash(String tokenHash);
 
-    List<Delivery> findTop300ByOrderByIdDesc();
+    Page<Delivery> findByOrderByIdDesc(Pageable page);
 
     @Query("select d from Delivery d where d.id in (select max(x.id) from Delivery x where x.caseId in ?1 "
             + "group by x.caseId)")

@@ -3,8 +3,10 @@ package org.brantel.server.intake;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
+import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.brantel.core.triage.RecoveryPath;
@@ -346,6 +348,12 @@ public class Cases {
     @Transactional(readOnly = true)
     public String number(long id) {
         return cases.findById(id).orElseThrow().number();
+    }
+
+    /** The numbers of cases, by their keys. */
+    @Transactional(readOnly = true)
+    public Map<Long, String> numbers(Collection<Long> ids) {
+        return cases.findAllById(ids).stream().collect(Collectors.toMap(LabCase::id, LabCase::number));
     }
 
     /** Cases whose findings were held against their wanted lines by older rules. */

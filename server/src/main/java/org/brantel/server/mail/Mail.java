@@ -13,6 +13,8 @@ import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
+import org.springframework.data.domain.Page;
+import org.springframework.data.domain.Pageable;
 import org.springframework.data.jpa.repository.JpaRepository;
 
 /** One message of the outbox. */
@@ -171,9 +173,9 @@ class Mail {
 
 interface Mails extends JpaRepository<Mail, Long> {
 
-    List<Mail> findTop200ByOrderByIdDesc();
+    Page<Mail> findByOrderByIdDesc(Pageable page);
 
-    List<Mail> findByCaseNumberOrderByIdDesc(String caseNumber);
+    Page<Mail> findByCaseNumberOrderByIdDesc(String caseNumber, Pageable page);
 
     List<Mail> findByCaseNumberAndStateAndLetterIn(String caseNumber, Mail.State state, Collection<String> letters);
 

@@ -1,6 +1,7 @@
 package org.brantel.server.mail;
 
-import java.util.List;
+import jakarta.validation.constraints.Min;
+import org.brantel.server.platform.Paged;
 import org.brantel.server.staff.Staff;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -16,7 +17,7 @@ import org.springframework.web.bind.annotation.RestController;
 class MailController {
 
     /** @param route whether there is a mail server */
-    record OutboxView(List<Outbox.Message> messages, boolean route) {}
+    record OutboxView(Paged<Outbox.Message> messages, boolean route) {}
 
     private final Outbox outbox;
     private final Staff staff;
@@ -27,8 +28,8 @@ class MailController {
     }
 
     @GetMapping
-    OutboxView all(@RequestParam(defaultValue = "") String number) {
-        return new OutboxView(outbox.messages(number), outbox.hasRoute());
+    OutboxView all(@RequestParam(defaultValue = "") String number, @RequestParam(defaultValue = "0") @Min(0) int page) {
+        return new OutboxView(outbox.messages(number, page), outbox.hasRoute());
     }
 
     @PostMapping("/{id}/cancel")

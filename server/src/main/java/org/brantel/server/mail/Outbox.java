@@ -15,11 +15,13 @@ import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Jobs;
+import org.brantel.server.platform.Paged;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Topic;
 import org.brantel.server.settings.LabSettings;
 import org.brantel.server.triage.TriageService;
 import org.springframework.context.event.EventListener;
+import org.springframework.data.domain.Pageable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -118,9 +120,11 @@ public class Outbox {
 
     /** Newest first; of one case, or of all. */
     @Transactional(readOnly = true)
-    List<Message> messages(String number) {
-        return (number.isEmpty() ? mails.findTop200ByOrderByIdDesc() : mails.findByCaseNumberOrderByIdDesc(number))
-                .stream().map(Mail::view).toList();
+    Paged<Message> messages(String number, int page) {
+        Pageable at = Paged.at(page);
+        return Paged.of(
+                number.isEmpty() ? mails.findByOrderByIdDesc(at) : mails.findByCaseNumberOrderByIdDesc(number, at),
+                Mail::view);
     }
 
     /** Messages that were tried to the end. */

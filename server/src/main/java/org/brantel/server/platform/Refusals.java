@@ -14,10 +14,13 @@ import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.security.access.AccessDeniedException;
+import org.springframework.validation.method.ParameterValidationResult;
 import org.springframework.web.HttpRequestMethodNotSupportedException;
 import org.springframework.web.bind.MethodArgumentNotValidException;
+import org.springframework.web.bind.MissingServletRequestParameterException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.method.annotation.HandlerMethodValidationException;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.servlet.resource.NoResourceFoundException;
 import org.springframework.web.util.DisconnectedClientHelper;
@@ -72,6 +75,26 @@ class Refusals {
                 HttpStatus.BAD_REQUEST,
                 "'" + e.getValue() + "' is not a possible value of " + e.getName() + ".",
                 e.getName());
+    }
+
+    /** A part of the address that is out of its bounds. */
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> bounds(HandlerMethodValidationException e) {
+        ParameterValidationResult first = e.getParameterValidationResults().get(0);
+        String name = first.getMethodParameter().getParameterName();
+        return answer(
+                HttpStatus.BAD_REQUEST,
+                name + " " + first.getResolvableErrors().get(0).getDefaultMessage() + ", and " + first.getArgument()
+                        + " is not.",
+                name);
+    }
+
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> missing(MissingServletRequestParameterException e) {
+        return answer(
+                HttpStatus.BAD_REQUEST,
+                "The address lacks " + e.getParameterName() + "; reload the page and try again.",
+                e.getParameterName());
     }
 
     @ExceptionHandler

@@ -24,8 +24,8 @@ import java.util.zip.ZipOutputStream;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.manifest.Bag;
 import org.brantel.server.delivery.Account;
+import org.brantel.server.delivery.CustomerDoor;
 import org.brantel.server.delivery.Delivered;
-import org.brantel.server.delivery.Deliveries;
 import org.brantel.server.delivery.DeliveryViews;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
@@ -92,12 +92,12 @@ class PortalController {
 
     private static final String OPENED = "brantel.portal.";
 
-    private final Deliveries deliveries;
+    private final CustomerDoor door;
     private final Cases cases;
     private final Settings settings;
 
-    PortalController(Deliveries deliveries, Cases cases, Settings settings) {
-        this.deliveries = deliveries;
+    PortalController(CustomerDoor door, Cases cases, Settings settings) {
+        this.door = door;
         this.cases = cases;
         this.settings = settings;
     }
@@ -105,7 +105,7 @@ class PortalController {
     @PostMapping("/open")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void open(@PathVariable String token, @Valid @RequestBody Passcode form, HttpServletRequest request) {
-        long id = deliveries.open(token, form.passcode());
+        long id = door.open(token, form.passcode());
         request.getSession();
         request.changeSessionId();
         request.getSession().setAttribute(OPENED + token, id);
@@ -113,7 +113,7 @@ class PortalController {
 
     @GetMapping
     PortalPage page(@PathVariable String token, HttpServletRequest request) throws IOException {
-        Deliveries.Opened opened = opened(token, request);
+        CustomerDoor.Opened opened = opened(token, request);
         DeliveryViews.Delivery d = opened.delivery();
         CaseViews.Docket docket = cases.docket(d.caseNumber());
         Account account = account(opened);
@@ -155,7 +155,7 @@ class PortalController {
     @GetMapping("/files/{number}")
     ResponseEntity<StreamingResponseBody> file(
             @PathVariable String token, @PathVariable int number, HttpServletRequest request) throws IOException {
-        Deliveries.Opened opened = opened(token, request);
+        CustomerDoor.Opened opened = opened(token, request);
         List<Account.Line> files = account(opened).files();
         if (number < 1 || number > files.size() || files.get(number - 1).path() == null) {
             throw Refusal.missing("There is no file " + number + " in this delivery.");
@@ -173,7 +173,7 @@ class PortalController {
     @GetMapping("/all.zip")
     ResponseEntity<StreamingResponseBody> all(@PathVariable String token, HttpServletRequest request)
             throws IOException {
-        Deliveries.Opened opened = opened(token, request);
+        CustomerDoor.Opened opened = opened(token, request);
         Path bag = opened.bag();
         List<Path> files;
         try (Stream<Path> walk = Files.walk(bag)) {
@@ -203,19 +203,19 @@ class PortalController {
      * Puts on record that a download began, and how it ended: never that something was downloaded before its last byte
      * went out.
      */
-    private StreamingResponseBody sent(Deliveries.Opened opened, String what, StreamingResponseBody body) {
+    private StreamingResponseBody sent(CustomerDoor.Opened opened, String what, StreamingResponseBody body) {
         long id = opened.delivery().id();
-        deliveries.downloadBegun(id, what);
+        door.downloadBegun(id, what);
         return out -> {
             Counted counted = new Counted(out);
             try {
                 body.writeTo(counted);
                 counted.flush();
             } catch (IOException | RuntimeException e) {
-                deliveries.downloadBroken(id, what, counted.bytes);
+                door.downloadBroken(id, what, counted.bytes);
                 throw e;
             }
-            deliveries.downloaded(id, what, counted.bytes);
+            door.downloaded(id, what, counted.bytes);
         };
     }
 
@@ -261,16 +261,16 @@ class PortalController {
     @PostMapping("/receipt")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void receive(@PathVariable String token, @Valid @RequestBody Confirmation form, HttpServletRequest request) {
-        deliveries.receive(opened(token, request).delivery().id(), form.name().strip(), form.checked(), form.equal());
+        door.receive(opened(token, request).delivery().id(), form.name().strip(), form.checked(), form.equal());
     }
 
-    private Deliveries.Opened opened(String token, HttpServletRequest request) {
+    private CustomerDoor.Opened opened(String token, HttpServletRequest request) {
         HttpSession session = request.getSession(false);
         Object id = session == null ? null : session.getAttribute(OPENED + token);
-        return deliveries.opened(token, id instanceof Long known ? known : -1);
+        return door.opened(token, id instanceof Long known ? known : -1);
     }
 
-    private static Account account(Deliveries.Opened opened) throws IOException {
+    private static Account account(CustomerDoor.Opened opened) throws IOException {
         return Account.read(opened.bag().resolve(Bag.ACCOUNT));
     }
 }

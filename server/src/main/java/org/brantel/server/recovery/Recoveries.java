@@ -3,14 +3,17 @@ package org.brantel.server.recovery;
 import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import org.brantel.core.finding.Prognosis;
 import org.brantel.server.catalogue.Catalogues;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.intake.Stage;
 import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Jobs;
+import org.brantel.server.platform.Paged;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Topic;
 import org.brantel.server.work.Ask;
@@ -120,8 +123,44 @@ public class Recoveries {
                 .toList();
     }
 
+    /** What needs a look first: not written, with gaps, doubtful, whole; each by its path. */
     @Transactional(readOnly = true)
-    List<RecoveryViews.File> files(long runId) {
+    Paged<RecoveryViews.File> files(long runId, int page) {
+        return Paged.of(
+                files.findWorstFirst(runId, Written.NOT_WRITTEN, Written.GAPPED, Prognosis.DOUBTFUL, Paged.at(page)),
+                RecoveredFile::view);
+    }
+
+    @Transactional(readOnly = true)
+    RecoveryViews.Account account(long runId) {
+        Map<RecoveryViews.Result, Long> counts = new EnumMap<>(RecoveryViews.Result.class);
+        files.countByOutcome(runId)
+                .forEach(c -> counts.merge(RecoveryViews.Result.of(c.outcome(), c.prognosis()), c.files(), Long::sum));
+        return new RecoveryViews.Account(
+                counts.getOrDefault(RecoveryViews.Result.WHOLE, 0L),
+                some(
+                        counts,
+                        RecoveryViews.Result.GAPPED,
+                        files.findTop8ByRunIdAndOutcomeOrderByPath(runId, Written.GAPPED)),
+                some(
+                        counts,
+                        RecoveryViews.Result.DOUBTFUL,
+                        files.findTop8ByRunIdAndOutcomeAndPrognosisOrderByPath(
+                                runId, Written.WHOLE, Prognosis.DOUBTFUL)),
+                some(
+                        counts,
+                        RecoveryViews.Result.NOT_WRITTEN,
+                        files.findTop8ByRunIdAndOutcomeOrderByPath(runId, Written.NOT_WRITTEN)));
+    }
+
+    private static RecoveryViews.Some some(
+            Map<RecoveryViews.Result, Long> counts, RecoveryViews.Result of, List<RecoveredFile> first) {
+        return new RecoveryViews.Some(
+                counts.getOrDefault(of, 0L),
+                first.stream().map(RecoveredFile::view).toList());
+    }
+
+    private List<RecoveryViews.File> all(long runId) {
         return files.findByRunIdOrderById(runId).stream()
                 .map(RecoveredFile::view)
                 .toList();
@@ -148,7 +187,7 @@ public class Recoveries {
     }
 
     private Finished finished(RecoveryRun run) {
-        return new Finished(run.id(), Path.of(run.folder()).resolve("files"), files(run.id()));
+        return new Finished(run.id(), Path.of(run.folder()).resolve("files"), all(run.id()));
     }
 
     private RecoveryRun find(long id) {

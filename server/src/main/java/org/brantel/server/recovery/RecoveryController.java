@@ -1,11 +1,14 @@
 package org.brantel.server.recovery;
 
+import jakarta.validation.constraints.Min;
 import java.util.List;
+import org.brantel.server.platform.Paged;
 import org.brantel.server.staff.Staff;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -42,7 +45,13 @@ class RecoveryController {
     }
 
     @GetMapping("/api/recovery/{id}/files")
-    List<RecoveryViews.File> files(@PathVariable long id) {
-        return recoveries.files(id);
+    Paged<RecoveryViews.File> files(@PathVariable long id, @RequestParam(defaultValue = "0") @Min(0) int page) {
+        return recoveries.files(id, page);
+    }
+
+    /** What became of every file of a run, in numbers, and the first of those that are not whole. */
+    @GetMapping("/api/recovery/{id}/account")
+    RecoveryViews.Account account(@PathVariable long id) {
+        return recoveries.account(id);
     }
 }

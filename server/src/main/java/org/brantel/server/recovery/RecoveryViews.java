@@ -41,4 +41,26 @@ public final class RecoveryViews {
             @Nullable String sha256,
             List<Range> gaps,
             @Nullable String why) {}
+
+    /** What became of a file, in a word; a doubtful finding stays doubtful however well it was written. */
+    enum Result {
+        WHOLE,
+        GAPPED,
+        DOUBTFUL,
+        NOT_WRITTEN;
+
+        static Result of(Written outcome, Prognosis prognosis) {
+            return switch (outcome) {
+                case NOT_WRITTEN -> NOT_WRITTEN;
+                case GAPPED -> GAPPED;
+                case WHOLE -> prognosis == Prognosis.DOUBTFUL ? DOUBTFUL : WHOLE;
+            };
+        }
+    }
+
+    /** Every file of a run in one of four words. */
+    public record Account(long whole, Some gapped, Some doubtful, Some missing) {}
+
+    /** @param first a few of them, by path */
+    public record Some(long files, List<File> first) {}
 }

@@ -101,7 +101,8 @@ class WholeStoryTest {
         assertThat(run.get("whole").asInt()).isEqualTo(run.get("total").asInt()).isGreaterThan(15);
         JsonNode files = story.una
                 .get("/api/recovery/" + run.get("id").asLong() + "/files")
-                .json();
+                .json()
+                .get("items");
         Path store = story.lab
                 .home()
                 .resolve("lab-store")

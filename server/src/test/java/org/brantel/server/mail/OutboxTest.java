@@ -53,10 +53,12 @@ class OutboxTest {
 
     private JsonNode await(String number, String letter, String state) {
         return una.await("/api/outbox?number=" + number, o -> o.get("messages")
+                        .get("items")
                         .valueStream()
                         .anyMatch(m -> m.get("letter").asString().equals(letter)
                                 && m.get("state").asString().equals(state)))
                 .get("messages")
+                .get("items")
                 .valueStream()
                 .filter(m -> m.get("letter").asString().equals(letter))
                 .findFirst()
@@ -107,6 +109,7 @@ class OutboxTest {
         assertThat(una.get("/api/outbox?number=" + number)
                         .json()
                         .get("messages")
+                        .get("items")
                         .size())
                 .isZero();
     }
@@ -132,7 +135,7 @@ class OutboxTest {
             lab.sql().update("update scheduled_tasks set execution_time = now() where task_name = 'mail'");
             una.await(
                     "/api/outbox?number=" + number,
-                    o -> o.get("messages").get(0).get("tries").asInt() == tries);
+                    o -> o.get("messages").get("items").get(0).get("tries").asInt() == tries);
         }
         JsonNode failed = await(number, "declined", "failed");
         assertThat(failed.get("trouble").asString()).isNotBlank();
