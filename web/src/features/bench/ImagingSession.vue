@@ -6,7 +6,7 @@ import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import { offerUndo } from '@/api/undo'
 import type { BenchEvents, CareProfile, ImagingView } from '@/api/types'
-import { bytes, dayAndTime, percent, shortHash, size } from '@/ui/format/format'
+import { bytes, percent, size } from '@/ui/format/format'
 import LensBand from '@/ui/instruments/LensBand.vue'
 import ReadRibbon from '@/ui/instruments/ReadRibbon.vue'
 import RibbonKey from '@/ui/instruments/RibbonKey.vue'
@@ -15,27 +15,29 @@ import { useKeys } from '@/ui/keys'
 import CareTrack from './CareTrack.vue'
 import FaultList from './FaultList.vue'
 import HealthPanel from './HealthPanel.vue'
-import LimitFields from './LimitFields.vue'
 import { around, FIRST, magnified, moved, type Stretch } from './lens'
-import { limitWords, passRows, passWords, profileName } from './profiles'
+import ImageFacts from './ImageFacts.vue'
+import PassList from './PassList.vue'
+import SessionLimits from './SessionLimits.vue'
+import { profileName } from './profiles'
 import { leftWords, stateWords } from './progress'
 
-const props = defineProps<{ session: ImagingView; profiles: CareProfile[] }>()
+const props = defineProps<{
+  /** As the server said last. */
+  session: ImagingView
+  /** All that there are, gentlest first. */
+  profiles: CareProfile[]
+}>()
 const emit = defineEmits<{ changed: [] }>()
 
 const acting = useAction()
 const lens = ref<Stretch>(FIRST)
 const lensCells = ref('')
 const events = ref<BenchEvents>({ events: [], faults: 0 })
-const bounding = ref(false)
-const limits = ref({ ...props.session.limits })
-const rate = ref(props.session.rateLimit / 1048576)
 const path = computed(() => ({ id: props.session.id }))
 const running = computed(() => props.session.state === 'running' || props.session.state === 'waiting')
 const done = computed(() => props.session.state === 'done')
 const resting = computed(() => running.value && (props.session.resting !== undefined || props.session.restAsked))
-const passes = computed(() => passRows(props.session))
-const mostRead = computed(() => Math.max(1, ...passes.value.map((p) => p.readBytes)))
 const from = computed(() => Math.floor(lens.value.from * props.session.size))
 const length = computed(() => Math.max(1, Math.floor((lens.value.to - lens.value.from) * props.session.size)))
 
@@ -83,15 +85,6 @@ async function choose(code: string): Promise<void> {
   const before = props.session.profile
   if (await tell(() => profile(code)))
     offerUndo(`Session ${props.session.id} is read as ${profileName(code)}.`, () => profile(before))
-}
-function bound(): void {
-  limits.value = { ...props.session.limits }
-  rate.value = props.session.rateLimit / 1048576
-  bounding.value = !bounding.value
-}
-async function saveBounds(): Promise<void> {
-  const body = { limits: limits.value, mibPerSecond: rate.value || 0 }
-  if (await tell(() => api.post('/api/imaging/{id}/bounds', { path: path.value, body }))) bounding.value = false
 }
 useKeys([
   { key: ' ', does: 'pause or resume', run: () => void toggle() },
@@ -160,72 +153,9 @@ useKeys([
     <div class="two">
       <div class="stack">
         <CareTrack :profiles="profiles" :current="session.profile" :locked="done" @choose="choose" />
-        <section aria-labelledby="h-limits">
-          <div class="hd">
-            <h2 id="h-limits" class="text-nowrap">Stops at</h2>
-            <span class="flex-fill" />
-            <button v-if="!done" type="button" class="btn btn-quiet btn-sm" :aria-expanded="bounding" @click="bound">
-              {{ bounding ? 'Close' : 'Change' }}
-            </button>
-          </div>
-          <p class="s">{{ limitWords(session.limits) }}</p>
-          <form v-if="bounding" class="bounds" @submit.prevent="saveBounds">
-            <LimitFields v-model:limits="limits" v-model:rate="rate" />
-            <p class="d-flex align-items-center gap-2">
-              <BButton type="submit" variant="primary" size="sm" :disabled="acting.busy.value">Save limits</BButton
-              ><span class="text-body-secondary xs">0 is no limit</span><span class="flex-fill" /><button
-                type="button"
-                class="linkish s"
-                @click="ask('enough')"
-              >
-                End with what is read
-              </button>
-            </p>
-          </form>
-        </section>
-        <section aria-labelledby="h-pass">
-          <div class="hd"><h2 id="h-pass">Passes</h2></div>
-          <ol class="passes">
-            <li v-for="(p, i) in passes" :key="p.pass" :class="p.state">
-              <span class="m">{{ i + 1 }}</span><span class="nm">{{ p.pass }}</span
-              ><span class="pbar" aria-hidden="true"
-                ><i :style="{ width: `${Math.max(p.readBytes ? 1 : 0, (100 * p.readBytes) / mostRead)}%` }" /></span
-              ><span class="xs" :class="{ 'text-body-secondary': p.state === 'next' }">{{ passWords(p) }}</span>
-            </li>
-          </ol>
-        </section>
-        <section aria-labelledby="h-image">
-          <div class="hd">
-            <h2 id="h-image">Image</h2>
-            <span class="flex-fill" /><button v-if="done" type="button" class="linkish s" @click="ask('recheck')">
-              Recheck
-            </button>
-            <RouterLink class="s link" :to="`/imaging/${session.id}/report`">Report</RouterLink>
-          </div>
-          <dl class="kv">
-            <dt>File</dt>
-            <dd class="m xs path">
-              {{ session.image.split('/').slice(-2).join('/') || 'not begun' }}, its map beside it
-            </dd>
-            <dt>SHA-256</dt>
-            <dd class="m xs path" :title="session.sha256">
-              {{
-                session.sha256 ??
-                (session.pass === 'hashing'
-                  ? `${percent(session.hashedBytes, session.size)} hashed`
-                  : 'made while it is read')
-              }}
-            </dd>
-            <dt v-if="session.recheck">Recheck</dt>
-            <dd v-if="session.recheck" role="status">{{ session.recheck }}</dd>
-            <dt>Started</dt>
-            <dd>{{ dayAndTime(session.startedAt) }} by {{ session.who }}</dd>
-            <dt v-if="session.endedAt">Ended</dt>
-            <dd v-if="session.endedAt">
-              {{ dayAndTime(session.endedAt) }}{{ session.sha256 ? `, ${shortHash(session.sha256)}` : '' }}
-            </dd>
-          </dl>
-        </section>
+        <SessionLimits :session="session" @changed="emit('changed')" @enough="ask('enough')" />
+        <PassList :session="session" />
+        <ImageFacts :session="session" @recheck="ask('recheck')" />
       </div>
       <div class="stack">
         <HealthPanel :number="session.caseNumber" :limits="session.limits" :events="events.events" :ask="!running" />
@@ -253,39 +183,6 @@ useKeys([
   border-top: 1px solid var(--line);
   padding-top: 10px;
   margin-top: 4px;
-}
-.passes li {
-  display: grid;
-  grid-template-columns: 14px 92px minmax(40px, 1fr) minmax(0, 1.5fr);
-  gap: 8px;
-  padding: 2px 0;
-  border-bottom: 1px solid var(--line);
-  font-size: 13px;
-  align-items: center;
-}
-.passes .now .nm {
-  font-weight: 650;
-}
-.passes .next .nm {
-  color: var(--ink-2);
-}
-.pbar {
-  height: 8px;
-  background: var(--well);
-  border: 1px solid var(--line-2);
-}
-.pbar i {
-  display: block;
-  height: 100%;
-  background: var(--fill);
-}
-.bounds {
-  display: grid;
-  gap: 8px;
-  padding: 6px 0;
-}
-.path {
-  overflow-wrap: anywhere;
 }
 @media (width <= 900px) {
   .two {

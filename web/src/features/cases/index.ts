@@ -4,6 +4,7 @@ export {
   emptyForm,
   factsForRanking,
   formOf,
+  type FormRow,
   FREE_ROWS,
   hasFact,
   knownCustomer,

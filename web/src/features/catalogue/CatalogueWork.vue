@@ -1,23 +1,22 @@
 <script setup lang="ts">
-import { BButton, BFormInput } from 'bootstrap-vue-next'
+import { BFormInput } from 'bootstrap-vue-next'
 import { computed, ref, useTemplateRef } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import type { CatalogueLine, Docket } from '@/api/types'
-import { bytes, count, size } from '@/ui/format/format'
-import FillGauge from '@/ui/instruments/FillGauge.vue'
+import { count } from '@/ui/format/format'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { useKeys } from '@/ui/keys'
 import CatalogueTable from './CatalogueTable.vue'
 import FacetList from './FacetList.vue'
 import ConfirmLine from './ConfirmLine.vue'
+import SelectionBar from './SelectionBar.vue'
 import WantedBand from './WantedBand.vue'
 import { EVERYTHING, facetRows, fromQuery, isEverything, sessionWords, toggled, type Facet } from './filter'
-import { openLines } from './steps'
 import { useCatalogue } from './useCatalogue'
 
-const props = defineProps<{ docket: Docket }>()
+const props = defineProps<{ /** The case whose findings these are. */ docket: Docket }>()
 const router = useRouter()
 const catalogue = useCatalogue(props.docket.number, fromQuery(useRoute().query))
 const { filter, sort, lines, undo } = catalogue
@@ -26,9 +25,7 @@ const at = ref(0)
 const open = ref<number>()
 const recovering = useAction()
 const search = useTemplateRef<HTMLElement>('search')
-const selection = computed(() => page.value?.selection)
 const narrowed = computed(() => page.value?.wanted.find((w) => w.line.id === filter.value.wanted))
-const stillOpen = computed(() => openLines(page.value?.wanted ?? []))
 
 function move(by: number): void {
   at.value = Math.min(lines.value.length - 1, Math.max(0, at.value + by))
@@ -156,50 +153,15 @@ useKeys([
         </button>
       </p>
     </div>
-    <footer v-if="selection" class="chosen">
-      <div class="fig">
-        <b>{{ count(selection.files) }}</b><span>selected</span>
-      </div>
-      <div class="fig">
-        <b :title="bytes(selection.bytes)">{{ size(selection.bytes) }}</b><span>to write</span>
-      </div>
-      <p class="s parts">
-        <span><FillGauge prognosis="whole" :height="14" /> {{ selection.whole }} whole</span
-        ><span><FillGauge prognosis="gapped" :share="0.7" :height="14" /> {{ selection.gapped }} gapped</span
-        ><span><FillGauge prognosis="doubtful" :height="14" /> {{ selection.doubtful }} doubtful or overwritten</span
-        ><br /><span class="xs text-body-secondary">{{
-          stillOpen.length
-            ? stillOpen.join('; ')
-            : page.wanted.some((w) => w.line.mustHave)
-              ? 'of every must-have line as many are chosen as were hoped for'
-              : ''
-        }}</span>
-      </p>
-      <span class="flex-fill" />
-      <button v-if="undo" type="button" class="btn btn-quiet btn-sm" @click="undo()">
-        Undo <span class="kbd">U</span>
-      </button>
-      <button
-        type="button"
-        class="btn btn-quiet"
-        :disabled="catalogue.selecting.busy.value || !page.matching"
-        @click="catalogue.selectShown(true)"
-      >
-        Select all {{ count(page.matching) }}
-      </button>
-      <button
-        type="button"
-        class="btn btn-quiet"
-        :disabled="catalogue.selecting.busy.value || !selection.files"
-        @click="catalogue.selectShown(false)"
-      >
-        Deselect these
-      </button>
-      <BButton variant="primary" :disabled="recovering.busy.value || !selection.files" @click="recover"
-        >Recover selection <span class="kbd">R</span></BButton
-      >
-      <RefusedNote :refused="recovering.refused.value" />
-    </footer>
+    <SelectionBar
+      :page="page"
+      :busy="catalogue.selecting.busy.value"
+      :undo="undo"
+      :recovering="recovering.busy.value"
+      :refused="recovering.refused.value"
+      @select="catalogue.selectShown"
+      @recover="recover"
+    />
   </div>
   <div v-else class="pad"><RefusedNote :refused="catalogue.live.refused.value" /></div>
 </template>
@@ -239,21 +201,6 @@ useKeys([
 .more {
   padding: 10px;
   text-align: center;
-}
-.chosen {
-  display: flex;
-  align-items: center;
-  gap: 18px;
-  padding: 8px 18px;
-  border-top: 2px solid var(--heather);
-  background: var(--paper);
-  flex-wrap: wrap;
-}
-.parts > span {
-  margin-right: 10px;
-  display: inline-flex;
-  gap: 5px;
-  align-items: center;
 }
 .pad,
 .empty {

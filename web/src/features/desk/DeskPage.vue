@@ -10,6 +10,7 @@ import RefusedNote from '@/ui/RefusedNote.vue'
 import { useKeys } from '@/ui/keys'
 import DecisionQueue from './DecisionQueue.vue'
 import OpenCases from './OpenCases.vue'
+import { todayWords } from './today'
 import { useDesk } from './useDesk'
 
 const router = useRouter()
@@ -110,13 +111,7 @@ const headline = computed(() => {
         <section v-if="desk" aria-labelledby="h-today">
           <div class="hd">
             <h2 id="h-today">Today</h2>
-            <span class="text-body-secondary">{{
-              desk.today.length
-                ? desk.today.length === 1
-                  ? 'one thing has a time'
-                  : `${desk.today.length} things have a time`
-                : 'nothing has a time'
-            }}</span>
+            <span class="text-body-secondary">{{ todayWords(desk) }}</span>
           </div>
           <DayStaff :events="desk.today" />
         </section>

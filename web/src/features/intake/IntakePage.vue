@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import { Phone } from 'lucide-vue-next'
-import { BButton } from 'bootstrap-vue-next'
 import { useEventListener } from '@vueuse/core'
 import { computed, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -12,29 +10,21 @@ import { useKeys } from '@/ui/keys'
 import { useSession } from '@/features/staff'
 import { sayFact, useEstimate, useRanking, useVocabulary } from '@/features/triage'
 import CallClock from './CallClock.vue'
-import ChoiceRow from '@/ui/ChoiceRow.vue'
 import ConsentFields from './ConsentFields.vue'
 import CustomerFields from './CustomerFields.vue'
 import DeviceFields from './DeviceFields.vue'
 import DraftNote from './DraftNote.vue'
+import FactRows from './FactRows.vue'
 import EditedMeanwhile from './EditedMeanwhile.vue'
 import FreeLine from './FreeLine.vue'
+import IntakeHead from './IntakeHead.vue'
 import IntakeAdvice from './IntakeAdvice.vue'
 import WantedEditor from './WantedEditor.vue'
 import { caseDraftKey, newDraftKey, readLocal, readServer, useKeptDraft, type Draft } from './draft'
-import {
-  emptyForm,
-  factsForRanking,
-  formOf,
-  FREE_ROWS,
-  hasFact,
-  ROWS,
-  toggleFact,
-  toSend,
-  WORTH_ROWS,
-} from '@/features/cases'
+import { emptyForm, factsForRanking, formOf, hasFact, toggleFact } from '@/features/cases'
 import { byHand, nothingHeard } from './heard'
 import { useHeard } from './useHeard'
+import { useSaving } from './useSaving'
 
 const route = useRoute()
 const router = useRouter()
@@ -49,14 +39,15 @@ const form = computed({ get: () => draft.value.form, set: (f: CaseForm) => (draf
 const restored = ref(found !== undefined)
 const ready = ref(found !== undefined || !number.value)
 const began = ref(0)
-const theirs = ref<CaseForm>()
 const kinds = ref<string[]>([])
-const more = ref(false)
-const saving = useAction()
 const loading = useAction()
 const vocabulary = useVocabulary()
 const code = (c: string) => vocabulary.value?.facts.find((f) => f.code === c)
 const kept = useKeptDraft(key, draft, number.value)
+const { saving, theirs, log, saveOver, take } = useSaving(form, number, async (logged) => {
+  await kept.drop()
+  await router.push(`/cases/${logged}/triaged`)
+})
 const hearing = useHeard(
   draft,
   (c) => code(c)?.many === true,
@@ -67,34 +58,10 @@ const advice = useTemplateRef<InstanceType<typeof IntakeAdvice>>('advice')
 const wantedEditor = useTemplateRef<InstanceType<typeof WantedEditor>>('wantedEditor')
 const line = useTemplateRef<InstanceType<typeof FreeLine>>('line')
 const deviceRow = useTemplateRef<InstanceType<typeof DeviceFields>>('deviceRow')
-const rowRefs = useTemplateRef<InstanceType<typeof ChoiceRow>[]>('rowRefs')
+const factRows = useTemplateRef<InstanceType<typeof FactRows>>('factRows')
 const { ranking } = useRanking(() => factsForRanking(form.value))
 const estimate = useEstimate(() => form.value)
 
-const SHOWN = [...ROWS, ...FREE_ROWS, ...WORTH_ROWS]
-const rows = computed(() =>
-  [
-    ...ROWS,
-    ...FREE_ROWS,
-    ...WORTH_ROWS,
-    ...(more.value
-      ? (vocabulary.value?.facts ?? [])
-          .filter(
-            (f) =>
-              !f.number &&
-              !f.code.startsWith('bench.') &&
-              f.code !== 'medium.type' &&
-              !SHOWN.some((r) => r.code === f.code),
-          )
-          .map((f) => ({ code: f.code, label: f.code.split('.').at(-1) ?? f.code, common: [] }))
-      : []),
-  ].map((r, i) => ({
-    ...r,
-    fact: code(r.code),
-    number: i < 8 ? i + 2 : undefined,
-    heading: r.code === 'copy.trash' ? 'Costs nothing: ask first' : undefined,
-  })),
-)
 const lost = computed(() => Number(form.value.facts.find((f) => f.code === 'since.hours')?.value ?? NaN))
 const told = computed(() => form.value.facts.filter((f) => f.source === 'told').length)
 const asked = computed(() => ranking.value?.nextQuestion?.fact)
@@ -129,16 +96,19 @@ useKeys([
   { key: 'W', does: 'wanted line', run: () => wantedEditor.value?.add() },
   { key: 'L', does: 'the line', run: () => line.value?.focus() },
   { key: '1', does: '– 9 a row, then its letter', run: () => deviceRow.value?.focus() },
-  ...Array.from({ length: 8 }, (_, i) => ({ key: String(i + 2), does: '', run: () => rowRefs.value?.[i]?.focus() })),
+  ...Array.from({ length: 8 }, (_, i) => ({ key: String(i + 2), does: '', run: () => factRows.value?.focus(i) })),
 ])
 
 /** Ctrl Enter logs from anywhere; Escape leaves a field, so that the keys of the screen work. */
 function save(event: KeyboardEvent): void {
   if ((event.ctrlKey || event.metaKey) && event.key === 'Enter') {
     event.preventDefault()
-    void log()
+    void logged()
   } else if (event.key === 'Escape' && event.target instanceof HTMLElement && event.target.closest('.intake'))
     event.target.blur()
+}
+async function logged(): Promise<void> {
+  if (ready.value) await log()
 }
 function toggle(c: string, value: string): void {
   form.value = { ...form.value, facts: toggleFact(form.value.facts, c, value, code(c)?.many === true) }
@@ -151,29 +121,6 @@ function answer(c: string, value: string): void {
       devices: form.value.devices.map((d, i) => (i === 0 ? { ...d, type: value === 'unknown' ? 'other' : value } : d)),
     }
   else if (!hasFact(form.value.facts, c, value)) toggle(c, value)
-}
-async function log(): Promise<void> {
-  if (saving.busy.value || !ready.value) return
-  const done = await saving.run(async () => {
-    const sent = toSend(form.value)
-    const docket = number.value
-      ? await api.put('/api/cases/{number}', { path: { number: number.value }, body: sent })
-      : await api.post('/api/cases', { body: sent })
-    await kept.drop()
-    await router.push(`/cases/${docket.number}/triaged`)
-  })
-  if (!done && saving.refused.value?.status === 409 && number.value)
-    theirs.value = formOf(await api.get('/api/cases/{number}', { path: { number: number.value } }))
-}
-async function saveOver(): Promise<void> {
-  form.value = { ...form.value, version: theirs.value?.version }
-  theirs.value = undefined
-  await log()
-}
-function take(other: CaseForm): void {
-  form.value = other
-  theirs.value = undefined
-  saving.clear()
 }
 async function openTheirs(): Promise<void> {
   const other = await readServer(key)
@@ -188,24 +135,19 @@ async function startOver(): Promise<void> {
 </script>
 
 <template>
-  <form class="intake" @submit.prevent="log">
-    <header class="dk-head">
-      <Phone class="ic" aria-hidden="true" />
-      <h1 class="text-truncate">
-        {{ form.contactPerson || form.customer.name || (number ? 'Intake' : 'New intake') }}
-      </h1>
-      <span v-if="number" class="m">{{ number }}</span>
-      <DraftNote :state="kept.state.value" :kept-at="kept.keptAt.value" @mine="kept.keepMine" @theirs="openTheirs" />
-      <span v-if="restored" class="s text-body-secondary text-nowrap"
-        >Your draft is here again. <button type="button" class="linkish" @click="startOver">Start over</button></span
-      >
-      <span class="flex-fill" />
+  <form class="intake" @submit.prevent="logged">
+    <IntakeHead
+      :number="number"
+      :who="form.contactPerson || form.customer.name"
+      :restored="restored"
+      :busy="saving.busy.value"
+      @start-over="startOver"
+    >
+      <template #draft
+        ><DraftNote :state="kept.state.value" :kept-at="kept.keptAt.value" @mine="kept.keepMine" @theirs="openTheirs"
+      /></template>
       <CallClock v-if="!number" :began="began" :lost="lost" />
-      <RouterLink :to="number ? `/cases/${number}` : '/desk'" class="btn btn-quiet">Put aside</RouterLink>
-      <BButton type="submit" variant="primary" :disabled="saving.busy.value"
-        >{{ number ? 'Save the case' : 'Log the device' }} <span class="kbd">Ctrl ⏎</span></BButton
-      >
-    </header>
+    </IntakeHead>
     <div class="halves">
       <section class="entry" aria-label="What is said">
         <RefusedNote :refused="loading.refused.value" />
@@ -232,25 +174,13 @@ async function startOver(): Promise<void> {
           :wrong="saving.refused.value?.field"
           :asked="asked === 'medium.type'"
         />
-        <template v-for="r in rows" :key="r.code">
-          <p v-if="r.heading" class="xs text-body-secondary heading">{{ r.heading }}</p>
-          <ChoiceRow
-            ref="rowRefs"
-            :label="r.label"
-            :ask="r.fact?.ask ?? r.label"
-            :number="r.number"
-            :values="r.fact?.values ?? []"
-            :common="r.common"
-            :is-on="(v) => hasFact(form.facts, r.code, v)"
-            :asked="asked === r.code"
-            @toggle="(v) => toggle(r.code, v)"
-          />
-        </template>
-        <p class="morefacts">
-          <button type="button" class="linkish s" :aria-expanded="more" @click="more = !more">
-            {{ more ? 'Fewer facts' : 'More facts: encryption, sets, budget, trim …' }}
-          </button>
-        </p>
+        <FactRows
+          ref="factRows"
+          :vocabulary="vocabulary"
+          :is-on="(c, v) => hasFact(form.facts, c, v)"
+          :asked="asked"
+          @toggle="toggle"
+        />
         <ConsentFields v-model="form.consent" v-model:deadline="form.deadline" :wrong="saving.refused.value?.field" />
         <WantedEditor ref="wantedEditor" v-model="form.wanted" :kinds="kinds" />
       </section>
@@ -293,13 +223,6 @@ async function startOver(): Promise<void> {
   gap: 12px;
   align-content: start;
 }
-.heading {
-  padding: 8px 0 2px 8px;
-}
-.morefacts {
-  padding: 8px 0;
-  border-bottom: 1px solid var(--line);
-}
 .refused,
 .warnbox {
   margin-bottom: 8px;
@@ -308,11 +231,6 @@ async function startOver(): Promise<void> {
   .intake {
     height: auto;
     grid-template-rows: auto auto;
-  }
-  .dk-head {
-    flex-wrap: wrap;
-    padding: 8px 14px;
-    gap: 8px;
   }
   .halves {
     grid-template-columns: minmax(0, 1fr);

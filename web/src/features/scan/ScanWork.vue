@@ -4,20 +4,21 @@ import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import { useLive } from '@/api/live'
 import type { Docket } from '@/api/types'
-import { count, duration } from '@/ui/format/format'
 import SessionBraid from '@/ui/instruments/SessionBraid.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { useKeys } from '@/ui/keys'
 import FailedStarts from './FailedStarts.vue'
+import KindsFound from './KindsFound.vue'
 import NewSession from './NewSession.vue'
+import ScanFigures from './ScanFigures.vue'
 import SessionCompare from './SessionCompare.vue'
 import SessionList from './SessionList.vue'
 import VolumeFacts from './VolumeFacts.vue'
 import VolumeStrata from './VolumeStrata.vue'
 import { whyMore } from './more'
-import { isSound, kindRows, methodWords, phaseWords, scopeWords, shareDone } from './counts'
+import { isSound, methodWords, scopeWords } from './counts'
 
-const props = defineProps<{ docket: Docket }>()
+const props = defineProps<{ /** The case whose image is scanned. */ docket: Docket }>()
 const emit = defineEmits<{ changed: [] }>()
 
 const scans = useLive(
@@ -43,15 +44,8 @@ const paused = computed(() => running.value && latest.value?.asked === 'pause')
 const reported = computed(() => [...sessions.value].reverse().find((s) => s.report))
 const report = computed(() => reported.value?.report)
 const shown = computed(() => report.value?.volumes.find((v) => v.index === openVolume.value))
+const found = computed(() => Object.keys((running.value ? latest.value?.counts.kinds : report.value?.kinds) ?? {}))
 const more = computed(() => (report.value ? whyMore(report.value) : []))
-const prognoses = computed(() =>
-  Object.entries((running.value ? latest.value?.counts.prognoses : report.value?.prognoses) ?? {}),
-)
-const kinds = computed(() => kindRows(running.value ? (latest.value?.counts.kinds ?? {}) : (report.value?.kinds ?? {})))
-const origins = computed(() =>
-  Object.entries(running.value ? (latest.value?.counts.origins ?? {}) : (report.value?.origins ?? {})),
-)
-
 async function started(): Promise<void> {
   another.value = false
   await scans.refresh()
@@ -86,73 +80,12 @@ useKeys([
   <div class="stack">
     <RefusedNote :refused="scans.refused.value" />
     <template v-if="latest">
-      <div class="figs">
-        <div class="fig big">
-          <b>{{ Math.floor(100 * shareDone(latest)) }} %</b><span>{{ phaseWords(latest) }}</span>
-        </div>
-        <div class="fig">
-          <b>{{ count(running ? latest.counts.findings : (latest.report?.findings ?? 0)) }}</b><span
-            >findings {{ running ? 'so far' : '' }}</span
-          >
-        </div>
-        <div class="fig">
-          <b>{{ count(latest.added) }}</b><span>new in the catalogue</span>
-        </div>
-        <div class="fig">
-          <b>{{ count(latest.shared) }}</b><span>known before</span>
-        </div>
-        <div v-if="running && !paused && latest.secondsLeft" class="fig">
-          <b>{{ duration(latest.secondsLeft) }}</b><span>left, about</span>
-        </div>
-        <div v-if="latest.report" class="fig">
-          <b>{{ duration(latest.report.seconds) }}</b><span>taken</span>
-        </div>
-        <span class="flex-fill" />
-        <template v-if="running">
-          <RouterLink v-if="latest.added" class="btn btn-quiet" :to="`/cases/${docket.number}/selection`"
-            >Open what is there</RouterLink
-          >
-          <button
-            type="button"
-            class="btn btn-quiet"
-            :disabled="acting.busy.value || latest.asked === 'stop'"
-            @click="ask(paused ? 'resume' : 'pause')"
-          >
-            {{ paused ? 'Go on' : 'Pause' }}
-          </button>
-          <button
-            type="button"
-            class="btn btn-stop"
-            :disabled="acting.busy.value || latest.asked === 'stop'"
-            @click="ask('stop')"
-          >
-            Stop
-          </button>
-        </template>
-        <RouterLink
-          v-else-if="latest.state === 'done' || latest.state === 'stopped'"
-          class="btn btn-primary"
-          :to="`/cases/${docket.number}/selection`"
-          >Open catalogue</RouterLink
-        >
-      </div>
-      <div
-        class="bar verd"
-        role="progressbar"
-        aria-label="Scan"
-        :aria-valuenow="Math.floor(100 * shareDone(latest))"
-        aria-valuemin="0"
-        aria-valuemax="100"
-      >
-        <i :style="{ width: `${100 * shareDone(latest)}%` }" />
-      </div>
-      <p v-if="running && latest.counts.folder" class="xs text-body-secondary m folder">{{ latest.counts.folder }}</p>
-      <p v-if="reported === latest && report && isSound(report)" class="sheet sound s">
-        <b>Nothing is lost here.</b> Every volume is sound and every file is listed and whole: copy them straight.
-      </p>
-      <p v-if="latest.trouble" class="refused" role="alert">
-        {{ latest.trouble }} The image is untouched; start another session.
-      </p>
+      <ScanFigures
+        :session="latest"
+        :busy="acting.busy.value"
+        :sound="reported === latest && report !== undefined && isSound(report)"
+        @ask="ask"
+      />
     </template>
     <NewSession
       v-if="!running && scans.data.value && (!latest || another)"
@@ -199,7 +132,7 @@ useKeys([
         @scan="scanAlone(shown.index)"
       />
     </section>
-    <div v-if="report || kinds.length" class="two">
+    <div v-if="report || found.length" class="two">
       <section :aria-label="report?.problems.length ? 'Problems' : 'What was passed over'">
         <template v-if="report?.problems.length">
           <div class="hd">
@@ -224,30 +157,7 @@ useKeys([
           <p v-for="line in more" :key="line" class="text-body-secondary">{{ line }}</p>
         </div>
       </section>
-      <section aria-labelledby="h-kinds">
-        <div class="hd">
-          <h2 id="h-kinds">Kinds</h2>
-          <span class="text-body-secondary">{{
-            [...origins, ...prognoses].map(([o, n]) => `${count(n)} ${o}`).join(', ')
-          }}</span>
-        </div>
-        <table class="rows">
-          <tbody>
-            <tr v-for="k in kinds" :key="k.kind">
-              <td>{{ k.kind }}</td>
-              <td class="n">{{ count(k.count) }}</td>
-              <td class="share"><i :style="{ width: `${100 * k.share}%` }" /></td>
-            </tr>
-          </tbody>
-        </table>
-        <p v-if="!kinds.length" class="empty">
-          {{
-            running
-              ? 'Nothing yet.'
-              : 'Nothing was found. That is a result: the medium holds no file that the engine knows.'
-          }}
-        </p>
-      </section>
+      <KindsFound :found="running ? latest?.counts : report" :running="running" />
     </div>
   </div>
 </template>
@@ -259,24 +169,10 @@ useKeys([
   gap: 12px;
   align-content: start;
 }
-.fig.big b {
-  font-size: 28px;
-  line-height: 30px;
-}
 .two {
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 24px;
-}
-.folder {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-  margin: -8px 0 0;
-}
-.sound {
-  padding: 9px 12px;
-  border-left: 4px solid var(--verd);
 }
 .more {
   margin-top: 12px;
@@ -284,21 +180,9 @@ useKeys([
 .more p {
   margin: 2px 0;
 }
-.share {
-  width: 55%;
-}
-.share i {
-  display: block;
-  height: 10px;
-  background: var(--tint);
-  border-left: 2px solid var(--ink);
-}
 @media (width <= 900px) {
   .two {
     grid-template-columns: 1fr;
-  }
-  .figs {
-    flex-wrap: wrap;
   }
 }
 </style>

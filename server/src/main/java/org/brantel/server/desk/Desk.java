@@ -9,6 +9,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.brantel.server.asks.Asking;
 import org.brantel.server.asks.OpenCases;
 import org.brantel.server.asks.Place;
@@ -61,12 +62,14 @@ class Desk {
                 .thenComparing(Question::since));
         List<DeskViews.Work> work = running.all();
         int overdue = (int) open.stream().filter(c -> isLate(c, now)).count();
+        Today today = today(open, work, now);
         return new DeskViews.Desk(
                 all.stream().limit(listed).toList(),
                 all.size(),
                 overdue,
                 work,
-                today(open, work, now),
+                today.listed(),
+                today.timed(),
                 stages(open, now),
                 drafts.count());
     }
@@ -88,16 +91,17 @@ class Desk {
     }
 
     /** What has a time today: clocks that run out, cases that wake, deadlines, work that will end. */
-    private List<DeskViews.Event> today(List<CaseViews.Summary> open, List<DeskViews.Work> work, Instant now) {
+    private Today today(List<CaseViews.Summary> open, List<DeskViews.Work> work, Instant now) {
         LocalDate today = LocalDate.now(clock.withZone(settings.zone()));
         Instant tomorrow = today.plusDays(1).atStartOfDay(settings.zone()).toInstant();
-        List<DeskViews.Event> events = new ArrayList<>();
+        List<DeskViews.Event> promised = new ArrayList<>();
+        List<DeskViews.Event> clocks = new ArrayList<>();
         for (CaseViews.Summary c : open) {
             if (c.hold() == null
                     && c.due() != null
                     && !c.due().isBefore(now.minus(Duration.ofHours(1)))
                     && c.due().isBefore(tomorrow)) {
-                events.add(new DeskViews.Event(
+                clocks.add(new DeskViews.Event(
                         c.due(),
                         "Clock of " + c.stage().word() + " runs out",
                         c.number(),
@@ -105,7 +109,7 @@ class Desk {
                         Place.of(c.stage())));
             }
             if (c.deadline() != null && c.deadline().equals(today)) {
-                events.add(new DeskViews.Event(
+                promised.add(new DeskViews.Event(
                         today.atTime(CLOSING_HOUR, 0).atZone(settings.zone()).toInstant(),
                         "Files are needed",
                         c.number(),
@@ -115,11 +119,24 @@ class Desk {
         }
         work.stream()
                 .filter(w -> w.ends() != null && w.ends().isBefore(tomorrow))
-                .forEach(w -> events.add(
+                .forEach(w -> promised.add(
                         new DeskViews.Event(w.ends(), w.what() + " done", w.caseNumber(), w.customer(), w.place())));
-        return events.stream()
-                .sorted(Comparator.comparing(DeskViews.Event::at))
-                .limit(EVENTS)
-                .toList();
+        return Today.of(promised, clocks);
+    }
+
+    /** What is listed of a day, and how much there is in all. */
+    private record Today(List<DeskViews.Event> listed, int timed) {
+
+        static Today of(List<DeskViews.Event> promised, List<DeskViews.Event> clocks) {
+            Comparator<DeskViews.Event> byTime = Comparator.comparing(DeskViews.Event::at);
+            return new Today(
+                    Stream.concat(
+                                    promised.stream().sorted(byTime),
+                                    clocks.stream().sorted(byTime))
+                            .limit(EVENTS)
+                            .sorted(byTime)
+                            .toList(),
+                    promised.size() + clocks.size());
+        }
     }
 }

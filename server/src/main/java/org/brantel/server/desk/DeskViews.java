@@ -32,13 +32,17 @@ final class DeskViews {
     /** @param stage how many open cases stand where */
     record Count(Stage stage, long cases, long late) {}
 
-    /** @param waiting how many decisions there are in all; the most pressing ones are listed */
+    /**
+     * @param waiting how many decisions there are in all; the most pressing ones are listed
+     * @param timed   how many things have a time today; what was promised is listed before what only runs out
+     */
     record Desk(
             List<Question> decisions,
             int waiting,
             int overdue,
             List<Work> running,
             List<Event> today,
+            int timed,
             List<Count> stages,
             int drafts) {}
 }

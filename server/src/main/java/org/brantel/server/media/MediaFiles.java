@@ -49,6 +49,8 @@ final class MediaFiles {
         try (Source source = Sources.open(media.specification(name), Media.FOR_IDENTITY)) {
             found.add(new Medium(key, media.kind(), name, file, source.identity(), false, ""));
             unfit.remove(name);
+        } catch (Refusal e) {
+            LOG.debug("{} was taken away while the folder was looked at", key, e);
         } catch (IOException e) {
             // They are looked at every other second; what is wrong with one is said once.
             if (!String.valueOf(e.getMessage()).equals(unfit.put(name, String.valueOf(e.getMessage())))) {

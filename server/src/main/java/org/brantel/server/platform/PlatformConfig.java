@@ -1,7 +1,11 @@
 package org.brantel.server.platform;
 
 import com.fasterxml.jackson.annotation.JsonAutoDetect;
+import io.swagger.v3.oas.models.OpenAPI;
+import io.swagger.v3.oas.models.info.Info;
+import io.swagger.v3.oas.models.servers.Server;
 import java.time.Clock;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.springdoc.core.customizers.OpenApiCustomizer;
@@ -28,7 +32,12 @@ class PlatformConfig implements WebMvcConfigurer {
                 builder.changeDefaultVisibility(v -> v.withIsGetterVisibility(JsonAutoDetect.Visibility.NONE));
     }
 
-    /** Every property is always there unless its record says that it may be absent. */
+    /** The API is where the pages are, under whatever address they were fetched. */
+    @Bean
+    OpenAPI api() {
+        return new OpenAPI().info(new Info().title("Brantel").version("1")).servers(List.of(new Server().url("/")));
+    }
+
     /** An operation is named by what it is about and what it does: {@code scan.start}. */
     @Bean
     OperationCustomizer operationNames() {
@@ -39,11 +48,10 @@ class PlatformConfig implements WebMvcConfigurer {
         };
     }
 
+    /** Every property is always there unless its record says that it may be absent. */
     @Bean
     OpenApiCustomizer requireTheRest(SchemaNames names) {
         return api -> {
-            api.setServers(null);
-            api.getInfo().title("Brantel").version("1");
             api.getComponents().getSchemas().forEach((name, schema) -> {
                 names.type(name).ifPresent(type -> SchemaTexts.describe(schema, type));
                 Map<String, ?> properties = schema.getProperties();

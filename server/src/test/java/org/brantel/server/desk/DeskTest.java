@@ -154,8 +154,12 @@ class DeskTest {
         String number = new CaseForms()
                 .deadline(LocalDate.now(ZoneOffset.UTC).toString())
                 .log(una);
-        assertThat(una.get("/api/desk?listed=1000").json().get("today").toString())
+        JsonNode desk = una.get("/api/desk").json();
+        assertThat(desk.get("today").toString())
+                .as("what was promised is listed however many clocks run out")
                 .contains("Files are needed");
+        assertThat(desk.get("timed").asInt())
+                .isGreaterThanOrEqualTo(desk.get("today").size());
         una.get("/api/cases?state=burnt").expect(400);
         una.get("/api/cases?stage=lunch").expect(400);
         una.get("/api/cases?size=100000").expect(400);
