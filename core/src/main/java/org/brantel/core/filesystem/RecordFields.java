@@ -4,7 +4,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
-import org.brantel.core.bytes.LittleEndian;
+import org.brantel.core.bytes.Slot;
 
 /** Takes a structure apart, field by field. What does not fit into the bytes at hand is left out. */
 public final class RecordFields {
@@ -26,34 +26,26 @@ public final class RecordFields {
         this.bytes = bytes;
     }
 
-    public boolean fits(int at, int length) {
-        return at >= 0 && length >= 0 && at <= bytes.length - length;
+    public boolean fits(Slot slot) {
+        return slot.at() >= 0 && slot.length() >= 0 && slot.at() <= bytes.length - slot.length();
     }
 
-    private long number(int at, int length) {
-        long value = 0;
-        for (int i = length - 1; i >= 0; i--) {
-            value = value << 8 | bytes[at + i] & 0xff;
-        }
-        return value;
-    }
-
-    public RecordFields add(String name, int at, int length, String value) {
-        if (fits(at, length)) {
-            fields.add(new Field(name, at, length, value));
+    public RecordFields add(String name, Slot slot, String value) {
+        if (fits(slot)) {
+            fields.add(new Field(name, slot.at(), slot.length(), value));
         }
         return this;
     }
 
-    public RecordFields count(String name, int at, int length) {
-        return fits(at, length) ? add(name, at, length, Long.toString(number(at, length))) : this;
+    public RecordFields count(String name, Slot slot) {
+        return fits(slot) ? add(name, slot, Long.toString(slot.in(bytes, 0))) : this;
     }
 
-    public RecordFields flags(String name, int at, int length, String... words) {
-        if (!fits(at, length)) {
+    public RecordFields flags(String name, Slot slot, String... words) {
+        if (!fits(slot)) {
             return this;
         }
-        long value = number(at, length);
+        long value = slot.in(bytes, 0);
         List<String> set = new ArrayList<>();
         for (int i = 0; i < words.length; i++) {
             if ((value >> i & 1) != 0 && !words[i].isEmpty()) {
@@ -62,50 +54,48 @@ public final class RecordFields {
         }
         return add(
                 name,
-                at,
-                length,
-                String.format("%0" + length * 2 + "X", value) + (set.isEmpty() ? "" : ": " + String.join(", ", set)));
+                slot,
+                String.format("%0" + slot.length() * 2 + "X", value)
+                        + (set.isEmpty() ? "" : ": " + String.join(", ", set)));
     }
 
-    public RecordFields text(String name, int at, int length) {
-        return fits(at, length)
-                ? add(name, at, length, "'" + new String(bytes, at, length, StandardCharsets.ISO_8859_1) + "'")
+    public RecordFields text(String name, Slot slot) {
+        return fits(slot)
+                ? add(name, slot, "'" + new String(bytes, slot.at(), slot.length(), StandardCharsets.ISO_8859_1) + "'")
                 : this;
     }
 
-    public RecordFields wide(String name, int at, int length) {
-        return fits(at, length)
+    public RecordFields wide(String name, Slot slot) {
+        return fits(slot)
                 ? add(
                         name,
-                        at,
-                        length,
-                        "'" + new String(bytes, at, length, StandardCharsets.UTF_16LE).replaceAll("[\0\uffff]+$", "")
+                        slot,
+                        "'"
+                                + new String(bytes, slot.at(), slot.length(), StandardCharsets.UTF_16LE)
+                                        .replaceAll("[\0\uffff]+$", "")
                                 + "'")
                 : this;
     }
 
-    public RecordFields seconds(String name, int at) {
-        return fits(at, 4)
+    public RecordFields seconds(String name, Slot slot) {
+        return fits(slot)
                 ? add(
                         name,
-                        at,
-                        4,
-                        LittleEndian.u32(bytes, at) == 0
+                        slot,
+                        slot.in(bytes, 0) == 0
                                 ? "none"
-                                : Instant.ofEpochSecond(LittleEndian.i32(bytes, at))
-                                        .toString())
+                                : Instant.ofEpochSecond((int) slot.in(bytes, 0)).toString())
                 : this;
     }
 
-    public RecordFields ticks(String name, int at) {
-        if (!fits(at, 8)) {
+    public RecordFields ticks(String name, Slot slot) {
+        if (!fits(slot)) {
             return this;
         }
-        long ticks = LittleEndian.i64(bytes, at);
+        long ticks = slot.in(bytes, 0);
         return add(
                 name,
-                at,
-                8,
+                slot,
                 ticks <= 0
                         ? "none"
                         : Instant.ofEpochSecond(ticks / 10_000_000L - SECONDS_TO_1970, ticks % 10_000_000L * 100)
@@ -113,18 +103,17 @@ public final class RecordFields {
     }
 
     /** A date of 2 bytes, or a time and a date of 4, as FAT counts them. */
-    public RecordFields dosTime(String name, int at, int length) {
-        if (!fits(at, length)) {
+    public RecordFields dosTime(String name, Slot slot) {
+        if (!fits(slot)) {
             return this;
         }
-        long date = number(at + length - 2, 2);
-        long time = length == 4 ? number(at, 2) : 0;
+        long date = new Slot(slot.end() - 2, 2).in(bytes, 0);
+        long time = slot.length() == 4 ? new Slot(slot.at(), 2).in(bytes, 0) : 0;
         String day = date == 0 ? "none" : String.format("%d-%02d-%02d", 1980 + (date >> 9), date >> 5 & 15, date & 31);
         return add(
                 name,
-                at,
-                length,
-                length == 2 || date == 0
+                slot,
+                slot.length() == 2 || date == 0
                         ? day
                         : String.format("%s %02d:%02d:%02d", day, time >> 11, time >> 5 & 63, (time & 31) * 2));
     }

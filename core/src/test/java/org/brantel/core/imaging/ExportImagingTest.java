@@ -118,9 +118,7 @@ class ExportImagingTest {
             for (int i = 0; i < 3; i++) {
                 Process child = KillTest.start(server.address(""), image);
                 long size = Files.exists(map) ? Files.size(map) : 0;
-                while (child.isAlive() && (!Files.exists(map) || Files.size(map) == size)) {
-                    Thread.sleep(5);
-                }
+                KillTest.untilItWrites(child, map, size);
                 Thread.sleep(random.nextInt(100));
                 killed += child.isAlive() ? 1 : 0;
                 child.destroyForcibly().waitFor();

@@ -6,9 +6,11 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.Arrays;
 import java.util.Random;
 import java.util.concurrent.TimeUnit;
+import org.awaitility.Awaitility;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.image.BlockState;
 import org.brantel.core.image.MapJournal;
@@ -42,9 +44,7 @@ class KillTest {
             Process child = start(source, image);
             // A moment that depends on what is on the disk, so that each run gets somewhere, and a little beyond it.
             long size = Files.exists(map) ? Files.size(map) : 0;
-            while (child.isAlive() && (!Files.exists(map) || Files.size(map) == size)) {
-                Thread.sleep(5);
-            }
+            untilItWrites(child, map, size);
             Thread.sleep(random.nextInt(120));
             boolean wasAlive = child.isAlive();
             child.destroyForcibly().waitFor();
@@ -64,6 +64,15 @@ class KillTest {
         Arrays.fill(expected, 5_000_192, 5_001_216, (byte) 0);
         assertThat(Files.readAllBytes(image)).isEqualTo(expected);
         assertThat(MapJournal.load(map).map().bytes(BlockState.FAILED)).isEqualTo(8192 + 1024);
+    }
+
+    /** Waits until a child has written on, or ended. */
+    static void untilItWrites(Process child, Path map, long before) {
+        Awaitility.await("the map to grow")
+                .atMost(Duration.ofMinutes(5))
+                .pollDelay(Duration.ZERO)
+                .pollInterval(Duration.ofMillis(5))
+                .until(() -> !child.isAlive() || Files.exists(map) && Files.size(map) != before);
     }
 
     static Process start(String source, Path image) throws IOException {

@@ -1,13 +1,18 @@
 package org.brantel.core.testing;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.net.ServerSocket;
 import java.net.Socket;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
+import org.awaitility.Awaitility;
 
 /**
  * A real export server from Debian, on loopback, for as long as a test needs it. {@code ./brantel test} installs it.
@@ -50,25 +55,27 @@ public final class NbdServer implements AutoCloseable {
                 .redirectErrorStream(true)
                 .redirectOutput(log.toFile())
                 .start();
-        for (int i = 0; i < 200; i++) {
-            if (!process.isAlive()) {
-                throw new IOException("nbdkit ended: " + Files.readString(log));
-            }
-            try (Socket probe = new Socket("127.0.0.1", port)) {
-                return;
-            } catch (IOException e) {
-                pause();
-            }
-        }
-        throw new IOException("nbdkit did not open its port: " + Files.readString(log));
+        Awaitility.await("nbdkit's port")
+                .pollInterval(Duration.ofMillis(25))
+                .failFast(() -> assertThat(process.isAlive())
+                        .as(() -> "nbdkit ended: " + said())
+                        .isTrue())
+                .until(this::listens);
     }
 
-    private static void pause() throws IOException {
+    private boolean listens() {
+        try (Socket probe = new Socket("127.0.0.1", port)) {
+            return probe.isConnected();
+        } catch (IOException e) {
+            return false;
+        }
+    }
+
+    private String said() {
         try {
-            Thread.sleep(25);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new IOException("interrupted", e);
+            return Files.readString(log);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
         }
     }
 

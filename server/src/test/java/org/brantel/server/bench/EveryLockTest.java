@@ -7,6 +7,7 @@ import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
@@ -19,6 +20,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
 import java.util.stream.Stream;
+import org.awaitility.Awaitility;
 import org.brantel.core.testing.Corpus;
 import org.brantel.server.media.Media;
 import org.brantel.server.testing.BenchDevices;
@@ -185,10 +187,9 @@ class EveryLockTest {
                                     "post /api/cases/{number}/imaging",
                                     "post /api/cases/{number}/health/read",
                                     "post /api/imaging/{id}/resume");
-                    Thread.sleep(1500);
-                    assertThat(media.opened("inbox/" + medium))
-                            .as("nor does a job, or the schedule of readings")
-                            .isEqualTo(before);
+                    Awaitility.await("nor does a job, or the schedule of readings, touch it")
+                            .during(Duration.ofMillis(1500))
+                            .until(() -> media.opened("inbox/" + medium), opened -> opened == before);
                 }));
     }
 

@@ -3,12 +3,15 @@ package org.brantel.server.testing;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import org.awaitility.Awaitility;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.datasource.DriverManagerDataSource;
 
@@ -81,18 +84,18 @@ public final class ServerProcess implements AutoCloseable {
                 .redirectOutput(home.resolve("server.log").toFile())
                 .start();
         petra = new Visitor("http://127.0.0.1:" + port);
-        for (int i = 0; i < 3000; i++) {
-            assertThat(process.isAlive()).as(this::log).isTrue();
-            try {
-                if (petra.get("/actuator/health").status() == 200) {
-                    return;
-                }
-            } catch (RuntimeException e) {
-                // not listening yet
-            }
-            Thread.sleep(100);
+        Awaitility.await("the server on " + database)
+                .atMost(Duration.ofMinutes(5))
+                .failFast(() -> assertThat(process.isAlive()).as(this::log).isTrue())
+                .until(this::answers);
+    }
+
+    private boolean answers() {
+        try {
+            return petra.get("/actuator/health").status() == 200;
+        } catch (UncheckedIOException e) {
+            return false; // not listening yet
         }
-        throw new AssertionError("the server on " + database + " did not start: " + log());
     }
 
     /** The first manager, as set up by the one-time link. */
@@ -114,10 +117,9 @@ public final class ServerProcess implements AutoCloseable {
     /** Kills it once the database sleeps in a trigger on its behalf, and ends what it left behind there. */
     public void killWhenHeld() throws InterruptedException {
         String held = "from pg_stat_activity where datname = '" + database + "' and wait_event = 'PgSleep'";
-        for (int i = 0; sql().queryForObject("select count(*) " + held, Long.class) == 0; i++) {
-            assertThat(i).as(() -> "nothing was held: " + log()).isLessThan(600);
-            Thread.sleep(100);
-        }
+        Awaitility.await("what is held")
+                .atMost(Duration.ofMinutes(1))
+                .until(() -> sql().queryForObject("select count(*) " + held, Long.class) > 0);
         kill();
         sql().queryForList("select pg_terminate_backend(pid) " + held);
     }

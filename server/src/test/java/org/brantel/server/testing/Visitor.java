@@ -9,12 +9,13 @@ import java.net.CookiePolicy;
 import java.net.HttpCookie;
 import java.net.URI;
 import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
 import java.net.http.HttpRequest.BodyPublishers;
+import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.function.Predicate;
+import org.awaitility.Awaitility;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -50,6 +51,7 @@ public final class Visitor {
         }
     }
 
+    private static final Duration OFTEN = Duration.ofMillis(50);
     private static final Duration LONGEST = Duration.ofMinutes(4);
 
     private final CookieManager cookies = new CookieManager(null, CookiePolicy.ACCEPT_ALL);
@@ -135,20 +137,9 @@ public final class Visitor {
 
     /** Asks again until the answer is as wished for. */
     public JsonNode await(String path, Predicate<JsonNode> wish) {
-        long until = System.nanoTime() + LONGEST.toNanos();
-        JsonNode last = null;
-        while (System.nanoTime() < until) {
-            last = get(path).expect(200).json();
-            if (wish.test(last)) {
-                return last;
-            }
-            try {
-                Thread.sleep(50);
-            } catch (InterruptedException e) {
-                Thread.currentThread().interrupt();
-                throw new IllegalStateException(e);
-            }
-        }
-        throw new AssertionError(path + " never became as expected; last: " + last);
+        return Awaitility.await(path)
+                .atMost(LONGEST)
+                .pollInterval(OFTEN)
+                .until(() -> get(path).expect(200).json(), wish);
     }
 }

@@ -1,8 +1,5 @@
 package org.brantel.core.filesystem.exfat;
 
-import static org.brantel.core.bytes.LittleEndian.i64;
-import static org.brantel.core.bytes.LittleEndian.u16;
-import static org.brantel.core.bytes.LittleEndian.u32;
 import static org.brantel.core.bytes.LittleEndian.u8;
 
 import java.nio.charset.StandardCharsets;
@@ -12,6 +9,7 @@ import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
+import org.brantel.core.bytes.Slot;
 import org.brantel.core.filesystem.DosAttributes;
 
 /**
@@ -51,11 +49,30 @@ record EntrySet(
         int entries) {
 
     static final int SIZE = 32;
-    private static final int IN_USE = 0x80;
+    static final Slot FOLLOWING = new Slot(1, 1);
+    static final Slot CHECKSUM = new Slot(2, 2);
+    static final Slot ATTRIBUTES = new Slot(4, 2);
+    static final Slot CREATED = new Slot(8, 4);
+    static final Slot MODIFIED = new Slot(12, 4);
+    static final Slot ACCESSED = new Slot(16, 4);
+    private static final Slot CREATED_FINER = new Slot(20, 1);
+    private static final Slot MODIFIED_FINER = new Slot(21, 1);
+    private static final Slot CREATED_ZONE = new Slot(22, 1);
+    private static final Slot MODIFIED_ZONE = new Slot(23, 1);
+    private static final Slot ACCESSED_ZONE = new Slot(24, 1);
+
+    static final Slot STREAM_FLAGS = new Slot(1, 1);
+    static final Slot CHARACTERS = new Slot(3, 1);
+    static final Slot WRITTEN = new Slot(8, 8);
+    static final Slot FIRST_CLUSTER = new Slot(20, 4);
+    static final Slot BYTES = new Slot(24, 8);
+
+    static final Slot NAME_PART = new Slot(2, 30);
+    static final int IN_USE = 0x80;
     private static final int FILE = 0x05;
     private static final int STREAM = 0x40;
-    private static final int NAME = 0x41;
-    private static final int MOST = 19;
+    static final int NAME = 0x41;
+    static final int MOST = 19;
 
     boolean isFolder() {
         return (attributes & 0x10) != 0;
@@ -73,7 +90,7 @@ record EntrySet(
     static Optional<EntrySet> parse(byte[] b, int at, int end) {
         int type = u8(b, at);
         boolean live = (type & IN_USE) != 0;
-        int entries = u8(b, at + 1) + 1;
+        int entries = FOLLOWING.intIn(b, at) + 1;
         if ((type & ~IN_USE) != FILE || entries < 3 || entries > MOST || at + entries * SIZE > end) {
             return Optional.empty();
         }
@@ -81,7 +98,7 @@ record EntrySet(
         if (u8(b, stream) != (STREAM | type & IN_USE)) {
             return Optional.empty();
         }
-        int characters = u8(b, stream + 3);
+        int characters = CHARACTERS.intIn(b, stream);
         int nameEntries = (characters + 14) / 15;
         if (characters == 0 || nameEntries > entries - 2) {
             return Optional.empty();
@@ -92,24 +109,24 @@ record EntrySet(
             if (u8(b, entry) != (NAME | type & IN_USE)) {
                 return Optional.empty();
             }
-            name.append(new String(b, entry + 2, 30, StandardCharsets.UTF_16LE));
+            name.append(new String(b, entry + NAME_PART.at(), NAME_PART.length(), StandardCharsets.UTF_16LE));
         }
-        boolean sound = checksum(b, at, entries) == u16(b, at + 2);
-        long size = i64(b, stream + 24);
-        long written = i64(b, stream + 8);
+        boolean sound = checksum(b, at, entries) == CHECKSUM.intIn(b, at);
+        long size = BYTES.in(b, stream);
+        long written = WRITTEN.in(b, stream);
         if (!live && !sound || size < 0 || written < 0) {
             return Optional.empty();
         }
         return Optional.of(new EntrySet(
                 live,
                 sound,
-                u16(b, at + 4),
-                time(u32(b, at + 8), u8(b, at + 20), u8(b, at + 22)),
-                time(u32(b, at + 12), u8(b, at + 21), u8(b, at + 23)),
-                time(u32(b, at + 16), 0, u8(b, at + 24)),
-                (u8(b, stream + 1) & 2) != 0,
+                ATTRIBUTES.intIn(b, at),
+                time(CREATED.in(b, at), CREATED_FINER.intIn(b, at), CREATED_ZONE.intIn(b, at)),
+                time(MODIFIED.in(b, at), MODIFIED_FINER.intIn(b, at), MODIFIED_ZONE.intIn(b, at)),
+                time(ACCESSED.in(b, at), 0, ACCESSED_ZONE.intIn(b, at)),
+                (STREAM_FLAGS.in(b, stream) & 2) != 0,
                 Math.min(written, size),
-                u32(b, stream + 20),
+                FIRST_CLUSTER.in(b, stream),
                 size,
                 name.substring(0, characters),
                 entries));

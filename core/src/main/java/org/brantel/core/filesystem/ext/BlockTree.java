@@ -5,6 +5,7 @@ import static org.brantel.core.bytes.LittleEndian.u32;
 
 import java.io.IOException;
 import java.util.List;
+import org.brantel.core.bytes.Slot;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Extents;
 import org.brantel.core.filesystem.Fault;
@@ -28,10 +29,20 @@ final class BlockTree {
     /** @param fault what is wrong with the tree; null when it is whole */
     record Mapped(List<Extent> extents, Fault fault) {}
 
+    static final Slot ENTRIES = new Slot(2, 2);
+    static final Slot DEPTH = new Slot(6, 2);
+    static final int ENTRY = 12;
+    static final Slot FIRST_IN_FILE = new Slot(0, 4);
+    static final Slot BLOCKS = new Slot(4, 2);
+    static final Slot BLOCK_UPPER = new Slot(6, 2);
+    static final Slot BLOCK_LOWER = new Slot(8, 4);
+    private static final Slot NODE_LOWER = new Slot(4, 4);
+    private static final Slot NODE_UPPER = new Slot(8, 2);
+
     private static final int MAGIC = 0xf30a;
     private static final int MAX_DEPTH = 5;
-    private static final int MOST_WRITTEN = 32768;
-    private static final int DIRECT = 12;
+    static final int MOST_WRITTEN = 32768;
+    static final int DIRECT = 12;
 
     /** Reads a block that lists others; null when it was not read. */
     interface Reader {
@@ -76,26 +87,26 @@ final class BlockTree {
     }
 
     private void node(byte[] b, int at, int length, int depthLeft) throws IOException {
-        int entries = u16(b, at + 2);
-        int depth = u16(b, at + 6);
-        if (u16(b, at) != MAGIC || depth > depthLeft || 12 + entries * 12 > length) {
+        int entries = ENTRIES.intIn(b, at);
+        int depth = DEPTH.intIn(b, at);
+        if (u16(b, at) != MAGIC || depth > depthLeft || ENTRY + entries * ENTRY > length) {
             fault("a node of its extents is malformed");
             return;
         }
         for (int i = 0; i < entries && fault == null && spend(); i++) {
-            int entry = at + 12 + i * 12;
-            long first = u32(b, entry);
+            int entry = at + ENTRY + i * ENTRY;
+            long first = FIRST_IN_FILE.in(b, entry);
             if (depth == 0) {
-                leaf(first, u16(b, entry + 4), u32(b, entry + 8) | (long) u16(b, entry + 6) << 32);
+                leaf(first, BLOCKS.intIn(b, entry), BLOCK_LOWER.in(b, entry) | BLOCK_UPPER.in(b, entry) << 32);
                 continue;
             }
-            long child = u32(b, entry + 4) | (long) u16(b, entry + 8) << 32;
+            long child = NODE_LOWER.in(b, entry) | NODE_UPPER.in(b, entry) << 32;
             byte[] node = sb.isBlock(child) ? blocks.read(child) : null;
             if (node == null) {
                 fault("block " + child + ", which lists its extents, was not read");
                 return;
             }
-            if (u16(node, 6) != depth - 1) {
+            if (DEPTH.intIn(node, 0) != depth - 1) {
                 fault("the nodes of its extents do not fit each other");
                 return;
             }

@@ -1,10 +1,10 @@
 package org.brantel.core.filesystem.ext;
 
 import static org.brantel.core.bytes.LittleEndian.u16;
-import static org.brantel.core.bytes.LittleEndian.u32;
 
 import java.time.Instant;
 import java.util.Arrays;
+import org.brantel.core.bytes.Slot;
 
 /**
  * An inode (EXT4 "Index Nodes").
@@ -40,6 +40,22 @@ record Inode(
         long flags,
         long generation) {
 
+    static final Slot MODE = new Slot(0, 2);
+    static final Slot BYTES_LOWER = new Slot(4, 4);
+    static final Slot ACCESSED = new Slot(8, 4);
+    static final Slot INODE_CHANGED = new Slot(12, 4);
+    static final Slot MODIFIED = new Slot(16, 4);
+    static final Slot DELETED = new Slot(20, 4);
+    static final Slot NAMES = new Slot(26, 2);
+    static final Slot FLAGS = new Slot(32, 4);
+    static final Slot GENERATION = new Slot(100, 4);
+    static final Slot BYTES_UPPER = new Slot(108, 4);
+    private static final Slot EXTRA = new Slot(128, 2);
+    private static final Slot MODIFIED_MORE = new Slot(136, 4);
+    private static final Slot ACCESSED_MORE = new Slot(140, 4);
+    static final Slot CREATED = new Slot(144, 4);
+    private static final Slot CREATED_MORE = new Slot(148, 4);
+
     static final int MAP_AT = 40;
     static final int MAP_BYTES = 60;
     static final long EXTENTS = 0x80000;
@@ -49,31 +65,31 @@ record Inode(
 
     static Inode parse(long number, byte[] b, int at, int length, long placed) {
         byte[] body = Arrays.copyOfRange(b, at, at + length);
-        int extra = length > 130 ? Math.min(u16(body, 128), length - 128) : 0;
+        int extra = length > 130 ? Math.min(EXTRA.intIn(body, 0), length - 128) : 0;
         return new Inode(
                 number,
                 body,
                 placed,
-                u16(body, 0),
-                u32(body, 4) | u32(body, 108) << 32,
-                time(body, 8, extra, 140),
-                time(body, 16, extra, 136),
-                extra >= 24 ? time(body, 144, extra, 148) : null,
-                u32(body, 20),
-                u16(body, 26),
-                u32(body, 32),
-                u32(body, 100));
+                MODE.intIn(body, 0),
+                BYTES_LOWER.in(body, 0) | BYTES_UPPER.in(body, 0) << 32,
+                time(body, ACCESSED, extra, ACCESSED_MORE),
+                time(body, MODIFIED, extra, MODIFIED_MORE),
+                extra >= 24 ? time(body, CREATED, extra, CREATED_MORE) : null,
+                DELETED.in(body, 0),
+                NAMES.intIn(body, 0),
+                FLAGS.in(body, 0),
+                GENERATION.in(body, 0));
     }
 
-    private static Instant time(byte[] body, int at, int extra, int extraAt) {
-        int seconds = (int) u32(body, at);
+    private static Instant time(byte[] body, Slot slot, int extra, Slot finer) {
+        int seconds = (int) slot.in(body, 0);
         if (seconds == 0) {
             return null;
         }
-        if (128 + extra < extraAt + 4) {
+        if (128 + extra < finer.end()) {
             return Instant.ofEpochSecond(seconds);
         }
-        long more = u32(body, extraAt);
+        long more = finer.in(body, 0);
         long nanos = more >> 2;
         return Instant.ofEpochSecond(seconds + ((more & 3) << 32), nanos < 1_000_000_000L ? nanos : 0);
     }

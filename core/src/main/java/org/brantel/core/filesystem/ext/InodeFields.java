@@ -1,9 +1,7 @@
 package org.brantel.core.filesystem.ext;
 
-import static org.brantel.core.bytes.LittleEndian.u16;
-import static org.brantel.core.bytes.LittleEndian.u32;
-
 import java.util.List;
+import org.brantel.core.bytes.Slot;
 import org.brantel.core.filesystem.RecordFields;
 import org.brantel.core.filesystem.RecordShape;
 
@@ -16,39 +14,42 @@ final class InodeFields {
 
     private static List<RecordFields.Field> of(byte[] b) {
         RecordFields s = new RecordFields(b);
+        int mode = Inode.MODE.intIn(b, 0);
         s.add(
                 "mode",
-                0,
-                2,
-                (u16(b, 0) >> 12 == 8 ? "file" : u16(b, 0) >> 12 == 4 ? "folder" : "other") + ", "
-                        + Integer.toOctalString(u16(b, 0) & 07777));
-        s.count("bytes, lower half", 4, 4)
-                .seconds("accessed", 8)
-                .seconds("inode changed", 12)
-                .seconds("content changed", 16)
-                .seconds("deleted", 20)
-                .count("names", 26, 2)
-                .flags("flags", 32, 4)
-                .count("generation", 100, 4)
-                .count("bytes, upper half", 108, 4);
-        boolean extents = (u32(b, 32) & 0x80000) != 0;
+                Inode.MODE,
+                (mode >> 12 == 8 ? "file" : mode >> 12 == 4 ? "folder" : "other") + ", "
+                        + Integer.toOctalString(mode & 07777));
+        s.count("bytes, lower half", Inode.BYTES_LOWER)
+                .seconds("accessed", Inode.ACCESSED)
+                .seconds("inode changed", Inode.INODE_CHANGED)
+                .seconds("content changed", Inode.MODIFIED)
+                .seconds("deleted", Inode.DELETED)
+                .count("names", Inode.NAMES)
+                .flags("flags", Inode.FLAGS)
+                .count("generation", Inode.GENERATION)
+                .count("bytes, upper half", Inode.BYTES_UPPER);
+        boolean extents = (Inode.FLAGS.in(b, 0) & Inode.EXTENTS) != 0;
         if (extents) {
-            s.count("extents: entries", 42, 2).count("extents: depth", 46, 2);
-            for (int i = 0; i < Math.min(4, u16(b, 42)) && u16(b, 46) == 0; i++) {
-                int at = 52 + i * 12;
+            Slot depth = BlockTree.DEPTH.from(Inode.MAP_AT);
+            Slot entries = BlockTree.ENTRIES.from(Inode.MAP_AT);
+            s.count("extents: entries", entries).count("extents: depth", depth);
+            for (int i = 0; i < Math.min(4, entries.in(b, 0)) && depth.in(b, 0) == 0; i++) {
+                int at = Inode.MAP_AT + BlockTree.ENTRY * (i + 1);
                 s.add(
                         "extent " + (i + 1),
-                        at,
-                        12,
-                        u16(b, at + 4) % 32768 + " blocks at block " + (u32(b, at + 8) | (long) u16(b, at + 6) << 32)
-                                + ", from block " + u32(b, at) + " of the file");
+                        new Slot(at, BlockTree.ENTRY),
+                        BlockTree.BLOCKS.in(b, at) % BlockTree.MOST_WRITTEN + " blocks at block "
+                                + (BlockTree.BLOCK_LOWER.in(b, at) | BlockTree.BLOCK_UPPER.in(b, at) << 32)
+                                + ", from block " + BlockTree.FIRST_IN_FILE.in(b, at) + " of the file");
             }
         } else {
-            s.add("blocks", 40, 48, "the first 12 of them")
-                    .count("block of blocks", 88, 4)
-                    .count("block of those", 92, 4)
-                    .count("block of those", 96, 4);
+            Slot direct = new Slot(Inode.MAP_AT, BlockTree.DIRECT * 4);
+            s.add("blocks", direct, "the first 12 of them")
+                    .count("block of blocks", new Slot(direct.end(), 4))
+                    .count("block of those", new Slot(direct.end() + 4, 4))
+                    .count("block of those", new Slot(direct.end() + 8, 4));
         }
-        return s.seconds("created", 144).fields();
+        return s.seconds("created", Inode.CREATED).fields();
     }
 }

@@ -5,8 +5,10 @@ import java.time.DateTimeException;
 import java.time.Instant;
 import java.time.LocalDateTime;
 import java.time.ZoneOffset;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import org.brantel.core.bytes.Slot;
 import org.brantel.core.filesystem.DosAttributes;
 
 /**
@@ -44,26 +46,34 @@ record DirectoryEntry(
         Instant accessed,
         long entryByte) {
 
+    static final Slot NAME = new Slot(0, 11);
+    static final Slot ATTRIBUTES = new Slot(11, 1);
+    private static final Slot CASES = new Slot(12, 1);
+    private static final Slot TENTHS = new Slot(13, 1);
+    static final Slot CREATED = new Slot(14, 4);
+    static final Slot ACCESSED = new Slot(18, 2);
+    static final Slot CLUSTER_UPPER = new Slot(20, 2);
+    static final Slot MODIFIED = new Slot(22, 4);
+    static final Slot CLUSTER_LOWER = new Slot(26, 2);
+    static final Slot BYTES = new Slot(28, 4);
+
     static final int SIZE = 32;
     static final int DELETED = 0xe5;
     static final int LONG_NAME = 0x0f;
     private static final Charset OEM = Charset.forName("IBM437");
 
     static DirectoryEntry parse(byte[] b, int at, int fatBits, long entryByte) {
-        byte[] name = new byte[11];
-        System.arraycopy(b, at, name, 0, 11);
-        long cluster = u16(b, at + 26) | (fatBits == 32 ? (long) (u16(b, at + 20) & 0x0fff) << 16 : 0);
-        long size = u16(b, at + 28) | (long) u16(b, at + 30) << 16;
+        long cluster = CLUSTER_LOWER.in(b, at) | (fatBits == 32 ? (CLUSTER_UPPER.in(b, at) & 0x0fff) << 16 : 0);
         return new DirectoryEntry(
-                name,
+                Arrays.copyOfRange(b, at, at + NAME.length()),
                 (b[at] & 0xff) == DELETED,
-                b[at + 11] & 0xff,
-                b[at + 12] & 0xff,
+                ATTRIBUTES.intIn(b, at),
+                CASES.intIn(b, at),
                 cluster,
-                size,
-                time(u16(b, at + 16), u16(b, at + 14), b[at + 13] & 0xff),
-                time(u16(b, at + 24), u16(b, at + 22), 0),
-                time(u16(b, at + 18), 0, 0),
+                BYTES.in(b, at),
+                time(CREATED.in(b, at), TENTHS.intIn(b, at)),
+                time(MODIFIED.in(b, at), 0),
+                time(ACCESSED.in(b, at) << 16, 0),
                 entryByte);
     }
 
@@ -115,11 +125,10 @@ record DirectoryEntry(
         return extension.isEmpty() ? base : base + "." + extension;
     }
 
-    private static int u16(byte[] b, int at) {
-        return b[at] & 0xff | (b[at + 1] & 0xff) << 8;
-    }
-
-    private static Instant time(int date, int time, int tenths) {
+    /** @param both the time in the lower half, the date in the upper */
+    private static Instant time(long both, int tenths) {
+        int date = (int) (both >> 16);
+        int time = (int) both & 0xffff;
         if (date == 0) {
             return null;
         }

@@ -12,21 +12,21 @@ final class EntryFields {
     private EntryFields() {}
 
     static RecordShape shape(boolean wide) {
-        return RecordShape.fixed("Entry in its folder", 32, b -> of(b, wide));
+        return RecordShape.fixed("Entry in its folder", DirectoryEntry.SIZE, b -> of(b, wide));
     }
 
     private static List<RecordFields.Field> of(byte[] b, boolean wide) {
         RecordFields s = new RecordFields(b);
-        boolean deleted = u8(b, 0) == 0xe5;
-        s.text(deleted ? "name, first letter replaced by the mark of a deleted entry" : "name", 0, 11);
-        s.flags("attributes", 11, 1, "read-only", "hidden", "system", "label", "folder", "archive");
-        s.dosTime("created", 14, 4).dosTime("accessed", 18, 2);
+        boolean deleted = u8(b, 0) == DirectoryEntry.DELETED;
+        s.text(deleted ? "name, first letter replaced by the mark of a deleted entry" : "name", DirectoryEntry.NAME);
+        s.flags("attributes", DirectoryEntry.ATTRIBUTES, "read-only", "hidden", "system", "label", "folder", "archive");
+        s.dosTime("created", DirectoryEntry.CREATED).dosTime("accessed", DirectoryEntry.ACCESSED);
         if (wide) {
-            s.count("first cluster, upper half", 20, 2);
+            s.count("first cluster, upper half", DirectoryEntry.CLUSTER_UPPER);
         }
-        return s.dosTime("changed", 22, 4)
-                .count("first cluster", 26, 2)
-                .count("bytes", 28, 4)
+        return s.dosTime("changed", DirectoryEntry.MODIFIED)
+                .count("first cluster", DirectoryEntry.CLUSTER_LOWER)
+                .count("bytes", DirectoryEntry.BYTES)
                 .fields();
     }
 }

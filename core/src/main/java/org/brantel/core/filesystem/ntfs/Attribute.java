@@ -1,6 +1,7 @@
 package org.brantel.core.filesystem.ntfs;
 
 import java.util.List;
+import org.brantel.core.bytes.Slot;
 import org.brantel.core.content.Extent;
 
 /**
@@ -39,6 +40,23 @@ record Attribute(
         long firstVcn,
         int unitBytes,
         List<Extent> extents) {
+
+    static final Slot TYPE = new Slot(0, 4);
+    static final Slot LENGTH = new Slot(4, 4);
+    static final Slot AWAY = new Slot(8, 1);
+    static final Slot NAME_LENGTH = new Slot(9, 1);
+    static final Slot NAME_AT = new Slot(10, 2);
+    static final Slot FLAGS = new Slot(12, 2);
+
+    static final Slot VALUE_BYTES = new Slot(16, 4);
+    static final Slot VALUE_AT = new Slot(20, 2);
+
+    static final Slot FIRST_VCN = new Slot(16, 8);
+    static final Slot RUNS_AT = new Slot(32, 2);
+    static final Slot UNIT = new Slot(34, 1);
+    static final Slot ALLOCATED = new Slot(40, 8);
+    static final Slot BYTES = new Slot(48, 8);
+    static final Slot WRITTEN = new Slot(56, 8);
 
     static final int STANDARD_INFORMATION = 0x10;
     static final int LIST = 0x20;

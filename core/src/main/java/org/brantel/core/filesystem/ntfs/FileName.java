@@ -1,11 +1,9 @@
 package org.brantel.core.filesystem.ntfs;
 
-import static org.brantel.core.bytes.LittleEndian.i64;
-import static org.brantel.core.bytes.LittleEndian.u8;
-
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.Optional;
+import org.brantel.core.bytes.Slot;
 
 /**
  * A name of a file, in its record and in its folder's index (NTFS3 "struct ATTR_FILE_NAME").
@@ -32,6 +30,15 @@ record FileName(
         int space,
         String name) {
 
+    static final Slot PARENT = new Slot(0, 8);
+    static final Slot CREATED = new Slot(8, 8);
+    static final Slot MODIFIED = new Slot(16, 8);
+    static final Slot ACCESSED = new Slot(32, 8);
+    static final Slot BYTES = new Slot(48, 8);
+    static final Slot ATTRIBUTES = new Slot(56, 4);
+    static final Slot CHARACTERS = new Slot(64, 1);
+    static final Slot SPACE = new Slot(65, 1);
+
     static final int HEAD = 66;
     static final int SHORT_ONLY = 2;
 
@@ -44,20 +51,20 @@ record FileName(
         if (length < HEAD || at < 0 || at + length > b.length) {
             return Optional.empty();
         }
-        int characters = u8(b, at + 64);
+        int characters = CHARACTERS.intIn(b, at);
         if (characters == 0 || HEAD + characters * 2 > length) {
             return Optional.empty();
         }
-        long parent = i64(b, at);
+        long parent = PARENT.in(b, at);
         return Optional.of(new FileName(
                 MftRecord.numberOf(parent),
                 MftRecord.sequenceOf(parent),
-                FileTime.instant(i64(b, at + 8)),
-                FileTime.instant(i64(b, at + 16)),
-                FileTime.instant(i64(b, at + 32)),
-                i64(b, at + 48),
-                i64(b, at + 56) & 0xffffffffL,
-                u8(b, at + 65),
+                FileTime.instant(CREATED.in(b, at)),
+                FileTime.instant(MODIFIED.in(b, at)),
+                FileTime.instant(ACCESSED.in(b, at)),
+                BYTES.in(b, at),
+                ATTRIBUTES.in(b, at),
+                SPACE.intIn(b, at),
                 new String(b, at + HEAD, characters * 2, StandardCharsets.UTF_16LE)));
     }
 

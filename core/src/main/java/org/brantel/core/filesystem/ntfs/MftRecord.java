@@ -1,14 +1,10 @@
 package org.brantel.core.filesystem.ntfs;
 
-import static org.brantel.core.bytes.LittleEndian.i64;
-import static org.brantel.core.bytes.LittleEndian.u16;
-import static org.brantel.core.bytes.LittleEndian.u32;
-import static org.brantel.core.bytes.LittleEndian.u8;
-
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.brantel.core.bytes.Slot;
 import org.brantel.core.content.Extents;
 
 /**
@@ -46,6 +42,17 @@ record MftRecord(
         int sequenceAt,
         List<Attribute> attributes) {
 
+    static final Slot MARK = new Slot(0, 4);
+    static final Slot UPDATES_AT = new Slot(4, 2);
+    static final Slot UPDATES = new Slot(6, 2);
+    static final Slot SEQUENCE = new Slot(16, 2);
+    static final Slot NAMES = new Slot(18, 2);
+    static final Slot ATTRIBUTES_AT = new Slot(20, 2);
+    static final Slot FLAGS = new Slot(22, 2);
+    static final Slot IN_USE = new Slot(24, 4);
+    static final Slot BASE = new Slot(32, 8);
+    static final Slot NUMBER = new Slot(44, 4);
+
     static final int SIGNATURE = 0x454c4946;
     static final int STRIDE = 512;
     private static final int MOST_ATTRIBUTES = 512;
@@ -71,35 +78,35 @@ record MftRecord(
     /** @param placed where the record lies in the source, when it was found by itself; -1 for the table's own */
     static Optional<MftRecord> parse(byte[] b, int at, BootSector boot, long clusters, long number, long placed) {
         int length = boot.recordBytes();
-        if (at + length > b.length || u32(b, at) != SIGNATURE) {
+        if (at + length > b.length || MARK.in(b, at) != SIGNATURE) {
             return Optional.empty();
         }
         byte[] r = new byte[length];
         System.arraycopy(b, at, r, 0, length);
-        int sequenceAt = u16(r, 4);
-        if (!UpdateSequence.undo(r, sequenceAt, u16(r, 6))) {
+        int sequenceAt = UPDATES_AT.intIn(r, 0);
+        if (!UpdateSequence.undo(r, sequenceAt, UPDATES.intIn(r, 0))) {
             return Optional.empty();
         }
-        int first = u16(r, 20);
-        long used = Math.min(u32(r, 24), length);
+        int first = ATTRIBUTES_AT.intIn(r, 0);
+        long used = Math.min(IN_USE.in(r, 0), length);
         if (first < 24 || first >= length || used < first) {
             return Optional.empty();
         }
-        long own = number >= 0 ? number : sequenceAt >= 48 ? u32(r, 44) : -1;
+        long own = number >= 0 ? number : sequenceAt >= NUMBER.end() ? NUMBER.in(r, 0) : -1;
         if (own < 0) {
             return Optional.empty();
         }
-        long base = i64(r, 32);
-        int flags = u16(r, 22);
+        long base = BASE.in(r, 0);
+        int flags = FLAGS.intIn(r, 0);
         List<Attribute> attributes = attributes(r, first, (int) used, boot, clusters);
         return Optional.of(new MftRecord(
                 own,
                 placed,
                 r,
-                u16(r, 16),
+                SEQUENCE.intIn(r, 0),
                 (flags & 1) != 0,
                 (flags & 2) != 0,
-                u16(r, 18),
+                NAMES.intIn(r, 0),
                 numberOf(base),
                 sequenceOf(base),
                 sequenceAt,
@@ -109,8 +116,8 @@ record MftRecord(
     private static List<Attribute> attributes(byte[] r, int first, int used, BootSector boot, long clusters) {
         List<Attribute> all = new ArrayList<>();
         for (int at = first; at + 24 <= used && all.size() < MOST_ATTRIBUTES; ) {
-            long type = u32(r, at);
-            long length = u32(r, at + 4);
+            long type = Attribute.TYPE.in(r, at);
+            long length = Attribute.LENGTH.in(r, at);
             if (type == 0xffffffffL || length < 24 || length > used - at) {
                 break;
             }
@@ -122,29 +129,29 @@ record MftRecord(
 
     private static Optional<Attribute> attribute(
             byte[] r, int at, int length, int type, BootSector boot, long clusters) {
-        int nameLength = u8(r, at + 9);
-        int nameAt = u16(r, at + 10);
+        int nameLength = Attribute.NAME_LENGTH.intIn(r, at);
+        int nameAt = Attribute.NAME_AT.intIn(r, at);
         if (nameLength > 0 && nameAt + nameLength * 2 > length) {
             return Optional.empty();
         }
         String name = nameLength == 0 ? "" : new String(r, at + nameAt, nameLength * 2, StandardCharsets.UTF_16LE);
-        int flags = u16(r, at + 12);
-        if (u8(r, at + 8) == 0) {
-            long size = u32(r, at + 16);
-            int valueAt = u16(r, at + 20);
+        int flags = Attribute.FLAGS.intIn(r, at);
+        if (Attribute.AWAY.in(r, at) == 0) {
+            long size = Attribute.VALUE_BYTES.in(r, at);
+            int valueAt = Attribute.VALUE_AT.intIn(r, at);
             boolean fits = valueAt >= 24 && size <= length - valueAt;
             return fits
                     ? Optional.of(new Attribute(type, name, flags, true, at + valueAt, size, size, 0, 0, List.of()))
                     : Optional.empty();
         }
-        int runsAt = u16(r, at + 32);
+        int runsAt = Attribute.RUNS_AT.intIn(r, at);
         if (length < 64 || runsAt < 64 || runsAt > length) {
             return Optional.empty();
         }
-        long firstVcn = i64(r, at + 16);
-        int unit = u8(r, at + 34);
-        long size = firstVcn == 0 ? i64(r, at + 48) : 0;
-        long written = firstVcn == 0 ? i64(r, at + 56) : 0;
+        long firstVcn = Attribute.FIRST_VCN.in(r, at);
+        int unit = Attribute.UNIT.intIn(r, at);
+        long size = firstVcn == 0 ? Attribute.BYTES.in(r, at) : 0;
+        long written = firstVcn == 0 ? Attribute.WRITTEN.in(r, at) : 0;
         if (size < 0 || written < 0 || firstVcn < 0) {
             return Optional.empty();
         }

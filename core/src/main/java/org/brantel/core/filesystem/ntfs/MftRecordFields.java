@@ -1,10 +1,7 @@
 package org.brantel.core.filesystem.ntfs;
 
-import static org.brantel.core.bytes.LittleEndian.u16;
-import static org.brantel.core.bytes.LittleEndian.u32;
-import static org.brantel.core.bytes.LittleEndian.u8;
-
 import java.util.List;
+import org.brantel.core.bytes.Slot;
 import org.brantel.core.filesystem.RecordFields;
 import org.brantel.core.filesystem.RecordShape;
 
@@ -13,27 +10,32 @@ final class MftRecordFields {
 
     private MftRecordFields() {}
 
+    private static final int MOST = 1024;
+    private static final int LEAST = 64;
+    private static final int MOST_ATTRIBUTES = 32;
+    private static final long END = 0xffffffffL;
+
     static final RecordShape SHAPE = new RecordShape(
             "Record of the file table",
-            1024,
-            b -> (int) Math.max(64, Math.min(b.length, u32(b, 24))),
+            MOST,
+            b -> (int) Math.max(LEAST, Math.min(b.length, MftRecord.IN_USE.in(b, 0))),
             MftRecordFields::of);
 
     private static List<RecordFields.Field> of(byte[] b) {
         RecordFields s = new RecordFields(b);
-        s.text("signature", 0, 4)
-                .count("update sequence at", 4, 2)
-                .count("its values", 6, 2)
-                .count("sequence", 16, 2)
-                .count("names", 18, 2)
-                .count("attributes at", 20, 2)
-                .flags("flags", 22, 2, "in use", "folder")
-                .count("bytes in use", 24, 4)
-                .count("continues record", 32, 6)
-                .count("number", 44, 4);
-        int at = u16(b, 20);
-        for (int i = 0; i < 32 && s.fits(at, 16) && u32(b, at) != 0xffffffffL; i++) {
-            int length = (int) Math.min(u32(b, at + 4), 65536);
+        s.text("signature", MftRecord.MARK)
+                .count("update sequence at", MftRecord.UPDATES_AT)
+                .count("its values", MftRecord.UPDATES)
+                .count("sequence", MftRecord.SEQUENCE)
+                .count("names", MftRecord.NAMES)
+                .count("attributes at", MftRecord.ATTRIBUTES_AT)
+                .flags("flags", MftRecord.FLAGS, "in use", "folder")
+                .count("bytes in use", MftRecord.IN_USE);
+        reference(s, b, "continues record", MftRecord.BASE, "its sequence");
+        s.count("number", MftRecord.NUMBER);
+        int at = MftRecord.ATTRIBUTES_AT.intIn(b, 0);
+        for (int i = 0; i < MOST_ATTRIBUTES && s.fits(new Slot(at, 16)) && Attribute.TYPE.in(b, at) != END; i++) {
+            int length = (int) Math.min(Attribute.LENGTH.in(b, at), 65536);
             if (length < 16) {
                 break;
             }
@@ -43,47 +45,84 @@ final class MftRecordFields {
         return s.fields();
     }
 
+    /** A record by its number and by how often that was given out. */
+    private static void reference(RecordFields s, byte[] b, String record, Slot slot, String sequence) {
+        Slot upper = new Slot(slot.at() + 6, 2);
+        if (s.fits(slot)) {
+            long value = slot.in(b, 0);
+            s.add(record, new Slot(slot.at(), 6), Long.toString(MftRecord.numberOf(value)))
+                    .add(sequence, upper, Integer.toString(MftRecord.sequenceOf(value)));
+        }
+    }
+
+    private static String words(int type) {
+        return switch (type) {
+            case Attribute.STANDARD_INFORMATION -> "times and attributes";
+            case Attribute.LIST -> "list of further records";
+            case Attribute.FILE_NAME -> "name";
+            case Attribute.DATA -> "content";
+            case Attribute.INDEX_ROOT -> "index";
+            case Attribute.INDEX_ALLOCATION -> "index blocks";
+            case Attribute.BITMAP -> "bitmap";
+            case Attribute.REPARSE_POINT -> "link or other meaning";
+            default -> String.format("attribute %02X", type);
+        };
+    }
+
     private static void attribute(RecordFields s, byte[] b, int at, int length) {
-        int type = (int) u32(b, at);
-        boolean resident = u8(b, at + 8) == 0;
-        String name =
-                switch (type) {
-                    case 0x10 -> "times and attributes";
-                    case 0x20 -> "list of further records";
-                    case 0x30 -> "name";
-                    case 0x80 -> "content";
-                    case 0x90 -> "index";
-                    case 0xa0 -> "index blocks";
-                    case 0xb0 -> "bitmap";
-                    case 0xc0 -> "link or other meaning";
-                    default -> String.format("attribute %02X", type);
-                };
-        s.add(name, at, 8, length + " bytes, " + (resident ? "in the record" : "in clusters"));
-        int value = at + (s.fits(at + 20, 2) ? u16(b, at + 20) : 24);
-        if (resident && type == 0x10) {
-            s.ticks("created", value)
-                    .ticks("changed", value + 8)
-                    .ticks("record changed", value + 16)
-                    .ticks("accessed", value + 24)
-                    .flags("attributes", value + 32, 4, "read-only", "hidden", "system", "", "", "archive");
-        } else if (resident && type == 0x30 && s.fits(value, 66)) {
-            s.count("record of its folder", value, 6)
-                    .count("sequence of its folder", value + 6, 2)
-                    .wide("name", value + 66, u8(b, value + 64) * 2);
-        } else if (!resident && s.fits(at, 64)) {
-            s.count("bytes allocated", at + 40, 8).count("bytes", at + 48, 8).count("bytes written", at + 56, 8);
-            int runs = at + u16(b, at + 32);
+        int type = (int) Attribute.TYPE.in(b, at);
+        boolean resident = Attribute.AWAY.in(b, at) == 0;
+        Slot head = new Slot(at, Attribute.LENGTH.end());
+        s.add(words(type), head, length + " bytes, " + (resident ? "in the record" : "in clusters"));
+        if (resident) {
+            Slot place = Attribute.VALUE_AT.from(at);
+            if (s.fits(place)) {
+                value(s, b, at, type, at + place.intIn(b, 0));
+            }
+        } else if (s.fits(Attribute.WRITTEN.from(at))) {
+            s.count("bytes allocated", Attribute.ALLOCATED.from(at))
+                    .count("bytes", Attribute.BYTES.from(at))
+                    .count("bytes written", Attribute.WRITTEN.from(at));
+            int runs = at + Attribute.RUNS_AT.intIn(b, at);
             s.add(
                     "runs",
-                    runs,
-                    Math.max(0, Math.min(at + length, b.length) - runs),
+                    new Slot(runs, Math.max(0, Math.min(at + length, b.length) - runs)),
                     "length and place of each, in clusters");
-        } else if (resident && type == 0x80 && s.fits(at + 16, 4)) {
-            s.add(
-                    "its bytes",
-                    value,
-                    (int) Math.max(0, Math.min(u32(b, at + 16), b.length - value)),
-                    u32(b, at + 16) + " bytes of content");
+        }
+    }
+
+    private static void value(RecordFields s, byte[] b, int at, int type, int value) {
+        switch (type) {
+            case Attribute.STANDARD_INFORMATION ->
+                s.ticks("created", StandardInformation.CREATED.from(value))
+                        .ticks("changed", StandardInformation.MODIFIED.from(value))
+                        .ticks("record changed", StandardInformation.RECORD_CHANGED.from(value))
+                        .ticks("accessed", StandardInformation.ACCESSED.from(value))
+                        .flags(
+                                "attributes",
+                                StandardInformation.ATTRIBUTES.from(value),
+                                "read-only",
+                                "hidden",
+                                "system",
+                                "",
+                                "",
+                                "archive");
+            case Attribute.FILE_NAME -> {
+                if (s.fits(new Slot(value, FileName.HEAD))) {
+                    reference(s, b, "record of its folder", FileName.PARENT.from(value), "sequence of its folder");
+                    s.wide("name", new Slot(value + FileName.HEAD, FileName.CHARACTERS.intIn(b, value) * 2));
+                }
+            }
+            case Attribute.DATA -> {
+                long bytes = Attribute.VALUE_BYTES.in(b, at);
+                s.add(
+                        "its bytes",
+                        new Slot(value, (int) Math.max(0, Math.min(bytes, b.length - value))),
+                        bytes + " bytes of content");
+            }
+            default -> {
+                // Nothing more is known of it.
+            }
         }
     }
 }

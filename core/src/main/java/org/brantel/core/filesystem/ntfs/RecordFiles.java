@@ -1,6 +1,5 @@
 package org.brantel.core.filesystem.ntfs;
 
-import static org.brantel.core.bytes.LittleEndian.i64;
 import static org.brantel.core.bytes.LittleEndian.u16;
 import static org.brantel.core.bytes.LittleEndian.u32;
 
@@ -145,17 +144,20 @@ final class RecordFiles {
         AttributeList.Held standard = null;
         for (AttributeList.Held held : all) {
             Attribute a = held.attribute();
-            standard = standard == null && a.type() == Attribute.STANDARD_INFORMATION && a.resident() && a.size() >= 36
+            standard = standard == null
+                            && a.type() == Attribute.STANDARD_INFORMATION
+                            && a.resident()
+                            && a.size() >= StandardInformation.LEAST
                     ? held
                     : standard;
         }
         if (standard != null) {
             byte[] b = standard.record().bytes();
             int at = standard.attribute().valueAt();
-            created = FileTime.instant(i64(b, at));
-            modified = FileTime.instant(i64(b, at + 8));
-            accessed = FileTime.instant(i64(b, at + 24));
-            words = words(u32(b, at + 32));
+            created = FileTime.instant(StandardInformation.CREATED.in(b, at));
+            modified = FileTime.instant(StandardInformation.MODIFIED.in(b, at));
+            accessed = FileTime.instant(StandardInformation.ACCESSED.in(b, at));
+            words = words(StandardInformation.ATTRIBUTES.in(b, at));
         }
         reparse.map(Fault.Elsewhere::new).ifPresent(faults::add);
         List<Extent> own = records.place(record, 0, 1);

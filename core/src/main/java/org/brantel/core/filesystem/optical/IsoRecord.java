@@ -1,6 +1,5 @@
 package org.brantel.core.filesystem.optical;
 
-import static org.brantel.core.bytes.LittleEndian.u32;
 import static org.brantel.core.bytes.LittleEndian.u8;
 
 import java.nio.charset.Charset;
@@ -10,6 +9,7 @@ import java.time.Instant;
 import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.util.Optional;
+import org.brantel.core.bytes.Slot;
 
 /**
  * A record of a folder (ECMA-119 section 9.1).
@@ -28,26 +28,34 @@ import java.util.Optional;
  */
 record IsoRecord(int length, long block, long size, Instant recorded, boolean folder, boolean continued, String name) {
 
+    static final Slot LENGTH = new Slot(0, 1);
+    private static final Slot EXTENDED_BLOCKS = new Slot(1, 1);
+    static final Slot BLOCK = new Slot(2, 4);
+    static final Slot BYTES = new Slot(10, 4);
+    static final Slot RECORDED = new Slot(18, 7);
+    static final Slot FLAGS = new Slot(25, 1);
+    static final Slot NAME_LENGTH = new Slot(32, 1);
+
     static final int HEAD = 33;
 
     static Optional<IsoRecord> parse(byte[] b, int at, int end, boolean wide, int skip) {
-        int length = u8(b, at);
+        int length = LENGTH.intIn(b, at);
         if (length < HEAD + 1 || at + length > end) {
             return Optional.empty();
         }
-        int nameLength = u8(b, at + 32);
+        int nameLength = NAME_LENGTH.intIn(b, at);
         if (nameLength == 0 || HEAD + nameLength > length) {
             return Optional.empty();
         }
-        int flags = u8(b, at + 25);
+        int flags = FLAGS.intIn(b, at);
         String name = name(b, at, nameLength, wide);
         int systemUse = at + HEAD + nameLength + (nameLength + 1 & 1);
         String longer = skip < 0 ? null : alternate(b, systemUse + skip, at + length);
         return Optional.of(new IsoRecord(
                 length,
-                u32(b, at + 2) + u8(b, at + 1),
-                u32(b, at + 10),
-                time(b, at + 18),
+                BLOCK.in(b, at) + EXTENDED_BLOCKS.in(b, at),
+                BYTES.in(b, at),
+                time(b, at + RECORDED.at()),
                 (flags & 2) != 0,
                 (flags & 0x80) != 0,
                 longer != null ? longer : name));

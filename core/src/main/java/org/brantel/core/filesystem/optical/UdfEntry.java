@@ -1,6 +1,5 @@
 package org.brantel.core.filesystem.optical;
 
-import static org.brantel.core.bytes.LittleEndian.i64;
 import static org.brantel.core.bytes.LittleEndian.u16;
 import static org.brantel.core.bytes.LittleEndian.u32;
 import static org.brantel.core.bytes.LittleEndian.u8;
@@ -14,6 +13,7 @@ import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.brantel.core.bytes.Slot;
 import org.brantel.core.source.Source;
 
 /**
@@ -56,6 +56,16 @@ record UdfEntry(
      */
     record Piece(int part, long block, long bytes, boolean recorded) {}
 
+    static final int HEAD = 176;
+    static final int EXTENDED_HEAD = 216;
+    static final Slot TYPE = new Slot(27, 1);
+    private static final Slot FLAGS = new Slot(34, 2);
+    static final Slot BYTES = new Slot(56, 8);
+    /** Before the end of the head, plain or extended. */
+    static final Slot ATTRIBUTE_BYTES = new Slot(-8, 4);
+
+    static final Slot PLACE_BYTES = new Slot(-4, 4);
+
     private static final int MOST_PIECES = 1 << 16;
 
     static Optional<UdfEntry> read(Source source, long at, int blockBytes) throws IOException {
@@ -70,22 +80,22 @@ record UdfEntry(
             return Optional.empty();
         }
         boolean extended = tag == UdfTag.EXTENDED_FILE_ENTRY;
-        int head = extended ? 216 : 176;
-        long attributes = u32(b, head - 8);
-        long places = u32(b, head - 4);
-        long size = i64(b, 56);
+        int head = extended ? EXTENDED_HEAD : HEAD;
+        long attributes = ATTRIBUTE_BYTES.in(b, head);
+        long places = PLACE_BYTES.in(b, head);
+        long size = BYTES.in(b, 0);
         if (attributes > b.length - head || places > b.length - head - attributes || size < 0) {
             return Optional.empty();
         }
         int from = head + (int) attributes;
-        int kind = u16(b, 34) & 7;
+        int kind = FLAGS.intIn(b, 0) & 7;
         List<Piece> pieces = kind == 3
                 ? List.of(new Piece(-1, at + from, places, true))
                 : pieces(b, from, from + (int) places, kind);
         return Optional.of(new UdfEntry(
                 at,
                 0,
-                u8(b, 27),
+                TYPE.intIn(b, 0),
                 size,
                 time(b, extended ? 80 : 72),
                 time(b, extended ? 92 : 84),

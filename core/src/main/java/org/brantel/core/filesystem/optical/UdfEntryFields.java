@@ -3,6 +3,7 @@ package org.brantel.core.filesystem.optical;
 import static org.brantel.core.bytes.LittleEndian.u16;
 
 import java.util.List;
+import org.brantel.core.bytes.Slot;
 import org.brantel.core.filesystem.RecordFields;
 import org.brantel.core.filesystem.RecordShape;
 
@@ -11,16 +12,17 @@ final class UdfEntryFields {
 
     private UdfEntryFields() {}
 
-    static final RecordShape SHAPE = RecordShape.fixed("File entry", 216, UdfEntryFields::of);
+    static final RecordShape SHAPE = RecordShape.fixed("File entry", UdfEntry.EXTENDED_HEAD, UdfEntryFields::of);
 
     private static List<RecordFields.Field> of(byte[] b) {
         RecordFields s = new RecordFields(b);
-        boolean extended = u16(b, 0) == 266;
-        s.add("tag", 0, 16, extended ? "extended file entry" : "file entry")
-                .count("type", 27, 1)
-                .count("bytes", 56, 8);
-        return s.count("bytes of extended attributes", extended ? 208 : 168, 4)
-                .count("bytes of places", extended ? 212 : 172, 4)
+        boolean extended = u16(b, 0) == UdfTag.EXTENDED_FILE_ENTRY;
+        int head = extended ? UdfEntry.EXTENDED_HEAD : UdfEntry.HEAD;
+        s.add("tag", new Slot(0, 16), extended ? "extended file entry" : "file entry")
+                .count("type", UdfEntry.TYPE)
+                .count("bytes", UdfEntry.BYTES);
+        return s.count("bytes of extended attributes", UdfEntry.ATTRIBUTE_BYTES.from(head))
+                .count("bytes of places", UdfEntry.PLACE_BYTES.from(head))
                 .fields();
     }
 }
