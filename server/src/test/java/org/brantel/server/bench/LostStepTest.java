@@ -57,7 +57,7 @@ class LostStepTest {
 
     @ParameterizedTest
     @ValueSource(strings = {"finished imaging", "scan"})
-    @Timeout(300)
+    @Timeout(900)
     void isBroughtByTheNextServer(String moment) throws Exception {
         start("lost_" + moment.replace(' ', '_'));
         SimulatedDevice device = new SimulatedDevice(server.devices(), SIZE, 7);
