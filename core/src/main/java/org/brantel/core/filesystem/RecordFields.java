@@ -4,6 +4,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import org.brantel.core.bytes.LittleEndian;
 import org.brantel.core.bytes.Slot;
 
 /** Takes a structure apart, field by field. What does not fit into the bytes at hand is left out. */
@@ -84,7 +85,8 @@ public final class RecordFields {
                         slot,
                         slot.in(bytes, 0) == 0
                                 ? "none"
-                                : Instant.ofEpochSecond((int) slot.in(bytes, 0)).toString())
+                                : Instant.ofEpochSecond(LittleEndian.i32(bytes, slot.at()))
+                                        .toString())
                 : this;
     }
 
