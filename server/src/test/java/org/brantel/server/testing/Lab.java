@@ -59,6 +59,7 @@ public final class Lab {
         settings.put("spring.datasource.username", "brantel");
         settings.put("spring.datasource.password", databasePassword);
         settings.put("brantel.home", home.toString());
+        settings.put("brantel.demo.enabled", "false");
         settings.put("brantel.demo-devices", home.resolve("devices").toString());
         settings.put("logging.level.root", "warn");
         return settings;
