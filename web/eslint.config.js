@@ -27,6 +27,7 @@ export default defineConfigWithVueTs(
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', ignoreRestSiblings: true }],
       'vue/no-unused-refs': 'error',
       'vue/require-typed-ref': 'error',
+      'vue/require-prop-comment': 'error',
       ...knowsNot(outOfTheFolder, throughTheWall),
       'no-restricted-syntax': [
         'error',

@@ -9,6 +9,7 @@ const props = withDefaults(
     label: string
     /** The question in words one can say; on hover. */
     ask: string
+    /** All answers that there are, by their words in the protocol. */
     values: string[]
     /** What callers say most often; the rest is behind one key. All are shown where nothing is common. */
     common?: readonly string[]

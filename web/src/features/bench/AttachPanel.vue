@@ -8,7 +8,7 @@ import type { Docket } from '@/api/types'
 import { bytes, shortPath, size } from '@/ui/format/format'
 import RefusedNote from '@/ui/RefusedNote.vue'
 
-const props = defineProps<{ docket: Docket }>()
+const props = defineProps<{ /** The case. */ docket: Docket }>()
 const emit = defineEmits<{ attached: [] }>()
 
 const bench = useLive(

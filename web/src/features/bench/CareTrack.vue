@@ -3,6 +3,7 @@ import type { CareProfile } from '@/api/types'
 import { profileName, profileValues } from './profiles'
 
 defineProps<{
+  /** All that there are, gentlest first. */
   profiles: CareProfile[]
   /** The one in force. */
   current: string

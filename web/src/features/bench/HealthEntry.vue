@@ -5,7 +5,7 @@ import { useAction } from '@/api/action'
 import { api, upload as send } from '@/api/client'
 import RefusedNote from '@/ui/RefusedNote.vue'
 
-const props = defineProps<{ number: string }>()
+const props = defineProps<{ /** The case. */ number: string }>()
 const emit = defineEmits<{ recorded: [] }>()
 
 const FIELDS = [

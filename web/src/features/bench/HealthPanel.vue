@@ -14,7 +14,9 @@ import { countersOf, originWords } from './health'
 import HealthEntry from './HealthEntry.vue'
 
 const props = defineProps<{
+  /** The case. */
   number: string
+  /** Those at which the session stops. */
   limits: StopLimits
   /** Of the session, for its faults and rests. */
   events: readonly ImagingEvent[]

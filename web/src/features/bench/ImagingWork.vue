@@ -9,7 +9,7 @@ import ImagingSession from './ImagingSession.vue'
 import LockNote from './LockNote.vue'
 import StartImaging from './StartImaging.vue'
 
-const props = defineProps<{ docket: Docket }>()
+const props = defineProps<{ /** The case. */ docket: Docket }>()
 const emit = defineEmits<{ changed: [] }>()
 
 const bench = useLive(

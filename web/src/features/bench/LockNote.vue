@@ -8,6 +8,7 @@ import { dayAndTime } from '@/ui/format/format'
 import RefusedNote from '@/ui/RefusedNote.vue'
 
 const props = defineProps<{
+  /** The case. */
   number: string
   /** Why the device must not be touched, and which releases stand. */
   locks: LockState

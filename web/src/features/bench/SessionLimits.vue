@@ -9,7 +9,8 @@ import LimitFields from './LimitFields.vue'
 import { limitWords } from './profiles'
 
 const props = defineProps<{
-  /** Whose limits are shown, and may be changed until it is done. */ session: ImagingView
+  /** Whose limits are shown, and may be changed until it is done. */
+  session: ImagingView
 }>()
 const emit = defineEmits<{
   /** Other limits hold. */

@@ -10,11 +10,20 @@ import HealthPanel from './HealthPanel.vue'
 import LimitFields from './LimitFields.vue'
 import { limitWords, profileName, profileValues } from './profiles'
 
-const props = defineProps<{ docket: Docket; bench: CaseBench; attachment: NonNullable<CaseBench['attachment']> }>()
+const props = defineProps<{
+  /** The case. */
+  docket: Docket
+  /** What stands where. */
+  bench: CaseBench
+  /** What is to be read. */
+  attachment: NonNullable<CaseBench['attachment']>
+}>()
 const emit = defineEmits<{
   started: []
-  /** Another medium is wanted. */ other: []
-  /** It is given back. */ detached: []
+  /** Another medium is wanted. */
+  other: []
+  /** It is given back. */
+  detached: []
 }>()
 
 const chosen = ref<string>()

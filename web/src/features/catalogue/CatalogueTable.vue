@@ -6,13 +6,17 @@ import FindingProof from './FindingProof.vue'
 import { folderOf, wantedMarks } from './lines'
 
 const props = defineProps<{
+  /** The case. */
   number: string
+  /** Those that were fetched, in order. */
   lines: CatalogueLine[]
+  /** The lines that they are held against. */
   wanted: WantedState[]
   /** Index of the line at hand. */
   at: number
   /** The line whose proof is open. */
   open: number | undefined
+  /** The column that they are in order of. */
   sort: string
 }>()
 const emit = defineEmits<{

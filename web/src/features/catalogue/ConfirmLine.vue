@@ -7,6 +7,7 @@ import RefusedNote from '@/ui/RefusedNote.vue'
 import { confirmedWords } from './steps'
 
 const props = defineProps<{
+  /** The case. */
   number: string
   /** The wanted line that the findings are narrowed to. */
   state: WantedState

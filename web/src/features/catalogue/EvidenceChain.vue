@@ -5,7 +5,7 @@ import type { EvidenceStep } from '@/api/types'
 import { count } from '@/ui/format/format'
 import { hexRows } from './hex'
 
-const props = defineProps<{ number: string; line: number }>()
+const props = defineProps<{ /** The case. */ number: string; /** Of the catalogue. */ line: number }>()
 
 const steps = ref<EvidenceStep[]>()
 const trouble = ref('')

@@ -3,7 +3,9 @@ import { count } from '@/ui/format/format'
 import FillGauge from '@/ui/instruments/FillGauge.vue'
 
 defineProps<{
+  /** What the values are of. */
   title: string
+  /** The values, with how many lines have each. */
   rows: { value: string; count: number; on: boolean }[]
   /** With the gauge of each prognosis before its word. */
   gauges?: boolean

@@ -8,7 +8,14 @@ import EvidenceChain from './EvidenceChain.vue'
 import { aboutWords, hashWords, versionWords } from './about'
 import { fitWords } from './lines'
 
-const props = defineProps<{ number: string; line: CatalogueLine; wanted: WantedState[] }>()
+const props = defineProps<{
+  /** The case. */
+  number: string
+  /** The one that is opened. */
+  line: CatalogueLine
+  /** The lines that it is held against. */
+  wanted: WantedState[]
+}>()
 
 const box = useTemplateRef<HTMLElement>('box')
 const preview = ref<Preview>()

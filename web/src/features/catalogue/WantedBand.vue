@@ -3,7 +3,12 @@ import type { WantedState } from '@/api/types'
 import WantedTally from '@/ui/instruments/WantedTally.vue'
 import { chosenWords, foundWords, hopedWords, partsOf } from './steps'
 
-defineProps<{ wanted: WantedState[]; /** The line that the findings are narrowed to. */ chosen: number | undefined }>()
+defineProps<{
+  /** How each line stands. */
+  wanted: WantedState[]
+  /** The line that the findings are narrowed to. */
+  chosen: number | undefined
+}>()
 const emit = defineEmits<{ choose: [line: number | undefined] }>()
 </script>
 

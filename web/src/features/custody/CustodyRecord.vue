@@ -2,7 +2,7 @@
 import type { Tape } from '@/api/types'
 import CustodyTape from '@/ui/instruments/CustodyTape.vue'
 
-defineProps<{ tape: Tape }>()
+defineProps<{ /** Of one case. */ tape: Tape }>()
 const emit = defineEmits<{ /** Read the record and check it once more. */ check: [] }>()
 </script>
 

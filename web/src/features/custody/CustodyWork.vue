@@ -4,7 +4,7 @@ import type { Docket } from '@/api/types'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import CustodyRecord from './CustodyRecord.vue'
 
-const props = defineProps<{ docket: Docket }>()
+const props = defineProps<{ /** The case. */ docket: Docket }>()
 const tape = useLive(
   '/api/cases/{number}/custody',
   () => ({ path: { number: props.docket.number } }),

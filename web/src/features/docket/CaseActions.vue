@@ -11,7 +11,7 @@ import { daysFromNow } from '@/ui/format/days'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { useKeys } from '@/ui/keys'
 
-const props = defineProps<{ docket: Docket }>()
+const props = defineProps<{ /** The case. */ docket: Docket }>()
 const emit = defineEmits<{ /** The case was held, taken up or handed over. */ changed: [] }>()
 
 const WAIT_DAYS = 7

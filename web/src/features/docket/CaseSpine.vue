@@ -7,9 +7,12 @@ import CaseWick from '@/ui/instruments/CaseWick.vue'
 import { spineOf } from './spine'
 
 const props = defineProps<{
+  /** The case. */
   docket: Docket
-  /** The stage that is shown. */ place: string
-  /** Folded to its ticks, where the work needs the room. */ folded: boolean
+  /** The stage that is shown. */
+  place: string
+  /** Folded to its ticks, where the work needs the room. */
+  folded: boolean
 }>()
 const stops = computed(() => spineOf(props.docket.stage, props.docket.stages))
 </script>

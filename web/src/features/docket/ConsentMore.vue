@@ -10,7 +10,7 @@ import { day, dayAndTime } from '@/ui/format/format'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { lookWords, widerThan } from './consent'
 
-const props = defineProps<{ docket: Docket }>()
+const props = defineProps<{ /** The case. */ docket: Docket }>()
 const emit = defineEmits<{ changed: [] }>()
 
 const given = useLive(

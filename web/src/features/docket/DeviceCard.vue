@@ -10,9 +10,13 @@ import DeviceSketch from './DeviceSketch.vue'
 import { nextMove } from './next'
 
 const props = defineProps<{
+  /** The case. */
   docket: Docket
+  /** For the stop rules. */
   ranking: Ranking | undefined
+  /** How the lines stand; empty while it is not known. */
   wanted: WantedState[]
+  /** The words of facts. */
   vocabulary: Vocabulary | undefined
   /** The stage that is shown; its own action is not offered again. */
   place: string

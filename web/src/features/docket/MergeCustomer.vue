@@ -6,7 +6,7 @@ import { offerUndo } from '@/api/undo'
 import type { Docket, KnownCustomer } from '@/api/types'
 import RefusedNote from '@/ui/RefusedNote.vue'
 
-const props = defineProps<{ docket: Docket }>()
+const props = defineProps<{ /** The case. */ docket: Docket }>()
 const emit = defineEmits<{ /** The case belongs to another customer record now. */ changed: [] }>()
 const merging = useAction()
 const alike = shallowRef<KnownCustomer[]>([])

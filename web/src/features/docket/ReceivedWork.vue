@@ -9,7 +9,12 @@ import ConsentMore from './ConsentMore.vue'
 import MergeCustomer from './MergeCustomer.vue'
 import { agreedTo } from './consent'
 
-const props = defineProps<{ docket: Docket; wanted: WantedState[] }>()
+const props = defineProps<{
+  /** The case. */
+  docket: Docket
+  /** How the lines stand; empty while it is not known. */
+  wanted: WantedState[]
+}>()
 const emit = defineEmits<{ changed: [] }>()
 const vocabulary = useVocabulary()
 const corrected = useLive(

@@ -8,7 +8,7 @@ import type { Delivery, DeliveryLink } from '@/api/types'
 import { dayAndTime, zoneName } from '@/ui/format/format'
 import RefusedNote from '@/ui/RefusedNote.vue'
 
-const props = defineProps<{ delivery: Delivery }>()
+const props = defineProps<{ /** The sealed one that the link leads to. */ delivery: Delivery }>()
 const emit = defineEmits<{ made: [] }>()
 
 const link = ref<DeliveryLink>()

@@ -13,7 +13,7 @@ import AccountBand from './AccountBand.vue'
 import { filesOf } from './account'
 import CustomerLink from './CustomerLink.vue'
 
-const props = defineProps<{ docket: Docket }>()
+const props = defineProps<{ /** The case. */ docket: Docket }>()
 const emit = defineEmits<{ changed: [] }>()
 
 const deliveries = useLive(

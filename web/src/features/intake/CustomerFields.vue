@@ -6,8 +6,10 @@ import { knownCustomer } from '@/features/cases'
 import KnownCustomers from './KnownCustomers.vue'
 
 defineProps<{
-  /** The field that was refused, when it is one. */ wrong?: string
-  /** The case that is being edited. */ editing?: string
+  /** The field that was refused, when it is one. */
+  wrong?: string
+  /** The case that is being edited. */
+  editing?: string
 }>()
 const customer = defineModel<CustomerForm>({ required: true })
 const contact = defineModel<string>('contact', { required: true })

@@ -9,9 +9,12 @@ import ChoiceRow from '@/ui/ChoiceRow.vue'
 import { emptyDevice } from '@/features/cases'
 
 const props = defineProps<{
+  /** All that there are, by their words in the protocol. */
   types: string[]
-  /** The field that was refused, when it is one. */ wrong?: string
-  /** The row that is to be asked next. */ asked: boolean
+  /** The field that was refused, when it is one. */
+  wrong?: string
+  /** The row that is to be asked next. */
+  asked: boolean
 }>()
 const COMMON = ['hdd', 'ssd', 'usb-stick', 'memory-card', 'phone', 'nas']
 const devices = defineModel<DeviceForm[]>({ required: true })

@@ -4,10 +4,17 @@ import { useNow } from '@/ui/instruments/now'
 import { duration } from '@/ui/format/format'
 import type { DraftState } from './draft'
 
-const props = defineProps<{ state: DraftState; /** When the server kept it last. */ keptAt: number }>()
+const props = defineProps<{
+  /** Where what was typed is kept. */
+  state: DraftState
+  /** When the server kept it last. */
+  keptAt: number
+}>()
 const emit = defineEmits<{
-  /** Write this person's text over the other's. */ mine: []
-  /** Open the other's. */ theirs: []
+  /** Write this person's text over the other's. */
+  mine: []
+  /** Open the other's. */
+  theirs: []
 }>()
 const now = useNow()
 const words = computed(() => {

@@ -4,12 +4,16 @@ import type { CaseForm } from '@/api/types'
 import { differences } from '@/features/cases'
 
 const props = defineProps<{
-  /** What this person typed. */ mine: CaseForm
-  /** What somebody else saved meanwhile. */ theirs: CaseForm
+  /** What this person typed. */
+  mine: CaseForm
+  /** What somebody else saved meanwhile. */
+  theirs: CaseForm
 }>()
 const emit = defineEmits<{
-  /** Save this person's text over the other's. */ mine: []
-  /** Drop this person's text. */ theirs: []
+  /** Save this person's text over the other's. */
+  mine: []
+  /** Drop this person's text. */
+  theirs: []
 }>()
 const found = computed(() => differences(props.mine, props.theirs))
 </script>

@@ -13,7 +13,8 @@ const props = defineProps<{
   asked: string | undefined
 }>()
 const emit = defineEmits<{
-  /** A value of a fact was chosen, or taken back. */ toggle: [code: string, value: string]
+  /** A value of a fact was chosen, or taken back. */
+  toggle: [code: string, value: string]
 }>()
 
 const more = ref(false)

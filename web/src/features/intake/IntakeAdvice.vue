@@ -6,11 +6,16 @@ import RankingScale from '@/ui/instruments/RankingScale.vue'
 import { AskNext, EstimateStrip, sayStated, sentences, StopRules } from '@/features/triage'
 
 const props = defineProps<{
+  /** By what was said so far. */
   ranking: Ranking
+  /** The words of facts. */
   vocabulary: Vocabulary | undefined
+  /** How many facts were told. */
   told: number
+  /** How many the lab saw itself. */
   observed: number
-  /** For the path that leads. */ estimate: Estimate | undefined
+  /** For the path that leads. */
+  estimate: Estimate | undefined
 }>()
 const emit = defineEmits<{ answer: [code: string, value: string] }>()
 

@@ -6,12 +6,16 @@ import { api, Refused } from '@/api/client'
 import type { CustomerForm, KnownCustomer } from '@/api/types'
 
 const props = defineProps<{
+  /** As typed so far. */
   customer: CustomerForm
-  /** The case that is being edited; it does not count as having been here. */ editing?: string
+  /** The case that is being edited; it does not count as having been here. */
+  editing?: string
 }>()
 const emit = defineEmits<{
-  /** This is the customer who is calling. */ take: [known: KnownCustomer]
-  /** It is somebody else after all. */ release: []
+  /** This is the customer who is calling. */
+  take: [known: KnownCustomer]
+  /** It is somebody else after all. */
+  release: []
 }>()
 
 const others = computed(() => own.value?.cases.filter((n) => n !== props.editing) ?? [])

@@ -10,7 +10,7 @@ import { dayAndTime } from '@/ui/format/format'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { mentionPieces } from './mentions'
 
-const props = defineProps<{ docket: Docket }>()
+const props = defineProps<{ /** The case. */ docket: Docket }>()
 const notes = useLive(
   '/api/cases/{number}/notes',
   () => ({ path: { number: props.docket.number } }),

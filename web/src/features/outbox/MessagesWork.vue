@@ -6,7 +6,7 @@ import PageSteps from '@/ui/PageSteps.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import MessageList from './MessageList.vue'
 
-const props = defineProps<{ docket: Docket }>()
+const props = defineProps<{ /** The case. */ docket: Docket }>()
 const page = ref(0)
 const outbox = useLive(
   '/api/outbox',

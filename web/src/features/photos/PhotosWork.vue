@@ -10,7 +10,7 @@ import type { Docket, Photo } from '@/api/types'
 import { bytes, dayAndTime, size } from '@/ui/format/format'
 import RefusedNote from '@/ui/RefusedNote.vue'
 
-const props = defineProps<{ docket: Docket }>()
+const props = defineProps<{ /** The case. */ docket: Docket }>()
 const photos = useLive(
   '/api/cases/{number}/photos',
   () => ({ path: { number: props.docket.number } }),

@@ -8,7 +8,14 @@ import { checkable } from './check'
 import { filesOfDrop, filesOfInput } from './drop'
 import type { Check } from './useCheck'
 
-const props = defineProps<{ token: string; files: PortalFile[]; check: Check }>()
+const props = defineProps<{
+  /** Of the link that was opened. */
+  token: string
+  /** Of the delivery. */
+  files: PortalFile[]
+  /** The check in the browser. */
+  check: Check
+}>()
 const over = ref(false)
 const trouble = ref('')
 const lines = computed(() => checkable(props.files))

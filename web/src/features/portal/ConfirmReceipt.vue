@@ -8,7 +8,16 @@ import { dateAndTime } from '@/ui/format/format'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import type { CheckSum } from './check'
 
-const props = defineProps<{ token: string; page: PortalPage; sum: CheckSum; busy: boolean }>()
+const props = defineProps<{
+  /** Of the link that was opened. */
+  token: string
+  /** What the lab delivers. */
+  page: PortalPage
+  /** What the check in the browser came to. */
+  sum: CheckSum
+  /** A check is under way. */
+  busy: boolean
+}>()
 const emit = defineEmits<{ confirmed: [] }>()
 const name = ref(props.page.contactPerson)
 const confirming = useAction()

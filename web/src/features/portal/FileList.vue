@@ -5,7 +5,12 @@ import type { PortalFile } from '@/api/types'
 import { bytes, count, size } from '@/ui/format/format'
 import FillGauge from '@/ui/instruments/FillGauge.vue'
 
-const props = defineProps<{ token: string; files: PortalFile[] }>()
+const props = defineProps<{
+  /** Of the link that was opened. */
+  token: string
+  /** Of the delivery. */
+  files: PortalFile[]
+}>()
 const FIRST = 12
 const all = ref(false)
 const shown = computed(() => (all.value ? props.files : props.files.slice(0, FIRST)))

@@ -3,7 +3,7 @@ import type { PortalPage } from '@/api/types'
 import WantedTally from '@/ui/instruments/WantedTally.vue'
 import { deliveredWords, foundWords, headline, partsOf } from './words'
 
-defineProps<{ page: PortalPage }>()
+defineProps<{ /** What the lab delivers. */ page: PortalPage }>()
 </script>
 
 <template>

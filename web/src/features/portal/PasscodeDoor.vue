@@ -6,7 +6,7 @@ import { api } from '@/api/client'
 import BrandMark from '@/ui/BrandMark.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 
-const props = defineProps<{ token: string }>()
+const props = defineProps<{ /** Of the link that is to be opened. */ token: string }>()
 const emit = defineEmits<{ opened: [] }>()
 const passcode = ref('')
 const opening = useAction()

@@ -15,7 +15,7 @@ import RefusedNote from '@/ui/RefusedNote.vue'
 import { useKeys } from '@/ui/keys'
 import { outcomeWords, runWords } from './outcome'
 
-const props = defineProps<{ docket: Docket }>()
+const props = defineProps<{ /** The case. */ docket: Docket }>()
 const emit = defineEmits<{ changed: [] }>()
 
 const router = useRouter()

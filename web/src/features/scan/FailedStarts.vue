@@ -6,7 +6,12 @@ import type { FailedStart } from '@/api/types'
 import { count } from '@/ui/format/format'
 import RefusedNote from '@/ui/RefusedNote.vue'
 
-const props = defineProps<{ session: number; rejected: number }>()
+const props = defineProps<{
+  /** The one that passed them over. */
+  session: number
+  /** How many there were. */
+  rejected: number
+}>()
 const starts = ref<FailedStart[]>()
 const asking = useAction()
 

@@ -8,9 +8,12 @@ import { size } from '@/ui/format/format'
 import RefusedNote from '@/ui/RefusedNote.vue'
 
 const props = defineProps<{
+  /** The case. */
   number: string
-  /** Oldest first. */ sessions: ScanView[]
-  /** The newest there is. */ report?: ScanReport
+  /** Oldest first. */
+  sessions: ScanView[]
+  /** The newest there is. */
+  report?: ScanReport
 }>()
 const emit = defineEmits<{ started: [] }>()
 

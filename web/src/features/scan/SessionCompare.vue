@@ -7,7 +7,12 @@ import { bytes, count, size } from '@/ui/format/format'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { differences, kindDifferences } from './compare'
 
-const props = defineProps<{ number: string; /** Ended ones, oldest first; at least two. */ sessions: ScanView[] }>()
+const props = defineProps<{
+  /** The case. */
+  number: string
+  /** Ended ones, oldest first; at least two. */
+  sessions: ScanView[]
+}>()
 
 const a = ref(props.sessions.at(-2)!.id)
 const b = ref(props.sessions.at(-1)!.id)

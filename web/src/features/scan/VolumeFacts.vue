@@ -4,9 +4,12 @@ import type { ScanReport, Volume } from '@/api/types'
 import { bytes, count, dateAndTime, size } from '@/ui/format/format'
 
 const props = defineProps<{
+  /** The one that is opened. */
   volume: Volume
+  /** Of the session that found it. */
   report: ScanReport
-  /** No session may be started just now. */ busy: boolean
+  /** No session may be started just now. */
+  busy: boolean
 }>()
 defineEmits<{ /** Scan this volume alone. */ scan: [] }>()
 

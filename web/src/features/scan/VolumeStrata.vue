@@ -5,8 +5,10 @@ import { bytes, percent, size } from '@/ui/format/format'
 import { holds, rowName, strataOf, wholeShare } from './strata'
 
 const props = defineProps<{
+  /** Of the session whose volumes are drawn. */
   report: ScanReport
-  /** Index of the volume whose facts are shown. */ open: number | undefined
+  /** Index of the volume whose facts are shown. */
+  open: number | undefined
 }>()
 const emit = defineEmits<{ /** A volume was chosen, or the open one again. */ open: [index: number | undefined] }>()
 

@@ -6,7 +6,12 @@ import { api } from '@/api/client'
 import type { AllSettings, BenchRules } from '@/api/types'
 import RefusedNote from '@/ui/RefusedNote.vue'
 
-const props = defineProps<{ settings: AllSettings; /** Only a manager may. */ mayChange: boolean }>()
+const props = defineProps<{
+  /** As they are in force. */
+  settings: AllSettings
+  /** Only a manager may. */
+  mayChange: boolean
+}>()
 const emit = defineEmits<{ saved: [] }>()
 const saving = useAction()
 const done = ref(false)

@@ -7,7 +7,12 @@ import type { AllSettings } from '@/api/types'
 import { words } from '@/ui/format/format'
 import RefusedNote from '@/ui/RefusedNote.vue'
 
-const props = defineProps<{ settings: AllSettings; /** Only a manager may. */ mayChange: boolean }>()
+const props = defineProps<{
+  /** As they are in force. */
+  settings: AllSettings
+  /** Only a manager may. */
+  mayChange: boolean
+}>()
 const emit = defineEmits<{ saved: [] }>()
 const saving = useAction()
 const done = ref(false)

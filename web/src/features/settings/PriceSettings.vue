@@ -8,7 +8,12 @@ import { words } from '@/ui/format/format'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { useVocabulary } from '@/features/triage'
 
-const props = defineProps<{ settings: AllSettings; /** Only a manager may. */ mayChange: boolean }>()
+const props = defineProps<{
+  /** As they are in force. */
+  settings: AllSettings
+  /** Only a manager may. */
+  mayChange: boolean
+}>()
 const emit = defineEmits<{ saved: [] }>()
 const vocabulary = useVocabulary()
 const saving = useAction()

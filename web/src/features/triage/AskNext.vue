@@ -5,6 +5,7 @@ import type { Ranking, Vocabulary } from '@/api/types'
 import { words } from '@/ui/format/format'
 
 const props = defineProps<{
+  /** The one that would move the ranking most. */
   question: NonNullable<Ranking['nextQuestion']>
   /** Names of the paths. */
   vocabulary: Vocabulary | undefined

@@ -9,7 +9,12 @@ import ChoiceRow from '@/ui/ChoiceRow.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { answersOf, BENCH_ROWS, startOf, type BenchAnswers } from './benchCheck'
 
-const props = defineProps<{ docket: Docket; vocabulary: Vocabulary | undefined }>()
+const props = defineProps<{
+  /** The case. */
+  docket: Docket
+  /** The words of facts, with what the bench looks at. */
+  vocabulary: Vocabulary | undefined
+}>()
 const emit = defineEmits<{ /** The check was recorded. */ checked: [] }>()
 
 const answers = ref<BenchAnswers>(startOf(props.docket.facts))

@@ -12,7 +12,9 @@ import { useKeys } from '@/ui/keys'
 import { needOf } from './decision'
 
 const props = defineProps<{
+  /** The case. */
   docket: Docket
+  /** The paths that can be chosen, best first. */
   ranking: Ranking
   /** The path that would be decided on. */
   path: RecoveryPath

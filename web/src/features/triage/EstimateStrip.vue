@@ -3,7 +3,12 @@ import { computed } from 'vue'
 import type { Estimate } from '@/api/types'
 import { bandOf, hoursBand, moneyBand } from './estimate'
 
-const props = defineProps<{ estimate: Estimate; /** The path's name. */ label: string }>()
+const props = defineProps<{
+  /** Time, price and chance, as bands. */
+  estimate: Estimate
+  /** The path's name. */
+  label: string
+}>()
 const parts = computed(() =>
   [
     { name: 'Imaging', words: bandOf(props.estimate.imaging), why: props.estimate.imaging?.reasons ?? [] },

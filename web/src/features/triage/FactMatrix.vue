@@ -5,7 +5,7 @@ import { matrixOf } from './matrix'
 import { sayStated } from './say'
 import { useVocabulary } from './vocabulary'
 
-const props = defineProps<{ ranking: RankedPath[] }>()
+const props = defineProps<{ /** Whose facts and paths are laid out. */ ranking: RankedPath[] }>()
 const vocabulary = useVocabulary()
 const matrix = computed(() => matrixOf(props.ranking))
 </script>

@@ -4,7 +4,12 @@ import type { Movement, Vocabulary } from '@/api/types'
 import { words } from '@/ui/format/format'
 import { stopWords } from './stops'
 
-const props = defineProps<{ movement: Movement; /** Names of the paths. */ vocabulary: Vocabulary | undefined }>()
+const props = defineProps<{
+  /** What led before, what leads now, and why. */
+  movement: Movement
+  /** Names of the paths. */
+  vocabulary: Vocabulary | undefined
+}>()
 const label = (code: string | undefined) =>
   props.vocabulary?.paths.find((p) => p.code === code)?.label ?? words(code ?? 'nothing')
 const lead = computed(() => props.movement.ledBefore !== props.movement.leadsNow)

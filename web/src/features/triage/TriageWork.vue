@@ -18,7 +18,14 @@ import MovementNote from './MovementNote.vue'
 import { isFar } from './movement'
 import { sayStated } from './say'
 
-const props = defineProps<{ docket: Docket; ranking: Ranking | undefined; vocabulary: Vocabulary | undefined }>()
+const props = defineProps<{
+  /** The case. */
+  docket: Docket
+  /** As the facts have it now. */
+  ranking: Ranking | undefined
+  /** The words of facts. */
+  vocabulary: Vocabulary | undefined
+}>()
 const emit = defineEmits<{ changed: [] }>()
 
 const mine = (what: string, c: string) => c === props.docket.number && (what === 'case' || what === '*')

@@ -4,8 +4,11 @@ import { count } from '@/ui/format/format'
 import { frameOf, marksAt, shareX, shareY, stepPath, type Sample } from './counters'
 
 const props = defineProps<{
+  /** What is counted. */
   title: string
+  /** Behind the numbers; without one, what is counted is just counted. */
   unit?: string
+  /** Readings in the order of their time. */
   samples: Sample[]
   /** Where the session stops or rests; none when it does not. */
   bound?: number

@@ -4,7 +4,7 @@ import type { Tape } from '@/api/types'
 import { dateAndTime, shortHash, zoneName } from '@/ui/format/format'
 import HashSeam from './HashSeam.vue'
 
-const props = defineProps<{ tape: Tape }>()
+const props = defineProps<{ /** Of one case, with the tears that the server found in it. */ tape: Tape }>()
 
 /** Newest on top. A tear lies above the last sound entry before it. */
 const entries = computed(() => [...props.tape.entries].reverse())

@@ -9,6 +9,7 @@ const props = withDefaults(
     prognosis: string
     /** Share of the bytes that are proven, 0 to 1. */
     share?: number
+    /** In pixels. */
     height?: number
   }>(),
   { share: 1, height: 20 },

@@ -2,7 +2,18 @@
 import { computed } from 'vue'
 
 /** Two rails, a rung for every pair of equal hashes; a broken rung where they differ. */
-const props = defineProps<{ equal: number; differing: number; waiting: number; upper: string; lower: string }>()
+const props = defineProps<{
+  /** Rungs whose two ends agree. */
+  equal: number
+  /** Rungs whose two ends do not. */
+  differing: number
+  /** Rungs that are not compared yet. */
+  waiting: number
+  /** What the upper rail is. */
+  upper: string
+  /** What the lower rail is. */
+  lower: string
+}>()
 
 const MOST = 90
 const W = 700

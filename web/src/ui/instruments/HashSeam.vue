@@ -3,7 +3,18 @@ import { computed } from 'vue'
 import { ticks } from './seam'
 
 const props = withDefaults(
-  defineProps<{ hash: string; hanging?: boolean; broken?: boolean; width?: number; height?: number }>(),
+  defineProps<{
+    /** In hexadecimal digits; each draws one stitch. */
+    hash: string
+    /** Its teeth hang from above: the upper side of a seam. */
+    hanging?: boolean
+    /** The two sides do not meet. */
+    broken?: boolean
+    /** In pixels. */
+    width?: number
+    /** In pixels. */
+    height?: number
+  }>(),
   {
     hanging: false,
     broken: false,

@@ -5,8 +5,10 @@ import { count } from '@/ui/format/format'
 import { addedPath, braidOf, sharedPath } from './braid'
 
 const props = defineProps<{
-  /** Oldest first. */ sessions: ScanView[]
-  /** What each does, by its number. */ words: Record<number, string>
+  /** Oldest first. */
+  sessions: ScanView[]
+  /** What each does, by its number. */
+  words: Record<number, string>
 }>()
 
 const LEFT = 232

@@ -4,11 +4,15 @@ import { notchesFor, tallyWords } from './tally'
 
 const props = withDefaults(
   defineProps<{
+    /** Files that fit and are whole. */
     whole: number
+    /** Files that fit, with gaps or in doubt. */
     gapped: number
     /** Of which nobody can say whether they are meant. */
     may?: number
+    /** Files that were hoped for beyond those. */
     missing: number
+    /** In pixels. */
     height?: number
     /** Notches that there is room for. */
     most?: number
