@@ -19,7 +19,10 @@ const message = (id: number, state: Message['state']) =>
     attempts: 0,
   }) as unknown as Message
 const list = (messages: Message[], route = true) =>
-  mount(MessageList, { props: { messages, route }, global: { stubs: { RouterLink: true } } })
+  mount(MessageList, {
+    props: { outbox: { messages: { items: messages, total: messages.length, page: 0, size: 200 }, route } },
+    global: { stubs: { RouterLink: true } },
+  })
 
 it('holds back what has not gone, sends after all what was held back, and leaves what went', async () => {
   const shown = list([message(1, 'queued'), message(2, 'cancelled'), message(3, 'sent')])

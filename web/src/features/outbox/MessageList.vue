@@ -2,13 +2,22 @@
 import { ref } from 'vue'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
-import type { Message } from '@/api/types'
+import type { Message, Outbox } from '@/api/types'
 import { dayAndTime, words } from '@/ui/format/format'
+import PageSteps from '@/ui/PageSteps.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { stateWords } from './words'
 
-defineProps<{ /** Newest first. */ messages: Message[]; /** Whether a mail server is set. */ route: boolean }>()
-const emit = defineEmits<{ changed: [] }>()
+defineProps<{
+  /** A page of messages, newest first, and whether a mail server is set. */
+  outbox: Outbox
+}>()
+const emit = defineEmits<{
+  /** A message was held back, or is to be tried again. */
+  changed: []
+  /** Another page is wanted. */
+  go: [page: number]
+}>()
 const acting = useAction()
 const open = ref<number>()
 async function act(m: Message, what: 'cancel' | 'retry'): Promise<void> {
@@ -17,11 +26,11 @@ async function act(m: Message, what: 'cancel' | 'retry'): Promise<void> {
 </script>
 
 <template>
-  <p v-if="!route" class="warnbox">
+  <p v-if="!outbox.route" class="warnbox">
     <b>No mail server is set.</b> Messages wait here until the settings name one (BRANTEL_SMTP_HOST, see the README).
   </p>
   <RefusedNote :refused="acting.refused.value" />
-  <table v-if="messages.length" class="rows">
+  <table v-if="outbox.messages.items.length" class="rows">
     <thead>
       <tr>
         <th>message</th>
@@ -31,7 +40,7 @@ async function act(m: Message, what: 'cancel' | 'retry'): Promise<void> {
         <th></th>
       </tr>
     </thead>
-    <tbody v-for="m in messages" :key="m.id">
+    <tbody v-for="m in outbox.messages.items" :key="m.id">
       <tr>
         <td>
           <button
@@ -71,6 +80,7 @@ async function act(m: Message, what: 'cancel' | 'retry'): Promise<void> {
     Nothing was written yet. Customers who agreed to e-mail are told when their case is logged, decided on, declined,
     and when their files are ready.
   </p>
+  <PageSteps :of="outbox.messages" label="Pages of messages" @go="(page) => emit('go', page)" />
 </template>
 
 <style scoped>

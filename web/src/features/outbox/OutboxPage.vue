@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { useLive } from '@/api/live'
-import PageSteps from '@/ui/PageSteps.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import MessageList from './MessageList.vue'
 
@@ -23,17 +22,6 @@ const outbox = useLive(
       </p>
     </div>
     <RefusedNote :refused="outbox.refused.value" />
-    <MessageList
-      v-if="outbox.data.value"
-      :messages="outbox.data.value.messages.items"
-      :route="outbox.data.value.route"
-      @changed="outbox.refresh"
-    />
-    <PageSteps
-      v-if="outbox.data.value"
-      :of="outbox.data.value.messages"
-      label="Pages of messages"
-      @go="page = $event"
-    />
+    <MessageList v-if="outbox.data.value" :outbox="outbox.data.value" @changed="outbox.refresh" @go="page = $event" />
   </div>
 </template>
