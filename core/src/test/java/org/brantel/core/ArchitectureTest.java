@@ -31,6 +31,7 @@ class ArchitectureTest {
                     "org.brantel.core..",
                     "tools.jackson..",
                     "com.fasterxml.jackson.annotation..",
+                    "org.jspecify.annotations..",
                     "com.sun.nio.file..");
 
     @ArchTest

@@ -15,6 +15,7 @@ import org.brantel.core.bytes.RangeSet;
 import org.brantel.core.kind.ContentKind;
 import org.brantel.core.kind.text.Prose;
 import org.brantel.core.source.Source;
+import org.jspecify.annotations.Nullable;
 
 /** Looks through one stretch of a medium; content that begins in it may end behind it. */
 final class Stretch {
@@ -35,7 +36,7 @@ final class Stretch {
     private final Metered walking;
     private final CarvePlan plan;
     private final StartTable table;
-    private final ContentKind prose;
+    private final @Nullable ContentKind prose;
     private final LongPredicate wanted;
     private final TwoPieces pieces;
     private final BooleanSupplier stop;
@@ -190,7 +191,7 @@ final class Stretch {
     }
 
     /** @return null when it is not proven: its end is beyond the medium, or in a stretch that was never read */
-    private ContentKind.Walk walked(ContentKind kind, long start, long room) throws IOException {
+    private ContentKind.@Nullable Walk walked(ContentKind kind, long start, long room) throws IOException {
         try {
             return kind.walk(ByteView.of(walking, new Range(start, room)));
         } catch (ByteView.End e) {

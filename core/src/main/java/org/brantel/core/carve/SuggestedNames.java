@@ -8,6 +8,7 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.brantel.core.kind.About;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Names for files that no record names, from what their content says, by a pattern with blanks like {@code {taken}
@@ -62,7 +63,7 @@ public final class SuggestedNames {
     }
 
     /** @return null when the content says nothing to name it by */
-    public String of(String code, About about) {
+    public @Nullable String of(String code, About about) {
         boolean[] any = {false};
         String filled = BLANK.matcher(pattern).replaceAll(blank -> {
             String said = said(blank.group(1), about);

@@ -10,6 +10,7 @@ import org.brantel.core.bytes.Range;
 import org.brantel.core.kind.ContentKind;
 import org.brantel.core.kind.Resumable;
 import org.brantel.core.source.Source;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Content in two pieces: what breaks off is tried again with a stretch left out. Only kinds that notice a foreign byte
@@ -41,6 +42,7 @@ final class TwoPieces {
     }
 
     /** @return null when it does not come together */
+    @Nullable
     Hit join(ContentKind kind, long start) throws IOException {
         if (source.bytesRead() > MOST_READ) {
             return null;
@@ -61,7 +63,8 @@ final class TwoPieces {
         return null;
     }
 
-    private Hit join(ContentKind kind, long start, Resumable again, int cluster, long mostGap) throws IOException {
+    private @Nullable Hit join(ContentKind kind, long start, Resumable again, int cluster, long mostGap)
+            throws IOException {
         long last = Math.min(again.latest(), source.size() - start) / cluster * cluster;
         long first = Math.max(Math.max(cluster, again.earliest()), last - (long) (MOST_EDGES - 1) * cluster);
         List<Long> places =
@@ -84,7 +87,8 @@ final class TwoPieces {
         return null;
     }
 
-    private Hit tried(ContentKind kind, Resumable again, long start, long edge, long place) throws IOException {
+    private @Nullable Hit tried(ContentKind kind, Resumable again, long start, long edge, long place)
+            throws IOException {
         List<Range> pieces =
                 List.of(new Range(start, edge), new Range(place, Math.min(source.size() - place, kind.longest())));
         try {

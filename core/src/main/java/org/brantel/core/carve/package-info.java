@@ -5,4 +5,7 @@
  * lists what is known, one class a kind in the packages below, and checks the content of files that a file system
  * names.
  */
+@NullMarked
 package org.brantel.core.carve;
+
+import org.jspecify.annotations.NullMarked;

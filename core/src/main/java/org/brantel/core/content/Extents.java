@@ -14,9 +14,10 @@ public final class Extents {
             return this;
         }
         Extent last = all.isEmpty() ? null : all.get(all.size() - 1);
-        boolean joins = last != null
-                && (offset == Extent.HOLE ? last.isHole() : !last.isHole() && last.offset() + last.length() == offset);
-        if (joins) {
+        if (last != null
+                && (offset == Extent.HOLE
+                        ? last.isHole()
+                        : !last.isHole() && last.offset() + last.length() == offset)) {
             all.set(all.size() - 1, new Extent(last.offset(), last.length() + bytes));
         } else {
             all.add(new Extent(offset, bytes));

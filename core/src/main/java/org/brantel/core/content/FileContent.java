@@ -9,6 +9,7 @@ import org.brantel.core.bytes.RangeSet;
 import org.brantel.core.bytes.ReadOutcome;
 import org.brantel.core.source.Identity;
 import org.brantel.core.source.Source;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A file's content, read like a medium of its own; positions are those in the file. What was not read of the medium,
@@ -20,14 +21,14 @@ public final class FileContent implements Source {
     private final List<Extent> extents;
     private final long[] starts;
     private final long size;
-    private final Packing packing;
+    private final @Nullable Packing packing;
     private long unitAt = -1;
     private boolean unitGood;
-    private byte[] unit;
-    private byte[] stored;
+    private byte[] unit = {};
+    private byte[] stored = {};
 
     /** @param packing null for content that stands as it is */
-    public FileContent(Source source, List<Extent> extents, long size, Packing packing) {
+    public FileContent(Source source, List<Extent> extents, long size, @Nullable Packing packing) {
         this.source = source;
         this.extents = List.copyOf(extents);
         this.size = size;
@@ -78,7 +79,7 @@ public final class FileContent implements Source {
                 long number = (offset + done) / packing.unitBytes();
                 int from = (int) (offset + done - number * packing.unitBytes());
                 int n = Math.min(length - done, packing.unitBytes() - from);
-                unpackUnit(number);
+                unpackUnit(packing, number);
                 if (unitGood) {
                     System.arraycopy(unit, from, buffer, at + done, n);
                 } else {
@@ -179,12 +180,12 @@ public final class FileContent implements Source {
         return i;
     }
 
-    private void unpackUnit(long number) throws IOException {
+    private void unpackUnit(Packing packing, long number) throws IOException {
         if (number == unitAt) {
             return;
         }
         int unitBytes = packing.unitBytes();
-        if (unit == null) {
+        if (unit.length == 0) {
             unit = new byte[unitBytes];
             stored = new byte[unitBytes];
         }

@@ -1,5 +1,7 @@
 package org.brantel.core.content;
 
+import org.jspecify.annotations.Nullable;
+
 /**
  * How stored bytes become content, where they are not the content itself: LZNT1, unit by unit. A unit whose stored
  * bytes fill it is not packed; one that is all hole is zeros.
@@ -22,7 +24,7 @@ public record Packing(int unitBytes) {
     }
 
     /** @param word as of {@link #word()}, or null */
-    public static Packing ofWord(String word) {
+    public static @Nullable Packing ofWord(@Nullable String word) {
         if (word == null) {
             return null;
         }

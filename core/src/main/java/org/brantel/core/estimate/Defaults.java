@@ -5,6 +5,7 @@ import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import org.brantel.core.json.Json;
 import org.brantel.core.triage.RecoveryPath;
 
@@ -30,6 +31,12 @@ record Defaults(
     record Interface(String named, double most, String reason) {}
 
     record Slowing(List<String> when, Band factor, String reason) {}
+
+    /** Of a medium that reads well. */
+    Band usualImaging(String medium) {
+        Band own = imaging.get(medium);
+        return own != null ? own : Objects.requireNonNull(imaging.get("other"), "a band for other media");
+    }
 
     static Defaults shipped() {
         try (InputStream in = Defaults.class.getResourceAsStream("defaults.json")) {

@@ -10,6 +10,7 @@ import org.brantel.core.triage.Facts;
 import org.brantel.core.triage.Protocol;
 import org.brantel.core.triage.RecoveryPath;
 import org.brantel.core.triage.Triage;
+import org.jspecify.annotations.Nullable;
 
 /** Makes estimates. Pure: the same facts, history and prices give the same estimate. */
 public final class Estimator {
@@ -58,7 +59,7 @@ public final class Estimator {
                 outlook.restsOn());
     }
 
-    private Estimate.Part imaging(RecoveryPath path, Facts facts, Job job, List<Measured> history) {
+    private Estimate.@Nullable Part imaging(RecoveryPath path, Facts facts, Job job, List<Measured> history) {
         if (!path.reads() || job.capacity() <= 0) {
             return null;
         }
@@ -70,8 +71,7 @@ public final class Estimator {
                 .filter(m ->
                         m.work() == Measured.Work.IMAGING && m.medium().equals(job.medium()) && m.healthy() == healthy)
                 .toList();
-        Band usual =
-                defaults.imaging().getOrDefault(job.medium(), defaults.imaging().get("other"));
+        Band usual = defaults.usualImaging(job.medium());
         List<String> reasons = new ArrayList<>();
         Defaults.Interface ceiling = defaults.interfaces().stream()
                 .filter(i -> job.attachedBy().strip().toLowerCase(Locale.ROOT).matches(i.named()))
@@ -102,7 +102,7 @@ public final class Estimator {
                 reasons);
     }
 
-    private Estimate.Part scanning(RecoveryPath path, Job job, List<Measured> history) {
+    private Estimate.@Nullable Part scanning(RecoveryPath path, Job job, List<Measured> history) {
         if (!path.scans() || job.capacity() <= 0) {
             return null;
         }

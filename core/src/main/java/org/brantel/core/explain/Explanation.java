@@ -29,8 +29,9 @@ public final class Explanation {
         Explanation e = new Explanation(source);
         List<Step> steps = new ArrayList<>();
         steps.add(volume(volume));
-        if (finding.record().at() != null && volume != null) {
-            steps.add(e.record(volume, finding));
+        Long at = finding.record().at();
+        if (at != null && volume != null) {
+            steps.add(e.record(volume, at));
         } else {
             steps.add(Step.ofWords(
                     "No record",
@@ -61,8 +62,7 @@ public final class Explanation {
         return new Step("Volume", words, v.startByte(), null, List.of());
     }
 
-    private Step record(Volume volume, Finding finding) throws IOException {
-        long at = finding.record().at();
+    private Step record(Volume volume, long at) throws IOException {
         RecordShape shape = Families.describe(volume.fs());
         byte[] b = new byte[(int) Math.max(0, Math.min(shape.most(), source.size() - at))];
         List<String> words = new ArrayList<>();

@@ -1,6 +1,7 @@
 package org.brantel.core.explain;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * One link of the chain of evidence.
@@ -12,7 +13,13 @@ import java.util.List;
  * @param fields what the bytes are, in their order
  * @param isContent whether the bytes are somebody's content, not a record of the file system
  */
-public record Step(String title, List<String> words, Long offset, String hex, List<Field> fields, boolean isContent) {
+public record Step(
+        String title,
+        List<String> words,
+        @Nullable Long offset,
+        @Nullable String hex,
+        List<Field> fields,
+        boolean isContent) {
 
     /**
      * A field of a structure.
@@ -27,7 +34,7 @@ public record Step(String title, List<String> words, Long offset, String hex, Li
         fields = List.copyOf(fields);
     }
 
-    Step(String title, List<String> words, Long offset, String hex, List<Field> fields) {
+    Step(String title, List<String> words, @Nullable Long offset, @Nullable String hex, List<Field> fields) {
         this(title, words, offset, hex, fields, false);
     }
 

@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.List;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Extents;
+import org.jspecify.annotations.Nullable;
 
 /** Follows chains of clusters, each naming the next one of its file. */
 public final class Chains {
@@ -32,7 +33,8 @@ public final class Chains {
      *
      * @param brokenBy why it ends before its end mark; null when it does not
      */
-    public record Chain(List<Extent> extents, long clusters, String brokenBy) {}
+    public record Chain(
+            List<Extent> extents, long clusters, @Nullable String brokenBy) {}
 
     private Chains() {}
 
@@ -47,7 +49,7 @@ public final class Chains {
         return holdsTwice(chain.extents()) ? follow(links, first, most, new ClusterSet(links.clusters())) : chain;
     }
 
-    private static Chain follow(Links links, long first, long most, ClusterSet seen) throws IOException {
+    private static Chain follow(Links links, long first, long most, @Nullable ClusterSet seen) throws IOException {
         Extents extents = new Extents();
         long steps = 0;
         for (long at = first; steps < most; ) {

@@ -1,5 +1,7 @@
 package org.brantel.core.filesystem;
 
+import org.jspecify.annotations.Nullable;
+
 /** One thing that speaks against a file's bytes being its own and all there, with its numbers. */
 public sealed interface Fault {
 
@@ -127,7 +129,7 @@ public sealed interface Fault {
     }
 
     /** A chain that does not lead to the end; {@code why} is null where it ends early. */
-    record BrokenChain(long clusters, long of, String why) implements Fault {
+    record BrokenChain(long clusters, long of, @Nullable String why) implements Fault {
         @Override
         public String words() {
             return "Its chain holds " + clusters + " of " + of + " clusters: " + (why == null ? "it ends early" : why)

@@ -6,6 +6,7 @@ import org.brantel.core.content.Packing;
 import org.brantel.core.finding.Named;
 import org.brantel.core.finding.RecordFacts;
 import org.brantel.core.finding.Times;
+import org.jspecify.annotations.Nullable;
 
 /**
  * One file as the records of its file system tell it, before anybody judged its bytes.
@@ -21,7 +22,7 @@ public record FileRecord(
         boolean nameWhole,
         long size,
         Placement placement,
-        Packing packing,
+        @Nullable Packing packing,
         Times times,
         List<Fault> faults,
         RecordFacts facts) {
@@ -30,7 +31,13 @@ public record FileRecord(
         faults = List.copyOf(faults);
     }
 
-    public String path() {
+    /** Whether it lies in a folder of the volume, or in one below it. */
+    public boolean isBelow(String folder) {
+        String path = path();
+        return path != null && path.startsWith(folder + "/");
+    }
+
+    public @Nullable String path() {
         return named.path();
     }
 
@@ -39,12 +46,12 @@ public record FileRecord(
     }
 
     /** The same, deleted at a time that may be null. */
-    public FileRecord deletedAt(Instant when) {
+    public FileRecord deletedAt(@Nullable Instant when) {
         return new FileRecord(named, nameWhole, size, placement, packing, times, faults, facts.deletedAt(when));
     }
 
     /** The last thing that was done to its content, as far as its record says; null when it does not. */
-    public Instant written() {
+    public @Nullable Instant written() {
         Instant created = times.created();
         Instant modified = times.modified();
         return created == null || modified != null && modified.isAfter(created) ? modified : created;

@@ -13,6 +13,7 @@ import org.brantel.core.finding.Origin;
 import org.brantel.core.finding.Prognosis;
 import org.brantel.core.kind.ContentKind;
 import org.brantel.core.kinds.Kinds;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Files that are no longer listed. What stands in their clusters now decides, and for records that keep only the first
@@ -120,7 +121,8 @@ final class GoneFiles {
     }
 
     /** @param unlessProven a doubt that the kind's check would take away; null without one */
-    private Judged weigh(int index, FileRecord file, List<Extent> extents, List<Fault> faults, Fault unlessProven)
+    private Judged weigh(
+            int index, FileRecord file, List<Extent> extents, List<Fault> faults, @Nullable Fault unlessProven)
             throws IOException {
         String kind = Kinds.ofName(file.name());
         Optional<ContentKind.Walk> check = judge.check(file, extents);

@@ -20,6 +20,7 @@ import org.brantel.core.finding.Verdict;
 import org.brantel.core.kind.ContentKind;
 import org.brantel.core.kinds.Kinds;
 import org.brantel.core.source.Source;
+import org.jspecify.annotations.Nullable;
 
 /** Judges how intact the files of a volume are: by the use of every cluster, the map, and the check of their kind. */
 public final class Judge {
@@ -36,7 +37,7 @@ public final class Judge {
     private final Walk walk;
     private final ClusterSet claimed;
     private final ClusterSet contested;
-    private final Owners owners;
+    private final @Nullable Owners owners;
 
     /** @param dated keep since when live files hold their clusters; only where erased chains are guessed */
     public Judge(Source source, Space space, Walk walk, boolean dated) {
@@ -68,7 +69,7 @@ public final class Judge {
     }
 
     /** @param since when the extents' owner was last written; null when that is not kept */
-    public void claim(List<Extent> extents, Instant since) {
+    public void claim(List<Extent> extents, @Nullable Instant since) {
         for (Extent e : extents) {
             if (e.isHole()) {
                 continue;
@@ -185,6 +186,7 @@ public final class Judge {
      *
      * @return null when it does
      */
+    @Nullable
     Fault packingFault(FileRecord file, List<Extent> extents) throws IOException {
         if (file.packing() == null) {
             return null;

@@ -5,15 +5,16 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import org.brantel.core.content.Extent;
+import org.jspecify.annotations.Nullable;
 
 /** Since when live files hold their clusters, as far as their records say. */
 final class Owners {
 
-    private record Owner(long end, Instant since) {}
+    private record Owner(long end, @Nullable Instant since) {}
 
     private final TreeMap<Long, Owner> byFirstByte = new TreeMap<>();
 
-    void add(Extent extent, Instant since) {
+    void add(Extent extent, @Nullable Instant since) {
         byFirstByte.put(extent.offset(), new Owner(extent.offset() + extent.length(), since));
     }
 

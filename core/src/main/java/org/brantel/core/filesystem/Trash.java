@@ -22,6 +22,7 @@ import org.brantel.core.content.FileContent;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.Verdict;
 import org.brantel.core.source.Source;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Files that somebody put into the trash: where they lay and when they went there stands in a record beside them. Such
@@ -50,7 +51,7 @@ public final class Trash implements FindingSink {
     private static final long SECONDS_TO_1970 = 11_644_473_600L;
 
     /** @param from the path before */
-    private record Went(String from, Instant when) {}
+    private record Went(String from, @Nullable Instant when) {}
 
     private final Source source;
     private final FindingSink next;
@@ -222,7 +223,7 @@ public final class Trash implements FindingSink {
         return path.replace('\\', '/');
     }
 
-    private static Instant time(long ticks) {
+    private static @Nullable Instant time(long ticks) {
         return ticks <= 0
                 ? null
                 : Instant.ofEpochSecond(ticks / 10_000_000L - SECONDS_TO_1970, ticks % 10_000_000L * 100);

@@ -3,6 +3,7 @@ package org.brantel.core.filesystem;
 import java.time.Instant;
 import java.util.List;
 import org.brantel.core.bytes.Range;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What the head of a volume says.
@@ -22,7 +23,7 @@ public record VolumeFacts(
         String serial,
         Range place,
         long clusterBytes,
-        Instant made,
+        @Nullable Instant made,
         boolean read,
         List<String> remarks) {
 

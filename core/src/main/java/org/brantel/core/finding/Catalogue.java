@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import org.brantel.core.content.Extent;
 import org.brantel.core.hash.Hashes;
+import org.jspecify.annotations.Nullable;
 
 /**
  * When findings of a case's sessions are the same file, and which of them speaks for it. Findings that share a key are
@@ -51,7 +52,7 @@ public final class Catalogue {
      * The key that says where a finding's bytes are; null where they say nothing of what the finding is, and need not
      * be hashed.
      */
-    public static String place(Finding finding) {
+    public static @Nullable String place(Finding finding) {
         boolean inDoubt = finding.prognosis().compareTo(Prognosis.DOUBTFUL) >= 0 && finding.origin() != Origin.CARVED;
         if (inDoubt || finding.size() == 0) {
             return null;

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Packing;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What a finding holds and where.
@@ -18,10 +19,15 @@ import org.brantel.core.content.Packing;
  * @param about    what the content says of itself, by {@link org.brantel.core.kind.About}'s words
  */
 public record Content(
-        long size, String kind, List<Extent> extents, Packing encoding, String sha256, Map<String, String> about) {
+        long size,
+        String kind,
+        List<Extent> extents,
+        @Nullable Packing encoding,
+        @Nullable String sha256,
+        Map<String, String> about) {
 
     public Content {
-        about = about == null ? Map.of() : Collections.unmodifiableMap(new TreeMap<>(about));
+        about = Collections.unmodifiableMap(new TreeMap<>(about));
         extents = List.copyOf(extents);
     }
 
@@ -30,7 +36,7 @@ public record Content(
         return new Content(size, kind, extents, null, null, Map.of());
     }
 
-    Content withSha256(String hex) {
+    Content withSha256(@Nullable String hex) {
         return new Content(size, kind, extents, encoding, hex, about);
     }
 

@@ -1,5 +1,7 @@
 package org.brantel.core.finding;
 
+import org.jspecify.annotations.Nullable;
+
 /**
  * What else speaks of a finding.
  *
@@ -7,7 +9,10 @@ package org.brantel.core.finding;
  * @param container id of the finding that holds this one, or null
  * @param note      {@link Finding#ALSO_CARVED}, or null
  */
-public record Evidence(RecordFacts record, Long container, String note) {
+public record Evidence(
+        RecordFacts record,
+        @Nullable Long container,
+        @Nullable String note) {
 
     public static final Evidence NONE = of(RecordFacts.NONE);
 

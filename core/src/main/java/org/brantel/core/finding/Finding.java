@@ -8,6 +8,7 @@ import org.brantel.core.content.Extent;
 import org.brantel.core.content.FileContent;
 import org.brantel.core.content.Packing;
 import org.brantel.core.source.Source;
+import org.jspecify.annotations.Nullable;
 
 /**
  * One file that a scan session found, put together of what it is called, when, how intact, what and by which evidence.
@@ -18,7 +19,7 @@ import org.brantel.core.source.Source;
  */
 public record Finding(
         long id,
-        Integer volume,
+        @Nullable Integer volume,
         Origin origin,
         Named named,
         Times times,
@@ -45,7 +46,7 @@ public record Finding(
         return with(new Evidence(record(), holder, note()));
     }
 
-    public Finding withHash(String hex) {
+    public Finding withHash(@Nullable String hex) {
         return with(content.withSha256(hex));
     }
 
@@ -84,7 +85,7 @@ public record Finding(
         return -1;
     }
 
-    public String path() {
+    public @Nullable String path() {
         return named.path();
     }
 
@@ -92,19 +93,19 @@ public record Finding(
         return named.name();
     }
 
-    public String suggestedName() {
+    public @Nullable String suggestedName() {
         return named.suggested();
     }
 
-    public Instant created() {
+    public @Nullable Instant created() {
         return times.created();
     }
 
-    public Instant modified() {
+    public @Nullable Instant modified() {
         return times.modified();
     }
 
-    public Instant accessed() {
+    public @Nullable Instant accessed() {
         return times.accessed();
     }
 
@@ -132,11 +133,11 @@ public record Finding(
         return content.extents();
     }
 
-    public Packing encoding() {
+    public @Nullable Packing encoding() {
         return content.encoding();
     }
 
-    public String sha256() {
+    public @Nullable String sha256() {
         return content.sha256();
     }
 
@@ -148,11 +149,11 @@ public record Finding(
         return evidence.record();
     }
 
-    public Long container() {
+    public @Nullable Long container() {
         return evidence.container();
     }
 
-    public String note() {
+    public @Nullable String note() {
         return evidence.note();
     }
 }

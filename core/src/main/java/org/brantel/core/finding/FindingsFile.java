@@ -15,6 +15,7 @@ import org.brantel.core.content.Extent;
 import org.brantel.core.content.Packing;
 import org.brantel.core.json.Json;
 import org.brantel.core.json.JsonLines;
+import org.jspecify.annotations.Nullable;
 
 /** findings.ndjson, version 1: one JSON object a line, UTF-8, in order of id. */
 public final class FindingsFile {
@@ -22,8 +23,8 @@ public final class FindingsFile {
     /** A line as it stands in the file; times are ISO 8601 in UTC. */
     private record Line(
             long id,
-            Integer volume,
-            String path,
+            @Nullable Integer volume,
+            @Nullable String path,
             String name,
             long size,
             String kind,
@@ -32,19 +33,19 @@ public final class FindingsFile {
             int score,
             List<String> reasons,
             List<long[]> extents,
-            String encoding,
-            String created,
-            String modified,
-            String accessed,
-            String sha256,
-            String suggestedName,
-            Long container,
-            String note,
-            Long recordAt,
+            @Nullable String encoding,
+            @Nullable String created,
+            @Nullable String modified,
+            @Nullable String accessed,
+            @Nullable String sha256,
+            @Nullable String suggestedName,
+            @Nullable Long container,
+            @Nullable String note,
+            @Nullable Long recordAt,
             List<String> attributes,
-            String deleted,
-            String trashedFrom,
-            Map<String, String> about) {
+            @Nullable String deleted,
+            @Nullable String trashedFrom,
+            @Nullable Map<String, String> about) {
 
         static Line of(Finding f) {
             return new Line(
@@ -91,7 +92,7 @@ public final class FindingsFile {
                     new Named(path, name, suggestedName),
                     new Times(instant(created), instant(modified), instant(accessed)),
                     new Verdict(Prognosis.valueOf(prognosis.toUpperCase(Locale.ROOT)), score, reasons),
-                    new Content(size, kind, places, Packing.ofWord(encoding), sha256, about),
+                    new Content(size, kind, places, Packing.ofWord(encoding), sha256, about == null ? Map.of() : about),
                     new Evidence(
                             new RecordFacts(
                                     recordAt,
@@ -102,11 +103,11 @@ public final class FindingsFile {
                             note));
         }
 
-        private static String text(Instant time) {
+        private static @Nullable String text(@Nullable Instant time) {
             return time == null ? null : UtcText.of(time);
         }
 
-        private static Instant instant(String text) {
+        private static @Nullable Instant instant(@Nullable String text) {
             return text == null ? null : Instant.parse(text);
         }
     }

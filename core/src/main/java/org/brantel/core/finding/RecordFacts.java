@@ -2,6 +2,7 @@ package org.brantel.core.finding;
 
 import java.time.Instant;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What a file's record says beside name, size and times.
@@ -12,7 +13,11 @@ import java.util.List;
  * @param deleted     when it was deleted, where that is kept; UTC
  * @param trashedFrom where it lay before it was put into the trash; null when it is not in a trash
  */
-public record RecordFacts(Long at, List<String> attributes, Instant deleted, String trashedFrom) {
+public record RecordFacts(
+        @Nullable Long at,
+        List<String> attributes,
+        @Nullable Instant deleted,
+        @Nullable String trashedFrom) {
 
     public static final RecordFacts NONE = new RecordFacts(null, List.of(), null, null);
 
@@ -24,11 +29,11 @@ public record RecordFacts(Long at, List<String> attributes, Instant deleted, Str
         return new RecordFacts(at, attributes, null, null);
     }
 
-    public RecordFacts deletedAt(Instant when) {
+    public RecordFacts deletedAt(@Nullable Instant when) {
         return new RecordFacts(at, attributes, when, trashedFrom);
     }
 
-    public RecordFacts trashed(Instant when, String from) {
+    public RecordFacts trashed(@Nullable Instant when, String from) {
         return new RecordFacts(at, attributes, when, from);
     }
 }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 
 /**
  * SMART attribute data and thresholds as an ATA device returns them: two sectors of 512 bytes, little endian. The frame
@@ -54,7 +55,7 @@ public final class AtaSmart {
      * @param thresholds 512 bytes of thresholds, or null when there are none
      * @throws IllegalArgumentException with a sentence for a person
      */
-    public static HealthReading parse(byte[] data, byte[] thresholds) {
+    public static HealthReading parse(byte[] data, byte @Nullable [] thresholds) {
         check(data, "SMART attribute data");
         Map<Integer, Integer> limits = thresholds == null ? Map.of() : limits(thresholds);
         List<HealthReading.Attribute> attributes = new ArrayList<>();
@@ -115,13 +116,13 @@ public final class AtaSmart {
     }
 
     /** Makers put more than the temperature into the six bytes; the lowest is always the present one. */
-    private static Integer celsius(List<HealthReading.Attribute> attributes) {
+    private static @Nullable Integer celsius(List<HealthReading.Attribute> attributes) {
         Long raw = low(attributes, 194, 1);
         raw = raw == null ? low(attributes, 190, 1) : raw;
         return raw == null || raw == 0 ? null : raw.intValue();
     }
 
-    private static Long low(List<HealthReading.Attribute> attributes, int id, int bytes) {
+    private static @Nullable Long low(List<HealthReading.Attribute> attributes, int id, int bytes) {
         return attributes.stream()
                 .filter(a -> a.id() == id)
                 .findFirst()

@@ -1,6 +1,7 @@
 package org.brantel.core.health;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What a device said about its own health at one moment. What it did not say is null, never 0.
@@ -20,15 +21,15 @@ import java.util.List;
  */
 public record HealthReading(
         Origin origin,
-        Integer celsius,
-        Long powerOnHours,
-        Long reallocated,
-        Long pending,
-        Long uncorrectable,
-        Long linkErrors,
-        Integer percentUsed,
-        Integer spare,
-        Integer spareThreshold,
+        @Nullable Integer celsius,
+        @Nullable Long powerOnHours,
+        @Nullable Long reallocated,
+        @Nullable Long pending,
+        @Nullable Long uncorrectable,
+        @Nullable Long linkErrors,
+        @Nullable Integer percentUsed,
+        @Nullable Integer spare,
+        @Nullable Integer spareThreshold,
         int warnings,
         List<Attribute> attributes) {
 
@@ -88,7 +89,7 @@ public record HealthReading(
         return orZero(reallocated) + orZero(pending) + orZero(uncorrectable);
     }
 
-    private static long orZero(Long number) {
+    private static long orZero(@Nullable Long number) {
         return number == null ? 0 : number;
     }
 }

@@ -8,6 +8,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import org.brantel.core.json.Json;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What a series of readings says about a device, and which numbers made it.
@@ -38,6 +39,7 @@ public record Judgement(Grade grade, List<Reason> reasons) {
     /** One line of {@code thresholds.json}: from which value on an attribute has a grade; null for never. */
     record Threshold(String what, Long watch, Long poor, Long failing) {
 
+        @Nullable
         Reason judge(long value) {
             return failing != null && value >= failing
                     ? new Reason(what, value, failing, Grade.FAILING)
@@ -78,7 +80,7 @@ public record Judgement(Grade grade, List<Reason> reasons) {
         return new Judgement(reasons.isEmpty() ? Grade.GOOD : reasons.get(0).grade(), List.copyOf(reasons));
     }
 
-    private static void add(List<Reason> reasons, String what, Number value) {
+    private static void add(List<Reason> reasons, String what, @Nullable Number value) {
         if (value == null) {
             return;
         }

@@ -18,6 +18,7 @@ import org.brantel.core.source.Source;
 import org.brantel.core.source.SourceException;
 import org.brantel.core.source.WriteBlock;
 import org.brantel.core.source.device.FileSource;
+import org.jspecify.annotations.Nullable;
 
 /**
  * An image that an imaging session is still writing. A read of what was never tried asks the session for it
@@ -40,7 +41,7 @@ public final class FillingImage implements Source {
     private BasicFileAttributes seen;
     private long lookedAt = System.nanoTime();
     /** Null while the image file is empty. */
-    private FileSource image;
+    private @Nullable FileSource image;
 
     public FillingImage(Path path, BooleanSupplier filling) throws IOException {
         this.path = path;
@@ -66,8 +67,10 @@ public final class FillingImage implements Source {
         for (ReadMap.Run run : map.runs(range)) {
             int to = at + (int) (run.range().offset() - offset);
             int n = (int) run.range().length();
-            if (run.state() == BlockState.READ && isInFile(run.range().end())) {
-                ReadOutcome part = image.read(run.range().offset(), buffer, to, n);
+            FileSource file =
+                    run.state() == BlockState.READ ? fileUpTo(run.range().end()) : null;
+            if (file != null) {
+                ReadOutcome part = file.read(run.range().offset(), buffer, to, n);
                 nanos += part.nanos();
                 failed.addAll(part.failed());
             } else {
@@ -124,13 +127,17 @@ public final class FillingImage implements Source {
         }
     }
 
-    /** The image file grows; one that was opened earlier knows its old end. */
-    private boolean isInFile(long end) throws IOException {
+    /**
+     * The image file grows; one that was opened earlier knows its old end.
+     *
+     * @return null while it ends earlier
+     */
+    private @Nullable FileSource fileUpTo(long end) throws IOException {
         if ((image == null || end > image.size()) && Files.size(path) >= end) {
             close();
             image = FileSource.open(path, WriteBlock.REQUIRED);
         }
-        return image != null && end <= image.size();
+        return image != null && end <= image.size() ? image : null;
     }
 
     /** The journal is appended to, and replaced by its sum at the end. */

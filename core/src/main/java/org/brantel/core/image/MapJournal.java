@@ -15,6 +15,7 @@ import org.brantel.core.json.Json;
 import org.brantel.core.source.Identity;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.SourceException;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The map of an image on disk, version 2 (version 1 called unasked ranges {@code untried}, and is read as well): a
@@ -51,7 +52,7 @@ public final class MapJournal implements Closeable {
     private Header header;
     private final StringBuilder pending = new StringBuilder();
     /** The newest note, which the next one may continue. */
-    private Entry last;
+    private @Nullable Entry last;
 
     private FileChannel channel;
 
@@ -177,7 +178,7 @@ public final class MapJournal implements Closeable {
      * One entry for two that touch and say the same; null when they do not. Retries stand alone: their order says how
      * far they are.
      */
-    private static Entry joined(Entry a, Entry b) {
+    private static @Nullable Entry joined(Entry a, Entry b) {
         if (!a.state().equals(b.state()) || !a.pass().equals(b.pass()) || a.round() != 0 || b.round() != 0) {
             return null;
         }

@@ -10,6 +10,7 @@ import org.brantel.core.bytes.Range;
 import org.brantel.core.bytes.RangeSet;
 import org.brantel.core.json.Json;
 import org.brantel.core.source.SourceException;
+import org.jspecify.annotations.Nullable;
 
 /**
  * An image as it lies there, against the hashes that were made when it was read.
@@ -23,7 +24,8 @@ public record ImageCheck(long size, String sha256, List<Range> damaged, boolean 
      * @return null when told to stop
      * @throws SourceException when the image has no hashes, or not their size
      */
-    public static ImageCheck of(Path image, ImageHashes.Progress progress, BooleanSupplier stop) throws IOException {
+    public static @Nullable ImageCheck of(Path image, ImageHashes.Progress progress, BooleanSupplier stop)
+            throws IOException {
         Path beside = ImageHashes.beside(image);
         if (!Files.exists(beside)) {
             throw new SourceException(image + " has no hashes beside it (" + beside.getFileName()

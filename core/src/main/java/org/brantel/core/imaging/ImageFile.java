@@ -37,7 +37,7 @@ final class ImageFile implements Closeable {
             throw new SourceException(path + " exists without a map; choose another name, or remove it to start over.");
         }
         Path folder = path.toAbsolutePath().getParent();
-        if (!Files.isDirectory(folder)) {
+        if (folder == null || !Files.isDirectory(folder)) {
             throw new SourceException("There is no folder " + folder + " for the image.");
         }
         FileChannel channel =

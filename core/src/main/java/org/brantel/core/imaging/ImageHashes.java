@@ -11,6 +11,7 @@ import java.util.concurrent.CompletableFuture;
 import java.util.function.BooleanSupplier;
 import org.brantel.core.hash.Hashes;
 import org.brantel.core.json.Json;
+import org.jspecify.annotations.Nullable;
 
 /**
  * SHA-256 of an image: whole, and of each chunk, so that damage to a stored image can be placed. Kept as JSON beside
@@ -37,7 +38,8 @@ public record ImageHashes(String format, int version, long size, String sha256, 
      * The two hashes run side by side: SHA-256, not the disk, is what takes the time.
      * @return null when told to stop
      */
-    public static ImageHashes of(Path image, long size, Progress progress, BooleanSupplier stop) throws IOException {
+    public static @Nullable ImageHashes of(Path image, long size, Progress progress, BooleanSupplier stop)
+            throws IOException {
         MessageDigest whole = Hashes.sha256();
         List<String> chunks = new ArrayList<>();
         byte[] chunk = new byte[CHUNK];

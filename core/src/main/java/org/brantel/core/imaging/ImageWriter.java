@@ -11,6 +11,7 @@ import org.brantel.core.bytes.Range;
 import org.brantel.core.image.BlockState;
 import org.brantel.core.image.MapJournal;
 import org.brantel.core.image.ReadMap;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Writes what was read, on a thread of its own, so that the device does not wait for the disk. The map's journal is
@@ -38,7 +39,7 @@ final class ImageWriter implements Closeable {
     private final BlockingQueue<Block> waiting;
     private final Thread thread = new Thread(this::work, "image writer");
     private volatile boolean closing;
-    private volatile IOException failure;
+    private @Nullable volatile IOException failure;
     private boolean told;
     private volatile long savedAt = System.nanoTime();
     private volatile boolean waitedFor;

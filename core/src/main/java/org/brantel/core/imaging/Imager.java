@@ -20,6 +20,7 @@ import org.brantel.core.source.Expected;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.SourceException;
 import org.brantel.core.source.device.DestinationGuard;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Reads a source into an image beside its map. Bytes are on the disk before the map says so: killed at any moment, it
@@ -177,7 +178,7 @@ public final class Imager {
         private long wishesDue = System.nanoTime();
         private boolean tooWarm;
         private boolean finished;
-        private LimitReached reached;
+        private @Nullable LimitReached reached;
 
         Session(ReadMap map, Bookmark rounds, Orders orders) {
             this.map = map;

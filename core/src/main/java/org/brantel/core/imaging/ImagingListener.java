@@ -3,6 +3,7 @@ package org.brantel.core.imaging;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.health.HealthReading;
 import org.brantel.core.image.ReadMap;
+import org.jspecify.annotations.Nullable;
 
 /** Hears what an imaging session does, on its own thread. */
 public interface ImagingListener {
@@ -22,7 +23,7 @@ public interface ImagingListener {
      * @param ordered why somebody wants a rest, or null
      * @param warm    the temperature limit that asks for one, or null; when both are null it does not rest
      */
-    default void resting(String ordered, LimitReached warm) {}
+    default void resting(@Nullable String ordered, @Nullable LimitReached warm) {}
 
     /** @param bytes bytes of the image that the closing hash has seen */
     default void hashing(long bytes, long size) {}

@@ -1,6 +1,7 @@
 package org.brantel.core.imaging;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What a run of imaging came to.
@@ -19,6 +20,6 @@ public record ImagingResult(
         long failedBytes,
         List<String> passes,
         double seconds,
-        String sha256,
+        @Nullable String sha256,
         boolean finished,
-        LimitReached reached) {}
+        @Nullable LimitReached reached) {}

@@ -10,6 +10,7 @@ import org.brantel.core.bytes.Range;
 import org.brantel.core.bytes.ReadOutcome;
 import org.brantel.core.image.BlockState;
 import org.brantel.core.image.ReadMap;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The first half of narrowing: stretches that were never reached, because there was trouble at their edges. The longest
@@ -29,9 +30,9 @@ final class Islands implements PassWork {
 
     private int faultsInRow;
     /** Where an island grows: to the end of {@code field} first, then to its start. */
-    private Range field;
+    private @Nullable Range field;
 
-    private Range island;
+    private Range island = new Range(0, 0);
     private boolean forward;
     private boolean backward;
     private long reach;
@@ -44,7 +45,8 @@ final class Islands implements PassWork {
     @Override
     public Optional<Range> next() {
         if (field != null && !forward && !backward) {
-            endIsland();
+            stretches.addAll(unasked(field));
+            field = null;
         }
         if (field == null) {
             return stretches.isEmpty() ? nextSlow() : Optional.of(entry(stretches.peek()));
@@ -88,12 +90,12 @@ final class Islands implements PassWork {
             faultsInRow = faulty ? faultsInRow + 1 : 0;
             if (faultsInRow >= PATIENCE) {
                 faultsInRow = 0;
-                stretches.addAll(unasked(slow.poll()));
+                stretches.addAll(unasked(slow.remove()));
             }
             return;
         }
         if (field == null) {
-            Range stretch = stretches.poll();
+            Range stretch = stretches.remove();
             if (faulty) {
                 stretches.addAll(unasked(stretch));
             } else if (trouble) {
@@ -134,11 +136,6 @@ final class Islands implements PassWork {
             island = new Range(range.offset(), island.end() - range.offset());
             backward = island.offset() > field.offset();
         }
-    }
-
-    private void endIsland() {
-        stretches.addAll(unasked(field));
-        field = null;
     }
 
     private List<Range> unasked(Range stretch) {

@@ -3,6 +3,7 @@ package org.brantel.core.imaging;
 import java.util.Optional;
 import org.brantel.core.health.HealthReading;
 import org.brantel.core.imaging.LimitReached.Limit;
+import org.jspecify.annotations.Nullable;
 
 /** Counts what stop limits are about, from the moment a session was started or went on. Pure. */
 final class LimitWatch {
@@ -15,8 +16,8 @@ final class LimitWatch {
     private long inRow;
     private long inAll;
     private long workedNanos;
-    private HealthReading first;
-    private HealthReading last;
+    private @Nullable HealthReading first;
+    private @Nullable HealthReading last;
 
     /** The last two passes ask only for what failed before; that it fails again in a row is no news there. */
     void request(Pass pass, boolean fault, long nanos) {
@@ -35,7 +36,7 @@ final class LimitWatch {
     /** The first limit that asks for an end, if one does. */
     Optional<LimitReached> ends(StopLimits limits) {
         long minutes = workedNanos / MINUTE_NANOS;
-        long growth = last == null ? 0 : last.damaged() - first.damaged();
+        long growth = first == null || last == null ? 0 : last.damaged() - first.damaged();
         return over(Limit.FAULTS_IN_ROW, inRow, limits.faultsInRow())
                 .or(() -> over(Limit.FAULTS_IN_ALL, inAll, limits.faultsInAll()))
                 .or(() -> over(Limit.GROWTH, growth, limits.growth()))

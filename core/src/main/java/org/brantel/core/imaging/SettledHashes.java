@@ -13,6 +13,7 @@ import java.util.Queue;
 import java.util.function.BooleanSupplier;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.hash.Hashes;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Hashes an image while it is being read: each chunk on one thread as soon as all its bytes have settled, the whole on
@@ -38,8 +39,8 @@ final class SettledHashes implements Closeable {
     private boolean all;
     private int chunksDone;
     private long wholeDone;
-    private String whole;
-    private IOException failure;
+    private @Nullable String whole;
+    private @Nullable IOException failure;
 
     SettledHashes(ImageFile image, long size, int chunkBytes) {
         this.image = image;

@@ -4,6 +4,7 @@ import java.util.Collections;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 
 /** What content says about itself. Only for showing, searching and suggesting names; nothing is decided by it. */
 public final class About {
@@ -43,7 +44,7 @@ public final class About {
     }
 
     /** With one more fact; as it is when there is nothing to say. */
-    public About with(String what, Object value) {
+    public About with(String what, @Nullable Object value) {
         String clean = value == null ? "" : clean(value.toString());
         if (clean.isEmpty()) {
             return this;
@@ -66,7 +67,7 @@ public final class About {
         return line.length() > LONGEST ? line.substring(0, LONGEST) : line;
     }
 
-    public String get(String what) {
+    public @Nullable String get(String what) {
         return facts.get(what);
     }
 

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.util.List;
 import java.util.Set;
 import org.brantel.core.bytes.ByteView;
+import org.jspecify.annotations.Nullable;
 
 /** One kind of content, or a family that is told apart while walking. Implementations are stateless. */
 public interface ContentKind {
@@ -51,7 +52,7 @@ public interface ContentKind {
      *
      * @return null when this kind cannot tell whether other bytes go on with it, or nothing broke off
      */
-    default Resumable resumable(ByteView content) throws IOException {
+    default @Nullable Resumable resumable(ByteView content) throws IOException {
         return null;
     }
 
@@ -74,7 +75,12 @@ public interface ContentKind {
      * @param words  what was checked, or what broke and where
      * @param code   what it is told to be; null for the kind's own code
      */
-    record Walk(Outcome outcome, long length, String words, String code, About about) {
+    record Walk(
+            Outcome outcome,
+            long length,
+            String words,
+            @Nullable String code,
+            About about) {
 
         public static Walk whole(long length, String words) {
             return new Walk(Outcome.WHOLE, length, words, null, About.NONE);
@@ -88,7 +94,7 @@ public interface ContentKind {
             return new Walk(Outcome.LIKELY, length, words, null, About.NONE);
         }
 
-        public static Walk broken(long at, String words) {
+        public static Walk broken(long at, @Nullable String words) {
             return new Walk(Outcome.BROKEN, at, words + " at byte " + at, null, About.NONE);
         }
 

@@ -16,6 +16,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.brantel.core.hash.Hashes;
 import org.brantel.core.source.SourceException;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What a check of a bag found.
@@ -25,7 +26,11 @@ import org.brantel.core.source.SourceException;
  * @param signed      whether the signature over the SHA-256 manifest is right
  * @param fingerprint of the key in the bag, or null
  */
-public record BagCheck(long files, List<String> problems, boolean signed, String fingerprint) {
+public record BagCheck(
+        long files,
+        List<String> problems,
+        boolean signed,
+        @Nullable String fingerprint) {
 
     public boolean isSound() {
         return problems.isEmpty() && signed;

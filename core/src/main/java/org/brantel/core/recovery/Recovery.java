@@ -16,6 +16,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.function.BooleanSupplier;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.bytes.RangeSet;
@@ -28,6 +29,7 @@ import org.brantel.core.image.DestinationFull;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.SourceException;
 import org.brantel.core.source.device.DestinationGuard;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Writes a selection out and reads it back. Stopped or killed, a second run over the same selection goes on: what
@@ -41,7 +43,8 @@ public final class Recovery {
     }
 
     /** @param stoppedBecause why the run ended early, in one sentence; null when it went through */
-    public record Outcome(List<RecoveryResult> results, String stoppedBecause) {}
+    public record Outcome(
+            List<RecoveryResult> results, @Nullable String stoppedBecause) {}
 
     private static final int BUFFER = 256 << 10;
 
@@ -76,7 +79,7 @@ public final class Recovery {
                 RecoveryResult result = before.get(finding.id());
                 if (result == null || !stillStands(result)) {
                     try {
-                        result = write(finding, paths.get(finding.id()));
+                        result = write(finding, Objects.requireNonNull(paths.get(finding.id())));
                     } catch (DestinationFull e) {
                         return new Outcome(results, e.getMessage());
                     }
@@ -202,7 +205,7 @@ public final class Recovery {
                 .setTimes(time(finding.modified()), time(finding.accessed()), time(finding.created()));
     }
 
-    private static FileTime time(Instant instant) {
+    private static @Nullable FileTime time(@Nullable Instant instant) {
         return instant == null ? null : FileTime.from(instant);
     }
 

@@ -2,6 +2,7 @@ package org.brantel.core.recovery;
 
 import java.util.List;
 import org.brantel.core.bytes.Range;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What became of one selected finding; a line of results.ndjson, version 1 (docs/formats.md).
@@ -14,7 +15,13 @@ import org.brantel.core.bytes.Range;
  * @param why     in words; null when whole
  */
 public record RecoveryResult(
-        long id, String path, long size, Outcome outcome, String sha256, List<Range> gaps, String why) {
+        long id,
+        @Nullable String path,
+        long size,
+        Outcome outcome,
+        @Nullable String sha256,
+        List<Range> gaps,
+        @Nullable String why) {
 
     /** In words that a manifest uses. */
     public enum Outcome {

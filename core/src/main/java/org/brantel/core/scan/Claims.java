@@ -1,6 +1,6 @@
 package org.brantel.core.scan;
 
-import java.util.BitSet;
+import java.util.Arrays;
 import org.brantel.core.content.Extent;
 import org.brantel.core.finding.Finding;
 
@@ -15,7 +15,9 @@ final class Claims {
 
     private final long medium;
     private final long block;
-    private final BitSet claimed = new BitSet();
+    /** A bit for each block. */
+    private final long[] claimed;
+
     private long listed;
     private long again;
     private long unstored;
@@ -27,6 +29,7 @@ final class Claims {
         }
         medium = mediumBytes;
         block = size;
+        claimed = new long[Math.toIntExact((mediumBytes / size + Long.SIZE) / Long.SIZE)];
     }
 
     void add(Finding finding) {
@@ -37,26 +40,32 @@ final class Claims {
                         e.length(), finding.encoding() == null ? Math.max(0, finding.size() - stored) : e.length());
                 stored += length;
                 // A record may claim what lies behind the end of a medium that was cut.
-                claim(Math.min(e.offset(), medium), Math.max(0, Math.min(length, medium - e.offset())));
+                long onIt = Math.min(length, medium - e.offset());
+                if (onIt > 0) {
+                    claim(e.offset(), onIt);
+                }
             }
         }
         listed += finding.size();
         unstored += Math.max(0, finding.size() - stored);
     }
 
+    /** Costs as much as the extent is long, however far away the next one that is claimed may be. */
     private void claim(long offset, long length) {
-        int end = (int) ((offset + length + block - 1) / block);
-        for (int at = (int) (offset / block); at < end; ) {
-            int taken = claimed.nextSetBit(at);
-            int free = taken < 0 || taken > end ? end : taken;
-            claimed.set(at, free);
-            int next = Math.min(end, claimed.nextClearBit(free));
-            again += (next - free) * block;
-            at = Math.max(next, free);
+        long first = offset / block;
+        long end = (offset + length + block - 1) / block;
+        for (long at = first; at < end; ) {
+            int word = (int) (at / Long.SIZE);
+            long next = Math.min(end, (word + 1L) * Long.SIZE);
+            long these = (-1L >>> (Long.SIZE - (next - at))) << (at % Long.SIZE);
+            again += Long.bitCount(claimed[word] & these) * block;
+            claimed[word] |= these;
+            at = next;
         }
     }
 
     ScanReport.Claimed sum() {
-        return new ScanReport.Claimed(listed, claimed.cardinality() * block, again, unstored);
+        long blocks = Arrays.stream(claimed).map(Long::bitCount).sum();
+        return new ScanReport.Claimed(listed, blocks * block, again, unstored);
     }
 }

@@ -17,6 +17,7 @@ import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.TimeUnit;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.FindingsFile;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The findings of a running session: numbered and counted as they come, written by a thread of its own, in batches. The
@@ -38,7 +39,7 @@ final class FindingsLog implements Closeable {
     private final Map<Integer, List<String>> problems = new HashMap<>();
     private final BitSet joined = new BitSet();
     private List<Finding> batch = new ArrayList<>(BATCH);
-    private volatile IOException failed;
+    private @Nullable volatile IOException failed;
     private int count;
 
     FindingsLog(Path file) throws IOException {
@@ -66,7 +67,7 @@ final class FindingsLog implements Closeable {
     }
 
     /** Says why, and makes room for what is still being handed over. */
-    private void fail(IOException why) {
+    private void fail(@Nullable IOException why) {
         failed = why;
         batches.clear();
     }

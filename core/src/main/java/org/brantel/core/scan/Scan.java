@@ -11,6 +11,7 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.function.BooleanSupplier;
 import org.brantel.core.Engine;
 import org.brantel.core.bytes.Range;
@@ -34,6 +35,7 @@ import org.brantel.core.source.device.DestinationGuard;
 import org.brantel.core.volume.Volume;
 import org.brantel.core.volume.VolumeSearch;
 import org.brantel.core.volume.Volumes;
+import org.jspecify.annotations.Nullable;
 
 /** One scan session on a source. Use once. */
 public final class Scan {
@@ -54,19 +56,22 @@ public final class Scan {
     private final Joiner joiner = new Joiner();
     private final List<Volumes.Found> volumes = new ArrayList<>();
     private final Map<Integer, Walked> walked = new LinkedHashMap<>();
-    private VolumeSearch search;
-    private FindingsLog log;
-    private JsonLines failed;
-    private ContentHasher hasher;
+    private final VolumeSearch search;
+    private @Nullable FindingsLog log;
+    private @Nullable JsonLines failed;
+    private final @Nullable ContentHasher hasher;
     private long rejected;
-    private Carver carver;
-    private Claims claims;
+    private @Nullable Carver carver;
+    private final Claims claims;
 
     public Scan(Source source, ScanPlan plan, ScanListener listener, Clock clock) {
         this.source = source;
         this.plan = plan;
         this.listener = listener;
         this.clock = clock;
+        search = new VolumeSearch(source);
+        claims = new Claims(source.size());
+        hasher = plan.options().hash() ? new ContentHasher() : null;
     }
 
     /**
@@ -79,11 +84,8 @@ public final class Scan {
         Files.createDirectories(out);
         Instant started = clock.instant();
         long start = System.nanoTime();
-        search = new VolumeSearch(source);
         volumes.addAll(Volumes.listed(source, problems));
         volumes.addAll(search.atUsualPlaces(volumes));
-        claims = new Claims(source.size());
-        hasher = plan.options().hash() ? new ContentHasher() : null;
         try (FindingsLog findings = new FindingsLog(out.resolve("findings.ndjson"));
                 JsonLines starts = new JsonLines(out.resolve(FAILED), Failed.class)) {
             log = findings;
@@ -98,6 +100,10 @@ public final class Scan {
         ScanReport report = report(started, (System.nanoTime() - start) / 1e9, !stop.getAsBoolean());
         Files.writeString(out.resolve("session.json"), Json.writePretty(report));
         return report;
+    }
+
+    private FindingsLog log() {
+        return Objects.requireNonNull(log, "a log while it scans");
     }
 
     /** Also done when only carving is asked for: it says what lies free and what a hit lies in. */
@@ -194,7 +200,7 @@ public final class Scan {
 
     private void problem(Volume volume, String what) {
         problems.add(what);
-        log.problem(volume.index(), what);
+        log().problem(volume.index(), what);
     }
 
     private void take(Finding finding) {
@@ -203,7 +209,7 @@ public final class Scan {
         }
         try {
             claims.add(finding);
-            Finding written = log.add(hasher == null ? finding : hasher.hashed(finding, source));
+            Finding written = log().add(hasher == null ? finding : hasher.hashed(finding, source));
             if (plan.method().carves()) {
                 joiner.note(written);
             }
@@ -241,17 +247,17 @@ public final class Scan {
             public void found(Hit hit) {
                 int id = joiner.known(hit);
                 if (id > 0) {
-                    log.join(id);
+                    log().join(id);
                 } else {
                     take(containers.within(
-                            Joiner.nameless(hit, known, plan.options().names()), log.count() + 1L));
+                            Joiner.nameless(hit, known, plan.options().names()), log().count() + 1L));
                 }
             }
 
             @Override
             public void failed(Failed start) {
                 if (++rejected <= MOST_FAILED) {
-                    failed.write(start);
+                    Objects.requireNonNull(failed, "a file while it scans").write(start);
                 }
             }
 
@@ -346,13 +352,13 @@ public final class Scan {
                 seconds,
                 finished,
                 volumes.stream().map(Volumes.Found::volume).distinct().toList(),
-                log.count(),
-                log.kinds(),
-                log.origins(),
-                log.prognoses(),
+                log().count(),
+                log().kinds(),
+                log().origins(),
+                log().prognoses(),
                 rejected,
-                log.joined(),
-                log.volumes(),
+                log().joined(),
+                log().volumes(),
                 carved(),
                 claims.sum(),
                 problems);

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Set;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.carve.SuggestedNames;
+import org.jspecify.annotations.Nullable;
 
 /** What a scan session is to do: how, where and with what care. */
 public record ScanPlan(ScanMethod method, Scope scope, Options options) {
@@ -16,7 +17,11 @@ public record ScanPlan(ScanMethod method, Scope scope, Options options) {
      * @param range         carve only here; null for everywhere
      * @param notAgain      carve none of this
      */
-    public record Scope(Integer volume, boolean freeSpaceOnly, Range range, List<Range> notAgain) {
+    public record Scope(
+            @Nullable Integer volume,
+            boolean freeSpaceOnly,
+            @Nullable Range range,
+            List<Range> notAgain) {
 
         static final Scope EVERYTHING = new Scope(null, false, null, List.of());
 

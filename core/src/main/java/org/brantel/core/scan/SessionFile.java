@@ -20,6 +20,7 @@ import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.FindingsFile;
 import org.brantel.core.json.Json;
 import org.brantel.core.source.Source;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A session in one file, to be taken to another machine: gzip (RFC 1952) of lines of JSON in UTF-8. The first is what
@@ -85,7 +86,7 @@ public final class SessionFile {
         }
     }
 
-    private static ScanReport report(String line, String name, Source medium) throws IOException {
+    private static ScanReport report(@Nullable String line, String name, Source medium) throws IOException {
         ScanReport report = line == null ? null : Json.read(line, ScanReport.class, "session", name);
         if (report == null
                 || !ScanReport.FORMAT.equals(report.format())
@@ -129,9 +130,10 @@ public final class SessionFile {
                     throw new IOException("The finding " + name + ", line " + number + " leaves the medium.");
                 }
                 // One that is mostly holes may be longer than any medium, and would be hashed for as long.
-                boolean checked = finding.sha256() != null && finding.size() <= medium.size();
+                String hash = finding.size() <= medium.size() ? finding.sha256() : null;
+                boolean checked = hash != null;
                 Finding own = checked ? hasher.hashed(finding.withHash(null), medium) : finding.withHash(null);
-                boolean other = checked && !finding.sha256().equals(own.sha256());
+                boolean other = hash != null && !hash.equals(own.sha256());
                 claimed += checked ? 1 : 0;
                 wrong += other ? 1 : 0;
                 if (!other) {
@@ -147,7 +149,8 @@ public final class SessionFile {
     }
 
     /** A line without its end; null behind the last one. */
-    private static String line(BufferedReader lines, int longest, String name, long number) throws IOException {
+    private static @Nullable String line(BufferedReader lines, int longest, String name, long number)
+            throws IOException {
         CharArrayWriter line = new CharArrayWriter();
         int c;
         while ((c = lines.read()) >= 0 && c != '\n') {

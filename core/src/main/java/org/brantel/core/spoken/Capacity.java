@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 
 /** Capacities as people write them. Units without an i are decimal, as makers print them. */
 public final class Capacity {
@@ -66,7 +67,7 @@ public final class Capacity {
      * A capacity that begins at a word, as people say it: {@code five hundred gig}, {@code half a terabyte},
      * {@code 2TB}; null for none.
      */
-    static Said said(List<Word> words, int at) {
+    static @Nullable Said said(List<Word> words, int at) {
         String glued = words.get(at).text();
         if (glued.matches("\\d{1,12}([.]\\d{1,6})?[a-z]+") && isUnit(glued.replaceFirst("^[\\d.]+", ""))) {
             return new Said(

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 
 /** Which device the facts are of, where a line names several, and which things that are said are of another one. */
 final class DeviceWords {
@@ -76,7 +77,7 @@ final class DeviceWords {
     /**
      * The mention that the facts are of: what the line points at, else where something is said of it, else the last.
      */
-    Heard.Fact lead(List<Heard.Fact> mentions) {
+    Heard.@Nullable Fact lead(List<Heard.Fact> mentions) {
         for (Heard.Fact m : mentions) {
             int[] clause = clauseOf(m);
             if (clause != null && THIS_ONE.matcher(text(clause)).matches()) {
@@ -84,8 +85,11 @@ final class DeviceWords {
             }
         }
         List<Heard.Fact> told = mentions.stream()
-                .filter(m -> clauseOf(m) != null
-                        && facts.stream().anyMatch(f -> OF_A_DEVICE.contains(f.code()) && within(f, clauseOf(m))))
+                .filter(m -> {
+                    int[] clause = clauseOf(m);
+                    return clause != null
+                            && facts.stream().anyMatch(f -> OF_A_DEVICE.contains(f.code()) && within(f, clause));
+                })
                 .toList();
         List<Heard.Fact> some = told.isEmpty() ? mentions : told;
         return some.isEmpty() ? null : some.get(some.size() - 1);
@@ -108,7 +112,7 @@ final class DeviceWords {
                 && f.to() <= words.get(clause[1] - 1).to();
     }
 
-    private int[] clauseOf(Heard.Fact f) {
+    private int @Nullable [] clauseOf(Heard.Fact f) {
         return clauses().stream().filter(c -> within(f, c)).findFirst().orElse(null);
     }
 

@@ -19,6 +19,7 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.brantel.core.triage.Protocol;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Turns what is said into facts. Phrases (phrases.txt beside this package) are looked for from left to right, the
@@ -133,8 +134,8 @@ public final class FreeLine {
         private final BitSet saysOfIt = new BitSet();
 
         private final List<Heard.Fact> facts = new ArrayList<>();
-        private Heard.Capacity capacity;
-        private Heard.Deadline deadline;
+        private Heard.@Nullable Capacity capacity;
+        private Heard.@Nullable Deadline deadline;
 
         Reading(String line, LocalDate today) {
             this.line = line;
@@ -167,7 +168,7 @@ public final class FreeLine {
             }
         }
 
-        private List<Heard.Device> others(List<Heard.Fact> mentions, Heard.Fact lead) {
+        private List<Heard.Device> others(List<Heard.Fact> mentions, Heard.@Nullable Fact lead) {
             Set<String> seen = new HashSet<>();
             return mentions.stream()
                     .filter(m -> lead != null && !m.value().equals(lead.value()) && seen.add(m.value()))
@@ -223,7 +224,7 @@ public final class FreeLine {
                     int e = p.end(words, at);
                     if (e > at
                             && taken.get(at, e).isEmpty()
-                            && (e > end || e == end && p.weight() > longest.weight())) {
+                            && (e > end || longest != null && e == end && p.weight() > longest.weight())) {
                         longest = p;
                         end = e;
                     }

@@ -3,6 +3,7 @@ package org.brantel.core.spoken;
 import java.time.LocalDate;
 import java.util.List;
 import org.brantel.core.wanted.WantedLine;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What a spoken line says. Places are half-open, in UTF-16 units of the line.
@@ -16,8 +17,8 @@ import org.brantel.core.wanted.WantedLine;
  */
 public record Heard(
         List<Fact> facts,
-        Capacity capacity,
-        Deadline deadline,
+        @Nullable Capacity capacity,
+        @Nullable Deadline deadline,
         List<Wanted> wanted,
         Caller caller,
         List<Device> others) {
@@ -27,7 +28,7 @@ public record Heard(
 
     public record Capacity(long bytes, int from, int to, String words) {}
 
-    public record Deadline(LocalDate day, int from, int to, String words) {}
+    public record Deadline(@Nullable LocalDate day, int from, int to, String words) {}
 
     public record Wanted(WantedLine line, int from, int to) {}
 

@@ -84,7 +84,7 @@ record Phrase(List<String> states, List<String> negated, List<String> elements) 
     static List<Phrase> parse(String text, Set<String> knownFacts) {
         List<Phrase> phrases = new ArrayList<>();
         List<String> states = null;
-        List<String> negated = null;
+        List<String> negated = List.of();
         int number = 0;
         for (String line : text.lines().toList()) {
             number++;

@@ -14,6 +14,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A day or a stretch of days as people say it, seen from today: {@code yesterday}, {@code on monday},
@@ -131,7 +132,7 @@ record SpokenDate(LocalDate from, LocalDate to, int words, boolean yearSaid) {
         }
     }
 
-    private static SpokenDate find(Reading r) {
+    private static @Nullable SpokenDate find(Reading r) {
         String w = r.word(0);
         if (w.matches("\\d{4}-\\d{1,2}-\\d{1,2}")) {
             String[] p = w.split("-");
@@ -166,7 +167,7 @@ record SpokenDate(LocalDate from, LocalDate to, int words, boolean yearSaid) {
     }
 
     /** {@code three weeks ago}. */
-    private static SpokenDate ago(Reading r) {
+    private static @Nullable SpokenDate ago(Reading r) {
         SpokenNumber n = many(r);
         if (n == null || n.value() > 4000 || !r.word(n.words() + 1).matches("ago|back")) {
             return null;
@@ -189,7 +190,7 @@ record SpokenDate(LocalDate from, LocalDate to, int words, boolean yearSaid) {
     }
 
     /** How many of something: a number, {@code a}, {@code a few}. */
-    static SpokenNumber many(Reading r) {
+    static @Nullable SpokenNumber many(Reading r) {
         if (r.word(0).equals("a") && r.word(1).equals("few") || r.word(0).equals("several")) {
             return new SpokenNumber(3, r.word(0).equals("a") ? 2 : 1);
         }
@@ -197,16 +198,16 @@ record SpokenDate(LocalDate from, LocalDate to, int words, boolean yearSaid) {
     }
 
     /** The day of the week that a word names; null for none. */
-    static DayOfWeek dayOfWeek(String word) {
+    static @Nullable DayOfWeek dayOfWeek(String word) {
         return DAYS.get(word);
     }
 
     /** The month that a word names; null for none. */
-    static Month monthOf(String word) {
+    static @Nullable Month monthOf(String word) {
         return MONTHS.get(word);
     }
 
-    private static SpokenDate weekday(Reading r) {
+    private static @Nullable SpokenDate weekday(Reading r) {
         int skip = r.word(0).matches("last|next|this|coming|past") ? 1 : 0;
         DayOfWeek d = DAYS.get(r.word(skip));
         // 'sun', 'sat' and 'mon' are words too.
@@ -234,7 +235,7 @@ record SpokenDate(LocalDate from, LocalDate to, int words, boolean yearSaid) {
     }
 
     /** {@code last June}, {@code June 2019}, {@code 24 November}, {@code November 24th}. */
-    private static SpokenDate month(Reading r) {
+    private static @Nullable SpokenDate month(Reading r) {
         int dayNumber = ordinal(r.word(0));
         int at = dayNumber > 0
                 ? r.word(1).equals("of") ? 2 : 1
@@ -288,7 +289,7 @@ record SpokenDate(LocalDate from, LocalDate to, int words, boolean yearSaid) {
         return digits.matches("[1-9]|[12]\\d|3[01]") ? Integer.parseInt(digits) : 0;
     }
 
-    private static SpokenDate season(Reading r) {
+    private static @Nullable SpokenDate season(Reading r) {
         int at = r.word(0).matches("last|this|early|late") ? 1 : 0;
         Integer first = SEASONS.get(r.word(at));
         int year = r.year(at + 1);
@@ -306,7 +307,7 @@ record SpokenDate(LocalDate from, LocalDate to, int words, boolean yearSaid) {
     }
 
     /** {@code last week}, {@code this year}, {@code next month}. */
-    private static SpokenDate stretch(Reading r) {
+    private static @Nullable SpokenDate stretch(Reading r) {
         SpokenDate counted = r.due ? null : lastFew(r);
         if (counted != null) {
             return counted;
@@ -337,7 +338,7 @@ record SpokenDate(LocalDate from, LocalDate to, int words, boolean yearSaid) {
     }
 
     /** {@code last three years}, {@code past few weeks}: until today. */
-    private static SpokenDate lastFew(Reading r) {
+    private static @Nullable SpokenDate lastFew(Reading r) {
         if (!r.word(0).matches("last|past")) {
             return null;
         }
@@ -360,7 +361,7 @@ record SpokenDate(LocalDate from, LocalDate to, int words, boolean yearSaid) {
         return from == null ? null : new SpokenDate(from, r.today, 2 + n.words());
     }
 
-    private static SpokenDate year(Reading r) {
+    private static @Nullable SpokenDate year(Reading r) {
         return r.year(0) > 0 ? wholeYear(r.year(0), 1) : null;
     }
 

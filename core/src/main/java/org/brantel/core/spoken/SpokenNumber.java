@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Numbers as people say them: {@code 40}, {@code 1,200}, {@code forty}, {@code twenty-four},
@@ -69,12 +70,11 @@ record SpokenNumber(double value, int words) {
     }
 
     /** {@code half a}, {@code a quarter of a}, {@code three quarters of a}. */
-    private static SpokenNumber part(List<Word> words, int i) {
+    private static @Nullable SpokenNumber part(List<Word> words, int i) {
         String first = text(words, i);
         if (first.equals("half") && text(words, i + 1).matches("an?")) {
-            return LARGE.containsKey(text(words, i + 2))
-                    ? new SpokenNumber(LARGE.get(text(words, i + 2)) / 2.0, 3)
-                    : new SpokenNumber(0.5, 2);
+            Integer whole = LARGE.get(text(words, i + 2));
+            return whole == null ? new SpokenNumber(0.5, 2) : new SpokenNumber(whole / 2.0, 3);
         }
         if (first.equals("quarter")
                 && text(words, i + 1).equals("of")
@@ -91,7 +91,7 @@ record SpokenNumber(double value, int words) {
         return null;
     }
 
-    private static SpokenNumber digits(List<Word> words, int i) {
+    private static @Nullable SpokenNumber digits(List<Word> words, int i) {
         String first = text(words, i);
         if (!first.matches("\\d{1,3}(,\\d{3})+|\\d{1,9}([.]\\d+)?")) {
             return null;
@@ -111,7 +111,7 @@ record SpokenNumber(double value, int words) {
         return scale == null ? new SpokenNumber(value, used) : new SpokenNumber(value * scale, used + 1);
     }
 
-    private static SpokenNumber said(List<Word> words, int i) {
+    private static @Nullable SpokenNumber said(List<Word> words, int i) {
         int at = i;
         double current = -1;
         if (text(words, at).matches("an?") && text(words, at + 1).equals("couple")) {
@@ -160,13 +160,14 @@ record SpokenNumber(double value, int words) {
 
     /** A number below a hundred in one word; -1 for none. */
     private static int small(String word) {
-        if (SMALL.containsKey(word)) {
-            return SMALL.get(word);
+        Integer alone = SMALL.get(word);
+        if (alone != null) {
+            return alone;
         }
         String[] parts = word.split("-");
-        return parts.length == 2 && SMALL.getOrDefault(parts[0], 0) >= TEENS && SMALL.getOrDefault(parts[1], 10) < 10
-                ? SMALL.get(parts[0]) + SMALL.get(parts[1])
-                : -1;
+        int tens = SMALL.getOrDefault(parts[0], 0);
+        int ones = parts.length == 2 ? SMALL.getOrDefault(parts[1], 10) : 10;
+        return tens >= TEENS && ones < 10 ? tens + ones : -1;
     }
 
     /**

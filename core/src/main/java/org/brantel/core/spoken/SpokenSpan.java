@@ -8,6 +8,7 @@ import java.time.temporal.TemporalAdjusters;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Dates that are counted from another, and those that have names of their own: {@code in two weeks},
@@ -21,7 +22,7 @@ final class SpokenSpan {
 
     private SpokenSpan() {}
 
-    static SpokenDate find(SpokenDate.Reading r) {
+    static @Nullable SpokenDate find(SpokenDate.Reading r) {
         SpokenDate found = counted(r);
         found = found != null ? found : edge(r);
         found = found != null ? found : feast(r);
@@ -35,7 +36,7 @@ final class SpokenSpan {
     }
 
     /** {@code in two weeks}, {@code within ten days}, {@code a week from friday}, {@code a week today}. */
-    private static SpokenDate counted(SpokenDate.Reading r) {
+    private static @Nullable SpokenDate counted(SpokenDate.Reading r) {
         int skip = r.word(0).matches("in|within|inside") ? 1 : 0;
         if (!r.due()) {
             return null;
@@ -57,13 +58,14 @@ final class SpokenSpan {
             SpokenDate base = r.word(at).equals("now")
                     ? day(r.today(), 1)
                     : SpokenDate.at(r.words(), r.i() + at, r.today(), true).orElse(null);
-            return base == null ? null : day(plus(base.to(), Math.round(n.value()), unit), at + base.words());
+            LocalDate moved = base == null ? null : plus(base.to(), Math.round(n.value()), unit);
+            return base == null || moved == null ? null : day(moved, at + base.words());
         }
         boolean time = r.word(used).equals("time");
         return skip == 0 && !time ? null : day(to, used + (time ? 1 : 0));
     }
 
-    private static LocalDate plus(LocalDate from, long many, String unit) {
+    private static @Nullable LocalDate plus(LocalDate from, long many, String unit) {
         return switch (unit) {
             case "day", "days" -> from.plusDays(many);
             case "week", "weeks" -> from.plusWeeks(many);
@@ -75,7 +77,7 @@ final class SpokenSpan {
     }
 
     /** {@code end of the month}, {@code the beginning of next week}, {@code middle of june}. */
-    private static SpokenDate edge(SpokenDate.Reading r) {
+    private static @Nullable SpokenDate edge(SpokenDate.Reading r) {
         int skip = r.word(0).equals("the") ? 1 : 0;
         String edge = r.word(skip);
         if (!edge.matches("end|ends|start|beginning|middle|mid")
@@ -109,7 +111,7 @@ final class SpokenSpan {
     }
 
     /** Days that have names. */
-    private static SpokenDate feast(SpokenDate.Reading r) {
+    private static @Nullable SpokenDate feast(SpokenDate.Reading r) {
         int skip = r.word(0).matches("last|next|this") ? 1 : 0;
         String name = r.word(skip);
         boolean eve = r.word(skip + 1).equals("eve");
@@ -164,7 +166,7 @@ final class SpokenSpan {
      * {@code the day after tomorrow}, {@code this morning}, {@code the weekend}, {@code the week after next},
      * {@code the 12th}.
      */
-    private static SpokenDate near(SpokenDate.Reading r) {
+    private static @Nullable SpokenDate near(SpokenDate.Reading r) {
         int skip = r.word(0).equals("the") ? 1 : 0;
         String w = r.word(skip);
         if (w.equals("day")
@@ -204,7 +206,7 @@ final class SpokenSpan {
                 : null;
     }
 
-    private static SpokenDate dayOfMonth(SpokenDate.Reading r, int number, int used) {
+    private static @Nullable SpokenDate dayOfMonth(SpokenDate.Reading r, int number, int used) {
         for (int months = 0; months < 12; months++) {
             YearMonth m = YearMonth.from(r.today()).plusMonths(r.due() ? months : -months);
             if (number >= 1 && number <= m.lengthOfMonth()) {
@@ -218,7 +220,7 @@ final class SpokenSpan {
     }
 
     /** {@code 3/12}, {@code 3.12.}, {@code 03/12/2026}: the day stands first. */
-    private static SpokenDate numeric(SpokenDate.Reading r) {
+    private static @Nullable SpokenDate numeric(SpokenDate.Reading r) {
         Matcher m = NUMERIC.matcher(r.word(0));
         if (!m.matches()
                 || r.word(1).matches("[kmgtp]i?b|percent|volts?")
@@ -240,7 +242,7 @@ final class SpokenSpan {
     }
 
     /** {@code the nineties}, {@code the 1980s}. */
-    private static SpokenDate decade(SpokenDate.Reading r) {
+    private static @Nullable SpokenDate decade(SpokenDate.Reading r) {
         int skip = r.word(0).equals("the") ? 1 : 0;
         String w = r.word(skip);
         int tens =

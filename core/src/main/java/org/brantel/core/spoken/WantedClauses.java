@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.brantel.core.kinds.Kinds;
 import org.brantel.core.wanted.WantedLine;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The stretches of a line that name content to be had back, each a wanted line of its own:
@@ -158,7 +159,7 @@ final class WantedClauses {
     }
 
     /** {@code photos and films from june}: the time is that of both. */
-    private void shareTime(Piece left, Piece right) {
+    private void shareTime(@Nullable Piece left, Piece right) {
         if (left == null || !right.joint.equals("and") || found.size() < 2) {
             return;
         }
@@ -234,7 +235,7 @@ final class WantedClauses {
     }
 
     /** Without small words at its end that lead to nothing. */
-    private Piece shortened(Piece p) {
+    private @Nullable Piece shortened(@Nullable Piece p) {
         int end = p == null ? 0 : p.end;
         while (p != null && end > p.start + 1 && words.get(end - 1).text().matches("by|for|with|or|the|a|to|on|in")) {
             end--;
@@ -246,7 +247,7 @@ final class WantedClauses {
      * The piece, or what stands in it before the first or behind the last fact where that says what is wanted; null for
      * nothing.
      */
-    private Piece withoutFacts(Piece p) {
+    private @Nullable Piece withoutFacts(Piece p) {
         int last = taken.previousSetBit(p.end - 1);
         if (last < p.start) {
             return p;

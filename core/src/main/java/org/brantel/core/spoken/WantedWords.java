@@ -15,6 +15,7 @@ import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.brantel.core.kinds.Kinds;
 import org.brantel.core.wanted.WantedLine;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Reads a wanted line out of the customer's words, as far as they say what can be checked:
@@ -83,7 +84,7 @@ public final class WantedWords {
             return Optional.empty();
         }
         List<Word> words = Word.of(plain);
-        SpokenDate span = span(words, today);
+        Period period = period(words, today);
         return Optional.of(new WantedLine(
                 0,
                 plain,
@@ -91,9 +92,9 @@ public final class WantedWords {
                 pattern(plain),
                 hopedFor(words),
                 minBytes(words),
-                span == null ? null : span.from(),
-                span == null ? null : span.to(),
-                span != null && !span.yearSaid(),
+                period == null ? null : period.from(),
+                period == null ? null : period.to(),
+                period != null && !period.yearSaid(),
                 !isOnlyNice(plain)));
     }
 
@@ -119,7 +120,7 @@ public final class WantedWords {
         return List.copyOf(kinds);
     }
 
-    static String kindOf(String word) {
+    static @Nullable String kindOf(String word) {
         String bare = word.replaceFirst("^[*]?[.]", "");
         if (Kinds.isKnownWord(bare)
                 && bare.length() > 1
@@ -231,67 +232,73 @@ public final class WantedWords {
         return 0;
     }
 
-    /** From when to when; an open end is null, null when nothing is said. */
-    private static SpokenDate span(List<Word> words, LocalDate today) {
+    /** @param yearSaid as {@link SpokenDate#yearSaid} */
+    private record Period(
+            @Nullable LocalDate from, @Nullable LocalDate to, boolean yearSaid) {
+
+        static Period of(SpokenDate d) {
+            return new Period(d.from(), d.to(), d.yearSaid());
+        }
+
+        static Period from(LocalDate first, SpokenDate said) {
+            return new Period(first, null, said.yearSaid());
+        }
+
+        static Period until(LocalDate last, SpokenDate said) {
+            return new Period(null, last, said.yearSaid());
+        }
+    }
+
+    /** From when to when; null when nothing is said. */
+    private static @Nullable Period period(List<Word> words, LocalDate today) {
         for (int i = 0; i < words.size(); i++) {
             String w = words.get(i).text();
             if (w.matches("(19[5-9]|20\\d)\\d[-/](19[5-9]|20\\d)\\d")) {
-                return new SpokenDate(
+                return new Period(
                         LocalDate.of(Integer.parseInt(w.substring(0, 4)), 1, 1),
                         LocalDate.of(Integer.parseInt(w.substring(5)), 12, 31),
-                        1);
+                        true);
             }
             int at = w.matches("since|from|before|until|till|after|between|of|in|during") ? i + 1 : i;
-            Optional<SpokenDate> first = SpokenDate.at(words, at, today, false);
-            if (first.isEmpty()) {
+            SpokenDate first = SpokenDate.at(words, at, today, false).orElse(null);
+            if (first == null) {
                 continue;
             }
-            int next = at + first.get().words();
-            if (next < words.size() && words.get(next).text().matches("to|until|till|and|through")) {
-                Optional<SpokenDate> last =
-                        next + 1 < words.size() && words.get(next + 1).text().matches("now|today")
-                                ? Optional.of(new SpokenDate(today, null, 1))
-                                : SpokenDate.at(words, next + 1, today, false);
+            int next = at + first.words();
+            if (word(words, next).matches("to|until|till|and|through")) {
+                if (word(words, next + 1).matches("now|today")) {
+                    return Period.from(first.from(), first);
+                }
+                Optional<SpokenDate> last = SpokenDate.at(words, next + 1, today, false);
                 if (last.isPresent()) {
-                    return between(first.get(), last.get());
+                    return between(first, last.get());
                 }
             }
             return switch (w) {
-                case "since" ->
-                    new SpokenDate(first.get().from(), null, 0, first.get().yearSaid());
-                case "after" ->
-                    new SpokenDate(
-                            first.get().to().plusDays(1), null, 0, first.get().yearSaid());
-                case "before" ->
-                    new SpokenDate(
-                            null,
-                            first.get().from().minusDays(1),
-                            0,
-                            first.get().yearSaid());
-                case "until", "till" ->
-                    new SpokenDate(null, first.get().to(), 0, first.get().yearSaid());
+                case "since" -> Period.from(first.from(), first);
+                case "after" -> Period.from(first.to().plusDays(1), first);
+                case "before" -> Period.until(first.from().minusDays(1), first);
+                case "until", "till" -> Period.until(first.to(), first);
                 default ->
-                    next < words.size() && words.get(next).text().matches("onwards?|on")
-                            ? new SpokenDate(
-                                    first.get().from(), null, 0, first.get().yearSaid())
-                            : next + 1 < words.size()
-                                            && words.get(next).text().equals("or")
-                                            && words.get(next + 1).text().matches("earlier|before|older")
-                                    ? new SpokenDate(
-                                            null,
-                                            first.get().to(),
-                                            0,
-                                            first.get().yearSaid())
-                                    : first.get();
+                    word(words, next).matches("onwards?|on")
+                            ? Period.from(first.from(), first)
+                            : word(words, next).equals("or")
+                                            && word(words, next + 1).matches("earlier|before|older")
+                                    ? Period.until(first.to(), first)
+                                    : Period.of(first);
             };
         }
         return null;
     }
 
+    private static String word(List<Word> words, int i) {
+        return i < words.size() ? words.get(i).text() : "";
+    }
+
     /** {@code between march and may 2025}: the year that is said for one is that of both. */
-    private static SpokenDate between(SpokenDate first, SpokenDate last) {
+    private static Period between(SpokenDate first, SpokenDate last) {
         LocalDate from = first.from();
-        if (!first.yearSaid() && last.yearSaid() && last.to() != null) {
+        if (!first.yearSaid() && last.yearSaid()) {
             from = from.withYear(last.to().getYear());
             from = from.isAfter(last.to()) ? from.minusYears(1) : from;
         }
@@ -302,7 +309,7 @@ public final class WantedWords {
         } else if (!first.yearSaid() && !last.yearSaid() && from.isAfter(to)) {
             from = from.minusYears(1);
         }
-        return to.isBefore(from) ? last : new SpokenDate(from, to, 0, first.yearSaid() || last.yearSaid());
+        return to.isBefore(from) ? Period.of(last) : new Period(from, to, first.yearSaid() || last.yearSaid());
     }
 
     private static boolean isOnlyNice(String text) {

@@ -4,4 +4,7 @@
  * org.brantel.core.spoken.FreeLine}, {@link org.brantel.core.spoken.Capacity},
  * {@link org.brantel.core.spoken.SpokenDate}.
  */
+@NullMarked
 package org.brantel.core.spoken;
+
+import org.jspecify.annotations.NullMarked;

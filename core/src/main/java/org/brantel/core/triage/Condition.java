@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 
 /**
  * One condition of a rule: {@code code|code=value|value} holds when any of the codes has any of the values;
@@ -71,7 +72,7 @@ public record Condition(List<String> codes, Comparison comparison, List<String> 
     }
 
     /** The facts that make all of them hold; null when one does not hold. */
-    public static List<String> allHoldBecause(List<Condition> conditions, Facts facts) {
+    public static @Nullable List<String> allHoldBecause(List<Condition> conditions, Facts facts) {
         List<String> because = new ArrayList<>();
         for (Condition condition : conditions) {
             List<String> held = condition.holdsBecause(facts);
@@ -84,6 +85,7 @@ public record Condition(List<String> codes, Comparison comparison, List<String> 
     }
 
     /** Which facts make it hold, as {@code code=value}; null when it does not hold. */
+    @Nullable
     List<String> holdsBecause(Facts facts) {
         List<String> because = new ArrayList<>();
         for (String code : codes) {

@@ -9,6 +9,7 @@ import java.util.SortedSet;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Coded statements about a case. An observed fact outweighs a told one with the same code; {@code unknown} is a value
@@ -71,7 +72,7 @@ public final class Facts {
         return seen.isEmpty() ? known(told.get(code)) : seen;
     }
 
-    private static Set<String> known(SortedSet<String> values) {
+    private static Set<String> known(@Nullable SortedSet<String> values) {
         if (values == null) {
             return Set.of();
         }

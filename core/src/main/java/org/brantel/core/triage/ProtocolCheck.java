@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 
 /** Whether the parts of a protocol fit together. */
 final class ProtocolCheck {
@@ -15,7 +16,7 @@ final class ProtocolCheck {
 
     private final Protocol protocol;
     private final Set<String> paths;
-    private Fault first;
+    private @Nullable Fault first;
 
     private ProtocolCheck(Protocol protocol) {
         this.protocol = protocol;
@@ -25,7 +26,7 @@ final class ProtocolCheck {
     }
 
     /** @return null when there is none */
-    static Fault firstFault(Protocol protocol) {
+    static @Nullable Fault firstFault(Protocol protocol) {
         ProtocolCheck check = new ProtocolCheck(protocol);
         check.parts();
         return check.first;
@@ -123,7 +124,7 @@ final class ProtocolCheck {
         return Arrays.stream(RecoveryPath.values()).map(RecoveryPath::word).collect(Collectors.joining(", "));
     }
 
-    private String unknownPath(String path) {
+    private @Nullable String unknownPath(String path) {
         return paths.contains(path)
                 ? null
                 : "there is no path '" + path + "'; the nearest is '" + Nearest.of(path == null ? "" : path, paths)

@@ -2,12 +2,14 @@ package org.brantel.core.triage;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
 
 /** Applies a protocol to facts. Pure and deterministic; safe for several threads. */
 public final class Triage {
@@ -22,6 +24,7 @@ public final class Triage {
                     .toList();
         }
 
+        @Nullable
         List<String> because(Facts facts) {
             return Condition.allHoldBecause(when, facts);
         }
@@ -79,35 +82,36 @@ public final class Triage {
 
     /** The ranking alone. */
     public List<Ranking.Ranked> ranking(Facts facts) {
-        Map<String, List<Ranking.Piece>> pieces = new LinkedHashMap<>();
-        Map<String, Set<String>> barred = new LinkedHashMap<>();
-        protocol.paths().forEach(p -> {
-            pieces.put(p.code(), new ArrayList<>());
-            barred.put(p.code(), new LinkedHashSet<>());
-        });
+        Map<String, List<Ranking.Piece>> pieces = new HashMap<>();
+        Map<String, Set<String>> barred = new HashMap<>();
         for (Rule<Protocol.Evidence> rule : evidence) {
             List<String> because = rule.because(facts);
             if (because != null) {
                 Protocol.Evidence e = rule.says();
                 String fact = because.isEmpty() ? "" : because.get(0);
                 boolean observed = facts.isObserved(fact.replaceFirst("=.*", ""));
-                pieces.get(e.path()).add(new Ranking.Piece(fact, e.weight(), e.reason(), observed));
+                pieces.computeIfAbsent(e.path(), p -> new ArrayList<>())
+                        .add(new Ranking.Piece(fact, e.weight(), e.reason(), observed));
             }
         }
         for (Rule<Protocol.Bar> bar : bars) {
             if (bar.because(facts) != null) {
-                bar.says().paths().forEach(p -> barred.get(p).add(bar.says().reason()));
+                for (String path : bar.says().paths()) {
+                    barred.computeIfAbsent(path, p -> new LinkedHashSet<>())
+                            .add(bar.says().reason());
+                }
             }
         }
         List<Ranking.Ranked> ranking = new ArrayList<>();
         for (Protocol.Path path : protocol.paths()) {
-            List<Ranking.Piece> all = pieces.get(path.code());
+            List<Ranking.Piece> all = pieces.getOrDefault(path.code(), List.of());
+            Set<String> against = barred.getOrDefault(path.code(), Set.of());
             ranking.add(new Ranking.Ranked(
                     path.is(),
                     path.label(),
                     all.stream().mapToInt(Ranking.Piece::weight).sum(),
-                    !barred.get(path.code()).isEmpty(),
-                    List.copyOf(barred.get(path.code())),
+                    !against.isEmpty(),
+                    List.copyOf(against),
                     all.stream().filter(p -> p.weight() > 0).toList(),
                     all.stream()
                             .filter(p -> p.weight() < 0)
@@ -147,7 +151,7 @@ public final class Triage {
     }
 
     /** The question whose answers differ most in which path leads, and by how much. */
-    private Ranking.Question nextQuestion(Facts facts, List<Ranking.Ranked> now) {
+    private Ranking.@Nullable Question nextQuestion(Facts facts, List<Ranking.Ranked> now) {
         Ranking.Question best = null;
         int bestGain = 0;
         for (Rule<Protocol.FactCode> question : questions) {

@@ -3,4 +3,7 @@
  * weights and reasons, bars, stop rules, questions. {@link org.brantel.core.triage.Triage} reads it and is pure and
  * deterministic.
  */
+@NullMarked
 package org.brantel.core.triage;
+
+import org.jspecify.annotations.NullMarked;

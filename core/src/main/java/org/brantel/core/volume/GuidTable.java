@@ -9,6 +9,7 @@ import java.util.zip.CRC32;
 import org.brantel.core.bytes.ByteView;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.source.Source;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A GUID partition table, little-endian (UEFI Specification 2.10, sections 5.3.2 and 5.3.3): header in sector 1, a copy
@@ -162,7 +163,7 @@ final class GuidTable {
     }
 
     /** As GUIDs are written: the first three fields are little-endian; null for zeros. */
-    private static String guid(byte[] b, int at) {
+    private static @Nullable String guid(byte[] b, int at) {
         int[] order = {3, 2, 1, 0, 5, 4, 7, 6, 8, 9, 10, 11, 12, 13, 14, 15};
         StringBuilder text = new StringBuilder();
         boolean any = false;

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.filesystem.VolumeFacts;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A file system found on a medium.
@@ -26,7 +27,7 @@ public record Volume(
         State state,
         String foundBy,
         String serial,
-        String made,
+        @Nullable String made,
         boolean unread,
         List<String> remarks) {
 

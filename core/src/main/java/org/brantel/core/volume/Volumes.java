@@ -9,6 +9,7 @@ import org.brantel.core.families.Families;
 import org.brantel.core.filesystem.FileSystem;
 import org.brantel.core.filesystem.ParseFailure;
 import org.brantel.core.source.Source;
+import org.jspecify.annotations.Nullable;
 
 /** The volumes that a medium lists: the medium itself, or those of its partition table; each with its reader. */
 public final class Volumes {
@@ -36,7 +37,8 @@ public final class Volumes {
         return found;
     }
 
-    private static boolean take(Source source, Range where, String foundBy, List<Found> found, List<String> problems)
+    private static boolean take(
+            Source source, Range where, String foundBy, List<Found> found, @Nullable List<String> problems)
             throws IOException {
         try {
             FileSystem reader = Families.open(source, where);

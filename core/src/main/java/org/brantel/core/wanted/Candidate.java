@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.Map;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.Prognosis;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What is known of a finding when a wanted line is held against it.
@@ -18,11 +19,11 @@ import org.brantel.core.finding.Prognosis;
  */
 public record Candidate(
         String name,
-        String path,
+        @Nullable String path,
         String kind,
         long size,
-        Instant changed,
-        String trashedFrom,
+        @Nullable Instant changed,
+        @Nullable String trashedFrom,
         boolean inside,
         Map<String, String> about,
         Prognosis prognosis) {
@@ -45,14 +46,20 @@ public record Candidate(
     }
 
     /** Where it lay when it was somebody's: for a trashed file the place it came from; null when nothing says so. */
+    @Nullable
     String place() {
         return trashedFrom == null ? path : trashedFrom.isEmpty() ? null : trashedFrom.replace('\\', '/');
     }
 
     /** Its own name; null when it is lost. */
+    @Nullable
     String ownName() {
         String place = place();
-        return place == null ? null : place.substring(place.lastIndexOf('/') + 1);
+        return place == null ? null : nameIn(place);
+    }
+
+    static String nameIn(String place) {
+        return place.substring(place.lastIndexOf('/') + 1);
     }
 
     String about(String what) {

@@ -9,6 +9,7 @@ import java.util.stream.Stream;
 import org.brantel.core.finding.Prognosis;
 import org.brantel.core.kind.About;
 import org.brantel.core.kinds.Kinds;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Holds findings against one wanted line, made ready once. Everything that the line asks is answered in this order of
@@ -26,7 +27,7 @@ public final class Fitting {
 
     private final WantedLine line;
     private final Meant meant = Meant.shipped();
-    private final NamePattern pattern;
+    private final @Nullable NamePattern pattern;
     private final List<String> ownWords;
 
     public Fitting(WantedLine line) {
@@ -98,7 +99,7 @@ public final class Fitting {
                     ? Fit.mayFit("Its name is lost, and its content says none.")
                     : Fit.not("It says of itself “" + title + "”.");
         }
-        String name = it.ownName();
+        String name = Candidate.nameIn(place);
         boolean isIn = pattern.isOfPlace()
                 ? pattern.isIn(place)
                 : pattern.isIn(name) || folders(place).anyMatch(pattern::isIn);
@@ -125,7 +126,7 @@ public final class Fitting {
                 : Fit.mayFit("The line says nothing that could be checked: no kind, no name, no time.");
     }
 
-    private static String title(Candidate it) {
+    private static @Nullable String title(Candidate it) {
         return TITLES.stream()
                 .map(it::about)
                 .filter(t -> !t.strip().matches(NO_TITLE))
@@ -168,7 +169,7 @@ public final class Fitting {
         return Fit.mayFit("Nothing says when it was made.");
     }
 
-    private static LocalDate day(Instant changed) {
+    private static @Nullable LocalDate day(@Nullable Instant changed) {
         LocalDate day = changed == null ? null : changed.atZone(ZoneOffset.UTC).toLocalDate();
         return day == null || StatedDate.isUnset(day) ? null : day;
     }

@@ -4,6 +4,7 @@ import java.text.Normalizer;
 import java.util.List;
 import java.util.Locale;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 
 /** Words as people compare them: without accents, in one case, parted by whatever parts them. */
 final class PlainWords {
@@ -15,7 +16,7 @@ final class PlainWords {
     private PlainWords() {}
 
     /** Lower case without accents; letters that have a plain form get it. */
-    static String flat(String text) {
+    static String flat(@Nullable String text) {
         String bare = ACCENTS.matcher(Normalizer.normalize(text, Normalizer.Form.NFKD))
                 .replaceAll("")
                 .toLowerCase(Locale.ROOT);

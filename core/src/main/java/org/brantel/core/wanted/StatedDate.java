@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 
 /** A day, a month or a year, as something states it that is no record: content, a name, a folder. */
 record StatedDate(LocalDate from, LocalDate to) {
@@ -36,19 +37,19 @@ record StatedDate(LocalDate from, LocalDate to) {
     }
 
     /** What content says, like {@code 2019-05-14T09:00:00}; null for nothing, or a clock that was never set. */
-    static StatedDate ofContent(String text) {
+    static @Nullable StatedDate ofContent(String text) {
         Matcher m = ISO.matcher(text.strip().replace(':', '-'));
         return m.matches() ? of(m.group(1), m.group(2), m.group(3)) : null;
     }
 
     /** A name that a camera or a phone gave by its clock; null for any other. */
-    static StatedDate ofCamera(String name) {
+    static @Nullable StatedDate ofCamera(String name) {
         Matcher m = CAMERA.matcher(name);
         return m.matches() ? of(m.group(1), m.group(2), m.group(3)) : null;
     }
 
     /** The most exact date in a name; null when there is none, or when there are several of a kind. */
-    static StatedDate ofName(String name) {
+    static @Nullable StatedDate ofName(@Nullable String name) {
         List<StatedDate> days = new ArrayList<>();
         all(YEAR_FIRST, name, m -> of(m.group(1), m.group(3), m.group(4)), days);
         all(DAY_FIRST, name, m -> either(m.group(3), m.group(2), m.group(1)), days);
@@ -69,7 +70,7 @@ record StatedDate(LocalDate from, LocalDate to) {
     }
 
     /** Day and month may stand either way round; where both are possible it is the month. */
-    private static StatedDate either(String year, String month, String day) {
+    private static @Nullable StatedDate either(String year, String month, String day) {
         StatedDate usual = of(year, month, day);
         StatedDate turned = of(year, day, month);
         return usual == null
@@ -82,7 +83,10 @@ record StatedDate(LocalDate from, LocalDate to) {
     }
 
     private static void all(
-            Pattern form, String name, java.util.function.Function<Matcher, StatedDate> read, List<StatedDate> into) {
+            Pattern form,
+            @Nullable String name,
+            java.util.function.Function<Matcher, StatedDate> read,
+            List<StatedDate> into) {
         Matcher m = form.matcher(name);
         while (m.find()) {
             StatedDate d = read.apply(m);
@@ -92,7 +96,7 @@ record StatedDate(LocalDate from, LocalDate to) {
         }
     }
 
-    private static String month(String shortName) {
+    private static @Nullable String month(String shortName) {
         for (Month m : Month.values()) {
             if (m.name().toLowerCase(Locale.ROOT).startsWith(shortName.toLowerCase(Locale.ROOT))) {
                 return String.valueOf(m.getValue());
@@ -101,7 +105,7 @@ record StatedDate(LocalDate from, LocalDate to) {
         return null;
     }
 
-    private static StatedDate of(String year, String month, String day) {
+    private static @Nullable StatedDate of(String year, @Nullable String month, @Nullable String day) {
         int y = Integer.parseInt(year);
         if (y < EARLIEST || y > LATEST) {
             return null;

@@ -10,6 +10,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.content.Extent;
@@ -29,7 +30,7 @@ class FindingsTest {
                 Named.of(path, path == null ? "at-0.jpg" : path.substring(1)),
                 new Times(Instant.parse("2024-01-02T03:04:05Z"), null, null),
                 new Verdict(prognosis, 90, List.of("because")),
-                new Content(100, "jpg", Arrays.stream(extents).map(Extent::of).toList(), null, sha256, null),
+                new Content(100, "jpg", Arrays.stream(extents).map(Extent::of).toList(), null, sha256, Map.of()),
                 Evidence.NONE);
     }
 

@@ -50,6 +50,9 @@ class WantedWordsTest {
         assertThat(read("photos from 2019 to 2021"))
                 .extracting(WantedLine::from, WantedLine::to)
                 .containsExactly(LocalDate.of(2019, 1, 1), LocalDate.of(2021, 12, 31));
+        assertThat(read("photos from 2019 to now"))
+                .extracting(WantedLine::from, WantedLine::to)
+                .containsExactly(LocalDate.of(2019, 1, 1), null);
         assertThat(read("letters 1998-2004"))
                 .extracting(WantedLine::from, WantedLine::to)
                 .containsExactly(LocalDate.of(1998, 1, 1), LocalDate.of(2004, 12, 31));

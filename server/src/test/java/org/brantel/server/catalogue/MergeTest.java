@@ -64,7 +64,7 @@ class MergeTest {
                         List.of(new Extent(at, 3000 + file)),
                         null,
                         read ? "%064d".formatted(file) : null,
-                        null),
+                        Map.of()),
                 Evidence.NONE);
     }
 

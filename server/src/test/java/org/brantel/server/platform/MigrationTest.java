@@ -144,7 +144,7 @@ class MigrationTest {
                 Named.of("/a", "a"),
                 Times.NONE,
                 new Verdict(Prognosis.WHOLE, 90, List.of("seen")),
-                new Content(9000, "txt", extents, packing, "ab", null),
+                new Content(9000, "txt", extents, packing, "ab", Map.of()),
                 Evidence.NONE);
     }
 

@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Optional;
 import org.brantel.core.bytes.Slot;
 import org.brantel.core.filesystem.DosAttributes;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The entries that make a file: 32 bytes each, one that counts the others, one for its stream, the rest for its name
@@ -38,9 +39,9 @@ record EntrySet(
         boolean live,
         boolean sound,
         int attributes,
-        Instant created,
-        Instant modified,
-        Instant accessed,
+        @Nullable Instant created,
+        @Nullable Instant modified,
+        @Nullable Instant accessed,
         boolean inPiece,
         long written,
         long firstCluster,
@@ -149,7 +150,7 @@ record EntrySet(
      * EXFAT sections 7.4.8 and 7.4.10: as in FAT, with 10 ms; the offset in quarters of an hour where its bit 7 says
      * so, else UTC is assumed.
      */
-    private static Instant time(long value, int tenMillis, int offset) {
+    private static @Nullable Instant time(long value, int tenMillis, int offset) {
         int quarters = (offset & 0x80) != 0 ? (offset << 25) >> 25 : 0;
         try {
             return LocalDateTime.of(

@@ -5,6 +5,7 @@ import org.brantel.core.bytes.ByteView;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.filesystem.Chains;
 import org.brantel.core.source.Source;
+import org.jspecify.annotations.Nullable;
 
 /** The allocation table: 32 bits a cluster, 0 free, FFFFFFF7 bad, FFFFFFFF last of its chain (EXFAT section 4.1). */
 final class ExfatTable implements Chains.Links {
@@ -12,7 +13,7 @@ final class ExfatTable implements Chains.Links {
     private static final long END = 0xffffffffL;
 
     private final BootSector boot;
-    private final ByteView view;
+    private final @Nullable ByteView view;
 
     ExfatTable(Source source, BootSector boot) {
         this.boot = boot;

@@ -28,6 +28,7 @@ import org.brantel.core.finding.Named;
 import org.brantel.core.finding.RecordFacts;
 import org.brantel.core.finding.Times;
 import org.brantel.core.source.Source;
+import org.jspecify.annotations.Nullable;
 
 /** Walks the tree of folders, live and deleted, and collects the records of files. */
 final class Folders {
@@ -150,7 +151,7 @@ final class Folders {
         return Extents.cut(chain.extents(), MAX_FOLDER_BYTES);
     }
 
-    private void read(Folder folder, Space space) throws IOException {
+    private void read(Folder folder, @Nullable Space space) throws IOException {
         FileContent content = new FileContent(source, folder.where(), Extents.length(folder.where()), null);
         byte[] block = new byte[BLOCK + LONGEST_SET];
         for (long at = 0; at < content.size(); ) {
@@ -171,7 +172,7 @@ final class Folders {
     }
 
     /** @return bytes that are done with; -1 at the mark that says no more entries follow */
-    private int entries(Folder folder, byte[] block, int length, int until, long blockAt, Space space)
+    private int entries(Folder folder, byte[] block, int length, int until, long blockAt, @Nullable Space space)
             throws IOException {
         int at = 0;
         while (at < until && at + EntrySet.SIZE <= length) {
@@ -209,7 +210,7 @@ final class Folders {
                 .orElse(-1L);
     }
 
-    private void take(Folder folder, EntrySet set, long at, Space space) throws IOException {
+    private void take(Folder folder, EntrySet set, long at, @Nullable Space space) throws IOException {
         boolean isDeleted = folder.deleted() || !set.live();
         String path = folder.path() + "/" + set.name();
         if (set.isFolder()) {
@@ -236,7 +237,8 @@ final class Folders {
                         RecordFacts.at(at, set.attributeWords())));
     }
 
-    private Placement placement(EntrySet set, boolean isDeleted, Space space, List<Fault> faults) throws IOException {
+    private Placement placement(EntrySet set, boolean isDeleted, @Nullable Space space, List<Fault> faults)
+            throws IOException {
         long first = set.firstCluster();
         long need = set.size() / boot.clusterBytes() + (set.size() % boot.clusterBytes() == 0 ? 0 : 1);
         if (first < 2 || first - 2 >= boot.clusters()) {

@@ -9,6 +9,7 @@ import org.brantel.core.bytes.Slot;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Extents;
 import org.brantel.core.filesystem.Fault;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Where the blocks of a file are: by extents (EXT4 "Extent Tree") or by a map of blocks (EXT4 "Direct/Indirect Block
@@ -27,7 +28,7 @@ import org.brantel.core.filesystem.Fault;
 final class BlockTree {
 
     /** @param fault what is wrong with the tree; null when it is whole */
-    record Mapped(List<Extent> extents, Fault fault) {}
+    record Mapped(List<Extent> extents, @Nullable Fault fault) {}
 
     static final Slot ENTRIES = new Slot(2, 2);
     static final Slot DEPTH = new Slot(6, 2);
@@ -46,7 +47,8 @@ final class BlockTree {
 
     /** Reads a block that lists others; null when it was not read. */
     interface Reader {
-        byte[] read(long block) throws IOException;
+        /** @return null where it was not read, or lies beyond the medium */
+        byte @Nullable [] read(long block) throws IOException;
     }
 
     private final Reader blocks;
@@ -54,7 +56,7 @@ final class BlockTree {
     private final Extents extents = new Extents();
     private final long need;
     private long budget;
-    private Fault fault;
+    private @Nullable Fault fault;
 
     private BlockTree(Superblock sb, Reader blocks, long size) {
         this.blocks = blocks;

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.source.Source;
+import org.jspecify.annotations.Nullable;
 
 /** The volume's blocks, with what the journal still has to bring in where the volume was not closed cleanly. */
 final class Blocks {
@@ -45,7 +46,7 @@ final class Blocks {
     }
 
     /** A block; null when it lies outside the volume or the medium, or was not read. */
-    byte[] read(long block) throws IOException {
+    byte @Nullable [] read(long block) throws IOException {
         return readRaw(overlay.getOrDefault(block, block));
     }
 
@@ -60,7 +61,7 @@ final class Blocks {
         }
     }
 
-    private byte[] readRaw(long block) throws IOException {
+    private byte @Nullable [] readRaw(long block) throws IOException {
         if (block < 0 || block >= sb.blocksOnMedium()) {
             return null;
         }
@@ -88,7 +89,7 @@ final class Blocks {
         return bytes;
     }
 
-    private byte[] readAlone(long at) throws IOException {
+    private byte @Nullable [] readAlone(long at) throws IOException {
         byte[] bytes = new byte[sb.blockBytes()];
         return source.read(at, bytes, 0, bytes.length).isClean() ? bytes : null;
     }

@@ -27,6 +27,7 @@ import org.brantel.core.finding.Origin;
 import org.brantel.core.finding.RecordFacts;
 import org.brantel.core.finding.Times;
 import org.brantel.core.source.Source;
+import org.jspecify.annotations.Nullable;
 
 /**
  * One walk over a volume: inodes, then folders for the names, then the journal for what both were before, then the
@@ -195,7 +196,7 @@ final class ExtWalk {
             for (Journal.Copy copy : e.getValue()) {
                 byte[] b = journal.read(copy);
                 long owner = b == null ? 0 : folderOfBlock.getOrDefault(e.getKey(), FolderBlock.ownerOf(b));
-                if (owner > 0) {
+                if (b != null && owner > 0) {
                     FolderBlock.read(b, sb.inodes(), true, (inode, type, name, live) -> {
                         if (!name.equals(".") && !name.equals("..")) {
                             names.remember(inode, owner, name, copy.transaction());
@@ -242,7 +243,12 @@ final class ExtWalk {
     }
 
     private FileRecord file(
-            Inode inode, String folder, String name, BlockTree.Reader reader, Instant deleted, List<Fault> remarks)
+            Inode inode,
+            String folder,
+            String name,
+            BlockTree.Reader reader,
+            @Nullable Instant deleted,
+            List<Fault> remarks)
             throws IOException {
         List<Fault> faults = new ArrayList<>(remarks);
         if (inode.isEncrypted()) {
@@ -275,12 +281,10 @@ final class ExtWalk {
         for (OldInodes.Version v : gone) {
             if (v.inode().isFile()) {
                 Inode now = table.inode(v.inode().number());
-                boolean same = now != null && now.generation() == v.inode().generation() && now.deletedSeconds() != 0;
-                files.add(gone(
-                        v.inode(),
-                        v.transaction(),
-                        old.asOf(v.transaction(), blocks),
-                        same ? Instant.ofEpochSecond(now.deletedSeconds()) : null));
+                Instant deleted = now != null && now.generation() == v.inode().generation() && now.deletedSeconds() != 0
+                        ? Instant.ofEpochSecond(now.deletedSeconds())
+                        : null;
+                files.add(gone(v.inode(), v.transaction(), old.asOf(v.transaction(), blocks), deleted));
                 found.add(v.inode().number());
             }
         }
@@ -296,7 +300,7 @@ final class ExtWalk {
         return files;
     }
 
-    private FileRecord gone(Inode inode, long transaction, BlockTree.Reader reader, Instant deleted)
+    private FileRecord gone(Inode inode, long transaction, BlockTree.Reader reader, @Nullable Instant deleted)
             throws IOException {
         Optional<Names.Name> name = names.then(inode.number(), transaction);
         return name.isPresent()

@@ -4,6 +4,7 @@ import static org.brantel.core.bytes.LittleEndian.u16;
 import static org.brantel.core.bytes.LittleEndian.u32;
 
 import java.io.IOException;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The descriptors of the block groups (EXT4 "Block Group Descriptors").
@@ -42,6 +43,7 @@ final class Groups {
      *
      * @return null when its descriptor was not read or leads off the volume
      */
+    @Nullable
     Group group(long number) throws IOException {
         if (sb.copyGroup() == 0) {
             return group(number, 0, true);
@@ -52,7 +54,7 @@ final class Groups {
     }
 
     /** @param current what it says of use can be believed */
-    private Group group(long number, int copyGroup, boolean current) throws IOException {
+    private @Nullable Group group(long number, int copyGroup, boolean current) throws IOException {
         long perBlock = sb.blockBytes() / sb.descriptorBytes();
         byte[] b = blocks.read(descriptorBlock(number, perBlock, copyGroup));
         if (b == null) {

@@ -8,6 +8,7 @@ import java.util.Arrays;
 import java.util.List;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Extents;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Content within the inode (EXT4 "Inline Data"): 60 bytes where the block map would be, the rest as the extended
@@ -45,7 +46,7 @@ final class InlineContent {
         return rest == null ? new byte[0] : Arrays.copyOfRange(inode.body(), rest[0], rest[0] + rest[1]);
     }
 
-    private static int[] place(Inode inode) {
+    private static int @Nullable [] place(Inode inode) {
         byte[] b = inode.body();
         if (b.length < 132) {
             return null;

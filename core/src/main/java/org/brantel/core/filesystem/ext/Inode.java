@@ -5,6 +5,7 @@ import static org.brantel.core.bytes.LittleEndian.u16;
 import java.time.Instant;
 import java.util.Arrays;
 import org.brantel.core.bytes.Slot;
+import org.jspecify.annotations.Nullable;
 
 /**
  * An inode (EXT4 "Index Nodes").
@@ -32,9 +33,9 @@ record Inode(
         long at,
         int mode,
         long size,
-        Instant accessed,
-        Instant modified,
-        Instant created,
+        @Nullable Instant accessed,
+        @Nullable Instant modified,
+        @Nullable Instant created,
         long deletedSeconds,
         int names,
         long flags,
@@ -81,7 +82,7 @@ record Inode(
                 GENERATION.in(body, 0));
     }
 
-    private static Instant time(byte[] body, Slot slot, int extra, Slot finer) {
+    private static @Nullable Instant time(byte[] body, Slot slot, int extra, Slot finer) {
         int seconds = (int) slot.in(body, 0);
         if (seconds == 0) {
             return null;

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.util.Map;
 import java.util.TreeMap;
 import org.brantel.core.filesystem.Problems;
+import org.jspecify.annotations.Nullable;
 
 /** The inodes of a volume: one by one, or all that were ever used. */
 final class InodeTable {
@@ -28,6 +29,7 @@ final class InodeTable {
     }
 
     /** @return null when it does not exist or was not read */
+    @Nullable
     Inode inode(long number) throws IOException {
         if (number < 1 || number > sb.inodes()) {
             return null;
@@ -36,7 +38,7 @@ final class InodeTable {
         return group == null ? null : inode(group, number);
     }
 
-    private Inode inode(Groups.Group group, long number) throws IOException {
+    private @Nullable Inode inode(Groups.Group group, long number) throws IOException {
         long at = (number - 1) % sb.inodesPerGroup() * sb.inodeBytes();
         long block = group.inodeTable() + at / sb.blockBytes();
         byte[] b = blocks.read(block);

@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.brantel.core.content.Extent;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The journal (EXT4 "Journal (jbd2)"), big-endian: copies of the volume's blocks, transaction by transaction. What is
@@ -147,7 +148,7 @@ final class Journal {
     }
 
     /** A copy as the block was; null when it was not read. */
-    byte[] read(Copy copy) throws IOException {
+    byte @Nullable [] read(Copy copy) throws IOException {
         byte[] b = blocks.read(copy.block());
         if (b != null && copy.escaped()) {
             b[0] = (byte) 0xc0;

@@ -13,6 +13,7 @@ import org.brantel.core.filesystem.Damaged;
 import org.brantel.core.filesystem.NotThisFormat;
 import org.brantel.core.filesystem.ParseFailure;
 import org.brantel.core.source.Source;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The superblock, 1024 bytes from the volume's start (EXT4 "Super Block"); copies begin the groups 1 and powers of 3, 5
@@ -59,7 +60,7 @@ record Superblock(
         long journalInode,
         int descriptorBytes,
         long firstMetaGroup,
-        Instant made) {
+        @Nullable Instant made) {
 
     static final int AT = 1024;
     static final int SIZE = 1024;

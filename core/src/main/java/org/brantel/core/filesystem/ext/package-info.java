@@ -6,4 +6,7 @@
  * cited as EXT4), which tells of the older two as well. Values are little-endian, those of the journal big-endian;
  * times are UTC.
  */
+@NullMarked
 package org.brantel.core.filesystem.ext;
+
+import org.jspecify.annotations.NullMarked;

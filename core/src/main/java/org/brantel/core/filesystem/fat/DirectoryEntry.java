@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Locale;
 import org.brantel.core.bytes.Slot;
 import org.brantel.core.filesystem.DosAttributes;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A short entry of a folder, 32 bytes, little-endian (ECMA-107 section 8.5; FAT32S "FAT Directory Structure").
@@ -41,9 +42,9 @@ record DirectoryEntry(
         int caseFlags,
         long firstCluster,
         long size,
-        Instant created,
-        Instant modified,
-        Instant accessed,
+        @Nullable Instant created,
+        @Nullable Instant modified,
+        @Nullable Instant accessed,
         long entryByte) {
 
     static final Slot NAME = new Slot(0, 11);
@@ -126,7 +127,7 @@ record DirectoryEntry(
     }
 
     /** @param both the time in the lower half, the date in the upper */
-    private static Instant time(long both, int tenths) {
+    private static @Nullable Instant time(long both, int tenths) {
         int date = (int) (both >> 16);
         int time = (int) both & 0xffff;
         if (date == 0) {

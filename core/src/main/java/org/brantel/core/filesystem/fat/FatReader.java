@@ -17,6 +17,7 @@ import org.brantel.core.filesystem.Walk;
 import org.brantel.core.filesystem.Walked;
 import org.brantel.core.finding.Origin;
 import org.brantel.core.source.Source;
+import org.jspecify.annotations.Nullable;
 
 /** A FAT volume on a source. */
 final class FatReader implements FileSystem {
@@ -66,7 +67,7 @@ final class FatReader implements FileSystem {
                 remarks);
     }
 
-    private Instant made() {
+    private @Nullable Instant made() {
         try {
             AllocationTable table = AllocationTable.load(source, boot, FindingSink.NONE);
             Folders folders = new Folders(source, boot, table, table.space(), FindingSink.NONE);

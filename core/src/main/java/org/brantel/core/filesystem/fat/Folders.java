@@ -8,6 +8,7 @@ import java.util.BitSet;
 import java.util.Deque;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.bytes.RangeSet;
 import org.brantel.core.content.Extent;
@@ -23,6 +24,7 @@ import org.brantel.core.finding.Named;
 import org.brantel.core.finding.RecordFacts;
 import org.brantel.core.finding.Times;
 import org.brantel.core.source.Source;
+import org.jspecify.annotations.Nullable;
 
 /** Walks the tree of folders, live and deleted, and collects the records of files. */
 final class Folders {
@@ -36,7 +38,7 @@ final class Folders {
 
     private final Source source;
     private final BootSector boot;
-    private final Chains.Links links;
+    private final Chains.@Nullable Links links;
     private final Space space;
     private final Problems problems;
     private final Deque<Folder> waiting = new ArrayDeque<>();
@@ -44,10 +46,10 @@ final class Folders {
     private final List<FileRecord> live = new ArrayList<>();
     private final List<FileRecord> deleted = new ArrayList<>();
     private final RangeSet deletedPlaces = new RangeSet();
-    private Instant made;
+    private @Nullable Instant made;
 
     /** @param links of the allocation table; null where there is none any more and everything is deleted */
-    Folders(Source source, BootSector boot, Chains.Links links, Space space, FindingSink sink) {
+    Folders(Source source, BootSector boot, Chains.@Nullable Links links, Space space, FindingSink sink) {
         this.source = source;
         this.boot = boot;
         this.links = links;
@@ -64,6 +66,7 @@ final class Folders {
     }
 
     /** When the volume was made: the date of its label, which the root folder keeps; null without one. */
+    @Nullable
     Instant made() {
         return made;
     }
@@ -143,8 +146,12 @@ final class Folders {
         }
     }
 
+    private Chains.Chain followed(long first, long most) throws IOException {
+        return Chains.follow(Objects.requireNonNull(links, "the table's links, where something is live"), first, most);
+    }
+
     private List<Extent> liveClusters(long first, String path) throws IOException {
-        Chains.Chain chain = Chains.follow(links, first, MAX_FOLDER_BYTES / boot.clusterBytes() + 1L);
+        Chains.Chain chain = followed(first, MAX_FOLDER_BYTES / boot.clusterBytes() + 1L);
         if (chain.brokenBy() != null) {
             problems.add("The chain of folder " + path + " breaks after " + chain.clusters() + " clusters: "
                     + chain.brokenBy() + ".");
@@ -205,7 +212,7 @@ final class Folders {
         return true;
     }
 
-    private void take(Folder folder, DirectoryEntry entry, String longName) throws IOException {
+    private void take(Folder folder, DirectoryEntry entry, @Nullable String longName) throws IOException {
         boolean isDeleted = folder.deleted() || entry.deleted();
         String name = longName != null ? longName : entry.shortName();
         String path = folder.path() + "/" + name;
@@ -237,7 +244,7 @@ final class Folders {
             return new Placement.Known(List.of());
         }
         long need = space.clustersFor(entry.size());
-        Chains.Chain chain = Chains.follow(links, entry.firstCluster(), need);
+        Chains.Chain chain = followed(entry.firstCluster(), need);
         if (chain.clusters() < need) {
             faults.add(new Fault.BrokenChain(chain.clusters(), need, chain.brokenBy()));
         }

@@ -3,6 +3,7 @@ package org.brantel.core.filesystem.fat;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayDeque;
 import java.util.Deque;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Collects the parts of a long name, which stand before their short entry, last part first (FAT32S "FAT Long
@@ -62,6 +63,7 @@ final class LongName {
     }
 
     /** The long name of a short entry, or null when the parts are not its own. Empties the collection. */
+    @Nullable
     String nameFor(DirectoryEntry entry) {
         try {
             if (parts.isEmpty() || deleted != entry.deleted() || !deleted && nextNumber != 0) {

@@ -21,6 +21,7 @@ import org.brantel.core.filesystem.Walk;
 import org.brantel.core.filesystem.Walked;
 import org.brantel.core.finding.Origin;
 import org.brantel.core.source.Source;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Folders that no folder leads to any more: of before a format, or deleted with what was above them. A folder says
@@ -162,7 +163,7 @@ final class LostFolders implements FileSystem {
             RangeSet known,
             List<First> firsts,
             long[] entries,
-            Instant made)
+            @Nullable Instant made)
             throws IOException {
         TreeMap<Long, Long> byCluster = new TreeMap<>();
         firsts.stream()

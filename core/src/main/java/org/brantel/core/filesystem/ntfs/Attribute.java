@@ -3,6 +3,7 @@ package org.brantel.core.filesystem.ntfs;
 import java.util.List;
 import org.brantel.core.bytes.Slot;
 import org.brantel.core.content.Extent;
+import org.jspecify.annotations.Nullable;
 
 /**
  * An attribute of a record (NTFS3 "struct ATTRIB").
@@ -39,7 +40,7 @@ record Attribute(
         long written,
         long firstVcn,
         int unitBytes,
-        List<Extent> extents) {
+        @Nullable List<Extent> extents) {
 
     static final Slot TYPE = new Slot(0, 4);
     static final Slot LENGTH = new Slot(4, 4);

@@ -9,6 +9,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.FileContent;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The change journal, stream $J of $UsnJrnl (MS-FSCC section 2.3.62, USN_RECORD_V2).
@@ -34,7 +35,7 @@ final class ChangeJournal {
             int sequence,
             long parent,
             int parentSequence,
-            Instant when,
+            @Nullable Instant when,
             boolean deleted,
             boolean folder,
             String name) {}

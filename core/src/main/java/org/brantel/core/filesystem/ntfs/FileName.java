@@ -4,6 +4,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.Optional;
 import org.brantel.core.bytes.Slot;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A name of a file, in its record and in its folder's index (NTFS3 "struct ATTR_FILE_NAME").
@@ -22,9 +23,9 @@ import org.brantel.core.bytes.Slot;
 record FileName(
         long parent,
         int parentSequence,
-        Instant created,
-        Instant modified,
-        Instant accessed,
+        @Nullable Instant created,
+        @Nullable Instant modified,
+        @Nullable Instant accessed,
         long size,
         long attributes,
         int space,

@@ -1,6 +1,7 @@
 package org.brantel.core.filesystem.ntfs;
 
 import java.time.Instant;
+import org.jspecify.annotations.Nullable;
 
 /** FileTime count 100 ns from 1601-01-01 UTC (MS-DTYP section 2.3.3); no zone enters. */
 final class FileTime {
@@ -13,11 +14,11 @@ final class FileTime {
     private FileTime() {}
 
     /** Null for 0 and for what is before 1601. */
-    static Instant instant(long ticks) {
+    static @Nullable Instant instant(long ticks) {
         return ticks <= 0 ? null : Instant.ofEpochSecond(ticks / TICKS - SECONDS_TO_1970, ticks % TICKS * 100);
     }
 
-    static boolean isPlausible(Instant time) {
+    static boolean isPlausible(@Nullable Instant time) {
         return time != null && time.isAfter(FIRST) && time.isBefore(LAST);
     }
 }

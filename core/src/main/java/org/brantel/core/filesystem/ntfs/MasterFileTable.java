@@ -3,6 +3,7 @@ package org.brantel.core.filesystem.ntfs;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import org.brantel.core.bytes.LittleEndian;
 import org.brantel.core.bytes.Range;
@@ -32,6 +33,7 @@ final class MasterFileTable implements Records {
         this.boot = boot;
         this.problems = problems;
         this.clusters = boot.clusters();
+        content = new FileContent(source, extents, 0, null);
     }
 
     static MasterFileTable open(Source source, BootSector boot, Problems problems) throws IOException {
@@ -53,7 +55,7 @@ final class MasterFileTable implements Records {
             return table;
         }
         // The first piece leads to the records that hold the others.
-        table.take(data.get().extents());
+        table.take(Objects.requireNonNull(data.get().extents()));
         AttributeList pieces = new AttributeList(table);
         table.take(
                 Extents.cut(pieces.dataOf(first.get(), ""), Math.max(data.get().size(), boot.recordBytes())));

@@ -147,7 +147,7 @@ final class NtfsWalk {
         RecordFiles files = new RecordFiles(table, folders);
         for (RecordFiles.Listed named : files.of(record, remembered.name(record.number(), listed))) {
             FileRecord file = named.file();
-            if (file.path().startsWith("/$Extend/")) {
+            if (file.isBelow("/$Extend")) {
                 continue;
             }
             if (record.inUse()) {

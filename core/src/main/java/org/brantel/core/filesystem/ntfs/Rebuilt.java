@@ -85,12 +85,11 @@ final class Rebuilt {
                 .filter(r ->
                         RecordFiles.nameOf(r).map(n -> n.name().equals(name)).orElse(false))
                 .flatMap(r -> r.attributes().stream()
-                        .filter(a -> a.type() == Attribute.DATA
-                                && !a.resident()
-                                && a.extents() != null
-                                && !a.extents().isEmpty())
+                        .filter(a -> a.type() == Attribute.DATA && !a.resident())
+                        .map(Attribute::extents)
+                        .filter(e -> e != null && !e.isEmpty())
                         .findFirst())
-                .map(a -> a.extents().get(0))
+                .map(e -> e.get(0))
                 .filter(e -> !e.isHole())
                 .map(Extent::offset);
     }

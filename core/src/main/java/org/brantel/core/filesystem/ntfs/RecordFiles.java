@@ -20,6 +20,7 @@ import org.brantel.core.filesystem.Placement;
 import org.brantel.core.finding.Named;
 import org.brantel.core.finding.RecordFacts;
 import org.brantel.core.finding.Times;
+import org.jspecify.annotations.Nullable;
 
 /** What a record of the file table makes: a file for each name and each stream. */
 final class RecordFiles {
@@ -64,7 +65,7 @@ final class RecordFiles {
     /**
      * @param fallback a name that something else remembers, for a record that lost its own; null without one
      */
-    List<Listed> of(MftRecord record, FileName fallback) throws IOException {
+    List<Listed> of(MftRecord record, @Nullable FileName fallback) throws IOException {
         List<AttributeList.Held> all = lists.all(record);
         List<FileName> names = longNames(all, fallback);
         Map<String, List<AttributeList.Held>> streams = new LinkedHashMap<>();
@@ -92,7 +93,7 @@ final class RecordFiles {
         return files;
     }
 
-    private static List<FileName> longNames(List<AttributeList.Held> all, FileName fallback) {
+    private static List<FileName> longNames(List<AttributeList.Held> all, @Nullable FileName fallback) {
         List<FileName> names = names(all);
         if (names.isEmpty()) {
             return fallback == null ? List.of() : List.of(fallback);
@@ -168,9 +169,10 @@ final class RecordFiles {
         if (resident != null || pieces.isEmpty()) {
             long size = resident == null ? 0 : resident.attribute().size();
             Extents extents = new Extents();
-            for (int[] p :
-                    resident == null ? List.<int[]>of() : resident.record().piecesOf(resident.attribute())) {
-                records.place(resident.record(), p[0], p[1]).forEach(e -> extents.add(e.offset(), e.length()));
+            if (resident != null) {
+                for (int[] p : resident.record().piecesOf(resident.attribute())) {
+                    records.place(resident.record(), p[0], p[1]).forEach(e -> extents.add(e.offset(), e.length()));
+                }
             }
             return new FileRecord(
                     Named.of(path, name),

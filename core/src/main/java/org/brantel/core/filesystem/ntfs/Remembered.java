@@ -10,6 +10,7 @@ import org.brantel.core.filesystem.Placement;
 import org.brantel.core.finding.Named;
 import org.brantel.core.finding.RecordFacts;
 import org.brantel.core.finding.Times;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Names and times of deletion that stand outside the file table: in the slack of indexes, in the log and in the change
@@ -61,11 +62,13 @@ final class Remembered {
     }
 
     /** @param sequence that the file had while it was listed */
+    @Nullable
     FileName name(long number, int sequence) {
         Memory memory = names.get(key(number, sequence));
         return memory == null ? null : memory.name();
     }
 
+    @Nullable
     Instant deletion(long number, int sequence) {
         return deletions.get(key(number, sequence));
     }

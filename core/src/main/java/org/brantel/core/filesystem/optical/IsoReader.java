@@ -100,7 +100,9 @@ final class IsoReader implements FileSystem {
                 wide = tree(b, at, start, true);
             }
         }
-        Damaged.unless(primary != null, FAMILY, "primary descriptor", start + FIRST, "none", "one");
+        if (primary == null) {
+            throw new Damaged(FAMILY, "primary descriptor", start + FIRST, "none", "one");
+        }
         int skip = systemUse(source, primary.root());
         return new IsoReader(source, start, primary, skip >= 0 || wide == null ? primary : wide, skip);
     }

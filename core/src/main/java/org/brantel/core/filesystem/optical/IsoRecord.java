@@ -10,6 +10,7 @@ import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.util.Optional;
 import org.brantel.core.bytes.Slot;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A record of a folder (ECMA-119 section 9.1).
@@ -26,7 +27,8 @@ import org.brantel.core.bytes.Slot;
  *     33       name; then, at an even place, the system use field
  * </pre>
  */
-record IsoRecord(int length, long block, long size, Instant recorded, boolean folder, boolean continued, String name) {
+record IsoRecord(
+        int length, long block, long size, @Nullable Instant recorded, boolean folder, boolean continued, String name) {
 
     static final Slot LENGTH = new Slot(0, 1);
     private static final Slot EXTENDED_BLOCKS = new Slot(1, 1);
@@ -78,7 +80,7 @@ record IsoRecord(int length, long block, long size, Instant recorded, boolean fo
     }
 
     /** The name in the entries NM of the system use field (RRIP 4.1.4): flags at 4, text from 5; null without one. */
-    private static String alternate(byte[] b, int from, int end) {
+    private static @Nullable String alternate(byte[] b, int from, int end) {
         StringBuilder name = null;
         for (int at = from; at + 5 <= end; ) {
             int length = u8(b, at + 2);
@@ -94,7 +96,7 @@ record IsoRecord(int length, long block, long size, Instant recorded, boolean fo
         return name == null || name.isEmpty() ? null : name.toString();
     }
 
-    private static Instant time(byte[] b, int at) {
+    private static @Nullable Instant time(byte[] b, int at) {
         try {
             return LocalDateTime.of(
                             1900 + u8(b, at),

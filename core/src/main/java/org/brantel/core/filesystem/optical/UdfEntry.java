@@ -15,6 +15,7 @@ import java.util.List;
 import java.util.Optional;
 import org.brantel.core.bytes.Slot;
 import org.brantel.core.source.Source;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A file entry (ECMA-167 sections 4/14.9 and 4/14.17).
@@ -44,9 +45,9 @@ record UdfEntry(
         int part,
         int type,
         long size,
-        Instant accessed,
-        Instant modified,
-        Instant created,
+        @Nullable Instant accessed,
+        @Nullable Instant modified,
+        @Nullable Instant created,
         boolean embedded,
         List<Piece> pieces) {
 
@@ -139,7 +140,7 @@ record UdfEntry(
     }
 
     /** ECMA-167 section 1/7.3: the low 12 bits are minutes from UTC, -2047 where that is not known. */
-    private static Instant time(byte[] b, int at) {
+    private static @Nullable Instant time(byte[] b, int at) {
         int zone = u16(b, at) << 20 >> 20;
         try {
             return LocalDateTime.of(

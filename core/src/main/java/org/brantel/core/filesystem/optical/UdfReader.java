@@ -37,6 +37,7 @@ import org.brantel.core.finding.Named;
 import org.brantel.core.finding.RecordFacts;
 import org.brantel.core.finding.Times;
 import org.brantel.core.source.Source;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A UDF volume. The anchor in block 256 (ECMA-167 section 3/10.2) leads to the volume's descriptors, these to the
@@ -59,7 +60,8 @@ final class UdfReader implements FileSystem {
     private static final long MAX_FOLDER = 64L << 20;
 
     /** @param metadata extents of the metadata file, for a partition that lies in one; null for a plain one */
-    private record Part(long firstByte, long bytes, List<Extent> metadata) {}
+    private record Part(
+            long firstByte, long bytes, @Nullable List<Extent> metadata) {}
 
     private static final byte[] EXTENDED_AREA = "BEA01".getBytes(StandardCharsets.US_ASCII);
 
@@ -163,7 +165,7 @@ final class UdfReader implements FileSystem {
     }
 
     /** Maps count, also those that lead to no partition. */
-    private static Part orNothing(Part part) {
+    private static Part orNothing(@Nullable Part part) {
         return part == null ? new Part(0, 0, null) : part;
     }
 

@@ -3,4 +3,7 @@
  * use fields (IEEE P1282, cited as RRIP; IEEE P1281, cited as SUSP), and UDF by ECMA-167 and the public OSTA UDF 2.60
  * (cited as UDF).
  */
+@NullMarked
 package org.brantel.core.filesystem.optical;
+
+import org.jspecify.annotations.NullMarked;

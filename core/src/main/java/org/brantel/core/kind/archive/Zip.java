@@ -9,6 +9,7 @@ import org.brantel.core.kind.Bytes;
 import org.brantel.core.kind.ContentKind;
 import org.brantel.core.kind.Resumable;
 import org.brantel.core.kind.Start;
+import org.jspecify.annotations.Nullable;
 
 /**
  * ZIP (APPNOTE 6.3), little-endian: files, each behind its own head (4.3.7), the central directory (4.3.12), its end
@@ -57,7 +58,7 @@ final class Zip implements ContentKind {
     }
 
     @Override
-    public Resumable resumable(ByteView content) throws IOException {
+    public @Nullable Resumable resumable(ByteView content) throws IOException {
         ZipFiles files = new ZipFiles(content);
         Walk broken = walk(content, files, 0);
         return broken.whole() || content.u32le(broken.length()) != FILE

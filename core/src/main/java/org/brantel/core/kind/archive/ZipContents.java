@@ -9,6 +9,7 @@ import java.util.regex.Pattern;
 import org.brantel.core.bytes.ByteView;
 import org.brantel.core.kind.About;
 import org.brantel.core.kind.Bytes;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What a ZIP is, by the names and the type that it holds (ECMA-376 part 2, OASIS ODF 1.3 part 2, EPUB OCF), and what
@@ -69,7 +70,7 @@ final class ZipContents {
                 .with(About.PAGES, pages.find() ? pages.group(1) != null ? pages.group(1) : pages.group(2) : null);
     }
 
-    private static String first(Pattern pattern, String text) {
+    private static @Nullable String first(Pattern pattern, String text) {
         Matcher m = pattern.matcher(text);
         return m.find()
                 ? m.group(1)

@@ -9,6 +9,7 @@ import org.brantel.core.kind.About;
 import org.brantel.core.kind.Bytes;
 import org.brantel.core.kind.ContentKind;
 import org.brantel.core.kind.Start;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Compound files (MS-CFB), little-endian; office documents and messages are told by the streams that they hold.
@@ -82,7 +83,7 @@ final class CompoundFile implements ContentKind {
     }
 
     /** @return for each sector the next one; null when the table is malformed */
-    private static long[] table(ByteView content, int shift, int count) throws IOException {
+    private static long @Nullable [] table(ByteView content, int shift, int count) throws IOException {
         int perSector = 1 << shift - 2;
         long[] table = new long[0];
         long list = content.u32le(68);
@@ -134,6 +135,7 @@ final class CompoundFile implements ContentKind {
         }
 
         /** @return what is wrong; null when nothing is */
+        @Nullable
         String read(long first) throws IOException {
             long steps = 0;
             for (long s = first; s < LAST; s = table[(int) s]) {
@@ -151,7 +153,7 @@ final class CompoundFile implements ContentKind {
             return steps == 0 ? "it has no directory" : null;
         }
 
-        private String entry(long at) throws IOException {
+        private @Nullable String entry(long at) throws IOException {
             int type = content.u8(at + 66);
             int nameBytes = content.u16le(at + 64);
             if (type == 0 || nameBytes < 4 || nameBytes > 64) {

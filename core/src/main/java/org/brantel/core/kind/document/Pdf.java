@@ -10,6 +10,7 @@ import org.brantel.core.kind.Bytes;
 import org.brantel.core.kind.ContentKind;
 import org.brantel.core.kind.Resumable;
 import org.brantel.core.kind.Start;
+import org.jspecify.annotations.Nullable;
 
 /**
  * PDF (ISO 32000-1, section 7.5): a header, objects, a cross-reference section, a trailer that ends with {@code
@@ -104,7 +105,7 @@ final class Pdf implements ContentKind {
     }
 
     @Override
-    public Resumable resumable(ByteView content) throws IOException {
+    public @Nullable Resumable resumable(ByteView content) throws IOException {
         PdfParts parts = new PdfParts(content);
         parts.walk(HEADER.length + 3);
         return parts.failedAt() < 0 ? null : new PdfAgain(this, content, parts);

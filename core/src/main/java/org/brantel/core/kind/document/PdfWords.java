@@ -8,6 +8,7 @@ import java.util.regex.Pattern;
 import org.brantel.core.bytes.ByteView;
 import org.brantel.core.kind.About;
 import org.brantel.core.kind.Bytes;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What a PDF's information dictionary (ISO 32000-1, section 14.3.3) and page tree say, where these stand in the open.
@@ -39,7 +40,7 @@ final class PdfWords {
         return most == 0 ? about : about.with(About.PAGES, most);
     }
 
-    private static String string(Matcher found) {
+    private static @Nullable String string(Matcher found) {
         if (!found.find()) {
             return null;
         }

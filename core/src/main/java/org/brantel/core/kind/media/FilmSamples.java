@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.Set;
 import org.brantel.core.bytes.ByteView;
 import org.brantel.core.kind.Bytes;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The pictures of a film's track in AVC or HEVC (ISO/IEC 14496-15, sections 5.3 and 8.3): each sample is a run of
@@ -35,7 +36,7 @@ final class FilmSamples {
      * @param entries the box "stsd"
      * @return null when its first entry is of another sort
      */
-    static FilmSamples of(ByteView content, IsoMedia.Box entries) throws IOException {
+    static @Nullable FilmSamples of(ByteView content, IsoMedia.@Nullable Box entries) throws IOException {
         IsoMedia.Box entry = entries == null ? null : IsoMedia.box(content, entries.body() + 8, entries.end());
         boolean avc = entry != null && AVC.contains(entry.type());
         if (entry == null || !avc && !HEVC.contains(entry.type())) {

@@ -8,6 +8,7 @@ import org.brantel.core.bytes.ByteView;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.kind.ContentKind.Walk;
 import org.brantel.core.kind.Resumable;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A film in two pieces. Its index says where each picture stands, and a picture's units say how long they are: the
@@ -42,7 +43,7 @@ final class IsoAgain implements Resumable {
      *
      * @return null when it has no film that could tell
      */
-    static IsoAgain indexFirst(IsoMedia kind, ByteView content, SampleTables tables) throws IOException {
+    static @Nullable IsoAgain indexFirst(IsoMedia kind, ByteView content, SampleTables tables) throws IOException {
         for (FilmSamples film : tables.films()) {
             long broken = film.firstBroken(content, 0);
             if (broken > 0) {
@@ -53,7 +54,7 @@ final class IsoAgain implements Resumable {
     }
 
     /** @param end of the boxes that were there, where the index is missing */
-    static IsoAgain indexLater(IsoMedia kind, ByteView content, long end) throws IOException {
+    static @Nullable IsoAgain indexLater(IsoMedia kind, ByteView content, long end) throws IOException {
         Set<Long> gaps = new HashSet<>();
         FilmSamples film = null;
         long latest = 0;

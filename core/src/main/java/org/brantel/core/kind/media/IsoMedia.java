@@ -15,6 +15,7 @@ import org.brantel.core.kind.Bytes;
 import org.brantel.core.kind.ContentKind;
 import org.brantel.core.kind.Resumable;
 import org.brantel.core.kind.Start;
+import org.jspecify.annotations.Nullable;
 
 /**
  * ISO base media (ISO/IEC 14496-12) and what is built on it: MP4, QuickTime, 3GPP, HEIF and AVIF (ISO/IEC 23008-12),
@@ -83,7 +84,7 @@ final class IsoMedia implements ContentKind {
     record Box(String type, long at, long body, long end) {}
 
     /** @return null when none stands there */
-    static Box box(ByteView content, long at, long limit) throws IOException {
+    static @Nullable Box box(ByteView content, long at, long limit) throws IOException {
         if (at + 8 > limit) {
             return null;
         }
@@ -101,12 +102,12 @@ final class IsoMedia implements ContentKind {
     /** What is gathered on the way. */
     private static final class Told {
         private final RangeSet data = new RangeSet();
-        private Box index;
-        private Box items;
+        private @Nullable Box index;
+        private @Nullable Box items;
         private boolean fragments;
         private String brand = "";
         private long end;
-        private SampleTables tables;
+        private @Nullable SampleTables tables;
     }
 
     @Override
@@ -115,7 +116,7 @@ final class IsoMedia implements ContentKind {
     }
 
     @Override
-    public Resumable resumable(ByteView content) throws IOException {
+    public @Nullable Resumable resumable(ByteView content) throws IOException {
         Told told = new Told();
         try {
             walk(content, told);
@@ -210,7 +211,7 @@ final class IsoMedia implements ContentKind {
                 : major.equals("M4A ") || major.equals("M4B ") ? "m4a" : major.equals("M4V ") ? "m4v" : "mp4";
     }
 
-    static String time(long since1904) {
+    static @Nullable String time(long since1904) {
         return since1904 <= EPOCH_1904
                 ? null
                 : LocalDateTime.ofEpochSecond(since1904 - EPOCH_1904, 0, ZoneOffset.UTC)

@@ -3,6 +3,7 @@ package org.brantel.core.kind.media;
 import java.io.IOException;
 import org.brantel.core.bytes.ByteView;
 import org.brantel.core.kind.About;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Items of a picture file (box "meta", ISO/IEC 14496-12 section 8.11): "iloc" says where each lies.
@@ -61,7 +62,8 @@ final class ItemPlaces {
         return value;
     }
 
-    private static IsoMedia.Box child(ByteView content, IsoMedia.Box of, int skip, String type) throws IOException {
+    private static IsoMedia.@Nullable Box child(ByteView content, IsoMedia.Box of, int skip, String type)
+            throws IOException {
         for (long at = of.body() + skip; at + 8 <= of.end(); ) {
             IsoMedia.Box box = IsoMedia.box(content, at, of.end());
             if (box == null) {

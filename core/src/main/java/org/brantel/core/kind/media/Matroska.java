@@ -9,6 +9,7 @@ import org.brantel.core.kind.About;
 import org.brantel.core.kind.Bytes;
 import org.brantel.core.kind.ContentKind;
 import org.brantel.core.kind.Start;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Matroska and WebM (RFC 9559) in EBML (RFC 8794): elements of an identifier and a length, both of variable width, and
@@ -27,6 +28,9 @@ final class Matroska implements ContentKind {
     private static final long SCALE = 0x2ad7b1;
     private static final long DURATION = 0x4489;
     private static final long TITLE = 0x7ba9;
+    /** Timestamp, simple block, block group, size of the one before, position, void. */
+    private static final Set<Long> IN_CLUSTER = Set.of(0xe7L, 0xa3L, 0xa0L, 0xabL, 0xa7L, 0xecL);
+
     private static final Set<Long> PARTS = Set.of(
             INFO, TRACKS, CLUSTER, 0x114d9b74L, 0x1c53bb6bL, 0x1941a469L, 0x1043a770L, 0x1254c367L, 0xecL, 0xbfL);
 
@@ -53,7 +57,7 @@ final class Matroska implements ContentKind {
     /** @param end -1 when it is not known */
     private record Element(long id, long body, long end) {}
 
-    private static Element element(ByteView content, long at) throws IOException {
+    private static @Nullable Element element(ByteView content, long at) throws IOException {
         int first = content.u8(at);
         int idBytes = Integer.numberOfLeadingZeros(first) - 23;
         if (first == 0 || idBytes > 4) {
@@ -105,11 +109,13 @@ final class Matroska implements ContentKind {
         long at = segment.body();
         while (segment.end() < 0 ? at + 4 < content.length() : at < segment.end()) {
             Element e = element(content, at);
-            boolean known = e != null && PARTS.contains(e.id());
-            if (!known && segment.end() < 0 && clusters > 0) {
+            if (e != null && !PARTS.contains(e.id())) {
+                e = null;
+            }
+            if (e == null && segment.end() < 0 && clusters > 0) {
                 break;
             }
-            if (!known || e.end() == Long.MAX_VALUE || segment.end() >= 0 && e.end() > segment.end()) {
+            if (e == null || e.end() == Long.MAX_VALUE || segment.end() >= 0 && e.end() > segment.end()) {
                 return Walk.broken(at, "a part of the segment is malformed");
             }
             clusters += e.id() == CLUSTER ? 1 : 0;
@@ -139,14 +145,7 @@ final class Matroska implements ContentKind {
         long at = cluster.body();
         while (at + 2 < content.length()) {
             Element e = element(content, at);
-            boolean inside = e != null
-                    && (e.id() == 0xe7
-                            || e.id() == 0xa3
-                            || e.id() == 0xa0
-                            || e.id() == 0xab
-                            || e.id() == 0xa7
-                            || e.id() == 0xec);
-            if (!inside || e.end() < 0 || e.end() == Long.MAX_VALUE) {
+            if (e == null || !IN_CLUSTER.contains(e.id()) || e.end() < 0 || e.end() == Long.MAX_VALUE) {
                 return at;
             }
             at = e.end();

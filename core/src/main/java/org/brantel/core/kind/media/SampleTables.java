@@ -10,6 +10,7 @@ import org.brantel.core.bytes.Range;
 import org.brantel.core.bytes.RangeSet;
 import org.brantel.core.kind.About;
 import org.brantel.core.kind.Bytes;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The index of a film (box "moov", ISO/IEC 14496-12 section 8): for each track where its chunks stand ("stco", "co64"),
@@ -26,10 +27,10 @@ final class SampleTables {
     private int tracks;
     private int films;
     private About about = About.NONE;
-    private IsoMedia.Box places;
-    private IsoMedia.Box perChunk;
-    private IsoMedia.Box sizes;
-    private IsoMedia.Box entries;
+    private IsoMedia.@Nullable Box places;
+    private IsoMedia.@Nullable Box perChunk;
+    private IsoMedia.@Nullable Box sizes;
+    private IsoMedia.@Nullable Box entries;
     private final List<FilmSamples> filmSamples = new ArrayList<>();
     private boolean malformed;
 

@@ -6,6 +6,7 @@ import org.brantel.core.bytes.ByteView;
 import org.brantel.core.kind.ContentKind;
 import org.brantel.core.kind.Resumable;
 import org.brantel.core.kind.Start;
+import org.jspecify.annotations.Nullable;
 
 /**
  * JPEG (ITU-T T.81, annex B): SOI, marker segments, scans of entropy-coded data, EOI. A segment is FF, a code, and,
@@ -74,7 +75,7 @@ final class Jpeg implements ContentKind {
     }
 
     @Override
-    public Resumable resumable(ByteView content) throws IOException {
+    public @Nullable Resumable resumable(ByteView content) throws IOException {
         JpegWalk walk = new JpegWalk(content);
         walk.keepPlaces();
         Walk broken;

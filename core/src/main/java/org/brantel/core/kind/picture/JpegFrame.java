@@ -3,6 +3,7 @@ package org.brantel.core.kind.picture;
 import java.io.IOException;
 import java.util.Arrays;
 import org.brantel.core.bytes.ByteView;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A frame header (ITU-T T.81, B.2.2), big-endian.
@@ -33,7 +34,7 @@ final class JpegFrame {
         int paddedPerLine;
 
         int paddedLines;
-        long[] nonZero;
+        long[] nonZero = {};
 
         Component(int id, int horizontal, int vertical) {
             this.id = id;
@@ -57,7 +58,7 @@ final class JpegFrame {
     }
 
     /** @return null when a field is out of its bounds */
-    static JpegFrame read(ByteView content, long at, int length, int code) throws IOException {
+    static @Nullable JpegFrame read(ByteView content, long at, int length, int code) throws IOException {
         if (length < 6) {
             return null;
         }
@@ -118,7 +119,7 @@ final class JpegFrame {
     }
 
     /** What is known of the blocks so far, to come back to; null when that is too much to keep. */
-    long[][] blocks() {
+    long @Nullable [][] blocks() {
         long sum = 0;
         for (Component c : components) {
             sum += c.nonZero.length;
@@ -134,6 +135,7 @@ final class JpegFrame {
         }
     }
 
+    @Nullable
     Component component(int id) {
         for (Component c : components) {
             if (c.id == id) {

@@ -3,6 +3,7 @@ package org.brantel.core.kind.picture;
 import java.io.IOException;
 import java.util.Arrays;
 import org.brantel.core.bytes.ByteView;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A scan: its header (ITU-T T.81, B.2.3) and the walk through its entropy-coded data (F.2 sequential, G.2 progressive).
@@ -16,7 +17,7 @@ import org.brantel.core.bytes.ByteView;
 final class JpegScan {
 
     /** Where a scan ended; {@code broken} is null when it ended in order. */
-    record Ending(long at, String broken) {}
+    record Ending(long at, @Nullable String broken) {}
 
     private static final String NO_CODE = "picture data is not a code of its table";
 
@@ -29,9 +30,9 @@ final class JpegScan {
     private final boolean refining;
     private final boolean progressive;
     /** The tables in force where it is walked through, by component; null where there is none. */
-    private JpegTables.Table[] dcTables;
+    private @Nullable JpegTables.Table[] dcTables = {};
 
-    private JpegTables.Table[] acTables;
+    private @Nullable JpegTables.Table[] acTables = {};
     private int endOfBandRun;
 
     private JpegScan(JpegFrame frame, int count, int first, int last, boolean refining) {
@@ -46,7 +47,7 @@ final class JpegScan {
     }
 
     /** @return null when a field is out of its bounds */
-    static JpegScan read(ByteView content, long at, int length, JpegFrame frame) throws IOException {
+    static @Nullable JpegScan read(ByteView content, long at, int length, JpegFrame frame) throws IOException {
         int count = length < 1 ? 0 : content.u8(at);
         if (count < 1 || count > 4 || length != 4 + count * 2) {
             return null;
@@ -101,7 +102,7 @@ final class JpegScan {
             Place from,
             JpegTables tables,
             int restartInterval,
-            java.util.function.Predicate<Place> keep)
+            java.util.function.@Nullable Predicate<Place> keep)
             throws IOException {
         JpegBits bits = new JpegBits(content, from.at());
         boolean single = components.length == 1;
@@ -188,12 +189,12 @@ final class JpegScan {
         return refining ? refine(bits, acTables[i], c.nonZero, index) : ac(bits, acTables[i], c.nonZero, index);
     }
 
-    private static boolean dc(JpegBits bits, JpegTables.Table table) throws IOException {
+    private static boolean dc(JpegBits bits, JpegTables.@Nullable Table table) throws IOException {
         return table != null && table.decodeAndPass(bits) >= 0;
     }
 
     /** All AC coefficients of a block of a sequential frame. */
-    private static boolean ac(JpegBits bits, JpegTables.Table table) throws IOException {
+    private static boolean ac(JpegBits bits, JpegTables.@Nullable Table table) throws IOException {
         if (table == null) {
             return false;
         }
@@ -212,7 +213,7 @@ final class JpegScan {
     }
 
     /** AC coefficients of a progressive frame for the first time. */
-    private boolean ac(JpegBits bits, JpegTables.Table table, long[] nonZero, int index) throws IOException {
+    private boolean ac(JpegBits bits, JpegTables.@Nullable Table table, long[] nonZero, int index) throws IOException {
         if (table == null) {
             return false;
         }
@@ -241,7 +242,8 @@ final class JpegScan {
     }
 
     /** One more bit for coefficients that are not zero, and new ones between them (T.81, figure G.7). */
-    private boolean refine(JpegBits bits, JpegTables.Table table, long[] nonZero, int index) throws IOException {
+    private boolean refine(JpegBits bits, JpegTables.@Nullable Table table, long[] nonZero, int index)
+            throws IOException {
         long known = nonZero[index];
         long found = known;
         long band = -1L << first & -1L >>> 63 - last;

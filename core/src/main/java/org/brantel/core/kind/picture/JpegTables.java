@@ -2,6 +2,7 @@ package org.brantel.core.kind.picture;
 
 import java.io.IOException;
 import org.brantel.core.bytes.ByteView;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The Huffman tables in force (ITU-T T.81, B.2.4.2 and annex C): for each table one byte of class (0 DC, 1 AC) and
@@ -35,7 +36,7 @@ final class JpegTables {
          * By the next bits, of the codes that are whole in them: all their bits, then the coefficients that they stand
          * for, then 64 when they end the block.
          */
-        private int[] several;
+        private int @Nullable [] several;
 
         private final int[] maxCode = new int[17];
         private final int[] valueAt = new int[17];

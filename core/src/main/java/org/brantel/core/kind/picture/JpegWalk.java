@@ -7,6 +7,7 @@ import org.brantel.core.bytes.ByteView;
 import org.brantel.core.kind.About;
 import org.brantel.core.kind.Bytes;
 import org.brantel.core.kind.ContentKind.Walk;
+import org.jspecify.annotations.Nullable;
 
 /** One picture, marker by marker (ITU-T T.81, annex B). */
 final class JpegWalk {
@@ -24,18 +25,20 @@ final class JpegWalk {
 
     private final ByteView content;
     private final JpegTables tables;
-    private JpegFrame frame;
+    private @Nullable JpegFrame frame;
     private int restartInterval;
     private int scans;
     private About about = About.NONE;
     private long at = 2;
     /**
-     * Where a scan can be taken up: a sequential one at many places, a progressive one at its start; null when nobody
-     * asked for that.
+     * Where a scan can be taken up: a sequential one at many places, a progressive one at its start; empty when
+     * nobody asked for that.
      */
-    private Deque<JpegScan.Place> places;
+    private final Deque<JpegScan.Place> places = new ArrayDeque<>();
+
+    private boolean keepsPlaces;
     /** What was known of a progressive picture's blocks when its last scan began. */
-    private long[][] blocksThen;
+    private long @Nullable [][] blocksThen;
     /** The last sector of picture data that was looked at for being one of zeros. */
     private long looked;
 
@@ -55,7 +58,7 @@ final class JpegWalk {
     }
 
     void keepPlaces() {
-        places = new ArrayDeque<>();
+        keepsPlaces = true;
     }
 
     boolean isProgressive() {
@@ -70,7 +73,7 @@ final class JpegWalk {
     Walk resumed(ByteView other, JpegScan.Place from) throws IOException {
         JpegWalk again = new JpegWalk(this, other);
         again.looked = from.at();
-        if (blocksThen != null) {
+        if (frame != null && blocksThen != null) {
             frame.comeBackTo(blocksThen);
         }
         JpegScan.Ending ending = from.scan().goOn(other, from, again.tables, restartInterval, again::isPlausible);
@@ -119,7 +122,7 @@ final class JpegWalk {
     }
 
     /** @return what is wrong with it; null when nothing is */
-    private String segment(int code, long body, int length) throws IOException {
+    private @Nullable String segment(int code, long body, int length) throws IOException {
         if (code == APP1 && length > 14 && Bytes.text(content, body, 6).equals("Exif\0\0")) {
             about = about.and(exif(content, body + 6));
         } else if (isFrame(code)) {
@@ -141,20 +144,20 @@ final class JpegWalk {
         return null;
     }
 
-    private JpegScan.Ending scan(long body, int length, long data) throws IOException {
-        JpegScan scan = JpegScan.read(content, body, length, frame);
-        if (scan == null) {
+    private JpegScan.@Nullable Ending scan(long body, int length, long data) throws IOException {
+        JpegScan scan = frame == null ? null : JpegScan.read(content, body, length, frame);
+        if (frame == null || scan == null) {
             return null;
         }
         if (!frame.isHuffman() || frame.lines() == 0) {
             return JpegScan.skip(content, data);
         }
         looked = data;
-        boolean keep = places != null && !frame.isProgressive();
-        if (places != null && frame.isProgressive()) {
+        boolean keep = keepsPlaces && !frame.isProgressive();
+        if (keepsPlaces && frame.isProgressive()) {
             places.clear();
             blocksThen = frame.blocks();
-            if (blocksThen != null) {
+            if (frame != null && blocksThen != null) {
                 places.add(JpegScan.Place.atStart(scan, data));
             }
         }

@@ -8,6 +8,7 @@ import org.brantel.core.kind.Bytes;
 import org.brantel.core.kind.ContentKind;
 import org.brantel.core.kind.Resumable;
 import org.brantel.core.kind.Start;
+import org.jspecify.annotations.Nullable;
 
 /**
  * PNG (ISO/IEC 15948, section 5): an 8-byte signature, then chunks, big-endian:
@@ -56,7 +57,7 @@ final class Png implements ContentKind {
     }
 
     @Override
-    public Resumable resumable(ByteView content) throws IOException {
+    public @Nullable Resumable resumable(ByteView content) throws IOException {
         Chunks chunks = new Chunks(content);
         Walk broken = chunks.go();
         return broken.whole() || chunks.count == 0 ? null : new Again(chunks, broken);

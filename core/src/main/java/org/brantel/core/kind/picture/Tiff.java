@@ -105,7 +105,7 @@ final class Tiff implements ContentKind {
                 }
             }
         }
-        if (!picture || end > content.length()) {
+        if (first == null || !picture || end > content.length()) {
             return Walk.broken(Math.min(end, content.length()), "it ends without a picture");
         }
         About about = tags.about()

@@ -7,6 +7,7 @@ import java.util.regex.Pattern;
 import org.brantel.core.bytes.ByteView;
 import org.brantel.core.kind.About;
 import org.brantel.core.kind.Bytes;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Directories of tags (TIFF 6.0, section 2), in TIFF files and in the Exif part of others (CIPA DC-008). Offsets count
@@ -44,6 +45,7 @@ final class TiffTags {
 
     /** @param next offset of the next directory, or 0 */
     record Directory(List<Entry> entries, long next, long end) {
+        @Nullable
         Entry get(int tag) {
             return entries.stream().filter(e -> e.tag() == tag).findFirst().orElse(null);
         }
@@ -80,6 +82,7 @@ final class TiffTags {
     }
 
     /** @return null when there is none */
+    @Nullable
     Directory directory(long at) throws IOException {
         int count = u16(at);
         if (count == 0 || count > MOST_ENTRIES) {
@@ -100,7 +103,7 @@ final class TiffTags {
     }
 
     /** Whole numbers; as many as there are, up to {@code most}. */
-    long[] numbers(Entry e, int most) throws IOException {
+    long[] numbers(@Nullable Entry e, int most) throws IOException {
         if (e == null || e.type() != 3 && e.type() != 4 && e.type() != 1 && e.type() != 13) {
             return new long[0];
         }
@@ -113,12 +116,12 @@ final class TiffTags {
         return values;
     }
 
-    long number(Entry e, long otherwise) throws IOException {
+    long number(@Nullable Entry e, long otherwise) throws IOException {
         long[] all = numbers(e, 1);
         return all.length == 0 ? otherwise : all[0];
     }
 
-    String text(Entry e) throws IOException {
+    String text(@Nullable Entry e) throws IOException {
         return e == null || e.type() != 2
                 ? ""
                 : Bytes.upToZero(content, base + e.valueAt(), (int) Math.min(200, e.count()));
@@ -149,7 +152,7 @@ final class TiffTags {
     }
 
     /** {@code 2026:05:04 09:12:30} as ISO 8601; null when it is none. */
-    static String isoTime(String text) {
+    static @Nullable String isoTime(String text) {
         return TIME.matcher(text).matches() && !text.startsWith("0000")
                 ? text.substring(0, 4) + "-" + text.substring(5, 7) + "-" + text.substring(8, 10) + "T"
                         + text.substring(11, 19)

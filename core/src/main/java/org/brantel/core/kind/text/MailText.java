@@ -11,6 +11,7 @@ import org.brantel.core.kind.About;
 import org.brantel.core.kind.Bytes;
 import org.brantel.core.kind.ContentKind;
 import org.brantel.core.kind.Start;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Mail (RFC 5322 and 2045): header lines, an empty line, text. A message in parts ends with the closing line of its
@@ -97,7 +98,7 @@ final class MailText implements ContentKind {
                 .about(about);
     }
 
-    private static String first(Pattern pattern, String text) {
+    private static @Nullable String first(Pattern pattern, String text) {
         Matcher m = pattern.matcher(text);
         return m.find() ? m.group(1) : null;
     }

@@ -153,7 +153,7 @@ final class BlockDevice {
 
     /** The whole disk, when this is a partition. */
     private Path disk() {
-        return Files.exists(sys.resolve("partition")) ? sys.getParent() : sys;
+        return Files.exists(sys.resolve("partition")) ? sys.resolve("..").normalize() : sys;
     }
 
     private static String text(Path file, String otherwise) throws IOException {

@@ -37,15 +37,17 @@ public final class DestinationGuard {
         }
     }
 
+    private static Path nearestThatExists(Path path) {
+        Path above = path.getParent();
+        return above == null || Files.exists(path) ? path : nearestThatExists(above);
+    }
+
     private static void refuseSameDevice(Path medium, Path destination) throws IOException {
         Optional<BlockDevice> source = BlockDevice.at(medium);
         if (source.isEmpty()) {
             return;
         }
-        Path existing = destination.toAbsolutePath();
-        while (!Files.exists(existing)) {
-            existing = existing.getParent();
-        }
+        Path existing = nearestThatExists(destination.toAbsolutePath());
         Optional<BlockDevice> target = Files.isRegularFile(existing) || Files.isDirectory(existing)
                 ? BlockDevice.holding(existing)
                 : BlockDevice.at(existing);

@@ -22,6 +22,7 @@ import org.brantel.core.source.Identity;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.SourceException;
 import org.brantel.core.source.WriteBlock;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A raw image file or a block device, opened read-only.
@@ -39,14 +40,14 @@ public final class FileSource implements Source {
 
     private final Path path;
     private final FileChannel channel;
-    private final BlockDevice device;
+    private final @Nullable BlockDevice device;
     private final boolean direct;
     private final long size;
     private final int sectorSize;
     private final Identity identity;
     private ByteBuffer aligned = ByteBuffer.allocate(0);
 
-    private FileSource(Path path, FileChannel channel, BlockDevice device, boolean direct, long size)
+    private FileSource(Path path, FileChannel channel, @Nullable BlockDevice device, boolean direct, long size)
             throws IOException {
         this.path = path;
         this.channel = channel;

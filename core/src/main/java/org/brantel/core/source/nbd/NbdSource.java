@@ -15,6 +15,7 @@ import org.brantel.core.source.Identity;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.SourceException;
 import org.brantel.core.source.WriteBlock;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A drive that another machine exports. A link that breaks is made anew a few times; the export that answers then must
@@ -30,7 +31,7 @@ public final class NbdSource implements Source {
 
     private final NbdAddress address;
     private final NbdExport export;
-    private NbdLink link;
+    private @Nullable NbdLink link;
     private int timeoutSeconds;
 
     private NbdSource(NbdAddress address, NbdLink link) {
@@ -94,10 +95,8 @@ public final class NbdSource implements Source {
         List<String> troubles = new ArrayList<>();
         for (int i = 0; i < LINKS; i++) {
             try {
-                if (link == null) {
-                    connectAgain(i);
-                }
-                return link.read(wanted, buffer, at);
+                NbdLink to = link == null ? connectedAgain(i) : link;
+                return to.read(wanted, buffer, at);
             } catch (SocketTimeoutException e) {
                 // Its reply may still come, to nobody; the next request gets a link of its own.
                 drop();
@@ -113,23 +112,25 @@ public final class NbdSource implements Source {
         throw new SourceException.Gone(description(), troubles.get(troubles.size() - 1));
     }
 
-    private void connectAgain(int tries) throws IOException {
+    private NbdLink connectedAgain(int tries) throws IOException {
         try {
             Thread.sleep(tries == 0 ? 0 : FIRST_WAIT_MILLIS << tries - 1);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new SourceException.Gone(description(), "waiting for it was interrupted");
         }
-        link = NbdHandshake.open(address);
-        link.timeout(timeoutSeconds);
-        if (!link.export().equals(export)) {
-            long size = link.export().size();
+        NbdLink again = NbdHandshake.open(address);
+        link = again;
+        again.timeout(timeoutSeconds);
+        if (!again.export().equals(export)) {
+            long size = again.export().size();
             drop();
             throw new SourceException.Gone(
                     description(),
                     "what is exported there now is another device (" + size + " bytes, " + export.size()
                             + " before), or it may be written to");
         }
+        return again;
     }
 
     private void drop() throws IOException {

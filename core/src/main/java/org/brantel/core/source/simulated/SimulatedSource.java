@@ -17,6 +17,7 @@ import org.brantel.core.source.Source;
 import org.brantel.core.source.SourceException;
 import org.brantel.core.source.WriteBlock;
 import org.brantel.core.source.device.FileSource;
+import org.jspecify.annotations.Nullable;
 
 /** A stand-in for a real device: a backing image that shows the faults of its plan. */
 public final class SimulatedSource implements Source {
@@ -26,7 +27,7 @@ public final class SimulatedSource implements Source {
     private final FileSource image;
     private final FaultPlan plan;
     private final Physics physics;
-    private final SimulatedHealth health;
+    private final @Nullable SimulatedHealth health;
     private long idleSince = System.nanoTime();
 
     private SimulatedSource(Path file, FileSource image, FaultPlan plan) {
