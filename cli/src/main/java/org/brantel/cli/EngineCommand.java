@@ -67,7 +67,8 @@ public final class EngineCommand {
                             : e.getCommandLine().getCommandName() + " ";
                     e.getCommandLine()
                             .getErr()
-                            .println(e.getMessage().strip() + ". See: ./brantel engine " + verb + "--help");
+                            .println(String.valueOf(e.getMessage()).strip() + ". See: ./brantel engine " + verb
+                                    + "--help");
                     return BAD_INPUT;
                 })
                 .execute(args);

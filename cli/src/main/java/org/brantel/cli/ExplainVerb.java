@@ -63,9 +63,13 @@ final class ExplainVerb implements Callable<Integer> {
         System.out.println();
         System.out.println(step.title());
         step.words().forEach(w -> System.out.println("  " + w));
-        for (int i = 0; step.hex() != null && i < step.hex().length(); i += 2 * ROW) {
-            String row = step.hex().substring(i, Math.min(step.hex().length(), i + 2 * ROW));
-            System.out.printf("  %12d  %s%n", step.offset() + i / 2, row.replaceAll("..", "$0 "));
+        String hex = step.hex();
+        Long offset = step.offset();
+        if (hex != null && offset != null) {
+            for (int i = 0; i < hex.length(); i += 2 * ROW) {
+                String row = hex.substring(i, Math.min(hex.length(), i + 2 * ROW));
+                System.out.printf("  %12d  %s%n", offset + i / 2, row.replaceAll("..", "$0 "));
+            }
         }
         step.fields().forEach(f -> System.out.printf("  %5d %4d  %s: %s%n", f.at(), f.length(), f.name(), f.value()));
     }

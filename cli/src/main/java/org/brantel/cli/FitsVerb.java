@@ -18,6 +18,7 @@ import org.brantel.core.wanted.Candidate;
 import org.brantel.core.wanted.Fit;
 import org.brantel.core.wanted.Fitting;
 import org.brantel.core.wanted.WantedLine;
+import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
 
@@ -122,7 +123,7 @@ final class FitsVerb implements Callable<Integer> {
         }
     }
 
-    private LocalDate day(Case c, String text) {
+    private @Nullable LocalDate day(Case c, @Nullable String text) {
         try {
             return text == null || text.isEmpty() ? null : LocalDate.parse(text);
         } catch (DateTimeException e) {

@@ -20,6 +20,7 @@ import org.brantel.core.json.Json;
 import org.brantel.core.opening.Sources;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.WriteBlock;
+import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
@@ -32,7 +33,12 @@ import picocli.CommandLine.Parameters;
 final class ImageVerb implements Callable<Integer> {
 
     private record Summary(
-            long size, long readBytes, long failedBytes, List<String> passes, double seconds, String sha256) {}
+            long size,
+            long readBytes,
+            long failedBytes,
+            List<String> passes,
+            double seconds,
+            @Nullable String sha256) {}
 
     @Parameters(paramLabel = "SOURCE", description = "A path, nbd://HOST:PORT/NAME, or sim:FILE.json.")
     private String source;
@@ -47,7 +53,7 @@ final class ImageVerb implements Callable<Integer> {
     private String profile;
 
     @Option(names = "--map", paramLabel = "FILE", description = "The map; DEST.img.map unless given.")
-    private Path map;
+    private @Nullable Path map;
 
     @Option(names = "--write-block-decided", description = "A writable block device may be read all the same.")
     private boolean writeBlockDecided;

@@ -8,6 +8,7 @@ import java.util.concurrent.Callable;
 import org.brantel.core.opening.Sources;
 import org.brantel.core.scan.SessionFile;
 import org.brantel.core.source.Source;
+import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
 
@@ -29,7 +30,7 @@ final class PackVerb implements Callable<Integer> {
             arity = "0..1",
             description =
                     "What was scanned: some findings are hashed, so that 'unpack' can tell it from another medium.")
-    private String source;
+    private @Nullable String source;
 
     @Override
     public Integer call() throws Exception {

@@ -1,6 +1,7 @@
 package org.brantel.cli;
 
 import java.nio.file.Path;
+import java.util.Objects;
 import java.util.concurrent.Callable;
 import org.brantel.core.imaging.ImageCheck;
 import org.brantel.core.json.Json;
@@ -23,7 +24,9 @@ final class RecheckVerb implements Callable<Integer> {
     @Override
     public Integer call() throws Exception {
         ProgressLine line = new ProgressLine(progress);
-        ImageCheck check = ImageCheck.of(image, (done, all) -> line.show("hashing", done, all), () -> false);
+        ImageCheck check = Objects.requireNonNull(
+                ImageCheck.of(image, (done, all) -> line.show("hashing", done, all), () -> false),
+                "a check that nobody stops");
         line.done();
         System.out.println(Json.write(check));
         return check.isSound() ? EngineCommand.DONE : EngineCommand.DONE_WITH_NOTE;

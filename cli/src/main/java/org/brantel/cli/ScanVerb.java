@@ -19,6 +19,7 @@ import org.brantel.core.scan.ScanMethod;
 import org.brantel.core.scan.ScanPlan;
 import org.brantel.core.scan.ScanReport;
 import org.brantel.core.source.Source;
+import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
@@ -43,7 +44,7 @@ final class ScanVerb implements Callable<Integer> {
     private String method;
 
     @Option(names = "--volume", paramLabel = "N", description = "Only this volume.")
-    private Integer volume;
+    private @Nullable Integer volume;
 
     @Option(names = "--kinds", split = ",", paramLabel = "KIND", description = "Only these kinds, like jpg,pdf.")
     private Set<String> kinds = Set.of();
@@ -61,7 +62,7 @@ final class ScanVerb implements Callable<Integer> {
             names = "--range",
             paramLabel = "OFFSET+LENGTH",
             description = "Carve only these bytes, like 1048576+33554432.")
-    private String range;
+    private @Nullable String range;
 
     @Option(names = "--every-byte", description = "Carve content that begins at any byte, not only where sectors do.")
     private boolean everyByte;
@@ -138,7 +139,7 @@ final class ScanVerb implements Callable<Integer> {
         return carved;
     }
 
-    private Range within() {
+    private @Nullable Range within() {
         if (range == null) {
             return null;
         }

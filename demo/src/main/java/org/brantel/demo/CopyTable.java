@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.StringReader;
 import java.sql.Connection;
 import java.sql.SQLException;
+import org.jspecify.annotations.Nullable;
 import org.postgresql.PGConnection;
 
 /** Rows for one table, sent by PostgreSQL's COPY in its text format. */
@@ -19,7 +20,7 @@ final class CopyTable {
         this.into = into;
     }
 
-    CopyTable row(Object... values) {
+    CopyTable row(@Nullable Object... values) {
         for (int i = 0; i < values.length; i++) {
             rows.append(i == 0 ? "" : "\t")
                     .append(

@@ -76,7 +76,7 @@ class DemoLab {
         staff.add("petra", "Petra Lunn", Role.MANAGER, PASSWORD);
         // The demo's devices are read in a minute; a reading every half of it would be no series.
         rules.set(
-                new LabSettings.BenchRules(0, "00:00", "00:00", DEMO_HEALTH_SECONDS, List.of(), false, null),
+                new LabSettings.BenchRules(0, "00:00", "00:00", DEMO_HEALTH_SECONDS, List.of(), false, ""),
                 "Petra Lunn");
         if (settings.cases() > 0) {
             years.fill(settings.cases());

@@ -22,6 +22,7 @@ import org.brantel.server.intake.CaseForm;
 import org.brantel.server.intake.Stage;
 import org.brantel.server.protocol.Said;
 import org.brantel.server.triage.TriageService;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -323,9 +324,8 @@ class PastYears {
                 told.add(new CaseForm.Fact(fact.split("=")[0], fact.split("=")[1], Said.TOLD));
             }
             Stage stage = open ? pick(OPEN) : random.nextInt(14) == 0 ? Stage.DECLINED : Stage.CLOSED;
-            boolean decided = stage != Stage.RECEIVED;
-            Ranking ranking = open && decided ? triage.rank(told) : null;
-            RecoveryPath path = !decided
+            Ranking ranking = open && stage != Stage.RECEIVED ? triage.rank(told) : null;
+            RecoveryPath path = stage == Stage.RECEIVED
                     ? null
                     : stage == Stage.DECLINED
                             ? RecoveryPath.DECLINE
@@ -345,9 +345,9 @@ class PastYears {
                     stage.name(),
                     since,
                     owner,
-                    decided ? path.word() : null,
-                    decided ? "" : null,
-                    decided ? "Brantel triage protocol 2" : null,
+                    path == null ? null : path.word(),
+                    path == null ? null : "",
+                    path == null ? null : "Brantel triage protocol 2",
                     held ? "Waits for the customer's answer." : null,
                     held ? now.atZone(ZoneOffset.UTC).toLocalDate().plusDays(random.nextInt(9) - 1) : null,
                     held ? Stage.RECEIVED.name() : null,
@@ -387,8 +387,8 @@ class PastYears {
                                     serial.replace("-", ""),
                                     line)
                             .toLowerCase(Locale.ROOT));
-            custody(number, created, owner, decided, path, stage);
-            if (ranking != null) {
+            custody(number, created, owner, path, stage);
+            if (path != null && ranking != null) {
                 decisions.row(
                         id,
                         path.word(),
@@ -402,11 +402,10 @@ class PastYears {
             work(id, stage, owner, since);
         }
 
-        private void custody(
-                String number, Instant created, String owner, boolean decided, RecoveryPath path, Stage stage) {
+        private void custody(String number, Instant created, String owner, @Nullable RecoveryPath path, Stage stage) {
             CustodyEntry entry = custody(CustodyEntry.next(
                     number, 1, CustodyEntry.START, created, owner, "logged the case", "from past years"));
-            if (decided) {
+            if (path != null) {
                 entry = custody(CustodyEntry.next(
                         number,
                         2,

@@ -4,6 +4,7 @@ import com.icegreen.greenmail.util.GreenMail;
 import com.icegreen.greenmail.util.ServerSetup;
 import org.brantel.server.mail.MailRoute;
 import org.brantel.server.platform.Settings;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.SmartLifecycle;
@@ -18,7 +19,7 @@ class SmtpStandIn implements SmartLifecycle {
 
     private final Settings settings;
     private final MailRoute route;
-    private volatile GreenMail server;
+    private volatile @Nullable GreenMail server;
 
     SmtpStandIn(Settings settings, MailRoute route) {
         this.settings = settings;
@@ -47,8 +48,9 @@ class SmtpStandIn implements SmartLifecycle {
 
     @Override
     public void stop() {
-        if (server != null) {
-            server.stop();
+        GreenMail running = server;
+        if (running != null) {
+            running.stop();
             server = null;
         }
     }

@@ -23,7 +23,11 @@ public final class Estimator {
      * @param attachedBy the interface, as it was written down; may be empty
      * @param deadline   null for none
      */
-    public record Job(String medium, long capacity, String attachedBy, LocalDate deadline) {}
+    public record Job(
+            String medium,
+            long capacity,
+            String attachedBy,
+            @Nullable LocalDate deadline) {}
 
     private static final double TERABYTE = 1e12;
 

@@ -11,6 +11,7 @@ import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.Origin;
 import org.brantel.core.source.Source;
 import org.brantel.core.volume.Volume;
+import org.jspecify.annotations.Nullable;
 
 /** The chain of evidence for one finding: volume, record, bytes, judgement. */
 public final class Explanation {
@@ -25,7 +26,7 @@ public final class Explanation {
     }
 
     /** @param volume of the finding; null for content that lies in none */
-    public static List<Step> of(Source source, Volume volume, Finding finding) throws IOException {
+    public static List<Step> of(Source source, @Nullable Volume volume, Finding finding) throws IOException {
         Explanation e = new Explanation(source);
         List<Step> steps = new ArrayList<>();
         steps.add(volume(volume));
@@ -49,7 +50,7 @@ public final class Explanation {
         return steps;
     }
 
-    private static Step volume(Volume v) {
+    private static Step volume(@Nullable Volume v) {
         if (v == null) {
             return Step.ofWords("No volume", "It lies in no volume that was found.");
         }

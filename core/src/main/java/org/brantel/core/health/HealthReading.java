@@ -62,13 +62,13 @@ public record HealthReading(
 
     /** Numbers that somebody read off another instrument. */
     public static HealthReading byHand(
-            Integer celsius,
-            Long powerOnHours,
-            Long reallocated,
-            Long pending,
-            Long uncorrectable,
-            Long linkErrors,
-            Integer percentUsed) {
+            @Nullable Integer celsius,
+            @Nullable Long powerOnHours,
+            @Nullable Long reallocated,
+            @Nullable Long pending,
+            @Nullable Long uncorrectable,
+            @Nullable Long linkErrors,
+            @Nullable Integer percentUsed) {
         return new HealthReading(
                 Origin.BY_HAND,
                 celsius,

@@ -19,6 +19,7 @@ import java.util.stream.Stream;
 import org.brantel.core.Engine;
 import org.brantel.core.hash.Hashes;
 import org.brantel.core.source.SourceException;
+import org.jspecify.annotations.Nullable;
 
 /** Writes a bag (RFC 8493) with SHA-256 and SHA-512 manifests, the lab's public key and its signature. */
 public final class Bag {
@@ -55,7 +56,8 @@ public final class Bag {
      * @param account JSON that accounts for every selected finding, or null
      * @throws SourceException when there is nothing to pack, or the bag is there already
      */
-    public static Sealed seal(Path payload, Path bag, BagInfo info, String account, LabKey key) throws IOException {
+    public static Sealed seal(Path payload, Path bag, BagInfo info, @Nullable String account, LabKey key)
+            throws IOException {
         if (Files.exists(bag)) {
             throw new SourceException(bag + " is there already; a sealed bag is never changed. Choose another name.");
         }
@@ -97,7 +99,8 @@ public final class Bag {
         return digests;
     }
 
-    private static Sealed write(Path bag, Map<String, Digests> files, BagInfo info, String account, LabKey key)
+    private static Sealed write(
+            Path bag, Map<String, Digests> files, BagInfo info, @Nullable String account, LabKey key)
             throws IOException {
         long bytes = files.values().stream().mapToLong(Digests::size).sum();
         text(bag, "bagit.txt", "BagIt-Version: 1.0\nTag-File-Character-Encoding: UTF-8\n");

@@ -55,7 +55,7 @@ public record ScanPlan(ScanMethod method, Scope scope, Options options) {
         return new ScanPlan(method, Scope.EVERYTHING, Options.USUAL);
     }
 
-    public ScanPlan onVolume(Integer index) {
+    public ScanPlan onVolume(@Nullable Integer index) {
         return in(new Scope(index, scope.freeSpaceOnly, scope.range, scope.notAgain));
     }
 
@@ -64,7 +64,7 @@ public record ScanPlan(ScanMethod method, Scope scope, Options options) {
     }
 
     /** @param where null for everywhere */
-    public ScanPlan carving(Range where, boolean atEveryByte) {
+    public ScanPlan carving(@Nullable Range where, boolean atEveryByte) {
         Options o = options;
         return in(new Scope(scope.volume, scope.freeSpaceOnly, where, scope.notAgain))
                 .with(new Options(o.kinds, o.search, atEveryByte, o.nested, o.names, o.hash));

@@ -40,7 +40,7 @@ public final class SessionFile {
      * @param medium that it scanned: where it hashed nothing, some findings are hashed now, so that it can be told from
      *               another medium; null when it is not at hand
      */
-    public static void pack(Path folder, Source medium, OutputStream to) throws IOException {
+    public static void pack(Path folder, @Nullable Source medium, OutputStream to) throws IOException {
         ScanReport report = Json.read(folder.resolve("session.json"), ScanReport.class, "session");
         Path findings = folder.resolve("findings.ndjson");
         ContentHasher hasher = new ContentHasher();
@@ -50,7 +50,7 @@ public final class SessionFile {
             out.write((Json.write(report) + "\n").getBytes(StandardCharsets.UTF_8));
             for (String line : (Iterable<String>) lines.filter(l -> !l.isBlank())::iterator) {
                 String packed = line;
-                if (left > 0) {
+                if (medium != null && left > 0) {
                     Finding finding = FindingsFile.parsed(line, findings.toString());
                     if (finding.sha256() == null && Catalogue.place(finding) != null && finding.size() <= left) {
                         left -= finding.size();

@@ -1,6 +1,7 @@
 package org.brantel.core.source;
 
 import java.io.IOException;
+import org.jspecify.annotations.Nullable;
 
 /** A source that cannot be opened or went away; the message is one sentence for a person. */
 public class SourceException extends IOException {
@@ -19,7 +20,7 @@ public class SourceException extends IOException {
     public static final class Gone extends SourceException {
         private static final long serialVersionUID = 1L;
 
-        public Gone(String description, String why) {
+        public Gone(String description, @Nullable String why) {
             super(description + " went away: " + why + ". Nothing that was read is lost; attach it again and resume.");
         }
     }

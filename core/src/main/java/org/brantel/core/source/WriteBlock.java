@@ -1,5 +1,7 @@
 package org.brantel.core.source;
 
+import org.jspecify.annotations.Nullable;
+
 /**
  * What stands between us and writing to a medium: a blocker that the kernel or the server can see, or a person's recorded
  * decision to read without one.
@@ -12,7 +14,12 @@ public record WriteBlock(String decision) {
     public static final WriteBlock REQUIRED = new WriteBlock("");
 
     public WriteBlock {
-        decision = decision == null ? "" : decision.strip();
+        decision = decision.strip();
+    }
+
+    /** @param decision null for none */
+    public static WriteBlock unless(@Nullable String decision) {
+        return decision == null ? REQUIRED : new WriteBlock(decision);
     }
 
     public boolean isDecided() {

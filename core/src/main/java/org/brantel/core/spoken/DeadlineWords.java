@@ -3,7 +3,6 @@ package org.brantel.core.spoken;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
-import org.jspecify.annotations.Nullable;
 
 /**
  * When it is needed: {@code needs it by friday}, {@code tomorrow noon at the latest},
@@ -27,7 +26,7 @@ final class DeadlineWords {
                     + "deliver\\w*";
 
     /** @param to the last word but one */
-    record Due(@Nullable LocalDate day, int from, int to) {}
+    record Due(LocalDate day, int from, int to) {}
 
     private final List<Word> words;
     private final LocalDate today;

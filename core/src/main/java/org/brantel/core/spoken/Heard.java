@@ -28,7 +28,7 @@ public record Heard(
 
     public record Capacity(long bytes, int from, int to, String words) {}
 
-    public record Deadline(@Nullable LocalDate day, int from, int to, String words) {}
+    public record Deadline(LocalDate day, int from, int to, String words) {}
 
     public record Wanted(WantedLine line, int from, int to) {}
 

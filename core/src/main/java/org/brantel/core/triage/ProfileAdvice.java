@@ -2,6 +2,7 @@ package org.brantel.core.triage;
 
 import java.util.Map;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Which care profile suits what is known about a device, and why. The gentlest that anything asks for.
@@ -14,7 +15,7 @@ public record ProfileAdvice(String profile, String why) {
      * @param path  the decided recovery path; null before
      * @param facts values by code, as they stand for the case
      */
-    public static ProfileAdvice of(RecoveryPath path, Map<String, Set<String>> facts) {
+    public static ProfileAdvice of(@Nullable RecoveryPath path, Map<String, Set<String>> facts) {
         if (any(facts, "bench.noise", "clicking", "scratching", "grinding")
                 || any(facts, "symptom.noise", "clicking", "scratching", "grinding")) {
             return new ProfileAdvice(

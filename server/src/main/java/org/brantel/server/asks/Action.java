@@ -1,7 +1,7 @@
 package org.brantel.server.asks;
 
-import jakarta.annotation.Nullable;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Something that can be done about a question: a place is opened, or a request is made.

@@ -1,9 +1,9 @@
 package org.brantel.server.asks;
 
-import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.util.List;
 import org.brantel.server.intake.CaseViews;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A question that waits for a person.

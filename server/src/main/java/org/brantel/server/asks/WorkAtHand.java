@@ -1,10 +1,10 @@
 package org.brantel.server.asks;
 
-import jakarta.annotation.Nullable;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import org.brantel.server.work.WorkState;
+import org.jspecify.annotations.Nullable;
 
 /** A feature that has long work. A new one is a bean; nothing else changes. */
 public interface WorkAtHand {

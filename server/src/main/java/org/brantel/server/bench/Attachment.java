@@ -1,6 +1,5 @@
 package org.brantel.server.bench;
 
-import jakarta.annotation.Nullable;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.GeneratedValue;
@@ -13,6 +12,7 @@ import org.brantel.core.json.Json;
 import org.brantel.core.source.Expected;
 import org.brantel.core.source.Identity;
 import org.brantel.core.source.WriteBlock;
+import org.jspecify.annotations.Nullable;
 
 /** A medium that stands at the bench for a case, with the outcome of the identity check. */
 @Entity
@@ -30,11 +30,11 @@ class Attachment {
             Instant at) {}
 
     /** What a person decided when it was attached. */
-    record Decisions(String identity, String writeBlock) {}
+    record Decisions(@Nullable String identity, @Nullable String writeBlock) {}
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
-    private Long id;
+    private long id;
 
     @Column(updatable = false)
     private Long caseId;
@@ -51,10 +51,10 @@ class Attachment {
     private boolean matched;
 
     @Column(updatable = false)
-    private String decision;
+    private @Nullable String decision;
 
     @Column(updatable = false)
-    private String writeBlock;
+    private @Nullable String writeBlock;
 
     @Column(updatable = false)
     private String who;
@@ -62,7 +62,7 @@ class Attachment {
     @Column(updatable = false)
     private Instant at;
 
-    private Instant detachedAt;
+    private @Nullable Instant detachedAt;
 
     protected Attachment() {}
 
@@ -93,7 +93,7 @@ class Attachment {
         detachedAt = when;
     }
 
-    Long id() {
+    long id() {
         return id;
     }
 
@@ -102,7 +102,7 @@ class Attachment {
     }
 
     WriteBlock writeBlock() {
-        return new WriteBlock(writeBlock);
+        return WriteBlock.unless(writeBlock);
     }
 
     /** How its medium is known again. */

@@ -20,10 +20,12 @@ import org.brantel.server.intake.Stage;
 import org.brantel.server.locks.Locks;
 import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Jobs;
+import org.brantel.server.platform.Known;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Topic;
 import org.brantel.server.work.Ask;
 import org.brantel.server.work.WorkState;
+import org.jspecify.annotations.Nullable;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -37,7 +39,13 @@ public class Bench {
      *
      * @param filling a session is writing it just now
      */
-    public record Image(long imagingId, Path file, long size, long readBytes, String sha256, boolean filling) {}
+    public record Image(
+            long imagingId,
+            Path file,
+            long size,
+            long readBytes,
+            @Nullable String sha256,
+            boolean filling) {}
 
     /** A device has been imaged, as far as it will be. Told after the records say so. */
     public record Imaged(String caseNumber, long imagingId) implements Serializable {}
@@ -218,7 +226,7 @@ public class Bench {
     @Transactional(readOnly = true)
     public Map<String, ImagingView> newest(Map<Long, String> cases) {
         return sessions.findNewest(cases.keySet()).stream()
-                .map(s -> s.view(cases.get(s.caseId())))
+                .map(s -> s.view(Known.in(cases, s.caseId())))
                 .collect(Collectors.toMap(ImagingView::caseNumber, v -> v));
     }
 
@@ -228,7 +236,7 @@ public class Bench {
         List<ImagingSession> done = sessions.findTop400ByStateOrderByIdDesc(WorkState.DONE);
         Map<Long, String> media =
                 lists.mediums(done.stream().map(ImagingSession::caseId).toList());
-        return done.stream().map(s -> s.measured(media.get(s.caseId()))).toList();
+        return done.stream().map(s -> s.measured(Known.in(media, s.caseId()))).toList();
     }
 
     /** Sessions of all cases that are waiting, running, paused or failed. */

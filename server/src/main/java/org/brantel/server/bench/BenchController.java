@@ -1,6 +1,5 @@
 package org.brantel.server.bench;
 
-import jakarta.annotation.Nullable;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotEmpty;
@@ -23,6 +22,7 @@ import org.brantel.server.platform.Settings;
 import org.brantel.server.protocol.Said;
 import org.brantel.server.staff.Staff;
 import org.brantel.server.work.WorkState;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -82,7 +82,7 @@ class BenchController {
      * @param advice which of them is proposed, and why
      */
     record CaseBench(
-            @Nullable Attachment.View attachment,
+            Attachment.@Nullable View attachment,
             List<ImagingView> sessions,
             List<CareProfile> profiles,
             ProfileAdvice advice) {}
@@ -291,7 +291,7 @@ class BenchController {
         return new Lens(bench.magnified(id, from, length));
     }
 
-    private static long orNone(Long mibPerSecond) {
+    private static long orNone(@Nullable Long mibPerSecond) {
         return mibPerSecond == null ? 0 : mibPerSecond;
     }
 }

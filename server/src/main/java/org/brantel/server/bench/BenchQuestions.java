@@ -12,6 +12,7 @@ import org.brantel.server.asks.Question;
 import org.brantel.server.intake.CaseLists;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Stage;
+import org.brantel.server.platform.Known;
 import org.springframework.stereotype.Component;
 
 /** Sessions that need somebody, and devices that are not well. */
@@ -37,7 +38,7 @@ class BenchQuestions implements Asking {
         List<Question> all = new ArrayList<>();
         cases.stream()
                 .filter(c -> newest.containsKey(c.number()))
-                .flatMap(c -> of(c, newest.get(c.number())))
+                .flatMap(c -> of(c, Known.in(newest, c.number())))
                 .forEach(all::add);
         idleHealth.alarms().stream()
                 .flatMap(a -> open.numbered(a.caseNumber()).stream().map(c -> alarm(c, a)))

@@ -1,6 +1,5 @@
 package org.brantel.server.bench;
 
-import jakarta.annotation.Nullable;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
@@ -12,6 +11,7 @@ import org.brantel.core.health.HealthReading;
 import org.brantel.server.health.HealthReadings;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.staff.Staff;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -82,7 +82,7 @@ class HealthController {
         try {
             return record(number, HealthFile.parse(kindOf(kind), bytes));
         } catch (IllegalArgumentException e) {
-            throw Refusal.badInput("file", e.getMessage());
+            throw Refusal.badInput("file", Refusal.sentence(e));
         }
     }
 

@@ -1,6 +1,5 @@
 package org.brantel.server.bench;
 
-import jakarta.annotation.Nullable;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.GeneratedValue;
@@ -9,6 +8,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.Locale;
+import org.jspecify.annotations.Nullable;
 
 /** Something that happened in an imaging session. Never changed. */
 @Entity
@@ -47,7 +47,7 @@ class ImagingEvent {
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
-    private Long id;
+    private long id;
 
     @Column(updatable = false)
     private Long sessionId;
@@ -59,13 +59,13 @@ class ImagingEvent {
     private String kind;
 
     @Column(updatable = false)
-    private Long off;
+    private @Nullable Long off;
 
     @Column(updatable = false)
-    private Long len;
+    private @Nullable Long len;
 
     @Column(updatable = false)
-    private String pass;
+    private @Nullable String pass;
 
     @Column(updatable = false)
     private String words;

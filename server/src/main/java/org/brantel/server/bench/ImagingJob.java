@@ -15,6 +15,7 @@ import org.brantel.core.imaging.DeviceInUse;
 import org.brantel.core.imaging.ImageInUse;
 import org.brantel.core.imaging.Imager;
 import org.brantel.core.imaging.ImagingResult;
+import org.brantel.core.imaging.LimitReached;
 import org.brantel.core.source.Expected;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.SourceException;
@@ -22,12 +23,14 @@ import org.brantel.server.health.HealthReadings;
 import org.brantel.server.locks.Locks;
 import org.brantel.server.media.Media;
 import org.brantel.server.platform.Happenings;
+import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Settings;
 import org.brantel.server.platform.Topic;
 import org.brantel.server.work.Labour;
 import org.brantel.server.work.LongWork;
 import org.brantel.server.work.Step;
 import org.brantel.server.work.WorkRun;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.annotation.Bean;
@@ -102,7 +105,7 @@ class ImagingJob implements Labour<ImagingSession> {
     }
 
     @Override
-    public Step<ImagingSession> work(WorkRun<ImagingSession> run) throws IOException {
+    public @Nullable Step<ImagingSession> work(WorkRun<ImagingSession> run) throws IOException {
         ImagingSession session = run.record();
         Path image = settings.images()
                 .resolve(run.number())
@@ -133,10 +136,10 @@ class ImagingJob implements Labour<ImagingSession> {
             return null;
         } catch (DestinationFull e) {
             return pause(run, watch, ImagingEvent.Kind.FULL, e.getMessage())
-                    .told("paused imaging: no room for the image", e.getMessage());
+                    .told("paused imaging: no room for the image", Refusal.sentence(e));
         } catch (DeviceInUse e) {
             return pause(run, watch, ImagingEvent.Kind.FULL, e.getMessage())
-                    .told("paused imaging: the device is in use", e.getMessage());
+                    .told("paused imaging: the device is in use", Refusal.sentence(e));
         } catch (SourceException.Another e) {
             return pause(run, watch, ImagingEvent.Kind.ANOTHER, e.getMessage())
                     .told("did not image: another device stands in its place", of(run) + "; " + e.getMessage());
@@ -146,9 +149,9 @@ class ImagingJob implements Labour<ImagingSession> {
             return noted(
                             watch,
                             ImagingEvent.Kind.VANISHED,
-                            e.getMessage(),
+                            Refusal.sentence(e),
                             s -> s.vanish(e.getMessage(), returns ? run.now() : null))
-                    .told("paused imaging: the device went away", e.getMessage());
+                    .told("paused imaging: the device went away", Refusal.sentence(e));
         } catch (IOException | RuntimeException e) {
             watch.note(ImagingEvent.Kind.FAILED, String.valueOf(e.getMessage()));
             watch.flush();
@@ -179,9 +182,10 @@ class ImagingJob implements Labour<ImagingSession> {
                             of(run) + ", " + read + ", " + result.failedBytes() + " not, SHA-256 " + result.sha256())
                     .announced(new Bench.Imaged(run.number(), run.id()));
         }
-        if (result.reached() != null) {
-            String limit = result.reached().words();
-            return noted(watch, ImagingEvent.Kind.LIMIT, limit, s -> s.stopAt(result.reached()))
+        LimitReached reached = result.reached();
+        if (reached != null) {
+            String limit = reached.words();
+            return noted(watch, ImagingEvent.Kind.LIMIT, limit, s -> s.stopAt(reached))
                     .told("stopped imaging at a limit", of(run) + ", " + limit);
         }
         if (run.serverStops()) {
@@ -201,7 +205,7 @@ class ImagingJob implements Labour<ImagingSession> {
     }
 
     private static Step<ImagingSession> pause(
-            WorkRun<ImagingSession> run, SessionWatch watch, ImagingEvent.Kind kind, String why) {
+            WorkRun<ImagingSession> run, SessionWatch watch, ImagingEvent.Kind kind, @Nullable String why) {
         return noted(watch, kind, why == null ? "paused" : why, s -> s.pause(why));
     }
 
@@ -228,7 +232,7 @@ class ImagingJob implements Labour<ImagingSession> {
         } catch (SourceException.Another | SourceException.WriteBlockNeeded e) {
             throw e;
         } catch (SourceException e) {
-            throw new SourceException.Gone(attachment.medium(), e.getMessage());
+            throw new SourceException.Gone(attachment.medium(), Refusal.sentence(e));
         }
     }
 
@@ -241,7 +245,7 @@ class ImagingJob implements Labour<ImagingSession> {
         }
 
         @Override
-        public void progress(ImagingSession.Progress progress, long millis, List<ImagingEvent> told) {
+        public void progress(ImagingSession.@Nullable Progress progress, long millis, List<ImagingEvent> told) {
             run.progress(s -> {
                 log.saveAll(told);
                 if (progress != null) {
@@ -257,7 +261,7 @@ class ImagingJob implements Labour<ImagingSession> {
         }
 
         @Override
-        public void resting(String why) {
+        public void resting(@Nullable String why) {
             run.progress(s -> s.rests(why, why == null ? null : run.now()));
         }
 

@@ -15,6 +15,7 @@ import org.brantel.core.json.Json;
 import org.brantel.server.work.Ask;
 import org.brantel.server.work.WorkRecord;
 import org.hibernate.annotations.DynamicUpdate;
+import org.jspecify.annotations.Nullable;
 
 /** One run of reading a medium into an image. The job writes progress, people write {@code asked}. */
 @Entity
@@ -43,18 +44,18 @@ class ImagingSession extends WorkRecord {
     private Long attachmentId;
 
     private String profile;
-    private String limits;
+    private @Nullable String limits;
     private long rateLimit;
     private boolean restAsked;
-    private Instant awakeUntil;
-    private String resting;
-    private Instant restingSince;
-    private String reached;
+    private @Nullable Instant awakeUntil;
+    private @Nullable String resting;
+    private @Nullable Instant restingSince;
+    private @Nullable String reached;
     private long faults;
-    private Instant vanishedAt;
+    private @Nullable Instant vanishedAt;
     private boolean endedEarly;
     private String passWork;
-    private String recheck;
+    private @Nullable String recheck;
     private String image;
     private long size;
     private long readBytes;
@@ -67,7 +68,7 @@ class ImagingSession extends WorkRecord {
     private String cells;
     private String rates;
     private long hashedBytes;
-    private String sha256;
+    private @Nullable String sha256;
     private long runningMillis;
 
     protected ImagingSession() {}
@@ -105,12 +106,12 @@ class ImagingSession extends WorkRecord {
     }
 
     /** @param quietUntil when the quiet hours end that hold now, and do not hold for it; null when none do */
-    void work(Instant quietUntil) {
+    void work(@Nullable Instant quietUntil) {
         restAsked = false;
         awakeUntil = quietUntil;
     }
 
-    void rests(String why, Instant since) {
+    void rests(@Nullable String why, @Nullable Instant since) {
         resting = why;
         restingSince = since;
     }
@@ -125,7 +126,7 @@ class ImagingSession extends WorkRecord {
     }
 
     /** @param wanted null for the profile's own */
-    void limits(StopLimits wanted) {
+    void limits(@Nullable StopLimits wanted) {
         limits = wanted == null ? null : Json.write(wanted);
     }
 
@@ -144,7 +145,7 @@ class ImagingSession extends WorkRecord {
      * @param at when; reading goes on once it is back as the one that it was. Null when somebody
      * has to say so
      */
-    void vanish(String why, Instant at) {
+    void vanish(@Nullable String why, @Nullable Instant at) {
         pause(why);
         vanishedAt = at;
     }
@@ -154,7 +155,7 @@ class ImagingSession extends WorkRecord {
                 asked(), restAsked, awakeUntil, profile, read(limits, StopLimits.class), rateLimit);
     }
 
-    private static <T> T read(String json, Class<T> type) {
+    private static <T> @Nullable T read(@Nullable String json, Class<T> type) {
         try {
             return json == null ? null : Json.read(json, type, "record", "imaging session");
         } catch (IOException e) {
@@ -195,7 +196,7 @@ class ImagingSession extends WorkRecord {
     }
 
     @Override
-    protected void pause(String why) {
+    protected void pause(@Nullable String why) {
         super.pause(why);
         rate = 0;
         resting = null;
@@ -209,7 +210,7 @@ class ImagingSession extends WorkRecord {
         resting = null;
     }
 
-    void finish(String hash, Instant at) {
+    void finish(@Nullable String hash, Instant at) {
         endedEarly = asked() == Ask.ENOUGH;
         finish(at);
         resting = null;
@@ -218,6 +219,7 @@ class ImagingSession extends WorkRecord {
         hashedBytes = size;
     }
 
+    @Nullable
     Instant vanishedAt() {
         return vanishedAt;
     }
@@ -244,7 +246,7 @@ class ImagingSession extends WorkRecord {
      *
      * @param limits null for the profile's own
      */
-    record Wanted(String profile, StopLimits limits, long bytesPerSecond) {}
+    record Wanted(String profile, @Nullable StopLimits limits, long bytesPerSecond) {}
 
     ImagingView view(String caseNumber) {
         StopLimits own = read(limits, StopLimits.class);

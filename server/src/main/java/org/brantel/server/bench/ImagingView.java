@@ -1,11 +1,11 @@
 package org.brantel.server.bench;
 
 import com.fasterxml.jackson.annotation.JsonUnwrapped;
-import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.util.List;
 import org.brantel.core.imaging.StopLimits;
 import org.brantel.server.work.Standing;
+import org.jspecify.annotations.Nullable;
 
 /** An imaging session as others see it. */
 public record ImagingView(

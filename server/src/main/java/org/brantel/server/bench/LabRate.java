@@ -2,6 +2,7 @@ package org.brantel.server.bench;
 
 import org.brantel.core.imaging.SharedRate;
 import org.brantel.server.settings.LabSettings;
+import org.jspecify.annotations.Nullable;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 
@@ -10,7 +11,7 @@ import org.springframework.stereotype.Component;
 class LabRate {
 
     private final LabSettings settings;
-    private volatile LabSettings.BenchRules rules;
+    private volatile LabSettings.@Nullable BenchRules rules;
     private final SharedRate rate = new SharedRate(() -> rules().mibPerSecond() * 1048576L);
 
     LabRate(LabSettings settings) {

@@ -3,6 +3,7 @@ package org.brantel.server.bench;
 import java.util.List;
 import java.util.function.Supplier;
 import org.brantel.server.platform.Ticker;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Looks now and then whether a device that is being read may still be touched; once it may not, it stays so for this
@@ -14,7 +15,7 @@ final class LockWatch {
 
     private final Supplier<List<String>> untouchable;
     private final Ticker looks = new Ticker(EVERY_MILLIS);
-    private String why;
+    private @Nullable String why;
 
     /** @param untouchable why it must not be touched; empty when it may */
     LockWatch(Supplier<List<String>> untouchable) {
@@ -29,7 +30,7 @@ final class LockWatch {
     }
 
     /** The first reason; null while it may be touched. */
-    synchronized String why() {
+    synchronized @Nullable String why() {
         return why;
     }
 }

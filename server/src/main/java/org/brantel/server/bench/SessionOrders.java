@@ -13,6 +13,7 @@ import org.brantel.core.imaging.SharedRate;
 import org.brantel.core.imaging.StopLimits;
 import org.brantel.server.platform.Ticker;
 import org.brantel.server.work.Ask;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What people and the lab's rules want of a running session. Looks into the records now and then, not before every
@@ -29,7 +30,13 @@ final class SessionOrders implements Orders {
      * @param awakeUntil somebody sent it back to work until then, quiet hours or not; null when nobody did
      * @param profile    its code
      */
-    record Wish(Ask asked, boolean rest, Instant awakeUntil, String profile, StopLimits limits, long bytesPerSecond) {}
+    record Wish(
+            @Nullable Ask asked,
+            boolean rest,
+            @Nullable Instant awakeUntil,
+            String profile,
+            @Nullable StopLimits limits,
+            long bytesPerSecond) {}
 
     private final BooleanSupplier serverStops;
     private final Supplier<Wish> records;

@@ -1,6 +1,5 @@
 package org.brantel.server.bench;
 
-import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -16,6 +15,7 @@ import org.brantel.server.health.HealthReadings;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Refusal;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 

@@ -15,6 +15,7 @@ import org.brantel.core.imaging.LimitReached;
 import org.brantel.core.imaging.Pass;
 import org.brantel.core.imaging.Planner;
 import org.brantel.server.platform.Ticker;
+import org.jspecify.annotations.Nullable;
 
 /** Turns what the imager does into progress and events on the record. What it holds does not grow with the session. */
 final class SessionWatch implements ImagingListener {
@@ -22,11 +23,11 @@ final class SessionWatch implements ImagingListener {
     /** Where it goes. */
     interface Records {
         /** @param millis at work since the last time */
-        void progress(ImagingSession.Progress progress, long millis, List<ImagingEvent> events);
+        void progress(ImagingSession.@Nullable Progress progress, long millis, List<ImagingEvent> events);
 
         void hashing(long bytes);
 
-        void resting(String why);
+        void resting(@Nullable String why);
 
         void health(HealthReading reading);
     }
@@ -45,14 +46,14 @@ final class SessionWatch implements ImagingListener {
     private final int[] rates = new int[RibbonCells.CELLS];
     private final Map<String, ImagingSession.PassWork> passes = new LinkedHashMap<>();
     private final List<ImagingEvent> events = new ArrayList<>();
-    private ReadMap map;
-    private Planner.Step step;
+    private @Nullable ReadMap map;
+    private Planner.@Nullable Step step;
     private long bytesSince;
     private long since = System.nanoTime();
     private double rate;
     private long faults;
     private long listed;
-    private String resting;
+    private @Nullable String resting;
     private boolean faultInStep;
     private long readBefore = -1;
 
@@ -119,7 +120,7 @@ final class SessionWatch implements ImagingListener {
     }
 
     @Override
-    public void resting(String ordered, LimitReached warm) {
+    public void resting(@Nullable String ordered, @Nullable LimitReached warm) {
         String why = ordered != null
                 ? ordered
                 : warm != null ? "It is too warm: " + warm.words() + "; it rests until it is 5 degrees cooler." : null;
@@ -160,7 +161,7 @@ final class SessionWatch implements ImagingListener {
         List<ImagingEvent> told = List.copyOf(events);
         events.clear();
         ImagingSession.Progress progress = null;
-        if (map != null) {
+        if (map != null && step != null) {
             rate = 0.5 * rate + 0.5 * bytesSince / Math.max(1e-3, millis / 1e3);
             bytesSince = 0;
             progress = new ImagingSession.Progress(

@@ -2,6 +2,7 @@ package org.brantel.server.bench;
 
 import java.io.IOException;
 import java.time.Clock;
+import java.time.Instant;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.brantel.server.media.Media;
@@ -57,8 +58,9 @@ class StationWatch {
             for (ImagingSession session : sessions.findByVanishedAtIsNotNullAndState(WorkState.PAUSED)) {
                 Attachment attachment =
                         attachments.findById(session.attachmentId()).orElseThrow();
-                if (media.isBack(
-                        attachment.medium(), attachment.view().identity(), session.vanishedAt(), clock.instant())) {
+                Instant vanished = session.vanishedAt();
+                if (vanished != null
+                        && media.isBack(attachment.medium(), attachment.view().identity(), vanished, clock.instant())) {
                     bench.resume(session.id(), Happenings.MACHINE);
                 }
             }

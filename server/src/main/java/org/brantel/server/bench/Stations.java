@@ -27,6 +27,7 @@ import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Topic;
 import org.brantel.server.work.WorkState;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -123,7 +124,7 @@ public class Stations {
                             + "; nothing is read until you write down why it is attached all the same.");
         }
         // Opened once: a device that could be written to is refused here, before anybody counts on it.
-        Expected expected = media.attach(medium, found, new WriteBlock(writeBlock));
+        Expected expected = media.attach(medium, found, WriteBlock.unless(writeBlock));
         standing(caseId).ifPresent(a -> {
             if (isBeingRead(a)) {
                 throw Refusal.conflict(
@@ -160,7 +161,7 @@ public class Stations {
         attach(number, medium, new Attachment.Decisions(null, null), who);
     }
 
-    private static String written(String text) {
+    private static @Nullable String written(@Nullable String text) {
         return text == null || text.isBlank() ? null : text.strip();
     }
 

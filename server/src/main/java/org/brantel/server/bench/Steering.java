@@ -15,6 +15,7 @@ import org.brantel.server.platform.Settings;
 import org.brantel.server.platform.Topic;
 import org.brantel.server.work.Ask;
 import org.brantel.server.work.WorkState;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -101,7 +102,7 @@ class Steering {
      * @param mibPerSecond 0 for no limit
      */
     @Transactional
-    public ImagingView bounds(long id, StopLimits limits, long mibPerSecond, String who) {
+    public ImagingView bounds(long id, @Nullable StopLimits limits, long mibPerSecond, String who) {
         ImagingSession session = unfinished(id);
         session.limits(limits);
         session.rateLimit(bytesPerSecond(mibPerSecond));
@@ -128,7 +129,7 @@ class Steering {
         try {
             CareProfile.ofWord(profile);
         } catch (IllegalArgumentException e) {
-            throw Refusal.badInput("profile", e.getMessage());
+            throw Refusal.badInput("profile", Refusal.sentence(e));
         }
     }
 

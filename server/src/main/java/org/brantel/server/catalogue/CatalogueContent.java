@@ -7,12 +7,14 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
+import java.util.Objects;
 import java.util.OptionalLong;
 import org.brantel.core.content.FileContent;
 import org.brantel.core.content.Packing;
 import org.brantel.core.finding.Catalogue;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.source.Source;
+import org.jspecify.annotations.Nullable;
 
 /** The bytes of a finding, by their place: the lines that they are part of come and go as better ones are found. */
 @Entity
@@ -25,7 +27,7 @@ class CatalogueContent {
     @Id
     @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "catalogue_content")
     @SequenceGenerator(name = "catalogue_content", sequenceName = "catalogue_content_ids", allocationSize = 500)
-    private Long id;
+    private long id;
 
     @Column(updatable = false)
     private Long caseId;
@@ -42,10 +44,10 @@ class CatalogueContent {
     private String extents;
 
     @Column(updatable = false)
-    private String encoding;
+    private @Nullable String encoding;
 
-    private Long sample;
-    private String sha256;
+    private @Nullable Long sample;
+    private @Nullable String sha256;
 
     protected CatalogueContent() {}
 
@@ -53,7 +55,7 @@ class CatalogueContent {
     CatalogueContent(Long caseId, Long imagingId, Finding finding) {
         this.caseId = caseId;
         this.imagingId = imagingId;
-        this.place = Catalogue.place(finding);
+        this.place = Objects.requireNonNull(Catalogue.place(finding));
         this.size = finding.size();
         this.extents = StoredExtents.write(finding.extents());
         this.encoding = finding.encoding() == null ? null : finding.encoding().word();
@@ -88,10 +90,17 @@ class CatalogueContent {
         return size;
     }
 
+    /** Whether its sample could be read, so that it can be found alike. */
+    boolean isSampled() {
+        return sample != null && sample != NOT_READ;
+    }
+
+    @Nullable
     Long sample() {
         return sample;
     }
 
+    @Nullable
     String sha256() {
         return sha256;
     }

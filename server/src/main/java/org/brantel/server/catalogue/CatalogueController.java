@@ -1,6 +1,5 @@
 package org.brantel.server.catalogue;
 
-import jakarta.annotation.Nullable;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
@@ -9,6 +8,7 @@ import java.util.List;
 import org.brantel.server.locks.Locks;
 import org.brantel.server.locks.Look;
 import org.brantel.server.staff.Staff;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;

@@ -1,6 +1,5 @@
 package org.brantel.server.catalogue;
 
-import jakarta.annotation.Nullable;
 import jakarta.persistence.criteria.CriteriaBuilder;
 import jakarta.persistence.criteria.Expression;
 import jakarta.persistence.criteria.Predicate;
@@ -12,6 +11,7 @@ import java.util.stream.Stream;
 import org.brantel.core.finding.Prognosis;
 import org.brantel.core.wanted.Fit;
 import org.brantel.server.platform.Refusal;
+import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.domain.Specification;
 
 /**
@@ -45,15 +45,17 @@ record CatalogueFilter(
     /** The same filter with one condition left out, for the counts beside that condition. */
     CatalogueFilter withoutKinds() {
         return new CatalogueFilter(
-                null, origins, prognoses, q, wanted, selectedOnly, foundBy, notFoundBy, worseIn, fit);
+                List.of(), origins, prognoses, q, wanted, selectedOnly, foundBy, notFoundBy, worseIn, fit);
     }
 
     CatalogueFilter withoutOrigins() {
-        return new CatalogueFilter(kinds, null, prognoses, q, wanted, selectedOnly, foundBy, notFoundBy, worseIn, fit);
+        return new CatalogueFilter(
+                kinds, List.of(), prognoses, q, wanted, selectedOnly, foundBy, notFoundBy, worseIn, fit);
     }
 
     CatalogueFilter withoutPrognoses() {
-        return new CatalogueFilter(kinds, origins, null, q, wanted, selectedOnly, foundBy, notFoundBy, worseIn, fit);
+        return new CatalogueFilter(
+                kinds, origins, List.of(), q, wanted, selectedOnly, foundBy, notFoundBy, worseIn, fit);
     }
 
     /** @param into whether texts may be looked for in what content says of itself */

@@ -16,7 +16,7 @@ class CatalogueKey {
     @Id
     @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "catalogue_key")
     @SequenceGenerator(name = "catalogue_key", sequenceName = "catalogue_key_ids", allocationSize = 500)
-    private Long id;
+    private long id;
 
     @Column(updatable = false)
     private Long caseId;

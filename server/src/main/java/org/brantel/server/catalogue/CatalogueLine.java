@@ -35,6 +35,7 @@ import org.brantel.core.json.Json;
 import org.brantel.core.wanted.Candidate;
 import org.brantel.core.wanted.Fit;
 import org.brantel.core.wanted.Fitting;
+import org.jspecify.annotations.Nullable;
 
 /** One distinct file of a case, with every session and origin that supports it. */
 @Entity
@@ -49,14 +50,14 @@ class CatalogueLine {
     @Id
     @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "catalogue_line")
     @SequenceGenerator(name = "catalogue_line", sequenceName = "catalogue_line_ids", allocationSize = 500)
-    private Long id;
+    private long id;
 
     @Column(updatable = false)
     private Long caseId;
 
     private Long imagingId;
-    private Long mergedInto;
-    private String path;
+    private @Nullable Long mergedInto;
+    private @Nullable String path;
     private String name;
     private String kind;
     private long size;
@@ -70,20 +71,20 @@ class CatalogueLine {
     private long provenBytes;
     private String reasons;
     private String extents;
-    private String encoding;
-    private Integer volume;
+    private @Nullable String encoding;
+    private @Nullable Integer volume;
     private Long toldBy;
-    private Long recordAt;
-    private String attributes;
-    private Instant deleted;
-    private String trashedFrom;
-    private Instant created;
-    private Instant modified;
-    private Instant accessed;
-    private String sha256;
-    private String note;
+    private @Nullable Long recordAt;
+    private @Nullable String attributes;
+    private @Nullable Instant deleted;
+    private @Nullable String trashedFrom;
+    private @Nullable Instant created;
+    private @Nullable Instant modified;
+    private @Nullable Instant accessed;
+    private @Nullable String sha256;
+    private @Nullable String note;
     private String nameOrigin;
-    private String suggestedName;
+    private @Nullable String suggestedName;
     private String about;
     /** How each session found it, by its number. */
     private String versions;
@@ -273,7 +274,12 @@ class CatalogueLine {
         selected = yes;
     }
 
-    Long id() {
+    /** Not in the database yet. */
+    boolean isNew() {
+        return id == 0;
+    }
+
+    long id() {
         return id;
     }
 
@@ -339,7 +345,7 @@ class CatalogueLine {
     /** As the engine knows it; its number is the line's. */
     Finding finding() {
         return new Finding(
-                id == null ? 0 : id,
+                id,
                 volume,
                 Origin.valueOf(nameOrigin.toUpperCase(Locale.ROOT)),
                 new Named(path, name, suggestedName),

@@ -1,7 +1,6 @@
 package org.brantel.server.catalogue;
 
 import com.fasterxml.jackson.annotation.JsonUnwrapped;
-import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -12,6 +11,7 @@ import org.brantel.core.finding.RecordFacts;
 import org.brantel.core.finding.Verdict;
 import org.brantel.core.wanted.WantedLine;
 import org.brantel.core.wanted.WantedTally;
+import org.jspecify.annotations.Nullable;
 
 /** What others see of a catalogue. */
 public final class CatalogueViews {

@@ -1,6 +1,5 @@
 package org.brantel.server.catalogue;
 
-import jakarta.annotation.Nullable;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.criteria.CriteriaBuilder;
 import jakarta.persistence.criteria.CriteriaQuery;
@@ -23,6 +22,7 @@ import org.brantel.server.locks.Look;
 import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Topic;
+import org.jspecify.annotations.Nullable;
 import org.springframework.context.event.EventListener;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.domain.PageRequest;
@@ -193,7 +193,7 @@ public class Catalogues {
     }
 
     @Transactional
-    CatalogueViews.SelectionSum select(String number, List<Long> ids, CatalogueFilter filter, boolean yes) {
+    CatalogueViews.SelectionSum select(String number, List<Long> ids, @Nullable CatalogueFilter filter, boolean yes) {
         long caseId = cases.id(number);
         List<CatalogueLine> meant = filter == null
                 ? lines.findByCaseIdAndIdIn(caseId, ids)
@@ -211,8 +211,8 @@ public class Catalogues {
                 number,
                 List.of(),
                 new CatalogueFilter(
-                        null,
-                        null,
+                        List.of(),
+                        List.of(),
                         List.of(Prognosis.WHOLE.word(), Prognosis.GAPPED.word()),
                         null,
                         null,

@@ -137,8 +137,10 @@ final class Merge implements Closeable {
                 line.join(f, imagingId, session, proven(f));
                 shared++;
             }
-            if (Catalogue.place(f) != null && f.sha256() != null) {
-                line.hashed(Catalogue.place(f), f.sha256());
+            String place = Catalogue.place(f);
+            String hash = f.sha256();
+            if (place != null && hash != null) {
+                line.hashed(place, hash);
             }
             known.add(line, own);
             line.fit(wanted);

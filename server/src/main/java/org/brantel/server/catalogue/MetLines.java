@@ -11,6 +11,8 @@ import java.util.Set;
 import java.util.stream.Stream;
 import org.brantel.core.finding.Catalogue;
 import org.brantel.core.finding.Finding;
+import org.brantel.server.platform.Known;
+import org.jspecify.annotations.Nullable;
 
 /** The lines that a batch of findings meets, by their keys. */
 final class MetLines {
@@ -35,16 +37,18 @@ final class MetLines {
     }
 
     /** The line of a finding; null for one that is new. */
+    @Nullable
     CatalogueLine of(Finding finding) {
         // Two names for one beginning are two files, whatever content was doubted there.
         Stream<CatalogueLine> doubted = Catalogue.looksFor(finding).stream()
                 .map(byKey::get)
                 .filter(Objects::nonNull)
                 .filter(l -> !Catalogue.isNamed(finding) || !l.isNamed());
-        return one(
-                Stream.concat(Catalogue.keys(finding).stream().map(byKey::get).filter(Objects::nonNull), doubted)
-                        .distinct()
-                        .toList());
+        List<CatalogueLine> same = Stream.concat(
+                        Catalogue.keys(finding).stream().map(byKey::get).filter(Objects::nonNull), doubted)
+                .distinct()
+                .toList();
+        return same.isEmpty() ? null : one(same);
     }
 
     /** Content that was known by its place has a hash now; so it may turn out to be that of another line. */
@@ -60,7 +64,7 @@ final class MetLines {
     /** Several lines that are one file: the oldest takes the others in. */
     private CatalogueLine one(List<CatalogueLine> some) {
         List<CatalogueLine> all = some.stream()
-                .sorted(Comparator.comparing(l -> l.id() == null ? Long.MAX_VALUE : l.id()))
+                .sorted(Comparator.comparing(l -> l.isNew() ? Long.MAX_VALUE : l.id()))
                 .toList();
         for (int i = 1; i < all.size(); i++) {
             CatalogueLine gone = all.get(i);
@@ -69,7 +73,7 @@ final class MetLines {
             absorbed.add(new CatalogueLine[] {gone, all.get(0)});
             met.add(gone);
         }
-        return all.isEmpty() ? null : all.get(0);
+        return all.get(0);
     }
 
     void add(CatalogueLine line, List<String> some) {
@@ -83,14 +87,14 @@ final class MetLines {
 
     void save() {
         // A line that was new in this batch and taken in by another was never there.
-        met.removeIf(l -> l.id() == null && absorbed.stream().anyMatch(a -> a[0] == l));
+        met.removeIf(l -> l.isNew() && absorbed.stream().anyMatch(a -> a[0] == l));
         lines.saveAll(met);
-        absorbed.stream().filter(a -> a[0].id() != null).forEach(a -> {
+        absorbed.stream().filter(a -> !a[0].isNew()).forEach(a -> {
             a[0].mergedInto(a[1].id());
             keys.lead(a[0].id(), a[1].id());
         });
         keys.saveAll(freshKeys.stream()
-                .map(k -> new CatalogueKey(caseId, k, byKey.get(k).id()))
+                .map(k -> new CatalogueKey(caseId, k, Known.in(byKey, k).id()))
                 .toList());
     }
 }

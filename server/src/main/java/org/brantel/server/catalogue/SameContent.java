@@ -14,6 +14,7 @@ import org.brantel.core.finding.Catalogue;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.scan.ContentHasher;
 import org.brantel.core.source.Source;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Finds out which findings have the bytes of others that lie elsewhere. Only contents of one size whose samples are
@@ -21,7 +22,7 @@ import org.brantel.core.source.Source;
  */
 final class SameContent {
 
-    private record Look(long size, Long sample) {
+    private record Look(long size, @Nullable Long sample) {
         static Look of(CatalogueContent content) {
             return new Look(content.size(), content.sample());
         }
@@ -59,7 +60,7 @@ final class SameContent {
         }
         Map<Look, Set<CatalogueContent>> alike = new HashMap<>();
         for (CatalogueContent c : List.copyOf(byPlace.values())) {
-            if (c.sample() != CatalogueContent.NOT_READ) {
+            if (c.isSampled()) {
                 alike.computeIfAbsent(Look.of(c), l -> new LinkedHashSet<>()).add(c);
             }
         }
@@ -91,8 +92,7 @@ final class SameContent {
             content.hashed(finding.sha256());
             changed.add(content);
         }
-        boolean unread = content.sample() == null || content.sample() == CatalogueContent.NOT_READ;
-        if (unread
+        if (!content.isSampled()
                 || content.sha256() == null
                         && images.ifThere(content.imagingId()).isEmpty()) {
             content.seenOn(imagingId);

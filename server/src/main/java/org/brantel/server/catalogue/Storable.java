@@ -10,6 +10,7 @@ import org.brantel.core.finding.Named;
 import org.brantel.core.finding.RecordFacts;
 import org.brantel.core.finding.Times;
 import org.brantel.core.finding.Verdict;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What a hostile or damaged medium calls its files may hold what no database takes as text: NUL, and halves of
@@ -28,7 +29,7 @@ final class Storable {
                 f.id(),
                 f.volume(),
                 f.origin(),
-                new Named(text(f.path()), text(f.name()), text(f.suggestedName())),
+                new Named(orNull(f.path()), text(f.name()), orNull(f.suggestedName())),
                 new Times(f.created(), f.modified(), f.accessed()),
                 new Verdict(
                         f.prognosis(),
@@ -36,9 +37,10 @@ final class Storable {
                         f.reasons().stream().map(Storable::text).toList()),
                 new Content(f.size(), f.kind(), f.extents(), f.encoding(), f.sha256(), texts(f.about())),
                 new Evidence(
-                        new RecordFacts(record.at(), record.attributes(), record.deleted(), text(record.trashedFrom())),
+                        new RecordFacts(
+                                record.at(), record.attributes(), record.deleted(), orNull(record.trashedFrom())),
                         f.container(),
-                        text(f.note())));
+                        orNull(f.note())));
     }
 
     private static Map<String, String> texts(Map<String, String> facts) {
@@ -47,7 +49,11 @@ final class Storable {
         return stored;
     }
 
+    private static @Nullable String orNull(@Nullable String found) {
+        return found == null ? null : text(found);
+    }
+
     private static String text(String found) {
-        return found == null ? null : NOT_TEXT.matcher(found).replaceAll("\uFFFD");
+        return NOT_TEXT.matcher(found).replaceAll("\uFFFD");
     }
 }

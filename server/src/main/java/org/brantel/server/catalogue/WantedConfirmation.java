@@ -19,7 +19,7 @@ class WantedConfirmation {
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
-    private Long id;
+    private long id;
 
     @Column(updatable = false)
     private Long caseId;
@@ -33,6 +33,8 @@ class WantedConfirmation {
 
     protected WantedConfirmation() {}
 
+    /** What else a row has is set before it is saved. */
+    @SuppressWarnings("NullAway.Init")
     WantedConfirmation(Long caseId, Long wantedId) {
         this.caseId = caseId;
         this.wantedId = wantedId;

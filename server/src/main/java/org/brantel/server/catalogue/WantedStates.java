@@ -14,6 +14,7 @@ import org.brantel.server.intake.Cases;
 import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Topic;
+import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -115,7 +116,7 @@ public class WantedStates {
      */
     @Transactional
     public List<CatalogueViews.WantedState> confirm(
-            String number, long lineId, List<Long> findings, Integer count, String who) {
+            String number, long lineId, @Nullable List<Long> findings, @Nullable Integer count, String who) {
         long caseId = cases.id(number);
         WantedLine line = line(number, lineId);
         List<Long> theirs = findings == null

@@ -15,7 +15,7 @@ class CustodyRecord {
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
-    private Long id;
+    private long id;
 
     @Column(updatable = false)
     private String caseNumber;

@@ -15,6 +15,7 @@ import jakarta.persistence.Version;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 @Entity
 @Table(name = "customer")
@@ -22,12 +23,12 @@ class CustomerRecord {
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
-    private Long id;
+    private long id;
 
     private String kind;
     private String name;
     private WayKind preferred;
-    private Long mergedInto;
+    private @Nullable Long mergedInto;
 
     @Column(updatable = false)
     private Instant createdAt;
@@ -63,14 +64,15 @@ class CustomerRecord {
         }
     }
 
-    void mergeInto(Long other) {
+    void mergeInto(@Nullable Long other) {
         mergedInto = other;
     }
 
-    Long id() {
+    long id() {
         return id;
     }
 
+    @Nullable
     Long mergedInto() {
         return mergedInto;
     }

@@ -1,7 +1,6 @@
 package org.brantel.server.delivery;
 
 import com.fasterxml.jackson.annotation.JsonIgnoreProperties;
-import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Comparator;
@@ -11,9 +10,11 @@ import org.brantel.core.bytes.Range;
 import org.brantel.core.json.Json;
 import org.brantel.core.wanted.WantedLine;
 import org.brantel.core.wanted.WantedTally;
+import org.brantel.core.wanted.WantedTally.Confirmed;
 import org.brantel.server.catalogue.CatalogueViews;
 import org.brantel.server.catalogue.Catalogues;
 import org.brantel.server.recovery.RecoveryViews;
+import org.jspecify.annotations.Nullable;
 
 /**
  * account.json, version 2: accounts for every selected finding, delivered whole, with listed gaps, in doubt, or not
@@ -33,12 +34,12 @@ public record Account(
     public record Line(
             long finding,
             String name,
-            String path,
+            @Nullable String path,
             long size,
             Delivered delivered,
-            String sha256,
+            @Nullable String sha256,
             List<Range> gaps,
-            String why,
+            @Nullable String why,
             List<Long> fits,
             List<Long> mayFit) {
 
@@ -66,7 +67,7 @@ public record Account(
             WantedTally.Found found,
             long chosen,
             WantedTally.Delivered delivered,
-            @Nullable WantedTally.Confirmed confirmed,
+            @Nullable Confirmed confirmed,
             boolean complete) {
 
         public Wanted {
@@ -118,7 +119,7 @@ public record Account(
      * @param theirs the findings that were confirmed to be the line's; null while
      * nobody did
      */
-    static WantedTally.Delivered delivered(List<Line> files, WantedLine line, List<Long> theirs) {
+    static WantedTally.Delivered delivered(List<Line> files, WantedLine line, @Nullable List<Long> theirs) {
         List<Line> own = files.stream()
                 .filter(f -> f.delivered() != Delivered.NOT_DELIVERED
                         && f.isFor(line.id())

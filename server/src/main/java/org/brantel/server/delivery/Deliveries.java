@@ -10,6 +10,7 @@ import org.brantel.server.custody.CustodyService;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Jobs;
+import org.brantel.server.platform.Known;
 import org.brantel.server.platform.Paged;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Topic;
@@ -94,7 +95,7 @@ public class Deliveries {
     @Transactional(readOnly = true)
     public Map<String, DeliveryViews.Delivery> newest(Map<Long, String> cases) {
         return deliveries.findNewest(cases.keySet()).stream()
-                .map(d -> d.view(cases.get(d.caseId())))
+                .map(d -> d.view(Known.in(cases, d.caseId())))
                 .collect(Collectors.toMap(DeliveryViews.Delivery::caseNumber, v -> v));
     }
 
@@ -103,6 +104,6 @@ public class Deliveries {
     public Paged<DeliveryViews.Delivery> all(int page) {
         Page<Delivery> found = deliveries.findByOrderByIdDesc(Paged.at(page));
         Map<Long, String> numbers = cases.numbers(found.map(Delivery::caseId).toList());
-        return Paged.of(found, d -> d.view(numbers.get(d.caseId())));
+        return Paged.of(found, d -> d.view(Known.in(numbers, d.caseId())));
     }
 }

@@ -8,6 +8,7 @@ import java.time.Instant;
 import org.brantel.core.manifest.Bag;
 import org.brantel.server.work.WorkRecord;
 import org.hibernate.annotations.DynamicUpdate;
+import org.jspecify.annotations.Nullable;
 
 /** A sealed bag on its way to the customer. The link's token and the passcode are kept as hashes only. */
 @Entity
@@ -25,17 +26,17 @@ class Delivery extends WorkRecord {
     private String fingerprint;
     private Instant sealedAt;
 
-    private String tokenHash;
-    private String passcodeHash;
-    private Instant expiresAt;
-    private Instant linkSentAt;
-    private Instant openedAt;
-    private Instant downloadedAt;
-    private String receiptName;
-    private Instant receiptAt;
+    private @Nullable String tokenHash;
+    private @Nullable String passcodeHash;
+    private @Nullable Instant expiresAt;
+    private @Nullable Instant linkSentAt;
+    private @Nullable Instant openedAt;
+    private @Nullable Instant downloadedAt;
+    private @Nullable String receiptName;
+    private @Nullable Instant receiptAt;
     private int receiptChecked;
     private int receiptEqual;
-    private String account;
+    private @Nullable String account;
 
     protected Delivery() {}
 
@@ -60,7 +61,7 @@ class Delivery extends WorkRecord {
         sealedAt = at;
     }
 
-    void link(String newTokenHash, String newPasscodeHash, Instant expires, Instant at) {
+    void link(String newTokenHash, @Nullable String newPasscodeHash, Instant expires, Instant at) {
         tokenHash = newTokenHash;
         passcodeHash = newPasscodeHash;
         expiresAt = expires;
@@ -93,6 +94,7 @@ class Delivery extends WorkRecord {
      * What the sealed account says of the wanted lines; null before it is sealed, and for deliveries of before that was
      * kept.
      */
+    @Nullable
     String account() {
         return account;
     }
@@ -101,10 +103,12 @@ class Delivery extends WorkRecord {
         return Path.of(bag);
     }
 
+    @Nullable
     String passcodeHash() {
         return passcodeHash;
     }
 
+    @Nullable
     Instant expiresAt() {
         return expiresAt;
     }

@@ -11,6 +11,7 @@ import org.brantel.server.asks.Question;
 import org.brantel.server.intake.CaseLists;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Stage;
+import org.brantel.server.platform.Known;
 import org.springframework.stereotype.Component;
 
 /** Bags that were not sealed, or whose link nobody sent. */
@@ -33,13 +34,14 @@ class DeliveryQuestions implements Asking {
         Map<String, DeliveryViews.Delivery> newest = deliveries.newest(lists.ids(OpenCases.numbers(cases)));
         return cases.stream()
                 .filter(c -> newest.containsKey(c.number()))
-                .flatMap(c -> of(c, newest.get(c.number())))
+                .flatMap(c -> of(c, Known.in(newest, c.number())))
                 .toList();
     }
 
     private static Stream<Question> of(CaseViews.Summary c, DeliveryViews.Delivery d) {
         if (d.state() == DeliveryViews.State.FAILED) {
-            return Stream.of(Question.of(c, "Handover", "Seal the delivery again?", d.trouble(), Place.HANDOVER, LOOK));
+            return Stream.of(Question.of(
+                    c, "Handover", "Seal the delivery again?", String.valueOf(d.trouble()), Place.HANDOVER, LOOK));
         }
         return d.state() == DeliveryViews.State.SEALED && d.way().linkSentAt() == null
                 ? Stream.of(Question.of(

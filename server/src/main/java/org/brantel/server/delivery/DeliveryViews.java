@@ -2,10 +2,10 @@ package org.brantel.server.delivery;
 
 import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import com.fasterxml.jackson.annotation.JsonValue;
-import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.util.Locale;
 import org.brantel.server.work.WorkState;
+import org.jspecify.annotations.Nullable;
 
 /** What others see of deliveries. */
 public final class DeliveryViews {
@@ -59,7 +59,7 @@ public final class DeliveryViews {
      * @param checked files that the customer's own browser hashed,
      * @param equal of them as the manifest says
      */
-    public record Receipt(String name, Instant at, int checked, int equal) {}
+    public record Receipt(@Nullable String name, Instant at, int checked, int equal) {}
 
     /** Shown once; only hashes are kept. */
     public record Link(String path, String passcode, Instant expiresAt) {}

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.util.Arrays;
 import java.util.Map;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.brantel.core.json.Json;
 import org.brantel.core.wanted.WantedTally;
 import org.brantel.server.catalogue.DeliveredCounts;
@@ -28,16 +29,17 @@ class SealedAccounts implements DeliveredCounts {
     @Transactional(readOnly = true)
     public Map<Long, WantedTally.Delivered> delivered(String number) {
         return deliveries.findByCaseIdOrderByIdDesc(cases.id(number)).stream()
-                .filter(d -> d.state() == WorkState.DONE && d.account() != null)
+                .filter(d -> d.state() == WorkState.DONE)
+                .flatMap(d -> Stream.ofNullable(d.account()).map(account -> read(account, d.id())))
                 .findFirst()
-                .map(d -> Arrays.stream(read(d))
-                        .collect(Collectors.toMap(Account.Wanted::line, Account.Wanted::delivered)))
+                .map(own ->
+                        Arrays.stream(own).collect(Collectors.toMap(Account.Wanted::line, Account.Wanted::delivered)))
                 .orElse(Map.of());
     }
 
-    private static Account.Wanted[] read(Delivery d) {
+    private static Account.Wanted[] read(String account, long delivery) {
         try {
-            return Json.read(d.account(), Account.Wanted[].class, "account", "delivery " + d.id());
+            return Json.read(account, Account.Wanted[].class, "account", "delivery " + delivery);
         } catch (IOException e) {
             throw new IllegalStateException(e);
         }

@@ -8,6 +8,7 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.Collectors;
 import org.brantel.core.json.Json;
 import org.brantel.core.manifest.Bag;
@@ -158,7 +159,7 @@ class SealingJob implements Labour<Delivery> {
                 continue;
             }
             expected++;
-            if (!file.sha256().equals(sealed.sha256().get("data/" + file.path()))) {
+            if (!Objects.equals(file.sha256(), sealed.sha256().get("data/" + file.path()))) {
                 throw new IOException("The file " + file.path()
                         + " in the lab store no longer hashes as it did when it was recovered; "
                         + "recover the selection again.");

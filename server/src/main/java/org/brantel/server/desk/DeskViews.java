@@ -1,12 +1,12 @@
 package org.brantel.server.desk;
 
-import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.util.List;
 import org.brantel.server.asks.Place;
 import org.brantel.server.asks.Question;
 import org.brantel.server.intake.Stage;
 import org.brantel.server.work.WorkState;
+import org.jspecify.annotations.Nullable;
 
 /** What the Desk shows. */
 final class DeskViews {
@@ -19,7 +19,7 @@ final class DeskViews {
      */
     record Work(
             String caseNumber,
-            String customer,
+            @Nullable String customer,
             String what,
             WorkState state,
             double share,
@@ -27,7 +27,12 @@ final class DeskViews {
             @Nullable Instant ends) {}
 
     /** Something that has a time today. */
-    record Event(Instant at, String what, String caseNumber, String customer, Place place) {}
+    record Event(
+            Instant at,
+            String what,
+            String caseNumber,
+            @Nullable String customer,
+            Place place) {}
 
     /** @param stage how many open cases stand where */
     record Count(Stage stage, long cases, long late) {}

@@ -91,7 +91,7 @@ class FilterRow {
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
-    private Long id;
+    private long id;
 
     @Column(updatable = false)
     private String name;
@@ -106,6 +106,8 @@ class FilterRow {
 
     protected FilterRow() {}
 
+    /** What else a row has is set before it is saved. */
+    @SuppressWarnings("NullAway.Init")
     FilterRow(String owner, String name, Instant at) {
         this.owner = owner;
         this.name = name;

@@ -1,6 +1,5 @@
 package org.brantel.server.drafts;
 
-import jakarta.annotation.Nullable;
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
@@ -9,6 +8,7 @@ import jakarta.persistence.Version;
 import java.time.Instant;
 import java.util.List;
 import org.brantel.server.staff.Staff;
+import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.JpaRepository;
 
 @Entity
@@ -30,7 +30,7 @@ class Draft {
     private String key;
 
     @Column(updatable = false)
-    private String caseNumber;
+    private @Nullable String caseNumber;
 
     private String title;
     private String form;
@@ -43,7 +43,9 @@ class Draft {
 
     protected Draft() {}
 
-    Draft(String key, String caseNumber) {
+    /** What else a row has is set before it is saved. */
+    @SuppressWarnings("NullAway.Init")
+    Draft(String key, @Nullable String caseNumber) {
         this.key = key;
         this.caseNumber = caseNumber;
     }

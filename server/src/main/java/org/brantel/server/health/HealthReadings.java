@@ -1,6 +1,5 @@
 package org.brantel.server.health;
 
-import jakarta.annotation.Nullable;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -14,6 +13,7 @@ import org.brantel.server.intake.Cases;
 import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Topic;
 import org.brantel.server.protocol.Said;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -22,7 +22,11 @@ import org.springframework.transaction.annotation.Transactional;
 public class HealthReadings {
 
     /** Which device of which case, and in which session; the latter is null outside of one. */
-    public record Place(String number, long caseId, long attachmentId, Long sessionId) {}
+    public record Place(
+            String number,
+            long caseId,
+            long attachmentId,
+            @Nullable Long sessionId) {}
 
     /** One moment of the series. */
     public record Point(Instant at, @Nullable Long sessionId, String who, HealthReading reading) {}

@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Optional;
 import org.brantel.core.health.HealthReading;
 import org.brantel.core.json.Json;
+import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.JpaRepository;
 
 /** One reading, as it was taken. Never changed. */
@@ -21,7 +22,7 @@ class HealthRow {
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
-    private Long id;
+    private long id;
 
     @Column(updatable = false)
     private Long caseId;
@@ -30,7 +31,7 @@ class HealthRow {
     private Long attachmentId;
 
     @Column(updatable = false)
-    private Long sessionId;
+    private @Nullable Long sessionId;
 
     @Column(updatable = false)
     private Instant at;
@@ -56,6 +57,7 @@ class HealthRow {
         this.who = who;
     }
 
+    @Nullable
     Long sessionId() {
         return sessionId;
     }

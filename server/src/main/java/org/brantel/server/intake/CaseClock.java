@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import org.brantel.server.platform.Settings;
 import org.brantel.server.settings.LabSettings;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** Today in the lab's zone, and when the clock of a stage runs out. */
@@ -34,6 +35,7 @@ class CaseClock {
     }
 
     /** Null where no clock runs. A case on hold is due on the day that it wakes. */
+    @Nullable
     Instant due(LabCase c, LabSettings.Clocks clocks) {
         if (c.hold() != null) {
             return c.hold().until().atStartOfDay(settings.zone()).toInstant();

@@ -1,6 +1,5 @@
 package org.brantel.server.intake;
 
-import jakarta.annotation.Nullable;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
@@ -11,6 +10,7 @@ import java.util.Map;
 import org.brantel.core.kinds.Kinds;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.staff.Staff;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;

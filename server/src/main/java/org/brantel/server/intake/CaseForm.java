@@ -1,6 +1,5 @@
 package org.brantel.server.intake;
 
-import jakarta.annotation.Nullable;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
@@ -14,6 +13,7 @@ import java.util.List;
 import org.brantel.server.customers.CustomerViews;
 import org.brantel.server.protocol.LabProtocol;
 import org.brantel.server.protocol.Said;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What a coordinator enters about a case.

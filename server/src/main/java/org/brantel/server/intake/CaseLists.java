@@ -1,6 +1,5 @@
 package org.brantel.server.intake;
 
-import jakarta.annotation.Nullable;
 import jakarta.persistence.criteria.Predicate;
 import jakarta.persistence.criteria.Root;
 import jakarta.persistence.criteria.Subquery;
@@ -14,9 +13,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.brantel.server.platform.Known;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.protocol.Said;
 import org.brantel.server.settings.LabSettings;
+import org.jspecify.annotations.Nullable;
 import org.springframework.data.domain.Page;
 import org.springframework.data.domain.PageRequest;
 import org.springframework.data.domain.Sort;
@@ -137,7 +138,7 @@ public class CaseLists {
                         .collect(Collectors.groupingBy(DeviceRecord::caseId));
         return found.stream()
                 .map(c -> {
-                    List<DeviceRecord> own = byCase.get(c.id());
+                    List<DeviceRecord> own = Known.in(byCase, c.id());
                     return new CaseViews.Summary(
                             c.number(),
                             c.customerName(),
@@ -163,9 +164,10 @@ public class CaseLists {
         Map<String, List<CaseForm.Fact>> found = new LinkedHashMap<>();
         byId.values().forEach(c -> found.put(c.number(), new ArrayList<>()));
         facts.findByCaseIdInAndWithdrawnFalseOrderById(byId.keySet())
-                .forEach(r -> found.get(byId.get(r.caseId()).number()).add(r.stated()));
+                .forEach(r ->
+                        Known.in(found, Known.in(byId, r.caseId()).number()).add(r.stated()));
         devices.findByCaseIdInAndRemovedFalseOrderByPosition(byId.keySet()).forEach(d -> {
-            List<CaseForm.Fact> own = found.get(byId.get(d.caseId()).number());
+            List<CaseForm.Fact> own = Known.in(found, Known.in(byId, d.caseId()).number());
             if (own.stream().noneMatch(f -> f.code().equals("medium.type"))) {
                 own.add(new CaseForm.Fact("medium.type", d.view().type(), Said.TOLD));
             }

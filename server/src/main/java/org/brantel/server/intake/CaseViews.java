@@ -1,7 +1,6 @@
 package org.brantel.server.intake;
 
 import com.fasterxml.jackson.annotation.JsonUnwrapped;
-import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -12,6 +11,7 @@ import org.brantel.core.wanted.WantedLine;
 import org.brantel.server.customers.CustomerViews;
 import org.brantel.server.protocol.LabProtocol;
 import org.brantel.server.protocol.Said;
+import org.jspecify.annotations.Nullable;
 
 /** What others see of a case. */
 public final class CaseViews {

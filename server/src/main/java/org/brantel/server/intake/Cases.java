@@ -18,6 +18,7 @@ import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Topic;
 import org.brantel.server.protocol.LabProtocol;
 import org.brantel.server.settings.LabSettings;
+import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -205,7 +206,12 @@ public class Cases {
 
     /** Puts back what a decision changed. */
     @Transactional
-    public void undecide(String number, RecoveryPath path, String reason, String protocolName, Stage stage) {
+    public void undecide(
+            String number,
+            @Nullable RecoveryPath path,
+            @Nullable String reason,
+            @Nullable String protocolName,
+            Stage stage) {
         LabCase labCase = find(number);
         labCase.decide(path, reason, protocolName);
         // Its clock goes on as if nothing had been decided.
@@ -259,7 +265,7 @@ public class Cases {
             throw Refusal.conflict(number + " is not on hold; somebody took it up already.");
         }
         happenings.tell(number, who, "took the case up again", "");
-        moveTo(labCase, labCase.holdFrom(), who);
+        moveTo(labCase, labCase.heldFrom(), who);
     }
 
     /** @param owner the colleague's name */
@@ -410,7 +416,7 @@ public class Cases {
         return Refusal.missing("There is no case " + number + "; check the number.");
     }
 
-    private static void expectVersion(LabCase labCase, Integer version) {
+    private static void expectVersion(LabCase labCase, @Nullable Integer version) {
         if (version == null || version != labCase.version()) {
             throw Refusal.conflict(
                     "Somebody else changed " + labCase.number() + " since you opened it; nothing of yours was "

@@ -18,7 +18,7 @@ class ConsentYes {
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
-    private Long id;
+    private long id;
 
     @Column(updatable = false)
     private Long caseId;

@@ -12,6 +12,7 @@ import java.util.List;
 import org.brantel.server.customers.CustomerViews;
 import org.brantel.server.customers.Customers;
 import org.brantel.server.platform.Refusal;
+import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -62,7 +63,7 @@ class MergeRow {
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
-    private Long id;
+    private long id;
 
     @Column(updatable = false)
     private Long kept;
@@ -79,7 +80,7 @@ class MergeRow {
     @Column(updatable = false)
     private Instant at;
 
-    private Instant undoneAt;
+    private @Nullable Instant undoneAt;
 
     protected MergeRow() {}
 
@@ -98,7 +99,7 @@ class MergeRow {
         return first;
     }
 
-    Long id() {
+    long id() {
         return id;
     }
 

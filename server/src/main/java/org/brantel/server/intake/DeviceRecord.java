@@ -7,6 +7,7 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.LocalDate;
+import org.jspecify.annotations.Nullable;
 
 @Entity
 @Table(name = "device")
@@ -14,7 +15,7 @@ class DeviceRecord {
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
-    private Long id;
+    private long id;
 
     @Column(updatable = false)
     private Long caseId;
@@ -32,13 +33,15 @@ class DeviceRecord {
     private String accessories;
     private String condition;
     private String setName;
-    private Integer slot;
+    private @Nullable Integer slot;
     private String entitlement;
-    private LocalDate entitledUntil;
+    private @Nullable LocalDate entitledUntil;
     private boolean removed;
 
     protected DeviceRecord() {}
 
+    /** What else a row has is set before it is saved. */
+    @SuppressWarnings("NullAway.Init")
     DeviceRecord(Long caseId) {
         this.caseId = caseId;
     }
@@ -65,7 +68,7 @@ class DeviceRecord {
         removed = true;
     }
 
-    Long id() {
+    long id() {
         return id;
     }
 

@@ -8,6 +8,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import org.brantel.server.protocol.Said;
+import org.jspecify.annotations.Nullable;
 
 /** One statement, said or seen once. Never changed; only withdrawn when corrected. */
 @Entity
@@ -19,7 +20,7 @@ class FactRow {
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
-    private Long id;
+    private long id;
 
     @Column(updatable = false)
     private Long caseId;
@@ -43,8 +44,8 @@ class FactRow {
     private boolean measured;
 
     private boolean withdrawn;
-    private String withdrawnBy;
-    private Instant withdrawnAt;
+    private @Nullable String withdrawnBy;
+    private @Nullable Instant withdrawnAt;
 
     protected FactRow() {}
 

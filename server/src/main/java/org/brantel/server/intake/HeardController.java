@@ -1,6 +1,5 @@
 package org.brantel.server.intake;
 
-import jakarta.annotation.Nullable;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
@@ -11,6 +10,7 @@ import org.brantel.core.spoken.WantedWords;
 import org.brantel.core.wanted.WantedLine;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.protocol.LabProtocol;
+import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -123,7 +123,7 @@ class HeardController {
         try {
             return new Bytes(Capacity.parse(text));
         } catch (Capacity.NotACapacity e) {
-            throw Refusal.badInput("device.capacity", e.getMessage());
+            throw Refusal.badInput("device.capacity", Refusal.sentence(e));
         }
     }
 }

@@ -7,6 +7,7 @@ import org.brantel.core.kinds.Kinds;
 import org.brantel.core.spoken.Capacity;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.protocol.LabProtocol;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** Whether what was entered can be: what no annotation can say. */
@@ -28,7 +29,7 @@ class IntakeCheck {
      * @param deadlineBefore the deadline that stands already, which may have passed
      * @return each device's capacity in bytes
      */
-    List<Long> check(CaseForm form, LocalDate deadlineBefore, LocalDate today) {
+    List<Long> check(CaseForm form, @Nullable LocalDate deadlineBefore, LocalDate today) {
         protocol.facts(form.facts());
         List<String> types =
                 protocol.triage().protocol().fact("medium.type").orElseThrow().values();
@@ -77,11 +78,11 @@ class IntakeCheck {
         try {
             return Capacity.parse(text);
         } catch (Capacity.NotACapacity e) {
-            throw Refusal.badInput("device.capacity", e.getMessage());
+            throw Refusal.badInput("device.capacity", Refusal.sentence(e));
         }
     }
 
-    private static void plausible(String field, String what, LocalDate day, LocalDate today) {
+    private static void plausible(String field, String what, @Nullable LocalDate day, LocalDate today) {
         if (day != null && (day.isBefore(EARLIEST) || day.isAfter(today.plusYears(FARTHEST_YEARS)))) {
             throw Refusal.badInput(field, "The " + what + " " + day + " is not plausible; check the year.");
         }

@@ -12,6 +12,7 @@ import jakarta.persistence.Version;
 import java.time.Instant;
 import java.time.LocalDate;
 import org.brantel.core.triage.RecoveryPath;
+import org.jspecify.annotations.Nullable;
 
 @Entity
 @Table(name = "lab_case")
@@ -19,7 +20,7 @@ class LabCase {
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
-    private Long id;
+    private long id;
 
     @Column(updatable = false)
     private String number;
@@ -27,7 +28,7 @@ class LabCase {
     private String customerName;
     private String contactPerson;
     private Long customerId;
-    private LocalDate deadline;
+    private @Nullable LocalDate deadline;
     private String consentLook;
     private String consentTold;
     private boolean consentMail;
@@ -38,16 +39,16 @@ class LabCase {
     private Stage stage;
 
     private Instant stageSince;
-    private String holdReason;
-    private LocalDate holdUntil;
+    private @Nullable String holdReason;
+    private @Nullable LocalDate holdUntil;
 
     @Enumerated(EnumType.STRING)
-    private Stage holdFrom;
+    private @Nullable Stage holdFrom;
 
     private String owner;
-    private RecoveryPath path;
-    private String pathReason;
-    private String protocol;
+    private @Nullable RecoveryPath path;
+    private @Nullable String pathReason;
+    private @Nullable String protocol;
     private boolean refit;
 
     @Column(updatable = false)
@@ -58,6 +59,8 @@ class LabCase {
 
     protected LabCase() {}
 
+    /** What else a row has is set before it is saved. */
+    @SuppressWarnings("NullAway.Init")
     LabCase(String number, String owner, Instant createdAt) {
         this.number = number;
         this.owner = owner;
@@ -82,7 +85,7 @@ class LabCase {
         customerName = name.strip();
     }
 
-    void decide(RecoveryPath newPath, String reason, String protocolVersion) {
+    void decide(@Nullable RecoveryPath newPath, @Nullable String reason, @Nullable String protocolVersion) {
         path = newPath;
         pathReason = reason;
         protocol = protocolVersion;
@@ -116,7 +119,7 @@ class LabCase {
         owner = newOwner;
     }
 
-    Long id() {
+    long id() {
         return id;
     }
 
@@ -144,6 +147,7 @@ class LabCase {
         return contactPerson;
     }
 
+    @Nullable
     LocalDate deadline() {
         return deadline;
     }
@@ -161,12 +165,15 @@ class LabCase {
     }
 
     /** Null unless it is on hold. */
-    CaseViews.Hold hold() {
-        return stage == Stage.ON_HOLD && holdUntil != null ? new CaseViews.Hold(holdReason, holdUntil, holdFrom) : null;
+    CaseViews.@Nullable Hold hold() {
+        return stage == Stage.ON_HOLD && holdReason != null && holdUntil != null
+                ? new CaseViews.Hold(holdReason, holdUntil, heldFrom())
+                : null;
     }
 
-    Stage holdFrom() {
-        return holdFrom;
+    /** Where it stood before it was held; where it stands when nothing says so. */
+    Stage heldFrom() {
+        return holdFrom == null ? stage : holdFrom;
     }
 
     String story() {
@@ -177,14 +184,17 @@ class LabCase {
         return owner;
     }
 
+    @Nullable
     RecoveryPath path() {
         return path;
     }
 
+    @Nullable
     String pathReason() {
         return pathReason;
     }
 
+    @Nullable
     String protocol() {
         return protocol;
     }

@@ -1,8 +1,8 @@
 package org.brantel.server.intake;
 
-import jakarta.annotation.Nullable;
 import org.brantel.core.triage.RecoveryPath;
 import org.brantel.server.platform.Refusal;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Which recovery path is asked for.

@@ -9,6 +9,7 @@ import jakarta.persistence.Table;
 import java.time.LocalDate;
 import java.util.List;
 import org.brantel.core.wanted.WantedLine;
+import org.jspecify.annotations.Nullable;
 
 @Entity
 @Table(name = "wanted_line")
@@ -16,7 +17,7 @@ class WantedRow {
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
-    private Long id;
+    private long id;
 
     @Column(updatable = false)
     private Long caseId;
@@ -26,8 +27,8 @@ class WantedRow {
     private String pattern;
     private int hopedFor;
     private long minBytes;
-    private LocalDate changedFrom;
-    private LocalDate changedTo;
+    private @Nullable LocalDate changedFrom;
+    private @Nullable LocalDate changedTo;
     private boolean yearAssumed;
     private boolean mustHave;
     private int position;

@@ -1,8 +1,8 @@
 package org.brantel.server.locks;
 
-import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /** What others see of the locks of a case. */
 public final class LockViews {

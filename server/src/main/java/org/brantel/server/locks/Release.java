@@ -9,6 +9,7 @@ import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.JpaRepository;
 
 /** A person's recorded reason to touch a device although a stop rule forbids it. */
@@ -18,7 +19,7 @@ class Release {
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
-    private Long id;
+    private long id;
 
     @Column(updatable = false)
     private Long caseId;
@@ -38,7 +39,7 @@ class Release {
     @Column(updatable = false)
     private Instant at;
 
-    private Instant endedAt;
+    private @Nullable Instant endedAt;
 
     protected Release() {}
 

@@ -9,6 +9,7 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.brantel.core.triage.Ranking;
 import org.brantel.server.intake.CaseViews;
+import org.brantel.server.platform.Known;
 import org.brantel.server.platform.Settings;
 import org.brantel.server.settings.LabSettings;
 import org.springframework.stereotype.Component;
@@ -33,7 +34,7 @@ public class Letters {
      */
     public LabSettings.Letter fill(
             String code, CaseViews.Docket docket, String path, String reason, List<Ranking.Stop> stops) {
-        LabSettings.Letter letter = labSettings.letters().byCode().get(code);
+        LabSettings.Letter letter = Known.in(labSettings.letters().byCode(), code);
         Map<String, String> words = new HashMap<>();
         words.put("lab", settings.lab());
         words.put("phone", settings.phone());

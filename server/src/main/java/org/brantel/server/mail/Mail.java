@@ -13,6 +13,7 @@ import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
+import org.jspecify.annotations.Nullable;
 import org.springframework.data.domain.Page;
 import org.springframework.data.domain.Pageable;
 import org.springframework.data.jpa.repository.JpaRepository;
@@ -41,7 +42,7 @@ class Mail {
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
-    private Long id;
+    private long id;
 
     @Column(updatable = false)
     private String caseNumber;
@@ -63,12 +64,12 @@ class Mail {
 
     private int tries;
     private Instant nextAt;
-    private String trouble;
+    private @Nullable String trouble;
 
     @Column(updatable = false)
     private Instant queuedAt;
 
-    private Instant sentAt;
+    private @Nullable Instant sentAt;
 
     protected Mail() {}
 
@@ -126,7 +127,7 @@ class Mail {
         return nextAt;
     }
 
-    Long id() {
+    long id() {
         return id;
     }
 

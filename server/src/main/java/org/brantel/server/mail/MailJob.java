@@ -4,6 +4,7 @@ import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
 import java.time.Clock;
 import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Jobs;
+import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Topic;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -77,7 +78,7 @@ class MailJob {
         try {
             route.send(mail.recipient(), mail.subject(), mail.body());
         } catch (MailException e) {
-            String why = NestedExceptionUtils.getMostSpecificCause(e).getMessage();
+            String why = Refusal.sentence(NestedExceptionUtils.getMostSpecificCause(e));
             LOG.warn("Message {} of {} did not go out and is tried again: {}", id, mail.caseNumber(), why);
             transaction.executeWithoutResult(t -> notSent(id, why));
             return;

@@ -5,6 +5,7 @@ import jakarta.mail.internet.MimeMessage;
 import java.nio.charset.StandardCharsets;
 import java.util.Properties;
 import org.brantel.server.platform.Settings;
+import org.jspecify.annotations.Nullable;
 import org.springframework.mail.MailException;
 import org.springframework.mail.MailPreparationException;
 import org.springframework.mail.javamail.JavaMailSenderImpl;
@@ -18,7 +19,7 @@ public class MailRoute {
     private static final String TIMEOUT_MILLIS = "10000";
 
     private final Settings settings;
-    private volatile JavaMailSenderImpl sender;
+    private volatile @Nullable JavaMailSenderImpl sender;
 
     MailRoute(Settings settings) {
         this.settings = settings;

@@ -1,7 +1,6 @@
 package org.brantel.server.mail;
 
 import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
-import jakarta.annotation.Nullable;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -20,6 +19,7 @@ import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Topic;
 import org.brantel.server.settings.LabSettings;
 import org.brantel.server.triage.TriageService;
+import org.jspecify.annotations.Nullable;
 import org.springframework.context.event.EventListener;
 import org.springframework.data.domain.Pageable;
 import org.springframework.stereotype.Service;

@@ -9,6 +9,7 @@ import org.brantel.core.source.Identity;
 import org.brantel.core.source.nbd.NbdAddress;
 import org.brantel.core.source.nbd.NbdSource;
 import org.brantel.server.settings.LabSettings;
+import org.jspecify.annotations.Nullable;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 
@@ -21,7 +22,7 @@ public class BoxDrives implements MediaOfKind {
      *
      * @param sentence what is wrong
      */
-    public record Silent(String box, String sentence) {}
+    public record Silent(String box, @Nullable String sentence) {}
 
     /**
      * What was listed.

@@ -80,9 +80,9 @@ public class Media {
         try (Source source = open(key, new Expected(meant, ""), writeBlock)) {
             return Expected.of(source);
         } catch (SourceException.WriteBlockNeeded e) {
-            throw Refusal.badInput("writeBlock", e.getMessage());
+            throw Refusal.badInput("writeBlock", Refusal.sentence(e));
         } catch (SourceException.Another e) {
-            throw Refusal.conflict(e.getMessage());
+            throw Refusal.conflict(Refusal.sentence(e));
         }
     }
 

@@ -8,6 +8,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.JpaRepository;
 
 @Entity
@@ -16,7 +17,7 @@ class Note {
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
-    private Long id;
+    private long id;
 
     @Column(updatable = false)
     private Long caseId;
@@ -43,7 +44,7 @@ class Note {
         this.at = at;
     }
 
-    Long id() {
+    long id() {
         return id;
     }
 
@@ -62,7 +63,7 @@ class Mention {
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
-    private Long id;
+    private long id;
 
     @Column(updatable = false)
     private Long noteId;
@@ -70,7 +71,7 @@ class Mention {
     @Column(updatable = false)
     private String login;
 
-    private Instant seenAt;
+    private @Nullable Instant seenAt;
 
     protected Mention() {}
 
@@ -79,7 +80,7 @@ class Mention {
         this.login = login;
     }
 
-    Long id() {
+    long id() {
         return id;
     }
 
@@ -91,7 +92,7 @@ class Mention {
         return login;
     }
 
-    void seen(Instant at) {
+    void seen(@Nullable Instant at) {
         seenAt = at;
     }
 }

@@ -7,6 +7,7 @@ import org.brantel.server.asks.OpenCases;
 import org.brantel.server.asks.Place;
 import org.brantel.server.asks.Question;
 import org.brantel.server.intake.CaseViews;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** Notes in which somebody is asked for. */
@@ -29,7 +30,7 @@ class NoteQuestions implements Asking {
     }
 
     /** @param c null when it is closed */
-    private static Question of(Notes.Unseen u, CaseViews.Summary c) {
+    private static Question of(Notes.Unseen u, CaseViews.@Nullable Summary c) {
         String seen = "/api/mentions/" + u.mentionId() + "/seen";
         return new Question(
                 "mention-" + u.mentionId(),

@@ -7,6 +7,7 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import org.jspecify.annotations.Nullable;
 import org.postgresql.PGConnection;
 import org.postgresql.PGNotification;
 import org.slf4j.Logger;
@@ -34,7 +35,7 @@ class Events implements SmartLifecycle {
     private final String user;
     private final String password;
     private final Set<SseEmitter> listeners = ConcurrentHashMap.newKeySet();
-    private volatile Thread thread;
+    private volatile @Nullable Thread thread;
 
     Events(
             JdbcTemplate jdbc,

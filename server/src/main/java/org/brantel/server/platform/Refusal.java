@@ -1,5 +1,6 @@
 package org.brantel.server.platform;
 
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 
 /** Something that is refused; the message is one sentence that says what is wrong and what to do. */
@@ -8,15 +9,15 @@ public final class Refusal extends RuntimeException {
     private static final long serialVersionUID = 1L;
 
     private final HttpStatus status;
-    private final String field;
+    private final @Nullable String field;
 
-    private Refusal(HttpStatus status, String field, String sentence) {
+    private Refusal(HttpStatus status, @Nullable String field, String sentence) {
         super(sentence);
         this.status = status;
         this.field = field;
     }
 
-    public static Refusal badInput(String field, String sentence) {
+    public static Refusal badInput(@Nullable String field, String sentence) {
         return new Refusal(HttpStatus.BAD_REQUEST, field, sentence);
     }
 
@@ -54,11 +55,17 @@ public final class Refusal extends RuntimeException {
         return new Refusal(HttpStatus.GONE, null, sentence);
     }
 
+    /** What an exception says, where the sentence is its own. */
+    public static String sentence(Throwable e) {
+        String said = e.getMessage();
+        return said == null ? e.toString() : said;
+    }
+
     public HttpStatus status() {
         return status;
     }
 
-    public String field() {
+    public @Nullable String field() {
         return field;
     }
 }

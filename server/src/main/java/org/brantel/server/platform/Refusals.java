@@ -1,10 +1,10 @@
 package org.brantel.server.platform;
 
-import jakarta.annotation.Nullable;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.time.DateTimeException;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.OptimisticLockingFailureException;
@@ -34,14 +34,15 @@ class Refusals {
 
     @ExceptionHandler
     ResponseEntity<ProblemDetail> refusal(Refusal e) {
-        return answer(e.status(), e.getMessage(), e.field());
+        return answer(e.status(), Refusal.sentence(e), e.field());
     }
 
     @ExceptionHandler
     ResponseEntity<ProblemDetail> invalid(MethodArgumentNotValidException e) {
         var field = e.getBindingResult().getFieldError();
         String name = field == null ? null : field.getField();
-        String words = field == null ? "Something is missing." : field.getDefaultMessage();
+        String said = field == null ? null : field.getDefaultMessage();
+        String words = said == null ? "Something is missing." : said;
         return answer(HttpStatus.BAD_REQUEST, words, name);
     }
 
@@ -113,12 +114,13 @@ class Refusals {
 
     /** The engine's own refusals are sentences already. A browser that went away needs none. */
     @ExceptionHandler
+    @Nullable
     ResponseEntity<ProblemDetail> engine(IOException e, HttpServletResponse response) {
         if (response.isCommitted() || DisconnectedClientHelper.isClientDisconnectedException(e)) {
             return null;
         }
         LOG.warn("Refused: {}", e.getMessage());
-        return answer(HttpStatus.UNPROCESSABLE_CONTENT, e.getMessage(), null);
+        return answer(HttpStatus.UNPROCESSABLE_CONTENT, Refusal.sentence(e), null);
     }
 
     @ExceptionHandler

@@ -6,7 +6,6 @@ import com.fasterxml.jackson.annotation.PropertyAccessor;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import io.swagger.v3.core.jackson.ModelResolver;
 import io.swagger.v3.core.jackson.TypeNameResolver;
-import jakarta.annotation.Nullable;
 import java.lang.reflect.RecordComponent;
 import java.util.Arrays;
 import java.util.Map;
@@ -15,6 +14,7 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.springdoc.core.providers.ObjectMapperProvider;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -63,9 +63,7 @@ class SchemaNames {
         return type == null
                 ? Set.of()
                 : properties(type)
-                        .filter(c -> c.isAnnotationPresent(Nullable.class)
-                                || c.getAccessor().isAnnotationPresent(Nullable.class)
-                                || c.getAnnotatedType().isAnnotationPresent(org.jspecify.annotations.Nullable.class))
+                        .filter(c -> c.getAnnotatedType().isAnnotationPresent(Nullable.class))
                         .map(RecordComponent::getName)
                         .collect(Collectors.toSet());
     }

@@ -3,6 +3,7 @@ package org.brantel.server.platform;
 import jakarta.persistence.AttributeConverter;
 import java.util.Arrays;
 import java.util.Locale;
+import org.jspecify.annotations.Nullable;
 
 /** Stores constants by their words: small letters, with dashes between the parts of a name. */
 public abstract class WordColumn<E extends Enum<E>> implements AttributeConverter<E, String> {
@@ -14,12 +15,12 @@ public abstract class WordColumn<E extends Enum<E>> implements AttributeConverte
     }
 
     @Override
-    public String convertToDatabaseColumn(E constant) {
+    public @Nullable String convertToDatabaseColumn(E constant) {
         return constant == null ? null : word(constant);
     }
 
     @Override
-    public E convertToEntityAttribute(String stored) {
+    public @Nullable E convertToEntityAttribute(String stored) {
         return stored == null
                 ? null
                 : Arrays.stream(type.getEnumConstants())

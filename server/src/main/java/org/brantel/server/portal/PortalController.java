@@ -1,6 +1,5 @@
 package org.brantel.server.portal;
 
-import jakarta.annotation.Nullable;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpSession;
 import jakarta.validation.Valid;
@@ -31,6 +30,7 @@ import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Settings;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -80,7 +80,7 @@ class PortalController {
             String fingerprint,
             Instant sealedAt,
             @Nullable Instant expiresAt,
-            @Nullable DeliveryViews.Receipt receipt) {}
+            DeliveryViews.@Nullable Receipt receipt) {}
 
     record Confirmation(
             @NotBlank(message = "Enter your name.")
@@ -186,8 +186,10 @@ class PortalController {
                     try (ZipOutputStream zip = new ZipOutputStream(out, StandardCharsets.UTF_8)) {
                         zip.setLevel(Deflater.NO_COMPRESSION);
                         for (Path file : files) {
-                            ZipEntry entry = new ZipEntry(
-                                    bag.getParent().relativize(file).toString().replace('\\', '/'));
+                            ZipEntry entry = new ZipEntry(bag.resolveSibling("")
+                                    .relativize(file)
+                                    .toString()
+                                    .replace('\\', '/'));
                             entry.setLastModifiedTime(Files.getLastModifiedTime(file));
                             zip.putNextEntry(entry);
                             try (InputStream in = Files.newInputStream(file)) {

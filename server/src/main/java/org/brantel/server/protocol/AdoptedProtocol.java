@@ -17,7 +17,7 @@ class AdoptedProtocol {
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
-    private Long id;
+    private long id;
 
     @Column(updatable = false)
     private String name;
@@ -40,7 +40,7 @@ class AdoptedProtocol {
         this.at = at;
     }
 
-    Long id() {
+    long id() {
         return id;
     }
 

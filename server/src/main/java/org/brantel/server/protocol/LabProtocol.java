@@ -84,7 +84,7 @@ public class LabProtocol {
         try {
             return Facts.of(grouped(stated, Said.TOLD), grouped(stated, Said.OBSERVED), protocol);
         } catch (Facts.UnknownFact e) {
-            throw Refusal.badInput("facts", e.getMessage());
+            throw Refusal.badInput("facts", Refusal.sentence(e));
         }
     }
 
@@ -102,7 +102,7 @@ public class LabProtocol {
             new FreeLine(protocol);
             return new Triage(protocol);
         } catch (IOException e) {
-            throw Refusal.badInput("protocol", e.getMessage());
+            throw Refusal.badInput("protocol", Refusal.sentence(e));
         } catch (IllegalArgumentException e) {
             throw Refusal.badInput(
                     "protocol",

@@ -14,6 +14,7 @@ import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.Prognosis;
 import org.brantel.core.json.Json;
 import org.brantel.core.recovery.RecoveryResult;
+import org.jspecify.annotations.Nullable;
 
 /** What became of one selected line in a run. */
 @Entity
@@ -22,7 +23,7 @@ class RecoveredFile {
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
-    private Long id;
+    private long id;
 
     @Column(updatable = false)
     private Long runId;
@@ -30,7 +31,7 @@ class RecoveredFile {
     @Column(updatable = false)
     private Long lineId;
 
-    private String path;
+    private @Nullable String path;
     private String name;
     private long size;
     private Written outcome;
@@ -38,12 +39,14 @@ class RecoveredFile {
     @Convert(converter = PrognosisWord.class)
     private Prognosis prognosis;
 
-    private String sha256;
+    private @Nullable String sha256;
     private String gaps;
-    private String why;
+    private @Nullable String why;
 
     protected RecoveredFile() {}
 
+    /** What else a row has is set before it is saved. */
+    @SuppressWarnings("NullAway.Init")
     RecoveredFile(Long runId, Finding finding) {
         this.runId = runId;
         this.lineId = finding.id();

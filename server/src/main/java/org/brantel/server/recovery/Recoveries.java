@@ -13,6 +13,7 @@ import org.brantel.server.intake.Cases;
 import org.brantel.server.intake.Stage;
 import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Jobs;
+import org.brantel.server.platform.Known;
 import org.brantel.server.platform.Paged;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Topic;
@@ -111,7 +112,7 @@ public class Recoveries {
     @Transactional(readOnly = true)
     public Map<String, RecoveryViews.Run> newest(Map<Long, String> cases) {
         return runs.findNewest(cases.keySet()).stream()
-                .map(r -> r.view(cases.get(r.caseId())))
+                .map(r -> r.view(Known.in(cases, r.caseId())))
                 .collect(Collectors.toMap(RecoveryViews.Run::caseNumber, v -> v));
     }
 

@@ -16,6 +16,7 @@ import org.brantel.core.recovery.RecoveryResult;
 import org.brantel.core.source.Source;
 import org.brantel.server.bench.Bench;
 import org.brantel.server.catalogue.Catalogues;
+import org.brantel.server.platform.Known;
 import org.brantel.server.platform.Settings;
 import org.brantel.server.platform.Ticker;
 import org.brantel.server.platform.Topic;
@@ -24,6 +25,7 @@ import org.brantel.server.work.LongWork;
 import org.brantel.server.work.Step;
 import org.brantel.server.work.StopRequest;
 import org.brantel.server.work.WorkRun;
+import org.jspecify.annotations.Nullable;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.stereotype.Component;
@@ -101,7 +103,7 @@ class RecoveryJob implements Labour<RecoveryRun> {
     }
 
     /** @return why it stopped early, or null */
-    private String write(WorkRun<RecoveryRun> run, Path folder) throws IOException {
+    private @Nullable String write(WorkRun<RecoveryRun> run, Path folder) throws IOException {
         Map<Long, List<Finding>> byImage = catalogues.selected(run.number()).stream()
                 .collect(Collectors.groupingBy(
                         Catalogues.Selected::imagingId,
@@ -153,7 +155,7 @@ class RecoveryJob implements Labour<RecoveryRun> {
         void flush() {
             run.progress(r -> {
                 for (RecoveryResult result : waiting) {
-                    Finding finding = findings.get(result.id());
+                    Finding finding = Known.in(findings, result.id());
                     RecoveredFile file = files.findByRunIdAndLineId(r.id(), finding.id())
                             .orElseGet(() -> new RecoveredFile(r.id(), finding));
                     file.take(result, finding);

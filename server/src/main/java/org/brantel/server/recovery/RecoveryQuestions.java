@@ -13,6 +13,7 @@ import org.brantel.server.asks.WorkAtHand;
 import org.brantel.server.intake.CaseLists;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Stage;
+import org.brantel.server.platform.Known;
 import org.brantel.server.work.WorkState;
 import org.springframework.stereotype.Component;
 
@@ -36,7 +37,7 @@ class RecoveryQuestions implements Asking, WorkAtHand {
         Map<String, RecoveryViews.Run> newest = recoveries.newest(lists.ids(OpenCases.numbers(cases)));
         return cases.stream()
                 .filter(c -> newest.containsKey(c.number()))
-                .flatMap(c -> of(c, newest.get(c.number())))
+                .flatMap(c -> of(c, Known.in(newest, c.number())))
                 .toList();
     }
 

@@ -6,6 +6,7 @@ import java.time.Instant;
 import org.brantel.core.recovery.RecoveryResult;
 import org.brantel.server.work.WorkRecord;
 import org.hibernate.annotations.DynamicUpdate;
+import org.jspecify.annotations.Nullable;
 
 @Entity
 @Table(name = "recovery_run")
@@ -55,7 +56,7 @@ class RecoveryRun extends WorkRecord {
     }
 
     /** @param stopped why it ended before its end; null when it went through */
-    void end(String stopped, Instant at) {
+    void end(@Nullable String stopped, Instant at) {
         if (stopped == null) {
             finish(at);
         } else {

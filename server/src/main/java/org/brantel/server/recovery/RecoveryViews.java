@@ -1,11 +1,11 @@
 package org.brantel.server.recovery;
 
 import com.fasterxml.jackson.annotation.JsonUnwrapped;
-import jakarta.annotation.Nullable;
 import java.util.List;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.finding.Prognosis;
 import org.brantel.server.work.Standing;
+import org.jspecify.annotations.Nullable;
 
 /** What others see of recovery. */
 public final class RecoveryViews {

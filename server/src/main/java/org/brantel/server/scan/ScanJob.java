@@ -7,6 +7,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.List;
+import java.util.Objects;
 import java.util.OptionalDouble;
 import org.brantel.core.carve.SuggestedNames;
 import org.brantel.core.estimate.TimeLeft;
@@ -31,6 +32,7 @@ import org.brantel.server.work.LongWork;
 import org.brantel.server.work.Step;
 import org.brantel.server.work.WorkRun;
 import org.brantel.server.work.WorkState;
+import org.jspecify.annotations.Nullable;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.stereotype.Component;
@@ -112,15 +114,15 @@ class ScanJob implements Labour<ScanSession> {
                 .toAbsolutePath();
         run.progress(s -> s.runIn(folder.toString()));
         try (Source source = open(session, run)) {
-            Step<ScanSession> end =
-                    session.importedFrom() == null ? scan(run, folder, source) : unpack(run, folder, source);
+            String from = session.importedFrom();
+            Step<ScanSession> end = from == null ? scan(run, folder, source) : unpack(run, from, folder, source);
             return session.early() ? end.announced(new FirstScan.EarlyEnded(run.number(), session.imagingId())) : end;
         }
     }
 
     private Step<ScanSession> scan(WorkRun<ScanSession> run, Path folder, Source source) throws IOException {
         ScanSession session = run.record();
-        ScanPlan plan = ScanPlan.of(session.method())
+        ScanPlan plan = ScanPlan.of(Objects.requireNonNull(session.method(), "a method of a session that scans here"))
                 .onVolume(session.scope().volume())
                 .searching(session.scope().search())
                 .naming(new SuggestedNames(lab.bench().namePattern()))
@@ -150,11 +152,12 @@ class ScanJob implements Labour<ScanSession> {
                 run, report, watch.added() + merged.added(), report.finished() ? "finished a scan" : "stopped a scan");
     }
 
-    private Step<ScanSession> unpack(WorkRun<ScanSession> run, Path folder, Source source) throws IOException {
+    private Step<ScanSession> unpack(WorkRun<ScanSession> run, String from, Path folder, Source source)
+            throws IOException {
         ScanSession session = run.record();
         ScanReport report;
         try (InputStream in = Files.newInputStream(folder.resolve(SessionFiles.PACKED))) {
-            report = SessionFile.unpack(in, session.importedFrom(), folder, source);
+            report = SessionFile.unpack(in, from, folder, source);
         }
         Catalogues.Merged merged =
                 catalogues.merge(run.number(), run.id(), session.imagingId(), folder.resolve("findings.ndjson"));
@@ -194,7 +197,8 @@ class ScanJob implements Labour<ScanSession> {
         ScanSession session = run.record();
         return new ScanWatch.Teller() {
             @Override
-            public void progressed(String phase, long done, long all, ScanView.Counts counts, Double secondsLeft) {
+            public void progressed(
+                    String phase, long done, long all, ScanView.Counts counts, @Nullable Double secondsLeft) {
                 run.progress(s -> s.progress(phase, done, all, counts, secondsLeft));
             }
 

@@ -14,6 +14,7 @@ import org.brantel.core.scan.ScanReport;
 import org.brantel.server.bench.Bench;
 import org.brantel.server.work.WorkRecord;
 import org.hibernate.annotations.DynamicUpdate;
+import org.jspecify.annotations.Nullable;
 
 @Entity
 @Table(name = "scan_session")
@@ -24,10 +25,10 @@ class ScanSession extends WorkRecord {
     private Long imagingId;
 
     /** Null for a session that another machine did, until its file says which it was. */
-    private ScanMethod method;
+    private @Nullable ScanMethod method;
 
     @Column(updatable = false)
-    private Integer volume;
+    private @Nullable Integer volume;
 
     @Column(updatable = false)
     private boolean search;
@@ -41,13 +42,13 @@ class ScanSession extends WorkRecord {
     @Column(updatable = false)
     private boolean hashes;
 
-    private Double secondsLeft;
+    private @Nullable Double secondsLeft;
 
     @Column(updatable = false)
-    private String importedFrom;
+    private @Nullable String importedFrom;
 
     @Column(updatable = false)
-    private String imageSha256;
+    private @Nullable String imageSha256;
 
     @Column(updatable = false)
     private long readBytes;
@@ -57,7 +58,7 @@ class ScanSession extends WorkRecord {
     private long done;
     private long total;
     private String counts;
-    private String report;
+    private @Nullable String report;
     private long added;
     private long shared;
 
@@ -85,7 +86,7 @@ class ScanSession extends WorkRecord {
      * @param file that holds it, as it was called there
      */
     static ScanSession imported(Long caseId, Bench.Image image, String file, String who, Instant at) {
-        ScanSession session = new ScanSession(caseId, image, Scans.Scope.whole(null), who, at);
+        ScanSession session = new ScanSession(caseId, image, Scans.Scope.imported(), who, at);
         session.importedFrom = file;
         return session;
     }
@@ -95,7 +96,7 @@ class ScanSession extends WorkRecord {
         folder = where;
     }
 
-    void progress(String newPhase, long doneNow, long all, ScanView.Counts found, Double left) {
+    void progress(String newPhase, long doneNow, long all, ScanView.Counts found, @Nullable Double left) {
         phase = newPhase;
         secondsLeft = left;
         done = doneNow;
@@ -121,6 +122,7 @@ class ScanSession extends WorkRecord {
         return imagingId;
     }
 
+    @Nullable
     ScanMethod method() {
         return method;
     }
@@ -133,6 +135,7 @@ class ScanSession extends WorkRecord {
         return added;
     }
 
+    @Nullable
     String importedFrom() {
         return importedFrom;
     }

@@ -1,13 +1,13 @@
 package org.brantel.server.scan;
 
 import com.fasterxml.jackson.annotation.JsonUnwrapped;
-import jakarta.annotation.Nullable;
 import java.util.Map;
 import java.util.TreeMap;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.scan.ScanMethod;
 import org.brantel.core.scan.ScanReport;
 import org.brantel.server.work.Standing;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A scan session as others see it.

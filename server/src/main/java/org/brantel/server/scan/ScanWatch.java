@@ -9,13 +9,14 @@ import org.brantel.core.estimate.TimeLeft;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.scan.ScanListener;
 import org.brantel.server.platform.Ticker;
+import org.jspecify.annotations.Nullable;
 
 /** Watches one session at work: says how far it is, and brings what it found so far into the catalogue now and then. */
 final class ScanWatch implements ScanListener {
 
     /** Where it tells what it saw. */
     interface Teller {
-        void progressed(String phase, long done, long all, ScanView.Counts counts, Double secondsLeft);
+        void progressed(String phase, long done, long all, ScanView.Counts counts, @Nullable Double secondsLeft);
 
         /** @return how many lines are new in the catalogue with these */
         long bring(List<Finding> findings) throws IOException;

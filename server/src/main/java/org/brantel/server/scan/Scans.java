@@ -1,7 +1,6 @@
 package org.brantel.server.scan;
 
 import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
-import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -21,11 +20,13 @@ import org.brantel.server.intake.Cases;
 import org.brantel.server.intake.Stage;
 import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Jobs;
+import org.brantel.server.platform.Known;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Settings;
 import org.brantel.server.platform.Topic;
 import org.brantel.server.work.Ask;
 import org.brantel.server.work.WorkState;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -71,8 +72,13 @@ public class Scans {
             @Nullable ScanMethod method, @Nullable Integer volume, boolean search, boolean again, boolean hashes) {
 
         /** The whole medium, searched. */
-        public static Scope whole(@Nullable ScanMethod method) {
+        public static Scope whole(ScanMethod method) {
             return new Scope(method, null, true, true, false);
+        }
+
+        /** Of a session that scanned elsewhere. */
+        static Scope imported() {
+            return new Scope(null, null, true, true, false);
         }
 
         /** Only the records of what stands: the first session after imaging, or while it goes on. */
@@ -105,7 +111,8 @@ public class Scans {
                 number,
                 who,
                 "started a scan",
-                "session " + session.id() + ", " + scope.method().word()
+                "session " + session.id() + ", "
+                        + (scope.method() == null ? "" : scope.method().word())
                         + (scope.volume() == null ? "" : ", volume " + scope.volume())
                         + (image.filling() ? ", while the image is written" : ""),
                 Topic.SCAN);
@@ -234,7 +241,7 @@ public class Scans {
     @Transactional(readOnly = true)
     public Map<String, ScanView> newest(Map<Long, String> cases) {
         return sessions.findNewest(cases.keySet()).stream()
-                .map(s -> s.view(cases.get(s.caseId())))
+                .map(s -> s.view(Known.in(cases, s.caseId())))
                 .collect(Collectors.toMap(ScanView::caseNumber, v -> v));
     }
 

@@ -23,6 +23,8 @@ class LabSetting {
 
     protected LabSetting() {}
 
+    /** What else a row has is set before it is saved. */
+    @SuppressWarnings("NullAway.Init")
     LabSetting(String key) {
         this.key = key;
     }

@@ -1,7 +1,6 @@
 package org.brantel.server.settings;
 
 import com.fasterxml.jackson.annotation.JsonAlias;
-import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.time.Clock;
 import java.time.DateTimeException;
@@ -59,7 +58,7 @@ public class LabSettings {
             int healthSeconds,
             List<Box> boxes,
             @JsonAlias("quickScan") boolean scanRecords,
-            @Nullable String namePattern) {
+            String namePattern) {
 
         public BenchRules {
             namePattern = namePattern == null || namePattern.isBlank()
@@ -72,7 +71,7 @@ public class LabSettings {
         }
     }
 
-    private static final BenchRules BENCH = new BenchRules(0, "00:00", "00:00", 30, List.of(), false, null);
+    private static final BenchRules BENCH = new BenchRules(0, "00:00", "00:00", 30, List.of(), false, "");
     private static final int MOST_BOXES = 40;
 
     /** What may stand in a letter. */
@@ -193,7 +192,7 @@ public class LabSettings {
         try {
             new SuggestedNames(rules.namePattern());
         } catch (IllegalArgumentException e) {
-            throw Refusal.badInput("namePattern", e.getMessage());
+            throw Refusal.badInput("namePattern", Refusal.sentence(e));
         }
         if (rules.boxes() == null || rules.boxes().size() > MOST_BOXES) {
             throw Refusal.badInput("boxes", "There may be up to " + MOST_BOXES + " bench boxes.");

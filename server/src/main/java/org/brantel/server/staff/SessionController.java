@@ -1,6 +1,5 @@
 package org.brantel.server.staff;
 
-import jakarta.annotation.Nullable;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.servlet.http.HttpSession;
@@ -10,6 +9,7 @@ import java.util.List;
 import java.util.Locale;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Settings;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.Authentication;
@@ -37,7 +37,7 @@ class SessionController {
             @NotBlank(message = "The password is missing.") String password) {}
 
     /** @param person absent when nobody is signed in */
-    record Session(@Nullable Staff.Person person, String lab, String zone) {}
+    record Session(Staff.@Nullable Person person, String lab, String zone) {}
 
     private final Staff staff;
     private final Throttle throttle;
@@ -86,7 +86,7 @@ class SessionController {
         SecurityContextHolder.clearContext();
     }
 
-    private Session session(Staff.Person person) {
+    private Session session(Staff.@Nullable Person person) {
         return new Session(person, settings.lab(), settings.zone().getId());
     }
 }

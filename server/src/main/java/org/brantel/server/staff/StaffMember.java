@@ -8,6 +8,7 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import org.jspecify.annotations.Nullable;
 
 @Entity
 @Table(name = "staff")
@@ -15,7 +16,7 @@ class StaffMember {
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
-    private Long id;
+    private long id;
 
     private String login;
     private String name;
@@ -23,12 +24,12 @@ class StaffMember {
     @Enumerated(EnumType.STRING)
     private Role role;
 
-    private String passwordHash;
+    private @Nullable String passwordHash;
     private Instant createdAt;
 
     protected StaffMember() {}
 
-    StaffMember(String login, String name, Role role, String passwordHash, Instant createdAt) {
+    StaffMember(String login, String name, Role role, @Nullable String passwordHash, Instant createdAt) {
         this.login = login;
         this.name = name;
         this.role = role;
@@ -40,10 +41,11 @@ class StaffMember {
         return new Staff.Person(login, name, role);
     }
 
-    void changePassword(String hash) {
+    void changePassword(@Nullable String hash) {
         passwordHash = hash;
     }
 
+    @Nullable
     String passwordHash() {
         return passwordHash;
     }

@@ -1,6 +1,5 @@
 package org.brantel.server.triage;
 
-import jakarta.annotation.Nullable;
 import jakarta.persistence.Column;
 import jakarta.persistence.Convert;
 import jakarta.persistence.Entity;
@@ -17,6 +16,7 @@ import org.brantel.core.triage.Ranking;
 import org.brantel.core.triage.RecoveryPath;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Stage;
+import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 
@@ -43,7 +43,7 @@ class Decision {
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
-    private Long id;
+    private long id;
 
     @Column(updatable = false)
     private Long caseId;
@@ -61,13 +61,13 @@ class Decision {
     private String ranking;
 
     @Column(updatable = false)
-    private RecoveryPath pathBefore;
+    private @Nullable RecoveryPath pathBefore;
 
     @Column(updatable = false)
-    private String reasonBefore;
+    private @Nullable String reasonBefore;
 
     @Column(updatable = false)
-    private String protocolBefore;
+    private @Nullable String protocolBefore;
 
     @Column(updatable = false)
     @Convert(converter = StageWord.class)
@@ -79,7 +79,7 @@ class Decision {
     @Column(updatable = false)
     private Instant at;
 
-    private Instant undoneAt;
+    private @Nullable Instant undoneAt;
 
     protected Decision() {}
 
@@ -124,14 +124,17 @@ class Decision {
         return protocol;
     }
 
+    @Nullable
     RecoveryPath pathBefore() {
         return pathBefore;
     }
 
+    @Nullable
     String reasonBefore() {
         return reasonBefore;
     }
 
+    @Nullable
     String protocolBefore() {
         return protocolBefore;
     }

@@ -1,6 +1,5 @@
 package org.brantel.server.triage;
 
-import jakarta.annotation.Nullable;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotEmpty;
@@ -22,6 +21,7 @@ import org.brantel.server.platform.Refusal;
 import org.brantel.server.protocol.LabProtocol;
 import org.brantel.server.staff.ManagersOnly;
 import org.brantel.server.staff.Staff;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;

@@ -17,6 +17,7 @@ import org.brantel.server.intake.CaseForm;
 import org.brantel.server.intake.CaseLists;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Stage;
+import org.brantel.server.platform.Known;
 import org.brantel.server.protocol.LabProtocol;
 import org.springframework.stereotype.Component;
 
@@ -44,7 +45,12 @@ class TriageQuestions implements Asking {
     @Override
     public List<Question> about(OpenCases open) {
         List<Question> all = new ArrayList<>(undecided(open.in(Stage.RECEIVED)));
-        open.in(Stage.TRIAGED).stream().map(this::firstMove).forEach(all::add);
+        for (CaseViews.Summary c : open.in(Stage.TRIAGED)) {
+            RecoveryPath path = c.path();
+            if (path != null) {
+                all.add(firstMove(c, path));
+            }
+        }
         all.addAll(moved(open));
         return all;
     }
@@ -55,7 +61,7 @@ class TriageQuestions implements Asking {
         return cases.stream()
                 .map(c -> undecided(
                         c,
-                        protocol.triage().ranking(protocol.facts(facts.get(c.number()))),
+                        protocol.triage().ranking(protocol.facts(Known.in(facts, c.number()))),
                         versions.getOrDefault(c.number(), 0)))
                 .toList();
     }
@@ -102,14 +108,14 @@ class TriageQuestions implements Asking {
     }
 
     /** What is next depends on the path: a device that must not be powered is not attached. */
-    private Question firstMove(CaseViews.Summary c) {
+    private Question firstMove(CaseViews.Summary c, RecoveryPath path) {
         String move = protocol.triage()
                 .protocol()
-                .path(c.path().word())
+                .path(path.word())
                 .map(Protocol.Path::firstMove)
                 .orElse("");
-        String decided = "The path is decided: " + c.path().words() + ". " + move;
-        return switch (c.path()) {
+        String decided = "The path is decided: " + path.words() + ". " + move;
+        return switch (path) {
             case HARDWARE_WORK ->
                 waiting(c, "Partner", "What does the partner's bench say?", decided, "Waits for the partner's bench.");
             case EXISTING_COPY ->
@@ -130,6 +136,10 @@ class TriageQuestions implements Asking {
         return Question.of(c, kind, question, decided, Place.TRIAGED, holds.holdWeek(c, "Hold a week", reason), CASE);
     }
 
+    private static String decidedPath(TriageService.Moved moved) {
+        return moved.path() == null ? "as it was" : moved.path().words();
+    }
+
     private List<Question> moved(OpenCases open) {
         List<String> decided = open.all().stream()
                 .filter(c -> c.path() != null && c.hold() == null)
@@ -142,7 +152,7 @@ class TriageQuestions implements Asking {
                     return Question.of(
                             open.numbered(m.caseNumber()).orElseThrow(),
                             "Moved",
-                            "Still " + m.path().words() + "?",
+                            "Still " + decidedPath(m) + "?",
                             "The facts have changed since it was decided: " + now
                                     + (m.movement().newStops().isEmpty() ? "." : ", and a stop rule came up."),
                             Place.TRIAGED,

@@ -1,6 +1,5 @@
 package org.brantel.server.triage;
 
-import jakarta.annotation.Nullable;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -25,11 +24,13 @@ import org.brantel.server.intake.CaseLists;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.platform.Happenings;
+import org.brantel.server.platform.Known;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Settings;
 import org.brantel.server.protocol.LabProtocol;
 import org.brantel.server.scan.Scans;
 import org.brantel.server.settings.LabSettings;
+import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -132,7 +133,7 @@ public class TriageService {
             String medium,
             long capacity,
             String attachedBy,
-            LocalDate deadline) {
+            @Nullable LocalDate deadline) {
         Triage triage = protocol.triage();
         RecoveryPath meant =
                 path == null ? triage.ranking(protocol.facts(facts)).get(0).path() : path;
@@ -150,7 +151,7 @@ public class TriageService {
 
     /** @param reason needed when the path is not the first of the ranking, or is barred */
     @Transactional
-    public void decide(String number, int version, RecoveryPath path, String reason, String who) {
+    public void decide(String number, int version, RecoveryPath path, @Nullable String reason, String who) {
         CaseViews.Docket docket = cases.docket(number);
         Ranking ranking = rank(docket.stated());
         Ranking.Ranked chosen = ranking.ranking().stream()
@@ -238,11 +239,11 @@ public class TriageService {
                 lists.facts(standing.stream().map(d -> byId.get(d.caseId())).toList());
         return standing.stream()
                 .map(d -> {
-                    String number = byId.get(d.caseId());
+                    String number = Known.in(byId, d.caseId());
                     return new Moved(
                             number,
                             d.path(),
-                            Movement.between(d.ranking(), triage.rankUnasked(protocol.facts(facts.get(number)))));
+                            Movement.between(d.ranking(), triage.rankUnasked(protocol.facts(Known.in(facts, number)))));
                 })
                 .filter(m -> m.movement().matters() && m.path() != m.movement().leadsNow())
                 .toList();
@@ -266,13 +267,14 @@ public class TriageService {
             decisions.findStanding(byId.keySet()).stream()
                     .filter(d -> !d.protocol().equals(now.name()))
                     .forEach(d -> moved.add(new Moved(
-                            byId.get(d.caseId()),
+                            Known.in(byId, d.caseId()),
                             d.path(),
                             Movement.between(
-                                    d.ranking(), now.rankUnasked(protocol.facts(facts.get(byId.get(d.caseId()))))))));
+                                    d.ranking(),
+                                    now.rankUnasked(protocol.facts(Known.in(facts, Known.in(byId, d.caseId()))))))));
         } else {
             for (CaseViews.Summary c : open) {
-                List<CaseForm.Fact> own = facts.get(c.number());
+                List<CaseForm.Fact> own = Known.in(facts, c.number());
                 moved.add(new Moved(
                         c.number(),
                         c.path(),

@@ -1,8 +1,8 @@
 package org.brantel.server.work;
 
-import jakarta.annotation.Nullable;
 import java.io.IOException;
 import org.brantel.server.platform.Topic;
+import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.JpaRepository;
 
 /** A kind of long work. */

@@ -1,7 +1,7 @@
 package org.brantel.server.work;
 
-import jakarta.annotation.Nullable;
 import java.time.Instant;
+import org.jspecify.annotations.Nullable;
 
 /**
  * How long work stands.

@@ -1,6 +1,5 @@
 package org.brantel.server.work;
 
-import jakarta.annotation.Nullable;
 import jakarta.persistence.Column;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -9,6 +8,7 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.MappedSuperclass;
 import java.time.Instant;
+import org.jspecify.annotations.Nullable;
 
 /** What is on record of any long work. Its job writes the state, people write what they ask. */
 @MappedSuperclass
@@ -16,7 +16,7 @@ public abstract class WorkRecord {
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
-    private Long id;
+    private long id;
 
     @Column(updatable = false)
     private Long caseId;
@@ -25,9 +25,9 @@ public abstract class WorkRecord {
     private WorkState state;
 
     @Enumerated(EnumType.STRING)
-    private Ask asked;
+    private @Nullable Ask asked;
 
-    private String trouble;
+    private @Nullable String trouble;
 
     @Column(updatable = false)
     private String who;
@@ -35,7 +35,7 @@ public abstract class WorkRecord {
     @Column(updatable = false)
     private Instant startedAt;
 
-    private Instant endedAt;
+    private @Nullable Instant endedAt;
 
     protected WorkRecord() {}
 
@@ -91,7 +91,7 @@ public abstract class WorkRecord {
         asked = what;
     }
 
-    public Long id() {
+    public long id() {
         return id;
     }
 
