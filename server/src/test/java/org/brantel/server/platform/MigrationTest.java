@@ -35,7 +35,7 @@ class MigrationTest {
 
     private JdbcTemplate database(String name) {
         lab.sql().execute("create database " + name);
-        Map<String, String> settings = lab.settings(lab.databaseUrl().replaceFirst("/brantel$", "/" + name));
+        Map<String, String> settings = lab.settings(name);
         return new JdbcTemplate(new DriverManagerDataSource(
                 settings.get("spring.datasource.url"),
                 settings.get("spring.datasource.username"),

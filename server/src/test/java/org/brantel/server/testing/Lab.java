@@ -2,14 +2,11 @@ package org.brantel.server.testing;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.attribute.PosixFilePermissions;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.Map;
-import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 import org.brantel.server.BrantelServer;
 import org.springframework.boot.SpringApplication;
@@ -18,8 +15,8 @@ import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.jdbc.core.JdbcTemplate;
 
 /**
- * The real server on a free port, over a throw-away PostgreSQL cluster, once for all tests of a JVM. Its staff are
- * una (coordinator), tom (engineer) and petra (manager).
+ * The real server on a free port, over a database of its own in a throw-away PostgreSQL cluster: one for each test
+ * class that opens it. Its staff are una (coordinator), tom (engineer) and petra (manager).
  */
 public final class Lab {
 
@@ -27,37 +24,35 @@ public final class Lab {
 
     private static Lab lab;
 
+    private final Cluster cluster;
     private final Path home;
-    private final String databaseUrl;
-    private final String databasePassword;
+    private final String database;
     private final ConfigurableApplicationContext context;
 
     private Lab() throws IOException {
+        cluster = Cluster.shared();
         home = Files.createTempDirectory("brantel-lab");
-        // The postgres account must be able to pass through.
-        Files.setPosixFilePermissions(home, PosixFilePermissions.fromString("rwx--x--x"));
         Files.createDirectories(home.resolve("inbox"));
         Files.createDirectories(home.resolve("devices"));
-        String[] started = cluster("start").split(" ");
-        databaseUrl = "jdbc:postgresql://127.0.0.1:" + started[0] + "/brantel";
-        databasePassword = started[1];
-        Runtime.getRuntime().addShutdownHook(new Thread(this::stop));
+        database = cluster.newDatabase();
         SpringApplication application = new SpringApplication(BrantelServer.class);
         application.setRegisterShutdownHook(false);
-        String[] arguments = settings(databaseUrl).entrySet().stream()
+        String[] arguments = settings(database).entrySet().stream()
                 .map(e -> "--" + e.getKey() + "=" + e.getValue())
                 .toArray(String[]::new);
         context = application.run(arguments);
         bean(TestStaff.class).fill(PASSWORD);
     }
 
-    /** Settings of a server of this lab, for one that is started apart. */
-    public Map<String, String> settings(String url) {
+    /** Settings of a server of this lab over another database, for one that is started apart. */
+    public Map<String, String> settings(String database) {
         Map<String, String> settings = new LinkedHashMap<>();
         settings.put("server.port", "0");
-        settings.put("spring.datasource.url", url);
-        settings.put("spring.datasource.username", "brantel");
-        settings.put("spring.datasource.password", databasePassword);
+        // Browsers that listen need not be waited for.
+        settings.put("server.shutdown", "immediate");
+        settings.put("spring.datasource.url", cluster.url(database));
+        settings.put("spring.datasource.username", Cluster.USER);
+        settings.put("spring.datasource.password", cluster.password());
         settings.put("brantel.home", home.toString());
         settings.put("brantel.demo.enabled", "false");
         settings.put("brantel.demo-devices", home.resolve("devices").toString());
@@ -65,7 +60,7 @@ public final class Lab {
         return settings;
     }
 
-    /** @return the lab, started at the first call */
+    /** @return the lab of the test class that runs, started at the first call */
     public static synchronized Lab open() {
         try {
             if (lab == null) {
@@ -77,23 +72,12 @@ public final class Lab {
         }
     }
 
-    /** The script that the start command uses too. */
-    private String cluster(String verb) throws IOException {
-        ProcessBuilder builder = new ProcessBuilder(
-                        repository().resolve("scripts/cluster").toString(), verb, home.toString())
-                .redirectError(ProcessBuilder.Redirect.INHERIT);
-        builder.environment().put("BRANTEL_THROWAWAY", "1");
-        Process process = builder.start();
-        String output = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8).strip();
-        try {
-            if (!process.waitFor(240, TimeUnit.SECONDS) || process.exitValue() != 0) {
-                throw new IOException("scripts/cluster " + verb + " failed");
-            }
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new IOException(e);
+    /** Ends the lab of the test class that ran, if it opened one. */
+    static synchronized void close() {
+        if (lab != null) {
+            lab.stop();
+            lab = null;
         }
-        return output;
     }
 
     /** The checkout, from whichever module the tests run in. */
@@ -106,18 +90,20 @@ public final class Lab {
     }
 
     private void stop() {
+        context.close();
+        cluster.drop(database);
         try {
-            if (context != null) {
-                context.close();
-            }
-            cluster("stop");
-            try (Stream<Path> all = Files.walk(home)) {
-                for (Path p : all.sorted(Comparator.reverseOrder()).toList()) {
-                    Files.deleteIfExists(p);
-                }
-            }
+            clear(home);
         } catch (IOException e) {
-            System.err.println("the test lab was not cleared away: " + e.getMessage());
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    static void clear(Path folder) throws IOException {
+        try (Stream<Path> all = Files.walk(folder)) {
+            for (Path p : all.sorted(Comparator.reverseOrder()).toList()) {
+                Files.deleteIfExists(p);
+            }
         }
     }
 
@@ -136,10 +122,6 @@ public final class Lab {
 
     public Path devices() {
         return home.resolve("devices");
-    }
-
-    public String databaseUrl() {
-        return databaseUrl;
     }
 
     public <T> T bean(Class<T> type) {

@@ -32,8 +32,8 @@ public final class ServerProcess implements AutoCloseable {
         this.database = database;
         this.home = Files.createDirectories(lab.home().resolve(database));
         Files.createDirectories(devices());
-        lab.sql().execute("create database " + database);
-        settings = lab.settings(lab.databaseUrl().replaceFirst("/brantel$", "/" + database));
+        Cluster.shared().create(database);
+        settings = lab.settings(database);
         settings.put("brantel.home", home.toString());
         settings.put("brantel.demo-devices", devices().toString());
         // What a killed server was at is taken up by the next as soon as it is missed; tests need not wait as long.
