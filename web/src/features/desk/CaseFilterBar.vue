@@ -37,7 +37,7 @@ const stages = [
 ]
 const owners = computed(() => [
   any('anybody'),
-  ...(people.data.value ?? []).map((p) => ({ value: p.name, text: p.name })),
+  ...(people.data.value ?? []).map((p) => ({ value: p.login, text: p.name })),
 ])
 const paths = computed(() => [
   any('any path'),

@@ -85,7 +85,7 @@ const initials = (name: string) =>
             }}{{ c.devices > 1 ? `, ${c.devices} in all` : '' }}
           </td>
           <td class="text-nowrap">{{ c.path ? words(c.path) : 'not decided' }}</td>
-          <td class="m xs text-body-secondary" :title="c.owner">{{ initials(c.owner) }}</td>
+          <td class="m xs text-body-secondary" :title="c.owner.name">{{ initials(c.owner.name) }}</td>
           <td class="text-nowrap">
             <CaseWick v-if="c.due" :since="c.stageSince" :due="c.due" beside /><span
               v-else

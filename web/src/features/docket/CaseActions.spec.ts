@@ -14,7 +14,7 @@ const docket = (more: Partial<Docket> = {}) =>
   ({
     number: 'BR-1',
     stage: 'received',
-    owner: 'Una Farrow',
+    owner: { login: 'una', name: 'Una Farrow' },
     customer: { ways: [{ kind: 'phone', value: '+44 (0148) 20 30' }] },
     ...more,
   }) as unknown as Docket

@@ -29,7 +29,7 @@ const people = useLive(
 const colleagues = computed(() => [
   { value: '', text: 'to whom?' },
   ...(people.data.value ?? [])
-    .filter((p) => p.name !== props.docket.owner)
+    .filter((p) => p.login !== props.docket.owner.login)
     .map((p) => ({ value: p.login, text: p.name })),
 ])
 const phone = computed(() => props.docket.customer.ways.find((w) => w.kind === 'phone')?.value)
@@ -64,7 +64,7 @@ async function wake(): Promise<void> {
   emit('changed')
 }
 async function hand(): Promise<void> {
-  const before = people.data.value?.find((p) => p.name === props.docket.owner)?.login
+  const before = props.docket.owner.login
   if (
     !(await acting.run(() => api.post('/api/cases/{number}/owner', { path: path.value, body: { login: login.value } })))
   )
@@ -111,7 +111,7 @@ useKeys([
       type="button"
       class="btn btn-quiet"
       :aria-expanded="open === 'hand'"
-      :title="`now with ${docket.owner}`"
+      :title="`now with ${docket.owner.name}`"
       @click="toggle('hand')"
     >
       <UserRound class="ic s14" aria-hidden="true" /> Hand over

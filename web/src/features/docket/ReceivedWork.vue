@@ -37,7 +37,7 @@ const times = (w: WantedState) =>
     <div class="hd">
       <h2>What was said</h2>
       <span class="text-body-secondary" :title="zoneName()"
-        >logged {{ dayAndTime(docket.createdAt) }}, with {{ docket.owner }} now</span
+        >logged {{ dayAndTime(docket.createdAt) }}, with {{ docket.owner.name }} now</span
       ><span class="flex-fill" />
       <RouterLink class="btn btn-quiet btn-sm" :to="`/cases/${docket.number}/intake`"
         ><Pencil class="ic s14" aria-hidden="true" /> Edit intake <span class="kbd">E</span></RouterLink

@@ -85,7 +85,7 @@ function turn(to: number): void {
         <span class="text-body-secondary">open cases</span>
       </div>
       <ul>
-        <li v-for="p in load" :key="p.name" class="person">
+        <li v-for="p in load" :key="p.login" class="person">
           <span
             >{{ p.name }}<span class="xs text-body-secondary d">{{ p.role }}</span></span
           >

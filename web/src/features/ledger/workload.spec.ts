@@ -3,14 +3,16 @@ import type { Person } from '@/api/types'
 import { workload } from './workload'
 
 describe('workload', () => {
-  it('has everybody, busiest first', () => {
+  it('has everybody, busiest first, and tells two of one name apart', () => {
     const people = [
       { login: 't', name: 'Tom', role: 'ENGINEER' },
       { login: 'u', name: 'Una', role: 'COORDINATOR' },
+      { login: 'v', name: 'Una', role: 'MANAGER' },
     ] as Person[]
-    expect(workload(people, { Una: 2, 'Somebody who left': 4 })).toEqual([
-      { name: 'Una', role: 'coordinator', open: 2 },
-      { name: 'Tom', role: 'engineer', open: 0 },
+    expect(workload(people, { u: 2, v: 1, gone: 4 })).toEqual([
+      { login: 'u', name: 'Una', role: 'coordinator', open: 2 },
+      { login: 'v', name: 'Una', role: 'manager', open: 1 },
+      { login: 't', name: 'Tom', role: 'engineer', open: 0 },
     ])
   })
 })

@@ -27,7 +27,8 @@ import org.springframework.stereotype.Component;
 class DemoLab {
 
     static final String PASSWORD = "skerrow-demo";
-    private static final String COORDINATOR = "Una Farrow";
+    private static final Staff.Person UNA = new Staff.Person("una", "Una Farrow", Role.COORDINATOR);
+    private static final String COORDINATOR = UNA.name();
     private static final int WAIT_DAYS = 4;
     private static final int DEMO_HEALTH_SECONDS = 2;
 
@@ -71,7 +72,7 @@ class DemoLab {
         if (!staff.isEmpty()) {
             return;
         }
-        staff.add("una", "Una Farrow", Role.COORDINATOR, PASSWORD);
+        staff.add(UNA.login(), UNA.name(), UNA.role(), PASSWORD);
         staff.add("tom", "Tom Gale", Role.ENGINEER, PASSWORD);
         staff.add("petra", "Petra Lunn", Role.MANAGER, PASSWORD);
         // The demo's devices are read in a minute; a reading every half of it would be no series.
@@ -314,7 +315,7 @@ class DemoLab {
                         new CaseForm.Consent("names", "the parish council", false, true),
                         null,
                         null),
-                COORDINATOR);
+                UNA);
         notes.write(number, "note", "@tom could you look at slot 3 before we promise anything?", COORDINATOR);
     }
 
@@ -367,6 +368,6 @@ class DemoLab {
                         new CaseForm.Consent("previews", "", true, true),
                         null,
                         null),
-                COORDINATOR);
+                UNA);
     }
 }

@@ -12,6 +12,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Random;
 import javax.sql.DataSource;
 import org.brantel.core.custody.CustodyEntry;
@@ -151,6 +152,8 @@ class PastYears {
         "minutes of the meetings",
         "the drawings for the pier"
     };
+    private static final Map<String, String> LOGINS =
+            Map.of("Una Farrow", "una", "Tom Gale", "tom", "Petra Lunn", "petra");
     private static final String[] STAFF = {"Una Farrow", "Tom Gale", "Petra Lunn"};
     private static final Stage[] OPEN = {
         Stage.RECEIVED,
@@ -237,7 +240,7 @@ class PastYears {
             customers = table("customer (id, kind, name, preferred, created_at, version)");
             ways = table("customer_way (customer_id, position, kind, value, plain)");
             rows = table("lab_case (id, number, customer_name, customer_id, contact_person, story, stage, "
-                    + "stage_since, owner, path, path_reason, protocol, hold_reason, hold_until, "
+                    + "stage_since, owner, owner_login, path, path_reason, protocol, hold_reason, hold_until, "
                     + "hold_from, created_at, version)");
             stages = table("case_stage (case_id, stage, at, who)");
             devices = table("device (case_id, position, type, make, model, serial, capacity)");
@@ -345,6 +348,7 @@ class PastYears {
                     stage.name(),
                     since,
                     owner,
+                    LOGINS.get(owner),
                     path == null ? null : path.word(),
                     path == null ? null : "",
                     path == null ? null : "Brantel triage protocol 2",

@@ -89,7 +89,7 @@ class CaseController {
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
     CaseViews.Docket log(@Valid @RequestBody CaseForm form) {
-        return cases.docket(cases.log(form, staff.current().name()));
+        return cases.docket(cases.log(form, staff.current()));
     }
 
     @GetMapping("/{number}")
@@ -142,7 +142,7 @@ class CaseController {
         if (colleague == null) {
             throw Refusal.badInput("login", "There is nobody with the sign-in name '" + to.login() + "'.");
         }
-        cases.handOver(number, colleague.name(), staff.current().name());
+        cases.handOver(number, colleague, staff.current().name());
         return cases.docket(number);
     }
 }

@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.brantel.server.platform.Known;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.protocol.Said;
@@ -97,7 +98,7 @@ public class CaseLists {
                 all.add(is.equal(root.get("stage"), f.stage()));
             }
             if (!f.owner().isEmpty()) {
-                all.add(is.equal(root.get("owner"), f.owner()));
+                all.add(is.equal(root.get("ownerLogin"), f.owner()));
             }
             if (f.path() != null) {
                 all.add(
@@ -207,9 +208,11 @@ public class CaseLists {
         return cases.findByNumberIn(numbers).stream().collect(Collectors.toMap(LabCase::number, LabCase::customerName));
     }
 
-    /** How many open cases each person has. */
+    /** How many open cases each person has, by sign-in name. */
     @Transactional(readOnly = true)
     public Map<String, Long> openByOwner() {
-        return open().stream().collect(Collectors.groupingBy(CaseViews.Summary::owner, Collectors.counting()));
+        return open().stream()
+                .flatMap(c -> Stream.ofNullable(c.owner().login()))
+                .collect(Collectors.groupingBy(login -> login, Collectors.counting()));
     }
 }

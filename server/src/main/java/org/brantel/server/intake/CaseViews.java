@@ -81,13 +81,21 @@ public final class CaseViews {
             Device device,
             int devices,
             Stage stage,
-            String owner,
+            Owner owner,
             @Nullable RecoveryPath path,
             Instant createdAt,
             Instant stageSince,
             @Nullable Instant due,
             @Nullable LocalDate deadline,
             @Nullable Hold hold) {}
+
+    /**
+     * Who looks after a case.
+     *
+     * @param login the sign-in name; null for somebody who was never on the staff, or shared the name with a colleague
+     *              when sign-in names were not kept yet
+     */
+    public record Owner(@Nullable String login, String name) {}
 
     /** @param total how many there are in all */
     public record Page(List<Summary> cases, long total) {}
@@ -133,7 +141,7 @@ public final class CaseViews {
          * @param protocol the version of the protocol by which it was decided
          */
         public record Decision(
-                String owner,
+                Owner owner,
                 @Nullable RecoveryPath path,
                 @Nullable String pathReason,
                 @Nullable String protocol) {}

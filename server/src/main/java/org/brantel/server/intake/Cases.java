@@ -18,6 +18,7 @@ import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Topic;
 import org.brantel.server.protocol.LabProtocol;
 import org.brantel.server.settings.LabSettings;
+import org.brantel.server.staff.Staff;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
@@ -79,10 +80,11 @@ public class Cases {
      * @return its number
      */
     @Transactional
-    public String log(CaseForm form, String who) {
+    public String log(CaseForm form, Staff.Person person) {
+        String who = person.name();
         List<Long> capacities = check.check(form, null, clock.today());
         Instant now = clock.now();
-        LabCase labCase = new LabCase(freeNumber(), who, now);
+        LabCase labCase = new LabCase(freeNumber(), person, now);
         labCase.describe(form, customers.take(form.customer()));
         cases.save(labCase);
         entries.replaceDevices(labCase, form.devices(), capacities);
@@ -268,12 +270,16 @@ public class Cases {
         moveTo(labCase, labCase.heldFrom(), who);
     }
 
-    /** @param owner the colleague's name */
     @Transactional
-    public void handOver(String number, String owner, String who) {
+    public void handOver(String number, Staff.Person colleague, String who) {
         LabCase labCase = find(number);
-        happenings.tell(number, who, "handed the case over", "from " + labCase.owner() + " to " + owner, Topic.CASE);
-        labCase.handTo(owner);
+        happenings.tell(
+                number,
+                who,
+                "handed the case over",
+                "from " + labCase.owner().name() + " to " + colleague.name(),
+                Topic.CASE);
+        labCase.handTo(colleague);
     }
 
     @Transactional

@@ -12,6 +12,7 @@ import jakarta.persistence.Version;
 import java.time.Instant;
 import java.time.LocalDate;
 import org.brantel.core.triage.RecoveryPath;
+import org.brantel.server.staff.Staff;
 import org.jspecify.annotations.Nullable;
 
 @Entity
@@ -46,6 +47,7 @@ class LabCase {
     private @Nullable Stage holdFrom;
 
     private String owner;
+    private @Nullable String ownerLogin;
     private @Nullable RecoveryPath path;
     private @Nullable String pathReason;
     private @Nullable String protocol;
@@ -61,9 +63,9 @@ class LabCase {
 
     /** What else a row has is set before it is saved. */
     @SuppressWarnings("NullAway.Init")
-    LabCase(String number, String owner, Instant createdAt) {
+    LabCase(String number, Staff.Person owner, Instant createdAt) {
         this.number = number;
-        this.owner = owner;
+        handTo(owner);
         this.stage = Stage.RECEIVED;
         this.createdAt = createdAt;
         this.stageSince = createdAt;
@@ -115,8 +117,9 @@ class LabCase {
         refit = false;
     }
 
-    void handTo(String newOwner) {
-        owner = newOwner;
+    void handTo(Staff.Person newOwner) {
+        owner = newOwner.name();
+        ownerLogin = newOwner.login();
     }
 
     long id() {
@@ -180,8 +183,8 @@ class LabCase {
         return story;
     }
 
-    String owner() {
-        return owner;
+    CaseViews.Owner owner() {
+        return new CaseViews.Owner(ownerLogin, owner);
     }
 
     @Nullable

@@ -135,7 +135,7 @@ class Papers {
                         docket.said().customer().ways().stream()
                                 .map(CustomerViews.Way::value)
                                 .collect(Collectors.joining(", "))),
-                Map.entry("Looked after by", docket.decision().owner()));
+                Map.entry("Looked after by", docket.decision().owner().name()));
     }
 
     private static String details(CaseViews.Device d) {
@@ -194,7 +194,7 @@ class Papers {
                         "body",
                         letter.body(),
                         "owner",
-                        docket.decision().owner()));
+                        docket.decision().owner().name()));
     }
 
     /** What was written down at the decision, and what speaks for it. */

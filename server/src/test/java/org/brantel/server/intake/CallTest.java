@@ -218,9 +218,25 @@ class CallTest {
                         .expect(200)
                         .json()
                         .get("owner")
+                        .get("name")
                         .asString())
                 .isEqualTo("Tom Gale");
-        assertThat(una.get("/api/cases?owner=Tom%20Gale&size=500").text()).contains(number);
+        assertThat(una.get("/api/cases?owner=tom&size=500").text()).contains(number);
+    }
+
+    /** Two colleagues may be called the same; they are two all the same. */
+    @Test
+    void aCaseIsOnePersonsOfTwoWithOneName() {
+        Visitor petra = Lab.open().as("petra");
+        petra.post(
+                        "/api/staff",
+                        Map.of("login", "tom2", "name", "Tom Gale", "role", "ENGINEER", "password", Lab.PASSWORD))
+                .expect(201);
+        String number = new CaseForms().log(una);
+        una.post("/api/cases/" + number + "/owner", Map.of("login", "tom2")).expect(200);
+        assertThat(una.get("/api/cases?owner=tom2&size=500").text()).contains(number);
+        assertThat(una.get("/api/cases?owner=tom&size=500").text()).doesNotContain(number);
+        assertThat(una.get("/api/cases/workload").json().get("tom2").asInt()).isEqualTo(1);
     }
 
     @Test

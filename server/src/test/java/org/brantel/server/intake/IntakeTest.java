@@ -41,7 +41,7 @@ class IntakeTest {
         assertThat(docket.get("facts").size()).isEqualTo(2);
         assertThat(docket.get("wanted").get(0).get("pattern").asString()).isEqualTo("Hives/*");
         assertThat(docket.get("stage").asString()).isEqualTo("received");
-        assertThat(docket.get("owner").asString()).isEqualTo("Una Farrow");
+        assertThat(docket.get("owner").get("name").asString()).isEqualTo("Una Farrow");
         assertThat(una.get("/api/desk?listed=1000").json().get("decisions").toString())
                 .contains(number);
     }

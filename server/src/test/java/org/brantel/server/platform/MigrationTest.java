@@ -191,4 +191,35 @@ class MigrationTest {
         assertThat(sql.queryForList("select position from device", Integer.class))
                 .containsOnly(1);
     }
+
+    @Test
+    void ownersAreKnownByTheirSignInNameWhereTheirNameIsTheirsAlone() {
+        JdbcTemplate sql = database("owners");
+        FluentConfiguration flyway = flyway(sql);
+        flyway.target("10").load().migrate();
+        for (String[] person : new String[][] {{"una", "Una Farrow"}, {"tom", "Tom Gale"}, {"tom2", "Tom Gale"}}) {
+            sql.update(
+                    "insert into staff (login, name, role, password_hash, created_at) values (?, ?, 'ENGINEER', '', now())",
+                    person[0],
+                    person[1]);
+        }
+        sql.update("insert into customer (kind, name, preferred, created_at, version) "
+                + "values ('person', 'Ewan Hollis', 'phone', now(), 0)");
+        for (String owner : List.of("Una Farrow", "Tom Gale", "Somebody who left")) {
+            sql.update(
+                    "insert into lab_case (number, customer_name, customer_id, contact_person, story, stage, stage_since, "
+                            + "owner, created_at, version) select ?, 'Ewan Hollis', id, '', '', 'RECEIVED', now(), ?, "
+                            + "now(), 0 from customer",
+                    "BR-" + owner,
+                    owner);
+        }
+        sql.update("insert into kept_filter (owner, name, query, at) "
+                + "values ('una', 'mine', 'stage=imaging&owner=Una+Farrow&late=true', now())");
+        flyway.target("latest").load().migrate();
+        assertThat(sql.queryForList("select coalesce(owner_login, '-') from lab_case order by owner", String.class))
+                .as("somebody who left, one of two, and Una")
+                .containsExactly("-", "-", "una");
+        assertThat(sql.queryForObject("select query from kept_filter", String.class))
+                .isEqualTo("stage=imaging&owner=una&late=true");
+    }
 }
