@@ -7,6 +7,7 @@ import java.util.Map;
 import org.brantel.core.triage.Protocol;
 import org.brantel.core.triage.Ranking;
 import org.brantel.core.triage.RecoveryPath;
+import org.brantel.core.triage.Triage;
 import org.brantel.server.asks.Action;
 import org.brantel.server.asks.Asking;
 import org.brantel.server.asks.HoldQuestions;
@@ -44,24 +45,26 @@ class TriageQuestions implements Asking {
 
     @Override
     public List<Question> about(OpenCases open) {
-        List<Question> all = new ArrayList<>(undecided(open.in(Stage.RECEIVED)));
+        // Asked for once: which protocol is in force stands in the database.
+        Triage inForce = protocol.triage();
+        List<Question> all = new ArrayList<>(undecided(open.in(Stage.RECEIVED), inForce));
         for (CaseViews.Summary c : open.in(Stage.TRIAGED)) {
             RecoveryPath path = c.path();
             if (path != null) {
-                all.add(firstMove(c, path));
+                all.add(firstMove(c, path, inForce.protocol()));
             }
         }
         all.addAll(moved(open));
         return all;
     }
 
-    private List<Question> undecided(List<CaseViews.Summary> cases) {
+    private List<Question> undecided(List<CaseViews.Summary> cases, Triage inForce) {
         Map<String, List<CaseForm.Fact>> facts = lists.facts(OpenCases.numbers(cases));
         Map<String, Integer> versions = lists.versions(OpenCases.numbers(cases));
         return cases.stream()
                 .map(c -> undecided(
                         c,
-                        protocol.triage().ranking(protocol.facts(Known.in(facts, c.number()))),
+                        inForce.ranking(LabProtocol.facts(Known.in(facts, c.number()), inForce.protocol())),
                         versions.getOrDefault(c.number(), 0)))
                 .toList();
     }
@@ -108,12 +111,8 @@ class TriageQuestions implements Asking {
     }
 
     /** What is next depends on the path: a device that must not be powered is not attached. */
-    private Question firstMove(CaseViews.Summary c, RecoveryPath path) {
-        String move = protocol.triage()
-                .protocol()
-                .path(path.word())
-                .map(Protocol.Path::firstMove)
-                .orElse("");
+    private Question firstMove(CaseViews.Summary c, RecoveryPath path, Protocol inForce) {
+        String move = inForce.path(path.word()).map(Protocol.Path::firstMove).orElse("");
         String decided = "The path is decided: " + path.words() + ". " + move;
         return switch (path) {
             case HARDWARE_WORK ->

@@ -243,7 +243,9 @@ public class TriageService {
                     return new Moved(
                             number,
                             d.path(),
-                            Movement.between(d.ranking(), triage.rankUnasked(protocol.facts(Known.in(facts, number)))));
+                            Movement.between(
+                                    d.ranking(),
+                                    triage.rankUnasked(LabProtocol.facts(Known.in(facts, number), triage.protocol()))));
                 })
                 .filter(m -> m.movement().matters() && m.path() != m.movement().leadsNow())
                 .toList();
@@ -271,7 +273,8 @@ public class TriageService {
                             d.path(),
                             Movement.between(
                                     d.ranking(),
-                                    now.rankUnasked(protocol.facts(Known.in(facts, Known.in(byId, d.caseId()))))))));
+                                    now.rankUnasked(LabProtocol.facts(
+                                            Known.in(facts, Known.in(byId, d.caseId())), now.protocol()))))));
         } else {
             for (CaseViews.Summary c : open) {
                 List<CaseForm.Fact> own = Known.in(facts, c.number());
