@@ -14,7 +14,6 @@ import org.brantel.server.notes.Notes;
 import org.brantel.server.platform.Settings;
 import org.brantel.server.protocol.Said;
 import org.brantel.server.settings.LabSettings;
-import org.brantel.server.staff.Role;
 import org.brantel.server.staff.Staff;
 import org.brantel.server.triage.TriageService;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
@@ -26,9 +25,7 @@ import org.springframework.stereotype.Component;
 @Component
 class DemoLab {
 
-    static final String PASSWORD = "skerrow-demo";
-    private static final Staff.Person UNA = new Staff.Person("una", "Una Farrow", Role.COORDINATOR);
-    private static final String COORDINATOR = UNA.name();
+    private static final String COORDINATOR = DemoStaff.UNA.name();
     private static final int WAIT_DAYS = 4;
     private static final int DEMO_HEALTH_SECONDS = 2;
 
@@ -72,13 +69,11 @@ class DemoLab {
         if (!staff.isEmpty()) {
             return;
         }
-        staff.add(UNA.login(), UNA.name(), UNA.role(), PASSWORD);
-        staff.add("tom", "Tom Gale", Role.ENGINEER, PASSWORD);
-        staff.add("petra", "Petra Lunn", Role.MANAGER, PASSWORD);
+        DemoStaff.ALL.forEach(p -> staff.add(p.login(), p.name(), p.role(), DemoStaff.PASSWORD));
         // The demo's devices are read in a minute; a reading every half of it would be no series.
         rules.set(
                 new LabSettings.BenchRules(0, "00:00", "00:00", DEMO_HEALTH_SECONDS, List.of(), false, ""),
-                "Petra Lunn");
+                DemoStaff.PETRA.name());
         if (settings.cases() > 0) {
             years.fill(settings.cases());
         }
@@ -315,7 +310,7 @@ class DemoLab {
                         new CaseForm.Consent("names", "the parish council", false, true),
                         null,
                         null),
-                UNA);
+                DemoStaff.UNA);
         notes.write(number, "note", "@tom could you look at slot 3 before we promise anything?", COORDINATOR);
     }
 
@@ -368,6 +363,6 @@ class DemoLab {
                         new CaseForm.Consent("previews", "", true, true),
                         null,
                         null),
-                UNA);
+                DemoStaff.UNA);
     }
 }

@@ -22,8 +22,8 @@ import org.springframework.stereotype.Component;
 class DemoStory {
 
     private static final Logger LOG = LoggerFactory.getLogger(DemoStory.class);
-    private static final String ENGINEER = "Tom Gale";
-    private static final String COORDINATOR = "Una Farrow";
+    private static final String ENGINEER = DemoStaff.TOM.name();
+    private static final String COORDINATOR = DemoStaff.UNA.name();
     private static final Duration LONGEST = Duration.ofMinutes(2);
 
     private final Stations stations;

@@ -12,7 +12,6 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Random;
 import javax.sql.DataSource;
 import org.brantel.core.custody.CustodyEntry;
@@ -22,6 +21,7 @@ import org.brantel.core.triage.RecoveryPath;
 import org.brantel.server.intake.CaseForm;
 import org.brantel.server.intake.Stage;
 import org.brantel.server.protocol.Said;
+import org.brantel.server.staff.Staff;
 import org.brantel.server.triage.TriageService;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
@@ -152,9 +152,7 @@ class PastYears {
         "minutes of the meetings",
         "the drawings for the pier"
     };
-    private static final Map<String, String> LOGINS =
-            Map.of("Una Farrow", "una", "Tom Gale", "tom", "Petra Lunn", "petra");
-    private static final String[] STAFF = {"Una Farrow", "Tom Gale", "Petra Lunn"};
+    private static final Staff.Person[] STAFF = DemoStaff.ALL.toArray(Staff.Person[]::new);
     private static final Stage[] OPEN = {
         Stage.RECEIVED,
         Stage.RECEIVED,
@@ -333,7 +331,8 @@ class PastYears {
                     : stage == Stage.DECLINED
                             ? RecoveryPath.DECLINE
                             : ranking != null ? ranking.ranking().get(0).path() : RecoveryPath.IMAGE_THEN_SCAN;
-            String owner = pick(STAFF);
+            Staff.Person person = pick(STAFF);
+            String owner = person.name();
             Instant since = open
                     ? created.plus(Duration.ofMinutes(random.nextInt(15)))
                     : created.plus(Duration.ofHours(30 + random.nextInt(400)));
@@ -348,7 +347,7 @@ class PastYears {
                     stage.name(),
                     since,
                     owner,
-                    LOGINS.get(owner),
+                    person.login(),
                     path == null ? null : path.word(),
                     path == null ? null : "",
                     path == null ? null : "Brantel triage protocol 2",

@@ -33,7 +33,7 @@ class PastYearsTest {
                 .toArray(String[]::new))) {
             Visitor una = new Visitor("http://127.0.0.1:"
                     + ((WebServerApplicationContext) context).getWebServer().getPort());
-            una.post("/api/session", Map.of("login", "una", "password", DemoLab.PASSWORD))
+            una.post("/api/session", Map.of("login", "una", "password", DemoStaff.PASSWORD))
                     .expect(200);
             JsonNode all = una.get("/api/cases?state=all&size=1000").json();
             assertThat(all.get("total").asInt()).isEqualTo(710);
