@@ -9,6 +9,7 @@ import { useLive } from '@/api/live'
 import type { KeptFilter } from '@/api/types'
 import { words } from '@/ui/format/format'
 import RefusedNote from '@/ui/RefusedNote.vue'
+import { peopleToChoose } from '@/features/staff'
 import { useVocabulary } from '@/features/triage'
 import { filterOf, isFiltered, NO_FILTER, queryOf, type CaseFilter } from './filter'
 import { stageName, STAGES } from '@/features/cases'
@@ -35,10 +36,7 @@ const stages = [
   { value: 'on-hold', text: 'On hold' },
   { value: 'declined', text: 'Declined' },
 ]
-const owners = computed(() => [
-  any('anybody'),
-  ...(people.data.value ?? []).map((p) => ({ value: p.login, text: p.name })),
-])
+const owners = computed(() => [any('anybody'), ...peopleToChoose(people.data.value ?? [])])
 const paths = computed(() => [
   any('any path'),
   { value: 'none', text: 'not decided' },

@@ -10,6 +10,7 @@ import type { Docket } from '@/api/types'
 import { daysFromNow } from '@/ui/format/days'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { useKeys } from '@/ui/keys'
+import { peopleToChoose } from '@/features/staff'
 
 const props = defineProps<{ /** The case. */ docket: Docket }>()
 const emit = defineEmits<{ /** The case was held, taken up or handed over. */ changed: [] }>()
@@ -28,9 +29,7 @@ const people = useLive(
 )
 const colleagues = computed(() => [
   { value: '', text: 'to whom?' },
-  ...(people.data.value ?? [])
-    .filter((p) => p.login !== props.docket.owner.login)
-    .map((p) => ({ value: p.login, text: p.name })),
+  ...peopleToChoose(people.data.value ?? []).filter((p) => p.value !== props.docket.owner.login),
 ])
 const phone = computed(() => props.docket.customer.ways.find((w) => w.kind === 'phone')?.value)
 const canHold = computed(() => !['closed', 'declined'].includes(props.docket.stage))

@@ -10,8 +10,8 @@ describe('workload', () => {
       { login: 'v', name: 'Una', role: 'MANAGER' },
     ] as Person[]
     expect(workload(people, { u: 2, v: 1, gone: 4 })).toEqual([
-      { login: 'u', name: 'Una', role: 'coordinator', open: 2 },
-      { login: 'v', name: 'Una', role: 'manager', open: 1 },
+      { login: 'u', name: 'Una (u)', role: 'coordinator', open: 2 },
+      { login: 'v', name: 'Una (v)', role: 'manager', open: 1 },
       { login: 't', name: 'Tom', role: 'engineer', open: 0 },
     ])
   })

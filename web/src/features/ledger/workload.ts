@@ -1,4 +1,5 @@
 import type { Person } from '@/api/types'
+import { nameAmong } from '@/features/staff'
 
 /**
  * How many open cases each person owns, most first.
@@ -10,6 +11,6 @@ export function workload(
   open: Readonly<Record<string, number>>,
 ): { login: string; name: string; role: string; open: number }[] {
   return people
-    .map((p) => ({ login: p.login, name: p.name, role: p.role.toLowerCase(), open: open[p.login] ?? 0 }))
+    .map((p) => ({ login: p.login, name: nameAmong(people, p), role: p.role.toLowerCase(), open: open[p.login] ?? 0 }))
     .sort((a, b) => b.open - a.open || a.name.localeCompare(b.name))
 }

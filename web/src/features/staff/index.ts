@@ -1,3 +1,4 @@
+export { nameAmong, peopleToChoose } from './people'
 export { useSession } from './session'
 
 /** Loaded when they are gone to: the frame around every page asks this feature, too. */

@@ -96,16 +96,27 @@ public class Cases {
                 who,
                 "logged the case",
                 form.customer().name().strip() + ": "
-                        + form.devices().stream()
-                                .map(d -> (d.type() + " " + d.make() + " " + d.model()).strip() + ", serial "
-                                        + d.serial())
-                                .collect(Collectors.joining("; "))
-                        + "; " + form.facts().size() + " facts, "
-                        + form.wanted().size() + " wanted lines",
+                        + form.devices().stream().map(Cases::shortly).collect(Collectors.joining("; "))
+                        + "; " + howMany(form),
                 Topic.CASE);
         index(labCase);
         announcer.publishEvent(new Logged(labCase.number()));
         return labCase.number();
+    }
+
+    private static String shortly(CaseForm.Device device) {
+        String what = String.join(" ", device.type(), device.make(), device.model());
+        String serial = device.serial().isBlank() ? "" : ", serial " + device.serial();
+        return what.strip().replaceAll(" +", " ") + serial;
+    }
+
+    private static String howMany(CaseForm form) {
+        int facts = form.facts().size();
+        int wanted = form.wanted().size();
+        return facts
+                + (facts == 1 ? " fact, " : " facts, ")
+                + wanted
+                + (wanted == 1 ? " wanted line" : " wanted lines");
     }
 
     /** Changes what was entered; the old facts stay on record. */
@@ -126,12 +137,7 @@ public class Cases {
         if (entries.replaceWanted(labCase, form.wanted())) {
             announcer.publishEvent(new WantedChanged(number));
         }
-        happenings.tell(
-                number,
-                who,
-                "changed the intake",
-                form.facts().size() + " facts, " + form.wanted().size() + " wanted lines",
-                Topic.CASE);
+        happenings.tell(number, who, "changed the intake", howMany(form), Topic.CASE);
         index(labCase);
     }
 
