@@ -114,7 +114,7 @@ class Delivery extends WorkRecord {
     }
 
     DeliveryViews.Delivery view(String caseNumber) {
-        DeliveryViews.Receipt receipt = receiptAt == null
+        DeliveryViews.Receipt receipt = receiptName == null || receiptAt == null
                 ? null
                 : new DeliveryViews.Receipt(receiptName, receiptAt, receiptChecked, receiptEqual);
         return new DeliveryViews.Delivery(

@@ -2,6 +2,7 @@ package org.brantel.server.delivery;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.Stream;
 import org.brantel.server.asks.Action;
 import org.brantel.server.asks.Asking;
@@ -41,7 +42,12 @@ class DeliveryQuestions implements Asking {
     private static Stream<Question> of(CaseViews.Summary c, DeliveryViews.Delivery d) {
         if (d.state() == DeliveryViews.State.FAILED) {
             return Stream.of(Question.of(
-                    c, "Handover", "Seal the delivery again?", String.valueOf(d.trouble()), Place.HANDOVER, LOOK));
+                    c,
+                    "Handover",
+                    "Seal the delivery again?",
+                    Objects.requireNonNullElse(d.trouble(), ""),
+                    Place.HANDOVER,
+                    LOOK));
         }
         return d.state() == DeliveryViews.State.SEALED && d.way().linkSentAt() == null
                 ? Stream.of(Question.of(

@@ -59,7 +59,7 @@ public final class DeliveryViews {
      * @param checked files that the customer's own browser hashed,
      * @param equal of them as the manifest says
      */
-    public record Receipt(@Nullable String name, Instant at, int checked, int equal) {}
+    public record Receipt(String name, Instant at, int checked, int equal) {}
 
     /** Shown once; only hashes are kept. */
     public record Link(String path, String passcode, Instant expiresAt) {}

@@ -8,7 +8,6 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.stream.Collectors;
 import org.brantel.core.json.Json;
 import org.brantel.core.manifest.Bag;
@@ -159,7 +158,8 @@ class SealingJob implements Labour<Delivery> {
                 continue;
             }
             expected++;
-            if (!Objects.equals(file.sha256(), sealed.sha256().get("data/" + file.path()))) {
+            String hash = file.sha256();
+            if (hash == null || !hash.equals(sealed.sha256().get("data/" + file.path()))) {
                 throw new IOException("The file " + file.path()
                         + " in the lab store no longer hashes as it did when it was recovered; "
                         + "recover the selection again.");

@@ -174,9 +174,9 @@ class LabCase {
                 : null;
     }
 
-    /** Where it stood before it was held; where it stands when nothing says so. */
+    /** Where it stood before it was held; at the counter again when nothing says so. */
     Stage heldFrom() {
-        return holdFrom == null ? stage : holdFrom;
+        return holdFrom == null ? Stage.RECEIVED : holdFrom;
     }
 
     String story() {

@@ -135,23 +135,20 @@ class TriageQuestions implements Asking {
         return Question.of(c, kind, question, decided, Place.TRIAGED, holds.holdWeek(c, "Hold a week", reason), CASE);
     }
 
-    private static String decidedPath(TriageService.Moved moved) {
-        return moved.path() == null ? "as it was" : moved.path().words();
-    }
-
     private List<Question> moved(OpenCases open) {
         List<String> decided = open.all().stream()
                 .filter(c -> c.path() != null && c.hold() == null)
                 .map(CaseViews.Summary::number)
                 .toList();
         return triage.movedFar(decided).stream()
+                .filter(m -> m.path() != null)
                 .map(m -> {
                     RecoveryPath leads = m.movement().leadsNow();
                     String now = leads == null ? "no path is open" : leads.words() + " leads now";
                     return Question.of(
                             open.numbered(m.caseNumber()).orElseThrow(),
                             "Moved",
-                            "Still " + decidedPath(m) + "?",
+                            "Still " + m.path().words() + "?",
                             "The facts have changed since it was decided: " + now
                                     + (m.movement().newStops().isEmpty() ? "." : ", and a stop rule came up."),
                             Place.TRIAGED,

@@ -1,7 +1,6 @@
 package org.brantel.server.testing;
 
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -41,15 +40,11 @@ final class Cluster {
     }
 
     /** The cluster, started at the first call. */
-    static synchronized Cluster shared() {
-        try {
-            if (cluster == null) {
-                cluster = new Cluster();
-            }
-            return cluster;
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
+    static synchronized Cluster shared() throws IOException {
+        if (cluster == null) {
+            cluster = new Cluster();
         }
+        return cluster;
     }
 
     /** @return the name of a database with all tables and nothing in them */
