@@ -71,8 +71,9 @@ public class IdleHealth {
         this.clock = clock;
     }
 
+    /** One at a time: whoever calls it after a lock came into force knows that no reading of before goes on. */
     @Scheduled(fixedDelay = 3000, initialDelay = 3000)
-    void look() {
+    synchronized void look() {
         Duration every = Duration.ofSeconds(settings.bench().healthSeconds());
         for (Attachment a : attachments.findByDetachedAtIsNullOrderById()) {
             Instant before = asked.getOrDefault(

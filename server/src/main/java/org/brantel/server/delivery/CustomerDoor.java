@@ -11,7 +11,6 @@ import java.util.Base64;
 import java.util.Locale;
 import org.brantel.core.hash.Hashes;
 import org.brantel.server.intake.Cases;
-import org.brantel.server.intake.Stage;
 import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Settings;
@@ -191,6 +190,6 @@ public class CustomerDoor {
                                 : checked + " of " + view.bag().files() + " files were checked in the browser, " + equal
                                         + " of them equal"),
                 Topic.DELIVERY);
-        cases.moveTo(number, Stage.CLOSED, CUSTOMER);
+        cases.close(number, CUSTOMER);
     }
 }

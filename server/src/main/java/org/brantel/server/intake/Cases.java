@@ -288,9 +288,22 @@ public class Cases {
         labCase.handTo(colleague);
     }
 
+    /**
+     * Moves a case on with the work on it. One that is on hold, declined or closed stays where it is, whatever is
+     * worked on its image: its device is locked by that, and it takes a person to take the case up again.
+     */
     @Transactional
     public void moveTo(String number, Stage stage, String who) {
-        moveTo(find(number), stage, who);
+        LabCase labCase = find(number);
+        if (labCase.stage().isAtWork()) {
+            moveTo(labCase, stage, who);
+        }
+    }
+
+    /** The customer has what they came for. */
+    @Transactional
+    public void close(String number, String who) {
+        moveTo(find(number), Stage.CLOSED, who);
     }
 
     /**

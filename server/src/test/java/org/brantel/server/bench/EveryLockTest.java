@@ -24,6 +24,7 @@ import org.awaitility.Awaitility;
 import org.brantel.core.testing.Corpus;
 import org.brantel.server.media.Media;
 import org.brantel.server.testing.BenchDevices;
+import org.brantel.server.testing.BenchRules;
 import org.brantel.server.testing.CaseForms;
 import org.brantel.server.testing.Lab;
 import org.brantel.server.testing.Story;
@@ -141,6 +142,7 @@ class EveryLockTest {
     @TestFactory
     Stream<DynamicTest> noOperationTouchesADeviceThatMustNotBeTouched() {
         List<Operation> operations = operations();
+        new BenchRules().with("healthSeconds", 1).set(lab.as("petra"));
         return LOCKS.entrySet().stream()
                 .map(lock -> DynamicTest.dynamicTest(lock.getKey(), () -> {
                     String medium = "locked-" + System.nanoTime() + ".img";
@@ -163,6 +165,8 @@ class EveryLockTest {
                     Map<String, String> places =
                             Map.of("{number}", story.number, "/api/imaging/{id}", "/api/imaging/" + session);
                     Media media = lab.own(Media.class);
+                    // A reading that began before the lock may still go on.
+                    lab.own(IdleHealth.class).look();
                     long before = media.opened("inbox/" + medium);
                     List<String> refused = new ArrayList<>();
                     for (Operation o : operations) {
@@ -187,9 +191,35 @@ class EveryLockTest {
                                     "post /api/cases/{number}/imaging",
                                     "post /api/cases/{number}/health/read",
                                     "post /api/imaging/{id}/resume");
-                    Awaitility.await("nor does a job, or the schedule of readings, touch it")
+                    Awaitility.await("nor does a job touch it")
                             .during(Duration.ofMillis(1500))
                             .until(() -> media.opened("inbox/" + medium), opened -> opened == before);
+                    lab.own(IdleHealth.class).look();
+                    assertThat(media.opened("inbox/" + medium))
+                            .as("nor does the schedule of readings, which are due every second")
+                            .isEqualTo(before);
+                }));
+    }
+
+    /** An image may be searched whatever became of its case; that does not open the device's lock. */
+    @TestFactory
+    Stream<DynamicTest> workOnTheImageLeavesTheLockOfItsDevice() {
+        return LOCKS.entrySet().stream()
+                .map(lock -> DynamicTest.dynamicTest(lock.getKey(), () -> {
+                    String medium = "searched-" + System.nanoTime() + ".img";
+                    Story story = attached(medium);
+                    lab.sql().update("update imaging_session set state = 'DONE' where state = 'PAUSED'");
+                    lock.getValue().accept(story);
+                    JsonNode locked = story.una.get(story.path("")).json();
+                    story.scanned("structure").selectedWhole().recovered();
+                    JsonNode worked = story.una.get(story.path("")).json();
+                    assertThat(worked.path("hold")).isEqualTo(locked.path("hold"));
+                    if (!lock.getKey().startsWith("a stop rule")) {
+                        assertThat(worked.get("stage")).isEqualTo(locked.get("stage"));
+                    }
+                    story.una
+                            .post(story.path("/bench/attachment"), Map.of("medium", "inbox/" + medium))
+                            .expect(423);
                 }));
     }
 
