@@ -68,21 +68,6 @@ class PlatformConfig implements WebMvcConfigurer {
     /** Deep links of the front end: it does its own routing. */
     @Override
     public void addViewControllers(ViewControllerRegistry registry) {
-        for (String path : new String[] {
-            "/desk",
-            "/intake",
-            "/bench",
-            "/handover",
-            "/ledger",
-            "/settings",
-            "/outbox",
-            "/sign-in",
-            "/setup",
-            "/cases/**",
-            "/imaging/**",
-            "/d/**"
-        }) {
-            registry.addViewController(path).setViewName("forward:/index.html");
-        }
+        registry.addViewController(FrontEnd.PAGES).setViewName("forward:/index.html");
     }
 }

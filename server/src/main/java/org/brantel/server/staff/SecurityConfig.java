@@ -1,6 +1,7 @@
 package org.brantel.server.staff;
 
 import jakarta.servlet.DispatcherType;
+import org.brantel.server.platform.FrontEnd;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpMethod;
@@ -36,23 +37,7 @@ class SecurityConfig {
                                 DispatcherType.ERROR, DispatcherType.FORWARD, DispatcherType.ASYNC)
                         .permitAll()
                         .requestMatchers(
-                                HttpMethod.GET,
-                                "/",
-                                "/index.html",
-                                "/favicon.svg",
-                                "/assets/**",
-                                "/desk",
-                                "/intake",
-                                "/bench",
-                                "/handover",
-                                "/ledger",
-                                "/settings",
-                                "/outbox",
-                                "/sign-in",
-                                "/setup",
-                                "/cases/**",
-                                "/imaging/**",
-                                "/d/**")
+                                HttpMethod.GET, "/", "/index.html", "/favicon.svg", "/assets/**", FrontEnd.PAGES)
                         .permitAll()
                         .requestMatchers("/api/session", "/api/setup")
                         .permitAll()

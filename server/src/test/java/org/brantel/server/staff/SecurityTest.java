@@ -93,6 +93,19 @@ class SecurityTest {
         assertThat(visitor.cookie("brantel-session")).isNotEqualTo(before);
     }
 
+    /** Which of them is a page the front end knows; it says so itself where there is none. */
+    @Test
+    void anyPageIsTheFrontEndsAndNothingElseIsOpen() {
+        Visitor visitor = lab.nobody();
+        for (String page :
+                List.of("/", "/desk", "/cases/BR-2611-0001/imaging", "/d/tokenOfSomebody", "/No-such/page")) {
+            assertThat(visitor.get(page).expect(200).text()).as(page).contains("<div id=\"app\"");
+        }
+        for (String closed : List.of("/api/desk", "/api/no-such-call", "/actuator/env", "/v3/api-docs")) {
+            visitor.get(closed).expect(401);
+        }
+    }
+
     @Test
     void signingOutEndsTheSession() {
         Visitor una = lab.as("una");
