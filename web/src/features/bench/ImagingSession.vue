@@ -5,7 +5,7 @@ import { computed, ref, watch } from 'vue'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import { offerUndo } from '@/api/undo'
-import type { BenchEvents, CareProfile, ImagingView } from '@/api/types'
+import type { ImagingEvents, CareProfile, ImagingView } from '@/api/types'
 import { bytes, percent, size } from '@/ui/format/format'
 import LensBand from '@/ui/instruments/LensBand.vue'
 import ReadRibbon from '@/ui/instruments/ReadRibbon.vue'
@@ -33,7 +33,7 @@ const emit = defineEmits<{ changed: [] }>()
 const acting = useAction()
 const lens = ref<Stretch>(FIRST)
 const lensCells = ref('')
-const events = ref<BenchEvents>({ events: [], faults: 0 })
+const events = ref<ImagingEvents>({ events: [], faults: 0 })
 const path = computed(() => ({ id: props.session.id }))
 const running = computed(() => props.session.state === 'running' || props.session.state === 'waiting')
 const done = computed(() => props.session.state === 'done')

@@ -5,6 +5,7 @@ import java.time.Duration;
 import java.util.function.BooleanSupplier;
 import org.brantel.core.scan.ScanMethod;
 import org.brantel.server.bench.Bench;
+import org.brantel.server.bench.ImagingRecords;
 import org.brantel.server.bench.Stations;
 import org.brantel.server.catalogue.Catalogues;
 import org.brantel.server.delivery.Deliveries;
@@ -28,6 +29,7 @@ class DemoStory {
 
     private final Stations stations;
     private final Bench bench;
+    private final ImagingRecords imaging;
     private final Scans scans;
     private final Catalogues catalogues;
     private final Recoveries recoveries;
@@ -36,12 +38,14 @@ class DemoStory {
     DemoStory(
             Stations stations,
             Bench bench,
+            ImagingRecords imaging,
             Scans scans,
             Catalogues catalogues,
             Recoveries recoveries,
             Deliveries deliveries) {
         this.stations = stations;
         this.bench = bench;
+        this.imaging = imaging;
         this.scans = scans;
         this.catalogues = catalogues;
         this.recoveries = recoveries;
@@ -76,7 +80,7 @@ class DemoStory {
 
     private void deliver(String number) throws IOException {
         read(number, "sim/beekeepers-card", "healthy");
-        await(() -> bench.sessions(number).get(0).standing().state() == WorkState.DONE);
+        await(() -> imaging.sessions(number).get(0).standing().state() == WorkState.DONE);
         scans.start(number, Scans.Scope.whole(ScanMethod.BOTH), ENGINEER);
         await(() -> scans.sessions(number).get(0).standing().state() == WorkState.DONE);
         catalogues.selectRecoverable(number);

@@ -44,19 +44,20 @@ public class HoldQuestions implements Asking {
     @Override
     public List<Question> about(OpenCases open) {
         return open.in(Stage.ON_HOLD).stream()
-                .filter(c -> c.hold() != null && !c.hold().until().isAfter(today()))
+                .filter(c -> c.waiting().hold() != null
+                        && !c.waiting().hold().until().isAfter(today()))
                 .map(c -> Question.of(
                         c,
                         "Hold",
                         "Take it up again?",
-                        "Its wait is over: " + c.hold().reason(),
-                        Place.of(c.hold().from()),
+                        "Its wait is over: " + c.waiting().hold().reason(),
+                        Place.of(c.waiting().hold().from()),
                         Action.call(
                                 "Take it up",
                                 Action.Call.post("/api/cases/" + c.number() + "/wake"),
                                 c.number() + " was taken up again.",
-                                hold(c, c.hold().reason(), today().plusDays(1))),
-                        holdWeek(c, "A week more", c.hold().reason())))
+                                hold(c, c.waiting().hold().reason(), today().plusDays(1))),
+                        holdWeek(c, "A week more", c.waiting().hold().reason())))
                 .toList();
     }
 }

@@ -28,7 +28,7 @@ public final class OpenCases {
     }
 
     public List<CaseViews.Summary> in(Stage stage) {
-        return all.stream().filter(c -> c.stage() == stage).toList();
+        return all.stream().filter(c -> c.waiting().stage() == stage).toList();
     }
 
     public Optional<CaseViews.Summary> numbered(String number) {

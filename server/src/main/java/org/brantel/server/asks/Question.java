@@ -1,5 +1,6 @@
 package org.brantel.server.asks;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.time.Instant;
 import java.util.List;
 import org.brantel.server.intake.CaseViews;
@@ -11,35 +12,38 @@ import org.jspecify.annotations.Nullable;
  * @param key    which question it is, so that it stays the same while it waits
  * @param kind   what it is about, in a word or two
  * @param place  the part of the docket where it is answered
- * @param since  when it came up
- * @param due    when its clock runs out; absent where none runs
  * @param actions what can be done about it in place, the likeliest first
  */
 public record Question(
         String key,
-        String caseNumber,
-        String customer,
+        @JsonUnwrapped Of of,
         String kind,
         String question,
         String reason,
         Place place,
-        Instant since,
-        @Nullable Instant due,
+        @JsonUnwrapped Waits waits,
         List<Action> actions) {
+
+    /** The case that it is about, and who that case's customer is. */
+    public record Of(String caseNumber, String customer) {}
+
+    /**
+     * @param since when it came up
+     * @param due   when its clock runs out; absent where none runs
+     */
+    public record Waits(Instant since, @Nullable Instant due) {}
 
     /** One that an open case puts because of the stage that it stands in. */
     public static Question of(
             CaseViews.Summary c, String kind, String question, String reason, Place place, Action... actions) {
         return new Question(
                 c.number() + "-" + kind,
-                c.number(),
-                c.customer(),
+                new Of(c.number(), c.customer()),
                 kind,
                 question,
                 reason,
                 place,
-                c.stageSince(),
-                c.due(),
+                new Waits(c.waiting().stageSince(), c.waiting().due()),
                 List.of(actions));
     }
 }

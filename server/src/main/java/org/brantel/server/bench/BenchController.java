@@ -8,9 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.brantel.core.firstlook.FirstLook;
-import org.brantel.core.image.MapFile;
 import org.brantel.core.imaging.CareProfile;
-import org.brantel.core.imaging.StopLimits;
 import org.brantel.core.source.IdentityCheck;
 import org.brantel.core.triage.ProfileAdvice;
 import org.brantel.server.intake.CaseForm;
@@ -24,7 +22,6 @@ import org.brantel.server.staff.Staff;
 import org.brantel.server.work.WorkState;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -34,6 +31,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
+/** The stations of the bench, what stands at them, and which case it is attached to. */
 @RestController
 class BenchController {
 
@@ -41,24 +39,6 @@ class BenchController {
             @NotBlank(message = "Choose a medium.") String medium,
             @Nullable String decision,
             @Nullable String writeBlock) {}
-
-    /**
-     * @param limits absent for the profile's own
-     * @param mibPerSecond absent or 0 for no limit
-     */
-    record Start(
-            @NotBlank(message = "Choose a care profile.") String profile,
-            @Nullable StopLimits limits,
-            @Nullable Long mibPerSecond) {}
-
-    /**
-     * @param limits absent for the profile's own
-     * @param mibPerSecond absent or 0 for no limit
-     */
-    record Bounds(@Nullable StopLimits limits, @Nullable Long mibPerSecond) {}
-
-    record Profile(
-            @NotBlank(message = "Choose a care profile.") String profile) {}
 
     /**
      * A medium with where it stands.
@@ -87,11 +67,6 @@ class BenchController {
             List<CareProfile> profiles,
             ProfileAdvice advice) {}
 
-    /** The newest first. */
-    record Events(List<ImagingEvent.View> events, long faults) {}
-
-    record Lens(String cells) {}
-
     /** @param measured the station measured it by itself */
     record Answer(
             @NotBlank(message = "An answer has no code.") String code,
@@ -102,9 +77,7 @@ class BenchController {
             @NotEmpty(message = "Nothing was filled in.") List<@Valid Answer> answers) {}
 
     private final Stations stations;
-    private final Bench bench;
-    private final Steering steering;
-    private final SessionReports reports;
+    private final ImagingRecords imaging;
     private final BoxDrives boxes;
     private final Media media;
     private final Cases cases;
@@ -113,18 +86,14 @@ class BenchController {
 
     BenchController(
             Stations stations,
-            Bench bench,
-            Steering steering,
-            SessionReports reports,
+            ImagingRecords imaging,
             BoxDrives boxes,
             Media media,
             Cases cases,
             Staff staff,
             Settings settings) {
         this.stations = stations;
-        this.bench = bench;
-        this.steering = steering;
-        this.reports = reports;
+        this.imaging = imaging;
         this.boxes = boxes;
         this.media = media;
         this.cases = cases;
@@ -134,7 +103,7 @@ class BenchController {
 
     @GetMapping("/api/bench")
     BenchView all() throws IOException {
-        List<ImagingView> sessions = bench.unfinished();
+        List<ImagingView> sessions = imaging.unfinished();
         Map<String, String> attached = stations.attachedTo();
         List<Station> all = media.all().stream()
                 .map(m -> {
@@ -160,7 +129,7 @@ class BenchController {
     CaseBench ofCase(@PathVariable String number) {
         return new CaseBench(
                 stations.attachment(number).orElse(null),
-                bench.sessions(number),
+                imaging.sessions(number),
                 CareProfile.all(),
                 stations.advice(number));
     }
@@ -208,90 +177,9 @@ class BenchController {
                 staff.current().name());
     }
 
-    @PostMapping("/api/cases/{number}/imaging")
-    @ResponseStatus(HttpStatus.CREATED)
-    ImagingView start(@PathVariable String number, @Valid @RequestBody Start start) {
-        return bench.start(
-                number,
-                new ImagingSession.Wanted(
-                        start.profile(), start.limits(), Steering.bytesPerSecond(orNone(start.mibPerSecond()))),
-                staff.current().name());
-    }
-
-    @PostMapping("/api/imaging/{id}/pause")
-    ImagingView pause(@PathVariable long id) {
-        return bench.pause(id, staff.current().name());
-    }
-
-    @PostMapping("/api/imaging/{id}/resume")
-    ImagingView resume(@PathVariable long id) {
-        return bench.resume(id, staff.current().name());
-    }
-
-    @PostMapping("/api/imaging/{id}/rest")
-    ImagingView rest(@PathVariable long id) {
-        return steering.rest(id, staff.current().name());
-    }
-
-    @PostMapping("/api/imaging/{id}/work")
-    ImagingView work(@PathVariable long id) {
-        return steering.work(id, staff.current().name());
-    }
-
-    @PostMapping("/api/imaging/{id}/profile")
-    ImagingView profile(@PathVariable long id, @Valid @RequestBody Profile profile) {
-        return steering.profile(id, profile.profile(), staff.current().name());
-    }
-
-    @PostMapping("/api/imaging/{id}/bounds")
-    ImagingView bounds(@PathVariable long id, @RequestBody Bounds bounds) {
-        return steering.bounds(
-                id,
-                bounds.limits(),
-                orNone(bounds.mibPerSecond()),
-                staff.current().name());
-    }
-
-    /** What is read is the image: a paused session takes itself up once more, for the hashes. */
-    @PostMapping("/api/imaging/{id}/enough")
-    ImagingView enough(@PathVariable long id) {
-        return bench.enough(id, staff.current().name());
-    }
-
-    @GetMapping("/api/imaging/{id}/events")
-    Events events(@PathVariable long id) {
-        return bench.events(id);
-    }
-
-    @PostMapping("/api/imaging/{id}/recheck")
-    ImagingView recheck(@PathVariable long id) {
-        return bench.recheck(id, staff.current().name());
-    }
-
-    @GetMapping("/api/imaging/{id}/map")
-    ResponseEntity<MapFile> map(@PathVariable long id) throws IOException {
-        return ResponseEntity.ok()
-                .header("Content-Disposition", "attachment; filename=\"session-" + id + ".map.json\"")
-                .body(bench.map(id));
-    }
-
-    @GetMapping("/api/imaging/{id}/report")
-    SessionReports.Report report(@PathVariable long id) throws IOException {
-        return reports.of(id);
-    }
-
     @DeleteMapping("/api/cases/{number}/bench/attachment")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void detach(@PathVariable String number) {
         stations.detach(number, staff.current().name());
-    }
-
-    @GetMapping("/api/imaging/{id}/lens")
-    Lens lens(@PathVariable long id, @RequestParam long from, @RequestParam long length) throws IOException {
-        return new Lens(bench.magnified(id, from, length));
-    }
-
-    private static long orNone(@Nullable Long mibPerSecond) {
-        return mibPerSecond == null ? 0 : mibPerSecond;
     }
 }

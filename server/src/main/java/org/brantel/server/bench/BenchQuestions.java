@@ -22,19 +22,19 @@ class BenchQuestions implements Asking {
     private static final Action LOOK = Action.open("Open imaging", Place.IMAGING);
 
     private final CaseLists lists;
-    private final Bench bench;
+    private final ImagingRecords imaging;
     private final IdleHealth idleHealth;
 
-    BenchQuestions(CaseLists lists, Bench bench, IdleHealth idleHealth) {
+    BenchQuestions(CaseLists lists, ImagingRecords imaging, IdleHealth idleHealth) {
         this.lists = lists;
-        this.bench = bench;
+        this.imaging = imaging;
         this.idleHealth = idleHealth;
     }
 
     @Override
     public List<Question> about(OpenCases open) {
         List<CaseViews.Summary> cases = open.in(Stage.IMAGING);
-        Map<String, ImagingView> newest = bench.newest(lists.ids(OpenCases.numbers(cases)));
+        Map<String, ImagingView> newest = imaging.newest(lists.ids(OpenCases.numbers(cases)));
         List<Question> all = new ArrayList<>();
         cases.stream()
                 .filter(c -> newest.containsKey(c.number()))

@@ -11,17 +11,17 @@ import org.springframework.stereotype.Component;
 @Component
 class ReadingAtHand implements WorkAtHand {
 
-    private final Bench bench;
+    private final ImagingRecords imaging;
     private final Clock clock;
 
-    ReadingAtHand(Bench bench, Clock clock) {
-        this.bench = bench;
+    ReadingAtHand(ImagingRecords imaging, Clock clock) {
+        this.imaging = imaging;
         this.clock = clock;
     }
 
     @Override
     public List<Piece> now() {
-        return bench.unfinished().stream()
+        return imaging.unfinished().stream()
                 .filter(s -> s.standing().state() != WorkState.FAILED)
                 .map(this::piece)
                 .toList();

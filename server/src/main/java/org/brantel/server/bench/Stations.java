@@ -67,7 +67,7 @@ public class Stations {
 
     private IdentityCheck compare(String number, Identity found) {
         return IdentityCheck.compare(
-                meant(cases.docket(number).said().devices(), found).identity(), found);
+                meant(cases.docket(number).said().devices(), found).label().identity(), found);
     }
 
     /**
@@ -75,12 +75,13 @@ public class Stations {
      */
     private static CaseViews.Device meant(List<CaseViews.Device> devices, Identity found) {
         return devices.stream()
-                .filter(d -> IdentityCheck.compare(d.identity(), found).lines().stream()
+                .filter(d -> IdentityCheck.compare(d.label().identity(), found).lines().stream()
                         .anyMatch(l ->
                                 l.what() == IdentityCheck.What.SERIAL && l.verdict() == IdentityCheck.Verdict.EQUAL))
                 .findFirst()
                 .or(() -> devices.stream()
-                        .filter(d -> IdentityCheck.compare(d.identity(), found).matches())
+                        .filter(d -> IdentityCheck.compare(d.label().identity(), found)
+                                .matches())
                         .findFirst())
                 .orElse(devices.get(0));
     }
@@ -98,6 +99,7 @@ public class Stations {
             return FirstLook.at(
                     source,
                     meant(cases.docket(number).said().devices(), source.identity())
+                            .label()
                             .identity());
         }
     }
@@ -213,7 +215,7 @@ public class Stations {
         List<Standing> all = new ArrayList<>();
         for (Medium m : media.all()) {
             IdentityCheck check =
-                    IdentityCheck.compare(meant(devices, m.identity()).identity(), m.identity());
+                    IdentityCheck.compare(meant(devices, m.identity()).label().identity(), m.identity());
             all.add(new Standing(m, check, check.words(), false));
         }
         int most = all.stream().mapToInt(c -> c.check().weight()).max().orElse(0);

@@ -8,22 +8,22 @@ import java.util.Map;
 import java.util.Optional;
 import org.brantel.core.opening.Sources;
 import org.brantel.core.source.Source;
-import org.brantel.server.bench.Bench;
+import org.brantel.server.bench.ImagingRecords;
 
 /** The images that a merge reads: the session's, and those of lines that it meets. */
 final class Images implements Closeable {
 
-    private final Bench bench;
+    private final ImagingRecords imaging;
     private final Map<Long, Source> open = new HashMap<>();
 
-    Images(Bench bench) {
-        this.bench = bench;
+    Images(ImagingRecords imaging) {
+        this.imaging = imaging;
     }
 
     Source of(Long imagingId) throws IOException {
         Source image = open.get(imagingId);
         if (image == null) {
-            image = Sources.open(bench.image(imagingId).file().toString());
+            image = Sources.open(imaging.image(imagingId).file().toString());
             open.put(imagingId, image);
         }
         return image;
@@ -32,7 +32,7 @@ final class Images implements Closeable {
     /** Empty for an image that was taken away since: nothing can be compared with what lay on it. */
     Optional<Source> ifThere(Long imagingId) throws IOException {
         return open.containsKey(imagingId)
-                        || Files.exists(bench.image(imagingId).file())
+                        || Files.exists(imaging.image(imagingId).file())
                 ? Optional.of(of(imagingId))
                 : Optional.empty();
     }

@@ -13,7 +13,7 @@ import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.Prognosis;
 import org.brantel.core.source.Source;
 import org.brantel.core.wanted.Fitting;
-import org.brantel.server.bench.Bench;
+import org.brantel.server.bench.ImagingRecords;
 import org.brantel.server.intake.Cases;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -33,7 +33,7 @@ final class Merge implements Closeable {
         private final CatalogueKeys keys;
         private final CatalogueContents contents;
         private final Cases cases;
-        private final Bench bench;
+        private final ImagingRecords imaging;
         private final TransactionTemplate transaction;
 
         Into(
@@ -41,13 +41,13 @@ final class Merge implements Closeable {
                 CatalogueKeys keys,
                 CatalogueContents contents,
                 Cases cases,
-                Bench bench,
+                ImagingRecords imaging,
                 TransactionTemplate transaction) {
             this.lines = lines;
             this.keys = keys;
             this.contents = contents;
             this.cases = cases;
-            this.bench = bench;
+            this.imaging = imaging;
             this.transaction = transaction;
         }
 
@@ -81,7 +81,7 @@ final class Merge implements Closeable {
         this.wanted = wanted;
         this.session = session;
         this.imagingId = imagingId;
-        images = new Images(into.bench);
+        images = new Images(into.imaging);
         image = images.of(imagingId);
     }
 

@@ -22,7 +22,7 @@ import org.brantel.core.finding.Finding;
 import org.brantel.core.kinds.Kinds;
 import org.brantel.core.opening.Sources;
 import org.brantel.core.source.Source;
-import org.brantel.server.bench.Bench;
+import org.brantel.server.bench.ImagingRecords;
 import org.brantel.server.platform.Refusal;
 import org.springframework.stereotype.Component;
 
@@ -39,10 +39,10 @@ class Previews {
     private static final int TEXT_BYTES = 16 << 10;
     private static final int EDGE = 640;
 
-    private final Bench bench;
+    private final ImagingRecords imaging;
 
-    Previews(Bench bench) {
-        this.bench = bench;
+    Previews(ImagingRecords imaging) {
+        this.imaging = imaging;
     }
 
     CatalogueViews.Preview of(Catalogues.Selected line) throws IOException {
@@ -109,7 +109,7 @@ class Previews {
 
     private byte[] bytes(Catalogues.Selected line, int most) throws IOException {
         Finding f = line.finding();
-        try (Source image = Sources.open(bench.image(line.imagingId()).file().toString())) {
+        try (Source image = Sources.open(imaging.image(line.imagingId()).file().toString())) {
             // Where no extent leads there is nothing to show, whatever size the record claims.
             byte[] bytes = new byte[(int) Math.min(Math.min(f.size(), Extents.length(f.extents())), most)];
             f.content(image).read(0, bytes, 0, bytes.length);

@@ -58,8 +58,8 @@ class Desk {
         List<Question> all = new ArrayList<>();
         features.forEach(f -> all.addAll(f.about(asked)));
         Instant now = clock.instant();
-        all.sort(Comparator.comparing(Question::due, Comparator.nullsLast(Comparator.naturalOrder()))
-                .thenComparing(Question::since));
+        all.sort(Comparator.comparing((Question q) -> q.waits().due(), Comparator.nullsLast(Comparator.naturalOrder()))
+                .thenComparing(q -> q.waits().since()));
         List<DeskViews.Work> work = running.all();
         int overdue = (int) open.stream().filter(c -> isLate(c, now)).count();
         Today today = today(open, work, now);
@@ -75,12 +75,14 @@ class Desk {
     }
 
     private static boolean isLate(CaseViews.Summary c, Instant now) {
-        return c.due() != null && c.due().isBefore(now) && c.hold() == null;
+        return c.waiting().due() != null
+                && c.waiting().due().isBefore(now)
+                && c.waiting().hold() == null;
     }
 
     private static List<DeskViews.Count> stages(List<CaseViews.Summary> open, Instant now) {
         return open.stream()
-                .collect(Collectors.groupingBy(CaseViews.Summary::stage, TreeMap::new, Collectors.toList()))
+                .collect(Collectors.groupingBy(c -> c.waiting().stage(), TreeMap::new, Collectors.toList()))
                 .entrySet()
                 .stream()
                 .map(e -> new DeskViews.Count(
@@ -97,24 +99,24 @@ class Desk {
         List<DeskViews.Event> promised = new ArrayList<>();
         List<DeskViews.Event> clocks = new ArrayList<>();
         for (CaseViews.Summary c : open) {
-            if (c.hold() == null
-                    && c.due() != null
-                    && !c.due().isBefore(now.minus(Duration.ofHours(1)))
-                    && c.due().isBefore(tomorrow)) {
+            if (c.waiting().hold() == null
+                    && c.waiting().due() != null
+                    && !c.waiting().due().isBefore(now.minus(Duration.ofHours(1)))
+                    && c.waiting().due().isBefore(tomorrow)) {
                 clocks.add(new DeskViews.Event(
-                        c.due(),
-                        "Clock of " + c.stage().word() + " runs out",
+                        c.waiting().due(),
+                        "Clock of " + c.waiting().stage().word() + " runs out",
                         c.number(),
                         c.customer(),
-                        Place.of(c.stage())));
+                        Place.of(c.waiting().stage())));
             }
-            if (c.deadline() != null && c.deadline().equals(today)) {
+            if (c.waiting().deadline() != null && c.waiting().deadline().equals(today)) {
                 promised.add(new DeskViews.Event(
                         today.atTime(CLOSING_HOUR, 0).atZone(settings.zone()).toInstant(),
                         "Files are needed",
                         c.number(),
                         c.customer(),
-                        Place.of(c.stage())));
+                        Place.of(c.waiting().stage())));
             }
         }
         work.stream()

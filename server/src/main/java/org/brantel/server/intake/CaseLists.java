@@ -146,14 +146,15 @@ public class CaseLists {
                             c.contactPerson(),
                             own.get(0).view(),
                             own.size(),
-                            c.stage(),
                             c.owner(),
                             c.path(),
-                            c.createdAt(),
-                            c.stageSince(),
-                            clock.due(c, clocks),
-                            c.deadline(),
-                            c.hold());
+                            new CaseViews.Waiting(
+                                    c.stage(),
+                                    c.createdAt(),
+                                    c.stageSince(),
+                                    clock.due(c, clocks),
+                                    c.deadline(),
+                                    c.hold()));
                 })
                 .toList();
     }

@@ -18,30 +18,45 @@ public final class CaseViews {
 
     private CaseViews() {}
 
-    /** @param capacity bytes; 0 when not known */
+    /** A device as it was taken in. */
     public record Device(
             long id,
             int position,
             String type,
-            String make,
-            String model,
-            String serial,
-            long capacity,
-            String attachedBy,
-            String accessories,
-            String condition,
-            String setName,
-            @Nullable Integer slot,
-            String entitlement,
-            @Nullable LocalDate entitledUntil) {
+            @JsonUnwrapped Label label,
+            @JsonUnwrapped AsBrought brought,
+            @JsonUnwrapped Member member,
+            @JsonUnwrapped Entitlement entitled) {
 
-        public Identity identity() {
-            return new Identity(make, model, serial, capacity);
+        /**
+         * What its label says.
+         *
+         * @param capacity bytes; 0 when not known
+         */
+        public record Label(String make, String model, String serial, long capacity) {
+
+            public Identity identity() {
+                return new Identity(make, model, serial, capacity);
+            }
+
+            public String makeAndModel() {
+                return (make + " " + model).strip();
+            }
         }
 
+        /** How it is attached, what came with it and how it looked. */
+        public record AsBrought(String attachedBy, String accessories, String condition) {}
+
+        /** The set that it is a member of; no name for a device on its own. */
+        public record Member(String setName, @Nullable Integer slot) {}
+
+        /** Warranty or rescue entitlement, in words, and its last day. */
+        public record Entitlement(
+                String entitlement, @Nullable LocalDate entitledUntil) {}
+
         /** Make and model, or else its type. */
-        public String label() {
-            String name = (make + " " + model).strip();
+        public String name() {
+            String name = label.makeAndModel();
             return name.isEmpty() ? type.replace('-', ' ') : name;
         }
     }
@@ -71,8 +86,7 @@ public final class CaseViews {
     /**
      * One line of a list of cases.
      *
-     * @param device   the first one
-     * @param due      when the clock of its stage runs out; absent where there is none
+     * @param device the first one
      */
     public record Summary(
             String number,
@@ -80,9 +94,18 @@ public final class CaseViews {
             String contactPerson,
             Device device,
             int devices,
-            Stage stage,
             Owner owner,
             @Nullable RecoveryPath path,
+            @JsonUnwrapped Waiting waiting) {}
+
+    /**
+     * Where a case stands, since when and until when.
+     *
+     * @param due      when the clock of its stage runs out; absent where there is none
+     * @param deadline the customer's
+     */
+    public record Waiting(
+            Stage stage,
             Instant createdAt,
             Instant stageSince,
             @Nullable Instant due,

@@ -81,16 +81,9 @@ class DeviceRecord {
                 id,
                 position,
                 type,
-                make,
-                model,
-                serial,
-                capacity,
-                attachedBy,
-                accessories,
-                condition,
-                setName,
-                slot,
-                entitlement,
-                entitledUntil);
+                new CaseViews.Device.Label(make, model, serial, capacity),
+                new CaseViews.Device.AsBrought(attachedBy, accessories, condition),
+                new CaseViews.Device.Member(setName, slot),
+                new CaseViews.Device.Entitlement(entitlement, entitledUntil));
     }
 }

@@ -24,8 +24,11 @@ public final class FindWords {
                         ? Stream.of(w.value(), w.value().replaceAll("\\D", ""))
                         : Stream.of(w.value()));
         Stream<String> things = devices.stream()
-                .flatMap(d ->
-                        Stream.of(d.make(), d.model(), d.serial(), d.serial().replaceAll("[^\\p{L}\\p{N}]", "")));
+                .flatMap(d -> Stream.of(
+                        d.label().make(),
+                        d.label().model(),
+                        d.label().serial(),
+                        d.label().serial().replaceAll("[^\\p{L}\\p{N}]", "")));
         return Stream.of(
                         Stream.of(number, customer.name(), contact),
                         ways,

@@ -48,8 +48,8 @@ public class Letters {
         words.put(
                 "device",
                 docket.said().devices().size() == 1
-                        ? docket.device().label()
-                        : docket.device().label() + " and "
+                        ? docket.device().name()
+                        : docket.device().name() + " and "
                                 + (docket.said().devices().size() - 1) + " more");
         words.put("path", path.toLowerCase(Locale.ROOT));
         words.put("reason", reason);

@@ -159,16 +159,14 @@ class Mail {
         return new Outbox.Message(
                 id,
                 caseNumber,
-                letter,
-                recipient,
-                subject,
-                body,
-                state.name().toLowerCase(Locale.ROOT),
-                tries,
-                state == State.QUEUED ? nextAt : null,
-                trouble,
-                queuedAt,
-                sentAt);
+                new Outbox.Message.Letter(letter, recipient, subject, body),
+                new Outbox.Message.Sending(
+                        state.name().toLowerCase(Locale.ROOT),
+                        tries,
+                        state == State.QUEUED ? nextAt : null,
+                        trouble,
+                        queuedAt,
+                        sentAt));
     }
 }
 

@@ -23,14 +23,13 @@ class MailQuestions implements Asking {
         return outbox.failed().stream()
                 .map(m -> new Question(
                         "mail-" + m.id(),
-                        m.caseNumber(),
-                        m.recipient(),
+                        new Question.Of(m.caseNumber(), m.text().recipient()),
                         "Outbox",
                         "Write to the customer again?",
-                        "The message was tried " + m.tries() + " times: " + m.trouble(),
+                        "The message was tried " + m.sending().tries() + " times: "
+                                + m.sending().trouble(),
                         Place.RECEIVED,
-                        m.queuedAt(),
-                        null,
+                        new Question.Waits(m.sending().queuedAt(), null),
                         List.of(
                                 Action.call(
                                         "Try again",

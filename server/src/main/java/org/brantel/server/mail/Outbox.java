@@ -1,5 +1,6 @@
 package org.brantel.server.mail;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
 import java.time.Clock;
 import java.time.Duration;
@@ -29,20 +30,28 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class Outbox {
 
-    /** @param state queued, sent, failed, cancelled; {@code nextAt} when it is tried again */
     public record Message(
             long id,
             String caseNumber,
-            String letter,
-            String recipient,
-            String subject,
-            String body,
-            String state,
-            int tries,
-            @Nullable Instant nextAt,
-            @Nullable String trouble,
-            Instant queuedAt,
-            @Nullable Instant sentAt) {}
+            @JsonUnwrapped Letter text,
+            @JsonUnwrapped Sending sending) {
+
+        /** @param letter which of the lab's letters it is */
+        public record Letter(String letter, String recipient, String subject, String body) {}
+
+        /**
+         * How far it came.
+         *
+         * @param state queued, sent, failed, cancelled; {@code nextAt} when it is tried again
+         */
+        public record Sending(
+                String state,
+                int tries,
+                @Nullable Instant nextAt,
+                @Nullable String trouble,
+                Instant queuedAt,
+                @Nullable Instant sentAt) {}
+    }
 
     /** A decision can be undone; nobody is told before that is unlikely. */
     private static final Duration THINKING_TIME = Duration.ofMinutes(2);

@@ -34,14 +34,12 @@ class NoteQuestions implements Asking {
         String seen = "/api/mentions/" + u.mentionId() + "/seen";
         return new Question(
                 "mention-" + u.mentionId(),
-                u.caseNumber(),
-                c == null ? "" : c.customer(),
+                new Question.Of(u.caseNumber(), c == null ? "" : c.customer()),
                 "Note",
                 u.who() + " asks for you",
                 u.words().length() > MOST_SHOWN ? u.words().substring(0, MOST_SHOWN) + "…" : u.words(),
                 Place.RECEIVED,
-                u.at(),
-                c == null ? null : c.due(),
+                new Question.Waits(u.at(), c == null ? null : c.waiting().due()),
                 List.of(
                         Action.call(
                                 "Seen",

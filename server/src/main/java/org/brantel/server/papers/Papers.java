@@ -53,15 +53,17 @@ class Papers {
                 number,
                 "bag",
                 docket.said().customer().name(),
-                devices.size() == 1 ? docket.device().label() : devices.size() + " devices");
+                devices.size() == 1 ? docket.device().name() : devices.size() + " devices");
         List<Map<String, Object>> labels = Stream.concat(
                         Stream.of(bag),
                         devices.stream()
                                 .map(d -> label(
                                         number + "/" + d.position(),
                                         "device " + d.position() + " of " + devices.size(),
-                                        d.label() + place(d),
-                                        d.serial().isEmpty() ? "no serial noted" : d.serial())))
+                                        d.name() + place(d),
+                                        d.label().serial().isEmpty()
+                                                ? "no serial noted"
+                                                : d.label().serial())))
                 .toList();
         return print("labels", number, Map.of("labels", labels, "warning", warning(number)));
     }
@@ -90,7 +92,12 @@ class Papers {
     }
 
     private static String place(CaseViews.Device d) {
-        return d.setName().isEmpty() ? "" : ", " + d.setName() + (d.slot() == null ? "" : " slot " + d.slot());
+        return d.member().setName().isEmpty()
+                ? ""
+                : ", " + d.member().setName()
+                        + (d.member().slot() == null
+                                ? ""
+                                : " slot " + d.member().slot());
     }
 
     private static String shortened(String text, int letters) {
@@ -116,7 +123,7 @@ class Papers {
                         facts(docket),
                         "devices",
                         docket.said().devices().stream()
-                                .map(d -> Map.entry(d.position() + ". " + d.label() + place(d), details(d)))
+                                .map(d -> Map.entry(d.position() + ". " + d.name() + place(d), details(d)))
                                 .toList(),
                         "rules",
                         rules.isEmpty()
@@ -140,10 +147,17 @@ class Papers {
 
     private static String details(CaseViews.Device d) {
         return Stream.of(
-                        "serial " + (d.serial().isEmpty() ? "not noted" : d.serial()),
-                        d.attachedBy(),
-                        d.accessories().isEmpty() ? "" : "with " + d.accessories(),
-                        d.condition().isEmpty() ? "" : "condition: " + d.condition())
+                        "serial "
+                                + (d.label().serial().isEmpty()
+                                        ? "not noted"
+                                        : d.label().serial()),
+                        d.brought().attachedBy(),
+                        d.brought().accessories().isEmpty()
+                                ? ""
+                                : "with " + d.brought().accessories(),
+                        d.brought().condition().isEmpty()
+                                ? ""
+                                : "condition: " + d.brought().condition())
                 .filter(t -> !t.isEmpty())
                 .collect(Collectors.joining("; "));
     }

@@ -1,5 +1,6 @@
 package org.brantel.server.portal;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpSession;
 import jakarta.validation.Valid;
@@ -68,14 +69,16 @@ class PortalController {
             List<Long> mayFit) {}
 
     record PortalPage(
-            String lab,
-            String phone,
-            String caseNumber,
-            String contactPerson,
-            String customer,
-            String device,
+            @JsonUnwrapped About about,
+            @JsonUnwrapped Sealed sealed,
             List<Account.Wanted> wanted,
-            List<FileLine> files,
+            List<FileLine> files) {}
+
+    /** Whose case it is, and who answers for it. */
+    record About(String lab, String phone, String caseNumber, String contactPerson, String customer, String device) {}
+
+    /** The delivery as it was sealed, and what became of it. */
+    record Sealed(
             long bytes,
             String fingerprint,
             Instant sealedAt,
@@ -118,19 +121,21 @@ class PortalController {
         CaseViews.Docket docket = cases.docket(d.caseNumber());
         Account account = account(opened);
         return new PortalPage(
-                settings.lab(),
-                settings.phone(),
-                d.caseNumber(),
-                docket.said().contactPerson(),
-                docket.said().customer().name(),
-                (docket.device().make() + " " + docket.device().model()).strip(),
+                new About(
+                        settings.lab(),
+                        settings.phone(),
+                        d.caseNumber(),
+                        docket.said().contactPerson(),
+                        docket.said().customer().name(),
+                        docket.device().label().makeAndModel()),
+                new Sealed(
+                        d.bag().bytes(),
+                        d.bag().fingerprint(),
+                        d.bag().sealedAt(),
+                        d.way().expiresAt(),
+                        d.way().receipt()),
                 account.wanted(),
-                lines(account),
-                d.bag().bytes(),
-                d.bag().fingerprint(),
-                d.bag().sealedAt(),
-                d.way().expiresAt(),
-                d.way().receipt());
+                lines(account));
     }
 
     private static List<FileLine> lines(Account account) {

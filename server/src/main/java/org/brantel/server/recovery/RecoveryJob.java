@@ -14,7 +14,7 @@ import org.brantel.core.opening.Sources;
 import org.brantel.core.recovery.Recovery;
 import org.brantel.core.recovery.RecoveryResult;
 import org.brantel.core.source.Source;
-import org.brantel.server.bench.Bench;
+import org.brantel.server.bench.ImagingRecords;
 import org.brantel.server.catalogue.Catalogues;
 import org.brantel.server.platform.Known;
 import org.brantel.server.platform.Settings;
@@ -39,14 +39,15 @@ class RecoveryJob implements Labour<RecoveryRun> {
     private final RecoveryRuns runs;
     private final RecoveredFiles files;
     private final Catalogues catalogues;
-    private final Bench bench;
+    private final ImagingRecords imaging;
     private final Settings settings;
 
-    RecoveryJob(RecoveryRuns runs, RecoveredFiles files, Catalogues catalogues, Bench bench, Settings settings) {
+    RecoveryJob(
+            RecoveryRuns runs, RecoveredFiles files, Catalogues catalogues, ImagingRecords imaging, Settings settings) {
         this.runs = runs;
         this.files = files;
         this.catalogues = catalogues;
-        this.bench = bench;
+        this.imaging = imaging;
         this.settings = settings;
     }
 
@@ -116,7 +117,7 @@ class RecoveryJob implements Labour<RecoveryRun> {
             String name = images++ == 0 ? "files" : "files/image " + images;
             Map<Long, Finding> findings = part.getValue().stream().collect(Collectors.toMap(Finding::id, f -> f));
             Pending pending = new Pending(run, findings);
-            try (Source image = Sources.open(bench.image(part.getKey()).file().toString())) {
+            try (Source image = Sources.open(imaging.image(part.getKey()).file().toString())) {
                 Recovery.Outcome outcome = new Recovery(
                                 image,
                                 folder.resolve(name),

@@ -10,7 +10,7 @@ import org.brantel.core.opening.Sources;
 import org.brantel.core.scan.ScanReport;
 import org.brantel.core.source.Source;
 import org.brantel.core.volume.Volume;
-import org.brantel.server.bench.Bench;
+import org.brantel.server.bench.ImagingRecords;
 import org.brantel.server.catalogue.Catalogues;
 import org.brantel.server.locks.Locks;
 import org.brantel.server.locks.Look;
@@ -22,13 +22,13 @@ class Explanations {
 
     private final Catalogues catalogues;
     private final Scans scans;
-    private final Bench bench;
+    private final ImagingRecords imaging;
     private final Locks locks;
 
-    Explanations(Catalogues catalogues, Scans scans, Bench bench, Locks locks) {
+    Explanations(Catalogues catalogues, Scans scans, ImagingRecords imaging, Locks locks) {
         this.catalogues = catalogues;
         this.scans = scans;
-        this.bench = bench;
+        this.imaging = imaging;
         this.locks = locks;
     }
 
@@ -40,7 +40,7 @@ class Explanations {
                 .findFirst()
                 .orElse(null);
         try (Source image =
-                Sources.open(bench.image(selected.imagingId()).file().toString())) {
+                Sources.open(imaging.image(selected.imagingId()).file().toString())) {
             List<Step> steps = Explanation.of(image, volume, finding);
             return locks.mayLook(number, Look.CONTENTS)
                     ? steps

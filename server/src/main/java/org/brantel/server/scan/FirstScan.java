@@ -2,6 +2,7 @@ package org.brantel.server.scan;
 
 import java.io.Serializable;
 import org.brantel.server.bench.Bench;
+import org.brantel.server.bench.ImagingRecords;
 import org.brantel.server.platform.Announcements;
 import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Refusal;
@@ -20,12 +21,12 @@ class FirstScan {
     record EarlyEnded(String caseNumber, long imagingId) implements Serializable {}
 
     private final Scans scans;
-    private final Bench bench;
+    private final ImagingRecords imaging;
     private final LabSettings settings;
 
-    FirstScan(Scans scans, Bench bench, LabSettings settings) {
+    FirstScan(Scans scans, ImagingRecords imaging, LabSettings settings) {
         this.scans = scans;
-        this.bench = bench;
+        this.imaging = imaging;
         this.settings = settings;
     }
 
@@ -67,7 +68,7 @@ class FirstScan {
 
         @Override
         public void hear(EarlyEnded early) {
-            if (!first.bench.isFilling(early.imagingId())) {
+            if (!first.imaging.isFilling(early.imagingId())) {
                 first.startAfter(early.caseNumber(), early.imagingId());
             }
         }

@@ -18,7 +18,7 @@ import org.brantel.core.scan.ScanPlan;
 import org.brantel.core.scan.ScanReport;
 import org.brantel.core.scan.SessionFile;
 import org.brantel.core.source.Source;
-import org.brantel.server.bench.Bench;
+import org.brantel.server.bench.ImagingRecords;
 import org.brantel.server.catalogue.Catalogues;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.intake.Stage;
@@ -48,7 +48,7 @@ class ScanJob implements Labour<ScanSession> {
     private static final int MOST_UNLIKE = 10;
 
     private final ScanSessions sessions;
-    private final Bench bench;
+    private final ImagingRecords imaging;
     private final Catalogues catalogues;
     private final Cases cases;
     private final Happenings happenings;
@@ -58,7 +58,7 @@ class ScanJob implements Labour<ScanSession> {
 
     ScanJob(
             ScanSessions sessions,
-            Bench bench,
+            ImagingRecords imaging,
             Catalogues catalogues,
             Cases cases,
             Happenings happenings,
@@ -66,7 +66,7 @@ class ScanJob implements Labour<ScanSession> {
             LabSettings lab,
             Clock clock) {
         this.sessions = sessions;
-        this.bench = bench;
+        this.imaging = imaging;
         this.catalogues = catalogues;
         this.cases = cases;
         this.happenings = happenings;
@@ -215,14 +215,14 @@ class ScanJob implements Labour<ScanSession> {
     }
 
     private Source open(ScanSession session, WorkRun<ScanSession> run) throws IOException {
-        Path image = bench.image(session.imagingId()).file();
-        return bench.isFilling(session.imagingId())
+        Path image = imaging.image(session.imagingId()).file();
+        return imaging.isFilling(session.imagingId())
                 ? Sources.openFilling(image, () -> !run.serverStops() && goesOn(run))
                 : Sources.open(image.toString());
     }
 
     /** Asked while it waits for what the device has not given yet. */
     private boolean goesOn(WorkRun<ScanSession> run) {
-        return run.fresh().asked() != Ask.STOP && bench.isFilling(run.record().imagingId());
+        return run.fresh().asked() != Ask.STOP && imaging.isFilling(run.record().imagingId());
     }
 }

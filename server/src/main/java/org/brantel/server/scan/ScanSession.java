@@ -11,7 +11,7 @@ import org.brantel.core.estimate.Measured;
 import org.brantel.core.json.Json;
 import org.brantel.core.scan.ScanMethod;
 import org.brantel.core.scan.ScanReport;
-import org.brantel.server.bench.Bench;
+import org.brantel.server.bench.ImagingRecords;
 import org.brantel.server.work.WorkRecord;
 import org.hibernate.annotations.DynamicUpdate;
 import org.jspecify.annotations.Nullable;
@@ -64,7 +64,7 @@ class ScanSession extends WorkRecord {
 
     protected ScanSession() {}
 
-    ScanSession(Long caseId, Bench.Image image, Scans.Scope scope, String who, Instant startedAt) {
+    ScanSession(Long caseId, ImagingRecords.Image image, Scans.Scope scope, String who, Instant startedAt) {
         super(caseId, who, startedAt);
         this.imagingId = image.imagingId();
         this.early = image.filling();
@@ -85,7 +85,7 @@ class ScanSession extends WorkRecord {
      *
      * @param file that holds it, as it was called there
      */
-    static ScanSession imported(Long caseId, Bench.Image image, String file, String who, Instant at) {
+    static ScanSession imported(Long caseId, ImagingRecords.Image image, String file, String who, Instant at) {
         ScanSession session = new ScanSession(caseId, image, Scans.Scope.imported(), who, at);
         session.importedFrom = file;
         return session;

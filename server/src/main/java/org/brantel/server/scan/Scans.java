@@ -15,7 +15,7 @@ import org.brantel.core.scan.ScanMethod;
 import org.brantel.core.scan.ScanPlan;
 import org.brantel.core.scan.ScanReport;
 import org.brantel.core.volume.Volume;
-import org.brantel.server.bench.Bench;
+import org.brantel.server.bench.ImagingRecords;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.intake.Stage;
 import org.brantel.server.platform.Happenings;
@@ -35,7 +35,7 @@ import org.springframework.transaction.annotation.Transactional;
 public class Scans {
 
     private final ScanSessions sessions;
-    private final Bench bench;
+    private final ImagingRecords imaging;
     private final Cases cases;
     private final Happenings happenings;
     private final Jobs jobs;
@@ -45,7 +45,7 @@ public class Scans {
 
     Scans(
             ScanSessions sessions,
-            Bench bench,
+            ImagingRecords imaging,
             Cases cases,
             Happenings happenings,
             Jobs jobs,
@@ -53,7 +53,7 @@ public class Scans {
             Settings settings,
             Clock clock) {
         this.sessions = sessions;
-        this.bench = bench;
+        this.imaging = imaging;
         this.cases = cases;
         this.happenings = happenings;
         this.jobs = jobs;
@@ -102,7 +102,7 @@ public class Scans {
                     "volume",
                     "No session of " + number + " found a volume " + scope.volume() + "; scan the whole medium first.");
         }
-        Bench.Image image = scope.isQuick() ? bench.imageAsItComes(number) : bench.image(number);
+        ImagingRecords.Image image = scope.isQuick() ? imaging.imageAsItComes(number) : imaging.image(number);
         ScanSession session = sessions.save(new ScanSession(caseId, image, scope, who, clock.instant()));
         if (!image.filling()) {
             cases.moveTo(number, Stage.SCANNING, who);
@@ -130,7 +130,7 @@ public class Scans {
 
     @Transactional(readOnly = true)
     Carved carved(String number) {
-        Bench.Image image = bench.image(number);
+        ImagingRecords.Image image = imaging.image(number);
         return new Carved(
                 RangeSet.of(sessions.carvedBefore(
                                 cases.id(number), image.imagingId(), ScanPlan.of(ScanMethod.CARVE), image.size()))
@@ -160,7 +160,7 @@ public class Scans {
             throw Refusal.conflict("A scan of " + number + " is running; wait for it, or stop it first.");
         }
         ScanSession session =
-                sessions.save(ScanSession.imported(caseId, bench.image(number), name, who, clock.instant()));
+                sessions.save(ScanSession.imported(caseId, imaging.image(number), name, who, clock.instant()));
         Path folder = Files.createDirectories(settings.scans().resolve(number).resolve("scan-" + session.id()));
         Files.move(file, folder.resolve(SessionFiles.PACKED));
         cases.moveTo(number, Stage.SCANNING, who);

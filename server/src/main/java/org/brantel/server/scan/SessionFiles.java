@@ -14,7 +14,7 @@ import org.brantel.core.opening.Sources;
 import org.brantel.core.scan.Scan;
 import org.brantel.core.scan.SessionFile;
 import org.brantel.core.source.Source;
-import org.brantel.server.bench.Bench;
+import org.brantel.server.bench.ImagingRecords;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Settings;
 import org.springframework.stereotype.Component;
@@ -30,12 +30,12 @@ class SessionFiles {
     private static final int GZIP = 0x1f8b;
 
     private final Scans scans;
-    private final Bench bench;
+    private final ImagingRecords imaging;
     private final Settings settings;
 
-    SessionFiles(Scans scans, Bench bench, Settings settings) {
+    SessionFiles(Scans scans, ImagingRecords imaging, Settings settings) {
         this.scans = scans;
-        this.bench = bench;
+        this.imaging = imaging;
         this.settings = settings;
     }
 
@@ -55,7 +55,8 @@ class SessionFiles {
             throw Refusal.conflict("Session " + id
                     + " has no results to take out: it has not ended, or its folder is gone. Scan again.");
         }
-        return new Ended(session, folder, bench.image(session.of().imagingId()).file());
+        return new Ended(
+                session, folder, imaging.image(session.of().imagingId()).file());
     }
 
     /** Keeps what was sent, and starts a session that unpacks it. */

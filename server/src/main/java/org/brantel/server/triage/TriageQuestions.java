@@ -137,7 +137,7 @@ class TriageQuestions implements Asking {
 
     private List<Question> moved(OpenCases open) {
         List<String> decided = open.all().stream()
-                .filter(c -> c.path() != null && c.hold() == null)
+                .filter(c -> c.path() != null && c.waiting().hold() == null)
                 .map(CaseViews.Summary::number)
                 .toList();
         return triage.movedFar(decided).stream()

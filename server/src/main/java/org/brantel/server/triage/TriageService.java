@@ -18,7 +18,7 @@ import org.brantel.core.triage.Movement;
 import org.brantel.core.triage.Ranking;
 import org.brantel.core.triage.RecoveryPath;
 import org.brantel.core.triage.Triage;
-import org.brantel.server.bench.Bench;
+import org.brantel.server.bench.ImagingRecords;
 import org.brantel.server.intake.CaseForm;
 import org.brantel.server.intake.CaseLists;
 import org.brantel.server.intake.CaseViews;
@@ -54,7 +54,7 @@ public class TriageService {
     private final Decisions decisions;
     private final Cases cases;
     private final CaseLists lists;
-    private final Bench bench;
+    private final ImagingRecords imaging;
     private final Scans scans;
     private final LabSettings labSettings;
     private final Happenings happenings;
@@ -67,7 +67,7 @@ public class TriageService {
             Decisions decisions,
             Cases cases,
             CaseLists lists,
-            Bench bench,
+            ImagingRecords imaging,
             Scans scans,
             LabSettings labSettings,
             Happenings happenings,
@@ -78,7 +78,7 @@ public class TriageService {
         this.decisions = decisions;
         this.cases = cases;
         this.lists = lists;
-        this.bench = bench;
+        this.imaging = imaging;
         this.scans = scans;
         this.labSettings = labSettings;
         this.happenings = happenings;
@@ -111,9 +111,9 @@ public class TriageService {
                 path,
                 docket.device().type(),
                 readable(docket.said().devices().stream()
-                        .map(d -> Map.entry(d.type(), d.capacity()))
+                        .map(d -> Map.entry(d.type(), d.label().capacity()))
                         .toList()),
-                docket.device().attachedBy(),
+                docket.device().brought().attachedBy(),
                 docket.course().deadline());
     }
 
@@ -137,7 +137,7 @@ public class TriageService {
         Triage triage = protocol.triage();
         RecoveryPath meant =
                 path == null ? triage.ranking(protocol.facts(facts)).get(0).path() : path;
-        List<Measured> history = new ArrayList<>(bench.measured());
+        List<Measured> history = new ArrayList<>(imaging.measured());
         history.addAll(scans.measured());
         return protocol.estimator()
                 .estimate(

@@ -1,0 +1,186 @@
+package org.brantel.server.bench;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.estimate.Measured;
+import org.brantel.core.image.MapFile;
+import org.brantel.core.image.MapJournal;
+import org.brantel.server.intake.CaseLists;
+import org.brantel.server.intake.Cases;
+import org.brantel.server.platform.Known;
+import org.brantel.server.platform.Refusal;
+import org.brantel.server.work.WorkState;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What was imaged: the sessions of cases, their images and what they read. */
+@Service
+public class ImagingRecords {
+
+    /**
+     * An image that a case has.
+     *
+     * @param filling a session is writing it just now
+     */
+    public record Image(
+            long imagingId,
+            Path file,
+            long size,
+            long readBytes,
+            @Nullable String sha256,
+            boolean filling) {}
+
+    private final ImagingSessions sessions;
+    private final ImagingEvents log;
+    private final Cases cases;
+    private final CaseLists lists;
+
+    ImagingRecords(ImagingSessions sessions, ImagingEvents log, Cases cases, CaseLists lists) {
+        this.sessions = sessions;
+        this.log = log;
+        this.cases = cases;
+        this.lists = lists;
+    }
+
+    /** The map of a session's image, to be taken elsewhere. */
+    @Transactional(readOnly = true)
+    MapFile map(long id) throws IOException {
+        Path map = find(id).image().isEmpty() ? null : MapJournal.beside(Path.of(find(id).image()));
+        if (map == null || !Files.exists(map)) {
+            throw Refusal.missing("Nothing was read in this session yet, so it has no map.");
+        }
+        return MapFile.of(map);
+    }
+
+    @Transactional(readOnly = true)
+    ImagingController.Events events(long id) {
+        find(id);
+        return new ImagingController.Events(
+                log.findTop400BySessionIdOrderByIdDesc(id).stream()
+                        .map(ImagingEvent::view)
+                        .toList(),
+                log.countFaults(id));
+    }
+
+    /** Newest first. */
+    @Transactional(readOnly = true)
+    public List<ImagingView> sessions(String number) {
+        return sessions.findByCaseIdOrderByIdDesc(cases.id(number)).stream()
+                .map(s -> s.view(number))
+                .toList();
+    }
+
+    /** The newest session of each of these cases that has one, by case number. */
+    @Transactional(readOnly = true)
+    public Map<String, ImagingView> newest(Map<Long, String> cases) {
+        return sessions.findNewest(cases.keySet()).stream()
+                .map(s -> s.view(Known.in(cases, s.caseId())))
+                .collect(Collectors.toMap(ImagingView::caseNumber, v -> v));
+    }
+
+    /** Sessions of this lab that ended, newest first; for estimating others. */
+    @Transactional(readOnly = true)
+    public List<Measured> measured() {
+        List<ImagingSession> done = sessions.findTop400ByStateOrderByIdDesc(WorkState.DONE);
+        Map<Long, String> media =
+                lists.mediums(done.stream().map(ImagingSession::caseId).toList());
+        return done.stream().map(s -> s.measured(Known.in(media, s.caseId()))).toList();
+    }
+
+    /** Sessions of all cases that are waiting, running, paused or failed. */
+    @Transactional(readOnly = true)
+    public List<ImagingView> unfinished() {
+        return sessions.findByStateInOrderById(EnumSet.complementOf(EnumSet.of(WorkState.DONE))).stream()
+                .map(s -> s.view(cases.number(s.caseId())))
+                .toList();
+    }
+
+    /**
+     * The newest image of a case that is not being written just now.
+     *
+     * @throws Refusal when there is none
+     */
+    @Transactional(readOnly = true)
+    public Image image(String number) {
+        List<Image> images = images(number);
+        return images.stream()
+                .filter(i -> !i.filling())
+                .findFirst()
+                .orElseThrow(() -> images.isEmpty()
+                        ? none(number)
+                        : Refusal.conflict("The image of " + number
+                                + " is still being written; until it is done only its records can be scanned."));
+    }
+
+    /**
+     * The newest image of a case, also while it is being written.
+     *
+     * @throws Refusal when there is none
+     */
+    @Transactional(readOnly = true)
+    public Image imageAsItComes(String number) {
+        return images(number).stream()
+                .filter(i -> i.readBytes() > 0)
+                .findFirst()
+                .orElseThrow(() -> none(number));
+    }
+
+    private List<Image> images(String number) {
+        return sessions.findByCaseIdOrderByIdDesc(cases.id(number)).stream()
+                .filter(s -> !s.image().isEmpty())
+                .map(s -> image(s, number))
+                .toList();
+    }
+
+    private static Refusal none(String number) {
+        return Refusal.conflict("There is no image of " + number + " yet; image its device first.");
+    }
+
+    /** Whether a session is writing this image just now, or will. */
+    @Transactional(readOnly = true)
+    public boolean isFilling(long imagingId) {
+        return find(imagingId).state().isAtWork();
+    }
+
+    @Transactional(readOnly = true)
+    public Image image(long imagingId) {
+        ImagingSession session = find(imagingId);
+        return image(session, cases.number(session.caseId()));
+    }
+
+    private static Image image(ImagingSession session, String number) {
+        ImagingView v = session.view(number);
+        return new Image(
+                v.id(),
+                Path.of(session.image()),
+                v.sum().size(),
+                v.sum().readBytes(),
+                v.kept().sha256(),
+                session.state().isAtWork());
+    }
+
+    /** A stretch of the ribbon, magnified. */
+    String magnified(long id, long from, long length) throws IOException {
+        ImagingSession session = find(id);
+        Path map = session.image().isEmpty() ? null : MapJournal.beside(Path.of(session.image()));
+        if (map == null || !Files.exists(map)) {
+            return "";
+        }
+        var loaded = MapJournal.load(map).map();
+        if (from < 0 || length <= 0 || from > loaded.size() - 1) {
+            throw Refusal.badInput("from", "The stretch lies outside the device.");
+        }
+        return RibbonCells.of(loaded, new Range(from, Math.min(length, loaded.size() - from)), 200);
+    }
+
+    private ImagingSession find(long id) {
+        return sessions.findById(id).orElseThrow(() -> Refusal.missing("There is no imaging session " + id + "."));
+    }
+}
