@@ -20,6 +20,12 @@ const done = computed(() => props.session.state === 'done')
     <dl class="kv">
       <dt>File</dt>
       <dd class="m xs path">{{ session.image.split('/').slice(-2).join('/') || 'not begun' }}, its map beside it</dd>
+      <dt v-if="session.goesOnFrom">Begun</dt>
+      <dd v-if="session.goesOnFrom">
+        in session
+        <RouterLink class="link" :to="`/imaging/${session.goesOnFrom}/report`">{{ session.goesOnFrom }}</RouterLink>;
+        this one went on from its map
+      </dd>
       <dt>SHA-256</dt>
       <dd class="m xs path" :title="session.sha256">
         {{

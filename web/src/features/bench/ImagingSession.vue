@@ -20,13 +20,15 @@ import ImageFacts from './ImageFacts.vue'
 import PassList from './PassList.vue'
 import SessionLimits from './SessionLimits.vue'
 import { profileName } from './profiles'
-import { leftWords, stateWords } from './progress'
+import { inBadParts, leftWords, stateWords, sumWords, unasked } from './progress'
 
 const props = defineProps<{
   /** As the server said last. */
   session: ImagingView
   /** All that there are, gentlest first. */
   profiles: CareProfile[]
+  /** A medium stands attached to its case. */
+  attached: boolean
 }>()
 const emit = defineEmits<{ changed: [] }>()
 
@@ -38,6 +40,7 @@ const path = computed(() => ({ id: props.session.id }))
 const running = computed(() => props.session.state === 'running' || props.session.state === 'waiting')
 const done = computed(() => props.session.state === 'done')
 const resting = computed(() => running.value && (props.session.resting !== undefined || props.session.restAsked))
+const left = computed(() => props.session.size - props.session.readBytes)
 const from = computed(() => Math.floor(lens.value.from * props.session.size))
 const length = computed(() => Math.max(1, Math.floor((lens.value.to - lens.value.from) * props.session.size)))
 
@@ -75,6 +78,11 @@ function ask(what: 'pause' | 'resume' | 'rest' | 'work' | 'enough' | 'recheck'):
 function profile(code: string): Promise<unknown> {
   return api.post('/api/imaging/{id}/profile', { path: path.value, body: { profile: code } })
 }
+/** From the map of this session; the server compares the device's identity first. */
+function readOn(): Promise<boolean> {
+  const body = { profile: props.session.profile }
+  return tell(() => api.post('/api/cases/{number}/imaging', { path: { number: props.session.caseNumber }, body }))
+}
 async function toggle(): Promise<void> {
   if (!done.value) await ask(running.value ? 'pause' : 'resume')
 }
@@ -105,7 +113,9 @@ useKeys([
         >
       </div>
       <div class="fig">
-        <b>{{ leftWords(session) }}</b><span>{{ done ? 'of reading' : 'left' }}</span>
+        <b>{{ leftWords(session) }}</b><span>{{
+          done ? 'of reading' : inBadParts(session) ? 'in bad parts' : 'left'
+        }}</span>
       </div>
       <div class="fig">
         <b>{{
@@ -120,6 +130,9 @@ useKeys([
           size(session.failedBytes)
         }}</b><span>failed, {{ session.failedPlaces }} places</span>
       </div>
+      <div class="fig">
+        <b :title="bytes(unasked(session))">{{ size(unasked(session)) }}</b><span>not asked for</span>
+      </div>
       <span class="flex-fill" />
       <template v-if="!done">
         <BButton v-if="running" class="btn-quiet" :disabled="acting.busy.value" @click="rest"
@@ -131,13 +144,21 @@ useKeys([
           <span class="kbd">Space</span>
         </BButton>
       </template>
-      <RouterLink v-else class="btn btn-primary" :to="`/cases/${session.caseNumber}/scanning`"
-        >Scan the image</RouterLink
-      >
+      <template v-else>
+        <BButton v-if="left > 0" class="btn-quiet" :disabled="acting.busy.value || !attached" @click="readOn"
+          >Read on, {{ size(left) }} left</BButton
+        >
+        <RouterLink class="btn btn-primary" :to="`/cases/${session.caseNumber}/scanning`">Scan the image</RouterLink>
+      </template>
     </div>
     <p class="s" role="status" :class="{ warnbox: session.reached || session.resting }">
       <b>Session {{ session.id }}</b> {{ stateWords(session)
       }}<template v-if="session.vanished"> When the same device is back, reading goes on by itself.</template>
+    </p>
+    <p class="xs m text-body-secondary">{{ sumWords(session) }}</p>
+    <p v-if="done && left > 0 && !attached" class="s">
+      Attach the same device again to read on: what is read stays, and only the {{ size(left) }} that are missing are
+      asked for.
     </p>
     <RefusedNote :refused="acting.refused.value" />
     <ReadRibbon

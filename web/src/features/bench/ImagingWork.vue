@@ -57,6 +57,7 @@ async function changed(): Promise<void> {
         :key="latest.id"
         :session="latest"
         :profiles="bench.data.value.profiles"
+        :attached="bench.data.value.attachment !== undefined"
         @changed="changed"
       />
       <section v-if="sessions.length > 1 || (sessions.length && (another || unread))" aria-labelledby="h-sessions">

@@ -48,7 +48,7 @@ async function saveBounds(): Promise<void> {
         {{ bounding ? 'Close' : 'Change' }}
       </button>
     </div>
-    <p class="s">{{ limitWords(session.limits) }}</p>
+    <p class="s">{{ limitWords(session.limits, session.faults) }}</p>
     <RefusedNote :refused="saving.refused.value" />
     <form v-if="bounding" class="bounds" @submit.prevent="saveBounds">
       <LimitFields v-model:limits="limits" v-model:rate="rate" />

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { BButton } from 'bootstrap-vue-next'
+import { BButton, BFormInput } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import type { CaseBench, Docket } from '@/api/types'
-import { dayAndTime, size } from '@/ui/format/format'
+import { dayAndTime, percent, size } from '@/ui/format/format'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import HealthPanel from './HealthPanel.vue'
 import LimitFields from './LimitFields.vue'
@@ -36,13 +36,25 @@ watch(values, (v) => {
   if (!own.value) limits.value = { ...v.limits }
 })
 const starting = useAction()
+const earlier = computed(() => props.bench.earlier)
+const afresh = ref('')
+/** An earlier session of the same device has all of it, or waits itself to be taken up: only afresh is left here. */
+const cannotGoOn = computed(() => earlier.value && (earlier.value.left === 0 || earlier.value.state !== 'done'))
 
 async function start(): Promise<void> {
-  const body = { profile: profile.value, mibPerSecond: rate.value || 0, limits: own.value ? limits.value : undefined }
+  const body = {
+    profile: profile.value,
+    mibPerSecond: rate.value || 0,
+    limits: own.value ? limits.value : undefined,
+    afresh: afresh.value.trim() || undefined,
+  }
   if (
     await starting.run(() => api.post('/api/cases/{number}/imaging', { path: { number: props.docket.number }, body }))
   )
     emit('started')
+}
+async function resume(id: number): Promise<void> {
+  if (await starting.run(() => api.post('/api/imaging/{id}/resume', { path: { id } }))) emit('started')
 }
 async function detach(): Promise<void> {
   if (
@@ -109,8 +121,41 @@ async function detach(): Promise<void> {
             cooler.
           </p>
         </details>
+        <div v-if="earlier" class="stack">
+          <p class="warnbox" role="status">
+            <template v-if="earlier.left === 0"
+              ><b>Session {{ earlier.session }} has read all of this device.</b></template
+            ><template v-else
+              ><b
+                >Session {{ earlier.session }} has read {{ percent(earlier.size - earlier.left, earlier.size) }} of this
+                device;</b
+              >
+              {{ size(earlier.left) }} are left. Reading on keeps what is read and asks for nothing twice.</template
+            >
+          </p>
+          <label for="afresh" class="s">Why it is read from its beginning all the same</label>
+          <BFormInput id="afresh" v-model="afresh" size="sm" placeholder="the cable was bad; the image is doubted" />
+        </div>
         <RefusedNote :refused="starting.refused.value" />
-        <p><BButton variant="primary" :disabled="starting.busy.value" @click="start">Start imaging</BButton></p>
+        <p class="d-flex gap-2">
+          <BButton
+            v-if="earlier && earlier.left > 0 && earlier.state !== 'done'"
+            variant="primary"
+            :disabled="starting.busy.value"
+            @click="resume(earlier.session)"
+            >Resume session {{ earlier.session }}, {{ size(earlier.left) }} left</BButton
+          >
+          <BButton
+            v-if="!cannotGoOn || afresh.trim()"
+            :variant="cannotGoOn ? undefined : 'primary'"
+            :class="{ 'btn-quiet': cannotGoOn }"
+            :disabled="starting.busy.value"
+            @click="start"
+            >{{
+              !earlier ? 'Start imaging' : afresh.trim() ? 'Read it afresh' : `Read on, ${size(earlier.left)} left`
+            }}</BButton
+          >
+        </p>
       </div>
       <HealthPanel :number="docket.number" :limits="own ? limits : values.limits" :events="[]" ask />
     </div>

@@ -26,8 +26,8 @@ describe('the lens', () => {
   })
 })
 
-const passes = (pass: string, state: ImagingView['state'], work: ImagingView['passes'] = []) =>
-  passRows({ pass, state, passes: work })
+const passes = (pass: string, state: ImagingView['state'], work: ImagingView['passes'] = [], readBytes = 100) =>
+  passRows({ pass, state, passes: work, size: 100, readBytes, failedBytes: 0 })
 
 describe('passes', () => {
   it('are done, at hand or to come', () => {
@@ -43,6 +43,10 @@ describe('passes', () => {
     expect(passWords(back!)).toBe('at hand')
     expect(passWords(narrowing!)).toBe('to come')
     expect(passWords(passes('sweep', 'done')[1]!)).toBe('nothing to do')
+  })
+  it('were never reached where reading ended before', () => {
+    const work = [{ pass: 'sweep', requests: 9, readBytes: 60, faults: 5, millis: 4000 }]
+    expect(passes('hashing', 'done', work, 60).map(passWords).slice(1)).toEqual(Array(4).fill('never reached'))
   })
 })
 
@@ -64,6 +68,10 @@ describe('the care profile', () => {
       '2',
       '20 ms a fault',
     ])
+  })
+  it('sets the faults so far beside their limit', () => {
+    const limits = { faultsInRow: 0, faultsInAll: 5000, celsius: 0, growth: 0, minutes: 0 }
+    expect(limitWords(limits, 130)).toBe('faults 130 of 5,000')
   })
   it('names the limits that are set', () => {
     expect(limitWords({ faultsInRow: 64, faultsInAll: 0, celsius: 55, growth: 0, minutes: 0 })).toBe(

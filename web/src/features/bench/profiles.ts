@@ -1,5 +1,5 @@
 import type { CareProfile, ImagingView, StopLimits } from '@/api/types'
-import { duration, size, words } from '@/ui/format/format'
+import { count, duration, size, words } from '@/ui/format/format'
 
 export const profileName = (code: string): string => words(code)
 
@@ -19,18 +19,24 @@ export const PASSES = ['sweep', 'back-sweep', 'narrowing', 'single-sector', 'per
 /** A pass with where the session is among them. */
 export interface PassRow {
   pass: string
-  state: 'done' | 'now' | 'next'
+  /** 'unreached' when reading ended before it came to it. */
+  state: 'done' | 'now' | 'next' | 'unreached'
   readBytes: number
   requests: number
   faults: number
   seconds: number
 }
 
-export function passRows(session: Pick<ImagingView, 'pass' | 'state' | 'passes'>): PassRow[] {
+export function passRows(
+  session: Pick<ImagingView, 'pass' | 'state' | 'passes' | 'size' | 'readBytes' | 'failedBytes'>,
+): PassRow[] {
+  const open = session.size > session.readBytes + session.failedBytes
+  const reached = Math.max(0, ...session.passes.map((p) => PASSES.indexOf(p.pass as (typeof PASSES)[number])))
   const at = session.pass === 'hashing' ? PASSES.length : PASSES.indexOf(session.pass as (typeof PASSES)[number])
   return PASSES.map((pass, i) => {
     const work = session.passes.find((p) => p.pass === pass)
-    const state = session.state === 'done' || i < at ? 'done' : i === at ? 'now' : 'next'
+    const over = session.state === 'done' || i < at
+    const state = over ? (open && i > reached ? 'unreached' : 'done') : i === at ? 'now' : 'next'
     return {
       pass,
       state,
@@ -44,6 +50,7 @@ export function passRows(session: Pick<ImagingView, 'pass' | 'state' | 'passes'>
 
 export function passWords(row: PassRow): string {
   if (row.state === 'next') return 'to come'
+  if (row.state === 'unreached') return 'never reached'
   if (!row.requests) return row.state === 'now' ? 'at hand' : 'nothing to do'
   const faults = row.faults ? `, ${row.faults} fault${row.faults === 1 ? '' : 's'}` : ''
   return `${size(row.readBytes)} in ${duration(row.seconds)}${faults}`
@@ -57,8 +64,12 @@ export const LIMITS: readonly { field: keyof StopLimits; label: string; unit: st
   { field: 'minutes', label: 'Minutes of reading', unit: 'min' },
 ]
 
-/** What a session stops at, in a line; what is 0 is no limit. */
-export function limitWords(limits: StopLimits): string {
-  const set = LIMITS.filter((l) => limits[l.field] > 0).map((l) => `${limits[l.field]} ${l.unit}`)
+/** What a session stops at, in a line, the faults so far beside their limit; what is 0 is no limit. */
+export function limitWords(limits: StopLimits, faults?: number): string {
+  const set = LIMITS.filter((l) => limits[l.field] > 0).map((l) =>
+    l.field === 'faultsInAll' && faults !== undefined
+      ? `faults ${count(faults)} of ${count(limits[l.field])}`
+      : `${count(limits[l.field])} ${l.unit}`,
+  )
   return set.length ? set.join(' · ') : 'none'
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { ImagingView } from '@/api/types'
-import { leftWords, spanWords, stateWords, timeLeft } from './progress'
+import { inBadParts, leftWords, spanWords, stateWords, sumWords, timeLeft } from './progress'
 
 const session = (part: Partial<ImagingView>) =>
   ({
@@ -15,7 +15,7 @@ const session = (part: Partial<ImagingView>) =>
     pass: 'sweep',
     hashedBytes: 0,
     runningMillis: 20_000,
-    passes: [],
+    passes: [{ pass: 'sweep', requests: 9, readBytes: 400, faults: 0, millis: 20_000 }],
     ...part,
   }) as unknown as ImagingView
 
@@ -48,6 +48,21 @@ describe('a session', () => {
     expect(stateWords(session({ state: 'done', endedEarly: true }))).toBe(
       'Ended early by decision. 600 bytes were not read.',
     )
+  })
+  it('accounts for every byte', () => {
+    expect(sumWords(session({ size: 6_000_000, readBytes: 5_000_000, deferredBytes: 900_000 }))).toBe(
+      '5,000,000 read + 900,000 deferred + 100 failed + 99,900 not asked for = 6,000,000 bytes',
+    )
+  })
+  it('gives no estimate of bad parts', () => {
+    const late = session({ pass: 'single-sector', faults: 9, deferredBytes: 500 })
+    expect(inBadParts(late)).toBe(true)
+    expect(leftWords(late)).toBe('no estimate')
+    expect(inBadParts(session({ pass: 'sweep', faults: 9, deferredBytes: 500 }))).toBe(false)
+  })
+  it('takes its rate from what it read itself, not from what an earlier session had read', () => {
+    const goesOn = session({ readBytes: 900, failedBytes: 0, rate: 0, runningMillis: 10_000 })
+    expect(timeLeft({ ...goesOn, passes: [{ ...goesOn.passes[0]!, readBytes: 50 }] })!.low).toBe(20)
   })
   it('says what to do after trouble', () => {
     expect(stateWords(session({ state: 'failed', trouble: 'The disk is full.' }))).toBe(

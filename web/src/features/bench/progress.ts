@@ -7,6 +7,21 @@ export interface Span {
   high: number
 }
 
+/** Bytes of a medium that were not asked for yet. */
+export const unasked = (s: Pick<ImagingView, 'size' | 'readBytes' | 'failedBytes' | 'deferredBytes'>): number =>
+  Math.max(0, s.size - s.readBytes - s.failedBytes - s.deferredBytes)
+
+/** What became of every byte; the parts are the whole. */
+export function sumWords(s: Pick<ImagingView, 'size' | 'readBytes' | 'failedBytes' | 'deferredBytes'>): string {
+  const parts = [
+    `${count(s.readBytes)} read`,
+    `${count(s.deferredBytes)} deferred`,
+    `${count(s.failedBytes)} failed`,
+    `${count(unasked(s))} not asked for`,
+  ]
+  return `${parts.join(' + ')} = ${count(s.size)} bytes`
+}
+
 /** A rate that is this much below the better one happens again before the end. */
 const SLOWER = 1.25
 
@@ -15,16 +30,17 @@ const SLOWER = 1.25
  * the worse one the high end; what was put off comes at the worse one, since it was put off for a reason.
  */
 export function timeLeft(s: ImagingView): Span | undefined {
-  const unasked = Math.max(0, s.size - s.readBytes - s.failedBytes - s.deferredBytes)
-  if (unasked + s.deferredBytes === 0) return { low: 0, high: 0 }
-  const mean = s.runningMillis > 0 ? (s.readBytes / s.runningMillis) * 1000 : 0
+  const left = unasked(s)
+  if (left + s.deferredBytes === 0) return { low: 0, high: 0 }
+  const read = s.passes.reduce((sum, p) => sum + p.readBytes, 0)
+  const mean = s.runningMillis > 0 ? (read / s.runningMillis) * 1000 : 0
   const rates = [s.rate, mean].filter((r) => r > 0)
   if (!rates.length) return undefined
   const best = Math.max(...rates)
   const worst = Math.min(...rates) / SLOWER
   return {
-    low: (unasked + s.deferredBytes) / best,
-    high: (unasked + s.deferredBytes) / worst + (s.faults ? s.deferredBytes / worst : 0),
+    low: (left + s.deferredBytes) / best,
+    high: (left + s.deferredBytes) / worst + (s.faults ? s.deferredBytes / worst : 0),
   }
 }
 
@@ -65,7 +81,12 @@ export function stateWords(s: ImagingView): string {
   }
 }
 
+/** What is left was put off for trouble; how long that takes, nothing of what was read tells. */
+export const inBadParts = (s: ImagingView): boolean =>
+  s.state === 'running' && s.faults > 0 && s.deferredBytes > 0 && s.pass !== 'sweep' && s.pass !== 'hashing'
+
 export function leftWords(s: ImagingView): string {
   if (s.state === 'done') return duration(s.runningMillis / 1000)
-  return s.state === 'running' && !s.resting && s.pass !== 'hashing' ? spanWords(timeLeft(s)) : '–'
+  if (s.state !== 'running' || s.resting || s.pass === 'hashing') return '–'
+  return inBadParts(s) ? 'no estimate' : spanWords(timeLeft(s))
 }

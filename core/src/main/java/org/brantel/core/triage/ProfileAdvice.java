@@ -13,7 +13,8 @@ public record ProfileAdvice(String profile, String why) {
 
     /**
      * @param path  the decided recovery path; null before
-     * @param facts values by code, as they stand for the case
+     * @param facts values by code, as they stand for the case; among them, as {@code bench.health}, what the newest
+     *              health reading came to
      */
     public static ProfileAdvice of(@Nullable RecoveryPath path, Map<String, Set<String>> facts) {
         if (any(facts, "bench.noise", "clicking", "scratching", "grinding")
@@ -45,7 +46,12 @@ public record ProfileAdvice(String profile, String why) {
         if (any(facts, "symptom.speed", "slow", "very-slow")) {
             return new ProfileAdvice("ageing", "It is said to be slow.");
         }
-        return new ProfileAdvice("healthy", "Nothing that is known speaks for damage.");
+        return new ProfileAdvice(
+                "healthy",
+                any(facts, "bench.health", "good")
+                        ? "Its health reading is good, and nothing else speaks for damage."
+                        : "Nothing that is known speaks for damage, but it has given no health reading that could; read "
+                                + "its health first.");
     }
 
     private static boolean any(Map<String, Set<String>> facts, String code, String... values) {

@@ -18,10 +18,23 @@ class ProfileAdviceTest {
         assertThat(ProfileAdvice.of(RecoveryPath.CAREFUL_IMAGING, Map.of("bench.health", Set.of("watch")))
                         .profile())
                 .isEqualTo("failing");
+        assertThat(ProfileAdvice.of(RecoveryPath.IMAGE_THEN_SCAN, Map.of("bench.health", Set.of("good", "poor")))
+                        .profile())
+                .isEqualTo("failing");
         ProfileAdvice loud = ProfileAdvice.of(
                 RecoveryPath.CAREFUL_IMAGING,
                 Map.of("symptom.noise", Set.of("clicking"), "bench.health", Set.of("good")));
         assertThat(loud.profile()).isEqualTo("last-chance");
         assertThat(loud.why()).contains("noises");
+    }
+
+    @Test
+    void aDeviceWithoutAReadingIsNotCalledSound() {
+        assertThat(ProfileAdvice.of(RecoveryPath.IMAGE_THEN_SCAN, Map.of()).why())
+                .contains("no health reading")
+                .contains("first");
+        assertThat(ProfileAdvice.of(RecoveryPath.IMAGE_THEN_SCAN, Map.of("bench.health", Set.of("good")))
+                        .why())
+                .contains("Its health reading is good");
     }
 }

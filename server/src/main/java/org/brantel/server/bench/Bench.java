@@ -12,6 +12,7 @@ import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Topic;
 import org.brantel.server.work.Ask;
 import org.brantel.server.work.WorkState;
+import org.jspecify.annotations.Nullable;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -35,6 +36,7 @@ public class Bench {
     private final ImagingEvents log;
     private final Steering steering;
     private final Locks locks;
+    private final EarlierReading earlierReading;
 
     Bench(
             Stations stations,
@@ -48,7 +50,8 @@ public class Bench {
             Clock clock,
             ImagingEvents log,
             Steering steering,
-            Locks locks) {
+            Locks locks,
+            EarlierReading earlierReading) {
         this.stations = stations;
         this.sessions = sessions;
         this.rechecks = rechecks;
@@ -61,15 +64,22 @@ public class Bench {
         this.log = log;
         this.steering = steering;
         this.locks = locks;
+        this.earlierReading = earlierReading;
     }
 
     @Transactional
     public ImagingView start(String number, String profile, String who) {
-        return start(number, new ImagingSession.Wanted(profile, null, 0), who);
+        return start(number, new ImagingSession.Wanted(profile, null, 0), null, who);
     }
 
+    /**
+     * Reads the attached device: on from where an earlier session of it ended, else from its beginning.
+     *
+     * @param afresh why it is read from its beginning although it was read before; null to go on
+     * @throws Refusal when it was read before and cannot be gone on with, and nobody said why it is read again
+     */
     @Transactional
-    ImagingView start(String number, ImagingSession.Wanted wanted, String who) {
+    ImagingView start(String number, ImagingSession.Wanted wanted, @Nullable String afresh, String who) {
         long caseId = cases.id(number);
         locks.touch(number);
         Steering.checked(wanted.profile());
@@ -81,6 +91,13 @@ public class Bench {
         }
         ImagingSession session = new ImagingSession(
                 caseId, attachment, wanted, attachment.view().identity().size(), who, clock.instant());
+        String reason = afresh == null || afresh.isBlank() ? null : afresh.strip();
+        ImagingSession before = reason != null
+                ? null
+                : earlierReading.of(attachment).map(Bench::unfinished).orElse(null);
+        if (before != null) {
+            session.goingOnFrom(before);
+        }
         try {
             sessions.saveAndFlush(session);
         } catch (DataIntegrityViolationException e) {
@@ -91,10 +108,27 @@ public class Bench {
                 number,
                 who,
                 "started an imaging session",
-                "session " + session.id() + ", " + attachment.medium() + ", profile " + wanted.profile(),
+                "session " + session.id() + ", " + attachment.medium() + ", profile " + wanted.profile()
+                        + (before == null ? "" : ", goes on from session " + before.id())
+                        + (reason == null ? "" : "; read afresh: " + reason),
                 Topic.IMAGING);
         jobs.start(imagingTask, session.id());
         return session.view(number);
+    }
+
+    private static ImagingSession unfinished(ImagingSession earlier) {
+        EarlierReading.Earlier read = EarlierReading.Earlier.of(earlier);
+        String session = "Session " + read.session();
+        if (read.state() != WorkState.DONE) {
+            throw Refusal.conflict(session + " read this device and is "
+                    + read.state().word() + "; resume it, or write down why the device is read from its beginning.");
+        }
+        if (!read.canGoOn()) {
+            throw Refusal.badInput(
+                    "afresh",
+                    session + " read all of this device; write down why it is read from its beginning again.");
+        }
+        return earlier;
     }
 
     @Transactional
@@ -122,6 +156,10 @@ public class Bench {
         if (!cameBack && session.vanishedAt() != null) {
             stations.seenAgain(session.attachmentId());
         }
+        // Taken off and attached again, perhaps in another place: it is read where it stands now.
+        stations.standing(session.caseId())
+                .filter(now -> earlierReading.of(now).filter(s -> s.id() == id).isPresent())
+                .ifPresent(session::readAt);
         session.waitAgain();
         if (cameBack) {
             log.save(new ImagingEvent(id, clock.instant(), ImagingEvent.Kind.BACK, "the same device is back"));

@@ -60,12 +60,14 @@ class BenchController {
     /**
      * @param profiles from the least gentle to the gentlest
      * @param advice which of them is proposed, and why
+     * @param earlier what was read already of the device that is attached
      */
     record CaseBench(
             Attachment.@Nullable View attachment,
             List<ImagingView> sessions,
             List<CareProfile> profiles,
-            ProfileAdvice advice) {}
+            ProfileAdvice advice,
+            EarlierReading.@Nullable Earlier earlier) {}
 
     /** @param measured the station measured it by itself */
     record Answer(
@@ -78,6 +80,7 @@ class BenchController {
 
     private final Stations stations;
     private final ImagingRecords imaging;
+    private final EarlierReading earlier;
     private final BoxDrives boxes;
     private final Media media;
     private final Cases cases;
@@ -87,6 +90,7 @@ class BenchController {
     BenchController(
             Stations stations,
             ImagingRecords imaging,
+            EarlierReading earlier,
             BoxDrives boxes,
             Media media,
             Cases cases,
@@ -94,6 +98,7 @@ class BenchController {
             Settings settings) {
         this.stations = stations;
         this.imaging = imaging;
+        this.earlier = earlier;
         this.boxes = boxes;
         this.media = media;
         this.cases = cases;
@@ -131,7 +136,11 @@ class BenchController {
                 stations.attachment(number).orElse(null),
                 imaging.sessions(number),
                 CareProfile.all(),
-                stations.advice(number));
+                stations.advice(number),
+                stations.standing(cases.id(number))
+                        .flatMap(earlier::of)
+                        .map(EarlierReading.Earlier::of)
+                        .orElse(null));
     }
 
     @GetMapping("/api/cases/{number}/bench/identity")

@@ -2,6 +2,7 @@ package org.brantel.server.bench;
 
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Size;
 import java.io.IOException;
 import java.util.List;
 import org.brantel.core.image.MapFile;
@@ -23,13 +24,18 @@ import org.springframework.web.bind.annotation.RestController;
 class ImagingController {
 
     /**
-     * @param limits absent for the profile's own
+     * @param limits       absent for the profile's own
      * @param mibPerSecond absent or 0 for no limit
+     * @param afresh       why the device is read from its beginning although an earlier session read it; absent to go
+     *                     on from what is read
      */
     record Start(
             @NotBlank(message = "Choose a care profile.") String profile,
             @Nullable StopLimits limits,
-            @Nullable Long mibPerSecond) {}
+            @Nullable Long mibPerSecond,
+
+            @Nullable @Size(max = 500, message = "The reason is longer than 500 characters.")
+            String afresh) {}
 
     /**
      * @param limits absent for the profile's own
@@ -66,6 +72,7 @@ class ImagingController {
                 number,
                 new ImagingSession.Wanted(
                         start.profile(), start.limits(), Steering.bytesPerSecond(orNone(start.mibPerSecond()))),
+                start.afresh(),
                 staff.current().name());
     }
 

@@ -107,10 +107,9 @@ class ImagingJob implements Labour<ImagingSession> {
     @Override
     public @Nullable Step<ImagingSession> work(WorkRun<ImagingSession> run) throws IOException {
         ImagingSession session = run.record();
-        Path image = settings.images()
-                .resolve(run.number())
-                .resolve("image-" + session.attachmentId() + ".img")
-                .toAbsolutePath();
+        Path image = session.image().isEmpty()
+                ? fresh(settings.images().resolve(run.number()), session)
+                : Path.of(session.image());
         Files.createDirectories(image.getParent());
         boolean resumed = Files.exists(MapJournal.beside(image));
         Attachment attachment = attachments.findById(session.attachmentId()).orElseThrow();
@@ -157,6 +156,14 @@ class ImagingJob implements Labour<ImagingSession> {
             watch.flush();
             throw e;
         }
+    }
+
+    /** What another session of the same attachment read stays as it is. */
+    private static Path fresh(Path folder, ImagingSession session) {
+        Path image = folder.resolve("image-" + session.attachmentId() + ".img");
+        boolean taken = Files.exists(image) || Files.exists(MapJournal.beside(image));
+        return (taken ? folder.resolve("image-" + session.attachmentId() + "-" + session.id() + ".img") : image)
+                .toAbsolutePath();
     }
 
     private static Step<ImagingSession> begin(

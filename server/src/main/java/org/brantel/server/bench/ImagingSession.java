@@ -40,8 +40,10 @@ class ImagingSession extends WorkRecord {
     /** What one pass came to so far. */
     record PassWork(String pass, long requests, long readBytes, long faults, long millis) {}
 
-    @Column(updatable = false)
     private Long attachmentId;
+
+    @Column(updatable = false)
+    private @Nullable Long goesOnFrom;
 
     private String profile;
     private @Nullable String limits;
@@ -86,6 +88,30 @@ class ImagingSession extends WorkRecord {
         this.pass = "sweep";
         this.cells = "";
         this.rates = "";
+    }
+
+    /** Goes on in the image of an earlier session of the same device, from its map. */
+    ImagingSession goingOnFrom(ImagingSession earlier) {
+        goesOnFrom = earlier.id();
+        image = earlier.image;
+        progress(new Progress(
+                earlier.readBytes,
+                earlier.failedBytes,
+                earlier.deferredBytes,
+                earlier.failedPlaces,
+                pass,
+                0,
+                0,
+                earlier.cells,
+                earlier.rates,
+                0,
+                List.of()));
+        return this;
+    }
+
+    /** The same device stands somewhere else now. */
+    void readAt(Attachment attachment) {
+        attachmentId = attachment.id();
     }
 
     void runInto(Path file) {
@@ -238,7 +264,8 @@ class ImagingSession extends WorkRecord {
 
     /** @param medium the type of the case's device */
     Measured measured(String medium) {
-        return new Measured(Measured.Work.IMAGING, medium, failedPlaces == 0, readBytes, runningMillis / 1000.0);
+        long read = passes().stream().mapToLong(PassWork::readBytes).sum();
+        return new Measured(Measured.Work.IMAGING, medium, failedPlaces == 0, read, runningMillis / 1000.0);
     }
 
     /**
@@ -269,6 +296,7 @@ class ImagingSession extends WorkRecord {
                         restAsked),
                 new ImagingView.Kept(
                         image.isEmpty() ? "" : Path.of(image).getFileName().toString(),
+                        goesOnFrom,
                         hashedBytes,
                         sha256,
                         endedEarly,

@@ -68,12 +68,14 @@ public record ImagingView(
      * The image that it writes.
      *
      * @param image       name of its file
+     * @param goesOnFrom  the earlier session of the same device that began it
      * @param hashedBytes of it so far, once reading is over
      * @param endedEarly  somebody said that enough was read
      * @param recheck     what the last recheck of the image against its hashes said
      */
     public record Kept(
             String image,
+            @Nullable Long goesOnFrom,
             long hashedBytes,
             @Nullable String sha256,
             boolean endedEarly,

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -40,6 +41,7 @@ public class Stations {
     private final Media media;
     private final Cases cases;
     private final Locks locks;
+    private final HealthReadings readings;
     private final Happenings happenings;
     private final Clock clock;
 
@@ -49,6 +51,7 @@ public class Stations {
             Media media,
             Cases cases,
             Locks locks,
+            HealthReadings readings,
             Happenings happenings,
             Clock clock) {
         this.attachments = attachments;
@@ -56,6 +59,7 @@ public class Stations {
         this.media = media;
         this.cases = cases;
         this.locks = locks;
+        this.readings = readings;
         this.happenings = happenings;
         this.clock = clock;
     }
@@ -199,6 +203,9 @@ public class Stations {
         Map<String, Set<String>> facts = docket.said().facts().stream()
                 .collect(Collectors.groupingBy(
                         CaseViews.Fact::code, Collectors.mapping(CaseViews.Fact::value, Collectors.toSet())));
+        standing(cases.id(number)).flatMap(a -> readings.latest(a.id())).ifPresent(r -> facts.computeIfAbsent(
+                        "bench.health", code -> new HashSet<>())
+                .add(r.judgement().grade().word()));
         return ProfileAdvice.of(docket.decision().path(), facts);
     }
 

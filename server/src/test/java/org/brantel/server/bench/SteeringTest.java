@@ -133,6 +133,104 @@ class SteeringTest {
                 .contains("nothing left to change");
     }
 
+    /** Bytes of the attached device that are not in an image yet, as the bench says. */
+    private static long left(Story story) {
+        return story.una
+                .get(story.path("/bench"))
+                .json()
+                .get("earlier")
+                .get("left")
+                .asLong();
+    }
+
+    @Test
+    void theSameDeviceIsReadOnFromWhereItsReadingEndedEarly() throws IOException {
+        String medium =
+                BenchDevices.put(lab, "reads-on", sim().dead(1 << 20, 64 * 512).with("\"onFault\":\"stops\""));
+        Story story = Story.of(new CaseForms().told("loss.event", "deleted-directly"))
+                .decided()
+                .attached(medium);
+        story.una
+                .post(
+                        story.path("/imaging"),
+                        Map.of("profile", "failing", "limits", limit("faultsInAll", 1), "mibPerSecond", 0))
+                .expect(201);
+        long first = story.awaitImaging("paused").get("id").asLong();
+        story.una.post("/api/imaging/" + first + "/enough").expect(200);
+        JsonNode ended = story.awaitImaging("done");
+        long read = ended.get("readBytes").asLong();
+        assertThat(read).isLessThan(SIZE - 64 * 512);
+        story.una.delete(story.path("/bench/attachment")).expect(204);
+        story.attached(medium);
+        assertThat(left(story)).isEqualTo(SIZE - read).isPositive();
+
+        long second = story.imaging("healthy");
+        JsonNode done = story.awaitImaging("done");
+        assertThat(done.get("id").asLong()).isEqualTo(second).isNotEqualTo(first);
+        assertThat(done.get("goesOnFrom").asLong()).isEqualTo(first);
+        assertThat(done.get("image")).isEqualTo(ended.get("image"));
+        assertThat(done.get("readBytes").asLong()).isEqualTo(SIZE - 64 * 512);
+        long readNow = 0;
+        for (JsonNode pass : done.get("passes")) {
+            readNow += pass.get("readBytes").asLong();
+        }
+        assertThat(readNow).as("nothing is read twice").isEqualTo(SIZE - 64 * 512 - read);
+        byte[] image = Files.readAllBytes(lab.home()
+                .resolve("images")
+                .resolve(story.number)
+                .resolve(done.get("image").asString()));
+        assertThat(done.get("sha256").asString())
+                .isEqualTo(Hashes.sha256Hex(image, 0, image.length))
+                .isNotEqualTo(ended.get("sha256").asString());
+        assertThat(story.una.get(story.path("/custody")).text()).contains("goes on from session " + first);
+    }
+
+    @Test
+    void whatWasReadIsReadAfreshOnlyForAReason() throws IOException {
+        String medium = BenchDevices.put(lab, "afresh", sim());
+        Story story =
+                Story.of(new CaseForms().told("loss.event", "deleted-directly")).imaged(medium);
+        story.una.delete(story.path("/bench/attachment")).expect(204);
+        story.attached(medium);
+        assertThat(left(story)).isZero();
+        String again = story.una
+                .post(story.path("/imaging"), Map.of("profile", "healthy"))
+                .expect(400)
+                .sentence();
+        assertThat(again).contains("read all of this device").contains("write down why");
+        story.una
+                .post(story.path("/imaging"), Map.of("profile", "healthy", "afresh", "The cable was bad."))
+                .expect(201);
+        JsonNode done = story.awaitImaging("done");
+        assertThat(done.has("goesOnFrom")).isFalse();
+        JsonNode sessions = story.una.get(story.path("/bench")).json().get("sessions");
+        assertThat(sessions.get(0).get("image")).isNotEqualTo(sessions.get(1).get("image"));
+        assertThat(story.una.get(story.path("/custody")).text()).contains("read afresh: The cable was bad.");
+    }
+
+    @Test
+    void aPausedSessionIsResumedWhereItsDeviceStandsNow() throws IOException {
+        String medium = BenchDevices.put(lab, "moved", sim().serial("MOVED-1").slow(0, SIZE, 200));
+        Story story = Story.of(new CaseForms().told("loss.event", "deleted-directly"))
+                .decided()
+                .attached(medium);
+        long id = story.imaging("healthy");
+        story.una.await(
+                story.path("/bench"),
+                b -> b.get("sessions").get(0).get("readBytes").asLong() > 0);
+        story.una.post("/api/imaging/" + id + "/pause").expect(200);
+        story.awaitImaging("paused");
+        story.una.delete(story.path("/bench/attachment")).expect(204);
+        story.attached(BenchDevices.put(lab, "moved-elsewhere", sim().serial("MOVED-1")));
+        assertThat(story.una
+                        .post(story.path("/imaging"), Map.of("profile", "healthy"))
+                        .expect(409)
+                        .sentence())
+                .contains("is paused; resume it");
+        story.una.post("/api/imaging/" + id + "/resume").expect(200);
+        assertThat(story.awaitImaging("done").get("id").asLong()).isEqualTo(id);
+    }
+
     @Test
     void itRestsWhenAskedAndChangesItsProfileWhileItRuns() throws IOException {
         Story story = at("rests", sim().slow(0, SIZE, 400));
