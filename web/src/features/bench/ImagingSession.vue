@@ -20,7 +20,7 @@ import ImageFacts from './ImageFacts.vue'
 import PassList from './PassList.vue'
 import SessionLimits from './SessionLimits.vue'
 import { profileName } from './profiles'
-import { inBadParts, leftWords, stateWords, sumWords, unasked } from './progress'
+import { inBadParts, leftWords, placesWords, stateWords, sumWords, unasked } from './progress'
 
 const props = defineProps<{
   /** As the server said last. */
@@ -117,7 +117,7 @@ useKeys([
           done ? 'of reading' : inBadParts(session) ? 'in bad parts' : 'left'
         }}</span>
       </div>
-      <div class="fig">
+      <div v-if="!done" class="fig">
         <b>{{
           session.state === 'running' && !session.resting ? `${(session.rate / 1048576).toFixed(1)}` : '–'
         }}</b><span>MiB/s{{ session.rateLimit ? ` of ${session.rateLimit / 1048576}` : ' now' }}</span>
@@ -128,7 +128,7 @@ useKeys([
       <div class="fig">
         <b :title="bytes(session.failedBytes)" :class="{ 'c-stop': session.failedBytes > 0 }">{{
           size(session.failedBytes)
-        }}</b><span>failed, {{ session.failedPlaces }} places</span>
+        }}</b><span>failed, {{ placesWords(session.failedPlaces) }}</span>
       </div>
       <div class="fig">
         <b :title="bytes(unasked(session))">{{ size(unasked(session)) }}</b><span>not asked for</span>
@@ -193,6 +193,11 @@ useKeys([
   align-content: start;
   min-width: 0;
 }
+/* What does not fit beside the figures goes below them, never over the edge. */
+.figs {
+  flex-wrap: wrap;
+  row-gap: 8px;
+}
 .fig.big b {
   font-size: 28px;
   line-height: 30px;
@@ -208,9 +213,6 @@ useKeys([
 @media (width <= 900px) {
   .two {
     grid-template-columns: 1fr;
-  }
-  .figs {
-    flex-wrap: wrap;
   }
 }
 </style>

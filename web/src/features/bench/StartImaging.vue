@@ -80,7 +80,9 @@ async function detach(): Promise<void> {
     <p class="m s">
       {{ attachment.medium }} · {{ attachment.identity.serial || 'no serial' }} · {{ size(attachment.identity.size) }}
     </p>
-    <p v-if="attachment.decision" class="warnbox">Attached although its identity differs: {{ attachment.decision }}</p>
+    <p v-if="!attachment.matched && attachment.decision" class="warnbox">
+      Attached although its identity differs: {{ attachment.decision }}
+    </p>
     <p v-if="attachment.writeBlock" class="warnbox">
       Read although it could be written to: {{ attachment.writeBlock }}
     </p>

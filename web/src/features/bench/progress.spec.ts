@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { ImagingView } from '@/api/types'
-import { inBadParts, leftWords, spanWords, stateWords, sumWords, timeLeft } from './progress'
+import { inBadParts, leftWords, placesWords, spanWords, stateWords, sumWords, timeLeft } from './progress'
 
 const session = (part: Partial<ImagingView>) =>
   ({
@@ -48,6 +48,10 @@ describe('a session', () => {
     expect(stateWords(session({ state: 'done', endedEarly: true }))).toBe(
       'Ended early by decision. 600 bytes were not read.',
     )
+  })
+  it('counts places as people do', () => {
+    expect(placesWords(1)).toBe('1 place')
+    expect(placesWords(1200)).toBe('1,200 places')
   })
   it('accounts for every byte', () => {
     expect(sumWords(session({ size: 6_000_000, readBytes: 5_000_000, deferredBytes: 900_000 }))).toBe(

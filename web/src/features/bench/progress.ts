@@ -7,6 +7,8 @@ export interface Span {
   high: number
 }
 
+export const placesWords = (places: number): string => `${count(places)} ${places === 1 ? 'place' : 'places'}`
+
 /** Bytes of a medium that were not asked for yet. */
 export const unasked = (s: Pick<ImagingView, 'size' | 'readBytes' | 'failedBytes' | 'deferredBytes'>): number =>
   Math.max(0, s.size - s.readBytes - s.failedBytes - s.deferredBytes)
@@ -76,7 +78,7 @@ export function stateWords(s: ImagingView): string {
       if (s.readBytes === s.size) return `${early}Every byte was read.`
       return s.endedEarly
         ? `${early}${count(s.size - s.readBytes)} bytes were not read.`
-        : `${early}${count(s.failedBytes)} bytes in ${s.failedPlaces} places did not read.`
+        : `${early}${count(s.failedBytes)} bytes in ${placesWords(s.failedPlaces)} did not read.`
     }
   }
 }
