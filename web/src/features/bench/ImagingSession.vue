@@ -193,6 +193,7 @@ useKeys([
   align-content: start;
   min-width: 0;
 }
+
 /* What does not fit beside the figures goes below them, never over the edge. */
 .figs {
   flex-wrap: wrap;
