@@ -40,7 +40,8 @@ const path = computed(() => ({ id: props.session.id }))
 const running = computed(() => props.session.state === 'running' || props.session.state === 'waiting')
 const done = computed(() => props.session.state === 'done')
 const resting = computed(() => running.value && (props.session.resting !== undefined || props.session.restAsked))
-const left = computed(() => props.session.size - props.session.readBytes)
+/** What a new session would ask for; what failed is asked for again only where another profile allows more tries. */
+const left = computed(() => unasked(props.session) + props.session.deferredBytes)
 const from = computed(() => Math.floor(lens.value.from * props.session.size))
 const length = computed(() => Math.max(1, Math.floor((lens.value.to - lens.value.from) * props.session.size)))
 

@@ -12,7 +12,7 @@ import RefusedNote from '@/ui/RefusedNote.vue'
 import ReportFacts from './ReportFacts.vue'
 import ReportHealth from './ReportHealth.vue'
 import ReportManner from './ReportManner.vue'
-import { stateWords } from './progress'
+import { stateWords, unlistedWords } from './progress'
 
 const route = useRoute()
 const report: Live<SessionReport> = useLive(
@@ -51,7 +51,8 @@ const print = () => window.print()
           <div class="hd">
             <h2>What stayed unread</h2>
             <span class="text-body-secondary xs"
-              >{{ count(report.data.value.unreadRanges) }} ranges, {{ bytes(s.size - s.readBytes) }}</span
+              ><template v-if="!report.data.value.wentOn">{{ count(report.data.value.unreadRanges) }} ranges, </template
+              >{{ bytes(s.size - s.readBytes) }}</span
             >
           </div>
           <table v-if="report.data.value.unread.length" class="rows">
@@ -70,8 +71,8 @@ const print = () => window.print()
               </tr>
             </tbody>
           </table>
-          <p v-else class="empty">Nothing: every byte was read.</p>
-          <p class="xs text-body-secondary">
+          <p v-else class="empty">{{ unlistedWords(report.data.value) }}</p>
+          <p v-if="!report.data.value.wentOn" class="xs text-body-secondary">
             <template v-if="report.data.value.unreadRanges > 40">The others stand in the map. </template
             ><a class="link noprint" :href="`/api/imaging/${s.id}/map`" download>Download the map</a>
           </p>

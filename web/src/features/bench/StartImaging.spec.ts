@@ -36,12 +36,12 @@ describe('a device that is to be read', () => {
     ])
   })
   it('is read on from where an earlier session ended', () => {
-    const shown = panel({ session: 3, state: 'done', left: 2 * MIB, size: 16 * MIB })
+    const shown = panel({ session: 3, state: 'done', left: 2 * MIB, failed: 0, size: 16 * MIB })
     expect(shown.text()).toContain('Session 3 has read 87.5 %')
     expect(primary(shown).text()).toBe('Read on, 2.00 MiB left')
   })
   it('is read afresh only with a reason', async () => {
-    const shown = panel({ session: 3, state: 'done', left: 0, size: 16 * MIB })
+    const shown = panel({ session: 3, state: 'done', left: 0, failed: 0, size: 16 * MIB })
     expect(primary(shown).exists()).toBe(false)
     await shown.find('#afresh').setValue('the cable was bad')
     await shown.findAll('button').at(-1)!.trigger('click')
@@ -49,7 +49,7 @@ describe('a device that is to be read', () => {
     expect(server.changes()[0]?.body).toMatchObject({ afresh: 'the cable was bad' })
   })
   it('goes on in the session that is paused', async () => {
-    const shown = panel({ session: 3, state: 'paused', left: MIB, size: 16 * MIB })
+    const shown = panel({ session: 3, state: 'paused', left: MIB, failed: 0, size: 16 * MIB })
     expect(primary(shown).text()).toBe('Resume session 3, 1.00 MiB left')
     await primary(shown).trigger('click')
     await until(() => expect(shown.emitted('started')).toHaveLength(1))

@@ -4,9 +4,10 @@ import { computed, ref, watch } from 'vue'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import type { CaseBench, Docket } from '@/api/types'
-import { dayAndTime, percent, size } from '@/ui/format/format'
+import { dayAndTime, size } from '@/ui/format/format'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import HealthPanel from './HealthPanel.vue'
+import { canGoOn, earlierWords, goOnWords, resumeWords } from './earlier'
 import LimitFields from './LimitFields.vue'
 import { limitWords, profileName, profileValues } from './profiles'
 
@@ -38,8 +39,8 @@ watch(values, (v) => {
 const starting = useAction()
 const earlier = computed(() => props.bench.earlier)
 const afresh = ref('')
-/** An earlier session of the same device has all of it, or waits itself to be taken up: only afresh is left here. */
-const cannotGoOn = computed(() => earlier.value && (earlier.value.left === 0 || earlier.value.state !== 'done'))
+/** Starting is what is likeliest wanted: nothing was read yet, or a new session goes on. */
+const main = computed(() => !earlier.value || canGoOn(earlier.value))
 
 async function start(): Promise<void> {
   const body = {
@@ -125,15 +126,7 @@ async function detach(): Promise<void> {
         </details>
         <div v-if="earlier" class="stack">
           <p class="warnbox" role="status">
-            <template v-if="earlier.left === 0"
-              ><b>Session {{ earlier.session }} has read all of this device.</b></template
-            ><template v-else
-              ><b
-                >Session {{ earlier.session }} has read {{ percent(earlier.size - earlier.left, earlier.size) }} of this
-                device;</b
-              >
-              {{ size(earlier.left) }} are left. Reading on keeps what is read and asks for nothing twice.</template
-            >
+            <b>{{ earlierWords(earlier).bold }}</b> {{ earlierWords(earlier).rest }}
           </p>
           <label for="afresh" class="s">Why it is read from its beginning all the same</label>
           <BFormInput id="afresh" v-model="afresh" size="sm" placeholder="the cable was bad; the image is doubted" />
@@ -141,21 +134,19 @@ async function detach(): Promise<void> {
         <RefusedNote :refused="starting.refused.value" />
         <p class="d-flex gap-2">
           <BButton
-            v-if="earlier && earlier.left > 0 && earlier.state !== 'done'"
+            v-if="earlier && earlier.state !== 'done'"
             variant="primary"
             :disabled="starting.busy.value"
             @click="resume(earlier.session)"
-            >Resume session {{ earlier.session }}, {{ size(earlier.left) }} left</BButton
+            >{{ resumeWords(earlier) }}</BButton
           >
           <BButton
-            v-if="!cannotGoOn || afresh.trim()"
-            :variant="cannotGoOn ? undefined : 'primary'"
-            :class="{ 'btn-quiet': cannotGoOn }"
+            v-if="!earlier || canGoOn(earlier) || afresh.trim()"
+            :variant="main ? 'primary' : undefined"
+            :class="{ 'btn-quiet': !main }"
             :disabled="starting.busy.value"
             @click="start"
-            >{{
-              !earlier ? 'Start imaging' : afresh.trim() ? 'Read it afresh' : `Read on, ${size(earlier.left)} left`
-            }}</BButton
+            >{{ !earlier ? 'Start imaging' : afresh.trim() ? 'Read it afresh' : goOnWords(earlier) }}</BButton
           >
         </p>
       </div>

@@ -1,6 +1,15 @@
 import { describe, expect, it } from 'vitest'
 import type { ImagingView } from '@/api/types'
-import { inBadParts, leftWords, placesWords, spanWords, stateWords, sumWords, timeLeft } from './progress'
+import {
+  inBadParts,
+  leftWords,
+  placesWords,
+  spanWords,
+  stateWords,
+  sumWords,
+  timeLeft,
+  unlistedWords,
+} from './progress'
 
 const session = (part: Partial<ImagingView>) =>
   ({
@@ -67,6 +76,12 @@ describe('a session', () => {
   it('takes its rate from what it read itself, not from what an earlier session had read', () => {
     const goesOn = session({ readBytes: 900, failedBytes: 0, rate: 0, runningMillis: 10_000 })
     expect(timeLeft({ ...goesOn, passes: [{ ...goesOn.passes[0]!, readBytes: 50 }] })!.low).toBe(20)
+  })
+  it('calls nothing read that only is not listed', () => {
+    const report = (part: Partial<ImagingView>, wentOn?: number) => unlistedWords({ session: session(part), wentOn })
+    expect(report({ readBytes: 1000 })).toBe('Nothing: every byte was read.')
+    expect(report({ readBytes: 900 })).toContain('cannot be listed')
+    expect(report({ id: 4, readBytes: 900 }, 7)).toContain('Session 7 went on in this image')
   })
   it('says what to do after trouble', () => {
     expect(stateWords(session({ state: 'failed', trouble: 'The disk is full.' }))).toBe(

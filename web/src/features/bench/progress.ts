@@ -1,4 +1,4 @@
-import type { ImagingView } from '@/api/types'
+import type { ImagingView, SessionReport } from '@/api/types'
 import { count, duration, size } from '@/ui/format/format'
 
 /** From the least to the most that it may take, in seconds. */
@@ -86,6 +86,19 @@ export function stateWords(s: ImagingView): string {
 /** What is left was put off for trouble; how long that takes, nothing of what was read tells. */
 export const inBadParts = (s: ImagingView): boolean =>
   s.state === 'running' && s.faults > 0 && s.deferredBytes > 0 && s.pass !== 'sweep' && s.pass !== 'hashing'
+
+/** Why a report lists no unread range. */
+export function unlistedWords(report: Pick<SessionReport, 'session' | 'wentOn'>): string {
+  const { id, size: all, readBytes } = report.session
+  if (report.wentOn)
+    return (
+      `Session ${report.wentOn} went on in this image, and its map is of that session now. ` +
+      `What was unread at the end of this one stands in session-${id}.report.json, kept beside the image.`
+    )
+  return readBytes === all
+    ? 'Nothing: every byte was read.'
+    : 'The map of this image is not there, so its ranges cannot be listed.'
+}
 
 export function leftWords(s: ImagingView): string {
   if (s.state === 'done') return duration(s.runningMillis / 1000)

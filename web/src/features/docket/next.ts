@@ -25,7 +25,7 @@ export function nextMove(docket: Docket, firstMove: string | undefined): NextMov
       return { words: firstMove ?? 'Attach the device at the Bench.', place: 'imaging', action: 'Open imaging' }
     case 'imaging':
       return {
-        words: 'Let the imaging session end, then scan the image. The device is not needed after that.',
+        words: 'Read the device as far as it is wanted, then scan the image. The device is not needed after that.',
         place: 'imaging',
         action: 'Open imaging',
       }

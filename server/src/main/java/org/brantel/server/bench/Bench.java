@@ -123,7 +123,7 @@ public class Bench {
             throw Refusal.conflict(session + " read this device and is "
                     + read.state().word() + "; resume it, or write down why the device is read from its beginning.");
         }
-        if (!read.canGoOn()) {
+        if (read.isWhole()) {
             throw Refusal.badInput(
                     "afresh",
                     session + " read all of this device; write down why it is read from its beginning again.");
@@ -158,7 +158,7 @@ public class Bench {
         }
         // Taken off and attached again, perhaps in another place: it is read where it stands now.
         stations.standing(session.caseId())
-                .filter(now -> earlierReading.of(now).filter(s -> s.id() == id).isPresent())
+                .filter(now -> now.id() != session.attachmentId() && earlierReading.isOf(session, now))
                 .ifPresent(session::readAt);
         session.waitAgain();
         if (cameBack) {
@@ -194,6 +194,11 @@ public class Bench {
         String number = cases.number(session.caseId());
         if (session.state() != WorkState.DONE) {
             throw Refusal.conflict("This image is not finished, so there are no hashes to check it against.");
+        }
+        long last = sessions.findFirstByImageOrderByIdDesc(session.image()).id();
+        if (last != id) {
+            throw Refusal.conflict("Session " + last
+                    + " went on in this image and hashes it anew; recheck that session when it is done.");
         }
         session.rechecked("Waiting for a free worker.");
         Recheck recheck = rechecks.save(new Recheck(session, who, clock.instant()));

@@ -16,17 +16,19 @@ class EarlierReading {
     /**
      * An earlier session of the same device whose image is there.
      *
-     * @param left bytes that the image does not hold; 0 when it holds all
+     * @param left   bytes that nothing is known of yet: never asked for, or put off
+     * @param failed bytes that did not read; a profile with more tries than it had asks for them again
      */
-    record Earlier(long session, WorkState state, long left, long size) {
+    record Earlier(long session, WorkState state, long left, long failed, long size) {
 
         static Earlier of(ImagingSession session) {
             ImagingView.Sum sum = session.view("").sum();
-            return new Earlier(session.id(), session.state(), sum.size() - sum.readBytes(), sum.size());
+            long left = sum.size() - sum.readBytes() - sum.failedBytes();
+            return new Earlier(session.id(), session.state(), left, sum.failedBytes(), sum.size());
         }
 
-        boolean canGoOn() {
-            return left > 0 && state == WorkState.DONE;
+        boolean isWhole() {
+            return left + failed == 0;
         }
     }
 
@@ -42,9 +44,15 @@ class EarlierReading {
     @Transactional(readOnly = true)
     public Optional<ImagingSession> of(Attachment now) {
         return sessions.findByCaseIdOrderByIdDesc(now.caseId()).stream()
-                .filter(s -> isSame(attachments.findById(s.attachmentId()).orElseThrow(), now))
+                .filter(s -> isOf(s, now))
                 .filter(s -> !s.image().isEmpty() && isThere(Path.of(s.image())))
                 .findFirst();
+    }
+
+    /** Whether a session reads the device that is attached now. */
+    @Transactional(readOnly = true)
+    public boolean isOf(ImagingSession session, Attachment now) {
+        return isSame(attachments.findById(session.attachmentId()).orElseThrow(), now);
     }
 
     private static boolean isThere(Path image) {

@@ -3,9 +3,11 @@ package org.brantel.server.bench;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.estimate.Measured;
@@ -36,6 +38,9 @@ public class ImagingRecords {
             long readBytes,
             @Nullable String sha256,
             boolean filling) {}
+
+    private static final Set<WorkState> AT_WORK =
+            Arrays.stream(WorkState.values()).filter(WorkState::isAtWork).collect(Collectors.toUnmodifiableSet());
 
     private final ImagingSessions sessions;
     private final ImagingEvents log;
@@ -146,7 +151,7 @@ public class ImagingRecords {
     /** Whether a session is writing this image just now, or will. */
     @Transactional(readOnly = true)
     public boolean isFilling(long imagingId) {
-        return find(imagingId).state().isAtWork();
+        return isFilling(find(imagingId));
     }
 
     @Transactional(readOnly = true)
@@ -155,7 +160,12 @@ public class ImagingRecords {
         return image(session, cases.number(session.caseId()));
     }
 
-    private static Image image(ImagingSession session, String number) {
+    /** Sessions that go on from another one share its image. */
+    private boolean isFilling(ImagingSession session) {
+        return sessions.existsByImageAndStateIn(session.image(), AT_WORK);
+    }
+
+    private Image image(ImagingSession session, String number) {
         ImagingView v = session.view(number);
         return new Image(
                 v.id(),
@@ -163,7 +173,7 @@ public class ImagingRecords {
                 v.sum().size(),
                 v.sum().readBytes(),
                 v.kept().sha256(),
-                session.state().isAtWork());
+                isFilling(session));
     }
 
     /** A stretch of the ribbon, magnified. */

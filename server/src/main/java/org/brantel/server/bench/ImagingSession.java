@@ -264,7 +264,9 @@ class ImagingSession extends WorkRecord {
 
     /** @param medium the type of the case's device */
     Measured measured(String medium) {
-        long read = passes().stream().mapToLong(PassWork::readBytes).sum();
+        long read = goesOnFrom == null
+                ? readBytes
+                : passes().stream().mapToLong(PassWork::readBytes).sum();
         return new Measured(Measured.Work.IMAGING, medium, failedPlaces == 0, read, runningMillis / 1000.0);
     }
 

@@ -18,6 +18,12 @@ interface ImagingSessions extends JpaRepository<ImagingSession, Long> {
 
     List<ImagingSession> findTop400ByStateOrderByIdDesc(WorkState state);
 
+    /** Whether one of the sessions that share an image is in one of these states. */
+    boolean existsByImageAndStateIn(String image, Collection<WorkState> states);
+
+    /** The last of the sessions that share an image. */
+    ImagingSession findFirstByImageOrderByIdDesc(String image);
+
     boolean existsByAttachmentIdAndStateIn(Long attachmentId, Collection<WorkState> states);
 
     boolean existsByAttachmentIdAndVanishedAtIsNotNullAndState(Long attachmentId, WorkState state);

@@ -1,5 +1,6 @@
 package org.brantel.server.bench;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -23,26 +24,39 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 class SessionReports {
 
-    /**
-     * @param profile     with every value that was in force last
-     * @param course      what happened, faults left out
-     * @param faults      the first of them
-     * @param faultsInAll that are listed on the record
-     * @param unread      the first ranges that the image does not hold
-     * @param unreadRanges how many there are
-     * @param chunks      hashes of parts of the image that are kept beside it
-     */
+    /** @param profile with every value that was in force last */
     record Report(
             ImagingView session,
             Attachment.View attachment,
             CareProfile profile,
-            List<ImagingEvent.View> course,
-            List<ImagingEvent.View> faults,
-            long faultsInAll,
+            @JsonUnwrapped Course course,
             HealthReadings.Series health,
+            @JsonUnwrapped Lacking lacking) {}
+
+    /**
+     * @param course      what happened, faults left out
+     * @param faults      the first of them
+     * @param faultsInAll that are listed on the record
+     */
+    record Course(List<ImagingEvent.View> course, List<ImagingEvent.View> faults, long faultsInAll) {}
+
+    /**
+     * What the image did not hold when the session ended.
+     *
+     * @param unread       the first ranges that it does not hold
+     * @param unreadRanges how many there are
+     * @param chunks       hashes of parts of the image that are kept beside it
+     * @param wentOn       a later session that went on in the same image: what lies beside the image now is of that one,
+     *                     so nothing is listed here; the report that was kept at this session's end lists it
+     */
+    record Lacking(
             List<UnreadReport.Unread> unread,
             int unreadRanges,
-            @Nullable Integer chunks) {}
+            @Nullable Integer chunks,
+            @Nullable Long wentOn) {
+
+        static final Lacking NOTHING_READ = new Lacking(List.of(), 0, null, null);
+    }
 
     private static final int MOST_LISTED = 200;
 
@@ -73,28 +87,38 @@ class SessionReports {
         ImagingSession session =
                 sessions.findById(id).orElseThrow(() -> Refusal.missing("There is no imaging session " + id + "."));
         Attachment attachment = attachments.findById(session.attachmentId()).orElseThrow();
-        Path image = session.image().isEmpty() ? null : Path.of(session.image());
-        List<UnreadReport.Unread> unread = image == null || !Files.exists(MapJournal.beside(image))
-                ? List.of()
-                : UnreadReport.of(MapJournal.beside(image)).ranges();
-        Integer chunks = image == null || !Files.exists(ImageHashes.beside(image))
-                ? null
-                : Json.read(ImageHashes.beside(image), ImageHashes.class, "list of hashes")
-                        .chunks()
-                        .size();
         return new Report(
                 session.view(cases.number(session.caseId())),
                 attachment.view(),
                 CareProfile.ofWord(session.profile()),
-                log.findCourse(id).stream().map(ImagingEvent::view).toList(),
-                log.findFirstFaults(id, MOST_LISTED).stream()
-                        .map(ImagingEvent::view)
-                        .toList(),
-                log.countFaults(id),
+                new Course(
+                        log.findCourse(id).stream().map(ImagingEvent::view).toList(),
+                        log.findFirstFaults(id, MOST_LISTED).stream()
+                                .map(ImagingEvent::view)
+                                .toList(),
+                        log.countFaults(id)),
                 readings.series(session.attachmentId()),
-                unread.subList(0, Math.min(MOST_LISTED, unread.size())),
-                unread.size(),
-                chunks);
+                lacking(session));
+    }
+
+    private Lacking lacking(ImagingSession session) throws IOException {
+        if (session.image().isEmpty()) {
+            return Lacking.NOTHING_READ;
+        }
+        long last = sessions.findFirstByImageOrderByIdDesc(session.image()).id();
+        if (last != session.id()) {
+            return new Lacking(List.of(), 0, null, last);
+        }
+        Path map = MapJournal.beside(Path.of(session.image()));
+        List<UnreadReport.Unread> unread =
+                Files.exists(map) ? UnreadReport.of(map).ranges() : List.of();
+        Path hashes = ImageHashes.beside(Path.of(session.image()));
+        Integer chunks = Files.exists(hashes)
+                ? Json.read(hashes, ImageHashes.class, "list of hashes")
+                        .chunks()
+                        .size()
+                : null;
+        return new Lacking(unread.subList(0, Math.min(MOST_LISTED, unread.size())), unread.size(), chunks, null);
     }
 
     /** Puts it beside the image and its hash into the custody record. */

@@ -265,7 +265,7 @@ public class Cases {
                 Topic.CASE);
     }
 
-    /** Takes a held case up again, where it was. */
+    /** Takes a held case up again, where its work is. */
     @Transactional
     public void wake(String number, String who) {
         LabCase labCase = find(number);
@@ -289,13 +289,16 @@ public class Cases {
     }
 
     /**
-     * Moves a case on with the work on it. One that is on hold, declined or closed stays where it is, whatever is
-     * worked on its image: its device is locked by that, and it takes a person to take the case up again.
+     * Moves a case on with the work on it. One that is on hold, declined or closed stays so, whatever is worked on its
+     * image: its device is locked by that, and it takes a person to take the case up again. A held one is then taken up
+     * where its work is.
      */
     @Transactional
     public void moveTo(String number, Stage stage, String who) {
         LabCase labCase = find(number);
-        if (labCase.stage().isAtWork()) {
+        if (labCase.stage() == Stage.ON_HOLD) {
+            labCase.waitIn(stage);
+        } else if (labCase.stage().isOpen()) {
             moveTo(labCase, stage, who);
         }
     }

@@ -112,6 +112,11 @@ class LabCase {
         holdUntil = until;
     }
 
+    /** Its work went on while it is on hold; it is taken up there. */
+    void waitIn(Stage worked) {
+        holdFrom = worked;
+    }
+
     /** Its findings were held against its wanted lines by the rules of today. */
     void refitted() {
         refit = false;

@@ -31,9 +31,4 @@ public enum Stage {
     public boolean isOpen() {
         return this != CLOSED && this != DECLINED;
     }
-
-    /** Open, and not on hold. */
-    public boolean isAtWork() {
-        return isOpen() && this != ON_HOLD;
-    }
 }

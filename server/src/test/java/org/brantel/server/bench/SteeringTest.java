@@ -162,7 +162,9 @@ class SteeringTest {
         assertThat(read).isLessThan(SIZE - 64 * 512);
         story.una.delete(story.path("/bench/attachment")).expect(204);
         story.attached(medium);
-        assertThat(left(story)).isEqualTo(SIZE - read).isPositive();
+        assertThat(left(story))
+                .isEqualTo(SIZE - read - ended.get("failedBytes").asLong())
+                .isPositive();
 
         long second = story.imaging("healthy");
         JsonNode done = story.awaitImaging("done");
@@ -183,6 +185,65 @@ class SteeringTest {
                 .isEqualTo(Hashes.sha256Hex(image, 0, image.length))
                 .isNotEqualTo(ended.get("sha256").asString());
         assertThat(story.una.get(story.path("/custody")).text()).contains("goes on from session " + first);
+
+        JsonNode report =
+                story.una.get("/api/imaging/" + first + "/report").expect(200).json();
+        assertThat(report.get("wentOn").asLong()).isEqualTo(second);
+        assertThat(report.at("/session/readBytes").asLong()).isEqualTo(read);
+        assertThat(report.get("unread"))
+                .as("what is unread now is not what was unread at its end")
+                .isEmpty();
+        assertThat(story.una
+                        .post("/api/imaging/" + first + "/recheck")
+                        .expect(409)
+                        .sentence())
+                .contains("Session " + second + " went on in this image");
+        story.una.post("/api/imaging/" + second + "/recheck").expect(200);
+        assertThat(story.una
+                        .await(
+                                story.path("/bench"),
+                                b -> b.at("/sessions/0/recheck").asString().contains(":"))
+                        .at("/sessions/0/recheck")
+                        .asString())
+                .contains("Every byte is what it was");
+    }
+
+    @Test
+    void anImageIsNotCalledDoneWhileALaterSessionFillsIt() throws IOException {
+        String medium = BenchDevices.put(
+                lab,
+                "shared-image",
+                sim().serial("SHARED-1").dead(1 << 20, 64 * 512).with("\"onFault\":\"stops\""));
+        Story story = Story.of(new CaseForms().told("loss.event", "deleted-directly"))
+                .decided()
+                .attached(medium);
+        story.una
+                .post(
+                        story.path("/imaging"),
+                        Map.of("profile", "failing", "limits", limit("faultsInAll", 1), "mibPerSecond", 0))
+                .expect(201);
+        long first = story.awaitImaging("paused").get("id").asLong();
+        story.una.post("/api/imaging/" + first + "/enough").expect(200);
+        story.awaitImaging("done");
+        ImagingRecords records = lab.own(ImagingRecords.class);
+        assertThat(records.image(first).filling()).isFalse();
+        story.una.delete(story.path("/bench/attachment")).expect(204);
+        story.attached(BenchDevices.put(
+                lab,
+                "shared-slow",
+                sim().serial("SHARED-1").dead(1 << 20, 64 * 512).slow(0, SIZE, 400)));
+        long second = story.imaging("healthy");
+        story.una.await(
+                story.path("/bench"), b -> b.at("/sessions/0/state").asString().equals("running"));
+        assertThat(records.image(first).filling()).isTrue();
+        assertThat(records.isFilling(first)).isTrue();
+        assertThat(story.una
+                        .post(story.path("/scans"), Map.of("method", "both"))
+                        .expect(409)
+                        .sentence())
+                .contains("still being written");
+        story.una.post("/api/imaging/" + second + "/pause").expect(200);
+        story.awaitImaging("paused");
     }
 
     @Test
