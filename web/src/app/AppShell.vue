@@ -69,7 +69,7 @@ const initials = (name: string) =>
     </header>
     <main id="work" class="main" tabindex="-1"><slot /></main>
     <footer class="foot">
-      <span v-for="k in shownKeys.filter((x) => x.does)" :key="k.key + k.does"
+      <span v-for="k in shownKeys" :key="k.key + k.does"
         ><span class="kbd">{{ keyName(k.key) }}</span
         >{{ k.does }}</span
       >
@@ -82,7 +82,7 @@ const initials = (name: string) =>
     <UndoBar />
     <dialog v-if="keysOpen" open class="keys sheet" aria-label="Keys of this screen">
       <p class="fw-semibold">Keys of this screen</p>
-      <p v-for="k in shownKeys.filter((x) => x.does)" :key="k.key + k.does" class="s">
+      <p v-for="k in shownKeys" :key="k.key + k.does" class="s">
         <span class="kbd">{{ keyName(k.key) }}</span> {{ k.does }}
       </p>
       <p class="s"><span class="kbd">Ctrl K</span> find a case or go somewhere</p>

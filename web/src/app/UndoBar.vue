@@ -1,23 +1,50 @@
 <script setup lang="ts">
 import { Undo2, X } from 'lucide-vue-next'
+import { onClickOutside } from '@vueuse/core'
+import { ref, useTemplateRef } from 'vue'
 import { useUndo } from '@/api/undo'
+import { time } from '@/ui/format/format'
 import { useKeys } from '@/ui/keys'
 
-const { current, trouble, undo, dismiss } = useUndo()
-useKeys([{ key: 'U', does: '', run: () => void undo() }])
+const { done, newest, shown, trouble, undo, dismiss } = useUndo()
+const open = ref(false)
+const list = useTemplateRef<HTMLElement>('list')
+const SHORT = 34
+const short = (words: string) => (words.length > SHORT ? `${words.slice(0, SHORT)}…` : words)
+useKeys([
+  {
+    key: 'U',
+    does: () => (newest.value ? `undo: ${short(newest.value.words)}` : undefined),
+    run: () => void undo(newest.value),
+  },
+])
+onClickOutside(list, () => (open.value = false))
 </script>
 
 <template>
   <div role="status" aria-live="polite">
-    <p v-if="current" class="undo sheet s">
-      <span>{{ current.words }}</span><span v-if="trouble" class="c-stop">{{ trouble }}</span>
-      <button type="button" class="btn btn-quiet btn-sm" @click="undo">
-        <Undo2 class="ic s14" aria-hidden="true" /> Undo <span class="kbd">U</span>
+    <div v-if="(shown && newest) || trouble || open" ref="list" class="undo sheet s">
+      <p v-if="trouble" class="c-stop">{{ trouble }}</p>
+      <p v-for="(u, i) in open ? done : done.slice(0, 1)" :key="u.at + u.words" class="one">
+        <span class="m xs text-body-secondary">{{ time(new Date(u.at).toISOString()) }}</span>
+        <span>{{ u.words }}</span><span class="flex-fill" />
+        <button type="button" class="btn btn-quiet btn-sm" :aria-label="`Undo: ${u.words}`" @click="undo(u)">
+          <Undo2 class="ic s14" aria-hidden="true" /> Undo <span v-if="i === 0" class="kbd">U</span>
+        </button>
+        <button
+          v-if="i === 0"
+          type="button"
+          class="btn btn-bare btn-sm"
+          aria-label="Close"
+          @click="((open = false), dismiss())"
+        >
+          <X class="ic s14" aria-hidden="true" />
+        </button>
+      </p>
+      <button v-if="!open && done.length > 1" type="button" class="linkish xs" @click="open = true">
+        {{ done.length - 1 }} more of the last minutes can be undone
       </button>
-      <button type="button" class="btn btn-bare btn-sm" aria-label="Close" @click="dismiss">
-        <X class="ic s14" aria-hidden="true" />
-      </button>
-    </p>
+    </div>
   </div>
 </template>
 
@@ -28,12 +55,20 @@ useKeys([{ key: 'U', does: '', run: () => void undo() }])
   bottom: 40px;
   transform: translateX(-50%);
   z-index: 25;
-  display: flex;
-  align-items: center;
-  gap: 12px;
+  display: grid;
+  gap: 4px;
   padding: 8px 10px 8px 14px;
   border-color: var(--verd);
   border-left-width: 4px;
+  width: max-content;
   max-width: 92vw;
+}
+.one {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+}
+.linkish {
+  justify-self: start;
 }
 </style>

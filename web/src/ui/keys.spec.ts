@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-import { effectScope } from 'vue'
+import { effectScope, ref } from 'vue'
 import { describe, expect, it, vi } from 'vitest'
 import { handleKey, keyName, shownKeys, useKeys } from './keys'
 
@@ -20,7 +20,7 @@ describe('the keys of a screen', () => {
     scope.stop()
     press('n')
     expect(run).toHaveBeenCalledOnce()
-    expect(shownKeys).toHaveLength(0)
+    expect(shownKeys.value).toHaveLength(0)
   })
   it("leave fields and the browser's own shortcuts alone", () => {
     const run = vi.fn()
@@ -40,6 +40,26 @@ describe('the keys of a screen', () => {
     press('u')
     expect(screen).toHaveBeenCalledOnce()
     expect(frame).not.toHaveBeenCalled()
+    scope.stop()
+  })
+  it('do nothing, and are not listed, while nothing is there to do', () => {
+    const run = vi.fn()
+    const there = ref<string>()
+    const scope = effectScope()
+    scope.run(() => useKeys([{ key: 'U', does: () => there.value, run }]))
+    expect(press('u').defaultPrevented).toBe(false)
+    expect(shownKeys.value).toHaveLength(0)
+    there.value = 'undo: BR-1 is on hold.'
+    expect(shownKeys.value.map((k) => k.does)).toEqual(['undo: BR-1 is on hold.'])
+    press('u')
+    expect(run).toHaveBeenCalledOnce()
+    scope.stop()
+  })
+  it('are listed once, as the screen takes them', () => {
+    const scope = effectScope()
+    scope.run(() => useKeys([{ key: 'U', does: 'undo', run: vi.fn() }]))
+    scope.run(() => useKeys([{ key: 'U', does: 'undo the selection', run: vi.fn() }]))
+    expect(shownKeys.value.map((k) => k.does)).toEqual(['undo the selection'])
     scope.stop()
   })
   it('are named as on a keyboard', () => {

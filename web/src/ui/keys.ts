@@ -1,28 +1,31 @@
-import { onScopeDispose, reactive, readonly } from 'vue'
+import { computed, onScopeDispose, shallowReactive } from 'vue'
 
 /** The keys of the screen at hand: pressed anywhere but in a field, listed at the foot and under `?`. */
 export interface Key {
   /** As `KeyboardEvent.key` gives it. */
   key: string
-  /** What it does, in a word or two. */
-  does: string
+  /**
+   * What it does, in a word or two; nothing for one more key that is not listed. Where that depends on what is shown, a
+   * function says it: while it says nothing, the key does nothing.
+   */
+  does: string | (() => string | undefined)
   run: () => void
 }
 
-const keys = reactive<Key[]>([])
+const keys = shallowReactive<Key[]>([])
 
-export const shownKeys = readonly(keys)
+const doesNow = (k: Key): string | undefined => (typeof k.does === 'string' ? k.does : k.does())
+
+/** What the keys do just now. The screen's own come after the frame's and win, so a key is listed once. */
+export const shownKeys = computed(() =>
+  keys
+    .map((k, i) => ({ key: k.key, does: doesNow(k), i }))
+    .filter(({ key, does, i }) => does && !keys.slice(i + 1).some((k) => k.key === key && doesNow(k) !== undefined)),
+)
 
 export function useKeys(own: Key[]): void {
   keys.push(...own)
-  onScopeDispose(() =>
-    own.forEach((k) =>
-      keys.splice(
-        keys.findIndex((x) => x.key === k.key && x.does === k.does),
-        1,
-      ),
-    ),
-  )
+  onScopeDispose(() => own.forEach((k) => keys.splice(keys.indexOf(k), 1)))
 }
 
 const NAMES: Record<string, string> = { ' ': 'Space', ArrowLeft: '←', ArrowRight: '→', ArrowUp: '↑', ArrowDown: '↓' }
@@ -43,7 +46,8 @@ export function handleKey(event: KeyboardEvent): void {
   if (event.ctrlKey || event.metaKey || event.altKey || inField(event.target)) return
   if (event.key === ' ' && event.target instanceof HTMLButtonElement) return
   // The screen's own keys come after the frame's, and win.
-  const key = [...keys].reverse().find((k) => k.key.toLowerCase() === event.key.toLowerCase())
+  const pressed = event.key.toLowerCase()
+  const key = [...keys].reverse().find((k) => k.key.toLowerCase() === pressed && doesNow(k) !== undefined)
   if (!key) return
   event.preventDefault()
   key.run()

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { useLive } from '@/api/live'
 import { useCustomers } from '@/features/cases'
-import { bytes, percent, shortPath, size } from '@/ui/format/format'
+import { bytes, count, percent, shortPath, size } from '@/ui/format/format'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { profileName } from './profiles'
 import { leftWords, stateWords } from './progress'
@@ -17,17 +17,12 @@ const STATE: Record<string, string> = {
 const bench = useLive(
   '/api/bench',
   () => ({}),
-  (what) => what === 'bench' || what === 'imaging',
-)
-const cases = useLive(
-  '/api/cases',
-  () => ({ query: { stage: 'triaged', size: 60 } }),
-  (what) => what === 'case',
+  (what) => ['bench', 'imaging', 'case'].includes(what),
 )
 const customer = useCustomers(() => (bench.data.value?.sessions ?? []).map((s) => s.caseNumber))
 const queued = computed(() => (bench.data.value?.sessions ?? []).filter((s) => s.state === 'waiting').length)
 /** Cases that wait for a device. */
-const waiting = computed(() => cases.data.value?.cases ?? [])
+const waiting = computed(() => bench.data.value?.waiting.cases ?? [])
 </script>
 
 <template>
@@ -62,7 +57,7 @@ const waiting = computed(() => cases.data.value?.cases ?? [])
               <i :style="{ width: `${(100 * s.readBytes) / s.size}%` }" />
             </div>
             <p class="s d-flex align-items-center gap-2">
-              <span :class="s.reached || s.resting || s.vanished ? 'c-warn' : 'text-body-secondary'">{{
+              <span :class="s.reached || s.resting || s.vanishedAt ? 'c-warn' : 'text-body-secondary'">{{
                 stateWords(s)
               }}</span><span class="flex-fill" /><span class="text-body-secondary text-nowrap"
                 >{{ profileName(s.profile)
@@ -78,7 +73,12 @@ const waiting = computed(() => cases.data.value?.cases ?? [])
         <p v-else class="empty">Nothing is being read. Open a triaged case and attach its device.</p>
         <div class="hd next">
           <h2>Waiting for their device</h2>
-          <span class="text-body-secondary">{{ waiting.length }}</span>
+          <span v-if="bench.data.value" class="text-body-secondary"
+            >{{ count(bench.data.value.waiting.total)
+            }}{{
+              bench.data.value.waiting.total > waiting.length ? `, the ${waiting.length} longest waits shown` : ''
+            }}</span
+          >
         </div>
         <table v-if="waiting.length" class="rows">
           <tbody>

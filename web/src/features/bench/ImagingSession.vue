@@ -6,7 +6,7 @@ import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import { offerUndo } from '@/api/undo'
 import type { ImagingEvents, CareProfile, ImagingView } from '@/api/types'
-import { bytes, percent, size } from '@/ui/format/format'
+import { bytes, dayAndTime, percent, size } from '@/ui/format/format'
 import LensBand from '@/ui/instruments/LensBand.vue'
 import ReadRibbon from '@/ui/instruments/ReadRibbon.vue'
 import RibbonKey from '@/ui/instruments/RibbonKey.vue'
@@ -154,7 +154,10 @@ useKeys([
     </div>
     <p class="s" role="status" :class="{ warnbox: session.reached || session.resting }">
       <b>Session {{ session.id }}</b> {{ stateWords(session)
-      }}<template v-if="session.vanished"> When the same device is back, reading goes on by itself.</template>
+      }}<template v-if="session.vanishedAt">
+        It went away on {{ dayAndTime(session.vanishedAt) }} and was not seen since; it is looked for every other
+        second, and reading goes on by itself when the same device is seen again.</template
+      >
     </p>
     <p class="xs m text-body-secondary">{{ sumWords(session) }}</p>
     <p v-if="done && left > 0 && !attached" class="s">

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useAction } from '@/api/action'
 import type { Decision, DeskAction } from '@/api/types'
@@ -8,44 +8,53 @@ import { dayAndTime } from '@/ui/format/format'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { useKeys } from '@/ui/keys'
 import { act } from './act'
+import QuestionActions from './QuestionActions.vue'
+import { keyDoes, neighbour, placeOf } from './queue'
 
 const props = defineProps<{ /** Most pressing first. */ decisions: Decision[] }>()
 const emit = defineEmits<{ /** Something was decided. */ acted: [] }>()
 
 const router = useRouter()
 const acting = useAction()
-const chosen = ref(0)
+/** By its key: rows come and go, and none may move under a finger. */
+const chosen = ref<string | undefined>(props.decisions[0]?.key)
+const place = ref(0)
+const row = computed(() => props.decisions.find((d) => d.key === chosen.value))
+watch(
+  () => props.decisions,
+  (now) => (place.value = placeOf(now, chosen.value) ?? place.value),
+)
 
 async function run(d: Decision, a: DeskAction | undefined): Promise<void> {
   if (!a || acting.busy.value) return
   if (a.opens) await router.push(`/cases/${d.caseNumber}/${a.opens}`)
   else if (await acting.run(() => act(a))) emit('acted')
 }
-function move(by: number): void {
-  chosen.value = Math.min(props.decisions.length - 1, Math.max(0, chosen.value + by))
+function choose(key: string | undefined): void {
+  chosen.value = key
+  place.value = placeOf(props.decisions, key) ?? place.value
 }
 function press(n: number): void {
-  const d = props.decisions[chosen.value]
-  if (d) void run(d, d.actions[n])
+  if (row.value) void run(row.value, row.value.actions[n])
 }
 function open(): void {
-  const d = props.decisions[chosen.value]
-  if (d) void router.push(`/cases/${d.caseNumber}/${d.place}`)
+  if (row.value) void router.push(`/cases/${row.value.caseNumber}/${row.value.place}`)
 }
 useKeys([
-  { key: 'J', does: 'down', run: () => move(1) },
-  { key: 'K', does: 'up', run: () => move(-1) },
-  { key: 'Enter', does: 'open', run: open },
-  { key: '1', does: 'decide', run: () => press(0) },
-  { key: '2', does: '', run: () => press(1) },
+  { key: 'J', does: 'down', run: () => choose(neighbour(props.decisions, chosen.value, place.value, 1)) },
+  { key: 'K', does: 'up', run: () => choose(neighbour(props.decisions, chosen.value, place.value, -1)) },
+  { key: 'Enter', does: () => (row.value ? `open ${row.value.caseNumber.slice(-4)}` : undefined), run: open },
+  { key: '1', does: () => keyDoes(row.value, 0), run: () => press(0) },
+  { key: '2', does: () => keyDoes(row.value, 1), run: () => press(1) },
 ])
 </script>
 
 <template>
   <RefusedNote :refused="acting.refused.value" />
   <ul class="sheet queue">
-    <li v-for="(d, i) in decisions" :key="d.key" :class="{ on: i === chosen }" @mouseenter="chosen = i">
+    <li v-for="d in decisions" :key="d.key" :class="{ on: d.key === chosen, harm: d.harm === 'device' }">
       <div class="c">
+        <p v-if="d.harm === 'device'" class="xs c-stop fw-semibold">its device waits</p>
         <CaseWick v-if="d.due" :since="d.since" :due="d.due" /><span v-else class="xs text-body-secondary">{{
           dayAndTime(d.since)
         }}</span>
@@ -60,19 +69,13 @@ useKeys([
           <RouterLink class="m" :to="`/cases/${d.caseNumber}/${d.place}`">{{ d.caseNumber }}</RouterLink> · {{ d.kind }}
         </p>
       </div>
-      <div class="act">
-        <button
-          v-for="(a, n) in d.actions"
-          :key="a.label"
-          type="button"
-          class="btn"
-          :class="n === 0 && !a.opens && i === chosen ? 'btn-primary' : 'btn-quiet'"
-          :disabled="acting.busy.value"
-          @click="run(d, a)"
-        >
-          {{ a.label }}
-        </button>
-      </div>
+      <QuestionActions
+        :question="d"
+        :actions="d.actions"
+        :chosen="d.key === chosen"
+        :busy="acting.busy.value"
+        @act="(a) => run(d, a)"
+      />
     </li>
   </ul>
 </template>
@@ -83,7 +86,7 @@ useKeys([
 }
 .queue li {
   display: grid;
-  grid-template-columns: 104px minmax(0, 1.5fr) minmax(0, 0.72fr) 218px;
+  grid-template-columns: 104px minmax(0, 1.5fr) minmax(0, 0.72fr) minmax(150px, max-content);
   gap: 12px;
   align-items: center;
   padding: 8px 10px 8px 12px;
@@ -93,21 +96,16 @@ useKeys([
 .queue li:first-child {
   border-top: 0;
 }
+.queue li.harm {
+  border-left-color: var(--stop);
+}
 .queue li.on {
   background: var(--verd-wash);
   border-left-color: var(--verd);
 }
-.act {
-  display: flex;
-  gap: 6px;
-  justify-content: flex-end;
-}
 @media (width <= 900px) {
   .queue li {
     grid-template-columns: 1fr;
-  }
-  .act {
-    justify-content: flex-start;
   }
 }
 </style>

@@ -13,7 +13,7 @@ import { useKeys } from '@/ui/keys'
 import { peopleToChoose } from '@/features/staff'
 
 const props = defineProps<{ /** The case. */ docket: Docket }>()
-const emit = defineEmits<{ /** The case was held, taken up or handed over. */ changed: [] }>()
+const emit = defineEmits<{ /** The case was held, taken up or given to somebody. */ changed: [] }>()
 
 const WAIT_DAYS = 7
 const open = ref<'hold' | 'hand' | 'print'>()
@@ -31,6 +31,7 @@ const colleagues = computed(() => [
   { value: '', text: 'to whom?' },
   ...peopleToChoose(people.data.value ?? []).filter((p) => p.value !== props.docket.owner.login),
 ])
+const nameOf = (who: string) => people.data.value?.find((p) => p.login === who)?.name ?? who
 const phone = computed(() => props.docket.customer.ways.find((w) => w.kind === 'phone')?.value)
 const canHold = computed(() => !['closed', 'declined'].includes(props.docket.stage))
 const path = computed(() => ({ number: props.docket.number }))
@@ -46,7 +47,7 @@ async function hold(): Promise<void> {
     ))
   )
     return
-  offerUndo(`${props.docket.number} is on hold.`, () => api.post('/api/cases/{number}/wake', { path: path.value }))
+  offerUndo(`${props.docket.number} is on hold.`, () => api.delete('/api/cases/{number}/hold', { path: path.value }))
   open.value = undefined
   emit('changed')
 }
@@ -55,9 +56,9 @@ async function wake(): Promise<void> {
   if (!(await acting.run(() => api.post('/api/cases/{number}/wake', { path: path.value })))) return
   if (before)
     offerUndo(`${props.docket.number} was taken up again.`, () =>
-      api.post('/api/cases/{number}/hold', {
+      api.put('/api/cases/{number}/hold', {
         path: path.value,
-        body: { reason: before.reason, until: before.until > daysFromNow(0) ? before.until : daysFromNow(1) },
+        body: { reason: before.reason, until: before.until },
       }),
     )
   emit('changed')
@@ -69,7 +70,7 @@ async function hand(): Promise<void> {
   )
     return
   if (before)
-    offerUndo(`${props.docket.number} was handed over.`, () =>
+    offerUndo(`${props.docket.number} is with ${nameOf(login.value)} now.`, () =>
       api.post('/api/cases/{number}/owner', { path: path.value, body: { login: before } }),
     )
   open.value = undefined
@@ -113,7 +114,7 @@ useKeys([
       :title="`now with ${docket.owner.name}`"
       @click="toggle('hand')"
     >
-      <UserRound class="ic s14" aria-hidden="true" /> Hand over
+      <UserRound class="ic s14" aria-hidden="true" /> Give to …
     </button>
     <a v-if="phone" class="btn btn-quiet" :href="`tel:${phone.replace(/[^+\d]/g, '')}`"
       >Call <span class="m">{{ phone }}</span></a
@@ -129,10 +130,10 @@ useKeys([
       </button>
     </form>
     <form v-if="open === 'hand'" class="sheet pop" @submit.prevent="hand">
-      <label for="hand-to">Hand over to</label
+      <label for="hand-to">Give the case to</label
       ><BFormSelect id="hand-to" v-model="login" :options="colleagues" autofocus />
       <RefusedNote :refused="acting.refused.value" />
-      <button type="submit" class="btn btn-primary" :disabled="!login || acting.busy.value">Hand over</button>
+      <button type="submit" class="btn btn-primary" :disabled="!login || acting.busy.value">Give it</button>
     </form>
     <RefusedNote v-if="!open" :refused="acting.refused.value" />
   </div>

@@ -29,7 +29,11 @@ const searched = computed(
   () => !['received', 'triaged', 'imaging'].includes(props.docket.hold?.from ?? props.docket.stage),
 )
 const next = computed(() =>
-  nextMove(props.docket, props.vocabulary?.paths.find((p) => p.code === props.docket.path)?.firstMove),
+  nextMove(
+    props.docket,
+    props.vocabulary?.paths.find((p) => p.code === props.docket.path),
+    props.locks,
+  ),
 )
 </script>
 

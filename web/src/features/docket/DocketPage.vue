@@ -5,6 +5,7 @@ import { useLive } from '@/api/live'
 import { ImagingWork } from '@/features/bench'
 import { CatalogueWork } from '@/features/catalogue'
 import { CustodyWork } from '@/features/custody'
+import { CaseQuestions } from '@/features/desk'
 import { day, size, words } from '@/ui/format/format'
 import { HandoverWork } from '@/features/handover'
 import { RecoveryWork } from '@/features/recovery'
@@ -96,6 +97,7 @@ useKeys([{ key: 'E', does: 'edit intake', run: () => void router.push(`/cases/${
     <div class="dk-cols" :class="{ wide }">
       <CaseSpine :docket="docket.data.value" :place="place" :folded="wide" />
       <section class="work" :aria-label="place">
+        <CaseQuestions :number="number" :place="place" @acted="docket.refresh" />
         <component
           :is="work"
           v-if="work"

@@ -34,7 +34,7 @@ it('makes them one, and offers to undo it', async () => {
   await merge.find('button').trigger('click')
   await until(() => expect(merge.emitted('changed')).toHaveLength(1))
   expect(server.changes().find((s) => s.what === MERGE)?.body).toEqual({ keep: 9, merge: 7 })
-  expect(useUndo().current.value?.words).toBe('One case went over to E. Hollis.')
+  expect(useUndo().newest.value?.words).toBe('One case went over to E. Hollis.')
 })
 it('says why it was refused', async () => {
   server.answer(ALIKE, [record(9, 'E. Hollis')])

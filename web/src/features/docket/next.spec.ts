@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { Docket } from '@/api/types'
+import type { Docket, LockState } from '@/api/types'
 import { STAGES } from '@/features/cases'
 import { nextMove } from './next'
 
@@ -17,10 +17,23 @@ describe('what comes next', () => {
     }
   })
   it('is what the path says first once a case is decided', () => {
-    expect(nextMove(docket('triaged'), 'Dry it before anybody powers it.').words).toBe(
-      'Dry it before anybody powers it.',
-    )
+    const path = { firstMove: 'Attach it write-blocked.', startsAtTheBench: true }
+    expect(nextMove(docket('triaged'), path)).toMatchObject({ words: 'Attach it write-blocked.', place: 'imaging' })
     expect(nextMove(docket('triaged'), undefined).words).toContain('Attach the device')
+  })
+  it('never leads to reading what a stop rule forbids to power', () => {
+    const partner = { firstMove: 'Do not power it.', startsAtTheBench: false }
+    const shut = { rules: [], untouchable: ['It clicks.'], look: 'names' } as LockState
+    expect(nextMove(docket('triaged'), partner, shut)).toMatchObject({ place: 'notes', action: 'Open notes' })
+    const bench = { ...partner, startsAtTheBench: true }
+    expect(nextMove(docket('triaged'), bench, shut)).toMatchObject({ action: 'Open what stops it' })
+  })
+  it('is the bench once the partner is done and the lock is released', () => {
+    const partner = { firstMove: 'Send it.', startsAtTheBench: false }
+    const release = { reason: 'new heads', who: 'Tom', at: '' }
+    const rule = { code: 'no-power', say: '', because: [], forbids: true, release }
+    const free = { rules: [rule], untouchable: [], look: 'names' } as LockState
+    expect(nextMove(docket('triaged'), partner, free)).toMatchObject({ place: 'imaging', action: 'Open imaging' })
   })
   it('is to wait while it is on hold, whatever the stage', () => {
     const move = nextMove(docket('imaging', { reason: 'parts are ordered.', from: 'imaging' }), undefined)

@@ -1,4 +1,4 @@
-import type { Docket } from '@/api/types'
+import type { Docket, LockState, Vocabulary } from '@/api/types'
 
 /** What comes next in a case, in one sentence, and where it is done. */
 export interface NextMove {
@@ -7,7 +7,24 @@ export interface NextMove {
   action: string
 }
 
-export function nextMove(docket: Docket, firstMove: string | undefined): NextMove {
+type Path = Pick<Vocabulary['paths'][number], 'firstMove' | 'startsAtTheBench'>
+
+/** A decided case: its path says what is first, and a lock comes before it. */
+function afterTriage(path: Path | undefined, locks: LockState | undefined): NextMove {
+  const words = path?.firstMove ?? 'Attach the device at the Bench.'
+  const released = locks?.rules.some((r) => r.release) ?? false
+  if (path && !path.startsAtTheBench && !released)
+    return { words: `${words} Write down what came of it.`, place: 'notes', action: 'Open notes' }
+  const shut = locks?.untouchable[0]
+  if (shut) return { words: `The device must not be touched: ${shut}`, place: 'imaging', action: 'Open what stops it' }
+  return { words, place: 'imaging', action: 'Open imaging' }
+}
+
+/**
+ * @param path  that is decided
+ * @param locks that hold now
+ */
+export function nextMove(docket: Docket, path: Path | undefined, locks?: LockState): NextMove {
   if (docket.hold)
     return {
       words: `It waits: ${docket.hold.reason} It comes up on the Desk by itself.`,
@@ -22,7 +39,7 @@ export function nextMove(docket: Docket, firstMove: string | undefined): NextMov
         action: 'Open triage',
       }
     case 'triaged':
-      return { words: firstMove ?? 'Attach the device at the Bench.', place: 'imaging', action: 'Open imaging' }
+      return afterTriage(path, locks)
     case 'imaging':
       return {
         words: 'Read the device as far as it is wanted, then scan the image. The device is not needed after that.',

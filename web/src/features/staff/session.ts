@@ -2,6 +2,7 @@ import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { api } from '@/api/client'
 import { disconnect } from '@/api/live'
+import { forgetUndo } from '@/api/undo'
 import type { Session } from '@/api/types'
 import { useZone } from '@/ui/format/format'
 
@@ -26,10 +27,12 @@ export const useSession = defineStore('session', () => {
     async signOut() {
       await api.delete('/api/session')
       disconnect()
+      forgetUndo()
       session.value = undefined
     },
     forget() {
       disconnect()
+      forgetUndo()
       session.value = undefined
     },
   }

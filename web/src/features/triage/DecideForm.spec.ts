@@ -4,6 +4,7 @@ import { expect, it } from 'vitest'
 import { useUndo } from '@/api/undo'
 import type { Docket, Ranking, RecoveryPath } from '@/api/types'
 import { fakeServer, until } from '@/testing/server'
+import { picked } from './decision'
 import DecideForm from './DecideForm.vue'
 
 const server = fakeServer()
@@ -18,15 +19,17 @@ const ranked = (path: RecoveryPath, barred = false) => ({
   against: [],
 })
 const ranking = { ranking: [ranked('careful-imaging'), ranked('straight-copy', true)] } as unknown as Ranking
-const form = (path: RecoveryPath) =>
+const docket = { number: 'BR-1', version: 3 } as Docket
+const form = (path: RecoveryPath, over: object = {}) =>
   mount(DecideForm, {
     props: {
-      docket: { number: 'BR-1', version: 3 } as Docket,
+      docket,
       ranking,
       path,
       history: [],
       label: (code: string) => code,
-      modelValue: path,
+      modelValue: picked(path, docket),
+      ...over,
     },
   })
 
@@ -35,7 +38,7 @@ it('takes the first path as it is, and offers to take that back', async () => {
   await shown.find('form').trigger('submit')
   await until(() => expect(shown.emitted('decided')).toHaveLength(1))
   expect(server.sent).toEqual([{ what: DECISION, body: { path: 'careful-imaging', reason: '', version: 3 } }])
-  await useUndo().undo()
+  await useUndo().undo(useUndo().newest.value)
   expect(server.sent.at(-1)?.what).toBe('POST /api/cases/BR-1/triage/undo')
 })
 it('asks for a reason before it takes another path', async () => {
@@ -62,5 +65,26 @@ it('offers each path as one of a group', async () => {
   const paths = shown.findAll('[role="radio"]')
   expect(paths.map((p) => p.attributes('aria-checked'))).toEqual(['true', 'false'])
   await paths[1]!.trigger('click')
-  expect(shown.emitted('update:modelValue')).toEqual([['straight-copy']])
+  expect(shown.emitted('update:modelValue')).toEqual([[picked('straight-copy', docket)]])
+})
+it('keeps what was picked when somebody else decides meanwhile, and asks', async () => {
+  const shown = form('careful-imaging')
+  const decided = { ...docket, version: 4, path: 'decline', pathReason: 'no hope' }
+  const decision = { id: 1, path: 'decline' as const, who: 'Una', undone: false, at: '', protocol: '', reason: '' }
+  await shown.setProps({ docket: decided as Docket, history: [decision] })
+  expect(shown.text()).toContain('Una decided on decline meanwhile: “no hope”')
+  expect(shown.find('[aria-checked="true"]').text()).toContain('careful imaging')
+  await shown.find('form').trigger('submit')
+  expect(server.sent).toEqual([])
+  const [keep, take] = shown.findAll('.warnbox button')
+  await keep!.trigger('click')
+  await take!.trigger('click')
+  expect(shown.emitted('update:modelValue')).toEqual([[picked('careful-imaging', decided as Docket)], [undefined]])
+})
+it('does not decide again what stands already', async () => {
+  const stands = { ...docket, path: 'careful-imaging', pathReason: '' } as Docket
+  const shown = form('careful-imaging', { docket: stands, modelValue: picked('careful-imaging', stands) })
+  expect(shown.find('button[type="submit"]').attributes('disabled')).toBeDefined()
+  await shown.setProps({ moved: true })
+  expect(shown.find('button[type="submit"]').attributes('disabled')).toBeUndefined()
 })

@@ -9,7 +9,7 @@ import type { Docket, Ranking, RecoveryPath, TriageHistory } from '@/api/types'
 import { dayAndTime } from '@/ui/format/format'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { useKeys } from '@/ui/keys'
-import { needOf } from './decision'
+import { decidedMeanwhile, needOf, picked, type Pick } from './decision'
 
 const props = defineProps<{
   /** The case. */
@@ -22,22 +22,41 @@ const props = defineProps<{
   history: TriageHistory['decisions']
   /** A path's name. */
   label: (code: string) => string
+  /** The ranking has moved since the decision that stands, so deciding the same again means something. */
+  moved?: boolean
 }>()
 const emit = defineEmits<{ decided: [] }>()
-const chosen = defineModel<RecoveryPath | undefined>({ required: true })
+const chosen = defineModel<Pick | undefined>({ required: true })
 
 const reason = ref('')
 const deciding = useAction()
 const need = computed(() => needOf(props.ranking, props.path))
 const standing = computed(() => props.history.find((h) => !h.undone))
 const earlier = computed(() => props.history.filter((h) => h !== standing.value))
-watch(
-  () => props.docket.number,
-  () => (reason.value = ''),
+const meanwhile = computed(() => decidedMeanwhile(chosen.value, props.docket))
+const same = computed(() => props.path === props.docket.path && !reason.value.trim() && !props.moved)
+const ready = computed(
+  () =>
+    !deciding.busy.value &&
+    !meanwhile.value &&
+    !same.value &&
+    (need.value.kind === 'nothing' || reason.value.trim() !== ''),
 )
 
+function pick(path: RecoveryPath): void {
+  chosen.value = picked(path, props.docket)
+}
+/** A reason is written for the path that is seen. */
+watch(reason, (words) => {
+  if (words.trim() && !chosen.value) pick(props.path)
+})
+function takeTheirs(): void {
+  reason.value = ''
+  chosen.value = undefined
+}
+
 async function decide(): Promise<void> {
-  if (deciding.busy.value || (need.value.kind === 'reason' && !reason.value.trim())) return
+  if (!ready.value) return
   const path = props.path
   if (
     !(await deciding.run(() =>
@@ -52,13 +71,19 @@ async function decide(): Promise<void> {
     ))
   )
     return
-  reason.value = ''
+  takeTheirs()
   offerUndo(`${props.docket.number}: ${props.label(path).toLowerCase()} was decided.`, () =>
     api.post('/api/cases/{number}/triage/undo', { path: { number: props.docket.number } }),
   )
   emit('decided')
 }
-useKeys([{ key: 'D', does: 'decide', run: () => void decide() }])
+useKeys([
+  {
+    key: 'D',
+    does: () => (ready.value ? `decide: ${props.label(props.path).toLowerCase()}` : undefined),
+    run: () => void decide(),
+  },
+])
 </script>
 
 <template>
@@ -87,25 +112,35 @@ useKeys([{ key: 'D', does: 'decide', run: () => void decide() }])
         class="opt pick"
         :class="{ taken: p.path === path, barred: p.barred }"
         :aria-checked="p.path === path"
-        @click="chosen = p.path"
+        @click="pick(p.path)"
       >
         <Check v-if="p.path === path" class="ic s14" aria-hidden="true" /> {{ p.label
         }}<span v-if="p.barred" class="xs"> barred</span>
       </button>
     </div>
-    <p v-if="need.kind === 'reason'" class="xs c-warn">{{ need.why }}</p>
+    <div v-if="meanwhile" class="warnbox s" role="alert">
+      <p>
+        <b v-if="docket.path && standing"
+          >{{ standing.who }} decided on {{ label(docket.path).toLowerCase() }} meanwhile<template
+            v-if="docket.pathReason"
+            >: “{{ docket.pathReason }}”</template
+          ></b
+        ><b v-else>The decision that stood was taken back meanwhile.</b> You picked {{ label(path).toLowerCase() }};
+        nothing of yours was recorded.
+      </p>
+      <p class="d-flex gap-2">
+        <button type="button" class="btn btn-quiet btn-sm" @click="pick(path)">Keep mine</button>
+        <button type="button" class="btn btn-quiet btn-sm" @click="takeTheirs">Take theirs</button>
+      </p>
+    </div>
+    <p v-if="need.kind === 'reason' && !same" class="xs c-warn">{{ need.why }}</p>
     <div class="d-flex align-items-center gap-2">
       <BFormInput
         v-model="reason"
         aria-label="Reason"
-        :placeholder="need.kind === 'reason' ? 'Reason, needed' : 'Reason, if you like'"
+        :placeholder="need.kind === 'reason' && !same ? 'Reason, needed' : 'Reason, if you like'"
       />
-      <BButton
-        type="submit"
-        variant="primary"
-        :disabled="deciding.busy.value || (need.kind === 'reason' && !reason.trim())"
-        >Decide <span class="kbd">D</span></BButton
-      >
+      <BButton type="submit" variant="primary" :disabled="!ready">Decide <span class="kbd">D</span></BButton>
     </div>
     <RefusedNote :refused="deciding.refused.value" />
     <details v-if="earlier.length" class="xs text-body-secondary">

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import { useLive } from '@/api/live'
-import type { Docket, Ranking, RecoveryPath, Vocabulary } from '@/api/types'
+import type { Docket, Ranking, Vocabulary } from '@/api/types'
 import { words } from '@/ui/format/format'
 import RankingScale from '@/ui/instruments/RankingScale.vue'
 import { formOf, toggleFact } from '@/features/cases'
@@ -15,6 +15,7 @@ import DecideForm from './DecideForm.vue'
 import EstimateStrip from './EstimateStrip.vue'
 import FactMatrix from './FactMatrix.vue'
 import MovementNote from './MovementNote.vue'
+import type { Pick } from './decision'
 import { isFar } from './movement'
 import { sayStated } from './say'
 
@@ -29,10 +30,11 @@ const props = defineProps<{
 const emit = defineEmits<{ changed: [] }>()
 
 const mine = (what: string, c: string) => c === props.docket.number && (what === 'case' || what === '*')
-const chosen = ref<RecoveryPath>()
+/** What this person picked; it never moves by itself. */
+const chosen = ref<Pick>()
 const checking = ref(false)
 const answering = useAction()
-const path = computed(() => chosen.value ?? props.docket.path ?? props.ranking?.ranking[0]?.path)
+const path = computed(() => chosen.value?.path ?? props.docket.path ?? props.ranking?.ranking[0]?.path)
 const history = useLive('/api/cases/{number}/triage/history', () => ({ path: { number: props.docket.number } }), mine)
 const estimate = useLive(
   '/api/cases/{number}/triage/estimate',
@@ -41,11 +43,6 @@ const estimate = useLive(
 )
 const far = computed(() => isFar(history.data.value?.moved))
 const label = (code: string) => props.vocabulary?.paths.find((p) => p.code === code)?.label ?? words(code)
-watch(
-  () => props.docket.version,
-  () => (chosen.value = undefined),
-)
-
 async function answer(code: string, value: string): Promise<void> {
   const form = formOf(props.docket)
   form.facts = toggleFact(form.facts, code, value, props.vocabulary?.facts.find((f) => f.code === code)?.many === true)
@@ -104,6 +101,7 @@ useKeys([{ key: 'B', does: 'bench check', run: () => (checking.value = !checking
         :path="path"
         :history="history.data.value?.decisions ?? []"
         :label="label"
+        :moved="history.data.value?.moved !== undefined"
         @decided="emit('changed')"
       />
     </div>

@@ -1,4 +1,4 @@
-import type { Ranking } from '@/api/types'
+import type { Docket, Ranking, RecoveryPath } from '@/api/types'
 
 /** What a decision on a path needs. */
 export type Need = { kind: 'nothing' } | { kind: 'reason'; why: string }
@@ -12,3 +12,22 @@ export function needOf(ranking: Ranking, path: string): Need {
     return { kind: 'reason', why: 'Not the first of the ranking: write down why it is taken.' }
   return { kind: 'nothing' }
 }
+
+/** What a person picked, and the decision that stood when they did. */
+export interface Pick {
+  path: RecoveryPath
+  stood: RecoveryPath | undefined
+  why: string | undefined
+}
+
+type Decided = { [K in 'path' | 'pathReason']?: Docket[K] }
+
+export const picked = (path: RecoveryPath, docket: Decided): Pick => ({
+  path,
+  stood: docket.path,
+  why: docket.pathReason,
+})
+
+/** Whether somebody decided something else since a path was picked; the pick stays until its owner says so. */
+export const decidedMeanwhile = (pick: Pick | undefined, docket: Decided): boolean =>
+  pick !== undefined && (pick.stood !== docket.path || pick.why !== docket.pathReason)

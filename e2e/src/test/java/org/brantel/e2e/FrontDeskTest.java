@@ -117,10 +117,10 @@ class FrontDeskTest {
             assertThat(page.getByText("On hold until")).isVisible();
             steps.button("Undo").click();
             assertThat(page.getByText("On hold until")).isHidden();
-            steps.button("Hand over").click();
-            page.getByLabel("Hand over to").selectOption("tom");
+            steps.button("Give to …").click();
+            page.getByLabel("Give the case to").selectOption("tom");
             page.locator(".pop").getByRole(AriaRole.BUTTON).click();
-            assertThat(page.getByText(number + " was handed over.")).isVisible();
+            assertThat(page.getByText(number + " is with Tom Gale now.")).isVisible();
             assertThat(tab.faults()).isEmpty();
         }
         try (Chromium.Tab tab = Chromium.open(lab.address())) {

@@ -7,22 +7,36 @@ import java.util.Optional;
 
 /** What is done with a case. A protocol weighs them; what they mean for the work is said here. */
 public enum RecoveryPath {
-    EXISTING_COPY(false, false),
-    STRAIGHT_COPY(true, false),
-    IMAGE_THEN_SCAN(true, true),
-    CAREFUL_IMAGING(true, true),
-    HARDWARE_WORK(true, true),
-    UNLOCK_FIRST(true, true),
-    ASSEMBLE_FIRST(true, true),
-    DECLINE(false, false);
+    EXISTING_COPY(Start.AWAY, false, false),
+    STRAIGHT_COPY(Start.BENCH, true, false),
+    IMAGE_THEN_SCAN(Start.BENCH, true, true),
+    CAREFUL_IMAGING(Start.BENCH, true, true),
+    HARDWARE_WORK(Start.AWAY, true, true),
+    UNLOCK_FIRST(Start.AWAY, true, true),
+    ASSEMBLE_FIRST(Start.BENCH, true, true),
+    DECLINE(Start.AWAY, false, false);
+
+    private enum Start {
+        /** With the device at the lab's own bench. */
+        BENCH,
+        /** With somebody else: a partner, the customer, or nobody at all. */
+        AWAY
+    }
 
     private final String word = name().toLowerCase(Locale.ROOT).replace('_', '-');
+    private final Start start;
     private final boolean reads;
     private final boolean scans;
 
-    RecoveryPath(boolean reads, boolean scans) {
+    RecoveryPath(Start start, boolean reads, boolean scans) {
+        this.start = start;
         this.reads = reads;
         this.scans = scans;
+    }
+
+    /** Whether it begins with attaching the device; others wait for somebody outside the lab first. */
+    public boolean startsAtTheBench() {
+        return start == Start.BENCH;
     }
 
     /** Whether the device itself is read. */

@@ -27,18 +27,25 @@ public class HoldQuestions implements Asking {
         return LocalDate.now(clock.withZone(settings.zone()));
     }
 
-    /** A week on hold. */
+    /** A week on hold, of a case that is not. */
     public Action holdWeek(CaseViews.Summary c, String label, String reason) {
-        return Action.call(
-                label,
-                hold(c, reason, today().plusDays(WEEK)),
-                c.number() + " waits a week.",
-                Action.Call.post("/api/cases/" + c.number() + "/wake"));
+        return week(c, label, reason, new Action.Call(Action.Method.DELETE, hold(c), null));
     }
 
-    private static Action.Call hold(CaseViews.Summary c, String reason, LocalDate until) {
-        return Action.Call.post(
-                "/api/cases/" + c.number() + "/hold", Map.of("reason", reason, "until", until.toString()));
+    private Action week(CaseViews.Summary c, String label, String reason, Action.Call back) {
+        return Action.call(
+                label,
+                Action.Call.post(hold(c), of(reason, today().plusDays(WEEK))),
+                c.number() + " waits a week.",
+                back);
+    }
+
+    private static String hold(CaseViews.Summary c) {
+        return "/api/cases/" + c.number() + "/hold";
+    }
+
+    private static Map<String, Object> of(String reason, LocalDate until) {
+        return Map.of("reason", reason, "until", until.toString());
     }
 
     @Override
@@ -46,18 +53,23 @@ public class HoldQuestions implements Asking {
         return open.in(Stage.ON_HOLD).stream()
                 .filter(c -> c.waiting().hold() != null
                         && !c.waiting().hold().until().isAfter(today()))
-                .map(c -> Question.of(
-                        c,
-                        "Hold",
-                        "Take it up again?",
-                        "Its wait is over: " + c.waiting().hold().reason(),
-                        Place.of(c.waiting().hold().from()),
-                        Action.call(
-                                "Take it up",
-                                Action.Call.post("/api/cases/" + c.number() + "/wake"),
-                                c.number() + " was taken up again.",
-                                hold(c, c.waiting().hold().reason(), today().plusDays(1))),
-                        holdWeek(c, "A week more", c.waiting().hold().reason())))
+                .map(c -> over(c, c.waiting().hold()))
                 .toList();
+    }
+
+    private Question over(CaseViews.Summary c, CaseViews.Hold hold) {
+        Action.Call back = new Action.Call(Action.Method.PUT, hold(c), of(hold.reason(), hold.until()));
+        return Question.of(
+                c,
+                "Hold",
+                "Take it up again?",
+                "Its wait is over: " + hold.reason(),
+                Place.of(hold.from()),
+                Action.call(
+                        "Take it up",
+                        Action.Call.post("/api/cases/" + c.number() + "/wake"),
+                        c.number() + " was taken up again.",
+                        back),
+                week(c, "A week more", hold.reason(), back));
     }
 }

@@ -2,6 +2,7 @@ package org.brantel.server.asks;
 
 import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.time.Instant;
+import java.util.Comparator;
 import java.util.List;
 import org.brantel.server.intake.CaseViews;
 import org.jspecify.annotations.Nullable;
@@ -30,12 +31,31 @@ public record Question(
     /**
      * @param since when it came up
      * @param due   when its clock runs out; absent where none runs
+     * @param harm  what suffers meanwhile
      */
-    public record Waits(Instant since, @Nullable Instant due) {}
+    public record Waits(Instant since, @Nullable Instant due, Harm harm) {}
 
-    /** One that an open case puts because of the stage that it stands in. */
+    /** What harms a device stands before every clock; then what is due first, and what has waited longest. */
+    public static final Comparator<Question> MOST_PRESSING_FIRST = Comparator.comparing(
+                    (Question q) -> q.waits().harm() != Harm.DEVICE)
+            .thenComparing(q -> q.waits().due(), Comparator.nullsLast(Comparator.naturalOrder()))
+            .thenComparing(q -> q.waits().since());
+
+    /** One that an open case puts because of the stage that it stands in; only its clock runs meanwhile. */
     public static Question of(
             CaseViews.Summary c, String kind, String question, String reason, Place place, Action... actions) {
+        return of(c, Harm.CLOCK, kind, question, reason, place, actions);
+    }
+
+    /** One that an open case puts, and what suffers until it is answered. */
+    public static Question of(
+            CaseViews.Summary c,
+            Harm harm,
+            String kind,
+            String question,
+            String reason,
+            Place place,
+            Action... actions) {
         return new Question(
                 c.number() + "-" + kind,
                 new Of(c.number(), c.customer()),
@@ -43,7 +63,7 @@ public record Question(
                 question,
                 reason,
                 place,
-                new Waits(c.waiting().stageSince(), c.waiting().due()),
+                new Waits(c.waiting().stageSince(), c.waiting().due(), harm),
                 List.of(actions));
     }
 }

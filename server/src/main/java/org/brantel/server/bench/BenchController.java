@@ -12,6 +12,8 @@ import org.brantel.core.imaging.CareProfile;
 import org.brantel.core.source.IdentityCheck;
 import org.brantel.core.triage.ProfileAdvice;
 import org.brantel.server.intake.CaseForm;
+import org.brantel.server.intake.CaseLists;
+import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.media.BoxDrives;
 import org.brantel.server.media.Media;
@@ -52,10 +54,16 @@ class BenchController {
             @Nullable WorkState state) {}
 
     /**
-     * @param inbox where the lab places raw images
-     * @param silent boxes that do not answer
+     * @param waiting decided cases whose device is to be attached, the longest wait first
+     * @param silent  boxes that do not answer
+     * @param inbox   where the lab places raw images
      */
-    record BenchView(List<Station> stations, List<ImagingView> sessions, List<BoxDrives.Silent> silent, String inbox) {}
+    record BenchView(
+            List<Station> stations,
+            List<ImagingView> sessions,
+            CaseViews.Page waiting,
+            List<BoxDrives.Silent> silent,
+            String inbox) {}
 
     /**
      * @param profiles from the least gentle to the gentlest
@@ -78,7 +86,10 @@ class BenchController {
     record BenchCheck(
             @NotEmpty(message = "Nothing was filled in.") List<@Valid Answer> answers) {}
 
+    private static final int MOST_WAITING = 60;
+
     private final Stations stations;
+    private final CaseLists lists;
     private final ImagingRecords imaging;
     private final EarlierReading earlier;
     private final BoxDrives boxes;
@@ -89,6 +100,7 @@ class BenchController {
 
     BenchController(
             Stations stations,
+            CaseLists lists,
             ImagingRecords imaging,
             EarlierReading earlier,
             BoxDrives boxes,
@@ -97,6 +109,7 @@ class BenchController {
             Staff staff,
             Settings settings) {
         this.stations = stations;
+        this.lists = lists;
         this.imaging = imaging;
         this.earlier = earlier;
         this.boxes = boxes;
@@ -126,6 +139,7 @@ class BenchController {
         return new BenchView(
                 all,
                 sessions,
+                lists.waitingForDevice(MOST_WAITING),
                 boxes.silent(),
                 settings.inbox().toAbsolutePath().normalize().toString());
     }

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.stream.Stream;
 import org.brantel.server.asks.Action;
 import org.brantel.server.asks.Asking;
+import org.brantel.server.asks.Harm;
 import org.brantel.server.asks.OpenCases;
 import org.brantel.server.asks.Place;
 import org.brantel.server.asks.Question;
@@ -72,6 +73,7 @@ class BenchQuestions implements Asking {
         if (s.care().reached() != null) {
             return Question.of(
                     c,
+                    Harm.DEVICE,
                     "Limit",
                     "Go on past the limit?",
                     s.standing().trouble() + " " + so,
@@ -80,17 +82,19 @@ class BenchQuestions implements Asking {
                     Action.call("End with what is read", ask(s, "enough")),
                     LOOK);
         }
-        if (s.care().vanished()) {
-            String back = s.standing().trouble() + " When it is, reading goes on by itself.";
-            return Question.of(c, "Imaging", "Is its device back?", back, Place.IMAGING, goOn(c, s), LOOK);
+        if (s.care().vanishedAt() != null) {
+            String back = s.standing().trouble()
+                    + " It is looked for all the time; when the same one is seen again, reading goes on by itself.";
+            return Question.of(c, Harm.WORK, "Imaging", "Is its device back?", back, Place.IMAGING, goOn(c, s), LOOK);
         }
         String why = s.standing().trouble() != null ? s.standing().trouble() : "It was paused; " + so;
-        return Question.of(c, "Imaging", "Go on reading?", why, Place.IMAGING, goOn(c, s), LOOK);
+        return Question.of(c, Harm.WORK, "Imaging", "Go on reading?", why, Place.IMAGING, goOn(c, s), LOOK);
     }
 
     private static Question resting(CaseViews.Summary c, ImagingView s) {
         return Question.of(
                 c,
+                Harm.WORK,
                 "Rest",
                 "Let it rest?",
                 s.care().resting() + " " + share(s) + " is read; the device stays attached.",
@@ -120,6 +124,7 @@ class BenchQuestions implements Asking {
     private static Question alarm(CaseViews.Summary c, IdleHealth.Alarm a) {
         return Question.of(
                 c,
+                a.failing() ? Harm.DEVICE : Harm.CLOCK,
                 "Health",
                 a.failing() ? "Detach it, or read it now?" : "How gently is it read?",
                 a.sentence() + " It stands attached and idle.",

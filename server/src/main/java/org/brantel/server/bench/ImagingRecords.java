@@ -3,11 +3,9 @@ package org.brantel.server.bench;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.stream.Collectors;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.estimate.Measured;
@@ -38,9 +36,6 @@ public class ImagingRecords {
             long readBytes,
             @Nullable String sha256,
             boolean filling) {}
-
-    private static final Set<WorkState> AT_WORK =
-            Arrays.stream(WorkState.values()).filter(WorkState::isAtWork).collect(Collectors.toUnmodifiableSet());
 
     private final ImagingSessions sessions;
     private final ImagingEvents log;
@@ -162,7 +157,7 @@ public class ImagingRecords {
 
     /** Sessions that go on from another one share its image. */
     private boolean isFilling(ImagingSession session) {
-        return sessions.existsByImageAndStateIn(session.image(), AT_WORK);
+        return sessions.existsByImageAndStateIn(session.image(), WorkState.AT_WORK);
     }
 
     private Image image(ImagingSession session, String number) {

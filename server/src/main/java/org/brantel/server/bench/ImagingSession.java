@@ -292,7 +292,7 @@ class ImagingSession extends WorkRecord {
                         own == null ? CareProfile.ofWord(profile).limits() : own,
                         rateLimit,
                         limit == null ? null : limit.limit().word(),
-                        vanishedAt != null,
+                        vanishedAt,
                         resting,
                         restingSince,
                         restAsked),

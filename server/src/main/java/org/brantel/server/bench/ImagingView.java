@@ -50,7 +50,8 @@ public record ImagingView(
      * @param limits       in force
      * @param rateLimit    bytes a second that it may read; 0 for no limit
      * @param reached      the limit that it stopped at, in a word
-     * @param vanished     its device went away; it goes on by itself when the same one is back
+     * @param vanishedAt   when its device went away; it goes on by itself when the same one is seen again. Absent while
+     *                     it is there, and where nobody can see by himself whether it is back
      * @param resting      why it makes no request just now, though it is at work
      * @param restAsked    whether a person asked for the rest
      */
@@ -59,7 +60,7 @@ public record ImagingView(
             StopLimits limits,
             long rateLimit,
             @Nullable String reached,
-            boolean vanished,
+            @Nullable Instant vanishedAt,
             @Nullable String resting,
             @Nullable Instant restingSince,
             boolean restAsked) {}

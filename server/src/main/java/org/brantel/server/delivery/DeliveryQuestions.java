@@ -6,6 +6,7 @@ import java.util.Objects;
 import java.util.stream.Stream;
 import org.brantel.server.asks.Action;
 import org.brantel.server.asks.Asking;
+import org.brantel.server.asks.Harm;
 import org.brantel.server.asks.OpenCases;
 import org.brantel.server.asks.Place;
 import org.brantel.server.asks.Question;
@@ -43,6 +44,7 @@ class DeliveryQuestions implements Asking {
         if (d.state() == DeliveryViews.State.FAILED) {
             return Stream.of(Question.of(
                     c,
+                    Harm.WORK,
                     "Handover",
                     "Seal the delivery again?",
                     Objects.requireNonNullElse(d.trouble(), ""),

@@ -58,8 +58,7 @@ class Desk {
         List<Question> all = new ArrayList<>();
         features.forEach(f -> all.addAll(f.about(asked)));
         Instant now = clock.instant();
-        all.sort(Comparator.comparing((Question q) -> q.waits().due(), Comparator.nullsLast(Comparator.naturalOrder()))
-                .thenComparing(q -> q.waits().since()));
+        all.sort(Question.MOST_PRESSING_FIRST);
         List<DeskViews.Work> work = running.all();
         int overdue = (int) open.stream().filter(c -> isLate(c, now)).count();
         Today today = today(open, work, now);
@@ -72,6 +71,17 @@ class Desk {
                 today.timed(),
                 stages(open, now),
                 drafts.count());
+    }
+
+    /** What one open case waits for, as its own screens ask it. */
+    @Transactional(readOnly = true)
+    List<Question> ofCase(String number, Staff.Person person) {
+        OpenCases asked = new OpenCases(lists.open(number).stream().toList(), person);
+        return features.stream()
+                .flatMap(f -> f.about(asked).stream())
+                .filter(q -> q.of().caseNumber().equals(number))
+                .sorted(Question.MOST_PRESSING_FIRST)
+                .toList();
     }
 
     private static boolean isLate(CaseViews.Summary c, Instant now) {

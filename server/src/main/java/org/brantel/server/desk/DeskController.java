@@ -1,8 +1,10 @@
 package org.brantel.server.desk;
 
 import java.util.List;
+import org.brantel.server.asks.Question;
 import org.brantel.server.staff.Staff;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -29,6 +31,12 @@ class DeskController {
     @GetMapping("/api/desk")
     DeskViews.Desk desk(@RequestParam(defaultValue = "40") int listed) {
         return desk.of(staff.current(), listed);
+    }
+
+    /** What one case waits for, the most pressing first; nothing of one that is closed. */
+    @GetMapping("/api/cases/{number}/questions")
+    List<Question> questions(@PathVariable String number) {
+        return desk.ofCase(number, staff.current());
     }
 
     /** For the indicators on every screen. */

@@ -12,6 +12,7 @@ import org.brantel.server.platform.Refusal;
 import org.brantel.server.staff.Staff;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -124,6 +125,20 @@ class CaseController {
     @PostMapping("/{number}/hold")
     CaseViews.Docket hold(@PathVariable String number, @Valid @RequestBody NewHold hold) {
         cases.hold(number, hold.reason(), hold.until(), staff.current().name());
+        return cases.docket(number);
+    }
+
+    /** Takes a hold back as if it had never been. */
+    @DeleteMapping("/{number}/hold")
+    CaseViews.Docket takeHoldBack(@PathVariable String number) {
+        cases.takeHoldBack(number, staff.current().name());
+        return cases.docket(number);
+    }
+
+    /** Puts a hold back as it was before the case was taken up, or before it was held longer. */
+    @PutMapping("/{number}/hold")
+    CaseViews.Docket putHoldBack(@PathVariable String number, @Valid @RequestBody NewHold hold) {
+        cases.putHoldBack(number, hold.reason(), hold.until(), staff.current().name());
         return cases.docket(number);
     }
 

@@ -11,9 +11,11 @@ import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.brantel.core.triage.RecoveryPath;
 import org.brantel.server.platform.Known;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.protocol.Said;
@@ -52,6 +54,10 @@ public class CaseLists {
     private static final List<Stage> OPEN =
             Arrays.stream(Stage.values()).filter(Stage::isOpen).toList();
 
+    private static final List<RecoveryPath> FROM_THE_BENCH = Arrays.stream(RecoveryPath.values())
+            .filter(RecoveryPath::startsAtTheBench)
+            .toList();
+
     private final LabCases cases;
     private final Devices devices;
     private final FactRows facts;
@@ -82,6 +88,26 @@ public class CaseLists {
     @Transactional(readOnly = true)
     public List<CaseViews.Summary> open() {
         return page(Filter.OPEN, 0, LONGEST).cases();
+    }
+
+    /** An open case, as the list shows it. */
+    @Transactional(readOnly = true)
+    public Optional<CaseViews.Summary> open(String number) {
+        List<LabCase> found = cases.findByNumber(number).filter(c -> c.stage().isOpen()).stream()
+                .toList();
+        return summaries(found, settings.clocks()).stream().findFirst();
+    }
+
+    /**
+     * Decided cases whose path begins at the bench, the longest wait first.
+     *
+     * @param most how many of them
+     */
+    @Transactional(readOnly = true)
+    public CaseViews.Page waitingForDevice(int most) {
+        Page<LabCase> found = cases.findByStageAndPathIn(
+                Stage.TRIAGED, FROM_THE_BENCH, PageRequest.of(0, most, Sort.by("stageSince", "id")));
+        return new CaseViews.Page(summaries(found.getContent(), settings.clocks()), found.getTotalElements());
     }
 
     private Specification<LabCase> matching(Filter f, LabSettings.Clocks clocks) {

@@ -7,6 +7,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.brantel.core.triage.RecoveryPath;
@@ -223,14 +224,16 @@ public class Cases {
         LabCase labCase = find(number);
         labCase.decide(path, reason, protocolName);
         // Its clock goes on as if nothing had been decided.
-        labCase.moveTo(
-                stage,
-                stages.findByCaseIdOrderById(labCase.id()).stream()
-                        .filter(s -> s.stage() == stage)
-                        .reduce((a, b) -> b)
-                        .map(StageRow::at)
-                        .orElse(clock.now()));
+        labCase.moveTo(stage, lastIn(labCase, stage).orElse(clock.now()));
         happenings.changed(number, Topic.CASE);
+    }
+
+    /** When a case came to a stage last. */
+    private Optional<Instant> lastIn(LabCase labCase, Stage stage) {
+        return stages.findByCaseIdOrderById(labCase.id()).stream()
+                .filter(s -> s.stage() == stage)
+                .reduce((a, b) -> b)
+                .map(StageRow::at);
     }
 
     /**
@@ -274,6 +277,33 @@ public class Cases {
         }
         happenings.tell(number, who, "took the case up again", "");
         moveTo(labCase, labCase.heldFrom(), who);
+    }
+
+    /** Takes a hold back as if it had never been: the case stands where it stood, and that stage's clock goes on. */
+    @Transactional
+    public void takeHoldBack(String number, String who) {
+        LabCase labCase = find(number);
+        if (labCase.stage() != Stage.ON_HOLD) {
+            throw Refusal.conflict(number + " is not on hold any more, so its hold cannot be taken back.");
+        }
+        Stage from = labCase.heldFrom();
+        labCase.moveTo(from, lastIn(labCase, from).orElse(clock.now()));
+        happenings.tell(number, who, "took the hold back", "", Topic.CASE);
+    }
+
+    /**
+     * Puts a hold back as it was before the case was taken up, or before it was held longer.
+     *
+     * @param until as it was, even if that day has come
+     */
+    @Transactional
+    public void putHoldBack(String number, String reason, LocalDate until, String who) {
+        LabCase labCase = find(number);
+        Instant since = lastIn(labCase, Stage.ON_HOLD)
+                .filter(at -> labCase.stage().isOpen())
+                .orElseThrow(() -> Refusal.conflict(number + " was not on hold, so no hold can be put back."));
+        labCase.hold(reason.strip(), until, since);
+        happenings.tell(number, who, "put the hold back", "until " + until + ": " + reason.strip(), Topic.CASE);
     }
 
     @Transactional

@@ -4,6 +4,9 @@ import jakarta.persistence.LockModeType;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
+import org.brantel.core.triage.RecoveryPath;
+import org.springframework.data.domain.Page;
+import org.springframework.data.domain.Pageable;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.JpaSpecificationExecutor;
 import org.springframework.data.jpa.repository.Lock;
@@ -20,6 +23,8 @@ interface LabCases extends JpaRepository<LabCase, Long>, JpaSpecificationExecuto
     @Lock(LockModeType.OPTIMISTIC_FORCE_INCREMENT)
     @Query("select c from LabCase c where c.number = ?1")
     Optional<LabCase> findForEdit(String number);
+
+    Page<LabCase> findByStageAndPathIn(Stage stage, Collection<RecoveryPath> paths, Pageable page);
 
     List<LabCase> findByNumberIn(Collection<String> numbers);
 

@@ -13,6 +13,7 @@ import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.data.domain.Page;
 import org.springframework.data.domain.Pageable;
@@ -176,7 +177,8 @@ interface Mails extends JpaRepository<Mail, Long> {
 
     Page<Mail> findByCaseNumberOrderByIdDesc(String caseNumber, Pageable page);
 
-    List<Mail> findByCaseNumberAndStateAndLetterIn(String caseNumber, Mail.State state, Collection<String> letters);
+    Optional<Mail> findFirstByCaseNumberAndStateAndLetterInOrderByIdDesc(
+            String caseNumber, Mail.State state, Collection<String> letters);
 
     List<Mail> findByStateOrderById(Mail.State state);
 }

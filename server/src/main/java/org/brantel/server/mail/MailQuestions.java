@@ -3,6 +3,7 @@ package org.brantel.server.mail;
 import java.util.List;
 import org.brantel.server.asks.Action;
 import org.brantel.server.asks.Asking;
+import org.brantel.server.asks.Harm;
 import org.brantel.server.asks.OpenCases;
 import org.brantel.server.asks.Place;
 import org.brantel.server.asks.Question;
@@ -29,7 +30,7 @@ class MailQuestions implements Asking {
                         "The message was tried " + m.sending().tries() + " times: "
                                 + m.sending().trouble(),
                         Place.RECEIVED,
-                        new Question.Waits(m.sending().queuedAt(), null),
+                        new Question.Waits(m.sending().queuedAt(), null, Harm.CLOCK),
                         List.of(
                                 Action.call(
                                         "Try again",

@@ -105,8 +105,10 @@ public class Outbox {
 
     @EventListener
     void undecided(TriageService.Undecided e) {
-        mails.findByCaseNumberAndStateAndLetterIn(e.caseNumber(), Mail.State.QUEUED, Set.of("decided", "declined"))
-                .forEach(Mail::cancel);
+        // Only its own: the letter of the decision that stands again is right.
+        mails.findFirstByCaseNumberAndStateAndLetterInOrderByIdDesc(
+                        e.caseNumber(), Mail.State.QUEUED, Set.of("decided", "declined"))
+                .ifPresent(Mail::cancel);
     }
 
     @EventListener

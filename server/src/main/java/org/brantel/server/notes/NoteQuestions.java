@@ -3,6 +3,7 @@ package org.brantel.server.notes;
 import java.util.List;
 import org.brantel.server.asks.Action;
 import org.brantel.server.asks.Asking;
+import org.brantel.server.asks.Harm;
 import org.brantel.server.asks.OpenCases;
 import org.brantel.server.asks.Place;
 import org.brantel.server.asks.Question;
@@ -39,7 +40,7 @@ class NoteQuestions implements Asking {
                 u.who() + " asks for you",
                 u.words().length() > MOST_SHOWN ? u.words().substring(0, MOST_SHOWN) + "…" : u.words(),
                 Place.RECEIVED,
-                new Question.Waits(u.at(), c == null ? null : c.waiting().due()),
+                new Question.Waits(u.at(), c == null ? null : c.waiting().due(), Harm.CLOCK),
                 List.of(
                         Action.call(
                                 "Seen",

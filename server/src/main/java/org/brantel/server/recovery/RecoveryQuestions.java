@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.stream.Stream;
 import org.brantel.server.asks.Action;
 import org.brantel.server.asks.Asking;
+import org.brantel.server.asks.Harm;
 import org.brantel.server.asks.OpenCases;
 import org.brantel.server.asks.Place;
 import org.brantel.server.asks.Question;
@@ -57,6 +58,7 @@ class RecoveryQuestions implements Asking, WorkAtHand {
                 ? Stream.of()
                 : Stream.of(Question.of(
                         c,
+                        Harm.WORK,
                         "Recovery",
                         "Go on recovering?",
                         r.standing().trouble(),

@@ -60,7 +60,26 @@ class TriageController {
             int version) {}
 
     /** What the forms need to know: the codes, their values, the questions. */
-    record Vocabulary(String protocol, List<Protocol.FactCode> facts, List<Protocol.Path> paths) {}
+    record Vocabulary(String protocol, List<Protocol.FactCode> facts, List<PathWords> paths) {}
+
+    /**
+     * A recovery path as the protocol in force words it.
+     *
+     * @param firstMove        what is done first on it
+     * @param startsAtTheBench whether it begins with attaching the device
+     */
+    record PathWords(String code, String label, String firstMove, boolean startsAtTheBench) {
+
+        static PathWords of(Protocol.Path path) {
+            return new PathWords(
+                    path.code(),
+                    path.label(),
+                    path.firstMove(),
+                    RecoveryPath.ofWord(path.code())
+                            .map(RecoveryPath::startsAtTheBench)
+                            .orElse(false));
+        }
+    }
 
     /** @param moved since the decision that stands; absent when nothing did */
     record History(List<Decision.View> decisions, @Nullable Movement moved) {}
@@ -84,7 +103,10 @@ class TriageController {
     @GetMapping("/api/triage/vocabulary")
     Vocabulary vocabulary() {
         Protocol p = protocol.triage().protocol();
-        return new Vocabulary(protocol.triage().name(), p.facts(), p.paths());
+        return new Vocabulary(
+                protocol.triage().name(),
+                p.facts(),
+                p.paths().stream().map(PathWords::of).toList());
     }
 
     @PostMapping("/api/triage/ranking")

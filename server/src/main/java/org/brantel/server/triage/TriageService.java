@@ -149,7 +149,12 @@ public class TriageService {
                         LocalDate.now(clock.withZone(settings.zone())));
     }
 
-    /** @param reason needed when the path is not the first of the ranking, or is barred */
+    /**
+     * Decides on a path. Deciding again what stands already does nothing, as long as the facts say what they said then.
+     *
+     * @param version of the case, as it was seen
+     * @param reason  needed when the path is not the first of the ranking, or is barred
+     */
     @Transactional
     public void decide(String number, int version, RecoveryPath path, @Nullable String reason, String who) {
         CaseViews.Docket docket = cases.docket(number);
@@ -161,6 +166,12 @@ public class TriageService {
                         Refusal.badInput("path", "The protocol in force has no recovery path '" + path.words() + "'."));
         boolean first = ranking.ranking().get(0).path() == path;
         String words = reason == null ? "" : reason.strip();
+        boolean again = docket.decision().path() == path && standing(number).isPresent();
+        if (again
+                && (words.isEmpty() || words.equals(docket.decision().pathReason()))
+                && movedSince(number).isEmpty()) {
+            return;
+        }
         if (chosen.barred() && words.isEmpty()) {
             throw Refusal.badInput(
                     "reason",
@@ -183,16 +194,23 @@ public class TriageService {
                 "decided on " + chosen.label().toLowerCase(Locale.ROOT)
                         + (first ? "" : ", not the first of the ranking"),
                 ranking.protocol() + "; score " + chosen.score() + (words.isEmpty() ? "" : "; reason: " + words));
-        announcer.publishEvent(new Decided(number, path, chosen.label(), words));
+        if (!again) {
+            announcer.publishEvent(new Decided(number, path, chosen.label(), words));
+        }
+    }
+
+    /** The latest decision that was not taken back. */
+    private Optional<Decision> standing(String number) {
+        return decisions.findByCaseIdOrderByIdDesc(cases.id(number)).stream()
+                .filter(d -> !d.isUndone())
+                .findFirst();
     }
 
     /** Takes the latest decision back, as long as nothing was done on it. */
     @Transactional
     public void undo(String number, String who) {
         CaseViews.Docket docket = cases.docket(number);
-        Decision last = decisions.findByCaseIdOrderByIdDesc(cases.id(number)).stream()
-                .filter(d -> !d.isUndone())
-                .findFirst()
+        Decision last = standing(number)
                 .orElseThrow(() -> Refusal.conflict("No decision stands on " + number + ", so there is none to undo."));
         if (docket.course().stage() != last.stageAfter()) {
             throw Refusal.conflict(number + " has gone on since (it is in "
@@ -201,7 +219,9 @@ public class TriageService {
         last.undo(clock.instant());
         cases.undecide(number, last.pathBefore(), last.reasonBefore(), last.protocolBefore(), last.stageBefore());
         happenings.tell(number, who, "took the decision back", last.path().words());
-        announcer.publishEvent(new Undecided(number));
+        if (last.path() != last.pathBefore()) {
+            announcer.publishEvent(new Undecided(number));
+        }
     }
 
     /** Decisions of a case, newest first. */
@@ -215,9 +235,7 @@ public class TriageService {
     /** What has moved since the latest decision that stands; empty when none does, or nothing moved. */
     @Transactional(readOnly = true)
     Optional<Movement> movedSince(String number) {
-        return decisions.findByCaseIdOrderByIdDesc(cases.id(number)).stream()
-                .filter(d -> !d.isUndone())
-                .findFirst()
+        return standing(number)
                 .map(d -> Movement.between(d.ranking(), rank(number)))
                 .filter(m -> !m.moves().isEmpty() || !m.newStops().isEmpty());
     }

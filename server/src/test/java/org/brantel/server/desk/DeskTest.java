@@ -2,10 +2,15 @@ package org.brantel.server.desk;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
+import org.brantel.server.asks.Harm;
+import org.brantel.server.asks.Place;
+import org.brantel.server.asks.Question;
 import org.brantel.server.testing.CaseForms;
 import org.brantel.server.testing.Lab;
 import org.brantel.server.testing.Visitor;
@@ -50,6 +55,42 @@ class DeskTest {
         assertThat(una.get("/api/desk?listed=1000").json().get("overdue").asInt())
                 .isPositive();
         assertThat(una.get("/api/cases?late=true&size=500").text()).contains(late);
+    }
+
+    @Test
+    void whatHarmsADeviceStandsBeforeEveryClock() {
+        Question.Of of = new Question.Of("BR-1", "Hilda Crane");
+        Instant now = Instant.EPOCH;
+        List<Question> sorted = Stream.of(
+                        question("late clock", of, new Question.Waits(now, now.plusSeconds(10), Harm.CLOCK)),
+                        question("no clock", of, new Question.Waits(now, null, Harm.CLOCK)),
+                        question("stands still", of, new Question.Waits(now, now.plusSeconds(5), Harm.WORK)),
+                        question("limit", of, new Question.Waits(now, now.plusSeconds(900), Harm.DEVICE)))
+                .sorted(Question.MOST_PRESSING_FIRST)
+                .toList();
+        assertThat(sorted).extracting(Question::key).containsExactly("limit", "stands still", "late clock", "no clock");
+    }
+
+    private static Question question(String key, Question.Of of, Question.Waits waits) {
+        return new Question(key, of, "", "", "", Place.IMAGING, waits, List.of());
+    }
+
+    @Test
+    void whatIsDecidedElsewhereDoesNotWaitAtTheBench() {
+        String away = new CaseForms().told("symptom.noise", "clicking").log(una);
+        String here = new CaseForms().told("symptom.noise", "clicking").log(una);
+        decide(away, "hardware-work");
+        decide(here, "careful-imaging");
+        JsonNode waiting = una.get("/api/bench").json().get("waiting");
+        assertThat(waiting.toString()).contains(here).doesNotContain(away);
+    }
+
+    private void decide(String number, String path) {
+        int version = una.get("/api/cases/" + number).json().get("version").asInt();
+        una.post(
+                        "/api/cases/" + number + "/triage/decision",
+                        Map.of("path", path, "reason", "The partner says so.", "version", version))
+                .expect(200);
     }
 
     @Test

@@ -2,6 +2,7 @@ package org.brantel.server.intake;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.Map;
@@ -205,6 +206,55 @@ class CallTest {
         assertThat(una.get("/api/cases/" + number + "/custody").text())
                 .contains("held the case")
                 .contains("took the case up again");
+    }
+
+    @Test
+    void aHoldThatIsTakenBackLeavesTheClockAsItRan() {
+        String number = new CaseForms().told("loss.event", "dropped").log(una);
+        String of = "/api/cases/" + number;
+        Lab.open()
+                .sql()
+                .update("update lab_case set stage_since = now() - interval '9 hours' where number = ?", number);
+        Lab.open()
+                .sql()
+                .update(
+                        "update case_stage set at = now() - interval '9 hours' "
+                                + "where case_id = (select id from lab_case where number = ?)",
+                        number);
+        Instant due = Instant.parse(una.get(of).json().get("due").asString());
+        String soon = LocalDate.now(ZoneId.systemDefault()).plusDays(4).toString();
+        una.post(of + "/hold", Map.of("reason", "a cable", "until", soon)).expect(200);
+        una.delete(of + "/hold").expect(200);
+        assertThat(Instant.parse(una.get(of).json().get("due").asString()))
+                .isBetween(due.minusSeconds(2), due.plusSeconds(2));
+        assertThat(una.delete(of + "/hold").expect(409).sentence()).contains("not on hold any more");
+    }
+
+    @Test
+    void aHoldIsPutBackAsItWasThoughItsDayHasCome() {
+        String number = new CaseForms().told("loss.event", "dropped").log(una);
+        String of = "/api/cases/" + number;
+        Map<String, String> hold = Map.of(
+                "reason",
+                "a cable",
+                "until",
+                LocalDate.now(ZoneId.systemDefault()).toString());
+        assertThat(una.put(of + "/hold", hold).expect(409).sentence()).contains("was not on hold");
+        una.post(
+                        of + "/hold",
+                        Map.of(
+                                "reason",
+                                "a cable",
+                                "until",
+                                LocalDate.now(ZoneId.systemDefault())
+                                        .plusDays(1)
+                                        .toString()))
+                .expect(200);
+        una.post(of + "/wake").expect(200);
+        JsonNode held = una.put(of + "/hold", hold).expect(200).json();
+        assertThat(held.get("stage").asString()).isEqualTo("on-hold");
+        assertThat(held.get("hold").get("from").asString()).isEqualTo("received");
+        assertThat(held.get("hold").get("until").asString()).isEqualTo(hold.get("until"));
     }
 
     @Test

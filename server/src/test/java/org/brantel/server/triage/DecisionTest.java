@@ -115,4 +115,41 @@ class DecisionTest {
         assertThat(decide(number, "prayer", "x").expect(400).sentence())
                 .contains("'prayer' is not a possible value of path");
     }
+
+    private JsonNode decisions(String number) {
+        return una.get("/api/cases/" + number + "/triage/history").json().get("decisions");
+    }
+
+    @Test
+    void decidingTheSameAgainDoesNothing() {
+        String number = clicking().consent("mail", true).log(una);
+        decide(number, "decline", "The customer agrees.").expect(200);
+        int letters = letters(number);
+        decide(number, "decline", "The customer agrees.").expect(200);
+        decide(number, "decline", " ").expect(200);
+        assertThat(decisions(number)).hasSize(1);
+        decide(number, "decline", "And so does their insurer.").expect(200);
+        assertThat(decisions(number)).hasSize(2);
+        assertThat(letters(number)).isEqualTo(letters);
+    }
+
+    private JsonNode messages(String number) {
+        return una.get("/api/outbox?number=" + number).json().get("messages").get("items");
+    }
+
+    private int letters(String number) {
+        return messages(number).size();
+    }
+
+    @Test
+    void thatAnotherFirstIsTakenBackLeavesTheLetterOfTheFirst() {
+        String number = clicking().consent("mail", true).log(una);
+        decide(number, "hardware-work", "").expect(200);
+        decide(number, "decline", "Worth less than the work.").expect(200);
+        una.post("/api/cases/" + number + "/triage/undo").expect(200);
+        assertThat(messages(number).valueStream())
+                .extracting(
+                        m -> m.get("letter").asString() + " " + m.get("state").asString())
+                .contains("decided queued", "declined cancelled");
+    }
 }
