@@ -1,5 +1,6 @@
 import createClient from 'openapi-fetch'
 import type { MediaType, PathsWithMethod, SuccessResponse } from 'openapi-typescript-helpers'
+import { tellAsked, tellLink } from './link'
 import type { paths } from './schema'
 import type { ActionCall } from './types'
 
@@ -83,7 +84,18 @@ const client = createClient<paths>({
   credentials: 'same-origin',
   headers: { Accept: 'application/json' },
   // As it is at the time of a request: tests put another one there.
-  fetch: (request) => fetch(request),
+  fetch: async (request) => {
+    const ended = tellAsked(request.method !== 'GET')
+    try {
+      const response = await fetch(request)
+      ended(response.status < 502 || response.status > 504)
+      return response
+    } catch (e) {
+      ended(false)
+      tellLink(false)
+      throw e
+    }
+  },
 })
 client.use({
   onRequest({ request }) {

@@ -1,5 +1,6 @@
 import { hashKey, keepPreviousData, QueryClient, useQuery } from '@tanstack/vue-query'
 import { computed, onScopeDispose, watch, type ComputedRef, type Ref } from 'vue'
+import { tellLink } from './link'
 import { api, Refused, type Answer, type Parts, type PathFor } from './client'
 
 type Listener = (what: string, caseNumber: string) => void
@@ -15,7 +16,11 @@ function connect(): void {
     listeners.forEach((l) => l(what, caseNumber))
   })
   // After an interruption anything may have changed meanwhile.
-  stream.addEventListener('hello', () => listeners.forEach((l) => l('*', '*')))
+  stream.addEventListener('hello', () => {
+    tellLink(true)
+    listeners.forEach((l) => l('*', '*'))
+  })
+  stream.addEventListener('error', () => tellLink(false))
 }
 
 /** What the server said, shared by all who show it. The server says itself when something may have changed. */

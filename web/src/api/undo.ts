@@ -20,14 +20,16 @@ let hiding = 0
 
 const without = (u: Undoable): readonly Undoable[] => done.value.filter((x) => x !== u)
 
-export function offerUndo(words: string, undo: () => Promise<unknown>): void {
+/** @param how quiet where the screen itself shows the way back, so that it is not held under one's eyes */
+export function offerUndo(words: string, undo: () => Promise<unknown>, how: { quiet?: boolean } = {}): Undoable {
   const offered: Undoable = { words, undo, at: Date.now() }
   clearTimeout(hiding)
   trouble.value = ''
   done.value = [offered, ...done.value].slice(0, MOST)
-  shown.value = true
+  shown.value = !how.quiet
   hiding = window.setTimeout(() => (shown.value = false), SHOWN_MS)
   window.setTimeout(() => (done.value = without(offered)), LASTS_MS)
+  return offered
 }
 
 /** Forgets all, as when somebody signs out. */

@@ -7,6 +7,7 @@ import { time, zoneName } from '@/ui/format/format'
 import { useSession } from '@/features/staff'
 import BrandMark from '@/ui/BrandMark.vue'
 import FindBox from './FindBox.vue'
+import LinkStrip from './LinkStrip.vue'
 import RunningWork from './RunningWork.vue'
 import UndoBar from './UndoBar.vue'
 import { handleKey, keyName, shownKeys, useKeys } from '@/ui/keys'
@@ -67,6 +68,7 @@ const initials = (name: string) =>
         <button type="button" class="linkish xs" @click="signOut">Sign out</button>
       </div>
     </header>
+    <LinkStrip />
     <main id="work" class="main" tabindex="-1"><slot /></main>
     <footer class="foot">
       <span v-for="k in shownKeys" :key="k.key + k.does"

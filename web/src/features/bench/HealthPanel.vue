@@ -63,7 +63,7 @@ async function recorded(): Promise<void> {
         >Ask the device</BButton
       >
       <BButton size="sm" class="btn-quiet" :aria-expanded="entering" @click="entering = !entering">{{
-        entering ? 'Close' : 'Enter…'
+        entering ? 'Close' : 'Write a reading down'
       }}</BButton>
     </div>
     <RefusedNote :refused="acting.refused.value ?? series.refused.value" />

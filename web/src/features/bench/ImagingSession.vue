@@ -96,8 +96,12 @@ async function choose(code: string): Promise<void> {
     offerUndo(`Session ${props.session.id} is read as ${profileName(code)}.`, () => profile(before))
 }
 useKeys([
-  { key: ' ', does: 'pause or resume', run: () => void toggle() },
-  { key: 'r', does: 'rest or read on', run: () => void rest() },
+  {
+    key: ' ',
+    does: () => (done.value ? undefined : running.value ? 'pause' : 'resume'),
+    run: () => void toggle(),
+  },
+  { key: 'R', does: () => (running.value ? (resting.value ? 'read on' : 'rest') : undefined), run: () => void rest() },
   { key: 'ArrowLeft', does: 'lens back', run: () => (lens.value = moved(lens.value, -1)) },
   { key: 'ArrowRight', does: 'lens on', run: () => (lens.value = moved(lens.value, 1)) },
   { key: '+', does: 'nearer', run: () => (lens.value = magnified(lens.value, true)) },

@@ -1,3 +1,5 @@
+export { default as ImageGone } from './ImageGone.vue'
+export { useImages } from './useImages'
 export { default as BenchPage } from './BenchPage.vue'
 export { default as ImagingWork } from './ImagingWork.vue'
 export { default as ReportPage } from './ReportPage.vue'

@@ -16,6 +16,8 @@ const props = defineProps<{
   at: number
   /** The line whose proof is open. */
   open: number | undefined
+  /** Sessions whose image is not there any more. */
+  gone: readonly number[]
   /** The column that they are in order of. */
   sort: string
 }>()
@@ -105,7 +107,9 @@ function openLine(id: number, at: number): void {
         <td class="m fits">{{ wantedMarks(l.wanted, l.mayFit, wanted) }}</td>
       </tr>
       <tr v-if="l.id === open" class="proofrow">
-        <td colspan="8"><FindingProof :number="number" :line="l" :wanted="wanted" /></td>
+        <td colspan="8">
+          <FindingProof :gone="gone.includes(l.imagingId)" :number="number" :line="l" :wanted="wanted" />
+        </td>
       </tr>
     </tbody>
   </table>

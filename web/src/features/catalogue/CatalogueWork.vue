@@ -8,6 +8,7 @@ import type { CatalogueLine, Docket } from '@/api/types'
 import { count } from '@/ui/format/format'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { useKeys } from '@/ui/keys'
+import { useImages } from '@/features/bench'
 import CatalogueTable from './CatalogueTable.vue'
 import FacetList from './FacetList.vue'
 import ConfirmLine from './ConfirmLine.vue'
@@ -19,12 +20,14 @@ import { useCatalogue } from './useCatalogue'
 const props = defineProps<{ /** The case whose findings these are. */ docket: Docket }>()
 const router = useRouter()
 const catalogue = useCatalogue(props.docket.number, fromQuery(useRoute().query))
-const { filter, sort, lines, undo } = catalogue
+const { filter, sort, lines, undoable } = catalogue
 const page = catalogue.live.data
 const at = ref(0)
 const open = ref<number>()
 const recovering = useAction()
 const search = useTemplateRef<HTMLElement>('search')
+const images = useImages(() => props.docket.number)
+const gone = computed(() => (images.data.value ?? []).filter((i) => !i.there).flatMap((i) => i.sessions))
 const narrowed = computed(() => page.value?.wanted.find((w) => w.line.id === filter.value.wanted))
 
 function move(by: number): void {
@@ -51,8 +54,11 @@ useKeys([
     run: () => (open.value = open.value === lines.value[at.value]?.id ? undefined : lines.value[at.value]?.id),
   },
   { key: '/', does: 'narrow', run: () => search.value?.querySelector('input')?.focus() },
-  { key: 'U', does: 'undo', run: () => void undo.value?.() },
-  { key: 'R', does: 'recover', run: () => void recover() },
+  {
+    key: 'R',
+    does: () => (page.value?.selection.files ? 'recover what is selected' : undefined),
+    run: () => void recover(),
+  },
 ])
 </script>
 
@@ -130,6 +136,7 @@ useKeys([
         v-if="lines.length"
         :number="docket.number"
         :lines="lines"
+        :gone="gone"
         :wanted="page.wanted"
         :at="at"
         :open="open"
@@ -156,7 +163,7 @@ useKeys([
     <SelectionBar
       :page="page"
       :busy="catalogue.selecting.busy.value"
-      :undo="undo"
+      :undo="undoable"
       :recovering="recovering.busy.value"
       :refused="recovering.refused.value"
       @select="catalogue.selectShown"

@@ -15,6 +15,8 @@ const props = defineProps<{
   line: CatalogueLine
   /** The lines that it is held against. */
   wanted: WantedState[]
+  /** The image that it lies on is not where it was written. */
+  gone?: boolean
 }>()
 
 const box = useTemplateRef<HTMLElement>('box')
@@ -51,9 +53,10 @@ onMounted(() => box.value?.scrollIntoView({ block: 'nearest' }))
         <FillGauge :prognosis="line.prognosis" :share="line.size ? line.provenBytes / line.size : 1" :height="34" />
         <span
           ><b>{{ line.prognosis }}</b
-          >: {{ percent(line.provenBytes, line.size) }} of its bytes are in the image<br /><span
+          >: {{ percent(line.provenBytes, line.size) }} of its bytes
+          {{ gone ? 'were in the image, which is not there any more' : 'are in the image' }}<br /><span
             class="xs text-body-secondary"
-            >score {{ line.score }} of 100</span
+            >{{ line.score }} of 100 points: how much of what could be checked speaks for it</span
           ></span
         >
       </p>

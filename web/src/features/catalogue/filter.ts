@@ -15,6 +15,9 @@ export interface Filter {
   foundBy?: number
   notFoundBy?: number
   worseIn?: number
+  /** One volume, as each session numbers it, and what it is called. */
+  volumes?: string[]
+  volumeName?: string
 }
 
 export const EVERYTHING: Filter = {
@@ -42,7 +45,8 @@ export function isEverything(filter: Filter): boolean {
     filter.wanted === undefined &&
     !filter.selectedOnly &&
     filter.foundBy === undefined &&
-    filter.notFoundBy === undefined
+    filter.notFoundBy === undefined &&
+    !filter.volumes?.length
   )
 }
 
@@ -61,6 +65,7 @@ export function pageQuery(filter: Filter, page: number, sort: string): PageQuery
     foundBy: filter.foundBy,
     notFoundBy: filter.notFoundBy,
     worseIn: filter.worseIn,
+    volumes: filter.volumes,
     page: page || undefined,
     sort: sort || undefined,
   }
@@ -76,9 +81,12 @@ export function asRequest(filter: Filter): CatalogueFilter {
     wanted: filter.wanted,
     fit: filter.wanted === undefined ? undefined : filter.fit,
     selectedOnly: filter.selectedOnly,
-    foundBy: filter.foundBy,
-    notFoundBy: filter.notFoundBy,
-    worseIn: filter.worseIn,
+    by: {
+      foundBy: filter.foundBy,
+      notFoundBy: filter.notFoundBy,
+      worseIn: filter.worseIn,
+      volumes: filter.volumes,
+    },
   }
 }
 
@@ -96,6 +104,9 @@ export function facetRows(
 const number = (value: unknown): number | undefined =>
   typeof value === 'string' && /^\d+$/.test(value) ? Number(value) : undefined
 
+const volumesOf = (value: unknown): string[] | undefined =>
+  typeof value === 'string' && /^\d+:\d+(,\d+:\d+)*$/.test(value) ? value.split(',') : undefined
+
 /** A filter of sessions as it stands in the address, so that a difference can be opened from elsewhere. */
 export function fromQuery(query: Readonly<Record<string, unknown>>): Filter {
   return {
@@ -103,6 +114,8 @@ export function fromQuery(query: Readonly<Record<string, unknown>>): Filter {
     foundBy: number(query.foundBy),
     notFoundBy: number(query.notFoundBy),
     worseIn: number(query.worseIn),
+    volumes: volumesOf(query.volumes),
+    volumeName: typeof query.volume === 'string' ? query.volume : undefined,
   }
 }
 
@@ -112,6 +125,7 @@ export function sessionWords(filter: Filter): string {
   const parts = [
     filter.foundBy === undefined ? '' : `found by session ${filter.foundBy}`,
     filter.notFoundBy === undefined ? '' : `not by session ${filter.notFoundBy}`,
+    filter.volumes?.length ? `in ${filter.volumeName || 'one volume'}` : '',
   ]
   return parts.filter(Boolean).join(', ')
 }

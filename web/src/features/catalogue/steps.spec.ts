@@ -26,7 +26,15 @@ const state = (
     delivered: { whole: delivered[0], partly: delivered[1] },
   },
   missing: 0,
+  searched: true,
   complete: false,
+})
+
+it('is not called missing where nothing was searched', () => {
+  const never = { ...state(24, [0, 0, 0]), searched: false }
+  expect(foundWords(never)).toBe('not searched')
+  expect(partsOf(never).missing).toBe(0)
+  expect(partsOf(state(24, [0, 0, 0])).missing).toBe(24)
 })
 
 describe('how a wanted line stands', () => {

@@ -4,14 +4,16 @@ import type { Parts } from '@/ui/instruments/tally'
 
 /** How a wanted line stands, in words: hoped for, found, chosen, delivered, each from the records of its own step. */
 
-export function partsOf({ tally }: WantedState): Parts {
+export function partsOf({ tally, searched }: WantedState): Parts {
   const { whole, partly, mayFit } = tally.found
-  return { whole, gapped: partly, may: mayFit, missing: Math.max(0, tally.hopedFor - whole - partly - mayFit) }
+  const missing = searched ? Math.max(0, tally.hopedFor - whole - partly - mayFit) : 0
+  return { whole, gapped: partly, may: mayFit, missing }
 }
 
-/** `0 fit, 48 may fit`; what fits with gaps or in doubt is said. */
-export function foundWords({ tally }: WantedState): string {
+/** `0 fit, 48 may fit`; what fits with gaps or in doubt is said. While nothing was searched to its end, so is that. */
+export function foundWords({ tally, searched }: WantedState): string {
   const { whole, partly, mayFit } = tally.found
+  if (!searched && whole + partly + mayFit === 0) return 'not searched'
   const fit = `${count(whole + partly)} fit${partly ? ` (${count(partly)} with gaps or in doubt)` : ''}`
   return mayFit ? `${fit}, ${count(mayFit)} may fit` : fit
 }

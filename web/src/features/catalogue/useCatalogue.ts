@@ -2,7 +2,9 @@ import { computed, ref, shallowRef, watch, type ComputedRef, type Ref } from 'vu
 import { useAction, type Action } from '@/api/action'
 import { api } from '@/api/client'
 import { useLive, type Live } from '@/api/live'
+import { offerUndo, useUndo, type Undoable } from '@/api/undo'
 import type { CatalogueLine, CataloguePage } from '@/api/types'
+import { count } from '@/ui/format/format'
 import { asRequest, EVERYTHING, pageQuery, type Filter } from './filter'
 
 const TYPING_MS = 180
@@ -18,7 +20,8 @@ export interface Catalogue {
   /** Selects or deselects lines; can be undone. */
   select: (ids: number[], selected: boolean) => Promise<void>
   selectShown: (selected: boolean) => Promise<void>
-  undo: Ref<(() => Promise<void>) | undefined>
+  /** Takes the last change of the selection back; undefined where something else was done since. */
+  undoable: ComputedRef<(() => Promise<void>) | undefined>
 }
 
 /** A case's catalogue: filtered, sorted, fetched page by page, kept fresh. @param start the filter to begin with */
@@ -26,7 +29,8 @@ export function useCatalogue(number: string, start: Filter = EVERYTHING): Catalo
   const filter = ref<Filter>({ ...start })
   const sort = ref('')
   const further = shallowRef<CatalogueLine[]>([])
-  const undo = shallowRef<() => Promise<void>>()
+  const last = shallowRef<Undoable>()
+  const undoing = useUndo()
   const selecting = useAction()
   let page = 0
   let timer = 0
@@ -55,12 +59,20 @@ export function useCatalogue(number: string, start: Filter = EVERYTHING): Catalo
     ids: number[]
     filter?: ReturnType<typeof asRequest>
     selected: boolean
-  }): Promise<boolean> {
-    const done = await selecting.run(() =>
-      api.put('/api/cases/{number}/catalogue/selection', { path: { number }, body }),
-    )
-    if (done) await live.refresh()
-    return done
+  }): Promise<void> {
+    await selecting.run(async () => {
+      const { change, changed } = await api.put('/api/cases/{number}/catalogue/selection', { path: { number }, body })
+      if (changed)
+        last.value = offerUndo(
+          `${count(changed)} ${changed === 1 ? 'finding' : 'findings'} ${body.selected ? 'chosen' : 'given up'}.`,
+          async () => {
+            await api.delete('/api/cases/{number}/catalogue/selection/{change}', { path: { number, change } })
+            await live.refresh()
+          },
+          { quiet: true },
+        )
+      await live.refresh()
+    })
   }
 
   return {
@@ -69,7 +81,10 @@ export function useCatalogue(number: string, start: Filter = EVERYTHING): Catalo
     live,
     lines,
     selecting,
-    undo,
+    undoable: computed(() => {
+      const mine = last.value
+      return mine && undoing.newest.value === mine ? () => undoing.undo(mine) : undefined
+    }),
     async more() {
       page++
       const next = await api.get('/api/cases/{number}/catalogue', {
@@ -78,23 +93,7 @@ export function useCatalogue(number: string, start: Filter = EVERYTHING): Catalo
       })
       further.value = [...further.value, ...next.lines]
     },
-    async select(ids, selected) {
-      if (await change({ ids, selected }))
-        undo.value = async () => {
-          if (await change({ ids, selected: !selected })) undo.value = undefined
-        }
-    },
-    async selectShown(selected) {
-      // Only what changes is given back on undo.
-      const changing = lines.value.filter((l) => l.selected !== selected).map((l) => l.id)
-      const all = lines.value.length >= (live.data.value?.matching ?? 0)
-      if (await change(all ? { ids: changing, selected } : { ids: [], filter: asRequest(filter.value), selected })) {
-        undo.value = all
-          ? async () => {
-              if (await change({ ids: changing, selected: !selected })) undo.value = undefined
-            }
-          : undefined
-      }
-    },
+    select: (ids, selected) => change({ ids, selected }),
+    selectShown: (selected) => change({ ids: [], filter: asRequest(filter.value), selected }),
   }
 }

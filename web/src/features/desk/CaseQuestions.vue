@@ -38,7 +38,7 @@ async function run(action: DeskAction): Promise<void> {
       <p>
         <b>{{ q.question }}</b> {{ q.reason }}
       </p>
-      <QuestionActions :question="q" :actions="here(q)" chosen :busy="acting.busy.value" @act="run" />
+      <QuestionActions :question="q" :actions="here(q)" :busy="acting.busy.value" @act="run" />
     </div>
     <RefusedNote :refused="acting.refused.value" />
   </section>

@@ -4,7 +4,7 @@ import { useRouter } from 'vue-router'
 import { useAction } from '@/api/action'
 import type { Decision, DeskAction } from '@/api/types'
 import CaseWick from '@/ui/instruments/CaseWick.vue'
-import { dayAndTime } from '@/ui/format/format'
+import { day, dayAndTime } from '@/ui/format/format'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { useKeys } from '@/ui/keys'
 import { act } from './act'
@@ -68,6 +68,7 @@ useKeys([
         <p class="xs text-body-secondary">
           <RouterLink class="m" :to="`/cases/${d.caseNumber}/${d.place}`">{{ d.caseNumber }}</RouterLink> · {{ d.kind }}
         </p>
+        <p v-if="d.deadline" class="xs fw-semibold">needed by {{ day(d.deadline) }}</p>
       </div>
       <QuestionActions
         :question="d"
@@ -86,7 +87,7 @@ useKeys([
 }
 .queue li {
   display: grid;
-  grid-template-columns: 104px minmax(0, 1.5fr) minmax(0, 0.72fr) minmax(150px, max-content);
+  grid-template-columns: 104px minmax(0, 1.5fr) minmax(0, 0.72fr) 222px;
   gap: 12px;
   align-items: center;
   padding: 8px 10px 8px 12px;

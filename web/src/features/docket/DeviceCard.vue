@@ -25,9 +25,7 @@ const props = defineProps<{
 }>()
 const d = computed(() => props.docket.devices[0]!)
 const others = computed(() => props.docket.devices.slice(1))
-const searched = computed(
-  () => !['received', 'triaged', 'imaging'].includes(props.docket.hold?.from ?? props.docket.stage),
-)
+const searched = computed(() => props.wanted.some((w) => w.searched || w.tally.found.whole + w.tally.found.mayFit > 0))
 const next = computed(() =>
   nextMove(
     props.docket,
@@ -74,7 +72,7 @@ const next = computed(() =>
     <div class="sec">
       <h3>
         <ListChecks class="ic s14" aria-hidden="true" /> Wanted list
-        <span v-if="!searched" class="text-body-secondary">not searched yet</span>
+        <span v-if="wanted.length && !searched" class="text-body-secondary">not searched yet</span>
       </h3>
       <p v-if="!wanted.length" class="text-body-secondary">Nothing on it.</p>
       <div v-for="(w, i) in wanted" :key="w.line.id" class="want">

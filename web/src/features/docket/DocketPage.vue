@@ -2,7 +2,7 @@
 import { computed, type Component } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useLive } from '@/api/live'
-import { ImagingWork } from '@/features/bench'
+import { ImageGone, ImagingWork } from '@/features/bench'
 import { CatalogueWork } from '@/features/catalogue'
 import { CustodyWork } from '@/features/custody'
 import { CaseQuestions } from '@/features/desk'
@@ -18,6 +18,7 @@ import DeviceCard from './DeviceCard.vue'
 import CaseActions from './CaseActions.vue'
 import { MessagesWork } from '@/features/outbox'
 import { NotesWork } from '@/features/notes'
+import { OthersHere } from '@/features/presence'
 import { PhotosWork } from '@/features/photos'
 import ReceivedWork from './ReceivedWork.vue'
 
@@ -87,13 +88,17 @@ useKeys([{ key: 'E', does: 'edit intake', run: () => void router.push(`/cases/${
           .join(' · ')
       }}</span>
       <span class="flex-fill" />
+      <OthersHere :number="number" :place="place" />
       <span v-if="wide" class="s text-nowrap c-stop fw-semibold">nothing is written to the device</span>
       <CaseActions :docket="docket.data.value" @changed="docket.refresh" />
     </header>
     <RefusedNote :refused="docket.refused.value" />
-    <p v-if="docket.data.value.hold" class="warnbox held">
-      <b>On hold until {{ day(docket.data.value.hold.until) }}.</b> {{ docket.data.value.hold.reason }}
-    </p>
+    <div class="held">
+      <p v-if="docket.data.value.hold" class="warnbox">
+        <b>On hold until {{ day(docket.data.value.hold.until) }}.</b> {{ docket.data.value.hold.reason }}
+      </p>
+      <ImageGone :number="number" />
+    </div>
     <div class="dk-cols" :class="{ wide }">
       <CaseSpine :docket="docket.data.value" :place="place" :folded="wide" />
       <section class="work" :aria-label="place">
@@ -158,6 +163,9 @@ useKeys([{ key: 'E', does: 'edit intake', run: () => void router.push(`/cases/${
 .held,
 .docket > .refused {
   grid-row: 2;
+}
+.held > .warnbox,
+.docket > .refused {
   margin: 6px 20px;
 }
 .wide {

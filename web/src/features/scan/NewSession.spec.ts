@@ -1,19 +1,20 @@
 // @vitest-environment happy-dom
 import { mount } from '@vue/test-utils'
 import { expect, it } from 'vitest'
-import type { ScanReport, ScanView, Volume } from '@/api/types'
+import type { Carved, ScanReport, ScanView, Volume } from '@/api/types'
 import { fakeServer, until } from '@/testing/server'
 import NewSession from './NewSession.vue'
 
 const server = fakeServer()
 const SCANS = 'POST /api/cases/BR-1/scans'
 const volume = (index: number, state: Volume['state'] = 'live') => ({ index, label: `v${index}`, state }) as Volume
-const session = (sessions: number, volumes: Volume[] = []) =>
+const session = (sessions: number, volumes: Volume[] = [], image?: Carved) =>
   mount(NewSession, {
     props: {
       number: 'BR-1',
       sessions: Array.from({ length: sessions }, (_, i) => ({ id: i }) as ScanView),
       report: { volumes } as unknown as ScanReport,
+      image,
     },
   })
 
@@ -42,8 +43,7 @@ it('offers volumes that can be read, where there are several', async () => {
   ).toBe(false)
 })
 it('says what was carved before, and carves it again only when asked', async () => {
-  server.answer('GET /api/cases/BR-1/scans/carved', { bytes: 3 << 20, of: 4 << 20 })
-  const shown = session(2)
+  const shown = session(2, [], { bytes: 3 << 20, of: 4 << 20 })
   await until(() => expect(shown.text()).toContain('are left'))
   await shown.findAll('input[type="checkbox"]')[0]!.setValue(true)
   await shown.find('form').trigger('submit')

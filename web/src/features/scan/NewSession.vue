@@ -6,6 +6,7 @@ import { api, upload } from '@/api/client'
 import type { Carved, ScanMethod, ScanReport, ScanView } from '@/api/types'
 import { size } from '@/ui/format/format'
 import RefusedNote from '@/ui/RefusedNote.vue'
+import { alreadyWords, didAlready } from './repeat'
 
 const props = defineProps<{
   /** The case. */
@@ -14,6 +15,8 @@ const props = defineProps<{
   sessions: ScanView[]
   /** The newest there is. */
   report?: ScanReport
+  /** The image that would be scanned, and how much of it was carved before. */
+  image?: Carved
 }>()
 const emit = defineEmits<{ started: [] }>()
 
@@ -58,15 +61,15 @@ const code = computed({
   set: (c) => (chosen.value = c),
 })
 const volumes = computed(() => (props.report?.volumes ?? []).filter((v) => v.state !== 'earlier' && !v.unread))
-const carved = ref<Carved>()
-if (props.sessions.length)
-  void acting.run(async () => {
-    carved.value = await api.get('/api/cases/{number}/scans/carved', { path: { number: props.number } })
-  })
+const carved = computed(() => props.image)
+const wish = computed(() => METHODS.find((m) => m.code === code.value)!)
+const already = computed(() =>
+  alreadyWords(didAlready({ ...wish.value, volume: volume.value, hashes: hashes.value }, props.sessions, props.image)),
+)
 const carves = computed(() => code.value === 'both' || code.value === 'carve')
 
 async function start(): Promise<void> {
-  const { method, search } = METHODS.find((m) => m.code === code.value)!
+  const { method, search } = wish.value
   if (
     await acting.run(() =>
       api.post('/api/cases/{number}/scans', {
@@ -134,13 +137,14 @@ defineExpose({ start, scanAlone })
         recovered</span
       ></label
     >
+    <p v-if="already" class="s c-warn whole" role="status">{{ already }}</p>
     <span class="acts">
       <BButton
         type="submit"
         :variant="sessions.length ? undefined : 'primary'"
         :class="sessions.length ? 'btn-quiet' : ''"
         :disabled="acting.busy.value"
-        >Start scanning <span class="kbd">N</span></BButton
+        >{{ already ? 'Scan all the same' : 'Start scanning' }} <span class="kbd">N</span></BButton
       >
       <label class="linkish s"
         >Bring in a session of another machine<input

@@ -31,7 +31,7 @@ const paused = computed(() => running.value && props.session.asked === 'pause')
       <b>{{ count(session.added) }}</b><span>new in the catalogue</span>
     </div>
     <div class="fig">
-      <b>{{ count(session.shared) }}</b><span>known before</span>
+      <b>{{ count(session.shared) }}</b><span>in the catalogue already</span>
     </div>
     <div v-if="running && !paused && session.secondsLeft" class="fig">
       <b>{{ duration(session.secondsLeft) }}</b><span>left, about</span>

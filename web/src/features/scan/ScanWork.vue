@@ -39,6 +39,11 @@ const scopes = computed(() =>
   Object.fromEntries(sessions.value.map((s) => [s.id, `${methodWords(s)}, ${scopeWords(s)}`])),
 )
 const latest = computed(() => sessions.value.at(-1))
+const image = useLive(
+  '/api/cases/{number}/scans/carved',
+  () => (sessions.value.length ? { path: { number: props.docket.number } } : undefined),
+  (what, c) => c === props.docket.number && (what === 'scan' || what === 'imaging'),
+)
 const running = computed(() => latest.value?.state === 'running' || latest.value?.state === 'waiting')
 const paused = computed(() => running.value && latest.value?.asked === 'pause')
 const reported = computed(() => [...sessions.value].reverse().find((s) => s.report))
@@ -93,6 +98,7 @@ useKeys([
       :number="docket.number"
       :sessions="sessions"
       :report="report"
+      :image="image.data.value"
       @started="started"
     />
     <RefusedNote :refused="acting.refused.value" />
@@ -116,7 +122,7 @@ useKeys([
       </div>
       <SessionBraid :sessions="sessions" :words="scopes" />
       <SessionCompare v-if="comparing && ended.length > 1" :number="docket.number" :sessions="ended" />
-      <SessionList v-if="tabled" :sessions="sessions" :idle="!running" @started="started" />
+      <SessionList v-if="tabled" :sessions="sessions" :idle="!running" :image="image.data.value" @started="started" />
     </section>
     <section v-if="report" aria-labelledby="h-volumes">
       <div class="hd">
@@ -128,6 +134,8 @@ useKeys([
         v-if="shown"
         :volume="shown"
         :report="report"
+        :number="docket.number"
+        :sessions="sessions"
         :busy="running || acting.busy.value"
         @scan="scanAlone(shown.index)"
       />

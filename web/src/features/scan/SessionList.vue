@@ -1,16 +1,35 @@
 <script setup lang="ts">
+import { ref } from 'vue'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
-import type { ScanView } from '@/api/types'
+import type { Carved, ScanView } from '@/api/types'
 import { bytes, count, dayAndTime, shortHash, size } from '@/ui/format/format'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { methodWords, scopeWords } from './counts'
+import { alreadyWords, didAlready } from './repeat'
 
-defineProps<{ /** Oldest first. */ sessions: ScanView[]; /** Whether none is at work. */ idle: boolean }>()
+const props = defineProps<{
+  /** Oldest first. */
+  sessions: ScanView[]
+  /** Whether none is at work. */
+  idle: boolean
+  /** The image that would be scanned again. */
+  image?: Carved
+}>()
 const emit = defineEmits<{ started: [] }>()
 const acting = useAction()
 
+/** The session whose repeating can add nothing, until a person says to repeat it all the same. */
+const doubted = ref<number>()
+const already = (s: ScanView) =>
+  s.method ? alreadyWords(didAlready({ ...s, method: s.method }, props.sessions, props.image)) : ''
+
+function wanted(s: ScanView): void {
+  if (already(s) && doubted.value !== s.id) doubted.value = s.id
+  else void repeat(s.id)
+}
 async function repeat(id: number): Promise<void> {
+  doubted.value = undefined
   if (await acting.run(() => api.post('/api/scans/{id}/repeat', { path: { id } }))) emit('started')
 }
 </script>
@@ -54,9 +73,9 @@ async function repeat(id: number): Promise<void> {
               class="linkish s"
               :aria-label="`Repeat session ${s.id}`"
               :disabled="acting.busy.value"
-              @click="repeat(s.id)"
+              @click="wanted(s)"
             >
-              Repeat
+              {{ doubted === s.id ? 'Repeat all the same' : 'Repeat' }}
             </button>
             <a
               v-if="s.report"
@@ -70,6 +89,7 @@ async function repeat(id: number): Promise<void> {
         </tr>
       </tbody>
     </table>
+    <p v-if="doubted" class="s c-warn" role="status">{{ already(sessions.find((s) => s.id === doubted)!) }}</p>
     <RefusedNote :refused="acting.refused.value" />
   </div>
 </template>

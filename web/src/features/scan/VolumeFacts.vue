@@ -1,13 +1,18 @@
 <script setup lang="ts">
 import { computed, onMounted, useTemplateRef } from 'vue'
-import type { ScanReport, Volume } from '@/api/types'
+import type { ScanReport, ScanView, Volume } from '@/api/types'
 import { bytes, count, dateAndTime, size } from '@/ui/format/format'
+import { findingsOf } from './strata'
 
 const props = defineProps<{
   /** The one that is opened. */
   volume: Volume
   /** Of the session that found it. */
   report: ScanReport
+  /** The case. */
+  number: string
+  /** All there are: each may have found something in it. */
+  sessions: readonly ScanView[]
   /** No session may be started just now. */
   busy: boolean
 }>()
@@ -53,6 +58,12 @@ const problems = computed(() => counts.value?.problems ?? [])
         <li v-for="r in [...volume.remarks, ...problems]" :key="r">{{ r }}</li>
       </ul>
       <p v-else class="s text-body-secondary">Nothing in it is damaged as far as its records say.</p>
+      <RouterLink
+        v-if="counts?.findings"
+        class="btn btn-quiet"
+        :to="{ path: `/cases/${number}/selection`, query: findingsOf(volume, sessions) }"
+        >Show its {{ count(counts.findings) }} {{ counts.findings === 1 ? 'finding' : 'findings' }}</RouterLink
+      >
       <button
         v-if="!volume.unread && volume.state !== 'earlier'"
         type="button"

@@ -1,4 +1,4 @@
-import type { ScanReport, Volume, VolumeCounts } from '@/api/types'
+import type { ScanReport, ScanView, Volume, VolumeCounts } from '@/api/types'
 
 /**
  * A volume as a box: which row (0 the present, then back in time), where it begins and how wide it is, as shares of the
@@ -54,6 +54,20 @@ function spread(row: Stratum[]): void {
     s.width = Math.max(narrowest, Math.min(s.width, room, 1 - after - s.left))
     taken = s.left + s.width
   }
+}
+
+/** Where a volume's findings are in the catalogue: each session numbers the volumes that it met by itself. */
+export function findingsOf(
+  volume: Volume,
+  sessions: readonly Pick<ScanView, 'id' | 'report'>[],
+): { volumes: string; volume: string } {
+  const same = (v: Volume) =>
+    v.startByte === volume.startByte &&
+    v.lengthBytes === volume.lengthBytes &&
+    v.fs === volume.fs &&
+    v.state === volume.state
+  const all = sessions.flatMap((s) => (s.report?.volumes ?? []).filter(same).map((v) => `${s.id}:${v.index}`))
+  return { volumes: all.join(','), volume: volume.label || `volume ${volume.index}` }
 }
 
 /** A row's name: how far back it is. */

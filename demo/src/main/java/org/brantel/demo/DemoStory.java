@@ -7,7 +7,7 @@ import org.brantel.core.scan.ScanMethod;
 import org.brantel.server.bench.Bench;
 import org.brantel.server.bench.ImagingRecords;
 import org.brantel.server.bench.Stations;
-import org.brantel.server.catalogue.Catalogues;
+import org.brantel.server.catalogue.Selecting;
 import org.brantel.server.delivery.Deliveries;
 import org.brantel.server.recovery.Recoveries;
 import org.brantel.server.scan.Scans;
@@ -31,7 +31,7 @@ class DemoStory {
     private final Bench bench;
     private final ImagingRecords imaging;
     private final Scans scans;
-    private final Catalogues catalogues;
+    private final Selecting selecting;
     private final Recoveries recoveries;
     private final Deliveries deliveries;
 
@@ -40,14 +40,14 @@ class DemoStory {
             Bench bench,
             ImagingRecords imaging,
             Scans scans,
-            Catalogues catalogues,
+            Selecting selecting,
             Recoveries recoveries,
             Deliveries deliveries) {
         this.stations = stations;
         this.bench = bench;
         this.imaging = imaging;
         this.scans = scans;
-        this.catalogues = catalogues;
+        this.selecting = selecting;
         this.recoveries = recoveries;
         this.deliveries = deliveries;
     }
@@ -83,7 +83,7 @@ class DemoStory {
         await(() -> imaging.sessions(number).get(0).standing().state() == WorkState.DONE);
         scans.start(number, Scans.Scope.whole(ScanMethod.BOTH), ENGINEER);
         await(() -> scans.sessions(number).get(0).standing().state() == WorkState.DONE);
-        catalogues.selectRecoverable(number);
+        selecting.selectRecoverable(number);
         recoveries.start(number, COORDINATOR);
         await(() -> recoveries.runs(number).get(0).standing().state() == WorkState.DONE);
         deliveries.seal(number, COORDINATOR, false);

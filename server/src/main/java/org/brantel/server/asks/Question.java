@@ -2,6 +2,7 @@ package org.brantel.server.asks;
 
 import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.List;
 import org.brantel.server.intake.CaseViews;
@@ -25,8 +26,18 @@ public record Question(
         @JsonUnwrapped Waits waits,
         List<Action> actions) {
 
-    /** The case that it is about, and who that case's customer is. */
-    public record Of(String caseNumber, String customer) {}
+    /**
+     * The case that it is about.
+     *
+     * @param deadline the day on which its files are needed; absent when nobody said one
+     */
+    public record Of(
+            String caseNumber, String customer, @Nullable LocalDate deadline) {
+
+        public static Of of(CaseViews.Summary c) {
+            return new Of(c.number(), c.customer(), c.waiting().deadline());
+        }
+    }
 
     /**
      * @param since when it came up
@@ -58,7 +69,7 @@ public record Question(
             Action... actions) {
         return new Question(
                 c.number() + "-" + kind,
-                new Of(c.number(), c.customer()),
+                Of.of(c),
                 kind,
                 question,
                 reason,

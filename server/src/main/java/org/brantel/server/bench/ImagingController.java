@@ -65,6 +65,12 @@ class ImagingController {
         this.staff = staff;
     }
 
+    /** The images of a case, newest first, and whether each is still where it was written. */
+    @GetMapping("/api/cases/{number}/images")
+    List<ImagingRecords.KeptImage> images(@PathVariable String number) {
+        return records.kept(number);
+    }
+
     @PostMapping("/api/cases/{number}/imaging")
     @ResponseStatus(HttpStatus.CREATED)
     ImagingView start(@PathVariable String number, @Valid @RequestBody Start start) {

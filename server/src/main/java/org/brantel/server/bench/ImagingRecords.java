@@ -3,7 +3,9 @@ package org.brantel.server.bench;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.EnumSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -67,6 +69,28 @@ public class ImagingRecords {
                         .map(ImagingEvent::view)
                         .toList(),
                 log.countFaults(id));
+    }
+
+    /**
+     * An image of a case.
+     *
+     * @param sessions that wrote it, newest first
+     * @param file     where it was written
+     * @param there    whether it still stands there
+     */
+    record KeptImage(List<Long> sessions, String file, boolean there) {}
+
+    /** Every image that was begun for a case, newest first, and whether it is still there. */
+    @Transactional(readOnly = true)
+    List<KeptImage> kept(String number) {
+        Map<String, List<Long>> byFile = new LinkedHashMap<>();
+        sessions.findByCaseIdOrderByIdDesc(cases.id(number)).stream()
+                .filter(s -> !s.image().isEmpty() && s.hasRead())
+                .forEach(s -> byFile.computeIfAbsent(s.image(), file -> new ArrayList<>())
+                        .add(s.id()));
+        return byFile.entrySet().stream()
+                .map(e -> new KeptImage(e.getValue(), e.getKey(), Files.exists(Path.of(e.getKey()))))
+                .toList();
     }
 
     /** Newest first. */

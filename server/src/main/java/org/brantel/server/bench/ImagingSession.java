@@ -245,6 +245,10 @@ class ImagingSession extends WorkRecord {
         hashedBytes = size;
     }
 
+    boolean hasRead() {
+        return readBytes > 0;
+    }
+
     @Nullable
     Instant vanishedAt() {
         return vanishedAt;

@@ -3,6 +3,7 @@ package org.brantel.server.catalogue;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Pattern;
 import java.io.IOException;
 import java.util.List;
 import org.brantel.server.locks.Locks;
@@ -26,7 +27,7 @@ class CatalogueController {
 
     /** @param filter all lines that pass it, instead of single ones */
     record SelectionChange(
-            @NotNull List<Long> ids, @Nullable CatalogueFilter filter, boolean selected) {}
+            @NotNull List<Long> ids, @Nullable @Valid CatalogueFilter filter, boolean selected) {}
 
     /**
      * @param findings that are theirs; absent for all chosen ones that fit or may fit
@@ -40,13 +41,21 @@ class CatalogueController {
             Integer count) {}
 
     private final Catalogues catalogues;
+    private final Selecting selecting;
     private final WantedStates states;
     private final Previews previews;
     private final Locks locks;
     private final Staff staff;
 
-    CatalogueController(Catalogues catalogues, WantedStates states, Previews previews, Locks locks, Staff staff) {
+    CatalogueController(
+            Catalogues catalogues,
+            Selecting selecting,
+            WantedStates states,
+            Previews previews,
+            Locks locks,
+            Staff staff) {
         this.catalogues = catalogues;
+        this.selecting = selecting;
         this.states = states;
         this.previews = previews;
         this.locks = locks;
@@ -65,13 +74,27 @@ class CatalogueController {
             @RequestParam(required = false) Long foundBy,
             @RequestParam(required = false) Long notFoundBy,
             @RequestParam(required = false) Long worseIn,
+            @RequestParam(required = false)
+                    List<
+                                    @Pattern(
+                                            regexp = CatalogueFilter.VOLUME,
+                                            message = "A volume is a session and its number, like 3:1.")
+                                    String>
+                            volumes,
             @RequestParam(required = false) String fit,
             @RequestParam(required = false) String sort,
             @RequestParam(defaultValue = "0") @Min(0) int page) {
         return catalogues.page(
                 number,
                 new CatalogueFilter(
-                        kind, origin, prognosis, q, wanted, selectedOnly, foundBy, notFoundBy, worseIn, fit),
+                        kind,
+                        origin,
+                        prognosis,
+                        q,
+                        wanted,
+                        fit,
+                        selectedOnly,
+                        new CatalogueFilter.BySession(foundBy, notFoundBy, worseIn, volumes)),
                 page,
                 sort);
     }
@@ -106,8 +129,14 @@ class CatalogueController {
     }
 
     @PutMapping("/selection")
-    CatalogueViews.SelectionSum select(@PathVariable String number, @Valid @RequestBody SelectionChange change) {
-        return catalogues.select(number, change.ids(), change.filter(), change.selected());
+    Selecting.Changed select(@PathVariable String number, @Valid @RequestBody SelectionChange change) {
+        return selecting.select(number, change.ids(), change.filter(), change.selected());
+    }
+
+    /** Takes a change of the selection back; what was changed anew since stays as it is. */
+    @DeleteMapping("/selection/{change}")
+    CatalogueViews.SelectionSum unselect(@PathVariable String number, @PathVariable long change) {
+        return selecting.takeBack(number, change);
     }
 
     @GetMapping("/{id}/preview")

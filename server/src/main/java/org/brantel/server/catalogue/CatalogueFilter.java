@@ -4,6 +4,7 @@ import jakarta.persistence.criteria.CriteriaBuilder;
 import jakarta.persistence.criteria.Expression;
 import jakarta.persistence.criteria.Predicate;
 import jakarta.persistence.criteria.Root;
+import jakarta.validation.constraints.Pattern;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -20,9 +21,7 @@ import org.springframework.data.jpa.domain.Specification;
  * @param q      text in the name or the path
  * @param wanted a wanted line that it fits or may fit, or null
  * @param fit    {@code "fits"} or {@code may-fit}, where only one of the two is meant
- * @param foundBy    a scan session that found it, or null
- * @param notFoundBy a scan session that did not, or null
- * @param worseIn    a scan session that found it, but not as well as {@code foundBy} did; or null
+ * @param by     which scan sessions found it, or null
  */
 record CatalogueFilter(
         List<String> kinds,
@@ -30,11 +29,60 @@ record CatalogueFilter(
         List<String> prognoses,
         @Nullable String q,
         @Nullable Long wanted,
+        @Nullable String fit,
         boolean selectedOnly,
-        @Nullable Long foundBy,
-        @Nullable Long notFoundBy,
-        @Nullable Long worseIn,
-        @Nullable String fit) {
+        @Nullable BySession by) {
+
+    static final String VOLUME = "\\d{1,18}:\\d{1,9}";
+    static final CatalogueFilter ALL =
+            new CatalogueFilter(List.of(), List.of(), List.of(), null, null, null, false, null);
+
+    /**
+     * What scan sessions say of it.
+     *
+     * @param foundBy    a session that found it, or null
+     * @param notFoundBy a session that did not, or null
+     * @param worseIn    a session that found it, but not as well as {@code foundBy} did; or null
+     * @param volumes    one volume, as each session numbers it: {@code 3:1} is the first volume of session 3
+     */
+    record BySession(
+            @Nullable Long foundBy,
+            @Nullable Long notFoundBy,
+            @Nullable Long worseIn,
+
+            @Nullable
+            List<@Pattern(regexp = VOLUME, message = "A volume is a session and its number, like 3:1.") String>
+                    volumes) {
+
+        List<Predicate> predicates(Root<CatalogueLine> root, CriteriaBuilder b) {
+            List<Predicate> all = new ArrayList<>();
+            if (foundBy != null) {
+                all.add(b.like(root.get("sessions"), "%," + foundBy + ",%"));
+            }
+            if (notFoundBy != null) {
+                all.add(b.notLike(root.get("sessions"), "%," + notFoundBy + ",%"));
+            }
+            if (worseIn != null && foundBy != null) {
+                all.add(b.lessThan(rank(root, b, foundBy), rank(root, b, worseIn)));
+            }
+            if (volumes != null && !volumes.isEmpty()) {
+                all.add(b.or(volumes.stream().map(v -> in(v, root, b)).toArray(Predicate[]::new)));
+            }
+            return all;
+        }
+
+        private static Predicate in(String volume, Root<CatalogueLine> root, CriteriaBuilder b) {
+            String[] parts = volume.split(":");
+            return b.and(
+                    b.equal(root.get("toldBy"), Long.valueOf(parts[0])),
+                    b.equal(root.get("volume"), Integer.valueOf(parts[1])));
+        }
+
+        /** How well a session found it, the smaller the better; a function of the database, see V5__sessions.sql. */
+        private static Expression<Integer> rank(Root<CatalogueLine> root, CriteriaBuilder b, long session) {
+            return b.function("version_rank", Integer.class, root.get("versions"), b.literal(Long.toString(session)));
+        }
+    }
 
     CatalogueFilter {
         kinds = kinds == null ? List.of() : kinds;
@@ -44,18 +92,15 @@ record CatalogueFilter(
 
     /** The same filter with one condition left out, for the counts beside that condition. */
     CatalogueFilter withoutKinds() {
-        return new CatalogueFilter(
-                List.of(), origins, prognoses, q, wanted, selectedOnly, foundBy, notFoundBy, worseIn, fit);
+        return new CatalogueFilter(List.of(), origins, prognoses, q, wanted, fit, selectedOnly, by);
     }
 
     CatalogueFilter withoutOrigins() {
-        return new CatalogueFilter(
-                kinds, List.of(), prognoses, q, wanted, selectedOnly, foundBy, notFoundBy, worseIn, fit);
+        return new CatalogueFilter(kinds, List.of(), prognoses, q, wanted, fit, selectedOnly, by);
     }
 
     CatalogueFilter withoutPrognoses() {
-        return new CatalogueFilter(
-                kinds, origins, List.of(), q, wanted, selectedOnly, foundBy, notFoundBy, worseIn, fit);
+        return new CatalogueFilter(kinds, origins, List.of(), q, wanted, fit, selectedOnly, by);
     }
 
     /** @param into whether texts may be looked for in what content says of itself */
@@ -104,21 +149,10 @@ record CatalogueFilter(
         if (selectedOnly) {
             all.add(b.isTrue(root.get("selected")));
         }
-        if (foundBy != null) {
-            all.add(b.like(root.get("sessions"), "%," + foundBy + ",%"));
-        }
-        if (notFoundBy != null) {
-            all.add(b.notLike(root.get("sessions"), "%," + notFoundBy + ",%"));
-        }
-        if (worseIn != null && foundBy != null) {
-            all.add(b.lessThan(rank(root, b, foundBy), rank(root, b, worseIn)));
+        if (by != null) {
+            all.addAll(by.predicates(root, b));
         }
         return all;
-    }
-
-    /** How well a session found it, the smaller the better; a function of the database, see V5__sessions.sql. */
-    private static Expression<Integer> rank(Root<CatalogueLine> root, CriteriaBuilder b, long session) {
-        return b.function("version_rank", Integer.class, root.get("versions"), b.literal(Long.toString(session)));
     }
 
     private static Fit.Verdict verdict(String word) {

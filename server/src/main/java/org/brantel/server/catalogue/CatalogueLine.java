@@ -98,7 +98,12 @@ class CatalogueLine {
     /** A part of another finding, in every session that found it. */
     private boolean inside;
 
+    /** Changed by {@link Selecting} alone, for many at once: a merge that has a line in hand never puts it back. */
+    @Column(updatable = false)
     private boolean selected;
+
+    @Column(insertable = false, updatable = false)
+    private @Nullable Long selectionChange;
 
     protected CatalogueLine() {}
 
@@ -270,10 +275,6 @@ class CatalogueLine {
         return wanted.contains("," + wantedLine + ",") || mayFit.contains("," + wantedLine + ",");
     }
 
-    void select(boolean yes) {
-        selected = yes;
-    }
-
     /** Not in the database yet. */
     boolean isNew() {
         return id == 0;
@@ -331,7 +332,7 @@ class CatalogueLine {
                 id,
                 new CatalogueViews.Called(path, name, into ? suggestedName : null),
                 new Verdict(prognosis, score, Arrays.asList(read(reasons, String[].class))),
-                new CatalogueViews.Stored(kind, size, provenBytes, extentList(), sha256, created, modified),
+                new CatalogueViews.Stored(imagingId, kind, size, provenBytes, extentList(), sha256, created, modified),
                 new CatalogueViews.Found(words(origins), placeList(), numbers(sessions), record(), versionMap()),
                 new CatalogueViews.Asked(numbers(wanted), numbers(mayFit), fits),
                 selected,

@@ -5,6 +5,7 @@ import java.util.List;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.JpaSpecificationExecutor;
+import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 
 interface CatalogueLines extends JpaRepository<CatalogueLine, Long>, JpaSpecificationExecutor<CatalogueLine> {
@@ -28,6 +29,14 @@ interface CatalogueLines extends JpaRepository<CatalogueLine, Long>, JpaSpecific
     @Query("select count(l) from CatalogueLine l where l.caseId = ?1 and l.mergedInto is null and l.id in ?3 "
             + "and (l.wanted like ?2 or l.mayFit like ?2)")
     long matching(long caseId, String line, Collection<Long> ids);
+
+    @Query(value = "select nextval('selection_change_ids')", nativeQuery = true)
+    long nextChange();
+
+    @Modifying
+    @Query("update CatalogueLine l set l.selected = not l.selected, l.selectionChange = null "
+            + "where l.caseId = ?1 and l.selectionChange = ?2")
+    void takeBack(long caseId, long change);
 
     @Query("select l.prognosis, count(l), sum(l.size) from CatalogueLine l where l.caseId = ?1 and "
             + "l.mergedInto is null and l.selected group by l.prognosis")

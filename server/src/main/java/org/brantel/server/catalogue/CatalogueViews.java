@@ -41,8 +41,13 @@ public final class CatalogueViews {
     public record Called(
             @Nullable String path, String name, @Nullable String suggestedName) {}
 
-    /** What it is and where it lies. */
+    /**
+     * What it is and where it lies.
+     *
+     * @param imagingId session whose image holds it
+     */
     public record Stored(
+            long imagingId,
             String kind,
             long size,
             long provenBytes,
@@ -94,13 +99,14 @@ public final class CatalogueViews {
 
     /**
      * How a wanted line stands, from hoped for to delivered.
-     * @param missing hoped for and not among what fits @param
-     * complete delivered whole and confirmed
+     * @param missing  hoped for and not among what fits
+     * @param complete delivered whole and confirmed
+     * @param searched whether a scan came to its end, so that what is not among the findings is missed
      */
-    public record WantedState(WantedLine line, WantedTally tally, long missing, boolean complete) {
+    public record WantedState(WantedLine line, WantedTally tally, long missing, boolean complete, boolean searched) {
 
-        public static WantedState of(WantedLine line, WantedTally tally) {
-            return new WantedState(line, tally, tally.missing(), tally.isComplete());
+        static WantedState of(WantedLine line, WantedTally tally, boolean searched) {
+            return new WantedState(line, tally, tally.missing(), tally.isComplete(), searched);
         }
     }
 

@@ -19,9 +19,7 @@ import org.brantel.core.wanted.Fitting;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.locks.Locks;
 import org.brantel.server.locks.Look;
-import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Refusal;
-import org.brantel.server.platform.Topic;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.event.EventListener;
 import org.springframework.data.domain.Limit;
@@ -49,8 +47,8 @@ public class Catalogues {
     private final Merge.Into merges;
     private final Cases cases;
     private final WantedStates states;
+    private final Selecting selecting;
     private final Locks locks;
-    private final Happenings happenings;
     private final EntityManager entities;
 
     Catalogues(
@@ -58,15 +56,15 @@ public class Catalogues {
             Merge.Into merges,
             Cases cases,
             WantedStates states,
+            Selecting selecting,
             Locks locks,
-            Happenings happenings,
             EntityManager entities) {
         this.lines = lines;
         this.merges = merges;
         this.cases = cases;
         this.states = states;
+        this.selecting = selecting;
         this.locks = locks;
-        this.happenings = happenings;
         this.entities = entities;
     }
 
@@ -122,7 +120,7 @@ public class Catalogues {
                 origins(caseId, filter.withoutOrigins(), into),
                 counts(caseId, filter.withoutPrognoses(), "prognosis", into),
                 states.of(number),
-                selection(caseId),
+                selecting.sum(caseId),
                 into);
     }
 
@@ -181,49 +179,6 @@ public class Catalogues {
         return counts;
     }
 
-    private CatalogueViews.SelectionSum selection(long caseId) {
-        long[] sum = new long[5];
-        for (Object[] row : lines.selection(caseId)) {
-            sum[0] += (Long) row[1];
-            sum[1] += ((Number) row[2]).longValue();
-            int slot = row[0] == Prognosis.WHOLE ? 2 : row[0] == Prognosis.GAPPED ? 3 : 4;
-            sum[slot] += (Long) row[1];
-        }
-        return new CatalogueViews.SelectionSum(sum[0], sum[1], sum[2], sum[3], sum[4]);
-    }
-
-    @Transactional
-    CatalogueViews.SelectionSum select(String number, List<Long> ids, @Nullable CatalogueFilter filter, boolean yes) {
-        long caseId = cases.id(number);
-        List<CatalogueLine> meant = filter == null
-                ? lines.findByCaseIdAndIdIn(caseId, ids)
-                : lines.findAll(filter.of(caseId, locks.mayLook(number, Look.PREVIEWS)));
-        meant.forEach(l -> l.select(yes));
-        lines.flush();
-        happenings.changed(number, Topic.SELECTION);
-        return selection(caseId);
-    }
-
-    /** Selects everything of which some bytes can be given back. */
-    @Transactional
-    public void selectRecoverable(String number) {
-        select(
-                number,
-                List.of(),
-                new CatalogueFilter(
-                        List.of(),
-                        List.of(),
-                        List.of(Prognosis.WHOLE.word(), Prognosis.GAPPED.word()),
-                        null,
-                        null,
-                        false,
-                        null,
-                        null,
-                        null,
-                        null),
-                true);
-    }
-
     /** What was selected, in order. */
     @Transactional(readOnly = true)
     public List<Selected> selected(String number) {
@@ -234,7 +189,7 @@ public class Catalogues {
 
     @Transactional(readOnly = true)
     public long selectedCount(String number) {
-        return selection(cases.id(number)).files();
+        return selecting.sum(cases.id(number)).files();
     }
 
     /** Wanted lines that a catalogue line fits, and those that it may fit. */

@@ -30,6 +30,7 @@ public class WantedStates {
     private final WantedConfirmations confirmations;
     private final Cases cases;
     private final ObjectProvider<DeliveredCounts> deliveries;
+    private final Searched searched;
     private final Happenings happenings;
     private final Clock clock;
 
@@ -38,12 +39,14 @@ public class WantedStates {
             WantedConfirmations confirmations,
             Cases cases,
             ObjectProvider<DeliveredCounts> deliveries,
+            Searched searched,
             Happenings happenings,
             Clock clock) {
         this.lines = lines;
         this.confirmations = confirmations;
         this.cases = cases;
         this.deliveries = deliveries;
+        this.searched = searched;
         this.happenings = happenings;
         this.clock = clock;
     }
@@ -59,6 +62,7 @@ public class WantedStates {
     public List<CatalogueViews.WantedState> with(String number, Function<WantedLine, WantedTally.Delivered> delivered) {
         long caseId = cases.id(number);
         Map<Long, WantedConfirmation> confirmed = confirmed(caseId);
+        boolean isSearched = searched.isSearched(caseId);
         return cases.docket(number).said().wanted().stream()
                 .map(line -> {
                     WantedConfirmation c = confirmed.get(line.id());
@@ -69,7 +73,8 @@ public class WantedStates {
                                     found(caseId, line.id()),
                                     lines.chosen(caseId, like(line.id())),
                                     delivered.apply(line),
-                                    c == null ? null : c.view()));
+                                    c == null ? null : c.view()),
+                            isSearched);
                 })
                 .toList();
     }

@@ -24,7 +24,7 @@ class MailQuestions implements Asking {
         return outbox.failed().stream()
                 .map(m -> new Question(
                         "mail-" + m.id(),
-                        new Question.Of(m.caseNumber(), m.text().recipient()),
+                        new Question.Of(m.caseNumber(), m.text().recipient(), null),
                         "Outbox",
                         "Write to the customer again?",
                         "The message was tried " + m.sending().tries() + " times: "

@@ -35,7 +35,7 @@ class NoteQuestions implements Asking {
         String seen = "/api/mentions/" + u.mentionId() + "/seen";
         return new Question(
                 "mention-" + u.mentionId(),
-                new Question.Of(u.caseNumber(), c == null ? "" : c.customer()),
+                c == null ? new Question.Of(u.caseNumber(), "", null) : Question.Of.of(c),
                 "Note",
                 u.who() + " asks for you",
                 u.words().length() > MOST_SHOWN ? u.words().substring(0, MOST_SHOWN) + "…" : u.words(),

@@ -16,6 +16,7 @@ public enum Topic {
     MAIL,
     NOTE,
     PHOTO,
+    PRESENCE,
     RECOVERY,
     SCAN,
     SELECTION;

@@ -126,7 +126,7 @@ public class Scans {
      * @param bytes carved
      * @param of    the image's bytes
      */
-    public record Carved(long bytes, long of) {}
+    public record Carved(long bytes, long of, @Nullable String imageSha256) {}
 
     @Transactional(readOnly = true)
     Carved carved(String number) {
@@ -135,7 +135,8 @@ public class Scans {
                 RangeSet.of(sessions.carvedBefore(
                                 cases.id(number), image.imagingId(), ScanPlan.of(ScanMethod.CARVE), image.size()))
                         .total(),
-                image.size());
+                image.size(),
+                image.sha256());
     }
 
     /** The same again, on the whole of it. */

@@ -2,6 +2,9 @@ package org.brantel.server.catalogue;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -115,6 +118,72 @@ class CatalogueTest {
                         .get("files")
                         .asInt())
                 .isZero();
+    }
+
+    @Test
+    void oneChangeIsTakenBackWithoutWhatWasChosenSince() {
+        List<Long> pictures = lines(page("?kind=jpg&prognosis=whole")).stream()
+                .map(l -> l.get("id").asLong())
+                .toList();
+        JsonNode all = select(Map.of(
+                "ids",
+                List.of(),
+                "filter",
+                Map.of("kinds", List.of("jpg"), "prognoses", List.of("whole"), "selectedOnly", false),
+                "selected",
+                true));
+        assertThat(all.get("changed").asInt()).isEqualTo(pictures.size());
+        JsonNode one = select(Map.of("ids", List.of(pictures.get(0)), "selected", false));
+        assertThat(one.get("changed").asInt()).isOne();
+        String change = story.path("/catalogue/selection/");
+        story.una.delete(change + all.get("change").asLong()).expect(200);
+        assertThat(lines(page("?selectedOnly=true"))).isEmpty();
+        // The one was given up since: it is no more of that change, and stays given up.
+        JsonNode back = story.una
+                .delete(change + one.get("change").asLong())
+                .expect(200)
+                .json();
+        assertThat(back.get("files").asInt()).isOne();
+        select(Map.of("ids", pictures, "selected", false));
+    }
+
+    private JsonNode select(Map<String, Object> change) {
+        return story.una
+                .put(story.path("/catalogue/selection"), change)
+                .expect(200)
+                .json();
+    }
+
+    @Test
+    void theFindingsOfOneVolumeAreShownAsItsSessionNumbersIt() {
+        JsonNode first = lines(page("")).get(0);
+        long session = first.get("sessions").get(0).asLong();
+        JsonNode here = page("?volumes=" + session + ":0," + session + ":1");
+        assertThat(here.get("matching").asInt())
+                .isPositive()
+                .isLessThanOrEqualTo(page("").get("matching").asInt());
+        assertThat(page("?volumes=" + session + ":99").get("matching").asInt()).isZero();
+        story.una.get(story.path("/catalogue?volumes=all")).expect(400);
+    }
+
+    @Test
+    void anImageThatIsGoneIsSaid() throws IOException {
+        JsonNode image = story.una.get(story.path("/images")).json().get(0);
+        assertThat(image.get("there").asBoolean()).isTrue();
+        Path file = Path.of(image.get("file").asString());
+        Path aside = file.resolveSibling("aside.img");
+        Files.move(file, aside);
+        try {
+            assertThat(story.una
+                            .get(story.path("/images"))
+                            .json()
+                            .get(0)
+                            .get("there")
+                            .asBoolean())
+                    .isFalse();
+        } finally {
+            Files.move(aside, file);
+        }
     }
 
     @Test

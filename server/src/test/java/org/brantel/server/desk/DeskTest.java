@@ -59,7 +59,7 @@ class DeskTest {
 
     @Test
     void whatHarmsADeviceStandsBeforeEveryClock() {
-        Question.Of of = new Question.Of("BR-1", "Hilda Crane");
+        Question.Of of = new Question.Of("BR-1", "Hilda Crane", null);
         Instant now = Instant.EPOCH;
         List<Question> sorted = Stream.of(
                         question("late clock", of, new Question.Waits(now, now.plusSeconds(10), Harm.CLOCK)),

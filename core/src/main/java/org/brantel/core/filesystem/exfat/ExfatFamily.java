@@ -46,7 +46,7 @@ public final class ExfatFamily implements Family {
     public List<Remains> earlier(Source source, FileSystem volume, Walked left, Signs signs) throws IOException {
         return volume instanceof ExfatReader exfat
                 ? LostEntries.in(source, exfat, left.free(), left.folders(), signs.of(ENTRIES)).stream()
-                        .map(e -> Remains.volume(e, "folders of it in free space"))
+                        .map(e -> Remains.volume(e, "its folders, found in free space"))
                         .toList()
                 : List.of();
     }

@@ -52,7 +52,7 @@ public final class FatFamily implements Family {
     public List<Remains> earlier(Source source, FileSystem volume, Walked left, Signs signs) throws IOException {
         return volume instanceof FatReader fat
                 ? LostFolders.in(source, fat, left.free(), left.folders(), signs.of(FOLDER), signs.of(ENTRIES)).stream()
-                        .map(l -> new Remains(l, "folders of it in free space", l.belongToTheVolume()))
+                        .map(l -> new Remains(l, "its folders, found in free space", l.belongToTheVolume()))
                         .toList()
                 : List.of();
     }
@@ -64,7 +64,7 @@ public final class FatFamily implements Family {
         return rebuilt.isPresent()
                 ? List.of(Remains.volume(rebuilt.get(), "its allocation tables and folders"))
                 : LostFolders.alone(source, gaps, folders, signs.of(ENTRIES)).stream()
-                        .map(l -> Remains.volume(l, "folders of it"))
+                        .map(l -> Remains.volume(l, "its folders"))
                         .toList();
     }
 

@@ -275,8 +275,9 @@ final class LostFolders implements FileSystem {
                 boot.clusterBytes(),
                 null,
                 true,
-                List.of((found == 1 ? "One folder of it is" : found + " folders of it are") + " left; its clusters of "
-                        + boot.clusterBytes() + " bytes begin at byte " + boot.dataStart() + "."));
+                List.of((found == 1 ? "One of its folders was found" : found + " of its folders were found")
+                        + "; its clusters of " + boot.clusterBytes() + " bytes begin at byte " + boot.dataStart()
+                        + "."));
     }
 
     @Override

@@ -1,0 +1,1 @@
+export { default as OthersHere } from './OthersHere.vue'
