@@ -2,10 +2,12 @@
 import { Undo2, X } from 'lucide-vue-next'
 import { onClickOutside } from '@vueuse/core'
 import { ref, useTemplateRef } from 'vue'
+import { useRoute } from 'vue-router'
 import { useUndo } from '@/api/undo'
 import { time } from '@/ui/format/format'
 import { useKeys } from '@/ui/keys'
 
+const route = useRoute()
 const { done, newest, shown, trouble, undo, dismiss } = useUndo()
 const open = ref(false)
 const list = useTemplateRef<HTMLElement>('list')
@@ -14,7 +16,8 @@ const short = (words: string) => (words.length > SHORT ? `${words.slice(0, SHORT
 useKeys([
   {
     key: 'U',
-    does: () => (newest.value ? `undo: ${short(newest.value.words)}` : undefined),
+    // Where people type all the time, no single letter acts.
+    does: () => (newest.value && !route.meta.typing ? `undo: ${short(newest.value.words)}` : undefined),
     run: () => void undo(newest.value),
   },
 ])

@@ -11,6 +11,8 @@ declare module 'vue-router' {
     /** Opens without signing in. */
     open?: boolean
     room?: Room
+    /** People type all the time here, so no single letter acts. */
+    typing?: boolean
     title: string
   }
 }
@@ -42,7 +44,7 @@ export const router = createRouter({
     {
       path: '/intake',
       component: () => import('@/features/intake').then((m) => m.IntakePage),
-      meta: { room: 'desk', title: 'New intake' },
+      meta: { room: 'desk', typing: true, title: 'New intake' },
     },
     {
       path: '/bench',
@@ -72,7 +74,7 @@ export const router = createRouter({
     {
       path: '/cases/:number/intake',
       component: () => import('@/features/intake').then((m) => m.IntakePage),
-      meta: { room: 'desk', title: 'Intake' },
+      meta: { typing: true, room: 'desk', title: 'Intake' },
     },
     {
       path: '/imaging/:id/report',

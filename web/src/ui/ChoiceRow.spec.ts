@@ -26,6 +26,16 @@ describe('a row of choices', () => {
     expect(wrapper.emitted('toggle')).toEqual([['scratching']])
     wrapper.unmount()
   })
+  it('takes one letter, and none where the row was only tabbed into', () => {
+    const { wrapper, press } = row()
+    ;(wrapper.find('.opt').element as HTMLElement).focus()
+    press('s')
+    expect(wrapper.emitted('toggle')).toBeUndefined()
+    wrapper.vm.focus()
+    for (const letter of 'csn') press(letter)
+    expect(wrapper.emitted('toggle')).toEqual([['clicking']])
+    wrapper.unmount()
+  })
   it('leaves letters to the screen after a click', async () => {
     const { wrapper, press } = row()
     const option = wrapper.find('.opt')

@@ -50,17 +50,15 @@ function pick(value: string): void {
   emit('toggle', value)
 }
 
-/** Letters answer only where the keyboard led: after a click they are the screen's own keys. */
-let clicked = false
-const byKeyboard = ref(false)
-function entered(): void {
-  byKeyboard.value = !clicked
-  clicked = false
-}
+/**
+ * One letter answers, right after the row was opened by its key: whoever tabs through, clicks or types a name while it
+ * has the focus chooses nothing.
+ */
+let armed = false
 
 /** A letter answers, arrows move from answer to answer. */
 function key(event: KeyboardEvent): void {
-  if (!byKeyboard.value || event.ctrlKey || event.metaKey || event.altKey) return
+  if (event.ctrlKey || event.metaKey || event.altKey) return
   const all = [...(row.value?.querySelectorAll<HTMLButtonElement>('.opt') ?? [])]
   const at = all.indexOf(event.target as HTMLButtonElement)
   const step = event.key === 'ArrowRight' ? 1 : event.key === 'ArrowLeft' ? -1 : 0
@@ -69,7 +67,8 @@ function key(event: KeyboardEvent): void {
     all[(at + step + all.length) % all.length]?.focus()
     return
   }
-  const hit = optionFor(event.key, letters.value)
+  const hit = armed ? optionFor(event.key, letters.value) : -1
+  armed = armed && event.key.length > 1
   const value = hit >= 0 ? shown.value[hit] : undefined
   if (value !== undefined) {
     event.preventDefault()
@@ -78,7 +77,11 @@ function key(event: KeyboardEvent): void {
     pick(value)
   }
 }
-defineExpose({ focus: () => row.value?.querySelector<HTMLButtonElement>('.opt')?.focus() })
+function opened(): void {
+  row.value?.querySelector<HTMLButtonElement>('.opt')?.focus()
+  armed = true
+}
+defineExpose({ /** Leads to the row; the next letter answers it. */ focus: opened })
 </script>
 
 <template>
@@ -88,8 +91,7 @@ defineExpose({ focus: () => row.value?.querySelector<HTMLButtonElement>('.opt')?
     :class="{ asked }"
     role="group"
     :aria-label="`${label}: ${ask}`"
-    @pointerdown="clicked = true"
-    @focusin="entered"
+    @focusout="armed = false"
     @keydown="key"
   >
     <span class="name" :title="ask"

@@ -62,6 +62,17 @@ describe('the keys of a screen', () => {
     expect(shownKeys.value.map((k) => k.does)).toEqual(['undo the selection'])
     scope.stop()
   })
+  it('are pressed with Alt where people type, and only so', () => {
+    const run = vi.fn()
+    const scope = effectScope()
+    scope.run(() => useKeys([{ key: 'Alt W', does: 'wanted line', run }]))
+    press('w')
+    press('w', document.createElement('input'))
+    expect(run).not.toHaveBeenCalled()
+    press('w', document.createElement('input'), { altKey: true })
+    expect(run).toHaveBeenCalledOnce()
+    scope.stop()
+  })
   it('are named as on a keyboard', () => {
     expect([keyName(' '), keyName('ArrowLeft'), keyName('X')]).toEqual(['Space', '←', 'X'])
   })

@@ -2,7 +2,7 @@ import { computed, onScopeDispose, shallowReactive } from 'vue'
 
 /** The keys of the screen at hand: pressed anywhere but in a field, listed at the foot and under `?`. */
 export interface Key {
-  /** As `KeyboardEvent.key` gives it. */
+  /** As `KeyboardEvent.key` gives it; `Alt W` works in fields, too. */
   key: string
   /**
    * What it does, in a word or two; nothing for one more key that is not listed. Where that depends on what is shown, a
@@ -43,10 +43,10 @@ function inField(target: EventTarget | null): boolean {
 }
 
 export function handleKey(event: KeyboardEvent): void {
-  if (event.ctrlKey || event.metaKey || event.altKey || inField(event.target)) return
+  if (event.ctrlKey || event.metaKey || (!event.altKey && inField(event.target))) return
   if (event.key === ' ' && event.target instanceof HTMLButtonElement) return
   // The screen's own keys come after the frame's, and win.
-  const pressed = event.key.toLowerCase()
+  const pressed = `${event.altKey ? 'alt ' : ''}${event.key.toLowerCase()}`
   const key = [...keys].reverse().find((k) => k.key.toLowerCase() === pressed && doesNow(k) !== undefined)
   if (!key) return
   event.preventDefault()

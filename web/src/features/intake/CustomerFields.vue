@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { BFormInput } from 'bootstrap-vue-next'
-import { computed } from 'vue'
+import { computed, useTemplateRef } from 'vue'
 import type { CustomerForm, CustomerWay, KnownCustomer } from '@/api/types'
 import { knownCustomer } from '@/features/cases'
 import KnownCustomers from './KnownCustomers.vue'
@@ -13,6 +13,19 @@ defineProps<{
 }>()
 const customer = defineModel<CustomerForm>({ required: true })
 const contact = defineModel<string>('contact', { required: true })
+
+const known = useTemplateRef<InstanceType<typeof KnownCustomers>>('known')
+
+/** Enter takes who is known by that name; without one it goes on like everywhere. */
+function takeFirst(event: KeyboardEvent): void {
+  const first = known.value?.first()
+  if (!first || event.ctrlKey || event.metaKey) return
+  event.preventDefault()
+  take(first)
+}
+defineExpose({
+  /** Leads to the first field. */ focus: () => document.getElementById('customer')?.focus(),
+})
 
 const more = computed(() => customer.value.ways.map((w, i) => ({ w, i })).filter(({ w, i }) => i !== first(w.kind)))
 const KINDS = { phone: 'Phone', email: 'E-mail', post: 'Post' } as const
@@ -55,6 +68,8 @@ function take(known: KnownCustomer): void {
           autocomplete="off"
           placeholder="person or organisation"
           :aria-invalid="wrong === 'customer.name'"
+          aria-describedby="known-hint"
+          @keydown.enter="takeFirst"
           @update:model-value="(v) => (customer = { ...customer, name: String(v) })"
         />
       </div>
@@ -120,6 +135,7 @@ function take(known: KnownCustomer): void {
       ><button type="button" class="linkish" @click="add('post')">address</button>
     </p>
     <KnownCustomers
+      ref="known"
       :customer="customer"
       :editing="editing"
       @take="take"

@@ -6,7 +6,12 @@ const props = defineProps<{
   /** What is picked out of the line. */
   items: readonly HeardItem[]
 }>()
-const emit = defineEmits<{ /** Something that was heard is taken away. */ takeAway: [key: string] }>()
+const emit = defineEmits<{
+  /** Something that was heard is taken away. */
+  takeAway: [key: string]
+  /** The line is left by the keyboard for what comes after it; what was heard is gone back to. */
+  leave: []
+}>()
 const line = defineModel<string>({ required: true })
 
 const field = useTemplateRef<HTMLTextAreaElement>('field')
@@ -18,6 +23,11 @@ const MOST_NUMBERED = 9
 
 /** Alt and a number take away what has that number, without leaving the field. */
 function byNumber(event: KeyboardEvent): void {
+  if (event.key === 'Tab' && !event.shiftKey) {
+    event.preventDefault()
+    emit('leave')
+    return
+  }
   const n = /^Digit([1-9])$/.exec(event.code)?.[1]
   const item = event.altKey && !event.ctrlKey && n ? props.items[Number(n) - 1] : undefined
   if (!item) return

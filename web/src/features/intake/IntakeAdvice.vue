@@ -42,7 +42,7 @@ defineExpose({ sayNext })
     <p class="hd">
       <MessageSquareQuote class="ic" aria-hidden="true" /><b id="h-say">Say this now</b><span class="flex-fill" /><span
         class="text-body-secondary xs"
-        >tick what you said <span class="kbd">S</span></span
+        >tick what you said <span class="kbd">Alt S</span></span
       >
     </p>
     <p v-if="!say.length" class="s text-body-secondary">

@@ -5,6 +5,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import type { CaseForm } from '@/api/types'
+import { offerUndo } from '@/api/undo'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { useKeys } from '@/ui/keys'
 import { useSession } from '@/features/staff'
@@ -20,7 +21,8 @@ import FreeLine from './FreeLine.vue'
 import IntakeHead from './IntakeHead.vue'
 import IntakeAdvice from './IntakeAdvice.vue'
 import WantedEditor from './WantedEditor.vue'
-import { caseDraftKey, newDraftKey, readLocal, readServer, useKeptDraft, type Draft } from './draft'
+import { caseDraftKey, keepLocal, newDraftKey, readLocal, readServer, useKeptDraft, type Draft } from './draft'
+import { fieldId, loggedWords } from './logged'
 import { emptyForm, factsForRanking, formOf, hasFact, toggleFact } from '@/features/cases'
 import { byHand, nothingHeard } from './heard'
 import { useHeard } from './useHeard'
@@ -45,9 +47,18 @@ const vocabulary = useVocabulary()
 const code = (c: string) => vocabulary.value?.facts.find((f) => f.code === c)
 const kept = useKeptDraft(key, draft, number.value)
 const { saving, theirs, log, saveOver, take } = useSaving(form, number, async (logged) => {
+  const as = draft.value
   await kept.drop()
   await router.push(`/cases/${logged}/triaged`)
+  if (!number.value) offerUndo(loggedWords(logged, as.form), () => unlog(logged, as))
 })
+/** Back to what was typed: the case is taken back, and its form is a draft again. */
+async function unlog(logged: string, as: Draft): Promise<void> {
+  await api.delete('/api/cases/{number}', { path: { number: logged } })
+  const again = newDraftKey()
+  keepLocal(again, { ...as, version: undefined })
+  await router.push(`/intake?draft=${again}`)
+}
 const hearing = useHeard(
   draft,
   (c) => code(c)?.many === true,
@@ -56,6 +67,7 @@ const hearing = useHeard(
 )
 const advice = useTemplateRef<InstanceType<typeof IntakeAdvice>>('advice')
 const wantedEditor = useTemplateRef<InstanceType<typeof WantedEditor>>('wantedEditor')
+const customerFields = useTemplateRef<InstanceType<typeof CustomerFields>>('customerFields')
 const line = useTemplateRef<InstanceType<typeof FreeLine>>('line')
 const deviceRow = useTemplateRef<InstanceType<typeof DeviceFields>>('deviceRow')
 const factRows = useTemplateRef<InstanceType<typeof FactRows>>('factRows')
@@ -92,23 +104,37 @@ onMounted(() => {
 })
 useEventListener(document, 'keydown', save)
 useKeys([
-  { key: 'S', does: 'said', run: () => advice.value?.sayNext() },
-  { key: 'W', does: 'wanted line', run: () => wantedEditor.value?.add() },
-  { key: 'L', does: 'the line', run: () => line.value?.focus() },
+  { key: 'Alt S', does: 'said', run: () => advice.value?.sayNext() },
+  { key: 'Alt W', does: 'wanted line', run: () => wantedEditor.value?.add() },
+  { key: 'Alt L', does: 'the line', run: () => line.value?.focus() },
   { key: '1', does: '– 9 a row, then its letter', run: () => deviceRow.value?.focus() },
   ...Array.from({ length: 8 }, (_, i) => ({ key: String(i + 2), does: '', run: () => factRows.value?.focus(i) })),
 ])
 
-/** Ctrl Enter logs from anywhere; Escape leaves a field, so that the keys of the screen work. */
+const FIELDS = '.entry input, .entry select, .entry textarea'
+const isField = (t: EventTarget | null): t is HTMLElement =>
+  t instanceof HTMLElement && t.matches('.entry input:not([type=checkbox]), .entry select')
+function nextField(from: HTMLElement): HTMLElement | undefined {
+  const all = [...document.querySelectorAll<HTMLElement>(FIELDS)].filter((f) => f.offsetParent !== null)
+  return all[all.indexOf(from) + 1]
+}
+
+/** Ctrl Enter logs from anywhere, Enter goes to the next field; Escape leaves one, so that the screen's keys work. */
 function save(event: KeyboardEvent): void {
   if ((event.ctrlKey || event.metaKey) && event.key === 'Enter') {
     event.preventDefault()
     void logged()
+  } else if (event.key === 'Enter' && !event.altKey && !event.defaultPrevented && isField(event.target)) {
+    event.preventDefault()
+    nextField(event.target)?.focus()
   } else if (event.key === 'Escape' && event.target instanceof HTMLElement && event.target.closest('.intake'))
     event.target.blur()
 }
 async function logged(): Promise<void> {
-  if (ready.value) await log()
+  if (!ready.value) return
+  await log()
+  const wrong = fieldId(saving.refused.value?.field)
+  if (wrong) document.getElementById(wrong)?.focus()
 }
 function toggle(c: string, value: string): void {
   form.value = { ...form.value, facts: toggleFact(form.value.facts, c, value, code(c)?.many === true) }
@@ -159,9 +185,11 @@ async function startOver(): Promise<void> {
           :items="hearing.items.value"
           @update:model-value="(v) => (form = { ...form, story: v })"
           @take-away="hearing.takeAway"
+          @leave="customerFields?.focus()"
         />
         <RefusedNote :refused="hearing.refused.value" />
         <CustomerFields
+          ref="customerFields"
           v-model="form.customer"
           v-model:contact="form.contactPerson"
           :wrong="saving.refused.value?.field"
@@ -226,6 +254,13 @@ async function startOver(): Promise<void> {
 .refused,
 .warnbox {
   margin-bottom: 8px;
+}
+
+/* What was refused stays under the eyes, wherever one has scrolled to. */
+.entry > .refused {
+  position: sticky;
+  top: -10px;
+  z-index: 3;
 }
 @media (width <= 900px) {
   .intake {

@@ -48,6 +48,10 @@ watchDebounced(() => [props.customer.id, props.customer.name, props.customer.way
   debounce: PAUSE_MS,
   immediate: true,
 })
+defineExpose({
+  /** Who is offered first, while nobody is taken. */
+  first: () => (props.customer.id === undefined ? alike.value[0] : undefined),
+})
 </script>
 
 <template>
@@ -62,7 +66,7 @@ watchDebounced(() => [props.customer.id, props.customer.name, props.customer.way
     <button v-if="!editing" type="button" class="linkish xs" @click="emit('release')">Not them</button>
   </div>
   <ul v-else-if="alike.length && customer.id === undefined" class="alike" aria-label="Has been here before?">
-    <li v-for="k in alike" :key="k.customer.id" class="known s">
+    <li v-for="(k, i) in alike" :key="k.customer.id" class="known s">
       <span class="text-truncate"
         ><b>{{ k.customer.name }}</b
         >, {{ k.why
@@ -72,7 +76,9 @@ watchDebounced(() => [props.customer.id, props.customer.name, props.customer.way
           ></template
         ></span
       >
-      <button type="button" class="btn btn-quiet btn-sm" @click="emit('take', k)">This is them</button>
+      <button type="button" class="btn btn-quiet btn-sm" @click="emit('take', k)">
+        This is them <span v-if="i === 0" id="known-hint" class="kbd">Enter</span>
+      </button>
     </li>
   </ul>
 </template>

@@ -58,7 +58,7 @@ defineExpose({ add })
       <span class="text-body-secondary">in their words, then as lines that can be checked</span
       ><span class="flex-fill" />
       <button type="button" class="btn btn-quiet btn-sm" @click="add">
-        <Plus class="ic s14" aria-hidden="true" /> Add line <span class="kbd">W</span>
+        <Plus class="ic s14" aria-hidden="true" /> Add line <span class="kbd">Alt W</span>
       </button>
     </div>
     <p v-if="!wanted.length" class="s text-body-secondary">Nothing yet: ask what they would miss most.</p>

@@ -55,6 +55,10 @@ export function readLocal(key: string): Draft | undefined {
   return parse(localStorage.getItem(PREFIX + key))
 }
 
+export function keepLocal(key: string, draft: Draft): void {
+  localStorage.setItem(PREFIX + key, JSON.stringify(draft))
+}
+
 /** The draft as the server has it; undefined when it has none, or cannot be reached. */
 export async function readServer(key: string): Promise<Draft | undefined> {
   try {

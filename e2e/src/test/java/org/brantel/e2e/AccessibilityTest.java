@@ -122,7 +122,7 @@ class AccessibilityTest {
             page.navigate("/cases/" + failing + "/imaging");
             check(page, "the limit is 3");
             new Steps(page).button("Change").click();
-            new Steps(page).button("Enter…").click();
+            new Steps(page).button("Write a reading down").click();
             check(page, "End with what is read");
             page.navigate("/cases/" + waiting + "/imaging");
             page.getByText("Stops at").click();

@@ -100,11 +100,15 @@ class IntakeTest {
                                     heard.getByText("switched off and on again").textContent());
             page.keyboard().press("Alt+" + tried);
             assertThat(heard).not().containsText("switched off and on again");
-            tabTo(page, "customer");
+            page.keyboard().press("Tab");
+            assertThat(page.locator("#customer")).isFocused();
             page.keyboard().type("Skerrow Village Band");
             tabTo(page, "contact");
             page.keyboard().type("Edwin Shore");
+            page.keyboard().press("Enter");
+            assertThat(page.locator("#phone")).isFocused();
             page.keyboard().press("Escape");
+            page.keyboard().type("Harald Osmund");
             page.keyboard().press("9");
             page.keyboard().press("n");
             assertThat(page.locator(".row-choices[aria-label^='Backup:']")
@@ -112,6 +116,8 @@ class IntakeTest {
                     .hasAttribute("aria-pressed", "true");
             page.keyboard().press("Control+Enter");
             String number = new Steps(page).caseNumber();
+            assertThat(page.getByText(number + " was logged for Skerrow Village Band: hdd of 1 TB"))
+                    .isVisible();
             assertThat(page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Hardware work")))
                     .hasAttribute("aria-checked", "true");
             page.keyboard().press("d");

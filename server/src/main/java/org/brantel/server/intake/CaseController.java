@@ -128,6 +128,13 @@ class CaseController {
         return cases.docket(number);
     }
 
+    /** Takes back that it was logged, as long as nothing came of it; its number stays on record. */
+    @DeleteMapping("/{number}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void takeBack(@PathVariable String number) {
+        cases.takeBack(number, staff.current().name());
+    }
+
     /** Takes a hold back as if it had never been. */
     @DeleteMapping("/{number}/hold")
     CaseViews.Docket takeHoldBack(@PathVariable String number) {

@@ -35,6 +35,9 @@ public class Cases {
     /** A case was logged. */
     public record Logged(String caseNumber) {}
 
+    /** It was logged by mistake, and taken back at once. */
+    public record TakenBack(String caseNumber) {}
+
     private final LabCases cases;
     private final Entries entries;
     private final StageRows stages;
@@ -277,6 +280,24 @@ public class Cases {
         }
         happenings.tell(number, who, "took the case up again", "");
         moveTo(labCase, labCase.heldFrom(), who);
+    }
+
+    /**
+     * Takes back that a case was logged, as long as nothing came of it. Its number stays on record, closed.
+     *
+     * @throws Refusal when somebody has gone on with it
+     */
+    @Transactional
+    public void takeBack(String number, String who) {
+        LabCase labCase = find(number);
+        if (labCase.stage() != Stage.RECEIVED
+                || stages.findByCaseIdOrderById(labCase.id()).size() > 1) {
+            throw Refusal.conflict(
+                    number + " has gone on since it was logged, so it cannot be taken back; " + "decline it instead.");
+        }
+        moveTo(labCase, Stage.CLOSED, who);
+        happenings.tell(number, who, "took back that it was logged", "", Topic.CASE);
+        announcer.publishEvent(new TakenBack(number));
     }
 
     /** Takes a hold back as if it had never been: the case stands where it stood, and that stage's clock goes on. */

@@ -53,7 +53,7 @@ public class Outbox {
                 @Nullable Instant sentAt) {}
     }
 
-    /** A decision can be undone; nobody is told before that is unlikely. */
+    /** What was done can be undone; nobody is told before that is unlikely. */
     private static final Duration THINKING_TIME = Duration.ofMinutes(2);
 
     private final Mails mails;
@@ -89,7 +89,12 @@ public class Outbox {
 
     @EventListener
     void logged(Cases.Logged e) {
-        queue(e.caseNumber(), "received", "", "", triage.rank(e.caseNumber()).stopRules(), Duration.ZERO);
+        queue(e.caseNumber(), "received", "", "", triage.rank(e.caseNumber()).stopRules(), THINKING_TIME);
+    }
+
+    @EventListener
+    void takenBack(Cases.TakenBack e) {
+        cancelNewest(e.caseNumber(), Set.of("received"));
     }
 
     @EventListener
@@ -106,8 +111,11 @@ public class Outbox {
     @EventListener
     void undecided(TriageService.Undecided e) {
         // Only its own: the letter of the decision that stands again is right.
-        mails.findFirstByCaseNumberAndStateAndLetterInOrderByIdDesc(
-                        e.caseNumber(), Mail.State.QUEUED, Set.of("decided", "declined"))
+        cancelNewest(e.caseNumber(), Set.of("decided", "declined"));
+    }
+
+    private void cancelNewest(String number, Set<String> letters) {
+        mails.findFirstByCaseNumberAndStateAndLetterInOrderByIdDesc(number, Mail.State.QUEUED, letters)
                 .ifPresent(Mail::cancel);
     }
 

@@ -209,6 +209,24 @@ class CallTest {
     }
 
     @Test
+    void aCaseThatWasLoggedByMistakeIsTakenBackAndNobodyHears() {
+        String number = new CaseForms().consent("mail", true).log(una);
+        una.delete("/api/cases/" + number).expect(204);
+        assertThat(una.get("/api/cases/" + number).json().get("stage").asString())
+                .isEqualTo("closed");
+        assertThat(una.get("/api/outbox?number=" + number)
+                        .json()
+                        .get("messages")
+                        .get("items")
+                        .get(0)
+                        .get("state")
+                        .asString())
+                .isEqualTo("cancelled");
+        assertThat(una.get("/api/cases/" + number + "/custody").text()).contains("took back that it was logged");
+        assertThat(una.delete("/api/cases/" + number).expect(409).sentence()).contains("has gone on");
+    }
+
+    @Test
     void aHoldThatIsTakenBackLeavesTheClockAsItRan() {
         String number = new CaseForms().told("loss.event", "dropped").log(una);
         String of = "/api/cases/" + number;

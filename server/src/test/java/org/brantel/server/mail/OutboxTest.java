@@ -51,6 +51,17 @@ class OutboxTest {
         return new CaseForms().consent("mail", true).device("type", "hdd").told("symptom.noise", "clicking");
     }
 
+    /** The lab waits before it writes; the tests do not. */
+    private void sendNow(String number) {
+        lab.sql().update("update mail set next_at = now() where case_number = ? and state = 'QUEUED'", number);
+        lab.sql().update("update scheduled_tasks set execution_time = now() where task_name = 'mail'");
+    }
+
+    private JsonNode awaitReceived(String number) {
+        sendNow(number);
+        return await(number, "received", "sent");
+    }
+
     private JsonNode await(String number, String letter, String state) {
         return una.await("/api/outbox?number=" + number, o -> o.get("messages")
                         .get("items")
@@ -91,7 +102,7 @@ class OutboxTest {
     @Test
     void whoAgreedIsToldWhatNotToDo() throws MessagingException {
         String number = agreed().customer("name", "Kelp & Söhne <kelp>").log(una);
-        JsonNode sent = await(number, "received", "sent");
+        JsonNode sent = awaitReceived(number);
         assertThat(sent.get("recipient").asString()).isEqualTo("hives@skerrow.example");
         MimeMessage message = received(number);
         String body = GreenMailUtil.getBody(message);
@@ -126,13 +137,12 @@ class OutboxTest {
     @Test
     void aServerThatIsAwayIsTriedAgainAndAPersonIsAskedInTheEnd() throws IOException {
         String number = agreed().log(una);
-        await(number, "received", "sent");
+        awaitReceived(number);
         decide(number, "decline", "Worth less than the work.");
         server.stop();
         for (int i = 0; i <= Mail.WAITS.size(); i++) {
             int tries = i + 1;
-            lab.sql().update("update mail set next_at = now() where case_number = ? and state = 'QUEUED'", number);
-            lab.sql().update("update scheduled_tasks set execution_time = now() where task_name = 'mail'");
+            sendNow(number);
             una.await(
                     "/api/outbox?number=" + number,
                     o -> o.get("messages").get("items").get(0).get("tries").asInt() == tries);
@@ -166,7 +176,7 @@ class OutboxTest {
         try {
             String number = agreed().customer("name", "Evil\r\nBcc: all@skerrow.example")
                     .log(una);
-            await(number, "received", "sent");
+            awaitReceived(number);
             MimeMessage message = received(number);
             assertThat(message.getHeader("Bcc")).isNull();
             assertThat(message.getSubject()).contains("Evil Bcc: all@skerrow.example");
