@@ -20,8 +20,8 @@ async function box() {
 
 it('finds a case by anything of it and opens it by the keyboard alone', async () => {
   server.answer('GET /api/find?q=0148', [
-    { label: 'BR-1', hint: 'hives', to: '/cases/BR-1', near: false },
-    { label: 'BR-2', hint: 'nets', to: '/cases/BR-2', near: true },
+    { label: 'BR-1', hint: 'hives', by: [], to: '/cases/BR-1', near: false },
+    { label: 'BR-2', hint: 'nets', by: ['nets'], to: '/cases/BR-2', near: true },
   ])
   const { shown, router, input } = await box()
   window.dispatchEvent(new KeyboardEvent('keydown'))
@@ -29,7 +29,7 @@ it('finds a case by anything of it and opens it by the keyboard alone', async ()
   expect(document.activeElement).toBe(input.element)
   await input.setValue('0148')
   await until(() => expect(shown.findAll('li').map((l) => l.text())[0]).toContain('BR-1'))
-  expect(shown.text()).toContain('nearly: nets')
+  expect(shown.text()).toContain('nearly: “nets” · nets')
   await input.trigger('keydown', { key: 'ArrowDown' })
   expect(shown.find('[aria-selected="true"]').text()).toContain('BR-2')
   await input.trigger('keydown', { key: 'Enter' })

@@ -37,6 +37,13 @@ function hotkey(event: KeyboardEvent): void {
 }
 useEventListener(document, 'keydown', hotkey)
 
+/** Each search begins with nothing. */
+function afresh(): void {
+  text.value = ''
+  cases.value = []
+  chosen.value = 0
+  open.value = true
+}
 function move(by: number): void {
   chosen.value = (chosen.value + by + goals.value.length) % Math.max(1, goals.value.length)
 }
@@ -62,7 +69,7 @@ function go(to: string | undefined): void {
         :aria-expanded="open && goals.length > 0"
         :aria-activedescendant="open && goals[chosen] ? `goal-${chosen}` : undefined"
         placeholder="Case, device, serial or action"
-        @focus="open = true"
+        @focus="afresh"
         @blur="open = false"
         @input="chosen = 0"
         @keydown.down.prevent="move(1)"
@@ -83,7 +90,7 @@ function go(to: string | undefined): void {
         @mousedown.prevent="go(g.to)"
       >
         <span class="text-truncate">{{ g.label }}</span><span class="text-body-secondary xs text-truncate"
-          >{{ g.near ? 'nearly: ' : '' }}{{ g.hint }}</span
+          >{{ g.near ? 'nearly: ' : '' }}{{ g.by.length ? `“${g.by.join('”, “')}” · ` : '' }}{{ g.hint }}</span
         >
       </li>
       <li v-if="!goals.length" role="option" aria-selected="false" class="text-body-secondary">

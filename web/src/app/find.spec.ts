@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { goalsFor } from './find'
 
-const goal = (label: string, near = false) => ({ label, hint: '', to: `/cases/${label}`, near })
+const goal = (label: string, near = false) => ({ label, hint: '', by: [], to: `/cases/${label}`, near })
 
 describe('what Ctrl K offers', () => {
   it('is actions when nothing is typed', () => {

@@ -2,14 +2,14 @@ import type { FindGoal } from '@/api/types'
 
 /** Where Ctrl K can lead besides cases. */
 export const ACTIONS: readonly FindGoal[] = [
-  { label: 'New intake', hint: 'action', to: '/intake', near: false },
-  { label: 'Desk', hint: 'room', to: '/desk', near: false },
-  { label: 'Bench', hint: 'room', to: '/bench', near: false },
-  { label: 'Handover', hint: 'room', to: '/handover', near: false },
-  { label: 'Ledger', hint: 'room', to: '/ledger', near: false },
-  { label: 'Outbox', hint: 'messages to customers', to: '/outbox', near: false },
-  { label: 'Settings: prices, clocks, letters, protocol', hint: 'settings', to: '/settings', near: false },
-  { label: 'Overdue cases', hint: 'filter', to: '/desk?late=true', near: false },
+  { label: 'New intake', hint: 'action', to: '/intake', by: [], near: false },
+  { label: 'Desk', hint: 'room', to: '/desk', by: [], near: false },
+  { label: 'Bench', hint: 'room', to: '/bench', by: [], near: false },
+  { label: 'Handover', hint: 'room', to: '/handover', by: [], near: false },
+  { label: 'Ledger', hint: 'room', to: '/ledger', by: [], near: false },
+  { label: 'Outbox', hint: 'messages to customers', to: '/outbox', by: [], near: false },
+  { label: 'Settings: prices, clocks, letters, protocol', hint: 'settings', to: '/settings', by: [], near: false },
+  { label: 'Overdue cases', hint: 'filter', to: '/desk?late=true', by: [], near: false },
 ]
 
 const MOST = 8

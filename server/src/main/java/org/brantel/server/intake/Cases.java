@@ -482,7 +482,14 @@ public class Cases {
     private void index(LabCase c) {
         CustomerViews.Customer customer = customers.view(c.customerId());
         cases.saveAndFlush(c);
-        String words = FindWords.of(c.number(), c.contactPerson(), customer, entries.devices(c), entries.wanted(c));
+        String words = FindWords.of(
+                c.number(),
+                c.contactPerson(),
+                customer,
+                entries.devices(c),
+                entries.wanted(c),
+                c.story(),
+                entries.facts(c));
         cases.index(c.id(), words);
         cases.indexWords(words);
     }

@@ -18,7 +18,9 @@ public final class FindWords {
             String contact,
             CustomerViews.Customer customer,
             List<CaseViews.Device> devices,
-            List<WantedLine> wanted) {
+            List<WantedLine> wanted,
+            String story,
+            List<CaseViews.Fact> facts) {
         Stream<String> ways = customer.ways().stream()
                 .flatMap(w -> w.kind() == WayKind.PHONE
                         ? Stream.of(w.value(), w.value().replaceAll("\\D", ""))
@@ -33,7 +35,9 @@ public final class FindWords {
                         Stream.of(number, customer.name(), contact),
                         ways,
                         things,
-                        wanted.stream().map(WantedLine::words))
+                        wanted.stream().map(WantedLine::words),
+                        Stream.of(story),
+                        facts.stream().map(f -> f.value().replace('-', ' ')))
                 .flatMap(s -> s)
                 .map(String::strip)
                 .filter(w -> !w.isEmpty())

@@ -173,6 +173,37 @@ class DeskTest {
     }
 
     @Test
+    void eachWordMayHaveItsOwnMistake() {
+        String museum = new CaseForms()
+                .customer("name", "Gannet Head Lighthouse Museum")
+                .log(una);
+        String band = new CaseForms().customer("name", "Thornwick Village Band").log(una);
+        assertThat(find("ganet hed museum").get(0).get("to").asString()).isEqualTo("/cases/" + museum);
+        assertThat(find("thornwick village bend").get(0).get("to").asString()).isEqualTo("/cases/" + band);
+    }
+
+    @Test
+    void factsStoriesCallersAndDraftsAreFoundAndTheWordThatMatchedIsShown() {
+        String number = new CaseForms()
+                .customer("name", "Sallow Weir Mill")
+                .customer("contactPerson", "Ottoline Quern")
+                .told("symptom.noise", "scratching")
+                .log(una);
+        assertThat(find("quern sallow").get(0).get("by").get(0).asString()).isEqualTo("quern");
+        assertThat(find("scratching weir").get(0).get("to").asString()).isEqualTo("/cases/" + number);
+        assertThat(find("emptied weir").get(0).get("by").get(0).asString()).isEqualTo("emptied");
+        una.put("/api/drafts/new-sallow-1", Map.of("title", "Linus Tarn, Sallow Ferry", "form", "{}"))
+                .expect(200);
+        JsonNode draft = find("tarn ferry").get(0);
+        assertThat(draft.get("to").asString()).isEqualTo("/intake?draft=new-sallow-1");
+        assertThat(draft.get("hint").asString()).startsWith("call not logged yet");
+    }
+
+    private JsonNode find(String typed) {
+        return una.get("/api/find?q=" + typed.replace(" ", "%20")).json();
+    }
+
+    @Test
     void aFilterIsKeptByItsOwnerAlone() {
         JsonNode kept = una.post(
                         "/api/filters", Map.of("name", "Tom's late ones", "query", "owner=Tom%20Gale&late=true"))
