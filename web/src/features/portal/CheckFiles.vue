@@ -5,8 +5,9 @@ import type { PortalFile } from '@/api/types'
 import { count, percent, shortHash, size } from '@/ui/format/format'
 import HashLadder from '@/ui/instruments/HashLadder.vue'
 import { checkable } from './check'
-import { filesOfDrop, filesOfInput } from './drop'
+import { filesOfDrop, filesOfInput, type PathedFile } from './drop'
 import type { Check } from './useCheck'
+import { NotAZip } from './zip'
 
 const props = defineProps<{
   /** Of the link that was opened. */
@@ -16,6 +17,7 @@ const props = defineProps<{
   /** The check in the browser. */
   check: Check
 }>()
+const MOST_NAMED = 8
 const over = ref(false)
 const trouble = ref('')
 const lines = computed(() => checkable(props.files))
@@ -27,15 +29,23 @@ async function drop(event: DragEvent): Promise<void> {
   over.value = false
   if (!event.dataTransfer) return
   try {
-    trouble.value = ''
-    await props.check.add(await filesOfDrop(event.dataTransfer))
+    await take(await filesOfDrop(event.dataTransfer))
   } catch {
     trouble.value = 'Your browser could not read what was dropped; choose the folder instead.'
   }
 }
+async function take(files: PathedFile[]): Promise<void> {
+  trouble.value = ''
+  try {
+    await props.check.add(files)
+  } catch (e) {
+    if (!(e instanceof NotAZip)) throw e
+    trouble.value = `The ZIP cannot be read: ${e.message} Download it again, or unpack it and choose the folder.`
+  }
+}
 async function chosen(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement
-  if (input.files) await props.check.add(filesOfInput(input.files))
+  if (input.files) await take(filesOfInput(input.files))
   input.value = ''
 }
 </script>
@@ -44,13 +54,22 @@ async function chosen(event: Event): Promise<void> {
   <section aria-labelledby="h-check">
     <h2 id="h-check" class="h">Check every file yourself</h2>
     <p class="lead">
-      Drop the unpacked folder here. Your browser works out each file’s mark and compares it with the signed list.
+      Choose the ZIP as it came, or the folder you unpacked. Your browser reads every file from its first byte to its
+      last and compares it with the signed list.
       <b>Nothing leaves your computer.</b>
     </p>
     <div class="drop" :class="{ over }" @dragover.prevent="over = true" @dragleave="over = false" @drop.prevent="drop">
       <FolderOpen class="big" aria-hidden="true" />
       <p>
         <b>Drop a folder or files, or choose</b><br />
+        <label class="pick"
+          >the ZIP<input
+            type="file"
+            accept=".zip,application/zip"
+            class="visually-hidden"
+            data-testid="zip"
+            @change="chosen" /></label
+        >,
         <label class="pick"
           >the unpacked folder<input
             type="file"
@@ -97,8 +116,16 @@ async function chosen(event: Event): Promise<void> {
         >
       </li>
       <li v-if="check.strangers.value.length" class="s text-body-secondary">
-        {{ count(check.strangers.value.length) }} dropped files are not on the list, for example
+        {{ count(check.strangers.value.length) }}
+        {{ check.strangers.value.length === 1 ? 'other file is' : 'other files are' }} not on the list, for example
         {{ check.strangers.value[0] }}.
+      </li>
+      <li v-if="check.missing.value.length && !check.busy.value">
+        <b>{{ count(check.missing.value.length) }} still missing:</b>
+        <span v-for="m in check.missing.value.slice(0, MOST_NAMED)" :key="m.number" class="s d">{{ m.name }}</span>
+        <span v-if="check.missing.value.length > MOST_NAMED" class="s d"
+          >and {{ count(check.missing.value.length - MOST_NAMED) }} more</span
+        >
       </li>
     </ul>
     <template v-if="recent.length">

@@ -22,6 +22,13 @@ it('puts down how many were checked', async () => {
     body: { name: 'Ewan Hollis', checked: 9, equal: 9 },
   })
 })
+it('says plainly that nothing was checked', () => {
+  const receipt = mount(ConfirmReceipt, {
+    props: { token: 'gull', page: PAGE, busy: false, sum: { checked: 0, equal: 0, differs: 0, waiting: 12 } },
+  })
+  expect(receipt.text()).toContain('Nothing has been checked yet')
+  expect(receipt.find('button[type=submit]').text()).toBe('Confirm without a check')
+})
 it('cannot be given while a file differs', () => {
   const receipt = shown(1, 0)
   expect(receipt.text()).toContain('1 file differs from the list')

@@ -54,8 +54,13 @@ async function confirm(): Promise<void> {
         {{ sum.differs }} {{ sum.differs === 1 ? 'file differs' : 'files differ' }} from the list. Download again before
         you confirm, or call us.
       </p>
+      <p v-else-if="!sum.checked" class="text-body-secondary">
+        Nothing has been checked yet. Check your files first; if you confirm without it, the record says that nothing
+        was checked.
+      </p>
       <p v-else-if="sum.waiting" class="text-body-secondary">
-        {{ sum.waiting }} files are not checked yet. You may confirm all the same; the record says how many you checked.
+        {{ sum.waiting }} {{ sum.waiting === 1 ? 'file is' : 'files are' }} not checked yet. You may confirm all the
+        same; the record says how many you checked.
       </p>
       <p v-else>Every file was checked, and every one is as we sent it.</p>
       <div>
@@ -67,7 +72,7 @@ async function confirm(): Promise<void> {
         size="lg"
         variant="primary"
         :disabled="confirming.busy.value || busy || sum.differs > 0 || !name.trim()"
-        >Confirm receipt</BButton
+        >{{ sum.checked ? 'Confirm receipt' : 'Confirm without a check' }}</BButton
       >
     </form>
   </section>

@@ -28,6 +28,6 @@ it('offers only what is there, and says what became of the rest', () => {
   const lost = file(2, { path: undefined, delivered: 'not-delivered', why: 'None of its bytes are placed.' })
   const list = mount(FileList, { props: { token: 'gull', files: [file(1), lost] } })
   expect(list.findAll('a').map((a) => a.attributes('href'))).toEqual(['/api/portal/gull/files/1'])
-  expect(list.text()).toContain('hives/hive 1.ods')
+  expect(list.text()).toContain('hives › hive 1.ods')
   expect(list.text()).toContain('None of its bytes are placed.')
 })

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import type { PortalFile } from '@/api/types'
 import { bytes, count, size } from '@/ui/format/format'
 import FillGauge from '@/ui/instruments/FillGauge.vue'
+import { placeWords } from './places'
 
 const props = defineProps<{
   /** Of the link that was opened. */
@@ -13,6 +14,7 @@ const props = defineProps<{
 }>()
 const FIRST = 12
 const all = ref(false)
+const lost = computed(() => props.files.filter((f) => !f.path))
 const shown = computed(() => (all.value ? props.files : props.files.slice(0, FIRST)))
 const WORDS: Record<string, string> = {
   whole: 'whole',
@@ -25,6 +27,11 @@ const WORDS: Record<string, string> = {
 <template>
   <section aria-labelledby="h-files">
     <h2 id="h-files" class="h">Your files</h2>
+    <p v-if="lost.length" class="s">
+      {{ lost.length === 1 ? 'One file' : `${count(lost.length)} files` }} that we chose for you could not be brought
+      back. {{ lost.length === 1 ? 'It stands' : 'They stand' }} in the list with the reason. Your device stays as it
+      came: nothing was written to it.
+    </p>
     <table class="rows files">
       <thead>
         <tr>
@@ -37,7 +44,7 @@ const WORDS: Record<string, string> = {
       <tbody>
         <tr v-for="(f, i) in shown" :key="i">
           <td class="path">
-            {{ f.path?.replace(/^data\//, '') ?? f.name
+            {{ f.path ? placeWords(f.path) : f.name
             }}<span v-if="f.why" class="s text-body-secondary d">{{ f.why }}</span>
           </td>
           <td class="text-nowrap">

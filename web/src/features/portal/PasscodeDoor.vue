@@ -5,6 +5,7 @@ import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import BrandMark from '@/ui/BrandMark.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
+import LabPhone from './LabPhone.vue'
 
 const props = defineProps<{ /** Of the link that is to be opened. */ token: string }>()
 const emit = defineEmits<{ opened: [] }>()
@@ -41,6 +42,7 @@ async function open(): Promise<void> {
       <BButton type="submit" size="lg" variant="primary" :disabled="opening.busy.value || !passcode.trim()"
         >Open</BButton
       >
+      <LabPhone :token="token" />
     </form>
   </main>
 </template>

@@ -11,6 +11,7 @@ import CheckFiles from './CheckFiles.vue'
 import ConfirmReceipt from './ConfirmReceipt.vue'
 import FileList from './FileList.vue'
 import FoundList from './FoundList.vue'
+import LabPhone from './LabPhone.vue'
 import PasscodeDoor from './PasscodeDoor.vue'
 import PortalSteps from './PortalSteps.vue'
 import { useCheck } from './useCheck'
@@ -46,6 +47,7 @@ void load()
     <p class="d-flex align-items-center gap-2 fw-semibold"><BrandMark /> Brantel</p>
     <h1>This link does not open</h1>
     <p>{{ trouble }}</p>
+    <LabPhone :token="token" />
   </main>
   <div v-else-if="page" class="portal">
     <header>
@@ -54,7 +56,7 @@ void load()
         ><span class="text-body-secondary s"
           >your case <span class="m">{{ page.caseNumber }}</span></span
         >
-        <span class="flex-fill" /><PortalSteps :at="step" /><span class="flex-fill" />
+        <span class="flex-fill" /><PortalSteps class="steps" :at="step" /><span class="flex-fill" />
         <a class="link text-nowrap" :href="`tel:${page.phone.replace(/\s/g, '')}`"
           ><Phone class="ic" aria-hidden="true" /> Call the lab: {{ page.phone }}</a
         >
@@ -74,7 +76,7 @@ void load()
           </p>
         </section>
         <FileList :token="token" :files="files" />
-        <CheckFiles :token="token" :files="files" :check="check" />
+        <CheckFiles class="checking" :token="token" :files="files" :check="check" />
       </div>
       <aside class="right">
         <section class="sheet box" aria-labelledby="h-ours">
@@ -87,7 +89,14 @@ void load()
           <p class="m s finger">{{ grouped(page.fingerprint) }}</p>
           <p class="s text-body-secondary">READ-ME.txt in the download says how to check it without us.</p>
         </section>
-        <ConfirmReceipt :token="token" :page="page" :sum="check.sum.value" :busy="check.busy.value" @confirmed="load" />
+        <ConfirmReceipt
+          :class="{ confirming: !page.receipt }"
+          :token="token"
+          :page="page"
+          :sum="check.sum.value"
+          :busy="check.busy.value"
+          @confirmed="load"
+        />
       </aside>
     </main>
   </div>
@@ -163,6 +172,28 @@ header .in {
   margin: 80px auto;
   display: grid;
   gap: 12px;
+}
+@media print {
+  /* One calm page: what was found, the list, whose it is. */
+  .portal {
+    font-size: 11pt;
+    line-height: 15pt;
+  }
+  .get,
+  header .btn,
+  .steps,
+  .checking,
+  .confirming {
+    display: none;
+  }
+  .cols {
+    display: block;
+    padding: 10pt 0;
+  }
+  .right {
+    position: static;
+    margin-top: 12pt;
+  }
 }
 @media (width <= 900px) {
   .cols {

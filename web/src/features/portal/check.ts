@@ -63,6 +63,21 @@ export function lineFor(dropped: Dropped, lines: readonly PortalFile[]): PortalF
   return sameName.length === 1 ? sameName[0] : undefined
 }
 
+/** The line that a content stands for, whatever its name: one that is not known to be equal yet, else any. */
+export function lineByHash(
+  sha256: string,
+  lines: readonly PortalFile[],
+  results: ReadonlyMap<number, CheckedFile>,
+): PortalFile | undefined {
+  const same = lines.filter((l) => l.sha256 === sha256)
+  return same.find((l) => results.get(l.number)?.verdict !== 'equal') ?? same[0]
+}
+
+/** Lines that nothing was found equal to: what a customer has not got, as far as was checked. */
+export function missingOf(lines: readonly PortalFile[], results: ReadonlyMap<number, CheckedFile>): PortalFile[] {
+  return lines.filter((l) => !results.has(l.number))
+}
+
 /** Compares a hash that was made here with the list. */
 export function verdictOf(line: PortalFile, dropped: Dropped, sha256: string): CheckedFile {
   if (sha256 === line.sha256) return { line, verdict: 'equal', why: '' }

@@ -1,7 +1,9 @@
+import type { Readable } from './hash'
+
 /** A file with its path within what was dropped or chosen. */
 export interface PathedFile {
   path: string
-  file: File
+  file: Readable
 }
 
 function readAll(reader: FileSystemDirectoryReader): Promise<FileSystemEntry[]> {

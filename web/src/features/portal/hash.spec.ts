@@ -7,13 +7,13 @@ describe('hashing in the browser', () => {
     const bytes = new Uint8Array((9 << 20) + 17).map((_, i) => (i * 31) & 0xff)
     const seen: number[] = []
     const hash = await sha256Of(
-      new Blob([bytes]),
+      new Blob([bytes.slice(0, 4 << 20), bytes.slice(4 << 20)]),
       (n) => seen.push(n),
       () => false,
     )
     expect(hash).toBe(createHash('sha256').update(bytes).digest('hex'))
     expect(seen.at(-1)).toBe(bytes.length)
-    expect(seen).toHaveLength(3)
+    expect(seen.length).toBeGreaterThan(1)
   })
   it('hashes nothing at all too', async () => {
     expect(

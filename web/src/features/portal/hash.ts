@@ -1,18 +1,29 @@
 import { createSHA256 } from 'hash-wasm'
 
-const CHUNK = 4 << 20
+/** Something that is read from its beginning to its end: a file, or one inside a ZIP. */
+export interface Readable {
+  readonly size: number
+  stream: () => ReadableStream<Uint8Array>
+}
 
-/** SHA-256 of a file, chunk by chunk: a large file never has to fit into memory. @returns undefined when stopped */
+/** SHA-256 of a file as it streams by: a large file never has to fit into memory. @returns undefined when stopped */
 export async function sha256Of(
-  file: Blob,
+  file: Readable,
   progress: (bytes: number) => void,
   stopped: () => boolean,
 ): Promise<string | undefined> {
   const digest = await createSHA256()
-  for (let at = 0; at < file.size; at += CHUNK) {
-    if (stopped()) return undefined
-    digest.update(new Uint8Array(await file.slice(at, at + CHUNK).arrayBuffer()))
-    progress(Math.min(at + CHUNK, file.size))
+  const reader = file.stream().getReader()
+  let read = 0
+  for (;;) {
+    if (stopped()) {
+      await reader.cancel()
+      return undefined
+    }
+    const { done, value } = await reader.read()
+    if (done) return digest.digest('hex')
+    digest.update(value)
+    read += value.length
+    progress(read)
   }
-  return digest.digest('hex')
 }

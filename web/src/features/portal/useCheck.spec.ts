@@ -32,6 +32,23 @@ describe('the check', () => {
     expect(check.strangers.value).toEqual(['bag/holiday.txt'])
     expect(check.busy.value).toBe(false)
   })
+  it('knows a file by its content, whatever it is called, and names what is missing', async () => {
+    const other = {
+      ...line(3, 'data/Scripts/act 3.txt'),
+      sha256: createHash('sha256').update('the gale').digest('hex'),
+    }
+    const check = useCheck(() => [lines[0]!, other])
+    expect(check.missing.value).toEqual([])
+    await check.add([file('renamed on the phone.txt', 'the gale')])
+    expect(check.sum.value).toEqual({ equal: 1, differs: 0, checked: 1, waiting: 1 })
+    expect(check.missing.value.map((m) => m.name)).toEqual(['act 1.txt'])
+    expect(check.strangers.value).toEqual([])
+  })
+  it('looks into a ZIP, and says when it cannot', async () => {
+    const check = useCheck(() => lines)
+    await expect(check.add([file('delivery.zip', 'torn off')])).rejects.toThrow('cut off')
+    expect(check.sum.value.checked).toBe(0)
+  })
   it('takes a second drop in place of a first that differed', async () => {
     const check = useCheck(() => lines)
     await check.add([file('act 2.txt', 'torn')])

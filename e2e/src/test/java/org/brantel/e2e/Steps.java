@@ -97,14 +97,16 @@ final class Steps {
     }
 
     /**
-     * Downloads the customer's ZIP and unpacks it.
+     * Downloads the customer's ZIP and unpacks it; it stays beside the folder as {@code everything.zip}.
      *
      * @return the folder that was unpacked into
      */
     Path downloadEverything(Path into) throws IOException {
         Download download =
                 page.waitForDownload(() -> link("Download everything").click());
-        try (InputStream in = Files.newInputStream(download.path());
+        Path everything = into.resolveSibling("everything.zip");
+        download.saveAs(everything);
+        try (InputStream in = Files.newInputStream(everything);
                 ZipInputStream zip = new ZipInputStream(in)) {
             for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
                 Path file = into.resolve(entry.getName());

@@ -234,6 +234,12 @@ class WholeStoryTest {
                 () -> steps.link("Download Frame with brood.jpg").click());
         assertThat(one.suggestedFilename()).isEqualTo("Frame with brood.jpg");
 
+        // As on a phone: the ZIP as it came, which nobody unpacks.
+        page.getByTestId("zip").setInputFiles(folder.resolve("everything.zip"));
+        assertThat(page.getByText("17 equal, byte for byte")).isVisible(patient());
+        page.reload();
+        assertThat(steps.button("Confirm without a check")).isVisible();
+
         // One byte of one file is changed: the check in the browser must see it.
         Path victim;
         try (Stream<Path> all = Files.walk(bag.resolve("data"))) {

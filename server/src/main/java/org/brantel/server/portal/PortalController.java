@@ -74,6 +74,8 @@ class PortalController {
             List<Account.Wanted> wanted,
             List<FileLine> files) {}
 
+    record Lab(String lab, String phone) {}
+
     /** Whose case it is, and who answers for it. */
     record About(String lab, String phone, String caseNumber, String contactPerson, String customer, String device) {}
 
@@ -103,6 +105,12 @@ class PortalController {
         this.door = door;
         this.cases = cases;
         this.settings = settings;
+    }
+
+    /** Whom to call, for whoever stands before a door that does not open. */
+    @GetMapping("/lab")
+    Lab lab(@PathVariable String token) {
+        return new Lab(settings.lab(), settings.phone());
     }
 
     @PostMapping("/open")
