@@ -1,10 +1,12 @@
 <script setup lang="ts">
-import { BButton, BFormInput } from 'bootstrap-vue-next'
-import { ref, watch } from 'vue'
+import { BFormInput } from 'bootstrap-vue-next'
+import { ref } from 'vue'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import type { AllSettings, BenchRules } from '@/api/types'
 import RefusedNote from '@/ui/RefusedNote.vue'
+import SaveLine from './SaveLine.vue'
+import { useEdited } from './useEdited'
 
 const props = defineProps<{
   /** As they are in force. */
@@ -16,16 +18,17 @@ const emit = defineEmits<{ saved: [] }>()
 const saving = useAction()
 const done = ref(false)
 const EXAMPLE = 'nbd://bench-box-2:10809'
-const copy = (b: BenchRules): BenchRules => ({ ...b, boxes: b.boxes.map((x) => ({ ...x })) })
-const rules = ref(copy(props.settings.bench))
-watch(
-  () => props.settings,
-  (s) => (rules.value = copy(s.bench)),
+const edited = useEdited(
+  () => 'bench',
+  (): BenchRules => props.settings.bench,
 )
+const rules = edited.value
 
 async function save(): Promise<void> {
   done.value = await saving.run(() => api.put('/api/settings/bench', { body: rules.value }))
-  if (done.value) emit('saved')
+  if (!done.value) return
+  edited.saved()
+  emit('saved')
 }
 </script>
 
@@ -88,14 +91,14 @@ async function save(): Promise<void> {
       </p>
     </fieldset>
     <RefusedNote :refused="saving.refused.value" />
-    <p v-if="mayChange" class="d-flex align-items-center gap-2 end">
-      <span class="s c-ok" role="status">{{ done ? 'Saved.' : '' }}</span><span class="flex-fill" /><BButton
-        type="submit"
-        variant="primary"
-        :disabled="saving.busy.value"
-        >Save bench</BButton
-      >
-    </p>
+    <SaveLine
+      v-if="mayChange"
+      label="Save bench"
+      :changed="edited.changed.value"
+      :done="done"
+      :busy="saving.busy.value"
+      @put-back="edited.putBack"
+    />
   </form>
 </template>
 
@@ -119,8 +122,5 @@ async function save(): Promise<void> {
 label {
   font-size: 12px;
   color: var(--ink-2);
-}
-.end {
-  padding-top: 8px;
 }
 </style>

@@ -1,11 +1,13 @@
 <script setup lang="ts">
-import { BButton, BFormInput } from 'bootstrap-vue-next'
-import { ref, watch } from 'vue'
+import { BFormInput } from 'bootstrap-vue-next'
+import { ref } from 'vue'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import type { AllSettings } from '@/api/types'
 import { stageName, STAGES } from '@/features/cases'
 import RefusedNote from '@/ui/RefusedNote.vue'
+import SaveLine from './SaveLine.vue'
+import { useEdited } from './useEdited'
 
 const props = defineProps<{
   /** As they are in force. */
@@ -16,17 +18,19 @@ const props = defineProps<{
 const emit = defineEmits<{ saved: [] }>()
 const saving = useAction()
 const done = ref(false)
-const hours = ref<Record<string, number>>({ ...props.settings.clocks.hours })
-watch(
-  () => props.settings,
-  (s) => (hours.value = { ...s.clocks.hours }),
+const edited = useEdited(
+  () => 'clocks',
+  (): Record<string, number> => props.settings.clocks.hours,
 )
+const hours = edited.value
 const stages = STAGES.filter((s) => s !== 'closed')
 
 async function save(): Promise<void> {
   const given = Object.fromEntries(Object.entries(hours.value).filter(([, h]) => h))
   done.value = await saving.run(() => api.put('/api/settings/clocks', { body: { hours: given } }))
-  if (done.value) emit('saved')
+  if (!done.value) return
+  edited.saved()
+  emit('saved')
 }
 </script>
 
@@ -48,14 +52,14 @@ async function save(): Promise<void> {
       </div>
     </fieldset>
     <RefusedNote :refused="saving.refused.value" />
-    <p v-if="mayChange" class="d-flex align-items-center gap-2 end">
-      <span class="s c-ok" role="status">{{ done ? 'Saved.' : '' }}</span><span class="flex-fill" /><BButton
-        type="submit"
-        variant="primary"
-        :disabled="saving.busy.value"
-        >Save clocks</BButton
-      >
-    </p>
+    <SaveLine
+      v-if="mayChange"
+      label="Save clocks"
+      :changed="edited.changed.value"
+      :done="done"
+      :busy="saving.busy.value"
+      @put-back="edited.putBack"
+    />
   </form>
 </template>
 
@@ -69,8 +73,5 @@ async function save(): Promise<void> {
 label {
   font-size: 12px;
   color: var(--ink-2);
-}
-.end {
-  padding-top: 8px;
 }
 </style>

@@ -1,11 +1,13 @@
 <script setup lang="ts">
-import { BButton, BFormInput, BFormTextarea } from 'bootstrap-vue-next'
+import { BFormInput, BFormTextarea } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import type { AllSettings } from '@/api/types'
 import { words } from '@/ui/format/format'
 import RefusedNote from '@/ui/RefusedNote.vue'
+import SaveLine from './SaveLine.vue'
+import { useEdited } from './useEdited'
 
 const props = defineProps<{
   /** As they are in force. */
@@ -17,16 +19,11 @@ const emit = defineEmits<{ saved: [] }>()
 const saving = useAction()
 const done = ref(false)
 const code = ref('received')
-const subject = ref('')
-const body = ref('')
-watch(
-  [code, () => props.settings],
-  () => {
-    subject.value = props.settings.letters[code.value]?.subject ?? ''
-    body.value = props.settings.letters[code.value]?.body ?? ''
-  },
-  { immediate: true },
+const edited = useEdited(
+  () => `letter-${code.value}`,
+  () => props.settings.letters[code.value] ?? { subject: '', body: '' },
 )
+const letter = edited.value
 watch(code, () => (done.value = false))
 
 const blanks = computed(() => props.settings.blanks.map((b) => `{${b}}`).join(' '))
@@ -35,10 +32,12 @@ async function save(): Promise<void> {
   done.value = await saving.run(() =>
     api.put('/api/settings/letters/{code}', {
       path: { code: code.value },
-      body: { subject: subject.value, body: body.value },
+      body: letter.value,
     }),
   )
-  if (done.value) emit('saved')
+  if (!done.value) return
+  edited.saved()
+  emit('saved')
 }
 </script>
 
@@ -62,21 +61,21 @@ async function save(): Promise<void> {
       </button>
     </p>
     <fieldset :disabled="!mayChange" class="letter">
-      <label for="letter-subject">Subject</label><BFormInput id="letter-subject" v-model="subject" />
-      <label for="letter-body">Text</label><BFormTextarea id="letter-body" v-model="body" rows="11" />
+      <label for="letter-subject">Subject</label><BFormInput id="letter-subject" v-model="letter.subject" />
+      <label for="letter-body">Text</label><BFormTextarea id="letter-body" v-model="letter.body" rows="11" />
       <p class="xs text-body-secondary">
         Filled in: <span class="m">{{ blanks }}</span>
       </p>
     </fieldset>
     <RefusedNote :refused="saving.refused.value" />
-    <p v-if="mayChange" class="d-flex align-items-center gap-2">
-      <span class="s c-ok" role="status">{{ done ? 'Saved.' : '' }}</span><span class="flex-fill" /><BButton
-        type="submit"
-        variant="primary"
-        :disabled="saving.busy.value"
-        >Save the letter</BButton
-      >
-    </p>
+    <SaveLine
+      v-if="mayChange"
+      label="Save the letter"
+      :changed="edited.changed.value"
+      :done="done"
+      :busy="saving.busy.value"
+      @put-back="edited.putBack"
+    />
   </form>
 </template>
 

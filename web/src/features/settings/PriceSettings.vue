@@ -1,11 +1,13 @@
 <script setup lang="ts">
-import { BButton, BFormInput } from 'bootstrap-vue-next'
-import { ref, watch } from 'vue'
+import { BFormInput } from 'bootstrap-vue-next'
+import { ref } from 'vue'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import type { AllSettings } from '@/api/types'
 import { words } from '@/ui/format/format'
 import RefusedNote from '@/ui/RefusedNote.vue'
+import SaveLine from './SaveLine.vue'
+import { useEdited } from './useEdited'
 import { useVocabulary } from '@/features/triage'
 
 const props = defineProps<{
@@ -18,11 +20,11 @@ const emit = defineEmits<{ saved: [] }>()
 const vocabulary = useVocabulary()
 const saving = useAction()
 const done = ref(false)
-const prices = ref(structuredClone({ ...props.settings.prices }))
-watch(
-  () => props.settings,
-  (s) => (prices.value = JSON.parse(JSON.stringify(s.prices)) as AllSettings['prices']),
+const edited = useEdited(
+  () => 'prices',
+  () => props.settings.prices,
 )
+const prices = edited.value
 const label = (code: string) => vocabulary.value?.paths.find((p) => p.code === code)?.label ?? words(code)
 const order = () =>
   [...(vocabulary.value?.paths.map((p) => p.code) ?? []), ...Object.keys(prices.value.byPath)].filter(
@@ -31,7 +33,9 @@ const order = () =>
 
 async function save(): Promise<void> {
   done.value = await saving.run(() => api.put('/api/settings/prices', { body: prices.value }))
-  if (done.value) emit('saved')
+  if (!done.value) return
+  edited.saved()
+  emit('saved')
 }
 </script>
 
@@ -89,14 +93,14 @@ async function save(): Promise<void> {
       </div>
     </fieldset>
     <RefusedNote :refused="saving.refused.value" />
-    <p v-if="mayChange" class="d-flex align-items-center gap-2 end">
-      <span class="s c-ok" role="status">{{ done ? 'Saved.' : '' }}</span><span class="flex-fill" /><BButton
-        type="submit"
-        variant="primary"
-        :disabled="saving.busy.value"
-        >Save prices</BButton
-      >
-    </p>
+    <SaveLine
+      v-if="mayChange"
+      label="Save prices"
+      :changed="edited.changed.value"
+      :done="done"
+      :busy="saving.busy.value"
+      @put-back="edited.putBack"
+    />
   </form>
 </template>
 
@@ -121,8 +125,5 @@ async function save(): Promise<void> {
   font-size: 12px;
   color: var(--ink-2);
   white-space: nowrap;
-}
-.end {
-  padding-top: 8px;
 }
 </style>

@@ -150,12 +150,14 @@ public class LabSettings {
                         "The price of " + e.getKey().words() + " is missing or more than ten million.");
             }
         }
-        if (!(prices.perTerabyte() >= 0)
-                || prices.urgentPercent() < 0
-                || prices.urgentPercent() > 1000
-                || prices.urgentDays() < 0
-                || prices.urgentDays() > 365) {
-            throw Refusal.badInput("prices", "A price or a surcharge is negative or beyond measure; correct it.");
+        if (!(prices.perTerabyte() >= 0)) {
+            throw Refusal.badInput("perTerabyte", "The price of each TB beyond the first is not less than 0.");
+        }
+        if (prices.urgentPercent() < 0 || prices.urgentPercent() > 1000) {
+            throw Refusal.badInput("urgentPercent", "What is urgent costs 0 to 1,000 % more.");
+        }
+        if (prices.urgentDays() < 0 || prices.urgentDays() > 365) {
+            throw Refusal.badInput("urgentDays", "Urgent is what is needed within 0 to 365 days.");
         }
         write("prices", prices, who);
     }
@@ -199,7 +201,10 @@ public class LabSettings {
         }
         for (Box box : rules.boxes()) {
             if (box.name() == null || !box.name().matches("[A-Za-z0-9][A-Za-z0-9 ._-]{0,39}")) {
-                throw Refusal.badInput("boxes", "A bench box has a name of up to 40 letters and digits.");
+                throw Refusal.badInput(
+                        "boxes",
+                        "Bench box " + (rules.boxes().indexOf(box) + 1) + " (" + box.address()
+                                + ") needs a name of up to 40 letters and digits.");
             }
             try {
                 NbdAddress.parse(String.valueOf(box.address()));
