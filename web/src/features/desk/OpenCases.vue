@@ -3,7 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useLive } from '@/api/live'
 import CaseWick from '@/ui/instruments/CaseWick.vue'
-import { bytes, count, day, size, words } from '@/ui/format/format'
+import { capacity, capacityInFull, count, day, words } from '@/ui/format/format'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import CaseFilterBar from './CaseFilterBar.vue'
 import { filterOf, isFiltered, queryOf, type CaseFilter } from './filter'
@@ -80,8 +80,11 @@ const initials = (name: string) =>
             <RouterLink class="m link" :to="`/cases/${c.number}`">{{ c.number }}</RouterLink>
           </td>
           <td class="text-truncate cust">{{ c.customer }}</td>
-          <td class="text-body-secondary text-nowrap" :title="c.device.capacity ? bytes(c.device.capacity) : ''">
-            {{ words(c.device.type) }} {{ c.device.capacity ? size(c.device.capacity) : ''
+          <td
+            class="text-body-secondary text-nowrap"
+            :title="c.device.capacity ? capacityInFull(c.device.capacity) : ''"
+          >
+            {{ words(c.device.type) }} {{ c.device.capacity ? capacity(c.device.capacity) : ''
             }}{{ c.devices > 1 ? `, ${c.devices} in all` : '' }}
           </td>
           <td class="text-nowrap">{{ c.path ? words(c.path) : 'not decided' }}</td>

@@ -2,7 +2,7 @@
 import { ArrowRight, CircleX, ListChecks } from 'lucide-vue-next'
 import { computed } from 'vue'
 import type { Docket, LockState, Ranking, Vocabulary, WantedState } from '@/api/types'
-import { bytes, size, words } from '@/ui/format/format'
+import { capacity, capacityInFull, words } from '@/ui/format/format'
 import { chosenWords, foundWords, hopedWords, partsOf } from '@/features/catalogue'
 import WantedTally from '@/ui/instruments/WantedTally.vue'
 import { StopRules } from '@/features/triage'
@@ -45,8 +45,8 @@ const next = computed(() =>
           <div>
             <p class="fw-semibold">{{ `${d.make} ${d.model}`.trim() || words(d.type) }}</p>
             <p class="xs">
-              <span class="m" :title="d.capacity ? bytes(d.capacity) : ''">{{
-                d.capacity ? size(d.capacity) : 'size not known'
+              <span class="m" :title="d.capacity ? capacityInFull(d.capacity) : ''">{{
+                d.capacity ? capacity(d.capacity) : 'size not known'
               }}</span>
               {{ `${d.make}${d.model}`.trim() ? words(d.type) : '' }}
             </p>
@@ -61,7 +61,7 @@ const next = computed(() =>
           `${o.make} ${o.model}`.trim() || words(o.type)
         }}</span
         ><span class="flex-fill" /><span class="text-body-secondary text-truncate">{{
-          o.condition || (o.capacity ? size(o.capacity) : '')
+          o.condition || (o.capacity ? capacity(o.capacity) : '')
         }}</span>
       </li>
     </ul>

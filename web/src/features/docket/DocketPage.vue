@@ -6,7 +6,7 @@ import { ImageGone, ImagingWork } from '@/features/bench'
 import { CatalogueWork } from '@/features/catalogue'
 import { CustodyWork } from '@/features/custody'
 import { CaseQuestions } from '@/features/desk'
-import { day, size, words } from '@/ui/format/format'
+import { capacity, day, words } from '@/ui/format/format'
 import { HandoverWork } from '@/features/handover'
 import { RecoveryWork } from '@/features/recovery'
 import { ScanWork } from '@/features/scan'
@@ -64,8 +64,8 @@ const work = computed(() => WORK[place.value])
 const lead = computed(() => {
   const [first, ...rest] = docket.data.value?.devices ?? []
   if (!first) return ''
-  const capacity = first.capacity ? ` ${size(first.capacity)}` : ''
-  return `${words(first.type)}${capacity}${rest.length ? ` and ${rest.length} more` : ''}`
+  const holds = first.capacity ? ` ${capacity(first.capacity)}` : ''
+  return `${words(first.type)}${holds}${rest.length ? ` and ${rest.length} more` : ''}`
 })
 const wide = computed(() => place.value === 'selection')
 

@@ -3,7 +3,7 @@ import { Pencil } from 'lucide-vue-next'
 import { computed } from 'vue'
 import { useLive } from '@/api/live'
 import type { Docket, WantedState } from '@/api/types'
-import { bytes, day, dayAndTime, size, words, zoneName } from '@/ui/format/format'
+import { capacity, capacityInFull, day, dayAndTime, size, words, zoneName } from '@/ui/format/format'
 import { sayFact, useVocabulary } from '@/features/triage'
 import ConsentMore from './ConsentMore.vue'
 import MergeCustomer from './MergeCustomer.vue'
@@ -96,7 +96,9 @@ const times = (w: WantedState) =>
             }}</span>
           </td>
           <td class="m">{{ d.serial || '–' }}</td>
-          <td class="n" :title="d.capacity ? bytes(d.capacity) : ''">{{ d.capacity ? size(d.capacity) : '–' }}</td>
+          <td class="n" :title="d.capacity ? capacityInFull(d.capacity) : ''">
+            {{ d.capacity ? capacity(d.capacity) : '–' }}
+          </td>
           <td>{{ d.accessories || '–' }}</td>
           <td>{{ d.condition || '–' }}</td>
           <td>

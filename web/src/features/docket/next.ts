@@ -68,7 +68,7 @@ export function nextMove(docket: Docket, path: Path | undefined, locks?: LockSta
       }
     case 'declined':
       return {
-        words: 'The case was declined; the device goes back as it came.',
+        words: 'The case was declined; a device that is here goes back as it came.',
         place: 'custody',
         action: 'Open custody',
       }

@@ -1,11 +1,11 @@
 import type { CaseForm } from '@/api/types'
-import { size, words } from '@/ui/format/format'
+import { capacity as capacityOf, words } from '@/ui/format/format'
 
 /** What was logged, in a sentence. */
 export function loggedWords(number: string, form: CaseForm): string {
   const [lead, ...more] = form.devices
   const capacity = lead?.capacity
-    ? ` of ${/^\d+$/.test(lead.capacity) ? size(Number(lead.capacity)) : lead.capacity}`
+    ? ` of ${/^\d+$/.test(lead.capacity) ? capacityOf(Number(lead.capacity)) : lead.capacity}`
     : ''
   const device = lead ? `${words(lead.type)}${capacity}${more.length ? ` and ${more.length} more` : ''}` : ''
   const parts = [

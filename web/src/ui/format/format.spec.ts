@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { duration, grouped, percent, shortHash, shortPath, size } from './format'
+import { capacity, capacityInFull, duration, grouped, percent, shortHash, shortPath, size } from './format'
 
 describe('sizes', () => {
   it('are binary with three digits that mean something', () => {
@@ -8,6 +8,19 @@ describe('sizes', () => {
     expect(size(1024)).toBe('1.00 KiB')
     expect(size(33554432)).toBe('32.0 MiB')
     expect(size(2e12)).toBe('1.82 TiB')
+  })
+})
+
+describe('capacities', () => {
+  it('are said as devices are sold, with the binary size behind', () => {
+    expect(capacity(64e9)).toBe('64 GB')
+    expect(capacity(1.5e12)).toBe('1.5 TB')
+    expect(capacityInFull(64e9)).toBe('59.6 GiB, 64,000,000,000 bytes')
+  })
+  it('are binary where they were measured so', () => {
+    expect(capacity(16 << 20)).toBe('16.0 MiB')
+    expect(capacity(1000204886016)).toBe('932 GiB')
+    expect(capacityInFull(16 << 20)).toBe('16,777,216 bytes')
   })
 })
 

@@ -14,6 +14,23 @@ export function size(bytes: number): string {
   return `${value >= 100 ? value.toFixed(0) : value >= 10 ? value.toFixed(1) : value.toFixed(2)} ${UNITS[unit]}`
 }
 
+const AS_SOLD: [number, string][] = [
+  [1e12, 'TB'],
+  [1e9, 'GB'],
+  [1e6, 'MB'],
+]
+
+/** A device's capacity as it was said: decimal where it is round so, as devices are sold, binary else. */
+export function capacity(bytes: number): string {
+  const sold = AS_SOLD.find(([unit]) => bytes >= unit && bytes % (unit / 10) === 0)
+  return sold ? `${bytes / sold[0]} ${sold[1]}` : size(bytes)
+}
+
+/** For a title beside a capacity: the binary size where another was said, and every byte. */
+export function capacityInFull(value: number): string {
+  return capacity(value) === size(value) ? bytes(value) : `${size(value)}, ${bytes(value)}`
+}
+
 /** For a title: every byte. */
 export function bytes(value: number): string {
   return `${count(value)} bytes`

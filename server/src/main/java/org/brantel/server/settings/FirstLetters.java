@@ -36,7 +36,7 @@ final class FirstLetters {
                     we have weighed everything that you told us about your {device}, and we cannot take it on.
                     {reason}
 
-                    Your {device} goes back to you as it came; nothing on it was changed. If you learn of a copy \
+                    If your {device} is with us, it goes back to you as it came; nothing on it was changed. If you learn of a copy \
                     somewhere, or remember something that speaks against our reason, call us, and we look again.
 
                     {lab}
