@@ -48,9 +48,11 @@ const code = (c: string) => vocabulary.value?.facts.find((f) => f.code === c)
 const kept = useKeptDraft(key, draft, number.value)
 const { saving, theirs, log, saveOver, take } = useSaving(form, number, async (logged) => {
   const as = draft.value
+  // Asked before the page is left: then its address is the case's.
+  const fresh = number.value === undefined
   await kept.drop()
   await router.push(`/cases/${logged}/triaged`)
-  if (!number.value) offerUndo(loggedWords(logged, as.form), () => unlog(logged, as))
+  if (fresh) offerUndo(loggedWords(logged, as.form), () => unlog(logged, as))
 })
 /** Back to what was typed: the case is taken back, and its form is a draft again. */
 async function unlog(logged: string, as: Draft): Promise<void> {
