@@ -120,7 +120,7 @@ class FrontDeskTest {
             steps.button("Give to …").click();
             page.getByLabel("Give the case to").selectOption("tom");
             page.locator(".pop").getByRole(AriaRole.BUTTON).click();
-            assertThat(page.getByText(number + " is with Tom Gale now.")).isVisible();
+            assertThat(page.locator(".undo")).containsText(number + " is with Tom Gale now.");
             assertThat(tab.faults()).isEmpty();
         }
         try (Chromium.Tab tab = Chromium.open(lab.address())) {

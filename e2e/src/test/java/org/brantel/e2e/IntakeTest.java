@@ -116,8 +116,8 @@ class IntakeTest {
                     .hasAttribute("aria-pressed", "true");
             page.keyboard().press("Control+Enter");
             String number = new Steps(page).caseNumber();
-            assertThat(page.getByText(number + " was logged for Skerrow Village Band: hdd of 1 TB"))
-                    .isVisible();
+            assertThat(page.locator(".undo"))
+                    .containsText(number + " was logged for Skerrow Village Band: hdd of 1 TB");
             assertThat(page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Hardware work")))
                     .hasAttribute("aria-checked", "true");
             page.keyboard().press("d");
