@@ -14,6 +14,11 @@ const note = ref('')
 const isWrong = ref(false)
 
 async function read(now: string): Promise<void> {
+  if (!now.trim()) {
+    note.value = ''
+    isWrong.value = false
+    return
+  }
   try {
     const found = await api.get('/api/intake/capacity', { query: { text: now } })
     if (now !== text.value) return
