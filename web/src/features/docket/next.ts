@@ -74,7 +74,7 @@ export function nextMove(docket: Docket, path: Path | undefined, locks?: LockSta
       }
     default:
       return {
-        words: 'The customer confirmed receipt. The custody record stays.',
+        words: 'The case is closed. The custody record stays.',
         place: 'custody',
         action: 'Open custody',
       }

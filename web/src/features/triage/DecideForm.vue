@@ -34,7 +34,10 @@ const need = computed(() => needOf(props.ranking, props.path))
 const standing = computed(() => props.history.find((h) => !h.undone))
 const earlier = computed(() => props.history.filter((h) => h !== standing.value))
 const meanwhile = computed(() => decidedMeanwhile(chosen.value, props.docket))
-const same = computed(() => props.path === props.docket.path && !reason.value.trim() && !props.moved)
+/** It stands so already; a case that is closed is opened again by the same decision. */
+const same = computed(
+  () => props.docket.stage !== 'closed' && props.path === props.docket.path && !reason.value.trim() && !props.moved,
+)
 const ready = computed(
   () =>
     !deciding.busy.value &&

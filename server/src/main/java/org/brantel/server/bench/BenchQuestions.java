@@ -3,6 +3,7 @@ package org.brantel.server.bench;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.brantel.server.asks.Action;
 import org.brantel.server.asks.Asking;
@@ -23,11 +24,13 @@ class BenchQuestions implements Asking {
     private static final Action LOOK = Action.open("Open imaging", Place.IMAGING);
 
     private final CaseLists lists;
+    private final Stations stations;
     private final ImagingRecords imaging;
     private final IdleHealth idleHealth;
 
-    BenchQuestions(CaseLists lists, ImagingRecords imaging, IdleHealth idleHealth) {
+    BenchQuestions(CaseLists lists, Stations stations, ImagingRecords imaging, IdleHealth idleHealth) {
         this.lists = lists;
+        this.stations = stations;
         this.imaging = imaging;
         this.idleHealth = idleHealth;
     }
@@ -35,11 +38,12 @@ class BenchQuestions implements Asking {
     @Override
     public List<Question> about(OpenCases open) {
         List<CaseViews.Summary> cases = open.in(Stage.IMAGING);
+        Set<String> attached = Set.copyOf(stations.attachedTo().values());
         Map<String, ImagingView> newest = imaging.newest(lists.ids(OpenCases.numbers(cases)));
         List<Question> all = new ArrayList<>();
         cases.stream()
                 .filter(c -> newest.containsKey(c.number()))
-                .flatMap(c -> of(c, Known.in(newest, c.number())))
+                .flatMap(c -> of(c, Known.in(newest, c.number()), attached.contains(c.number())))
                 .forEach(all::add);
         idleHealth.alarms().stream()
                 .flatMap(a -> open.numbered(a.caseNumber()).stream().map(c -> alarm(c, a)))
@@ -47,9 +51,9 @@ class BenchQuestions implements Asking {
         return all;
     }
 
-    private static Stream<Question> of(CaseViews.Summary c, ImagingView s) {
+    private static Stream<Question> of(CaseViews.Summary c, ImagingView s, boolean attached) {
         return switch (s.standing().state()) {
-            case PAUSED, FAILED -> Stream.of(paused(c, s));
+            case PAUSED, FAILED -> Stream.of(paused(c, s, attached));
             case RUNNING -> s.care().resting() == null ? Stream.of() : Stream.of(resting(c, s));
             case DONE -> Stream.of(done(c, s));
             default -> Stream.of();
@@ -68,12 +72,12 @@ class BenchQuestions implements Asking {
         return Action.call("Go on", ask(s, "resume"), c.number() + ": reading goes on.", ask(s, "pause"));
     }
 
-    private static Question paused(CaseViews.Summary c, ImagingView s) {
+    private static Question paused(CaseViews.Summary c, ImagingView s, boolean attached) {
         String so = share(s) + " is read; nothing is lost.";
         if (s.care().reached() != null) {
             return Question.of(
                     c,
-                    Harm.DEVICE,
+                    attached ? Harm.DEVICE : Harm.WORK,
                     "Limit",
                     "Go on past the limit?",
                     s.standing().trouble() + " " + so,

@@ -48,11 +48,10 @@ class Presence {
     List<Here> seen(String number, String place, String login) {
         cases.id(number);
         Instant now = clock.instant();
-        Optional<PresentRow> before = rows.findByCaseNumberAndLogin(number, login);
-        boolean news = before.filter(
-                        b -> b.seenAt().isAfter(now.minus(STAYS)) && b.place().equals(place))
+        boolean news = rows.findByCaseNumberAndLogin(number, login)
+                .filter(b -> b.seenAt().isAfter(now.minus(STAYS)) && b.place().equals(place))
                 .isEmpty();
-        before.ifPresentOrElse(b -> b.seen(place, now), () -> rows.save(new PresentRow(number, login, place, now)));
+        rows.seen(number, login, place, now);
         if (news) {
             rows.deleteBySeenAtBefore(now.minus(Duration.ofDays(1)));
             happenings.changed(number, Topic.PRESENCE);

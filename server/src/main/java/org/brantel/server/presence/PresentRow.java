@@ -10,6 +10,8 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Modifying;
+import org.springframework.data.jpa.repository.Query;
 
 /** Somebody who was seen in a case. */
 @Entity
@@ -31,18 +33,6 @@ class PresentRow {
 
     protected PresentRow() {}
 
-    PresentRow(String caseNumber, String login, String place, Instant seenAt) {
-        this.caseNumber = caseNumber;
-        this.login = login;
-        this.place = place;
-        this.seenAt = seenAt;
-    }
-
-    void seen(String where, Instant at) {
-        place = where;
-        seenAt = at;
-    }
-
     String login() {
         return login;
     }
@@ -61,6 +51,15 @@ interface PresentRows extends JpaRepository<PresentRow, Long> {
     Optional<PresentRow> findByCaseNumberAndLogin(String caseNumber, String login);
 
     List<PresentRow> findByCaseNumberAndSeenAtAfterOrderByLogin(String caseNumber, Instant after);
+
+    /** Whether or not they were here before, from however many windows at once. */
+    @Modifying
+    @Query(
+            value = "insert into present_person (case_number, login, place, seen_at) values (?1, ?2, ?3, ?4) "
+                    + "on conflict (case_number, login) do update set place = excluded.place, "
+                    + "seen_at = excluded.seen_at",
+            nativeQuery = true)
+    void seen(String caseNumber, String login, String place, Instant at);
 
     void deleteByCaseNumberAndLogin(String caseNumber, String login);
 

@@ -166,7 +166,10 @@ public class TriageService {
                         Refusal.badInput("path", "The protocol in force has no recovery path '" + path.words() + "'."));
         boolean first = ranking.ranking().get(0).path() == path;
         String words = reason == null ? "" : reason.strip();
-        boolean again = docket.decision().path() == path && standing(number).isPresent();
+        // A case that is over is decided anew, also on the path that it had: that opens it again.
+        boolean over = !docket.course().stage().isOpen() && path != RecoveryPath.DECLINE;
+        boolean again =
+                !over && docket.decision().path() == path && standing(number).isPresent();
         if (again
                 && (words.isEmpty() || words.equals(docket.decision().pathReason()))
                 && movedSince(number).isEmpty()) {

@@ -227,6 +227,17 @@ class CallTest {
     }
 
     @Test
+    void aCaseThatSomebodyWorkedOnIsNotTakenBack() {
+        String number = new CaseForms().log(una);
+        String soon = LocalDate.now(ZoneId.systemDefault()).plusDays(4).toString();
+        una.post("/api/cases/" + number + "/hold", Map.of("reason", "a cable", "until", soon))
+                .expect(200);
+        una.delete("/api/cases/" + number + "/hold").expect(200);
+        una.await("/api/cases/" + number + "/custody", c -> c.get("entries").size() > 1);
+        assertThat(una.delete("/api/cases/" + number).expect(409).sentence()).contains("has gone on");
+    }
+
+    @Test
     void aHoldThatIsTakenBackLeavesTheClockAsItRan() {
         String number = new CaseForms().told("loss.event", "dropped").log(una);
         String of = "/api/cases/" + number;

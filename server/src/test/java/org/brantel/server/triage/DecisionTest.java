@@ -133,6 +133,19 @@ class DecisionTest {
         assertThat(letters(number)).isEqualTo(letters);
     }
 
+    @Test
+    void aCaseThatIsOverIsOpenedByTheSameDecision() {
+        String number = clicking().log(una);
+        decide(number, "hardware-work", "").expect(200);
+        Lab.open().sql().update("update lab_case set stage = 'CLOSED' where number = ?", number);
+        assertThat(decide(number, "hardware-work", "")
+                        .expect(200)
+                        .json()
+                        .get("stage")
+                        .asString())
+                .isEqualTo("triaged");
+    }
+
     private JsonNode messages(String number) {
         return una.get("/api/outbox?number=" + number).json().get("messages").get("items");
     }
