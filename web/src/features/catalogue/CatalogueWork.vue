@@ -44,13 +44,14 @@ async function recover(): Promise<void> {
   if (await recovering.run(() => api.post('/api/cases/{number}/recovery', { path: { number: props.docket.number } })))
     await router.push(`/cases/${props.docket.number}/recovery`)
 }
+const onLines = (does: string) => () => (lines.value.length ? does : undefined)
 useKeys([
-  { key: 'J', does: 'down', run: () => move(1) },
-  { key: 'K', does: 'up', run: () => move(-1) },
-  { key: 'X', does: 'select', run: () => toggleLine(lines.value[at.value]) },
+  { key: 'J', does: onLines('down'), run: () => move(1) },
+  { key: 'K', does: onLines('up'), run: () => move(-1) },
+  { key: 'X', does: onLines('select'), run: () => toggleLine(lines.value[at.value]) },
   {
     key: 'Enter',
-    does: 'proof',
+    does: onLines('proof'),
     run: () => (open.value = open.value === lines.value[at.value]?.id ? undefined : lines.value[at.value]?.id),
   },
   { key: '/', does: 'narrow', run: () => search.value?.querySelector('input')?.focus() },

@@ -58,21 +58,23 @@ const problems = computed(() => counts.value?.problems ?? [])
         <li v-for="r in [...volume.remarks, ...problems]" :key="r">{{ r }}</li>
       </ul>
       <p v-else class="s text-body-secondary">Nothing in it is damaged as far as its records say.</p>
-      <RouterLink
-        v-if="counts?.findings"
-        class="btn btn-quiet"
-        :to="{ path: `/cases/${number}/selection`, query: findingsOf(volume, sessions) }"
-        >Show its {{ count(counts.findings) }} {{ counts.findings === 1 ? 'finding' : 'findings' }}</RouterLink
-      >
-      <button
-        v-if="!volume.unread && volume.state !== 'earlier'"
-        type="button"
-        class="btn btn-quiet"
-        :disabled="busy"
-        @click="$emit('scan')"
-      >
-        Scan this volume alone
-      </button>
+      <p class="d-flex flex-wrap gap-2 acts">
+        <RouterLink
+          v-if="counts?.findings"
+          class="btn btn-quiet"
+          :to="{ path: `/cases/${number}/selection`, query: findingsOf(volume, sessions) }"
+          >Show its {{ count(counts.findings) }} {{ counts.findings === 1 ? 'finding' : 'findings' }}</RouterLink
+        >
+        <button
+          v-if="!volume.unread && volume.state !== 'earlier'"
+          type="button"
+          class="btn btn-quiet"
+          :disabled="busy"
+          @click="$emit('scan')"
+        >
+          Scan this volume alone
+        </button>
+      </p>
     </div>
   </section>
 </template>
@@ -94,6 +96,9 @@ const problems = computed(() => counts.value?.problems ?? [])
   gap: 3px;
   padding-left: 16px;
   margin: 0 0 8px;
+}
+.acts {
+  margin-top: 6px;
 }
 @media (width <= 900px) {
   .facts {
