@@ -14,11 +14,16 @@ const profile = {
   limits: { faultsInRow: 64, faultsInAll: 0, celsius: 60, growth: 0, minutes: 0 },
 }
 const attachment = { id: 2, medium: 'sim/card', identity: { serial: 'S-1', size: 16 * MIB }, matched: true, who: 'Una' }
-const panel = (earlier?: object) =>
+const panel = (earlier?: object, healthAwaited = false) =>
   mount(StartImaging, {
     props: {
       docket: { number: 'BR-1' } as unknown as Docket,
-      bench: { profiles: [profile], advice: { profile: 'healthy', why: '' }, earlier } as unknown as CaseBench,
+      bench: {
+        profiles: [profile],
+        advice: { profile: 'healthy', why: '' },
+        healthAwaited,
+        earlier,
+      } as unknown as CaseBench,
       attachment: attachment as unknown as NonNullable<CaseBench['attachment']>,
     },
     global: { stubs: { HealthPanel: true } },
@@ -34,6 +39,14 @@ describe('a device that is to be read', () => {
     expect(server.changes()).toEqual([
       { what: 'POST /api/cases/BR-1/imaging', body: { profile: 'healthy', mibPerSecond: 0 } },
     ])
+  })
+  it('gets no profile proposed before it said how it is, and is read with one that a person chose', async () => {
+    const shown = panel(undefined, true)
+    expect(shown.find('.prop').exists()).toBe(false)
+    expect(shown.text()).toContain('Asking the device how it is')
+    expect(primary(shown).attributes('disabled')).toBeDefined()
+    await shown.find('input[type=radio]').trigger('change')
+    expect(primary(shown).attributes('disabled')).toBeUndefined()
   })
   it('is read on from where an earlier session ended', () => {
     const shown = panel({ session: 3, state: 'done', left: 2 * MIB, failed: 0, size: 16 * MIB })

@@ -3,13 +3,13 @@ import { BButton, BFormInput } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
-import type { CaseBench, Docket } from '@/api/types'
+import type { CaseBench, Docket, StopLimits } from '@/api/types'
 import { dayAndTime, size } from '@/ui/format/format'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import HealthPanel from './HealthPanel.vue'
 import { canGoOn, earlierWords, goOnWords, resumeWords } from './earlier'
 import LimitFields from './LimitFields.vue'
-import { limitWords, profileName, profileValues } from './profiles'
+import { limitWords, NO_LIMITS, profileName, profileValues } from './profiles'
 
 const props = defineProps<{
   /** The case. */
@@ -28,13 +28,15 @@ const emit = defineEmits<{
 }>()
 
 const chosen = ref<string>()
-const profile = computed(() => chosen.value ?? props.bench.advice.profile)
-const values = computed(() => props.bench.profiles.find((p) => p.code === profile.value)!)
-const limits = ref({ ...values.value.limits })
+/** What the device says of its health may change what is proposed: until then nothing is. */
+const proposed = computed(() => (props.bench.healthAwaited ? undefined : props.bench.advice.profile))
+const profile = computed(() => chosen.value ?? proposed.value)
+const values = computed(() => props.bench.profiles.find((p) => p.code === profile.value))
+const limits = ref<StopLimits>({ ...NO_LIMITS, ...values.value?.limits })
 const rate = ref(0)
 const own = ref(false)
 watch(values, (v) => {
-  if (!own.value) limits.value = { ...v.limits }
+  if (!own.value && v) limits.value = { ...v.limits }
 })
 const starting = useAction()
 const earlier = computed(() => props.bench.earlier)
@@ -42,7 +44,10 @@ const afresh = ref('')
 /** Starting is what is likeliest wanted: nothing was read yet, or a new session goes on. */
 const main = computed(() => !earlier.value || canGoOn(earlier.value))
 
+const shownLimits = computed(() => (own.value ? limits.value : (values.value?.limits ?? NO_LIMITS)))
+
 async function start(): Promise<void> {
+  if (!profile.value) return
   const body = {
     profile: profile.value,
     mibPerSecond: rate.value || 0,
@@ -101,22 +106,25 @@ async function detach(): Promise<void> {
               @change="chosen = p.code"
             />
             <b>{{ profileName(p.code) }}</b>
-            <span v-if="p.code === bench.advice.profile" class="prop xs">proposed</span>
+            <span v-if="p.code === proposed" class="prop xs">proposed</span>
             <span class="text-body-secondary s">{{ p.words }}</span>
           </label>
         </fieldset>
-        <p class="s">
-          <b>Why {{ profileName(bench.advice.profile) }}:</b> {{ bench.advice.why }}
+        <p v-if="proposed" class="s">
+          <b>Why {{ profileName(proposed) }}:</b> {{ bench.advice.why }}
         </p>
-        <dl class="vals">
+        <p v-else class="s" role="status">
+          <b>Asking the device how it is</b>; a profile is proposed from what it says. Choose one yourself not to wait.
+        </p>
+        <dl v-if="values" class="vals">
           <div v-for="v in profileValues(values)" :key="v.what">
             <dt class="xs text-body-secondary">{{ v.what }}</dt>
             <dd class="m s">{{ v.value }}</dd>
           </div>
         </dl>
-        <details :open="own" @toggle="own = ($event.target as HTMLDetailsElement).open">
+        <details v-if="values" :open="own" @toggle="own = ($event.target as HTMLDetailsElement).open">
           <summary class="s">
-            <b>Stops at</b> <span class="text-body-secondary">{{ limitWords(own ? limits : values.limits) }}</span>
+            <b>Stops at</b> <span class="text-body-secondary">{{ limitWords(shownLimits) }}</span>
           </summary>
           <LimitFields v-model:limits="limits" v-model:rate="rate" class="lim" />
           <p class="xs text-body-secondary">
@@ -144,13 +152,13 @@ async function detach(): Promise<void> {
             v-if="!earlier || canGoOn(earlier) || afresh.trim()"
             :variant="main ? 'primary' : undefined"
             :class="{ 'btn-quiet': !main }"
-            :disabled="starting.busy.value"
+            :disabled="starting.busy.value || !profile"
             @click="start"
             >{{ !earlier ? 'Start imaging' : afresh.trim() ? 'Read it afresh' : goOnWords(earlier) }}</BButton
           >
         </p>
       </div>
-      <HealthPanel :number="docket.number" :limits="own ? limits : values.limits" :events="[]" ask />
+      <HealthPanel :number="docket.number" :limits="shownLimits" :events="[]" ask />
     </div>
   </section>
 </template>

@@ -64,6 +64,8 @@ export const LIMITS: readonly { field: keyof StopLimits; label: string; unit: st
   { field: 'minutes', label: 'Minutes of reading', unit: 'min' },
 ]
 
+export const NO_LIMITS: StopLimits = { faultsInRow: 0, faultsInAll: 0, celsius: 0, growth: 0, minutes: 0 }
+
 /** What a session stops at, in a line, the faults so far beside their limit; what is 0 is no limit. */
 export function limitWords(limits: StopLimits, faults?: number): string {
   const set = LIMITS.filter((l) => limits[l.field] > 0).map((l) =>

@@ -50,8 +50,7 @@ public record ProfileAdvice(String profile, String why) {
                 "healthy",
                 any(facts, "bench.health", "good")
                         ? "Its health reading is good, and nothing else speaks for damage."
-                        : "Nothing that is known speaks for damage, but it has given no health reading that could; read "
-                                + "its health first.");
+                        : "Nothing that is known speaks for damage, but it has given no health reading that could.");
     }
 
     private static boolean any(Map<String, Set<String>> facts, String code, String... values) {

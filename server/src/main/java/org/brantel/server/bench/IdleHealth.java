@@ -5,10 +5,10 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import org.brantel.core.health.HealthReading;
 import org.brantel.core.health.Judgement;
 import org.brantel.core.source.Source;
@@ -18,6 +18,7 @@ import org.brantel.server.locks.Locks;
 import org.brantel.server.media.Media;
 import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Refusal;
+import org.brantel.server.platform.Topic;
 import org.brantel.server.settings.LabSettings;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -48,9 +49,10 @@ public class IdleHealth {
     private final Locks locks;
     private final HealthReadings readings;
     private final LabSettings settings;
+    private final Happenings happenings;
     private final Clock clock;
     /** When a device was asked last, also where it gave nothing. */
-    private final Map<Long, Instant> asked = new HashMap<>();
+    private final Map<Long, Instant> asked = new ConcurrentHashMap<>();
 
     IdleHealth(
             Attachments attachments,
@@ -60,6 +62,7 @@ public class IdleHealth {
             Locks locks,
             HealthReadings readings,
             LabSettings settings,
+            Happenings happenings,
             Clock clock) {
         this.attachments = attachments;
         this.stations = stations;
@@ -68,6 +71,7 @@ public class IdleHealth {
         this.locks = locks;
         this.readings = readings;
         this.settings = settings;
+        this.happenings = happenings;
         this.clock = clock;
     }
 
@@ -80,10 +84,18 @@ public class IdleHealth {
                     a.id(),
                     readings.latest(a.id()).map(HealthReadings.Latest::at).orElse(Instant.EPOCH));
             if (!clock.instant().isBefore(before.plus(every)) && !stations.isBeingRead(a) && !stations.isGone(a)) {
-                asked.put(a.id(), clock.instant());
                 read(a);
             }
         }
+    }
+
+    /** Whether a device that may be asked has not said yet how it is: neither a reading, nor that it gives none. */
+    boolean isAwaited(Attachment a) {
+        return !asked.containsKey(a.id())
+                && readings.latest(a.id()).isEmpty()
+                && !stations.isBeingRead(a)
+                && !stations.isGone(a)
+                && locks.state(cases.number(a.caseId())).untouchable().isEmpty();
     }
 
     private void read(Attachment a) {
@@ -91,6 +103,13 @@ public class IdleHealth {
         if (!locks.state(number).untouchable().isEmpty()) {
             return;
         }
+        ask(a, number);
+        if (asked.put(a.id(), clock.instant()) == null) {
+            happenings.changed(number, Topic.HEALTH);
+        }
+    }
+
+    private void ask(Attachment a, String number) {
         try (Source source = media.open(a.medium(), a.expected(), a.writeBlock())) {
             Optional<HealthReading> reading = source.health();
             reading.ifPresent(r ->

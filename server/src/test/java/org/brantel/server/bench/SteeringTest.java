@@ -632,4 +632,22 @@ class SteeringTest {
                 .noneMatch(d -> d.get("caseNumber").asString().equals(story.number)
                         && d.get("kind").asString().equals("Health"));
     }
+
+    /** What it says may change what is proposed, so nothing is proposed before; one that says nothing is not waited for. */
+    @Test
+    void nothingIsProposedBeforeTheDeviceSaidHowItIs() throws IOException {
+        IdleHealth schedule = lab.own(IdleHealth.class);
+        for (SimulatedDevice device :
+                List.of(sim().with("\"health\":{\"celsius\":31,\"celsiusMost\":31,\"pending\":900}"), sim())) {
+            Story story;
+            synchronized (schedule) {
+                story = at("awaited" + device.hashCode(), device);
+                JsonNode now = story.una.get(story.path("/bench")).json();
+                assertThat(now.get("healthAwaited").asBoolean()).isTrue();
+            }
+            JsonNode bench = story.una.await(
+                    story.path("/bench"), b -> !b.get("healthAwaited").asBoolean());
+            assertThat(bench.get("advice").get("why").asString()).containsAnyOf("failing", "no health reading");
+        }
+    }
 }

@@ -1,0 +1,143 @@
+package org.brantel.server.bench;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotEmpty;
+import java.io.IOException;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.brantel.core.firstlook.FirstLook;
+import org.brantel.core.imaging.CareProfile;
+import org.brantel.core.source.IdentityCheck;
+import org.brantel.core.triage.ProfileAdvice;
+import org.brantel.server.intake.CaseForm;
+import org.brantel.server.intake.Cases;
+import org.brantel.server.protocol.Said;
+import org.brantel.server.staff.Staff;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** What stands at the bench for one case: attaching it, comparing it, checking it. */
+@RestController
+class CaseBenchController {
+
+    record Attach(
+            @NotBlank(message = "Choose a medium.") String medium,
+            @Nullable String decision,
+            @Nullable String writeBlock) {}
+
+    /**
+     * @param profiles from the least gentle to the gentlest
+     * @param advice which of them is proposed, and why
+     * @param healthAwaited the device is still to say how it is, and what it says may change what is proposed
+     * @param earlier what was read already of the device that is attached
+     */
+    record CaseBench(
+            Attachment.@Nullable View attachment,
+            List<ImagingView> sessions,
+            List<CareProfile> profiles,
+            ProfileAdvice advice,
+            boolean healthAwaited,
+            EarlierReading.@Nullable Earlier earlier) {}
+
+    /** @param measured the station measured it by itself */
+    record Answer(
+            @NotBlank(message = "An answer has no code.") String code,
+            @NotBlank(message = "An answer has no value.") String value,
+            boolean measured) {}
+
+    record BenchCheck(
+            @NotEmpty(message = "Nothing was filled in.") List<@Valid Answer> answers) {}
+
+    private final Stations stations;
+    private final ImagingRecords imaging;
+    private final EarlierReading earlier;
+    private final IdleHealth health;
+    private final Cases cases;
+    private final Staff staff;
+
+    CaseBenchController(
+            Stations stations,
+            ImagingRecords imaging,
+            EarlierReading earlier,
+            IdleHealth health,
+            Cases cases,
+            Staff staff) {
+        this.stations = stations;
+        this.imaging = imaging;
+        this.earlier = earlier;
+        this.health = health;
+        this.cases = cases;
+        this.staff = staff;
+    }
+
+    @GetMapping("/api/cases/{number}/bench")
+    CaseBench ofCase(@PathVariable String number) {
+        Optional<Attachment> standing = stations.standing(cases.id(number));
+        return new CaseBench(
+                stations.attachment(number).orElse(null),
+                imaging.sessions(number),
+                CareProfile.all(),
+                stations.advice(number),
+                standing.filter(health::isAwaited).isPresent(),
+                standing.flatMap(earlier::of).map(EarlierReading.Earlier::of).orElse(null));
+    }
+
+    @GetMapping("/api/cases/{number}/bench/identity")
+    IdentityCheck compare(@PathVariable String number, @RequestParam String medium) throws IOException {
+        return stations.compare(number, medium);
+    }
+
+    /** What can be attached, the medium that fits the case best first. */
+    @GetMapping("/api/cases/{number}/bench/media")
+    List<Stations.Standing> media(@PathVariable String number) throws IOException {
+        return stations.comparable(number);
+    }
+
+    @PostMapping("/api/cases/{number}/bench/attachment")
+    @ResponseStatus(HttpStatus.CREATED)
+    Attachment.View attach(@PathVariable String number, @Valid @RequestBody Attach attach) throws IOException {
+        return stations.attach(
+                number,
+                attach.medium(),
+                new Attachment.Decisions(attach.decision(), attach.writeBlock()),
+                staff.current().name());
+    }
+
+    /** What the station can tell by itself. Nothing is recorded yet. */
+    @PostMapping("/api/cases/{number}/bench-check/measure")
+    List<FirstLook.Seen> measure(@PathVariable String number) throws IOException {
+        return stations.firstLook(number);
+    }
+
+    /** Records the bench check: its answers are observed facts. */
+    @PostMapping("/api/cases/{number}/bench-check")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void check(@PathVariable String number, @Valid @RequestBody BenchCheck check) {
+        cases.observe(
+                number,
+                check.answers().stream()
+                        .map(a -> new CaseForm.Fact(a.code(), a.value(), Said.OBSERVED))
+                        .toList(),
+                check.answers().stream()
+                        .filter(Answer::measured)
+                        .map(Answer::code)
+                        .collect(Collectors.toSet()),
+                staff.current().name());
+    }
+
+    @DeleteMapping("/api/cases/{number}/bench/attachment")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void detach(@PathVariable String number) {
+        stations.detach(number, staff.current().name());
+    }
+}
