@@ -62,6 +62,11 @@ export const router = createRouter({
       meta: { room: 'ledger', title: 'Ledger' },
     },
     {
+      path: '/day',
+      component: () => import('@/features/day').then((m) => m.DayPage),
+      meta: { room: 'ledger', title: 'The day' },
+    },
+    {
       path: '/outbox',
       component: () => import('@/features/outbox').then((m) => m.OutboxPage),
       meta: { room: 'desk', title: 'Outbox' },

@@ -41,7 +41,9 @@ const headline = computed(() => {
       <h1>{{ day(today) }}</h1>
       <p v-if="desk">
         <b>{{ headline }}</b><span v-if="desk.overdue" class="text-body-secondary">
-          {{ desk.overdue === 1 ? 'One is overdue.' : `${desk.overdue} are overdue.` }}</span
+          <RouterLink class="link" to="/day">{{
+            desk.overdue === 1 ? 'One is overdue.' : `${desk.overdue} are overdue.`
+          }}</RouterLink></span
         >
       </p>
       <span class="flex-fill" />

@@ -80,6 +80,7 @@ function turn(to: number): void {
       </p>
     </section>
     <aside class="side right" aria-label="People and workload">
+      <RouterLink class="btn btn-quiet" to="/day">The day: late, people, bench, money, endings</RouterLink>
       <div class="hd">
         <h2>Workload</h2>
         <span class="text-body-secondary">open cases</span>

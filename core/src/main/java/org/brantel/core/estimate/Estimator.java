@@ -137,7 +137,8 @@ public final class Estimator {
         return Estimate.Part.of(hours, reasons);
     }
 
-    private static Estimate.Part quote(RecoveryPath path, Job job, PriceList prices, LocalDate today) {
+    /** What the price list says of a job on a path, and why. */
+    public static Estimate.Part quote(RecoveryPath path, Job job, PriceList prices, LocalDate today) {
         Band money = prices.byPath().getOrDefault(path, new Band(0, 0));
         List<String> reasons = new ArrayList<>(List.of("the price list's band for " + path.words()));
         double more = Math.ceil(job.capacity() / TERABYTE) - 1;

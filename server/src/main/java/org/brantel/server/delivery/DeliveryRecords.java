@@ -21,5 +21,9 @@ interface DeliveryRecords extends JpaRepository<Delivery, Long> {
             + "group by x.caseId)")
     List<Delivery> findNewest(Collection<Long> caseIds);
 
+    @Query("select d from Delivery d where d.id in (select max(x.id) from Delivery x where x.caseId in ?1 "
+            + "and x.state = org.brantel.server.work.WorkState.DONE group by x.caseId)")
+    List<Delivery> findNewestSealed(Collection<Long> caseIds);
+
     boolean existsByCaseIdAndStateIn(Long caseId, Collection<WorkState> states);
 }

@@ -1,10 +1,9 @@
 package org.brantel.server.delivery;
 
 import java.io.IOException;
-import java.util.Arrays;
+import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.brantel.core.json.Json;
 import org.brantel.core.wanted.WantedTally;
 import org.brantel.server.catalogue.DeliveredCounts;
@@ -29,17 +28,18 @@ class SealedAccounts implements DeliveredCounts {
     @Transactional(readOnly = true)
     public Map<Long, WantedTally.Delivered> delivered(String number) {
         return deliveries.findByCaseIdOrderByIdDesc(cases.id(number)).stream()
-                .filter(d -> d.state() == WorkState.DONE)
-                .flatMap(d -> Stream.ofNullable(d.account()).map(account -> read(account, d.id())))
+                .filter(d -> d.state() == WorkState.DONE && d.account() != null)
                 .findFirst()
-                .map(own ->
-                        Arrays.stream(own).collect(Collectors.toMap(Account.Wanted::line, Account.Wanted::delivered)))
+                .map(d -> wanted(d).stream().collect(Collectors.toMap(Account.Wanted::line, Account.Wanted::delivered)))
                 .orElse(Map.of());
     }
 
-    private static Account.Wanted[] read(String account, long delivery) {
+    /** What a delivery says of the wanted lines; none where that was not kept yet. */
+    static List<Account.Wanted> wanted(Delivery d) {
         try {
-            return Json.read(account, Account.Wanted[].class, "account", "delivery " + delivery);
+            return d.account() == null
+                    ? List.of()
+                    : List.of(Json.read(d.account(), Account.Wanted[].class, "account", "delivery " + d.id()));
         } catch (IOException e) {
             throw new IllegalStateException(e);
         }

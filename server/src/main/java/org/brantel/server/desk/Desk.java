@@ -60,7 +60,7 @@ class Desk {
         Instant now = clock.instant();
         all.sort(Question.MOST_PRESSING_FIRST);
         List<DeskViews.Work> work = running.all();
-        int overdue = (int) open.stream().filter(c -> isLate(c, now)).count();
+        int overdue = (int) open.stream().filter(c -> c.waiting().isLate(now)).count();
         Today today = today(open, work, now);
         return new DeskViews.Desk(
                 all.stream().limit(listed).toList(),
@@ -84,12 +84,6 @@ class Desk {
                 .toList();
     }
 
-    private static boolean isLate(CaseViews.Summary c, Instant now) {
-        return c.waiting().due() != null
-                && c.waiting().due().isBefore(now)
-                && c.waiting().hold() == null;
-    }
-
     private static List<DeskViews.Count> stages(List<CaseViews.Summary> open, Instant now) {
         return open.stream()
                 .collect(Collectors.groupingBy(c -> c.waiting().stage(), TreeMap::new, Collectors.toList()))
@@ -98,7 +92,9 @@ class Desk {
                 .map(e -> new DeskViews.Count(
                         e.getKey(),
                         e.getValue().size(),
-                        e.getValue().stream().filter(c -> isLate(c, now)).count()))
+                        e.getValue().stream()
+                                .filter(c -> c.waiting().isLate(now))
+                                .count()))
                 .toList();
     }
 

@@ -54,6 +54,8 @@ public class CaseLists {
     private static final List<Stage> OPEN =
             Arrays.stream(Stage.values()).filter(Stage::isOpen).toList();
 
+    private static final List<Stage> OVER = List.of(Stage.CLOSED, Stage.DECLINED);
+
     private static final List<RecoveryPath> FROM_THE_BENCH = Arrays.stream(RecoveryPath.values())
             .filter(RecoveryPath::startsAtTheBench)
             .toList();
@@ -115,7 +117,7 @@ public class CaseLists {
             List<Predicate> all = new ArrayList<>();
             switch (f.state()) {
                 case "open" -> all.add(root.get("stage").in(OPEN));
-                case "closed" -> all.add(root.get("stage").in(Stage.CLOSED, Stage.DECLINED));
+                case "closed" -> all.add(root.get("stage").in(OVER));
                 case "all" -> {}
                 default ->
                     throw Refusal.badInput("state", "A case is open, closed or all of them, not '" + f.state() + "'.");
@@ -201,6 +203,23 @@ public class CaseLists {
             }
         });
         return found;
+    }
+
+    /** The devices of these cases, the lead first, by case number. */
+    @Transactional(readOnly = true)
+    public Map<String, List<CaseViews.Device>> devices(Collection<String> numbers) {
+        Map<Long, String> byId = ids(numbers);
+        return devices.findByCaseIdInAndRemovedFalseOrderByPosition(byId.keySet()).stream()
+                .collect(Collectors.groupingBy(
+                        d -> Known.in(byId, d.caseId()), Collectors.mapping(DeviceRecord::view, Collectors.toList())));
+    }
+
+    /** Cases that were closed or declined since then, the newest end first; {@code total} says how many there are. */
+    @Transactional(readOnly = true)
+    public CaseViews.Page ended(Instant since) {
+        Page<LabCase> found = cases.findByStageInAndStageSinceGreaterThanEqual(
+                OVER, since, PageRequest.of(0, LONGEST, Sort.by(Sort.Direction.DESC, "stageSince", "id")));
+        return new CaseViews.Page(summaries(found.getContent(), settings.clocks()), found.getTotalElements());
     }
 
     /** When the facts of each case changed last. */

@@ -110,7 +110,13 @@ public final class CaseViews {
             Instant stageSince,
             @Nullable Instant due,
             @Nullable LocalDate deadline,
-            @Nullable Hold hold) {}
+            @Nullable Hold hold) {
+
+        /** Whether the clock of its stage has run out; none runs for a case on hold. */
+        public boolean isLate(Instant now) {
+            return hold == null && due != null && due.isBefore(now);
+        }
+    }
 
     /**
      * Who looks after a case.

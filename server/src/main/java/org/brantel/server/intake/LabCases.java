@@ -1,6 +1,7 @@
 package org.brantel.server.intake;
 
 import jakarta.persistence.LockModeType;
+import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
@@ -25,6 +26,8 @@ interface LabCases extends JpaRepository<LabCase, Long>, JpaSpecificationExecuto
     Optional<LabCase> findForEdit(String number);
 
     Page<LabCase> findByStageAndPathIn(Stage stage, Collection<RecoveryPath> paths, Pageable page);
+
+    Page<LabCase> findByStageInAndStageSinceGreaterThanEqual(Collection<Stage> stages, Instant since, Pageable page);
 
     List<LabCase> findByNumberIn(Collection<String> numbers);
 

@@ -3,6 +3,7 @@ package org.brantel.server.recovery;
 import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.util.Collection;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -114,6 +115,12 @@ public class Recoveries {
         return runs.findNewest(cases.keySet()).stream()
                 .map(r -> r.view(Known.in(cases, r.caseId())))
                 .collect(Collectors.toMap(RecoveryViews.Run::caseNumber, v -> v));
+    }
+
+    /** What became of the files of these runs, by the run's number. */
+    @Transactional(readOnly = true)
+    public Map<Long, RecoveryViews.Outcome> outcomes(Collection<Long> runIds) {
+        return runs.findAllById(runIds).stream().collect(Collectors.toMap(RecoveryRun::id, RecoveryRun::outcome));
     }
 
     /** Of all cases. */

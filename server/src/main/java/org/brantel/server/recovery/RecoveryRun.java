@@ -68,11 +68,11 @@ class RecoveryRun extends WorkRecord {
         return folder;
     }
 
+    RecoveryViews.Outcome outcome() {
+        return new RecoveryViews.Outcome(total, done, whole, gapped, doubtful, notWritten, bytes);
+    }
+
     RecoveryViews.Run view(String caseNumber) {
-        return new RecoveryViews.Run(
-                id(),
-                caseNumber,
-                standing(),
-                new RecoveryViews.Outcome(total, done, whole, gapped, doubtful, notWritten, bytes));
+        return new RecoveryViews.Run(id(), caseNumber, standing(), outcome());
     }
 }

@@ -257,6 +257,12 @@ class WholeStoryTest {
         customer.post(path + "/receipt", Map.of("name", "Hilda Crane", "checked", files, "equal", files))
                 .expect(409);
         assertThat(story.una.get(story.path("")).json().get("stage").asString()).isEqualTo("closed");
+        JsonNode ended = story.una.get("/api/day").json().get("ended").get(0);
+        assertThat(ended.get("caseNumber").asString()).isEqualTo(story.number);
+        assertThat(ended.get("how").asString()).isEqualTo("whole");
+        assertThat(ended.get("complete").asBoolean())
+                .as("nobody confirmed that these are theirs")
+                .isFalse();
     }
 
     @Test

@@ -1,0 +1,105 @@
+package org.brantel.server.day;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.brantel.server.delivery.Endings;
+import org.brantel.server.intake.CaseLists;
+import org.brantel.server.intake.CaseViews;
+import org.brantel.server.intake.Stage;
+import org.brantel.server.platform.Refusal;
+import org.brantel.server.platform.Settings;
+import org.brantel.server.recovery.RecoveryViews;
+import org.brantel.server.triage.OpenPrices;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Answers a manager's questions from the records. */
+@Service
+class Day {
+
+    private static final int LONGEST = 3660;
+
+    private final CaseLists lists;
+    private final OpenPrices prices;
+    private final Endings endings;
+    private final Settings settings;
+    private final Clock clock;
+
+    Day(CaseLists lists, OpenPrices prices, Endings endings, Settings settings, Clock clock) {
+        this.lists = lists;
+        this.prices = prices;
+        this.endings = endings;
+        this.settings = settings;
+        this.clock = clock;
+    }
+
+    /** @param days how far back the cases that ended go */
+    @Transactional(readOnly = true)
+    DayViews.Day of(int days) {
+        if (days < 1 || days > LONGEST) {
+            throw Refusal.badInput("days", "Cases that ended are counted over 1 to " + LONGEST + " days.");
+        }
+        List<CaseViews.Summary> open = lists.open();
+        CaseViews.Page over = lists.ended(clock.instant().minus(Duration.ofDays(days)));
+        return new DayViews.Day(late(open), prices.of(open), days, ended(over.cases()), over.total());
+    }
+
+    private List<DayViews.Late> late(List<CaseViews.Summary> open) {
+        Instant now = clock.instant();
+        LocalDate today = LocalDate.now(clock.withZone(settings.zone()));
+        return open.stream()
+                .flatMap(c -> late(c, now, today).stream())
+                .sorted(Comparator.comparing(DayViews.Late::since))
+                .toList();
+    }
+
+    private Optional<DayViews.Late> late(CaseViews.Summary c, Instant now, LocalDate today) {
+        boolean byClock = c.waiting().isLate(now);
+        LocalDate deadline = c.waiting().deadline();
+        Instant needed = deadline == null || !deadline.isBefore(today)
+                ? null
+                : deadline.plusDays(1).atStartOfDay(settings.zone()).toInstant();
+        return Stream.of(byClock ? c.waiting().due() : null, needed)
+                .flatMap(Stream::ofNullable)
+                .min(Comparator.naturalOrder())
+                .map(since -> new DayViews.Late(c, byClock, needed != null, since));
+    }
+
+    private List<DayViews.Ended> ended(List<CaseViews.Summary> over) {
+        Map<String, Long> ids = lists
+                .ids(over.stream().map(CaseViews.Summary::number).toList())
+                .entrySet()
+                .stream()
+                .collect(Collectors.toMap(Map.Entry::getValue, Map.Entry::getKey));
+        Map<Long, Endings.Ending> got = endings.of(ids.values());
+        return over.stream().map(c -> ended(c, got.get(ids.get(c.number())))).toList();
+    }
+
+    private static DayViews.Ended ended(CaseViews.Summary c, Endings.@Nullable Ending got) {
+        return new DayViews.Ended(
+                c.number(),
+                c.customer(),
+                c.waiting().stageSince(),
+                c.waiting().stage() == Stage.DECLINED ? DayViews.How.DECLINED : how(got),
+                got != null && got.complete());
+    }
+
+    private static DayViews.How how(Endings.@Nullable Ending got) {
+        if (got == null) {
+            return DayViews.How.UNDELIVERED;
+        }
+        RecoveryViews.Outcome files = got.files();
+        return files.whole() == files.total()
+                ? DayViews.How.WHOLE
+                : files.whole() + files.gapped() + files.doubtful() > 0 ? DayViews.How.PARTLY : DayViews.How.NOTHING;
+    }
+}

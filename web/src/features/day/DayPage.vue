@@ -1,0 +1,64 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { useLive } from '@/api/live'
+import RefusedNote from '@/ui/RefusedNote.vue'
+import BenchFill from './BenchFill.vue'
+import EndedCases from './EndedCases.vue'
+import LateList from './LateList.vue'
+import OpenMoney from './OpenMoney.vue'
+import PeopleDay from './PeopleDay.vue'
+
+const days = ref(30)
+const answers = useLive(
+  '/api/day',
+  () => ({ query: { days: days.value } }),
+  (what) => what === 'case',
+)
+</script>
+
+<template>
+  <div class="page">
+    <div class="pagehead">
+      <h1>The day</h1>
+      <p class="text-body-secondary">what is late, who did what, how full the bench is, what is open, how it ended</p>
+      <span class="flex-fill" />
+      <RouterLink to="/ledger" class="btn btn-quiet">Custody tapes</RouterLink>
+    </div>
+    <RefusedNote :refused="answers.refused.value" />
+    <div class="cols">
+      <div class="stack">
+        <LateList v-if="answers.data.value" :late="answers.data.value.late" />
+        <PeopleDay />
+      </div>
+      <div class="stack">
+        <BenchFill />
+        <template v-if="answers.data.value">
+          <OpenMoney :money="answers.data.value.money" />
+          <EndedCases v-model:days="days" :ended="answers.data.value.ended" :total="answers.data.value.endedInAll" />
+        </template>
+      </div>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.cols {
+  display: grid;
+  grid-template-columns: minmax(0, 1.5fr) minmax(0, 1fr);
+  gap: 32px;
+}
+.stack {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 22px;
+  align-content: start;
+}
+@media (width <= 900px) {
+  .cols {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .pagehead {
+    flex-wrap: wrap;
+  }
+}
+</style>
