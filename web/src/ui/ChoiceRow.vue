@@ -162,7 +162,7 @@ defineExpose({ /** Leads to the row; the next letter answers it. */ focus: opene
 }
 @media (width <= 600px) {
   .row-choices {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
     gap: 2px;
   }
   .opt {

@@ -167,7 +167,7 @@ const waiting = computed(() => bench.data.value?.waiting.cases ?? [])
 }
 @media (width <= 900px) {
   .cols {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

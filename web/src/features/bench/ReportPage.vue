@@ -102,7 +102,7 @@ section {
 }
 @media (width <= 900px) {
   .two {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 @media print {

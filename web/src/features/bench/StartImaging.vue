@@ -206,7 +206,7 @@ async function detach(): Promise<void> {
 }
 @media (width <= 900px) {
   .two {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

@@ -118,6 +118,7 @@ function openLine(id: number, at: number): void {
 <style scoped>
 .lines {
   width: 100%;
+  min-width: 820px;
   border-collapse: collapse;
   font-size: 13px;
   table-layout: fixed;
@@ -157,13 +158,13 @@ function openLine(id: number, at: number): void {
   width: 40px;
 }
 .lines th:nth-child(2) {
-  width: 118px;
+  width: 136px;
 }
 .lines th:nth-child(5) {
   width: 86px;
 }
 .lines th:nth-child(6) {
-  width: 148px;
+  width: 160px;
 }
 .lines th:nth-child(7) {
   width: 110px;

@@ -80,7 +80,7 @@ useKeys([
         @changed="catalogue.live.refresh"
       />
       <div class="narrow">
-        <div class="d-flex align-items-center gap-2 line1">
+        <div class="d-flex flex-wrap align-items-center gap-2 line1">
           <b>Findings</b>
           <span ref="search" class="searchbox"
             ><BFormInput
@@ -132,7 +132,7 @@ useKeys([
       </p>
       <RefusedNote :refused="catalogue.live.refused.value ?? catalogue.selecting.refused.value" />
     </div>
-    <div class="scroll" tabindex="-1">
+    <div class="scroll" tabindex="-1" data-sideways>
       <CatalogueTable
         v-if="lines.length"
         :number="docket.number"
@@ -177,6 +177,7 @@ useKeys([
 <style scoped>
 .catalogue {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   grid-template-rows: auto minmax(0, 1fr) auto;
   height: 100%;
 }
@@ -185,7 +186,7 @@ useKeys([
   border-bottom: 1px solid var(--line-2);
 }
 .searchbox {
-  width: 300px;
+  width: min(300px, 100%);
 }
 .total {
   font-size: 13px;
@@ -196,9 +197,9 @@ useKeys([
 }
 .facets {
   display: flex;
-  gap: 34px;
+  flex-wrap: wrap;
+  gap: 4px 34px;
   margin-top: 4px;
-  overflow-x: auto;
 }
 .scroll {
   overflow: auto;
@@ -215,9 +216,6 @@ useKeys([
   margin: 16px;
 }
 @media (width <= 900px) {
-  .facets {
-    flex-wrap: wrap;
-  }
   .catalogue {
     height: auto;
   }

@@ -100,7 +100,7 @@ const marked = (step: number) => (at.value?.step === step ? steps.value?.[step]?
   align-items: start;
 }
 .raw.alone {
-  grid-template-columns: 1fr;
+  grid-template-columns: minmax(0, 1fr);
 }
 .hex,
 .fields {
@@ -153,7 +153,7 @@ const marked = (step: number) => (at.value?.step === step ? steps.value?.[step]?
 }
 @media (width <= 1100px) {
   .raw {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

@@ -35,13 +35,21 @@ const emit = defineEmits<{ toggle: [value: string] }>()
   font-weight: 650;
   margin-bottom: 2px;
 }
+.facet {
+  flex: 0 0 150px;
+}
+
+/* Kinds are many: they take what the others leave, and what does not fit into a few rows is scrolled to. */
+.facet:first-child {
+  flex: 1 1 320px;
+  min-width: 0;
+}
 .values {
   display: grid;
-  grid-auto-flow: column;
-  grid-template-rows: repeat(4, auto);
-  grid-auto-columns: 150px;
+  grid-template-columns: repeat(auto-fill, minmax(130px, 150px));
   gap: 0 26px;
-  justify-content: start;
+  max-height: 120px;
+  overflow-y: auto;
 }
 .row1 {
   display: flex;

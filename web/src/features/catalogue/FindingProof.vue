@@ -176,7 +176,7 @@ onMounted(() => box.value?.scrollIntoView({ block: 'nearest' }))
 }
 @media (width <= 900px) {
   .proof {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
     padding-left: 12px;
   }
 }

@@ -86,7 +86,7 @@ const FILL: Record<EndedCase['how'], string> = {
 <style scoped>
 .pick {
   display: inline-block;
-  width: auto;
+  width: 108px;
 }
 .band {
   width: 100%;

@@ -57,6 +57,10 @@ const share = (high: number) => (sum.value.high ? (100 * high) / sum.value.high 
   height: 8px;
   background: var(--fill);
 }
+tfoot th,
+tfoot td {
+  border-bottom: 0;
+}
 tfoot th {
   color: var(--ink);
   font-weight: 650;

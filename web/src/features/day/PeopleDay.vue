@@ -107,7 +107,7 @@ function goTo(event: Event): void {
 }
 .row1 {
   display: grid;
-  grid-template-columns: minmax(90px, 1fr) 264px minmax(120px, auto);
+  grid-template-columns: minmax(90px, 1fr) 264px 150px;
   gap: 12px;
   align-items: center;
   width: 100%;

@@ -39,6 +39,7 @@ describe('the bench', () => {
     const all = places(bench)
     expect(all).toEqual(['reading', 'attached', 'attached', 'free'])
     expect(benchWords(all)).toBe('Of 4 media 1 is being read, 2 stand attached and wait, 1 is free.')
+    expect(benchWords(['attached'])).toBe('Of 1 media none is being read, 1 stands attached and waits, none is free.')
     expect(benchWords([])).toBe('No medium is there.')
   })
   it('says for how long the first case has waited', () => {

@@ -30,15 +30,17 @@ export function places(bench: Pick<BenchView, 'stations'>): Place[] {
 }
 
 const of = (all: readonly Place[], one: Place) => all.filter((p) => p === one).length
-const are = (n: number) => (n === 1 ? 'is' : 'are')
+const are = (n: number) => (n === 1 || n === 0 ? 'is' : 'are')
+const some = (n: number) => (n === 0 ? 'none' : count(n))
+const does = (n: number) => (are(n) === 'is' ? 's' : '')
 
 export function benchWords(all: readonly Place[]): string {
   if (!all.length) return 'No medium is there.'
   const [reading, attached, free] = [of(all, 'reading'), of(all, 'attached'), of(all, 'free')]
   return (
-    `Of ${count(all.length)} media ${reading} ${are(reading)} being read, ` +
-    `${attached} ${attached === 1 ? 'stands' : 'stand'} attached and ${attached === 1 ? 'waits' : 'wait'}, ` +
-    `${free} ${are(free)} free.`
+    `Of ${count(all.length)} media ${some(reading)} ${are(reading)} being read, ` +
+    `${some(attached)} stand${does(attached)} attached and wait${does(attached)}, ` +
+    `${some(free)} ${are(free)} free.`
   )
 }
 

@@ -106,7 +106,7 @@ useKeys([
 }
 @media (width <= 900px) {
   .queue li {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

@@ -59,34 +59,46 @@ const stops = computed(() => spineOf(props.docket.stage, props.docket.stages))
 .md {
   display: block;
 }
-.folded {
-  padding-left: 12px;
-}
-.folded .nm,
-.folded .md,
-.folded .spine-foot {
-  position: absolute;
-  width: 1px;
-  height: 1px;
-  overflow: hidden;
-  clip-path: inset(50%);
-}
 .st.shown .nm {
   text-decoration: underline;
   text-decoration-color: var(--verd);
   text-decoration-thickness: 2px;
   text-underline-offset: 4px;
 }
-.folded .st {
-  min-height: 26px;
-  padding-left: 20px;
-}
-.folded .st.now {
-  padding: 4px 0;
-}
-.folded .st a {
-  display: block;
-  height: 22px;
+
+/* Folded it is a line of ticks; it opens over the work under the pointer and for the keyboard. */
+@media (width > 900px) {
+  .folded {
+    z-index: 6;
+    width: 172px;
+    overflow: auto;
+    background: var(--paper);
+    border-right: 1px solid var(--line-2);
+  }
+  .folded:not(:hover, :focus-within) {
+    width: auto;
+    overflow: visible;
+    border-right: 0;
+    padding-left: 12px;
+  }
+  .folded:not(:hover, :focus-within) :is(.nm, .md, .spine-foot) {
+    position: absolute;
+    width: 1px;
+    height: 1px;
+    overflow: hidden;
+    clip-path: inset(50%);
+  }
+  .folded:not(:hover, :focus-within) .st {
+    min-height: 26px;
+    padding-left: 20px;
+  }
+  .folded:not(:hover, :focus-within) .st.now {
+    padding: 4px 0;
+  }
+  .folded:not(:hover, :focus-within) .st a {
+    display: block;
+    height: 22px;
+  }
 }
 @media (width <= 900px) {
   .spine {
@@ -106,6 +118,17 @@ const stops = computed(() => spineOf(props.docket.stage, props.docket.stages))
   .st::after,
   .md {
     display: none;
+  }
+  .st a {
+    padding: 2px 0;
+  }
+  .spine-foot {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 14px;
+    width: 100%;
+    margin: 0;
+    padding: 6px 0 0;
   }
 }
 </style>

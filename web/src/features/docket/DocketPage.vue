@@ -70,6 +70,19 @@ const lead = computed(() => {
 const wide = computed(() => place.value === 'selection')
 
 useKeys([{ key: 'E', does: 'edit intake', run: () => void router.push(`/cases/${number}/intake`) }])
+/** The case in a line. */
+const about = computed(() => {
+  const it = docket.data.value
+  if (!it) return ''
+  return [
+    it.contactPerson,
+    lead.value,
+    it.path ? words(it.path) : 'path not decided',
+    it.deadline ? `needed by ${day(it.deadline)}` : '',
+  ]
+    .filter(Boolean)
+    .join(' · ')
+})
 </script>
 
 <template>
@@ -77,16 +90,7 @@ useKeys([{ key: 'E', does: 'edit intake', run: () => void router.push(`/cases/${
     <header class="dk-head">
       <h1 class="dk-no">{{ number }}</h1>
       <span class="whose">{{ docket.data.value.customer.name }}</span>
-      <span class="text-body-secondary s text-truncate">{{
-        [
-          docket.data.value.contactPerson,
-          lead,
-          docket.data.value.path ? words(docket.data.value.path) : 'path not decided',
-          docket.data.value.deadline ? `needed by ${day(docket.data.value.deadline)}` : '',
-        ]
-          .filter(Boolean)
-          .join(' · ')
-      }}</span>
+      <span class="text-body-secondary s text-truncate" :title="about">{{ about }}</span>
       <span class="flex-fill" />
       <OthersHere :number="number" :place="place" />
       <span v-if="wide" class="s text-nowrap c-stop fw-semibold">nothing is written to the device</span>

@@ -18,7 +18,7 @@ const missed = (f: RecoveredFile) => f.gaps.reduce((n, g) => n + g.length, 0)
       </div>
     </div>
     <div class="words" aria-hidden="true">
-      <span v-for="b in band" :key="b.part" class="s" :style="{ width: `${100 * b.width}%` }"
+      <span v-for="b in band" :key="b.part" class="s" :style="{ flexGrow: b.width }"
         ><template v-if="b.part !== 'whole'"
           ><b>{{ count(b.count) }}</b> {{ NAMES[b.part] }}</template
         ></span
@@ -90,7 +90,8 @@ const missed = (f: RecoveredFile) => f.gaps.reduce((n, g) => n + g.length, 0)
 }
 .words {
   display: flex;
-  gap: 3px;
+  flex-wrap: wrap;
+  gap: 3px 10px;
   margin-top: 3px;
 }
 .words span {
@@ -104,7 +105,7 @@ const missed = (f: RecoveredFile) => f.gaps.reduce((n, g) => n + g.length, 0)
 }
 @media (width <= 900px) {
   .two {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

@@ -153,7 +153,7 @@ useKeys([{ key: 'L', does: 'link', run: () => void link.value?.make() }])
 }
 @media (width <= 900px) {
   .three {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

@@ -104,7 +104,7 @@ defineExpose({ sayNext })
 }
 @media (width <= 900px) {
   .two {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

@@ -80,7 +80,7 @@ function turn(to: number): void {
       </p>
     </section>
     <aside class="side right" aria-label="People and workload">
-      <RouterLink class="btn btn-quiet" to="/day">The day: late, people, bench, money, endings</RouterLink>
+      <RouterLink class="btn btn-quiet" to="/day">The day</RouterLink>
       <div class="hd">
         <h2>Workload</h2>
         <span class="text-body-secondary">open cases</span>
@@ -96,7 +96,7 @@ function turn(to: number): void {
       </ul>
       <AddPerson v-if="session.person?.role === 'MANAGER'" @added="people.refresh" />
       <p v-else class="xs text-body-secondary">A manager adds people here.</p>
-      <RouterLink class="btn btn-quiet" to="/settings">Settings: prices, clocks, letters, protocol</RouterLink>
+      <RouterLink class="btn btn-quiet" to="/settings">Settings</RouterLink>
       <OwnPassword />
     </aside>
   </div>
@@ -167,7 +167,7 @@ function turn(to: number): void {
 }
 @media (width <= 900px) {
   .ledger {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
     height: auto;
   }
   .mid,

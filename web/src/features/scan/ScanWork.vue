@@ -190,7 +190,7 @@ useKeys([
 }
 @media (width <= 900px) {
   .two {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

@@ -102,7 +102,7 @@ const problems = computed(() => counts.value?.problems ?? [])
 }
 @media (width <= 900px) {
   .facts {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

@@ -85,6 +85,8 @@ async function save(): Promise<void> {
 }
 .letter {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  overflow-wrap: anywhere;
   gap: 3px;
 }
 .letter label {

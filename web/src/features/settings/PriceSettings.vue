@@ -117,13 +117,13 @@ async function save(): Promise<void> {
 }
 .more {
   display: grid;
-  grid-template-columns: 0.6fr 1.4fr 1fr 0.8fr;
+  grid-template-columns: repeat(auto-fit, minmax(104px, 1fr));
   gap: 8px;
+  align-items: end;
   padding-top: 8px;
 }
 .more label {
   font-size: 12px;
   color: var(--ink-2);
-  white-space: nowrap;
 }
 </style>

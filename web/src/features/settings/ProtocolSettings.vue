@@ -49,7 +49,7 @@ async function adopt(): Promise<void> {
       What speaks for and against each path, the stop rules and the questions stand in one file. A changed one is
       replayed over the open cases before it is adopted; decisions keep the version they were made with.
     </p>
-    <p class="d-flex align-items-center gap-2 acts">
+    <p class="d-flex flex-wrap align-items-center gap-2 acts">
       <a class="btn btn-quiet btn-sm" href="/api/triage/protocol" download="protocol.json">Save the file</a>
       <label class="btn btn-quiet btn-sm"
         >Try a changed one<input

@@ -48,11 +48,12 @@ const mayChange = computed(() => session.person?.role === 'MANAGER')
 }
 .stack {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 22px;
 }
 @media (width <= 900px) {
   .cols {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

@@ -61,6 +61,12 @@ const matrix = computed(() => matrixOf(props.ranking))
 .matrix tbody tr {
   border-bottom: 1px solid var(--line);
 }
+@media (width <= 900px) {
+  .matrix {
+    display: block;
+    overflow-x: auto;
+  }
+}
 .p {
   text-align: center;
   width: 11%;

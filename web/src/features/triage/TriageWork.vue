@@ -148,7 +148,7 @@ useKeys([{ key: 'B', does: 'bench check', run: () => (checking.value = !checking
 }
 @media (width <= 900px) {
   .two {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

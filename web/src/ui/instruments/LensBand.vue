@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { useElementSize } from '@vueuse/core'
+import { computed, useTemplateRef } from 'vue'
 import { size } from '@/ui/format/format'
 import { notchesOf, parseCells, runsOf } from './ribbon'
 
@@ -12,28 +13,42 @@ const props = defineProps<{
   length: number
 }>()
 
+const LABEL = 66
+const WIDTH = 740
+const EDGE = 8
+const LEAST = 180
+
+/** As wide as its place, like the ribbon above it. */
+const { width } = useElementSize(useTemplateRef<SVGSVGElement>('lens'))
+const W = computed(() => (width.value ? Math.max(LEAST, width.value - LABEL - EDGE) : WIDTH))
 const cells = computed(() => parseCells(props.cells))
 const runs = computed(() => runsOf(cells.value, 1))
 const notches = computed(() => notchesOf(cells.value, 1))
 </script>
 
 <template>
-  <svg viewBox="0 0 814 52" class="lens" role="img" :aria-label="`Magnified: ${size(length)} from ${size(from)}`">
-    <text x="58" y="24" text-anchor="end" class="name">Lens</text>
-    <rect x="66" y="3" width="740" height="30" fill="var(--well)" />
+  <svg
+    ref="lens"
+    :viewBox="`0 0 ${LABEL + W + EDGE} 52`"
+    class="lens"
+    role="img"
+    :aria-label="`Magnified: ${size(length)} from ${size(from)}`"
+  >
+    <text :x="LABEL - 8" y="24" text-anchor="end" class="name">Lens</text>
+    <rect :x="LABEL" y="3" :width="W" height="30" fill="var(--well)" />
     <rect
       v-for="r in runs"
       :key="r.from"
-      :x="66 + r.from * 740"
+      :x="LABEL + r.from * W"
       y="3"
-      :width="(r.to - r.from) * 740"
+      :width="(r.to - r.from) * W"
       height="30"
       :fill="r.pattern === 'full' ? 'var(--fill)' : `url(#p-${r.pattern})`"
     />
-    <path v-for="n in notches" :key="n.at" :d="`M${66 + n.at * 740 - 3} 0h6l-1.4 36h-3.2z`" fill="var(--madder)" />
-    <rect x="66" y="3" width="740" height="30" fill="none" stroke="var(--verd)" stroke-width="1.5" />
-    <text x="66" y="48" class="mt edge">{{ size(from) }}</text>
-    <text x="806" y="48" text-anchor="end" class="mt edge">{{ size(from + length) }}</text>
+    <path v-for="n in notches" :key="n.at" :d="`M${LABEL + n.at * W - 3} 0h6l-1.4 36h-3.2z`" class="failed" />
+    <rect :x="LABEL" y="3" :width="W" height="30" fill="none" stroke="var(--verd)" stroke-width="1.5" />
+    <text :x="LABEL" y="48" class="mt edge">{{ size(from) }}</text>
+    <text :x="LABEL + W" y="48" text-anchor="end" class="mt edge">{{ size(from + length) }}</text>
   </svg>
 </template>
 
@@ -41,6 +56,12 @@ const notches = computed(() => notchesOf(cells.value, 1))
 .lens {
   width: 100%;
   height: auto;
+}
+.failed {
+  fill: var(--madder);
+  stroke: var(--paper);
+  stroke-width: 1.5;
+  paint-order: stroke;
 }
 .name {
   font-size: 13px;

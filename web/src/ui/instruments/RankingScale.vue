@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { useElementSize } from '@vueuse/core'
+import { computed, ref, useTemplateRef } from 'vue'
 import type { RankedPath } from '@/api/types'
 import { factWords, reach, rowsOf, speaks, type Segment } from './scale'
 
@@ -13,11 +14,17 @@ const props = withDefaults(
   { say: factWords },
 )
 
-const W = 810
-const LABEL = 150
+const WIDTH = 810
 const NET = 46
-const ROW = 30
 const TOP = 22
+/** As wide as its place, so that its words keep their size; where it is narrow, a path's name stands above its bar. */
+const { width } = useElementSize(useTemplateRef<HTMLElement>('scale'))
+const W = computed(() => width.value || WIDTH)
+const narrow = computed(() => W.value < 560)
+const LABEL = computed(() => (narrow.value ? 0 : 150))
+const ROW = computed(() => (narrow.value ? 48 : 30))
+/** Where a row's bar begins. */
+const barTop = (row: number) => TOP + row * ROW.value + (narrow.value ? 18 : 0)
 const rows = computed(() => rowsOf(props.ranking).filter(speaks))
 const silent = computed(() =>
   rowsOf(props.ranking)
@@ -25,9 +32,11 @@ const silent = computed(() =>
     .map((r) => r.label),
 )
 const limits = computed(() => reach(rows.value))
-const unit = computed(() => Math.min(24, (W - LABEL - NET - 16) / (limits.value.against + limits.value.for)))
-const centre = computed(() => LABEL + limits.value.against * unit.value + 8)
-const height = computed(() => TOP + rows.value.length * ROW + 4)
+const unit = computed(() =>
+  Math.min(24, (W.value - LABEL.value - NET - 16) / (limits.value.against + limits.value.for)),
+)
+const centre = computed(() => LABEL.value + limits.value.against * unit.value + 8)
+const height = computed(() => TOP + rows.value.length * ROW.value + 4)
 const focused = ref<Segment>()
 const shown = computed(() => focused.value ?? rows.value[0]?.segments[0])
 const tint = (s: Segment) =>
@@ -37,7 +46,7 @@ const net = (score: number) => (score > 0 ? `+${score}` : score < 0 ? `−${-sco
 </script>
 
 <template>
-  <div class="scale">
+  <div ref="scale" class="scale">
     <svg v-if="rows.length" :viewBox="`0 0 ${W} ${height}`" role="group" aria-label="Ranking of the recovery paths">
       <text :x="centre - 10" y="12" text-anchor="end" class="axis">speaks against</text>
       <text :x="centre + 10" y="12" class="axis">speaks for</text>
@@ -61,7 +70,7 @@ const net = (score: number) => (score > 0 ? `+${score}` : score < 0 ? `−${-sco
         >
           <rect
             :x="centre + s.from * unit + 0.75"
-            :y="TOP + i * ROW + 5"
+            :y="barTop(i) + 5"
             :width="s.width * unit - 1.5"
             height="21"
             :fill="tint(s).ground"
@@ -69,7 +78,7 @@ const net = (score: number) => (score > 0 ? `+${score}` : score < 0 ? `−${-sco
           />
           <rect
             :x="centre + s.from * unit + 0.75"
-            :y="TOP + i * ROW + 22"
+            :y="barTop(i) + 22"
             :width="s.width * unit - 1.5"
             height="4"
             :fill="s.speaksFor ? tint(s).line : s.observed ? 'url(#p-against)' : 'url(#p-against-told)'"
@@ -77,7 +86,7 @@ const net = (score: number) => (score > 0 ? `+${score}` : score < 0 ? `−${-sco
           <text
             v-if="fits(s)"
             :x="centre + (s.from + s.width / 2) * unit"
-            :y="TOP + i * ROW + 18"
+            :y="barTop(i) + 18"
             text-anchor="middle"
             class="inside"
           >
@@ -86,7 +95,7 @@ const net = (score: number) => (score > 0 ? `+${score}` : score < 0 ? `−${-sco
           <rect
             v-if="shown?.key === s.key"
             :x="centre + s.from * unit - 2"
-            :y="TOP + i * ROW + 2"
+            :y="barTop(i) + 2"
             :width="s.width * unit + 4"
             height="27"
             fill="none"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { useElementSize } from '@vueuse/core'
+import { computed, useTemplateRef } from 'vue'
 import { size } from '@/ui/format/format'
 import { notchesOf, parseCells, rateLines, runsOf } from './ribbon'
 
@@ -18,12 +19,17 @@ const props = defineProps<{
 const emit = defineEmits<{ /** A place on the device was pointed at, as a share of it. */ point: [share: number] }>()
 
 const ROWS = 5
-const W = 740
+const WIDTH = 740
+const LEAST = 180
 const LABEL = 66
 const BAND = 18
 const RATE = 14
 const PITCH = BAND + RATE + 9
 const SLANT = 6
+
+/** As wide as its place, so that its labels keep their size on a narrow screen. */
+const { width } = useElementSize(useTemplateRef<SVGSVGElement>('ribbon'))
+const W = computed(() => (width.value ? Math.max(LEAST, width.value - LABEL - SLANT - 2) : WIDTH))
 
 const cells = computed(() => parseCells(props.cells.length ? props.cells : '.'.repeat(600)))
 const runs = computed(() => runsOf(cells.value, ROWS))
@@ -33,14 +39,15 @@ const lines = computed(() =>
     key: `${l.row}-${l.points[0]![0]}`,
     d: l.points
       .map(
-        ([x, y], i) => `${i ? 'L' : 'M'}${(LABEL + x * W).toFixed(1)} ${(top(l.row) - 3 - (RATE - 4) * y).toFixed(1)}`,
+        ([x, y], i) =>
+          `${i ? 'L' : 'M'}${(LABEL + x * W.value).toFixed(1)} ${(top(l.row) - 3 - (RATE - 4) * y).toFixed(1)}`,
       )
       .join(''),
   })),
 )
 const place = (share: number) => {
   const at = Math.min(share, 0.999999) * ROWS
-  return { row: Math.floor(at), x: LABEL + (at % 1) * W }
+  return { row: Math.floor(at), x: LABEL + (at % 1) * W.value }
 }
 const headPlace = computed(() =>
   props.head === undefined || !props.bytes ? undefined : place(props.head / props.bytes),
@@ -62,21 +69,22 @@ function outline(row: number): string {
   const y = top(row)
   const left = row > 0 ? SLANT : 0
   const right = row < ROWS - 1 ? SLANT : 0
-  return `M${LABEL + left} ${y}H${LABEL + W + right}L${LABEL + W} ${y + BAND}H${LABEL}Z`
+  return `M${LABEL + left} ${y}H${LABEL + W.value + right}L${LABEL + W.value} ${y + BAND}H${LABEL}Z`
 }
 function pointed(event: MouseEvent): void {
   const box = (event.currentTarget as SVGElement).getBoundingClientRect()
-  const x = ((event.clientX - box.left) / box.width) * (LABEL + W + SLANT + 2) - LABEL
+  const x = ((event.clientX - box.left) / box.width) * (LABEL + W.value + SLANT + 2) - LABEL
   const row = Math.min(
     ROWS - 1,
     Math.max(0, Math.floor(((event.clientY - box.top) / box.height) * ((ROWS * PITCH) / PITCH))),
   )
-  emit('point', (row + Math.min(1, Math.max(0, x / W))) / ROWS)
+  emit('point', (row + Math.min(1, Math.max(0, x / W.value))) / ROWS)
 }
 </script>
 
 <template>
   <svg
+    ref="ribbon"
     class="ribbon"
     :viewBox="`0 0 ${LABEL + W + SLANT + 2} ${ROWS * PITCH}`"
     role="img"
@@ -106,7 +114,7 @@ function pointed(event: MouseEvent): void {
       v-for="n in notches"
       :key="`n${n.row}-${n.at}`"
       :d="`M${LABEL + n.at * W - 2.5} ${top(n.row) - 3}h5l-1.2 ${BAND + 6}h-2.6z`"
-      fill="var(--madder)"
+      class="failed"
     />
     <path
       v-for="l in lines"
@@ -148,6 +156,14 @@ function pointed(event: MouseEvent): void {
   width: 100%;
   height: auto;
   cursor: crosshair;
+}
+
+/* Told from what was read without its colour, too. */
+.failed {
+  fill: var(--madder);
+  stroke: var(--paper);
+  stroke-width: 1.5;
+  paint-order: stroke;
 }
 .label {
   font-size: 11.5px;

@@ -23,55 +23,60 @@ const spoken = computed(() =>
 </script>
 
 <template>
-  <svg
-    v-if="braid.strands.length"
-    class="braid"
-    :viewBox="`0 0 ${LEFT + WIDTH + RIGHT} ${braid.height + 8}`"
-    role="img"
-    :aria-label="`Sessions join one catalogue of ${count(braid.total)} files. ${spoken}`"
-  >
-    <g :transform="`translate(${LEFT} 0)`">
-      <path
-        v-for="s in braid.strands"
-        :key="`a${s.session.id}`"
-        :d="addedPath(s, WIDTH)"
-        :class="['added', { now: s.session.state === 'running' }]"
-      />
-      <template v-for="s in braid.strands" :key="`s${s.session.id}`">
-        <path v-if="s.shared > 0" :d="sharedPath(s, braid.trunkTop)" class="shared" />
-      </template>
-      <line
-        v-for="s in braid.strands"
-        :key="`m${s.session.id}`"
-        :x1="s.x"
-        :x2="s.x"
-        :y1="s.laneY - 11"
-        :y2="s.laneY + 11"
-        class="mark"
-      />
-      <line :x1="WIDTH" :x2="WIDTH" :y1="braid.trunkTop - 6" :y2="braid.trunkBottom + 6" class="mark" />
-    </g>
-    <text :x="LEFT + WIDTH + 10" :y="braid.trunkTop + 14" class="total">{{ count(braid.total) }}</text>
-    <text :x="LEFT + WIDTH + 10" :y="braid.trunkTop + 31" class="mu">in the catalogue</text>
-    <text :x="LEFT + WIDTH + 66" :y="84" class="mu end">added</text>
-    <text :x="LEFT + WIDTH + RIGHT - 6" :y="84" class="mu end">shared</text>
-    <g v-for="s in braid.strands" :key="`t${s.session.id}`">
-      <line x1="0" :x2="LEFT + WIDTH + RIGHT" :y1="s.laneY + 15" :y2="s.laneY + 15" class="lane" />
-      <text x="2" :y="s.laneY + 4">
-        <tspan class="no">{{ s.session.id }}</tspan>
-        <tspan dx="8">{{ words[s.session.id] }}</tspan>
-      </text>
-      <text :x="LEFT + WIDTH + 66" :y="s.laneY + 4" class="no end b">+{{ count(s.session.added) }}</text>
-      <text :x="LEFT + WIDTH + RIGHT - 6" :y="s.laneY + 4" class="no end mu">
-        {{ s.session.shared ? count(s.session.shared) : '–' }}
-      </text>
-    </g>
-  </svg>
+  <div v-if="braid.strands.length" class="place" data-sideways>
+    <svg
+      class="braid"
+      :viewBox="`0 0 ${LEFT + WIDTH + RIGHT} ${braid.height + 8}`"
+      role="img"
+      :aria-label="`Sessions join one catalogue of ${count(braid.total)} files. ${spoken}`"
+    >
+      <g :transform="`translate(${LEFT} 0)`">
+        <path
+          v-for="s in braid.strands"
+          :key="`a${s.session.id}`"
+          :d="addedPath(s, WIDTH)"
+          :class="['added', { now: s.session.state === 'running' }]"
+        />
+        <template v-for="s in braid.strands" :key="`s${s.session.id}`">
+          <path v-if="s.shared > 0" :d="sharedPath(s, braid.trunkTop)" class="shared" />
+        </template>
+        <line
+          v-for="s in braid.strands"
+          :key="`m${s.session.id}`"
+          :x1="s.x"
+          :x2="s.x"
+          :y1="s.laneY - 11"
+          :y2="s.laneY + 11"
+          class="mark"
+        />
+        <line :x1="WIDTH" :x2="WIDTH" :y1="braid.trunkTop - 6" :y2="braid.trunkBottom + 6" class="mark" />
+      </g>
+      <text :x="LEFT + WIDTH + 10" :y="braid.trunkTop + 14" class="total">{{ count(braid.total) }}</text>
+      <text :x="LEFT + WIDTH + 10" :y="braid.trunkTop + 31" class="mu">in the catalogue</text>
+      <text :x="LEFT + WIDTH + 66" :y="84" class="mu end">added</text>
+      <text :x="LEFT + WIDTH + RIGHT - 6" :y="84" class="mu end">shared</text>
+      <g v-for="s in braid.strands" :key="`t${s.session.id}`">
+        <line x1="0" :x2="LEFT + WIDTH + RIGHT" :y1="s.laneY + 15" :y2="s.laneY + 15" class="lane" />
+        <text x="2" :y="s.laneY + 4">
+          <tspan class="no">{{ s.session.id }}</tspan>
+          <tspan dx="8">{{ words[s.session.id] }}</tspan>
+        </text>
+        <text :x="LEFT + WIDTH + 66" :y="s.laneY + 4" class="no end b">+{{ count(s.session.added) }}</text>
+        <text :x="LEFT + WIDTH + RIGHT - 6" :y="s.laneY + 4" class="no end mu">
+          {{ s.session.shared ? count(s.session.shared) : '–' }}
+        </text>
+      </g>
+    </svg>
+  </div>
 </template>
 
 <style scoped>
+.place {
+  overflow-x: auto;
+}
 .braid {
   width: 100%;
+  min-width: 620px;
   display: block;
   font: 13px var(--sans, inherit);
 }
