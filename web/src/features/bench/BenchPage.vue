@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { useLive } from '@/api/live'
 import { useCustomers } from '@/features/cases'
 import { bytes, count, percent, shortPath, size } from '@/ui/format/format'
+import ComingLines from '@/ui/ComingLines.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { profileName } from './profiles'
 import { leftWords, stateWords } from './progress'
@@ -32,6 +33,7 @@ const waiting = computed(() => bench.data.value?.waiting.cases ?? [])
       <p class="text-body-secondary">what is attached, and what is being read</p>
     </div>
     <RefusedNote :refused="bench.refused.value" />
+    <ComingLines :of="bench" :lines="6" />
     <div class="cols">
       <section aria-labelledby="h-reading">
         <div class="hd">
@@ -70,7 +72,9 @@ const waiting = computed(() => bench.data.value?.waiting.cases ?? [])
             </p>
           </li>
         </ul>
-        <p v-else class="empty">Nothing is being read. Open a triaged case and attach its device.</p>
+        <p v-else-if="bench.data.value" class="empty">
+          Nothing is being read. Open a triaged case and attach its device.
+        </p>
         <div class="hd next">
           <h2>Waiting for their device</h2>
           <span v-if="bench.data.value" class="text-body-secondary"
@@ -92,7 +96,7 @@ const waiting = computed(() => bench.data.value?.waiting.cases ?? [])
             </tr>
           </tbody>
         </table>
-        <p v-else class="empty">No decided case waits for its device.</p>
+        <p v-else-if="bench.data.value" class="empty">No decided case waits for its device.</p>
       </section>
       <section aria-labelledby="h-media">
         <div class="hd">

@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { useLive } from '@/api/live'
 import type { Docket } from '@/api/types'
 import { dayAndTime, percent, size } from '@/ui/format/format'
+import ComingLines from '@/ui/ComingLines.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import AttachPanel from './AttachPanel.vue'
 import ImagingSession from './ImagingSession.vue'
@@ -40,6 +41,7 @@ async function changed(): Promise<void> {
 <template>
   <div class="stack">
     <RefusedNote :refused="bench.refused.value ?? locks.refused.value" />
+    <ComingLines :of="bench" :lines="6" />
     <LockNote v-if="locks.data.value" :number="docket.number" :locks="locks.data.value" @changed="locks.refresh" />
     <template v-if="bench.data.value">
       <AttachPanel v-if="another || !bench.data.value.attachment" :docket="docket" @attached="changed" />

@@ -8,6 +8,7 @@ import { bytes, count, percent } from '@/ui/format/format'
 import ReadRibbon from '@/ui/instruments/ReadRibbon.vue'
 import RibbonKey from '@/ui/instruments/RibbonKey.vue'
 import PatternDefs from '@/ui/instruments/PatternDefs.vue'
+import ComingLines from '@/ui/ComingLines.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import ReportFacts from './ReportFacts.vue'
 import ReportHealth from './ReportHealth.vue'
@@ -27,6 +28,7 @@ const print = () => window.print()
 <template>
   <div class="page report">
     <RefusedNote :refused="report.refused.value" />
+    <ComingLines :of="report" :lines="8" />
     <template v-if="report.data.value && s">
       <PatternDefs />
       <div class="pagehead">

@@ -6,6 +6,7 @@ import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import type { CatalogueLine, Docket } from '@/api/types'
 import { count } from '@/ui/format/format'
+import ComingLines from '@/ui/ComingLines.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { useKeys } from '@/ui/keys'
 import { useImages } from '@/features/bench'
@@ -171,7 +172,10 @@ useKeys([
       @recover="recover"
     />
   </div>
-  <div v-else class="pad"><RefusedNote :refused="catalogue.live.refused.value" /></div>
+  <div v-else class="pad">
+    <RefusedNote :refused="catalogue.live.refused.value" />
+    <ComingLines :of="catalogue.live" :lines="10" />
+  </div>
 </template>
 
 <style scoped>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useLive } from '@/api/live'
 import type { Docket } from '@/api/types'
+import ComingLines from '@/ui/ComingLines.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import CustodyRecord from './CustodyRecord.vue'
 
@@ -14,5 +15,6 @@ const tape = useLive(
 
 <template>
   <RefusedNote :refused="tape.refused.value" />
+  <ComingLines :of="tape" :lines="6" />
   <CustodyRecord v-if="tape.data.value" :tape="tape.data.value" @check="tape.refresh" />
 </template>

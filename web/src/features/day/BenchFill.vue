@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { useLive } from '@/api/live'
 import { useNow } from '@/ui/instruments/now'
+import ComingLines from '@/ui/ComingLines.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { benchWords, places, waitingWords } from './day'
 
@@ -22,6 +23,7 @@ const all = computed(() => (bench.data.value ? places(bench.data.value) : []))
       <RouterLink class="link s" to="/bench">Bench</RouterLink>
     </div>
     <RefusedNote :refused="bench.refused.value" />
+    <ComingLines :of="bench" :lines="2" />
     <template v-if="bench.data.value">
       <p class="places" aria-hidden="true"><i v-for="(p, i) in all" :key="i" :class="p" :title="p" /></p>
       <p class="s">{{ benchWords(all) }}</p>

@@ -3,6 +3,7 @@ import { ref } from 'vue'
 import { useLive } from '@/api/live'
 import { time } from '@/ui/format/format'
 import PageSteps from '@/ui/PageSteps.vue'
+import ComingLines from '@/ui/ComingLines.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 
 const props = defineProps<{
@@ -22,6 +23,7 @@ const entries = useLive(
 <template>
   <div class="entries">
     <RefusedNote :refused="entries.refused.value" />
+    <ComingLines :of="entries" :lines="3" />
     <ol v-if="entries.data.value">
       <li v-for="e in entries.data.value.items" :key="`${e.caseNumber}-${e.number}`" class="s">
         <span class="m xs text-body-secondary">{{ time(e.at) }}</span>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { useLive } from '@/api/live'
+import ComingLines from '@/ui/ComingLines.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import BenchFill from './BenchFill.vue'
 import EndedCases from './EndedCases.vue'
@@ -25,6 +26,7 @@ const answers = useLive(
       <RouterLink to="/ledger" class="btn btn-quiet">Custody tapes</RouterLink>
     </div>
     <RefusedNote :refused="answers.refused.value" />
+    <ComingLines :of="answers" :lines="3" />
     <div class="cols">
       <div class="stack">
         <LateList v-if="answers.data.value" :late="answers.data.value.late" />

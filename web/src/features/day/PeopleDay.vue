@@ -3,6 +3,7 @@ import { ChevronLeft, ChevronRight } from 'lucide-vue-next'
 import { computed, ref } from 'vue'
 import { useLive } from '@/api/live'
 import { count, day } from '@/ui/format/format'
+import ComingLines from '@/ui/ComingLines.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import DayEntries from './DayEntries.vue'
 import { dayBeside } from './day'
@@ -62,6 +63,7 @@ function goTo(event: Event): void {
       </template>
     </div>
     <RefusedNote :refused="people.refused.value" />
+    <ComingLines :of="people" :lines="4" />
     <ul v-if="shown?.people.length">
       <li v-for="p in shown.people" :key="p.who" class="person">
         <button

@@ -6,6 +6,7 @@ import { useLive } from '@/api/live'
 import DayStaff from '@/ui/instruments/DayStaff.vue'
 import { useNow } from '@/ui/instruments/now'
 import { day, dayAndTime, time, words } from '@/ui/format/format'
+import ComingLines from '@/ui/ComingLines.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { useKeys } from '@/ui/keys'
 import DecisionQueue from './DecisionQueue.vue'
@@ -15,6 +16,7 @@ import { useDesk } from './useDesk'
 
 const router = useRouter()
 const { desk, running, refused, refresh, showAll } = useDesk()
+const coming = { data: desk, refused: computed(() => refused.value) }
 const drafts = useLive(
   '/api/drafts',
   () => ({}),
@@ -53,6 +55,7 @@ const headline = computed(() => {
       >
     </div>
     <RefusedNote :refused="refused" />
+    <ComingLines :of="coming" :lines="8" />
     <div class="cols">
       <div>
         <section aria-labelledby="h-now">

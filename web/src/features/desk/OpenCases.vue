@@ -4,6 +4,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { useLive } from '@/api/live'
 import CaseWick from '@/ui/instruments/CaseWick.vue'
 import { capacity, capacityInFull, count, day, words } from '@/ui/format/format'
+import ComingLines from '@/ui/ComingLines.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import CaseFilterBar from './CaseFilterBar.vue'
 import { filterOf, isFiltered, queryOf, type CaseFilter } from './filter'
@@ -54,6 +55,7 @@ const initials = (name: string) =>
     </div>
     <CaseFilterBar v-model="filter" />
     <RefusedNote :refused="cases.refused.value" />
+    <ComingLines :of="cases" :lines="6" />
     <p v-if="list && !list.cases.length" class="empty">
       {{ isFiltered(filter) ? 'No case fits this filter.' : 'No case is open.' }}
     </p>

@@ -119,7 +119,7 @@ useKeys([
     <a v-if="phone" class="btn btn-quiet" :href="`tel:${phone.replace(/[^+\d]/g, '')}`"
       >Call <span class="m">{{ phone }}</span></a
     >
-    <form v-if="open === 'hold'" class="sheet pop" @submit.prevent="hold">
+    <form v-if="open === 'hold'" class="sheet pop" data-over @submit.prevent="hold">
       <label for="hold-reason">What it waits for</label
       ><BFormInput id="hold-reason" v-model="reason" autofocus placeholder="the customer's answer, a part, a partner" />
       <label for="hold-until">Comes up again on</label
@@ -129,7 +129,7 @@ useKeys([
         Hold the case
       </button>
     </form>
-    <form v-if="open === 'hand'" class="sheet pop" @submit.prevent="hand">
+    <form v-if="open === 'hand'" class="sheet pop" data-over @submit.prevent="hand">
       <label for="hand-to">Give the case to</label
       ><BFormSelect id="hand-to" v-model="login" :options="colleagues" autofocus />
       <RefusedNote :refused="acting.refused.value" />

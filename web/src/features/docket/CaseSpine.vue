@@ -130,5 +130,8 @@ const stops = computed(() => spineOf(props.docket.stage, props.docket.stages))
     margin: 0;
     padding: 6px 0 0;
   }
+  .spine-foot a {
+    gap: 6px;
+  }
 }
 </style>

@@ -10,6 +10,7 @@ import { capacity, day, words } from '@/ui/format/format'
 import { HandoverWork } from '@/features/handover'
 import { RecoveryWork } from '@/features/recovery'
 import { ScanWork } from '@/features/scan'
+import ComingLines from '@/ui/ComingLines.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { useKeys } from '@/ui/keys'
 import { TriageWork, useVocabulary } from '@/features/triage'
@@ -135,7 +136,10 @@ const about = computed(() => {
   <div v-else class="page">
     <RefusedNote :refused="docket.refused.value" />
     <p v-if="docket.refused.value"><RouterLink class="link" to="/desk">Go to the Desk</RouterLink></p>
-    <p v-else class="text-body-secondary">Fetching {{ number }} …</p>
+    <template v-else>
+      <h1 class="dk-no">{{ number }}</h1>
+      <ComingLines :of="docket" :lines="8" />
+    </template>
   </div>
 </template>
 

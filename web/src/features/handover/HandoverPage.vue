@@ -4,6 +4,7 @@ import { useLive } from '@/api/live'
 import { useCustomers } from '@/features/cases'
 import { bytes, count, dayAndTime, size } from '@/ui/format/format'
 import PageSteps from '@/ui/PageSteps.vue'
+import ComingLines from '@/ui/ComingLines.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { deliveryWords } from './words'
 
@@ -23,6 +24,7 @@ const customer = useCustomers(() => (deliveries.data.value?.items ?? []).map((d)
       <p class="text-body-secondary">deliveries and receipts</p>
     </div>
     <RefusedNote :refused="deliveries.refused.value" />
+    <ComingLines :of="deliveries" :lines="5" />
     <table v-if="deliveries.data.value?.items.length" class="rows">
       <thead>
         <tr>

@@ -7,6 +7,7 @@ import { useLive } from '@/api/live'
 import type { Docket } from '@/api/types'
 import { bytes, count, dayAndTime, grouped, size } from '@/ui/format/format'
 import HashSeam from '@/ui/instruments/HashSeam.vue'
+import ComingLines from '@/ui/ComingLines.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { useKeys } from '@/ui/keys'
 import AccountBand from './AccountBand.vue'
@@ -44,6 +45,7 @@ useKeys([{ key: 'L', does: 'link', run: () => void link.value?.make() }])
 <template>
   <div class="stack">
     <RefusedNote :refused="deliveries.refused.value ?? sealing.refused.value ?? account.refused.value" />
+    <ComingLines :of="deliveries" :lines="4" />
     <template v-if="delivery">
       <div class="hd">
         <h2 class="big">Delivery {{ delivery.id }}</h2>

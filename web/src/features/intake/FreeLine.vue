@@ -42,7 +42,7 @@ defineExpose({ focus: () => field.value?.focus() })
   <div class="free">
     <label for="story" class="lab">Type as they talk. Facts are picked out; what is not sure stays text.</label>
     <div class="paper">
-      <p class="under" aria-hidden="true">
+      <p class="under" data-over aria-hidden="true">
         <template v-for="(p, i) in marked" :key="i"
           ><mark v-if="p.key" :class="{ on: p.key === shown }">{{ p.text }}</mark
           ><span v-else>{{ p.text }}</span></template

@@ -5,6 +5,7 @@ import { useLive } from '@/api/live'
 import { CustodyRecord } from '@/features/custody'
 import { useCustomers } from '@/features/cases'
 import PageSteps from '@/ui/PageSteps.vue'
+import ComingLines from '@/ui/ComingLines.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { useSession } from '@/features/staff'
 import AddPerson from './AddPerson.vue'
@@ -74,6 +75,7 @@ function turn(to: number): void {
     </nav>
     <section class="mid" aria-label="Custody record">
       <RefusedNote :refused="ledger.refused.value ?? tape.refused.value" />
+      <ComingLines :of="ledger" :lines="6" />
       <CustodyRecord v-if="shown" :key="chosen" :tape="shown" @check="tape.refresh" />
       <p v-else-if="ledger.data.value && !tapes.length" class="empty">
         The ledger is empty. Its first line is written when the first case is logged.

@@ -7,6 +7,7 @@ import { api } from '@/api/client'
 import { useLive } from '@/api/live'
 import type { Docket } from '@/api/types'
 import { dayAndTime } from '@/ui/format/format'
+import ComingLines from '@/ui/ComingLines.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { mentionPieces } from './mentions'
 
@@ -94,6 +95,7 @@ function mention(login: string): void {
       </p>
     </form>
     <RefusedNote :refused="notes.refused.value" />
+    <ComingLines :of="notes" :lines="4" />
     <ol v-if="notes.data.value?.length">
       <li v-for="n in notes.data.value" :key="n.id" class="note">
         <component :is="n.kind === 'call' ? Phone : MessageSquare" class="ic s14" aria-hidden="true" />

@@ -2,6 +2,7 @@
 import { ref } from 'vue'
 import { useLive } from '@/api/live'
 import type { Docket } from '@/api/types'
+import ComingLines from '@/ui/ComingLines.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import MessageList from './MessageList.vue'
 
@@ -25,6 +26,7 @@ const outbox = useLive(
       }}</span>
     </div>
     <RefusedNote :refused="outbox.refused.value" />
+    <ComingLines :of="outbox" />
     <MessageList v-if="outbox.data.value" :outbox="outbox.data.value" @changed="outbox.refresh" @go="page = $event" />
   </div>
 </template>

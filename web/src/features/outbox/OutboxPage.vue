@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { useLive } from '@/api/live'
+import ComingLines from '@/ui/ComingLines.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import MessageList from './MessageList.vue'
 
@@ -22,6 +23,7 @@ const outbox = useLive(
       </p>
     </div>
     <RefusedNote :refused="outbox.refused.value" />
+    <ComingLines :of="outbox" :lines="5" />
     <MessageList v-if="outbox.data.value" :outbox="outbox.data.value" @changed="outbox.refresh" @go="page = $event" />
   </div>
 </template>

@@ -8,6 +8,7 @@ import { useLive } from '@/api/live'
 import { offerUndo } from '@/api/undo'
 import type { Docket, Photo } from '@/api/types'
 import { bytes, dayAndTime, size } from '@/ui/format/format'
+import ComingLines from '@/ui/ComingLines.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 
 const props = defineProps<{ /** The case. */ docket: Docket }>()
@@ -89,6 +90,7 @@ function drop(event: DragEvent): void {
       <span v-if="adding.busy.value" class="xs text-body-secondary" role="status">checking the picture …</span>
     </div>
     <RefusedNote :refused="adding.refused.value ?? photos.refused.value" />
+    <ComingLines :of="photos" :lines="4" />
     <ul v-if="photos.data.value?.length" class="pics">
       <li v-for="p in photos.data.value" :key="p.id" class="sheet">
         <a :href="`/api/photos/${p.id}`" target="_blank"

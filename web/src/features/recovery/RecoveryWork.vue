@@ -11,6 +11,7 @@ import { bytes, count, dayAndTime, shortHash, size } from '@/ui/format/format'
 import FillGauge from '@/ui/instruments/FillGauge.vue'
 import HashLadder from '@/ui/instruments/HashLadder.vue'
 import PageSteps from '@/ui/PageSteps.vue'
+import ComingLines from '@/ui/ComingLines.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { useKeys } from '@/ui/keys'
 import { outcomeWords, runWords } from './outcome'
@@ -65,6 +66,7 @@ useKeys([
 <template>
   <div class="stack">
     <RefusedNote :refused="runs.refused.value ?? files.refused.value" />
+    <ComingLines :of="runs" :lines="5" />
     <template v-if="run">
       <div class="figs">
         <div class="fig big">
@@ -145,7 +147,7 @@ useKeys([
             </tr>
           </tbody>
         </table>
-        <p v-else class="empty">Nothing is written yet.</p>
+        <p v-else-if="files.data.value" class="empty">Nothing is written yet.</p>
         <PageSteps v-if="files.data.value" :of="files.data.value" label="Pages of files" @go="page = $event" />
       </section>
     </template>

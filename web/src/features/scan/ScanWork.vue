@@ -5,6 +5,7 @@ import { api } from '@/api/client'
 import { useLive } from '@/api/live'
 import type { Docket } from '@/api/types'
 import SessionBraid from '@/ui/instruments/SessionBraid.vue'
+import ComingLines from '@/ui/ComingLines.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { useKeys } from '@/ui/keys'
 import FailedStarts from './FailedStarts.vue'
@@ -84,6 +85,7 @@ useKeys([
 <template>
   <div class="stack">
     <RefusedNote :refused="scans.refused.value" />
+    <ComingLines :of="scans" :lines="5" />
     <template v-if="latest">
       <ScanFigures
         :session="latest"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useLive } from '@/api/live'
+import ComingLines from '@/ui/ComingLines.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { useSession } from '@/features/staff'
 import BenchSettings from './BenchSettings.vue'
@@ -25,6 +26,7 @@ const mayChange = computed(() => session.person?.role === 'MANAGER')
       <p class="text-body-secondary">{{ mayChange ? 'of the lab' : 'a manager may change them' }}</p>
     </div>
     <RefusedNote :refused="settings.refused.value" />
+    <ComingLines :of="settings" :lines="8" />
     <div v-if="settings.data.value" class="cols">
       <div class="stack">
         <PriceSettings :settings="settings.data.value" :may-change="mayChange" @saved="settings.refresh" />

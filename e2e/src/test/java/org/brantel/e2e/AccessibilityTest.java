@@ -12,6 +12,7 @@ import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import org.brantel.core.testing.Corpus;
 import org.brantel.server.testing.BenchDevices;
 import org.brantel.server.testing.CaseForms;
 import org.brantel.server.testing.Lab;
@@ -22,7 +23,10 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 import tools.jackson.databind.JsonNode;
 
-/** WCAG 2.2 AA, as far as a machine can tell, on every screen, light and dark. */
+/**
+ * WCAG 2.2 AA, as far as a machine can tell, on every screen, light and dark; and nothing is cut off, covered or pushed
+ * out of the page, at the design size, at 200 % zoom and on a phone.
+ */
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 class AccessibilityTest {
 
@@ -33,6 +37,7 @@ class AccessibilityTest {
     private String received;
     private String failing;
     private String waiting;
+    private String manyKinds;
     private JsonNode link;
     private final List<String> violations = new ArrayList<>();
 
@@ -66,6 +71,12 @@ class AccessibilityTest {
                 .decided()
                 .attached(BenchDevices.put(lab, "waiting-card", BenchDevices.device(lab, 1 << 20)))
                 .number;
+        Corpus.image("d09-raw-card", lab.inbox());
+        manyKinds = Story.of(new CaseForms().told("loss.event", "deleted-directly"))
+                .decided()
+                .imaged("inbox/d09-raw-card.img")
+                .scanned("carve")
+                .number;
         received = new CaseForms()
                 .device("type", "hdd")
                 .told("symptom.noise", "clicking")
@@ -89,6 +100,8 @@ class AccessibilityTest {
                             Map.entry("/bench", "Stations"),
                             Map.entry("/handover", "deliveries and receipts"),
                             Map.entry("/ledger", "none was changed"),
+                            Map.entry("/day", "Open in money"),
+                            Map.entry("/cases/" + manyKinds + "/selection", "Kind"),
                             Map.entry("/cases/" + received + "/received", "What was said"),
                             Map.entry("/cases/" + received + "/triaged", "Decide"),
                             Map.entry("/cases/" + received + "/notes", "Notes and calls"),
@@ -132,9 +145,6 @@ class AccessibilityTest {
             check(page, "of its bytes are in the image");
             new Steps(page).button("Show the evidence").click();
             check(page, "Judged");
-            assertThat((Boolean) page.evaluate("document.querySelector('.docket').scrollWidth <= innerWidth"))
-                    .as("the docket fits the screen")
-                    .isTrue();
             page.navigate("/cases/" + number() + "/scanning");
             page.locator("button.volume").first().click();
             check(page, "Scan this volume alone");
@@ -149,10 +159,6 @@ class AccessibilityTest {
             page.getByLabel("Passcode").fill(link.get("passcode").asString());
             new Steps(page).button("Open").click();
             check(page, "The list is ours");
-            page.setViewportSize(390, 844);
-            assertThat((Boolean) page.evaluate("document.documentElement.scrollWidth <= 390"))
-                    .as("the customer's page fits a phone")
-                    .isTrue();
         }
         assertThat(violations).isEmpty();
     }
@@ -165,6 +171,9 @@ class AccessibilityTest {
         assertThat(page.getByText(shows).first()).isVisible();
         // What is not a matter of colour is the same in both themes.
         boolean dark = "dark".equals(page.evaluate("document.documentElement.dataset.bsTheme"));
+        if (!dark) {
+            violations.addAll(Layout.faults(page));
+        }
         AxeBuilder axe = new AxeBuilder(page);
         AxeResults results = (dark ? axe.withRules(List.of("color-contrast")) : axe.withTags(RULES)).analyze();
         results.getViolations().forEach(v -> v.getNodes().stream()

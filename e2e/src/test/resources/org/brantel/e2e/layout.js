@@ -6,6 +6,8 @@
   const SLACK = 1.5
   /** Tables are moved within their place, with their headings. */
   const SIDEWAYS = 'table, [role=table], [role=grid], .rooms, pre, textarea, input, [data-sideways]'
+  /** What is laid over other things on purpose, until it is closed, and marks under what is being typed. */
+  const OVER = 'dialog, [role=dialog], [data-over]'
   const SMALLEST = 8
   const CONTROLS = 'button, a[href], input, select, textarea, summary'
 
@@ -24,7 +26,7 @@
     let floats = false
     for (let up = el; up && up !== document.documentElement; up = up.parentElement) {
       const style = getComputedStyle(up)
-      floats ||= ['fixed', 'sticky'].includes(style.position)
+      floats ||= ['fixed', 'sticky'].includes(style.position) || up.matches(OVER)
       const [x, y] = [style.overflowX, style.overflowY]
       if (x === 'visible' && y === 'visible') continue
       if (up === document.body) continue
