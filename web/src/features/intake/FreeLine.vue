@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, useTemplateRef } from 'vue'
-import { pieces, type HeardItem } from './heard'
+import { pieces, type HeardItem, type TakenBack } from './heard'
 
 const props = defineProps<{
   /** What is picked out of the line. */
   items: readonly HeardItem[]
+  /** What was said and then taken back. */
+  takenBack: readonly TakenBack[]
 }>()
 const emit = defineEmits<{
   /** Something that was heard is taken away. */
@@ -18,7 +20,7 @@ const field = useTemplateRef<HTMLTextAreaElement>('field')
 const shown = ref<string>()
 /** Longer lines are not heard, so there is nothing to mark in them. */
 const LONGEST = 20_000
-const marked = computed(() => (line.value.length > LONGEST ? [] : pieces(line.value, props.items)))
+const marked = computed(() => (line.value.length > LONGEST ? [] : pieces(line.value, props.items, props.takenBack)))
 const MOST_NUMBERED = 9
 
 /** Alt and a number take away what has that number, without leaving the field. */
@@ -34,6 +36,8 @@ function byNumber(event: KeyboardEvent): void {
   event.preventDefault()
   emit('takeAway', item.key)
 }
+const saidOf = (item: HeardItem) =>
+  `${item.label}, heard in “${item.words}”${item.instead ? `, instead of “${item.instead}”` : ''}`
 onMounted(() => field.value?.focus())
 defineExpose({ focus: () => field.value?.focus() })
 </script>
@@ -45,6 +49,7 @@ defineExpose({ focus: () => field.value?.focus() })
       <p class="under" data-over aria-hidden="true">
         <template v-for="(p, i) in marked" :key="i"
           ><mark v-if="p.key" :class="{ on: p.key === shown }">{{ p.text }}</mark
+          ><del v-else-if="p.gone">{{ p.text }}</del
           ><span v-else>{{ p.text }}</span></template
         ><span>&nbsp;</span>
       </p>
@@ -64,7 +69,7 @@ defineExpose({ focus: () => field.value?.focus() })
         <button
           type="button"
           class="fact told"
-          :aria-label="`${item.label}, heard in “${item.words}”; take it away`"
+          :aria-label="`${saidOf(item)}; take it away`"
           :title="`“${item.words}”`"
           @focus="shown = item.key"
           @blur="shown = undefined"
@@ -72,7 +77,9 @@ defineExpose({ focus: () => field.value?.focus() })
           @click="emit('takeAway', item.key)"
         >
           <span v-if="i < MOST_NUMBERED" class="no" aria-hidden="true">{{ i + 1 }}</span>{{ item.label
-          }}<span class="x" aria-hidden="true">×</span>
+          }}<span v-if="item.instead" class="instead" aria-hidden="true">
+            not <del>{{ item.instead }}</del></span
+          ><span class="x" aria-hidden="true">×</span>
         </button>
       </li>
       <li v-if="!items.length" id="heard-hint" class="xs text-body-secondary">Nothing is picked out yet.</li>
@@ -84,6 +91,13 @@ defineExpose({ focus: () => field.value?.focus() })
 </template>
 
 <style scoped>
+.instead {
+  color: var(--ink-2);
+}
+.under del {
+  text-decoration-thickness: 2px;
+  text-decoration-color: var(--madder);
+}
 .paper {
   position: relative;
   display: grid;

@@ -185,6 +185,7 @@ async function startOver(): Promise<void> {
           ref="line"
           :model-value="form.story"
           :items="hearing.items.value"
+          :taken-back="hearing.takenBack.value"
           @update:model-value="(v) => (form = { ...form, story: v })"
           @take-away="hearing.takeAway"
           @leave="customerFields?.focus()"

@@ -14,6 +14,7 @@ const HEARD: Heard = {
   capacity: '2 TB',
   deadline: { day: '2026-11-27', from: 0, to: 0, words: '' },
   others: [],
+  instead: [],
   wanted: [
     {
       line: { words: 'lab notes', kinds: ['document'], pattern: '', hopedFor: 0, minBytes: 0, mustHave: true },
@@ -22,7 +23,7 @@ const HEARD: Heard = {
     },
   ],
 }
-const NOTHING: Heard = { facts: [], wanted: [], others: [] }
+const NOTHING: Heard = { facts: [], wanted: [], others: [], instead: [] }
 
 describe('what is heard', () => {
   it('comes into the form, each thing where it belongs', () => {
@@ -81,6 +82,7 @@ describe('what is heard', () => {
       facts: [],
       wanted: [],
       caller: { name: 'Mira Holm', phone: '0148 33 21', email: '' },
+      instead: [],
       others: [{ type: 'memory-card', words: 'card', from: 42, to: 46 }],
     }
     const { form, state } = applyHeard(emptyForm(), nothingHeard(), heard, line, many)
@@ -106,5 +108,12 @@ describe('what is heard', () => {
         .join(''),
     ).toBe(LINE)
     expect(pieces('plain', [])).toEqual([{ text: 'plain' }])
+    const gone = { from: 0, to: 3, words: 'wet', by: 5 }
+    expect(pieces('wet, dropped', [], [gone])).toEqual([{ text: 'wet', gone: true }, { text: ', dropped' }])
+  })
+  it('says what something was said instead of', () => {
+    const facts = [{ code: 'loss.event', value: 'dropped', from: 5, to: 12, words: 'dropped' }]
+    const heard = { ...NOTHING, facts, instead: [{ from: 0, to: 3, words: 'wet', by: 5 }] }
+    expect(itemsOf(heard, 'wet, dropped')[0]).toMatchObject({ words: 'dropped', instead: 'wet' })
   })
 })

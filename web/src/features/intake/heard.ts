@@ -12,7 +12,12 @@ export interface HeardItem {
   words: string
   from: number
   to: number
+  /** What was said before and is taken back by it. */
+  instead?: string
 }
+
+/** A stretch of words that count no longer. */
+export type TakenBack = Heard['instead'][number]
 
 export interface HeardState {
   /** Keys of what the line brought into the form. */
@@ -81,7 +86,8 @@ export function itemsOf(heard: Heard, line: string, say: Say = BY_CODE): HeardIt
   heard.wanted.forEach((w) =>
     items.push({ key: `wanted ${w.line.words}`, label: 'wanted line', words: w.line.words, from: w.from, to: w.to }),
   )
-  return items.sort((a, b) => a.from - b.from)
+  const instead = (i: HeardItem) => heard.instead.find((t) => t.by >= i.from && t.by < i.to)?.words
+  return items.map((i) => ({ ...i, instead: instead(i) })).sort((a, b) => a.from - b.from)
 }
 
 /** Brings what is new into the form and takes out what the words no longer say. What was entered by hand stands. */
@@ -242,14 +248,25 @@ function withLead(form: CaseForm, part: Partial<CaseForm['devices'][number]>): C
   return { ...form, devices: form.devices.map((d, i) => (i === 0 ? { ...d, ...part } : d)) }
 }
 
-/** The line in pieces, marked where something was heard; for drawing it under the field. */
-export function pieces(line: string, items: readonly HeardItem[]): { text: string; key?: string }[] {
-  const found: { text: string; key?: string }[] = []
+/** A piece of the line; one with a key was heard, one that is gone was taken back. */
+export interface Piece {
+  text: string
+  key?: string
+  gone?: boolean
+}
+
+/** The line in pieces, for drawing it under the field. */
+export function pieces(line: string, items: readonly HeardItem[], takenBack: readonly TakenBack[] = []): Piece[] {
+  const found: Piece[] = []
   let at = 0
-  for (const item of [...items].sort((a, b) => a.from - b.from)) {
+  const marks = [
+    ...items.map((i) => ({ from: i.from, to: i.to, mark: { key: i.key } })),
+    ...takenBack.map((t) => ({ from: t.from, to: t.to, mark: { gone: true } })),
+  ]
+  for (const item of marks.sort((a, b) => a.from - b.from)) {
     if (item.from < at || item.from < 0) continue
     if (item.from > at) found.push({ text: line.slice(at, item.from) })
-    found.push({ text: line.slice(item.from, item.to), key: item.key })
+    found.push({ text: line.slice(item.from, item.to), ...item.mark })
     at = item.to
   }
   if (at < line.length) found.push({ text: line.slice(at) })

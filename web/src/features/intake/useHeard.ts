@@ -3,14 +3,16 @@ import { computed, shallowRef, type Ref } from 'vue'
 import { api, Refused } from '@/api/client'
 import type { Heard } from '@/api/types'
 import type { Draft } from './draft'
-import { applyHeard, itemsOf, refuse, settleHeard, type HeardItem, type Say } from './heard'
+import { applyHeard, itemsOf, refuse, settleHeard, type HeardItem, type Say, type TakenBack } from './heard'
 
 const PAUSE_MS = 140
-const NOTHING: Heard = { facts: [], wanted: [], others: [] }
+const NOTHING: Heard = { facts: [], wanted: [], others: [], instead: [] }
 
 export interface HearingLine {
   /** What is picked out of the line just now, in its order; what was taken away is not among it. */
   readonly items: Readonly<Ref<HeardItem[]>>
+  /** What was said and then taken back by what was said after it. */
+  readonly takenBack: Readonly<Ref<readonly TakenBack[]>>
   /** Why nothing is picked out, when it cannot be. */
   readonly refused: Readonly<Ref<Refused | undefined>>
   /** Takes one thing away for good. */
@@ -62,6 +64,7 @@ export function useHeard(
         ? itemsOf(heard.value.found, heard.value.line, say).filter((i) => draft.value.heard.taken.includes(i.key))
         : [],
     ),
+    takenBack: computed(() => (heard.value.line === draft.value.form.story ? heard.value.found.instead : [])),
     refused,
     takeAway(key) {
       const next = refuse(draft.value.form, draft.value.heard, key)

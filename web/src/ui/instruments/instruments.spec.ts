@@ -106,7 +106,7 @@ describe('the custody tape', () => {
 describe('the read ribbon', () => {
   it('shows failed places as notches and tells where it was pointed at', async () => {
     const ribbon = mount(ReadRibbon, { props: { cells: 'rrrrf' + 'r'.repeat(15), rates: '', bytes: 1000, head: 500 } })
-    expect(ribbon.findAll('path[fill="var(--madder)"]')).toHaveLength(1)
+    expect(ribbon.findAll('path.failed')).toHaveLength(1)
     await ribbon.trigger('click', { clientX: 0, clientY: 0 })
     expect(ribbon.emitted('point')).toHaveLength(1)
   })

@@ -3,6 +3,7 @@ package org.brantel.core.spoken;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /**
  * When it is needed: {@code needs it by friday}, {@code tomorrow noon at the latest},
@@ -25,8 +26,20 @@ final class DeadlineWords {
             "needs?|needed|wants?|must|require[sd]?|expects?|hopes?|back|ready|done|finished|latest|collect\\w*|"
                     + "deliver\\w*";
 
-    /** @param to the last word but one */
-    record Due(LocalDate day, int from, int to) {}
+    /**
+     * @param to      the last word but one
+     * @param instead what was said before it and is taken back by it
+     */
+    record Due(LocalDate day, int from, int to, @Nullable Due instead) {
+
+        Due(LocalDate day, int from, int to) {
+            this(day, from, to, null);
+        }
+
+        Due insteadOf(@Nullable Due before) {
+            return new Due(day, from, to, before);
+        }
+    }
 
     private final List<Word> words;
     private final LocalDate today;
@@ -47,13 +60,18 @@ final class DeadlineWords {
                 if (instead.isPresent() && !instead.get().to().isBefore(today)) {
                     int lead = lead(at + 1);
                     found = new Due(
-                            instead.get().to(), at + 1, lead + instead.get().words());
+                                    instead.get().to(),
+                                    at + 1,
+                                    lead + instead.get().words())
+                            .insteadOf(found);
                 }
                 continue;
             }
             Optional<Due> here = found == null || corrected ? at(at) : Optional.empty();
             if (here.isPresent()) {
-                found = here.get();
+                // The same words may be met twice, alone and with what leads to them.
+                Due before = found != null && here.get().from() < found.to() ? found.instead() : found;
+                found = here.get().insteadOf(before);
                 at = found.to() - 1;
                 corrected = false;
             }

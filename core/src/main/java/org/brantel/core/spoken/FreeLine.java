@@ -134,6 +134,7 @@ public final class FreeLine {
         private final BitSet saysOfIt = new BitSet();
 
         private final List<Heard.Fact> facts = new ArrayList<>();
+        private final List<Heard.Instead> instead = new ArrayList<>();
         private Heard.@Nullable Capacity capacity;
         private Heard.@Nullable Deadline deadline;
 
@@ -157,7 +158,8 @@ public final class FreeLine {
             Heard.Fact lead = devices.lead(mentions);
             facts.removeIf(f -> f.code().equals(TYPE) && !f.equals(lead));
             List<Heard.Wanted> wanted = new WantedClauses(line, words, taken, lossDay()).find();
-            return new Heard(lastOfEach(), capacity, deadline, wanted, caller, others(mentions, lead));
+            List<Heard.Fact> last = lastOfEach();
+            return new Heard(last, capacity, deadline, wanted, caller, others(mentions, lead), List.copyOf(instead));
         }
 
         private void take(Heard.Place place) {
@@ -192,13 +194,21 @@ public final class FreeLine {
                     int from = words.get(clauseStart(m, false)).from();
                     int mark = words.get(m).from();
                     int to = words.get(Math.max(m, clauseEnd(m + 1) - 1)).to();
-                    Set<String> instead = facts.stream()
+                    Map<String, Integer> now = new HashMap<>();
+                    facts.stream()
                             .filter(f -> f.from() >= mark && f.to() <= to)
-                            .map(Heard.Fact::code)
-                            .collect(Collectors.toSet());
-                    facts.removeIf(f -> f.from() >= from && f.to() <= mark && instead.contains(f.code()));
+                            .forEach(f -> now.merge(f.code(), f.from(), Math::min));
+                    facts.stream()
+                            .filter(f -> f.from() >= from && f.to() <= mark && now.containsKey(f.code()))
+                            .toList()
+                            .forEach(f -> takeBack(f, now.getOrDefault(f.code(), mark)));
                 }
             }
+        }
+
+        private void takeBack(Heard.Fact fact, int by) {
+            facts.remove(fact);
+            instead.add(new Heard.Instead(fact.from(), fact.to(), fact.words(), by));
         }
 
         private void phrases() {
@@ -351,6 +361,9 @@ public final class FreeLine {
                         && !doubted(at, end)) {
                     int a = words.get(at).from();
                     int b = words.get(end - 1).to();
+                    if (capacity != null) {
+                        instead.add(new Heard.Instead(capacity.from(), capacity.to(), capacity.words(), a));
+                    }
                     capacity = new Heard.Capacity(said.bytes().longValue(), a, b, line.substring(a, b));
                     taken.set(at, end);
                 }
@@ -379,6 +392,12 @@ public final class FreeLine {
                         int b = words.get(due.to() - 1).to();
                         deadline = new Heard.Deadline(due.day(), a, b, line.substring(a, b));
                         taken.set(due.from(), due.to());
+                        DeadlineWords.Due before = due.instead();
+                        if (before != null) {
+                            int from = words.get(before.from()).from();
+                            int to = words.get(before.to() - 1).to();
+                            instead.add(new Heard.Instead(from, to, line.substring(from, to), a));
+                        }
                     });
         }
 
@@ -399,7 +418,9 @@ public final class FreeLine {
                     if (exact
                             && !date.get().from().isAfter(today)
                             && (corrects || saysWhatHappened(at, end) && !doubted(at, end))) {
-                        facts.remove(found);
+                        if (found != null) {
+                            takeBack(found, words.get(at).from());
+                        }
                         add("since.hours", Long.toString(hours(at, end, date.get())), at, end);
                         found = facts.get(facts.size() - 1);
                         taken.set(at, end);
@@ -429,7 +450,10 @@ public final class FreeLine {
             Map<String, Heard.Fact> kept = new LinkedHashMap<>();
             facts.stream().sorted((a, b) -> Integer.compare(a.from(), b.from())).forEach(f -> {
                 String key = single.contains(f.code()) ? f.code() : f.code() + "=" + f.value();
-                kept.remove(key);
+                Heard.Fact before = kept.remove(key);
+                if (before != null && !before.value().equals(f.value())) {
+                    instead.add(new Heard.Instead(before.from(), before.to(), before.words(), f.from()));
+                }
                 kept.put(key, f);
             });
             return List.copyOf(kept.values());

@@ -14,6 +14,7 @@ import org.jspecify.annotations.Nullable;
  * @param wanted   what the caller would like to have back
  * @param caller   who calls
  * @param others   devices that were named beside the one that the facts are of
+ * @param instead  what was said and then taken back by what was said instead
  */
 public record Heard(
         List<Fact> facts,
@@ -21,7 +22,8 @@ public record Heard(
         @Nullable Deadline deadline,
         List<Wanted> wanted,
         Caller caller,
-        List<Device> others) {
+        List<Device> others,
+        List<Instead> instead) {
 
     /** @param words as they stand in the line */
     public record Fact(String code, String value, int from, int to, String words) {}
@@ -46,6 +48,13 @@ public record Heard(
             return !name.isEmpty() || !phone.isEmpty() || !email.isEmpty();
         }
     }
+
+    /**
+     * Words that count no longer.
+     *
+     * @param by where what was said instead begins
+     */
+    public record Instead(int from, int to, String words, int by) {}
 
     /** @param type of the codes of {@code medium.type} */
     public record Device(String type, int from, int to, String words) {}

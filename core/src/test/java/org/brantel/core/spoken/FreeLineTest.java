@@ -68,6 +68,25 @@ class FreeLineTest {
 
     /** Every phrase of the file, said plainly, states its facts: none is hidden behind another. */
     @Test
+    void whatIsTakenBackIsSaidWithWhatStandsInItsPlace() {
+        String line = "The 64 GB, no sorry, 128 GB stick got wet, no wait, it was dropped. Needs it by friday, "
+                + "no wait, by monday.";
+        Heard heard = LINE.read(line, WEDNESDAY);
+        assertThat(heard.instead())
+                .allSatisfy(i -> assertThat(line.substring(i.from(), i.to())).isEqualTo(i.words()))
+                .allSatisfy(i -> assertThat(i.by()).isGreaterThanOrEqualTo(i.to()))
+                .extracting(Heard.Instead::words)
+                .anyMatch(w -> w.contains("wet"))
+                .anyMatch(w -> w.contains("64"))
+                .anyMatch(w -> w.contains("friday"));
+        assertThat(heard.facts())
+                .extracting(Heard.Fact::value)
+                .contains("dropped")
+                .doesNotContain("liquid", "wet");
+        assertThat(LINE.read("It was dropped and clicks.", WEDNESDAY).instead()).isEmpty();
+    }
+
+    @Test
     void everyPhraseStatesItsFacts() throws IOException {
         Set<String> known = PROTOCOL.facts().stream()
                 .flatMap(f -> f.values().stream().map(v -> f.code() + "=" + v))

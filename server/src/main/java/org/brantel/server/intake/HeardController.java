@@ -52,7 +52,8 @@ class HeardController {
             @Nullable Day deadline,
             List<Wanted> wanted,
             @Nullable Caller caller,
-            List<Device> others) {}
+            List<Device> others,
+            List<Heard.Instead> instead) {}
 
     record Day(String day, int from, int to, String words) {}
 
@@ -93,7 +94,8 @@ class HeardController {
                         : null,
                 h.others().stream()
                         .map(d -> new Device(d.type(), d.words(), d.from(), d.to()))
-                        .toList());
+                        .toList(),
+                h.instead());
     }
 
     /** A wanted line, read out of the customer's words as far as they say what can be checked. */

@@ -82,13 +82,17 @@ class DayTest {
                 .number;
         Story.of(new CaseForms().told("loss.event", "deleted-directly")).decided();
         new CaseForms().log(una);
-        JsonNode estimate = una.get("/api/cases/" + path + "/triage/estimate").json().get("quote");
+        JsonNode estimate =
+                una.get("/api/cases/" + path + "/triage/estimate").json().get("quote");
         JsonNode after = day().get("money");
         assertThat(after.get("undecided").asInt() - before.get("undecided").asInt())
                 .isEqualTo(1);
         assertThat(after.get("unsized").asInt() - before.get("unsized").asInt()).isEqualTo(1);
-        double perTerabyte =
-                petra.get("/api/settings").json().get("prices").get("perTerabyte").asDouble();
+        double perTerabyte = petra.get("/api/settings")
+                .json()
+                .get("prices")
+                .get("perTerabyte")
+                .asDouble();
         double more = sum(after, "low") - sum(before, "low");
         assertThat(more)
                 .as("one of 3 TB, and one of whom nobody knows how large it is")
