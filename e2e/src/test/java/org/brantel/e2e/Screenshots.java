@@ -97,6 +97,11 @@ public final class Screenshots {
                     .click();
             assertThat(page.getByText("none was changed")).isVisible();
             take(page, "ledger");
+            page.navigate("/day");
+            assertThat(page.getByText("Open in money")).isVisible();
+            page.locator(".row1").first().click();
+            assertThat(page.locator(".entries li").first()).isVisible();
+            take(page, "day");
             report(page, survey);
             strata(page, caseOf(page, "Corran Bay Lantern"));
         }
@@ -158,9 +163,6 @@ public final class Screenshots {
         assertThat(page.getByText("the lab may look at names only")).isVisible();
         page.waitForTimeout(300);
         take(page, "case");
-        page.navigate("/outbox");
-        assertThat(page.getByText("your files are ready")).isVisible();
-        take(page, "outbox");
         page.navigate("/settings");
         assertThat(page.getByText("Price list")).isVisible();
         page.waitForTimeout(300);
@@ -181,8 +183,8 @@ public final class Screenshots {
         Steps steps = new Steps(page);
         page.navigate("/cases/" + number + "/imaging");
         steps.attach("Mossbank Delve 64");
-        steps.button("Ask the device").click();
-        assertThat(page.getByText("reallocated sectors 120")).isVisible();
+        assertThat(page.getByText("reallocated sectors 120").first()).isVisible(patient());
+        assertThat(page.locator(".prop")).isVisible();
         page.mouse().move(0, 0);
         take(page, "imaging-start");
         steps.button("Start imaging").click();
