@@ -204,8 +204,8 @@ useKeys([
 
 /* What does not fit beside the figures goes below them, never over the edge. */
 .figs {
+  gap: 8px 15px;
   flex-wrap: wrap;
-  row-gap: 8px;
 }
 .fig.big b {
   font-size: 28px;

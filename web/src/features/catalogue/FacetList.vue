@@ -14,7 +14,7 @@ const emit = defineEmits<{ toggle: [value: string] }>()
 </script>
 
 <template>
-  <fieldset class="facet">
+  <fieldset class="facet" :style="{ '--columns': Math.max(1, Math.ceil(rows.length / 4)) }">
     <legend>{{ title }}</legend>
     <div class="values">
       <label v-for="r in rows" :key="r.value" class="row1">
@@ -35,14 +35,11 @@ const emit = defineEmits<{ toggle: [value: string] }>()
   font-weight: 650;
   margin-bottom: 2px;
 }
-.facet {
-  flex: 0 0 150px;
-}
 
-/* Kinds are many: they take what the others leave, and what does not fit into a few rows is scrolled to. */
-.facet:first-child {
-  flex: 1 1 320px;
-  min-width: 0;
+/* As wide as its values in rows of four; what does not fit into a few rows is scrolled to. */
+.facet {
+  flex: 0 1 calc(var(--columns) * 176px - 26px);
+  min-width: 150px;
 }
 .values {
   display: grid;

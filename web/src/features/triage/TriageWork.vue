@@ -143,7 +143,7 @@ useKeys([{ key: 'B', does: 'bench check', run: () => (checking.value = !checking
   background: var(--wash);
 }
 .key i.told {
-  border-color: var(--heather);
+  border: 1px dashed var(--heather);
   background: var(--heather-wash);
 }
 @media (width <= 900px) {

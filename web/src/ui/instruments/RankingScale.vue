@@ -75,6 +75,7 @@ const net = (score: number) => (score > 0 ? `+${score}` : score < 0 ? `−${-sco
             height="21"
             :fill="tint(s).ground"
             :stroke="tint(s).line"
+            :stroke-dasharray="s.observed ? undefined : '4 2'"
           />
           <rect
             :x="centre + s.from * unit + 0.75"

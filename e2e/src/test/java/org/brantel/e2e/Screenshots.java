@@ -120,7 +120,8 @@ public final class Screenshots {
         steps.patiently("Open catalogue");
         steps.button("New session").click();
         steps.scan("records and content");
-        steps.patiently("Open catalogue");
+        assertThat(steps.button("Pause")).isVisible();
+        assertThat(steps.button("Pause")).isHidden(new LocatorAssertions.IsHiddenOptions().setTimeout(90_000));
         page.navigate("/cases/" + number + "/scanning");
         page.getByRole(
                         AriaRole.BUTTON,
