@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { tellAsked, tellLink, useLink } from './link'
+import { tellAsked, tellLink, tellPart, useLink } from './link'
 
 describe('the link to the server', () => {
   beforeEach(() => void vi.useFakeTimers())
@@ -36,5 +36,12 @@ describe('the link to the server', () => {
     expect(lostSince.value).toBe(first)
     tellAsked(true)(true)
     expect(lostSince.value).toBeUndefined()
+  })
+  it('names the part that did not come, until one does', () => {
+    const { lostPart } = useLink()
+    tellPart('/ledger')
+    expect(lostPart.value).toBe('/ledger')
+    tellPart(undefined)
+    expect(lostPart.value).toBeUndefined()
   })
 })

@@ -18,6 +18,7 @@ interface Asked {
 const asked = new Map<symbol, Asked>()
 const now = ref(0)
 const lostSince = ref<number>()
+const lostPart = ref<string>()
 let looking: ReturnType<typeof setInterval> | undefined
 
 function look(): void {
@@ -45,7 +46,14 @@ export function tellLink(stands: boolean): void {
   lostSince.value = stands ? undefined : (lostSince.value ?? Date.now())
 }
 
+/** A part of the front end did not come; undefined once one did. @param address where it is */
+export function tellPart(address: string | undefined): void {
+  lostPart.value = address
+}
+
 export interface Link {
+  /** Where the part is that did not come. */
+  readonly lostPart: Readonly<Ref<string | undefined>>
   /** Since when nothing answers, in milliseconds of the epoch. */
   readonly lostSince: Readonly<Ref<number | undefined>>
   /** Something that a person waits for runs. */
@@ -60,6 +68,7 @@ export function useLink(): Link {
   )
   return {
     lostSince: readonly(lostSince),
+    lostPart: readonly(lostPart),
     busy: computed(() => longest.value > RUNS_MS),
     slow: computed(() => longest.value > SLOW_MS),
   }

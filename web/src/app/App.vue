@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import PatternDefs from '@/ui/instruments/PatternDefs.vue'
 import AppShell from './AppShell.vue'
+import LostPart from './LostPart.vue'
 
 const route = useRoute()
 const bare = computed(() => route.meta.bare === true)
@@ -10,6 +11,7 @@ const bare = computed(() => route.meta.bare === true)
 
 <template>
   <PatternDefs />
+  <LostPart />
   <RouterView v-if="bare" />
   <AppShell v-else-if="route.matched.length"><RouterView :key="String(route.params.number ?? route.path)" /></AppShell>
 </template>

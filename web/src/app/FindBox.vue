@@ -79,7 +79,7 @@ function go(to: string | undefined): void {
       />
       <span class="kbd">Ctrl K</span>
     </label>
-    <ul v-show="open" id="find-goals" role="listbox" aria-label="Found" class="goals sheet">
+    <ul v-show="open" id="find-goals" data-over role="listbox" aria-label="Found" class="goals sheet">
       <li
         v-for="(g, i) in goals"
         :id="`goal-${i}`"

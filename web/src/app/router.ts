@@ -1,5 +1,6 @@
 import { createRouter, createWebHistory } from 'vue-router'
 import { onSignedOut } from '@/api/client'
+import { tellAsked, tellPart } from '@/api/link'
 import type { Room } from './rooms'
 import { DeskPage } from '@/features/desk'
 import { SetUpPage, SignInPage, useSession } from '@/features/staff'
@@ -99,14 +100,26 @@ export const router = createRouter({
   ],
 })
 
+/** Ends what is said of the page that is on its way. */
+let arrived: (answered: boolean) => void = () => undefined
+
 router.beforeEach(async (to) => {
+  arrived(false)
+  arrived = tellAsked(true)
   const session = useSession()
   await session.load()
   if (!to.meta.open && !session.person) return { path: '/sign-in', query: { to: to.fullPath } }
   return true
 })
 
+router.onError((_, to) => {
+  arrived(false)
+  tellPart(to.fullPath)
+})
+
 router.afterEach((to) => {
+  arrived(false)
+  tellPart(undefined)
   document.title = `${to.params.number ? `${String(to.params.number)} · ` : ''}${to.meta.title} · Brantel`
 })
 

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { ChevronLeft, ChevronRight } from 'lucide-vue-next'
 import { computed } from 'vue'
 import { count } from './format/format'
 import { stretchOf } from './pages'
+import StepThrough from './StepThrough.vue'
 
 const props = defineProps<{
   /** What is shown, and of how many. */
@@ -16,27 +16,17 @@ const stretch = computed(() => stretchOf(props.of))
 
 <template>
   <nav v-if="of.total > of.size" class="d-flex align-items-center gap-2 s" :aria-label="label">
-    <button
-      type="button"
-      class="btn btn-quiet btn-sm"
-      aria-label="Page before"
-      :disabled="of.page === 0"
-      @click="emit('go', of.page - 1)"
+    <StepThrough
+      before="Page before"
+      after="Page after"
+      :first="of.page === 0"
+      :last="stretch.last >= of.total"
+      @step="(by) => emit('go', of.page + by)"
     >
-      <ChevronLeft class="ic s14" aria-hidden="true" />
-    </button>
-    <span class="m" role="status"
-      >{{ count(stretch.first) }}–{{ count(stretch.last) }}
-      <span class="text-body-secondary">of {{ count(of.total) }}</span></span
-    >
-    <button
-      type="button"
-      class="btn btn-quiet btn-sm"
-      aria-label="Page after"
-      :disabled="stretch.last >= of.total"
-      @click="emit('go', of.page + 1)"
-    >
-      <ChevronRight class="ic s14" aria-hidden="true" />
-    </button>
+      <span class="m" role="status"
+        >{{ count(stretch.first) }}–{{ count(stretch.last) }}
+        <span class="text-body-secondary">of {{ count(of.total) }}</span></span
+      >
+    </StepThrough>
   </nav>
 </template>

@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import { useIntervalFn } from '@vueuse/core'
 import { ref } from 'vue'
 import { useLive } from '@/api/live'
 import ComingLines from '@/ui/ComingLines.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import BenchFill from './BenchFill.vue'
+import { openLacks } from './day'
 import EndedCases from './EndedCases.vue'
 import LateList from './LateList.vue'
 import OpenMoney from './OpenMoney.vue'
@@ -15,6 +17,9 @@ const answers = useLive(
   () => ({ query: { days: days.value } }),
   (what) => what === 'case',
 )
+/** Clocks run out without anybody telling of it. */
+const MINUTE = 60_000
+useIntervalFn(() => void answers.refresh(), MINUTE)
 </script>
 
 <template>
@@ -29,6 +34,9 @@ const answers = useLive(
     <ComingLines :of="answers" :lines="3" />
     <div class="cols">
       <div class="stack">
+        <p v-if="answers.data.value && openLacks(answers.data.value.open)" class="warnbox s">
+          {{ openLacks(answers.data.value.open) }}
+        </p>
         <LateList v-if="answers.data.value" :late="answers.data.value.late" />
         <PeopleDay />
       </div>
@@ -36,7 +44,7 @@ const answers = useLive(
         <BenchFill />
         <template v-if="answers.data.value">
           <OpenMoney :money="answers.data.value.money" />
-          <EndedCases v-model:days="days" :ended="answers.data.value.ended" :total="answers.data.value.endedInAll" />
+          <EndedCases v-model:days="days" :ended="answers.data.value.ended" :total="answers.data.value.over.all" />
         </template>
       </div>
     </div>

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { ChevronLeft, ChevronRight } from 'lucide-vue-next'
 import { computed, ref } from 'vue'
 import { useLive } from '@/api/live'
 import { count, day } from '@/ui/format/format'
 import ComingLines from '@/ui/ComingLines.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
+import StepThrough from '@/ui/StepThrough.vue'
 import DayEntries from './DayEntries.vue'
 import { dayBeside } from './day'
 import { hourBars } from './hours'
@@ -39,10 +39,13 @@ function goTo(event: Event): void {
       <h2 id="h-people">Who did what</h2>
       <span v-if="shown" class="text-body-secondary">{{ day(`${shown.on}T12:00:00Z`) }} {{ relative }}</span>
       <span class="flex-fill" />
-      <template v-if="shown">
-        <button type="button" class="btn btn-quiet btn-sm" aria-label="The day before" @click="step(-1)">
-          <ChevronLeft class="ic s14" aria-hidden="true" />
-        </button>
+      <StepThrough
+        v-if="shown"
+        before="The day before"
+        after="The day after"
+        :last="shown.on >= shown.today"
+        @step="step"
+      >
         <input
           type="date"
           class="form-control form-control-sm pick"
@@ -51,16 +54,7 @@ function goTo(event: Event): void {
           :max="shown.today"
           @change="goTo"
         />
-        <button
-          type="button"
-          class="btn btn-quiet btn-sm"
-          aria-label="The day after"
-          :disabled="shown.on >= shown.today"
-          @click="step(1)"
-        >
-          <ChevronRight class="ic s14" aria-hidden="true" />
-        </button>
-      </template>
+      </StepThrough>
     </div>
     <RefusedNote :refused="people.refused.value" />
     <ComingLines :of="people" :lines="4" />

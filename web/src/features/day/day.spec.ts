@@ -1,6 +1,17 @@
 import { describe, expect, it } from 'vitest'
 import type { BenchView, EndedCase, LateCase, OpenMoney } from '@/api/types'
-import { band, benchWords, dayBeside, endings, lateWords, moneyLacks, moneySum, places, waitingWords } from './day'
+import {
+  band,
+  benchWords,
+  dayBeside,
+  endings,
+  lateWords,
+  moneyLacks,
+  moneySum,
+  openLacks,
+  places,
+  waitingWords,
+} from './day'
 
 const NOW = Date.parse('2026-11-28T12:00:00Z')
 
@@ -77,6 +88,10 @@ describe('money', () => {
   })
 })
 
+it('says when not every open case was looked at', () => {
+  expect(openLacks({ looked: 12, all: 12 })).toBe('')
+  expect(openLacks({ looked: 1000, all: 1240 })).toContain('1,240 open cases')
+})
 it('counts endings by what the customer got, the best first', () => {
   const ended = ['declined', 'whole', 'partly', 'whole'].map((how) => ({ how })) as EndedCase[]
   expect(endings(ended)).toEqual([

@@ -71,6 +71,14 @@ export function moneySum(money: OpenMoney): { cases: number; low: number; high: 
   )
 }
 
+/** What is said when not every open case was looked at; nothing when all were. */
+export function openLacks(open: { looked: number; all: number }): string {
+  return open.looked === open.all
+    ? ''
+    : `There are ${count(open.all)} open cases; what is late and what is open in money is of the ` +
+        `newest ${count(open.looked)}.`
+}
+
 /** What the sum does not hold. */
 export function moneyLacks(money: OpenMoney): string {
   return [

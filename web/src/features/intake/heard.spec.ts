@@ -14,7 +14,7 @@ const HEARD: Heard = {
   capacity: '2 TB',
   deadline: { day: '2026-11-27', from: 0, to: 0, words: '' },
   others: [],
-  instead: [],
+  takenBack: [],
   wanted: [
     {
       line: { words: 'lab notes', kinds: ['document'], pattern: '', hopedFor: 0, minBytes: 0, mustHave: true },
@@ -23,7 +23,7 @@ const HEARD: Heard = {
     },
   ],
 }
-const NOTHING: Heard = { facts: [], wanted: [], others: [], instead: [] }
+const NOTHING: Heard = { facts: [], wanted: [], others: [], takenBack: [] }
 
 describe('what is heard', () => {
   it('comes into the form, each thing where it belongs', () => {
@@ -82,7 +82,7 @@ describe('what is heard', () => {
       facts: [],
       wanted: [],
       caller: { name: 'Mira Holm', phone: '0148 33 21', email: '' },
-      instead: [],
+      takenBack: [],
       others: [{ type: 'memory-card', words: 'card', from: 42, to: 46 }],
     }
     const { form, state } = applyHeard(emptyForm(), nothingHeard(), heard, line, many)
@@ -113,7 +113,7 @@ describe('what is heard', () => {
   })
   it('says what something was said instead of', () => {
     const facts = [{ code: 'loss.event', value: 'dropped', from: 5, to: 12, words: 'dropped' }]
-    const heard = { ...NOTHING, facts, instead: [{ from: 0, to: 3, words: 'wet', by: 5 }] }
+    const heard = { ...NOTHING, facts, takenBack: [{ from: 0, to: 3, words: 'wet', by: 5 }] }
     expect(itemsOf(heard, 'wet, dropped')[0]).toMatchObject({ words: 'dropped', instead: 'wet' })
   })
 })

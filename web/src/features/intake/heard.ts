@@ -17,7 +17,7 @@ export interface HeardItem {
 }
 
 /** A stretch of words that count no longer. */
-export type TakenBack = Heard['instead'][number]
+export type TakenBack = Heard['takenBack'][number]
 
 export interface HeardState {
   /** Keys of what the line brought into the form. */
@@ -86,7 +86,7 @@ export function itemsOf(heard: Heard, line: string, say: Say = BY_CODE): HeardIt
   heard.wanted.forEach((w) =>
     items.push({ key: `wanted ${w.line.words}`, label: 'wanted line', words: w.line.words, from: w.from, to: w.to }),
   )
-  const instead = (i: HeardItem) => heard.instead.find((t) => t.by >= i.from && t.by < i.to)?.words
+  const instead = (i: HeardItem) => heard.takenBack.find((t) => t.by >= i.from && t.by < i.to)?.words
   return items.map((i) => ({ ...i, instead: instead(i) })).sort((a, b) => a.from - b.from)
 }
 

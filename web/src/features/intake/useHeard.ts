@@ -6,7 +6,7 @@ import type { Draft } from './draft'
 import { applyHeard, itemsOf, refuse, settleHeard, type HeardItem, type Say, type TakenBack } from './heard'
 
 const PAUSE_MS = 140
-const NOTHING: Heard = { facts: [], wanted: [], others: [], instead: [] }
+const NOTHING: Heard = { facts: [], wanted: [], others: [], takenBack: [] }
 
 export interface HearingLine {
   /** What is picked out of the line just now, in its order; what was taken away is not among it. */
@@ -64,7 +64,7 @@ export function useHeard(
         ? itemsOf(heard.value.found, heard.value.line, say).filter((i) => draft.value.heard.taken.includes(i.key))
         : [],
     ),
-    takenBack: computed(() => (heard.value.line === draft.value.form.story ? heard.value.found.instead : [])),
+    takenBack: computed(() => (heard.value.line === draft.value.form.story ? heard.value.found.takenBack : [])),
     refused,
     takeAway(key) {
       const next = refuse(draft.value.form, draft.value.heard, key)

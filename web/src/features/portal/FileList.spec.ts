@@ -24,6 +24,18 @@ it('shows the first files, and all when asked', async () => {
   expect(list.findAll('tbody tr')).toHaveLength(20)
   expect(list.find('.more').exists()).toBe(false)
 })
+it('is printed whole', async () => {
+  const list = mount(FileList, {
+    props: { token: 'gull', files: Array.from({ length: 20 }, (_, i) => file(i + 1)) },
+  })
+  window.dispatchEvent(new Event('beforeprint'))
+  await list.vm.$nextTick()
+  expect(list.findAll('tbody tr')).toHaveLength(20)
+  expect(list.find('.more').exists()).toBe(false)
+  window.dispatchEvent(new Event('afterprint'))
+  await list.vm.$nextTick()
+  expect(list.findAll('tbody tr')).toHaveLength(12)
+})
 it('offers only what is there, and says what became of the rest', () => {
   const lost = file(2, { path: undefined, delivered: 'not-delivered', why: 'None of its bytes are placed.' })
   const list = mount(FileList, { props: { token: 'gull', files: [file(1), lost] } })

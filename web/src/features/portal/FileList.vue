@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { Download } from 'lucide-vue-next'
+import { useEventListener } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { PortalFile } from '@/api/types'
 import { bytes, count, size } from '@/ui/format/format'
@@ -14,8 +15,12 @@ const props = defineProps<{
 }>()
 const FIRST = 12
 const all = ref(false)
+const printing = ref(false)
+// Paper cannot be asked for more.
+useEventListener(window, 'beforeprint', () => (printing.value = true))
+useEventListener(window, 'afterprint', () => (printing.value = false))
 const lost = computed(() => props.files.filter((f) => !f.path))
-const shown = computed(() => (all.value ? props.files : props.files.slice(0, FIRST)))
+const shown = computed(() => (all.value || printing.value ? props.files : props.files.slice(0, FIRST)))
 const WORDS: Record<string, string> = {
   whole: 'whole',
   gapped: 'with gaps',
@@ -54,7 +59,7 @@ const WORDS: Record<string, string> = {
             >
           </td>
           <td class="n" :title="bytes(f.size)">{{ size(f.size) }}</td>
-          <td class="text-end">
+          <td class="text-end one">
             <a
               v-if="f.path"
               class="link"
@@ -67,7 +72,7 @@ const WORDS: Record<string, string> = {
         </tr>
       </tbody>
     </table>
-    <p v-if="!all && files.length > FIRST" class="more">
+    <p v-if="!all && !printing && files.length > FIRST" class="more">
       <button type="button" class="linkish" @click="all = true">Show all {{ count(files.length) }} files</button>
     </p>
   </section>
@@ -92,7 +97,12 @@ const WORDS: Record<string, string> = {
 .more {
   margin-top: 8px;
 }
-@media (width <= 700px) {
+@media print {
+  .one a {
+    display: none;
+  }
+}
+@media screen and (width <= 700px) {
   .files thead {
     display: none;
   }

@@ -10,6 +10,7 @@ import org.brantel.server.customers.CustomerViews;
 import org.brantel.server.customers.WayKind;
 import org.brantel.server.intake.CaseForm;
 import org.brantel.server.intake.Cases;
+import org.brantel.server.intake.Holds;
 import org.brantel.server.notes.Notes;
 import org.brantel.server.platform.Settings;
 import org.brantel.server.protocol.Said;
@@ -33,6 +34,7 @@ class DemoLab {
     private final ZoneId zone;
     private final Staff staff;
     private final Cases cases;
+    private final Holds holds;
     private final TriageService triage;
     private final DemoStory story;
     private final PastYears years;
@@ -45,6 +47,7 @@ class DemoLab {
             Settings lab,
             Staff staff,
             Cases cases,
+            Holds holds,
             TriageService triage,
             DemoStory story,
             PastYears years,
@@ -55,6 +58,7 @@ class DemoLab {
         this.zone = lab.zone();
         this.staff = staff;
         this.cases = cases;
+        this.holds = holds;
         this.triage = triage;
         this.story = story;
         this.years = years;
@@ -87,6 +91,7 @@ class DemoLab {
         ferryOffice();
         surveyBoat();
         lanternRoom();
+        ropeWalk();
         story.begin(hives, weather);
     }
 
@@ -330,10 +335,32 @@ class DemoLab {
                 List.of(CaseForm.Wanted.of("winter timetables", List.of("sheet"), "Winter*", 12, true)));
         notes.write(
                 number, "call", "Neil looks for last year's backup in the harbour office and calls back.", COORDINATOR);
-        cases.hold(
+        holds.hold(
                 number,
                 "Neil looks for the backup in the harbour office.",
                 LocalDate.now(clock.withZone(zone)).plusDays(WAIT_DAYS),
+                COORDINATOR);
+    }
+
+    /** One that was declined, and why. */
+    private void ropeWalk() {
+        String number = log(
+                "Skerrow Rope Walk",
+                "Iris Garrow",
+                "0148 25 61",
+                "ropes@skerrow.example",
+                CaseForm.Device.of("ssd", "Halden", "Reef 2", "HR2-19C-00375", "250 GB"),
+                "Emptied two months ago and used every day since; only receipts that they can ask for again.",
+                List.of(
+                        told("loss.event", "deleted-directly"),
+                        told("since.use", "heavy"),
+                        told("copy.backup", "none")),
+                List.of(CaseForm.Wanted.of("receipts", List.of("document"), "", 0, false)));
+        triage.decide(
+                number,
+                cases.docket(number).version(),
+                RecoveryPath.DECLINE,
+                "Used a lot for two months; what could be left is worth less than the work.",
                 COORDINATOR);
     }
 

@@ -56,16 +56,7 @@ class AccessibilityTest {
                                 .dead(300_032, 8 * 512)
                                 .with("\"onFault\":\"stops\",\"health\":{\"celsius\":31,"
                                         + "\"celsiusMost\":40,\"pending\":30,\"reallocated\":3}")));
-        sick.una
-                .post(
-                        sick.path("/imaging"),
-                        Map.of(
-                                "profile",
-                                "failing",
-                                "limits",
-                                Map.of("faultsInRow", 0, "faultsInAll", 3, "celsius", 55, "growth", 0, "minutes", 0)))
-                .expect(201);
-        sick.awaitImaging("paused");
+        sick.readUntilFaults(3);
         failing = sick.number;
         waiting = Story.of(new CaseForms().told("loss.event", "deleted-directly"))
                 .decided()
@@ -120,8 +111,14 @@ class AccessibilityTest {
                 page.navigate(screen.getKey());
                 check(page, screen.getValue());
             }
+            page.navigate("/nowhere");
+            check(page, "There is nothing at this address.");
             page.navigate("/cases/" + received + "/triaged");
             assertThat(page.getByText("Ask next")).isVisible();
+            page.keyboard().press("Control+k");
+            page.keyboard().type("the");
+            check(page, "The day");
+            page.keyboard().press("Escape");
             page.locator("main").press("b");
             check(page, "what you see counts more");
             page.locator("main").press("h");

@@ -88,8 +88,7 @@ class LiveBenchTest {
             assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Scan the image")))
                     .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(240_000));
             assertThat(page.getByText("8,192 bytes in 1 place did not read")).isVisible();
-            assertThat(page.locator("svg.ribbon path.failed").first())
-                    .isVisible();
+            assertThat(page.locator("svg.ribbon path.failed").first()).isVisible();
             assertThat(tab.faults()).isEmpty();
         }
     }

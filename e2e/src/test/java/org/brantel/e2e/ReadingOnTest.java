@@ -29,16 +29,7 @@ class ReadingOnTest {
         Story story = Story.of(new CaseForms().told("loss.event", "deleted-directly"))
                 .decided()
                 .attached(medium);
-        story.una
-                .post(
-                        story.path("/imaging"),
-                        Map.of(
-                                "profile",
-                                "failing",
-                                "limits",
-                                Map.of("faultsInRow", 0, "faultsInAll", 1, "celsius", 0, "growth", 0, "minutes", 0)))
-                .expect(201);
-        story.awaitImaging("paused");
+        story.readUntilFaults(1);
         return story;
     }
 

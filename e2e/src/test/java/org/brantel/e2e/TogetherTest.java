@@ -5,12 +5,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
 import org.brantel.server.testing.CaseForms;
 import org.brantel.server.testing.Lab;
 import org.junit.jupiter.api.Test;
 
-/** Two people at one case, and what one of them finds and keeps meanwhile. */
+/** Two people at one case, and what is found, kept and said meanwhile. */
 class TogetherTest {
 
     private final Lab lab = Lab.open();
@@ -80,6 +81,21 @@ class TogetherTest {
             assertThat(page.getByText("Nobody wrote into a custody record on this day."))
                     .isVisible();
             assertThat(tab.faults()).isEmpty();
+        }
+    }
+
+    @Test
+    void aPartThatDoesNotComeIsSaidWithWhatToDo() {
+        try (Chromium.Tab tab = Chromium.open(lab.address())) {
+            Page page = tab.page();
+            new Steps(page).signIn("una", Lab.PASSWORD);
+            page.route("**/assets/**", Route::abort);
+            new Steps(page).link("Ledger").click();
+            assertThat(page.getByText("This part could not be loaded")).isVisible();
+            page.unroute("**/assets/**");
+            new Steps(page).link("Load it again").click();
+            assertThat(page.getByText("Workload")).isVisible();
+            assertThat(page.getByText("This part could not be loaded")).isHidden();
         }
     }
 

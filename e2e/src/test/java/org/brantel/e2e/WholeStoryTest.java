@@ -8,12 +8,16 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
+import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.concurrent.TimeUnit;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.brantel.core.testing.Corpus;
 import org.brantel.server.testing.Lab;
 import org.junit.jupiter.api.Test;
@@ -205,6 +209,21 @@ class WholeStoryTest {
         assertThat(page.getByText("all 17 findings that were selected")).isVisible();
     }
 
+    /** On paper every file is listed, and nothing is offered that paper cannot do. */
+    private static void isPrintedWhole(Page page, Path bag) throws IOException {
+        String paper;
+        try (PDDocument printed = Loader.loadPDF(page.pdf())) {
+            paper = new PDFTextStripper().getText(printed).replaceAll("\\s", "");
+        }
+        try (Stream<Path> all = Files.walk(bag.resolve("data"))) {
+            assertThat(all.filter(Files::isRegularFile)
+                            .map(f -> f.getFileName().toString().replaceAll("\\s", "")))
+                    .hasSize(17)
+                    .allSatisfy(name -> assertThat(paper).contains(name));
+        }
+        assertThat(paper).contains("Thelistisours").doesNotContain("Download", "Showall", "Confirm");
+    }
+
     private void customer(Page page, Steps steps, String link, String passcode) throws Exception {
         page.navigate(link);
         page.getByLabel("Passcode").fill("0000-0000");
@@ -229,6 +248,8 @@ class WholeStoryTest {
                 .doesNotContain("FAILED");
         assertThat(check.waitFor(120, TimeUnit.SECONDS) && check.exitValue() == 0)
                 .isTrue();
+
+        isPrintedWhole(page, bag);
 
         Download one = page.waitForDownload(
                 () -> steps.link("Download Frame with brood.jpg").click());

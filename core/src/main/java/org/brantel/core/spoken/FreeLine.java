@@ -134,7 +134,7 @@ public final class FreeLine {
         private final BitSet saysOfIt = new BitSet();
 
         private final List<Heard.Fact> facts = new ArrayList<>();
-        private final List<Heard.Instead> instead = new ArrayList<>();
+        private final List<Heard.TakenBack> takenBack = new ArrayList<>();
         private Heard.@Nullable Capacity capacity;
         private Heard.@Nullable Deadline deadline;
 
@@ -159,7 +159,7 @@ public final class FreeLine {
             facts.removeIf(f -> f.code().equals(TYPE) && !f.equals(lead));
             List<Heard.Wanted> wanted = new WantedClauses(line, words, taken, lossDay()).find();
             List<Heard.Fact> last = lastOfEach();
-            return new Heard(last, capacity, deadline, wanted, caller, others(mentions, lead), List.copyOf(instead));
+            return new Heard(last, capacity, deadline, wanted, caller, others(mentions, lead), List.copyOf(takenBack));
         }
 
         private void take(Heard.Place place) {
@@ -208,7 +208,7 @@ public final class FreeLine {
 
         private void takeBack(Heard.Fact fact, int by) {
             facts.remove(fact);
-            instead.add(new Heard.Instead(fact.from(), fact.to(), fact.words(), by));
+            takenBack.add(new Heard.TakenBack(fact.from(), fact.to(), fact.words(), by));
         }
 
         private void phrases() {
@@ -362,7 +362,7 @@ public final class FreeLine {
                     int a = words.get(at).from();
                     int b = words.get(end - 1).to();
                     if (capacity != null) {
-                        instead.add(new Heard.Instead(capacity.from(), capacity.to(), capacity.words(), a));
+                        takenBack.add(new Heard.TakenBack(capacity.from(), capacity.to(), capacity.words(), a));
                     }
                     capacity = new Heard.Capacity(said.bytes().longValue(), a, b, line.substring(a, b));
                     taken.set(at, end);
@@ -396,7 +396,7 @@ public final class FreeLine {
                         if (before != null) {
                             int from = words.get(before.from()).from();
                             int to = words.get(before.to() - 1).to();
-                            instead.add(new Heard.Instead(from, to, line.substring(from, to), a));
+                            takenBack.add(new Heard.TakenBack(from, to, line.substring(from, to), a));
                         }
                     });
         }
@@ -452,7 +452,7 @@ public final class FreeLine {
                 String key = single.contains(f.code()) ? f.code() : f.code() + "=" + f.value();
                 Heard.Fact before = kept.remove(key);
                 if (before != null && !before.value().equals(f.value())) {
-                    instead.add(new Heard.Instead(before.from(), before.to(), before.words(), f.from()));
+                    takenBack.add(new Heard.TakenBack(before.from(), before.to(), before.words(), f.from()));
                 }
                 kept.put(key, f);
             });

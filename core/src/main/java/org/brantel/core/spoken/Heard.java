@@ -14,7 +14,7 @@ import org.jspecify.annotations.Nullable;
  * @param wanted   what the caller would like to have back
  * @param caller   who calls
  * @param others   devices that were named beside the one that the facts are of
- * @param instead  what was said and then taken back by what was said instead
+ * @param takenBack what was said and then taken back by what was said instead
  */
 public record Heard(
         List<Fact> facts,
@@ -23,7 +23,7 @@ public record Heard(
         List<Wanted> wanted,
         Caller caller,
         List<Device> others,
-        List<Instead> instead) {
+        List<TakenBack> takenBack) {
 
     /** @param words as they stand in the line */
     public record Fact(String code, String value, int from, int to, String words) {}
@@ -54,7 +54,7 @@ public record Heard(
      *
      * @param by where what was said instead begins
      */
-    public record Instead(int from, int to, String words, int by) {}
+    public record TakenBack(int from, int to, String words, int by) {}
 
     /** @param type of the codes of {@code medium.type} */
     public record Device(String type, int from, int to, String words) {}

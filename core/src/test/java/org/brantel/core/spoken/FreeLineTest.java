@@ -72,10 +72,10 @@ class FreeLineTest {
         String line = "The 64 GB, no sorry, 128 GB stick got wet, no wait, it was dropped. Needs it by friday, "
                 + "no wait, by monday.";
         Heard heard = LINE.read(line, WEDNESDAY);
-        assertThat(heard.instead())
+        assertThat(heard.takenBack())
                 .allSatisfy(i -> assertThat(line.substring(i.from(), i.to())).isEqualTo(i.words()))
                 .allSatisfy(i -> assertThat(i.by()).isGreaterThanOrEqualTo(i.to()))
-                .extracting(Heard.Instead::words)
+                .extracting(Heard.TakenBack::words)
                 .anyMatch(w -> w.contains("wet"))
                 .anyMatch(w -> w.contains("64"))
                 .anyMatch(w -> w.contains("friday"));
@@ -83,7 +83,8 @@ class FreeLineTest {
                 .extracting(Heard.Fact::value)
                 .contains("dropped")
                 .doesNotContain("liquid", "wet");
-        assertThat(LINE.read("It was dropped and clicks.", WEDNESDAY).instead()).isEmpty();
+        assertThat(LINE.read("It was dropped and clicks.", WEDNESDAY).takenBack())
+                .isEmpty();
     }
 
     @Test

@@ -48,9 +48,15 @@ class Day {
         if (days < 1 || days > LONGEST) {
             throw Refusal.badInput("days", "Cases that ended are counted over 1 to " + LONGEST + " days.");
         }
-        List<CaseViews.Summary> open = lists.open();
+        CaseViews.Page open = lists.newestOpen();
         CaseViews.Page over = lists.ended(clock.instant().minus(Duration.ofDays(days)));
-        return new DayViews.Day(late(open), prices.of(open), days, ended(over.cases()), over.total());
+        return new DayViews.Day(
+                late(open.cases()),
+                prices.of(open.cases()),
+                DayViews.Counted.of(open),
+                days,
+                ended(over.cases()),
+                DayViews.Counted.of(over));
     }
 
     private List<DayViews.Late> late(List<CaseViews.Summary> open) {

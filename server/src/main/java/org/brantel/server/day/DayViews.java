@@ -29,7 +29,7 @@ final class DayViews {
         PARTLY,
         /** None of them. */
         NOTHING,
-        /** It was closed without a delivery. */
+        /** It was decided and closed, and nothing was sealed for it. */
         UNDELIVERED,
         DECLINED;
 
@@ -43,10 +43,19 @@ final class DayViews {
     /** @param complete every wanted line was delivered whole, and confirmed to be what was meant */
     record Ended(String caseNumber, String customer, Instant at, How how, boolean complete) {}
 
+    /** @param looked at, the newest ones, of as many as there are */
+    record Counted(int looked, long all) {
+
+        static Counted of(CaseViews.Page page) {
+            return new Counted(page.cases().size(), page.total());
+        }
+    }
+
     /**
      * @param late  the longest first
+     * @param open  the cases that {@code late} and {@code money} are of
      * @param days  how far back {@code ended} goes, the newest first
-     * @param endedInAll more than are listed, when there are very many
+     * @param over  the cases that ended in that time
      */
-    record Day(List<Late> late, OpenPrices.Open money, int days, List<Ended> ended, long endedInAll) {}
+    record Day(List<Late> late, OpenPrices.Open money, Counted open, int days, List<Ended> ended, Counted over) {}
 }

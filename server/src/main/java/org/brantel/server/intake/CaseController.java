@@ -39,11 +39,13 @@ class CaseController {
             @NotBlank(message = "Choose a colleague.") String login) {}
 
     private final Cases cases;
+    private final Holds holds;
     private final CaseLists lists;
     private final Staff staff;
 
-    CaseController(Cases cases, CaseLists lists, Staff staff) {
+    CaseController(Cases cases, Holds holds, CaseLists lists, Staff staff) {
         this.cases = cases;
+        this.holds = holds;
         this.lists = lists;
         this.staff = staff;
     }
@@ -124,7 +126,7 @@ class CaseController {
 
     @PostMapping("/{number}/hold")
     CaseViews.Docket hold(@PathVariable String number, @Valid @RequestBody NewHold hold) {
-        cases.hold(number, hold.reason(), hold.until(), staff.current().name());
+        holds.hold(number, hold.reason(), hold.until(), staff.current().name());
         return cases.docket(number);
     }
 
@@ -138,20 +140,20 @@ class CaseController {
     /** Takes a hold back as if it had never been. */
     @DeleteMapping("/{number}/hold")
     CaseViews.Docket takeHoldBack(@PathVariable String number) {
-        cases.takeHoldBack(number, staff.current().name());
+        holds.takeBack(number, staff.current().name());
         return cases.docket(number);
     }
 
     /** Puts a hold back as it was before the case was taken up, or before it was held longer. */
     @PutMapping("/{number}/hold")
     CaseViews.Docket putHoldBack(@PathVariable String number, @Valid @RequestBody NewHold hold) {
-        cases.putHoldBack(number, hold.reason(), hold.until(), staff.current().name());
+        holds.putBack(number, hold.reason(), hold.until(), staff.current().name());
         return cases.docket(number);
     }
 
     @PostMapping("/{number}/wake")
     CaseViews.Docket wake(@PathVariable String number) {
-        cases.wake(number, staff.current().name());
+        holds.wake(number, staff.current().name());
         return cases.docket(number);
     }
 

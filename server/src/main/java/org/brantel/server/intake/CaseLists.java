@@ -89,7 +89,13 @@ public class CaseLists {
     /** Cases that are neither closed nor declined, newest first. */
     @Transactional(readOnly = true)
     public List<CaseViews.Summary> open() {
-        return page(Filter.OPEN, 0, LONGEST).cases();
+        return newestOpen().cases();
+    }
+
+    /** As many of {@link #open} as are ever listed, and how many there are. */
+    @Transactional(readOnly = true)
+    public CaseViews.Page newestOpen() {
+        return page(Filter.OPEN, 0, LONGEST);
     }
 
     /** An open case, as the list shows it. */
@@ -214,10 +220,13 @@ public class CaseLists {
                         d -> Known.in(byId, d.caseId()), Collectors.mapping(DeviceRecord::view, Collectors.toList())));
     }
 
-    /** Cases that were closed or declined since then, the newest end first; {@code total} says how many there are. */
+    /**
+     * Cases that were decided and are closed or declined since then, the newest end first; one that was taken back right
+     * after it was logged never began.
+     */
     @Transactional(readOnly = true)
     public CaseViews.Page ended(Instant since) {
-        Page<LabCase> found = cases.findByStageInAndStageSinceGreaterThanEqual(
+        Page<LabCase> found = cases.findByStageInAndPathNotNullAndStageSinceGreaterThanEqual(
                 OVER, since, PageRequest.of(0, LONGEST, Sort.by(Sort.Direction.DESC, "stageSince", "id")));
         return new CaseViews.Page(summaries(found.getContent(), settings.clocks()), found.getTotalElements());
     }

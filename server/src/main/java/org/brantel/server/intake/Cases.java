@@ -1,13 +1,11 @@
 package org.brantel.server.intake;
 
 import java.time.Instant;
-import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.brantel.core.triage.RecoveryPath;
@@ -40,7 +38,7 @@ public class Cases {
 
     private final LabCases cases;
     private final Entries entries;
-    private final StageRows stages;
+    private final CaseCourse course;
     private final ConsentYeses yeses;
     private final IntakeCheck check;
     private final Customers customers;
@@ -54,7 +52,7 @@ public class Cases {
     Cases(
             LabCases cases,
             Entries entries,
-            StageRows stages,
+            CaseCourse course,
             ConsentYeses yeses,
             IntakeCheck check,
             Customers customers,
@@ -66,7 +64,7 @@ public class Cases {
             CaseClock clock) {
         this.cases = cases;
         this.entries = entries;
-        this.stages = stages;
+        this.course = course;
         this.yeses = yeses;
         this.check = check;
         this.customers = customers;
@@ -94,7 +92,7 @@ public class Cases {
         entries.replaceDevices(labCase, form.devices(), capacities);
         entries.replaceFacts(labCase, form.facts(), who);
         entries.replaceWanted(labCase, form.wanted());
-        stages.save(new StageRow(labCase.id(), Stage.RECEIVED, now, who));
+        course.came(labCase, Stage.RECEIVED, now, who);
         happenings.tell(
                 labCase.number(),
                 who,
@@ -126,7 +124,7 @@ public class Cases {
     /** Changes what was entered; the old facts stay on record. */
     @Transactional
     public void edit(String number, CaseForm form, String who) {
-        LabCase labCase = cases.findForEdit(number).orElseThrow(() -> missing(number));
+        LabCase labCase = cases.toEdit(number);
         List<Long> capacities = check.check(form, labCase.deadline(), clock.today());
         expectVersion(labCase, form.version());
         if (form.consent().isWiderThan(labCase.consent())) {
@@ -148,7 +146,7 @@ public class Cases {
     /** Records the customer's yes to more being looked at. */
     @Transactional
     public void allow(String number, CaseForm.Yes yes, String who) {
-        LabCase labCase = cases.findForEdit(number).orElseThrow(() -> missing(number));
+        LabCase labCase = cases.toEdit(number);
         if (yes.saidOn().isAfter(clock.today()) || yes.saidOn().isBefore(clock.dayOf(labCase.createdAt()))) {
             throw Refusal.badInput(
                     "saidOn",
@@ -186,7 +184,7 @@ public class Cases {
      */
     @Transactional
     public void observe(String number, List<CaseForm.Fact> seen, Set<String> measured, String who) {
-        LabCase labCase = cases.findForEdit(number).orElseThrow(() -> missing(number));
+        LabCase labCase = cases.toEdit(number);
         protocol.facts(seen);
         entries.observe(labCase, seen, measured, who);
         happenings.tell(
@@ -207,11 +205,11 @@ public class Cases {
         expectVersion(labCase, version);
         labCase.decide(path, reason, protocolName);
         if (path == RecoveryPath.DECLINE) {
-            moveTo(labCase, Stage.DECLINED, who);
+            course.moveTo(labCase, Stage.DECLINED, who);
         } else if (labCase.stage() == Stage.RECEIVED || !labCase.stage().isOpen()) {
             // A case that is further on stays there: another path is another way of going on. One that was over is open
             // again.
-            moveTo(labCase, Stage.TRIAGED, who);
+            course.moveTo(labCase, Stage.TRIAGED, who);
         }
         happenings.changed(number, Topic.CASE);
     }
@@ -227,59 +225,8 @@ public class Cases {
         LabCase labCase = find(number);
         labCase.decide(path, reason, protocolName);
         // Its clock goes on as if nothing had been decided.
-        labCase.moveTo(stage, lastIn(labCase, stage).orElse(clock.now()));
+        course.backTo(labCase, stage);
         happenings.changed(number, Topic.CASE);
-    }
-
-    /** When a case came to a stage last. */
-    private Optional<Instant> lastIn(LabCase labCase, Stage stage) {
-        return stages.findByCaseIdOrderById(labCase.id()).stream()
-                .filter(s -> s.stage() == stage)
-                .reduce((a, b) -> b)
-                .map(StageRow::at);
-    }
-
-    /**
-     * Sets a case aside.
-     *
-     * @param until the day on which it comes up again
-     */
-    @Transactional
-    public void hold(String number, String reason, LocalDate until, String who) {
-        LabCase labCase = find(number);
-        if (!labCase.stage().isOpen()) {
-            throw Refusal.conflict(number + " is " + labCase.stage().word() + "; only an open case can be held.");
-        }
-        if (reason == null || reason.isBlank()) {
-            throw Refusal.badInput("reason", "Write down what the case waits for.");
-        }
-        if (until == null
-                || !until.isAfter(clock.today())
-                || until.isAfter(clock.today().plusYears(1))) {
-            throw Refusal.badInput("until", "A case wakes on a day from tomorrow to a year from now.");
-        }
-        boolean fresh = labCase.stage() != Stage.ON_HOLD;
-        labCase.hold(reason.strip(), until, clock.now());
-        if (fresh) {
-            stages.save(new StageRow(labCase.id(), Stage.ON_HOLD, clock.now(), who));
-        }
-        happenings.tell(
-                number,
-                who,
-                fresh ? "held the case" : "holds the case longer",
-                "until " + until + ": " + reason.strip(),
-                Topic.CASE);
-    }
-
-    /** Takes a held case up again, where its work is. */
-    @Transactional
-    public void wake(String number, String who) {
-        LabCase labCase = find(number);
-        if (labCase.stage() != Stage.ON_HOLD) {
-            throw Refusal.conflict(number + " is not on hold; somebody took it up already.");
-        }
-        happenings.tell(number, who, "took the case up again", "");
-        moveTo(labCase, labCase.heldFrom(), who);
     }
 
     /**
@@ -295,36 +242,9 @@ public class Cases {
             throw Refusal.conflict(
                     number + " has gone on since it was logged, so it cannot be taken back; decline it instead.");
         }
-        moveTo(labCase, Stage.CLOSED, who);
+        course.moveTo(labCase, Stage.CLOSED, who);
         happenings.tell(number, who, "took back that it was logged", "", Topic.CASE);
         announcer.publishEvent(new TakenBack(number));
-    }
-
-    /** Takes a hold back as if it had never been: the case stands where it stood, and that stage's clock goes on. */
-    @Transactional
-    public void takeHoldBack(String number, String who) {
-        LabCase labCase = find(number);
-        if (labCase.stage() != Stage.ON_HOLD) {
-            throw Refusal.conflict(number + " is not on hold any more, so its hold cannot be taken back.");
-        }
-        Stage from = labCase.heldFrom();
-        labCase.moveTo(from, lastIn(labCase, from).orElse(clock.now()));
-        happenings.tell(number, who, "took the hold back", "", Topic.CASE);
-    }
-
-    /**
-     * Puts a hold back as it was before the case was taken up, or before it was held longer.
-     *
-     * @param until as it was, even if that day has come
-     */
-    @Transactional
-    public void putHoldBack(String number, String reason, LocalDate until, String who) {
-        LabCase labCase = find(number);
-        Instant since = lastIn(labCase, Stage.ON_HOLD)
-                .filter(at -> labCase.stage().isOpen())
-                .orElseThrow(() -> Refusal.conflict(number + " was not on hold, so no hold can be put back."));
-        labCase.hold(reason.strip(), until, since);
-        happenings.tell(number, who, "put the hold back", "until " + until + ": " + reason.strip(), Topic.CASE);
     }
 
     @Transactional
@@ -350,14 +270,14 @@ public class Cases {
         if (labCase.stage() == Stage.ON_HOLD) {
             labCase.waitIn(stage);
         } else if (labCase.stage().isOpen()) {
-            moveTo(labCase, stage, who);
+            course.moveTo(labCase, stage, who);
         }
     }
 
     /** The customer has what they came for. */
     @Transactional
     public void close(String number, String who) {
-        moveTo(find(number), Stage.CLOSED, who);
+        course.moveTo(find(number), Stage.CLOSED, who);
     }
 
     /**
@@ -368,17 +288,8 @@ public class Cases {
     public void moveOn(String number, Stage from, Stage to, String who) {
         LabCase labCase = find(number);
         if (labCase.stage() == from) {
-            moveTo(labCase, to, who);
+            course.moveTo(labCase, to, who);
         }
-    }
-
-    private void moveTo(LabCase labCase, Stage stage, String who) {
-        if (labCase.stage() != stage) {
-            Instant now = clock.now();
-            labCase.moveTo(stage, now);
-            stages.save(new StageRow(labCase.id(), stage, now, who));
-        }
-        happenings.changed(labCase.number(), Topic.CASE);
     }
 
     @Transactional(readOnly = true)
@@ -396,9 +307,7 @@ public class Cases {
                         c.consent()),
                 new CaseViews.Docket.Course(
                         c.stage(),
-                        stages.findByCaseIdOrderById(c.id()).stream()
-                                .map(StageRow::view)
-                                .toList(),
+                        course.visits(c),
                         c.stageSince(),
                         clock.due(c, settings.clocks()),
                         c.deadline(),
@@ -495,11 +404,7 @@ public class Cases {
     }
 
     private LabCase find(String number) {
-        return cases.findByNumber(number).orElseThrow(() -> missing(number));
-    }
-
-    private static Refusal missing(String number) {
-        return Refusal.missing("There is no case " + number + "; check the number.");
+        return cases.byNumber(number);
     }
 
     private static void expectVersion(LabCase labCase, @Nullable Integer version) {

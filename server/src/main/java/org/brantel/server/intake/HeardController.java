@@ -53,7 +53,7 @@ class HeardController {
             List<Wanted> wanted,
             @Nullable Caller caller,
             List<Device> others,
-            List<Heard.Instead> instead) {}
+            List<Heard.TakenBack> takenBack) {}
 
     record Day(String day, int from, int to, String words) {}
 
@@ -95,7 +95,7 @@ class HeardController {
                 h.others().stream()
                         .map(d -> new Device(d.type(), d.words(), d.from(), d.to()))
                         .toList(),
-                h.instead());
+                h.takenBack());
     }
 
     /** A wanted line, read out of the customer's words as far as they say what can be checked. */

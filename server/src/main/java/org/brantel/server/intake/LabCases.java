@@ -6,6 +6,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import org.brantel.core.triage.RecoveryPath;
+import org.brantel.server.platform.Refusal;
 import org.springframework.data.domain.Page;
 import org.springframework.data.domain.Pageable;
 import org.springframework.data.jpa.repository.JpaRepository;
@@ -20,6 +21,24 @@ interface LabCases extends JpaRepository<LabCase, Long>, JpaSpecificationExecuto
 
     Optional<LabCase> findByNumber(String number);
 
+    /** @throws Refusal when there is no such case */
+    default LabCase byNumber(String number) {
+        return findByNumber(number).orElseThrow(() -> missing(number));
+    }
+
+    /**
+     * As {@link #findForEdit}.
+     *
+     * @throws Refusal when there is no such case
+     */
+    default LabCase toEdit(String number) {
+        return findForEdit(number).orElseThrow(() -> missing(number));
+    }
+
+    private static Refusal missing(String number) {
+        return Refusal.missing("There is no case " + number + "; check the number.");
+    }
+
     /** For changes that lie in rows of their own: the case counts as changed all the same. */
     @Lock(LockModeType.OPTIMISTIC_FORCE_INCREMENT)
     @Query("select c from LabCase c where c.number = ?1")
@@ -27,7 +46,8 @@ interface LabCases extends JpaRepository<LabCase, Long>, JpaSpecificationExecuto
 
     Page<LabCase> findByStageAndPathIn(Stage stage, Collection<RecoveryPath> paths, Pageable page);
 
-    Page<LabCase> findByStageInAndStageSinceGreaterThanEqual(Collection<Stage> stages, Instant since, Pageable page);
+    Page<LabCase> findByStageInAndPathNotNullAndStageSinceGreaterThanEqual(
+            Collection<Stage> stages, Instant since, Pageable page);
 
     List<LabCase> findByNumberIn(Collection<String> numbers);
 

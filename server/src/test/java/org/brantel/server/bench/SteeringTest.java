@@ -152,12 +152,7 @@ class SteeringTest {
         Story story = Story.of(new CaseForms().told("loss.event", "deleted-directly"))
                 .decided()
                 .attached(medium);
-        story.una
-                .post(
-                        story.path("/imaging"),
-                        Map.of("profile", "failing", "limits", limit("faultsInAll", 1), "mibPerSecond", 0))
-                .expect(201);
-        long first = story.awaitImaging("paused").get("id").asLong();
+        long first = story.readUntilFaults(1).get("id").asLong();
         story.una.post("/api/imaging/" + first + "/enough").expect(200);
         JsonNode ended = story.awaitImaging("done");
         long read = ended.get("readBytes").asLong();
@@ -219,12 +214,7 @@ class SteeringTest {
         Story story = Story.of(new CaseForms().told("loss.event", "deleted-directly"))
                 .decided()
                 .attached(medium);
-        story.una
-                .post(
-                        story.path("/imaging"),
-                        Map.of("profile", "failing", "limits", limit("faultsInAll", 1), "mibPerSecond", 0))
-                .expect(201);
-        long first = story.awaitImaging("paused").get("id").asLong();
+        long first = story.readUntilFaults(1).get("id").asLong();
         story.una.post("/api/imaging/" + first + "/enough").expect(200);
         story.awaitImaging("done");
         ImagingRecords records = lab.own(ImagingRecords.class);
@@ -637,17 +627,21 @@ class SteeringTest {
     @Test
     void nothingIsProposedBeforeTheDeviceSaidHowItIs() throws IOException {
         IdleHealth schedule = lab.own(IdleHealth.class);
-        for (SimulatedDevice device :
-                List.of(sim().with("\"health\":{\"celsius\":31,\"celsiusMost\":31,\"pending\":900}"), sim())) {
+        Map<String, SimulatedDevice> devices = Map.of(
+                "Its own health readings say that it is failing.",
+                sim().with("\"health\":{\"celsius\":31,\"celsiusMost\":31,\"pending\":900}"),
+                "Nothing that is known speaks for damage, but it has given no health reading that could.",
+                sim());
+        for (Map.Entry<String, SimulatedDevice> device : devices.entrySet()) {
             Story story;
             synchronized (schedule) {
-                story = at("awaited" + device.hashCode(), device);
+                story = at("awaited" + device.getKey().hashCode(), device.getValue());
                 JsonNode now = story.una.get(story.path("/bench")).json();
                 assertThat(now.get("healthAwaited").asBoolean()).isTrue();
             }
             JsonNode bench = story.una.await(
                     story.path("/bench"), b -> !b.get("healthAwaited").asBoolean());
-            assertThat(bench.get("advice").get("why").asString()).containsAnyOf("failing", "no health reading");
+            assertThat(bench.get("advice").get("why").asString()).isEqualTo(device.getKey());
         }
     }
 }

@@ -2,6 +2,7 @@ package org.brantel.server.day;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.List;
@@ -47,7 +48,7 @@ class DayTest {
                 "deadline = ?::date",
                 LocalDate.now(ZoneOffset.UTC).minusDays(3).toString());
         String today = new CaseForms()
-                .deadline(LocalDate.now(ZoneOffset.UTC).plusDays(1).toString())
+                .deadline(LocalDate.now(ZoneOffset.UTC).toString())
                 .log(una);
         String held = new CaseForms().log(una);
         change(held, "stage_since = now() - ?::interval", "900 hours");
@@ -68,8 +69,9 @@ class DayTest {
                 .hasValueSatisfying(l -> assertThat(l.get("needed").asBoolean()).isTrue());
         assertThat(of(late, today)).isEmpty();
         assertThat(of(late, held)).isEmpty();
-        List<String> since =
-                late.valueStream().map(l -> l.get("since").asString()).toList();
+        List<Instant> since = late.valueStream()
+                .map(l -> Instant.parse(l.get("since").asString()))
+                .toList();
         assertThat(since).as("the longest first").isSorted();
     }
 
@@ -160,5 +162,15 @@ class DayTest {
         assertThat(of(petra.get("/api/day?days=40").json().get("ended"), number))
                 .isPresent();
         assertThat(petra.get("/api/day?days=0").expect(400).sentence()).contains("1 to");
+    }
+
+    @Test
+    void whatWasTakenBackRightAfterItWasLoggedNeverBegan() {
+        String number = new CaseForms().log(una);
+        una.delete("/api/cases/" + number).expect(204);
+        assertThat(una.get("/api/cases/" + number).json().get("stage").asString())
+                .isEqualTo("closed");
+        assertThat(of(day().get("ended"), number)).isEmpty();
+        assertThat(of(day().get("late"), number)).isEmpty();
     }
 }

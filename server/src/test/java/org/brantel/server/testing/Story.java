@@ -70,6 +70,19 @@ public final class Story {
                 .asLong();
     }
 
+    /**
+     * Reads the attached medium until so many requests failed.
+     *
+     * @return the session, which asks what to do
+     */
+    public JsonNode readUntilFaults(int faults) {
+        Map<String, Integer> limits =
+                Map.of("faultsInRow", 0, "faultsInAll", faults, "celsius", 0, "growth", 0, "minutes", 0);
+        una.post(path("/imaging"), Map.of("profile", "failing", "limits", limits, "mibPerSecond", 0))
+                .expect(201);
+        return awaitImaging("paused");
+    }
+
     public JsonNode session() {
         return una.get(path("/bench")).expect(200).json().get("sessions").get(0);
     }
