@@ -36,7 +36,9 @@ class PastYearsTest {
             una.post("/api/session", Map.of("login", "una", "password", DemoStaff.PASSWORD))
                     .expect(200);
             JsonNode all = una.get("/api/cases?state=all&size=1000").json();
-            assertThat(all.get("total").asInt()).isEqualTo(710);
+            assertThat(all.get("total").asInt())
+                    .as("the years, beside the cases that the demo tells")
+                    .isBetween(701, 749);
             assertThat(una.get("/api/desk?listed=1000")
                             .expect(200)
                             .json()
