@@ -128,6 +128,19 @@ function go(to: string | undefined): void {
   padding: 4px;
   border-color: var(--edge);
 }
+
+/* Where the bar breaks into lines, the list is as wide as the page, wherever the field came to stand. */
+@media (width <= 900px) {
+  .findwrap {
+    position: static;
+  }
+  .goals {
+    width: auto;
+    top: auto;
+    left: 3vw;
+    right: 3vw;
+  }
+}
 .goals li {
   padding: 5px 8px;
   font-size: 13px;
