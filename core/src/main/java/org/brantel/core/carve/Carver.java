@@ -24,6 +24,13 @@ public final class Carver {
 
     private static final long STRETCH = 16 << 20;
     private static final int MOST_WORKERS = 8;
+    /** Of content that goes on over another's beginning: what its last piece may have lost. */
+    private static final long MOST_CUT = 4096;
+
+    private static final long MOST_FILLING = 16 << 10;
+    private static final int CLUSTER = 4096;
+    private static final int FEWEST_ZEROS = 16;
+
     private static final long LEAST_LIKELY = 256;
 
     /** Told about finds, in ascending order, and progress. */
@@ -114,12 +121,47 @@ public final class Carver {
         }
     }
 
+    /** A find without a check of its own that may still hold others. */
+    private static final class Open {
+        private Hit hit;
+        /** Text and members that begin in it: its own, unless something speaks against it. */
+        private final List<Hit> inside = new ArrayList<>();
+
+        /** Other content that begins in it, and where the first of that does. */
+        private int foreign;
+
+        private long firstForeign;
+
+        Open(Hit hit) {
+            this.hit = hit;
+        }
+
+        /**
+         * What is left of it. Where other content follows other, hardly anything behind the first of that is its own: it
+         * ends there, before the zeros that fill a cluster.
+         */
+        Hit left(Source source) throws IOException {
+            if (foreign < 2) {
+                return hit;
+            }
+            byte[] before = new byte[(int) Math.min(CLUSTER, firstForeign - hit.start())];
+            if (!source.read(firstForeign - before.length, before, 0, before.length)
+                    .isClean()) {
+                return hit;
+            }
+            int filling = 0;
+            while (filling < before.length - 1 && before[before.length - 1 - filling] == 0) {
+                filling++;
+            }
+            return hit.cutAt(firstForeign - (filling < FEWEST_ZEROS ? 0 : filling / Ends.WORD * Ends.WORD));
+        }
+    }
+
     /** Puts the stretches' finds together as one pass from the start would have found them. */
     private final class InOrder {
         private final Range scope;
         private final Listener listener;
-        /** Finds without a check of their own that may still hold others. */
-        private final List<Hit> unchecked = new ArrayList<>();
+        private final List<Open> unchecked = new ArrayList<>();
 
         private long skipUntil;
         private long wholeUntil;
@@ -153,36 +195,45 @@ public final class Carver {
             listener.progressed(done);
         }
 
-        private void take(Hit hit) {
+        private void take(Hit hit) throws IOException {
             boolean proven = hit.walk().whole();
             if (!proven && hit.start() < wholeUntil) {
                 // Text in what another kind proved is part of that, also when what is nested is asked for.
                 return;
             }
             for (int i = 0; i < unchecked.size(); i++) {
-                Hit outer = unchecked.get(i);
-                if (hit.start() >= outer.firstEnd()) {
-                    listener.found(outer);
+                Open outer = unchecked.get(i);
+                if (hit.start() >= outer.hit.firstEnd()) {
+                    listener.found(outer.left(source));
                     unchecked.remove(i--);
-                } else if (!proven) {
-                    // Text in what another kind walked through is part of that.
-                    return;
-                } else if (outer.walk().outcome() == ContentKind.Outcome.LIKELY) {
+                } else if (!proven && !startsAfresh(outer.hit, hit) || isPart(outer.hit, hit)) {
+                    // Text in what another kind walked through is part of that, as long as nothing speaks against it.
+                    if (outer.hit.doubts().isEmpty()) {
+                        if (proven && plan.nested()) {
+                            listener.found(hit);
+                        } else {
+                            outer.inside.add(hit);
+                        }
+                        return;
+                    }
+                } else if (outer.hit.walk().outcome() == ContentKind.Outcome.LIKELY) {
                     cut(i--, hit.start());
-                } else if (hit.firstEnd() <= outer.firstEnd() && hit.start() > outer.start()) {
-                    unchecked.set(
-                            i,
-                            new Hit(
-                                    outer.kind(),
-                                    outer.pieces(),
-                                    outer.walk(),
-                                    List.of("At byte " + hit.start() + ", inside it, other content begins ("
-                                            + hit.code() + "); it may be overwritten or in pieces.")));
+                } else if (hit.firstEnd() > outer.hit.firstEnd() && outer.hit.firstEnd() - hit.start() <= MOST_CUT) {
+                    outer.hit = outer.hit
+                            .cutAt(hit.start())
+                            .doubted(
+                                    "Its end should stand behind the beginning of other content (" + hit.code() + ").");
+                } else if (hit.start() > outer.hit.start() && ++outer.foreign == 1) {
+                    outer.firstForeign = hit.start();
+                    outer.hit = outer.hit.doubted("At byte " + hit.start() + ", inside it, other content begins ("
+                            + hit.code() + "); it may be overwritten or in pieces.");
+                    outer.inside.forEach(listener::found);
+                    outer.inside.clear();
                 }
             }
             if (hit.walk().outcome() != ContentKind.Outcome.WHOLE
                     && hit.pieces().size() == 1) {
-                unchecked.add(hit);
+                unchecked.add(new Open(hit));
             } else {
                 listener.found(hit);
                 hit.pieces().forEach(looked::add);
@@ -191,9 +242,26 @@ public final class Carver {
             }
         }
 
+        /** Members of an archive, pictures of a film; and the tail of what is walked frame by frame. */
+        private static boolean isPart(Hit outer, Hit hit) {
+            if (hit.start() <= outer.start() || outer.walk().outcome() != ContentKind.Outcome.FITTING) {
+                return false;
+            }
+            boolean tail = hit.kind() == outer.kind() && hit.walk().outcome() == ContentKind.Outcome.FITTING;
+            // A tail fills its last record from another beginning.
+            return tail && hit.firstEnd() <= outer.firstEnd() + MOST_FILLING
+                    || hit.firstEnd() <= outer.firstEnd()
+                            && outer.walk().parts().beginAt(hit.start() - outer.start());
+        }
+
+        /** Text of a form of its own that begins in the middle of another text's line. */
+        private static boolean startsAfresh(Hit outer, Hit hit) {
+            return hit.afresh() && outer.walk().outcome() == ContentKind.Outcome.LIKELY && hit.start() > outer.start();
+        }
+
         /** What only seems to go on ends where other content begins. */
         private void cut(int index, long at) {
-            Hit hit = unchecked.remove(index);
+            Hit hit = unchecked.remove(index).hit;
             long length = at - hit.start();
             if (length >= LEAST_LIKELY) {
                 listener.found(new Hit(
@@ -204,8 +272,9 @@ public final class Carver {
             }
         }
 
-        void finish(boolean stopped) {
-            for (Hit hit : unchecked) {
+        void finish(boolean stopped) throws IOException {
+            for (Open open : unchecked) {
+                Hit hit = open.left(source);
                 if (!stopped || looked.contains(new Range(hit.start(), hit.firstEnd() - hit.start()))) {
                     listener.found(hit);
                 } else {

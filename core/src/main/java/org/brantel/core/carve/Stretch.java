@@ -39,6 +39,7 @@ final class Stretch {
     private final @Nullable ContentKind prose;
     private final LongPredicate wanted;
     private final TwoPieces pieces;
+    private final Ends ends;
     private final BooleanSupplier stop;
     private final List<Hit> hits = new ArrayList<>();
     private final byte[] block = new byte[AHEAD + BLOCK + AHEAD];
@@ -64,6 +65,7 @@ final class Stretch {
                 .findFirst()
                 .orElse(null);
         pieces = new TwoPieces(source, plan.step());
+        ends = new Ends(source);
     }
 
     List<Hit> hits() {
@@ -125,13 +127,9 @@ final class Stretch {
         StartTable.Candidates found = (kind, i) -> note(candidates, kind, at, i);
         int step = plan.step();
         for (int i = afterZeros(0, n); i < n; i = afterZeros(i + step, n)) {
-            int before = candidates.size();
             table.inSector(block, i, found);
-            if (prose != null
-                    && at + i >= textUntil
-                    && (block[i] & 0xff) >= 0x20
-                    && candidates.size() == before
-                    && prose.couldStart(block, i)) {
+            // Last, so that it is what no other kind is.
+            if (prose != null && at + i >= textUntil && prose.couldStart(block, i)) {
                 candidates.computeIfAbsent(at + i, s -> new ArrayList<>(2)).add(prose);
             }
         }
@@ -162,24 +160,28 @@ final class Stretch {
             long read = walking.bytesRead();
             long room = Math.min(source.size() - start, kind.longest());
             ContentKind.Walk walk = walked(kind, start, room);
-            if (walk == null || walk.outcome() == ContentKind.Outcome.BROKEN) {
+            if (walk == null || walk.isMendable()) {
                 readInVain += walking.bytesRead() - read;
+                Hit joined = pieces.join(kind, start);
+                if (joined != null) {
+                    hits.add(ends.checked(joined, false));
+                    skipUntil = plan.nested() ? skipUntil : joined.firstEnd();
+                    textUntil = 0;
+                    return;
+                }
+            }
+            if (walk == null || walk.outcome() == ContentKind.Outcome.BROKEN) {
                 inOrderUntil.merge(
                         kind, start + (walk == null ? walking.bytesRead() - read : walk.length()), Math::max);
-                Hit joined = pieces.join(kind, start);
-                if (joined == null) {
-                    failed.add(new Failed(
-                            start,
-                            walk == null || walk.code() == null ? kind.code() : walk.code(),
-                            walk == null ? "its end is beyond the medium, or was not read" : walk.words()));
-                    continue;
-                }
-                hits.add(joined);
-                skipUntil = plan.nested() ? skipUntil : joined.firstEnd();
-                textUntil = 0;
-                return;
+                failed.add(new Failed(
+                        start,
+                        walk == null || walk.code() == null ? kind.code() : walk.code(),
+                        walk == null ? "its end is beyond the medium, or was not read" : walk.words()));
+                continue;
             }
-            hits.add(new Hit(kind, List.of(new Range(start, walk.length())), walk, List.of()));
+            Range where = new Range(start, walk.length());
+            hits.add(ends.checked(
+                    new Hit(kind, List.of(where), walk, List.of(), kind != prose && isInLine(start)), kind == prose));
             // What has no check of its own is looked through: other content in it speaks against it, or says where it
             // ends.
             if (walk.outcome() == ContentKind.Outcome.WHOLE && !plan.nested()) {
@@ -188,6 +190,11 @@ final class Stretch {
             textUntil = kind == prose ? start + walk.length() : walk.whole() ? 0 : textUntil;
             return;
         }
+    }
+
+    private boolean isInLine(long start) throws IOException {
+        byte[] before = new byte[1];
+        return start > 0 && source.read(start - 1, before, 0, 1).isClean() && before[0] >= ' ' && before[0] != 0x7f;
     }
 
     /** @return null when it is not proven: its end is beyond the medium, or in a stretch that was never read */

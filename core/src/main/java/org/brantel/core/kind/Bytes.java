@@ -3,12 +3,15 @@ package org.brantel.core.kind;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.zip.CRC32;
+import org.brantel.core.bytes.ByteSet;
 import org.brantel.core.bytes.ByteView;
 
 /** Small questions about bytes. */
 public final class Bytes {
 
     private static final int CHUNK = 32 << 10;
+    private static final int MOST_BLANK = 512;
+    private static final ByteSet BLANK = ByteSet.of(c -> c == '\n' || c == '\r' || c == ' ' || c == '\t');
 
     private Bytes() {}
 
@@ -87,8 +90,15 @@ public final class Bytes {
         return -1;
     }
 
-    /** A line end right behind the content belongs to it. */
+    /**
+     * A line end right behind the content belongs to it; more of them, and blanks, do where only zeros follow, as in
+     * the rest of a file's last sector.
+     */
     public static long withLineEnd(ByteView content, long at) throws IOException {
+        long blank = content.past(BLANK, at, Math.min(content.length(), at + MOST_BLANK));
+        if (blank == content.length() || content.u8(blank) == 0) {
+            return blank;
+        }
         long end = at;
         if (end < content.length() && content.u8(end) == '\r') {
             end++;

@@ -64,8 +64,18 @@ public interface ContentKind {
         FITTING,
         /** At what is likely its end; nothing in the content states one. */
         LIKELY,
+        /** At the end that its structure states, or its last complete part does; something before or behind is wrong. */
+        DAMAGED,
         /** At something that does not belong there. */
         BROKEN
+    }
+
+    /** Where content of its own may begin inside other, as a member of an archive or a picture of a film does. */
+    interface Parts {
+        Parts NONE = at -> false;
+
+        /** @param at from the content's first byte */
+        boolean beginAt(long at);
     }
 
     /**
@@ -74,42 +84,90 @@ public interface ContentKind {
      * @param length bytes up to the end, or to where it broke
      * @param words  what was checked, or what broke and where
      * @param code   what it is told to be; null for the kind's own code
+     * @param parts  where content of its own may begin in it
+     * @param closed whether a check covers its last bytes, so that its end is beyond doubt
+     * @param proven the share of its bytes, 0 to 1, of which a check would have noticed that a cluster was overwritten
      */
     record Walk(
             Outcome outcome,
             long length,
             String words,
             @Nullable String code,
-            About about) {
+            About about,
+            Parts parts,
+            boolean closed,
+            double proven) {
+
+        private Walk(Outcome outcome, long length, String words) {
+            this(
+                    outcome,
+                    length,
+                    words,
+                    null,
+                    About.NONE,
+                    Parts.NONE,
+                    outcome == Outcome.WHOLE,
+                    outcome == Outcome.WHOLE ? 1 : 0);
+        }
 
         public static Walk whole(long length, String words) {
-            return new Walk(Outcome.WHOLE, length, words, null, About.NONE);
+            return new Walk(Outcome.WHOLE, length, words);
         }
 
         public static Walk fitting(long length, String words) {
-            return new Walk(Outcome.FITTING, length, words, null, About.NONE);
+            return new Walk(Outcome.FITTING, length, words);
         }
 
         public static Walk likely(long length, String words) {
-            return new Walk(Outcome.LIKELY, length, words, null, About.NONE);
+            return new Walk(Outcome.LIKELY, length, words);
+        }
+
+        public static Walk damaged(long length, String words) {
+            return new Walk(Outcome.DAMAGED, length, words);
         }
 
         public static Walk broken(long at, @Nullable String words) {
-            return new Walk(Outcome.BROKEN, at, words + " at byte " + at, null, About.NONE);
+            return new Walk(Outcome.BROKEN, at, words + " at byte " + at);
         }
 
         /** Told to be this. */
         public Walk as(String newCode) {
-            return new Walk(outcome, length, words, newCode, about);
+            return new Walk(outcome, length, words, newCode, about, parts, closed, proven);
+        }
+
+        /** The same in other words. */
+        public Walk saying(String other) {
+            return new Walk(outcome, length, other, code, about, parts, closed, proven);
         }
 
         /** The same, ending earlier. */
         public Walk upTo(long end) {
-            return new Walk(outcome, end, words, code, about);
+            return new Walk(outcome, end, words, code, about, parts, closed && end == length, proven);
         }
 
         public Walk about(About facts) {
-            return new Walk(outcome, length, words, code, facts);
+            return new Walk(outcome, length, words, code, facts, parts, closed, proven);
+        }
+
+        /** With so many bytes covered by a check. */
+        public Walk proving(long bytes) {
+            double share = length <= 0 ? 0 : Math.min(1, bytes / (double) length);
+            return new Walk(outcome, length, words, code, about, parts, closed, share);
+        }
+
+        /** With a check at its very end. */
+        public Walk closing() {
+            return new Walk(outcome, length, words, code, about, parts, true, proven);
+        }
+
+        /** What begins at these places is a part of it. */
+        public Walk holding(Parts places) {
+            return new Walk(outcome, length, words, code, about, places, closed, proven);
+        }
+
+        /** Whether other bytes than those that follow could mend it. */
+        public boolean isMendable() {
+            return outcome == Outcome.BROKEN || outcome == Outcome.DAMAGED;
         }
 
         /** Nothing speaks against it, and its end is its own. */

@@ -71,7 +71,7 @@ public final class Kinds {
 
     private static Map<String, ContentKind> byCode() {
         Map<String, ContentKind> all = new HashMap<>();
-        ALL.forEach(kind -> kind.codes().forEach(code -> all.put(code, kind)));
+        ALL.forEach(kind -> kind.codes().forEach(code -> all.putIfAbsent(code, kind)));
         return Map.copyOf(all);
     }
 

@@ -299,19 +299,25 @@ final class KindSamples {
 
     private static byte[] tar() {
         byte[] text = "posts of the boardwalk ".repeat(40).getBytes(StandardCharsets.US_ASCII);
-        byte[] tar = new byte[10_240];
-        put(tar, 0, "boardwalk.txt");
+        return Arrays.copyOf(tar("boardwalk.txt", text), 10_240);
+    }
+
+    /** A member of an archive: its head, and what it holds up to a whole block. */
+    static byte[] tar(String name, byte[] content) {
+        byte[] tar = new byte[512 + (content.length + 511) / 512 * 512];
+        put(tar, 0, name);
         put(
                 tar,
                 100,
-                "0000644\0000000000\0000000000\0" + String.format("%011o", text.length) + "\00014000000000\0        0");
+                "0000644\0000000000\0000000000\0" + String.format("%011o", content.length)
+                        + "\00014000000000\0        0");
         put(tar, 257, "ustar\00000");
         int sum = 0;
         for (int i = 0; i < 512; i++) {
             sum += tar[i] & 0xff;
         }
         put(tar, 148, String.format("%06o\0 ", sum));
-        System.arraycopy(text, 0, tar, 512, text.length);
+        System.arraycopy(content, 0, tar, 512, content.length);
         return tar;
     }
 

@@ -175,7 +175,7 @@ class KindsTest {
         return h.code() + "@" + h.start() + "+" + h.walk().length();
     }
 
-    private static void carve(Carver carver, long length, List<Hit> found) throws IOException {
+    static void carve(Carver carver, long length, List<Hit> found) throws IOException {
         carve(carver, length, found, new ArrayList<>());
     }
 

@@ -4,7 +4,9 @@ import java.io.IOException;
 import java.util.List;
 import org.brantel.core.bytes.ByteView;
 import org.brantel.core.bytes.LittleEndian;
+import org.brantel.core.kind.Bytes;
 import org.brantel.core.kind.ContentKind;
+import org.brantel.core.kind.Coverage;
 import org.brantel.core.kind.Start;
 
 /**
@@ -39,15 +41,38 @@ final class Bzip2 implements ContentKind {
         return 4L << 30;
     }
 
+    /** Streams follow each other. */
     @Override
     public Walk walk(ByteView content) throws IOException {
+        Coverage coverage = new Coverage();
+        Walk last = stream(content, 0, coverage);
+        int streams = 1;
+        while (last.whole() && begins(content, last.length())) {
+            last = stream(content, last.length(), coverage);
+            streams++;
+        }
+        return streams == 1 || !last.whole()
+                ? last
+                : Walk.whole(
+                                last.length(),
+                                "The CRCs of the blocks of its " + streams + " streams come to those at their ends.")
+                        .proving(coverage.bytes());
+    }
+
+    private boolean begins(ByteView content, long at) throws IOException {
+        return at + 14 <= content.length()
+                && Bytes.text(content, at, 3).equals("BZh")
+                && couldStart(content.bytes(at, 10), 0);
+    }
+
+    private static Walk stream(ByteView content, long from, Coverage coverage) throws IOException {
         long window = 0;
         long sum = 0;
         int blocks = 0;
         // A block of n x 100,000 bytes never takes much more than that; where no mark comes, it is broken.
-        long most = (content.u8(3) - '0') * 110_000L + 10_000;
-        long lastMark = 4;
-        for (long at = 4; at < content.length() && at - lastMark < most; at++) {
+        long most = (content.u8(from + 3) - '0') * 110_000L + 10_000;
+        long lastMark = from + 4;
+        for (long at = from + 4; at < content.length() && at - lastMark < most; at++) {
             int value = content.u8(at);
             for (int bit = 7; bit >= 0; bit--) {
                 window = (window << 1 | value >> bit & 1) & MASK;
@@ -55,12 +80,15 @@ final class Bzip2 implements ContentKind {
                     long crc = bits32(content, at, bit);
                     sum = (sum << 1 | sum >>> 31) & 0xffffffffL ^ crc;
                     blocks++;
+                    coverage.place(at);
                     lastMark = at;
                 } else if (window == END) {
                     if (bits32(content, at, bit) != sum) {
                         return Walk.broken(at, "its blocks' CRCs do not come to the one at its end");
                     }
-                    return Walk.whole(at + 4 + 1, "The CRCs of its " + blocks + " blocks come to the one at its end.");
+                    coverage.place(at);
+                    return Walk.whole(at + 4 + 1, "The CRCs of its " + blocks + " blocks come to the one at its end.")
+                            .proving(coverage.bytes());
                 }
             }
         }

@@ -5,6 +5,7 @@ import java.util.List;
 import org.brantel.core.bytes.ByteView;
 import org.brantel.core.kind.Bytes;
 import org.brantel.core.kind.ContentKind;
+import org.brantel.core.kind.Coverage;
 import org.brantel.core.kind.Start;
 
 /**
@@ -17,6 +18,7 @@ final class Rar implements ContentKind {
 
     private static final int END_4 = 0x7b;
     private static final int END_5 = 5;
+    private static final int MOST_FILLING = 64;
     private static final int MOST_BLOCKS = 1 << 20;
 
     @Override
@@ -40,6 +42,7 @@ final class Rar implements ContentKind {
     }
 
     private static Walk four(ByteView content) throws IOException {
+        Coverage coverage = new Coverage();
         long at = 7;
         for (int blocks = 1; blocks < MOST_BLOCKS; blocks++) {
             int type = content.u8(at + 2);
@@ -58,15 +61,19 @@ final class Rar implements ContentKind {
             if (data < 0 || data > content.length() - at - head) {
                 return Walk.broken(at, "a block leaves the content");
             }
+            coverage.stretch(at, at + head);
             at += head + data;
             if (type == END_4) {
-                return Walk.fitting(at, "The CRC of each of its " + blocks + " blocks is right.");
+                return Walk.fitting(at, "The CRC of each of its " + blocks + " blocks is right.")
+                        .proving(coverage.bytes())
+                        .closing();
             }
         }
         return Walk.broken(at, "it has too many blocks");
     }
 
     private static Walk five(ByteView content) throws IOException {
+        Coverage coverage = new Coverage();
         long[] at = {8};
         for (int blocks = 1; blocks < MOST_BLOCKS; blocks++) {
             long begin = at[0];
@@ -87,11 +94,45 @@ final class Rar implements ContentKind {
             if (data < 0 || data > content.length() - body - head) {
                 return Walk.broken(begin, "a block leaves the content");
             }
+            coverage.stretch(begin, body + head);
             at[0] = body + head + data;
+            if (type == END_5 && isFollowed(content, at[0], body, flags)) {
+                return Walk.likely(
+                        afterFilling(content, at[0]),
+                        "The CRC of each of its " + blocks + " blocks is right; another volume follows this one, and"
+                                + " zeros behind its end may fill it up to the size of all.");
+            }
             if (type == END_5) {
-                return Walk.fitting(at[0], "The CRC of each of its " + blocks + " blocks is right.");
+                return Walk.fitting(at[0], "The CRC of each of its " + blocks + " blocks is right.")
+                        .proving(coverage.bytes())
+                        .closing();
             }
         }
         return Walk.broken(at[0], "it has too many blocks");
+    }
+
+    /** Whether a volume of several says that it is not the last (flag 1 of the end block), with zeros behind it. */
+    private static boolean isFollowed(ByteView content, long end, long body, long flags) throws IOException {
+        long[] at = {body};
+        Bytes.sevenBits(content, at);
+        Bytes.sevenBits(content, at);
+        if ((flags & 1) != 0) {
+            Bytes.sevenBits(content, at);
+        }
+        return (Bytes.sevenBits(content, at) & 1) != 0 && end < content.length() && content.u8(end) == 0;
+    }
+
+    /** Volumes are mostly asked for in KiB: a few zeros up to a multiple of that fill one up. */
+    private static long afterFilling(ByteView content, long end) throws IOException {
+        long full = (end + 1023) / 1024 * 1024;
+        if (full - end > MOST_FILLING || full > content.length()) {
+            return end;
+        }
+        for (long at = end; at < full; at++) {
+            if (content.u8(at) != 0) {
+                return end;
+            }
+        }
+        return full;
     }
 }

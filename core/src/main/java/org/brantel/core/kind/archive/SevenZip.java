@@ -47,6 +47,8 @@ final class SevenZip implements ContentKind {
         long at = 32 + offset;
         return Bytes.crc32(content, at, length) == content.u32le(28)
                 ? Walk.fitting(at + length, "The CRCs of its first and last header are right.")
+                        .proving(32 + length)
+                        .closing()
                 : Walk.broken(at, "the last header's CRC is wrong");
     }
 }

@@ -1,10 +1,13 @@
 package org.brantel.core.kind.archive;
 
 import java.io.IOException;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import org.brantel.core.bytes.ByteView;
 import org.brantel.core.kind.Bytes;
 import org.brantel.core.kind.ContentKind;
+import org.brantel.core.kind.Coverage;
 import org.brantel.core.kind.Start;
 
 /**
@@ -35,6 +38,8 @@ final class Tar implements ContentKind {
     public Walk walk(ByteView content) throws IOException {
         long at = 0;
         int files = 0;
+        Coverage coverage = new Coverage();
+        Set<Long> members = new HashSet<>();
         while (true) {
             byte[] head = content.bytes(at, BLOCK);
             if (isZero(head)) {
@@ -44,18 +49,30 @@ final class Tar implements ContentKind {
             if (!isSound(head) || size < 0 || size > content.length() - at - BLOCK) {
                 return Walk.broken(at, "a head's sum is wrong");
             }
+            coverage.stretch(at, at + BLOCK);
+            members.add(at + BLOCK);
             at += BLOCK + (size + BLOCK - 1) / BLOCK * BLOCK;
             files++;
         }
         if (files == 0) {
             return Walk.broken(0, "it holds nothing");
         }
-        long end = at + BLOCK;
-        long padded = (at + 2 * BLOCK + RECORD - 1) / RECORD * RECORD;
-        while (end < padded && end + BLOCK <= content.length() && isZero(content.bytes(end, BLOCK))) {
-            end += BLOCK;
+        return Walk.fitting(end(content, at), "The sums of its " + files + " heads are right.")
+                .proving(coverage.bytes())
+                .holding(members::contains);
+    }
+
+    /**
+     * Where the zeros end that close it: writers fill the last record; where zeros do not reach so far, it is the two
+     * blocks that the standard asks for.
+     */
+    private static long end(ByteView content, long from) throws IOException {
+        long padded = Math.min(content.length(), (from + 2 * BLOCK + RECORD - 1) / RECORD * RECORD);
+        long zeros = from + BLOCK;
+        while (zeros + BLOCK <= padded && isZero(content.bytes(zeros, BLOCK))) {
+            zeros += BLOCK;
         }
-        return Walk.fitting(end, "The sums of its " + files + " heads are right.");
+        return zeros % RECORD == 0 ? zeros : Math.min(zeros, from + 2 * BLOCK);
     }
 
     private static boolean isZero(byte[] block) {

@@ -5,6 +5,7 @@ import java.util.List;
 import org.brantel.core.bytes.ByteView;
 import org.brantel.core.kind.Bytes;
 import org.brantel.core.kind.ContentKind;
+import org.brantel.core.kind.Coverage;
 import org.brantel.core.kind.Start;
 
 /**
@@ -13,6 +14,10 @@ import org.brantel.core.kind.Start;
  * end is found without unpacking.
  */
 final class Xz implements ContentKind {
+
+    private static final byte[] MAGIC = Bytes.latin("\u00fd7zXZ\0");
+    /** A stream that begins where the next sector does is a file of its own. */
+    private static final int MOST_PADDING = 256;
 
     private static final int[] CHECK_BYTES = {0, 4, 4, 4, 8, 8, 8, 16, 16, 16, 32, 32, 32, 64, 64, 64};
 
@@ -31,24 +36,56 @@ final class Xz implements ContentKind {
         return 16L << 30;
     }
 
+    /** Streams follow each other, with zeros in fours between them (section 2). */
     @Override
     public Walk walk(ByteView content) throws IOException {
-        if (Bytes.crc32(content, 6, 2) != content.u32le(8) || content.u8(6) != 0) {
-            return Walk.broken(6, "the stream header's CRC is wrong");
+        Coverage coverage = new Coverage();
+        Walk last = stream(content, 0, coverage);
+        long end = last.length();
+        int streams = 1;
+        while (last.whole() && begins(content, afterZeros(content, last.length()))) {
+            last = stream(content, afterZeros(content, last.length()), coverage);
+            streams++;
+            end = last.length();
         }
-        int check = CHECK_BYTES[content.u8(7) & 15];
-        long at = 12;
+        return streams == 1 || !last.whole()
+                ? last
+                : Walk.fitting(end, "Headers, indexes and footers of its " + streams + " streams have the right CRCs.")
+                        .proving(coverage.bytes())
+                        .closing();
+    }
+
+    private static boolean begins(ByteView content, long at) throws IOException {
+        return content.startsWith(at, MAGIC)
+                && at + 12 <= content.length()
+                && Bytes.crc32(content, at + 6, 2) == content.u32le(at + 8);
+    }
+
+    private static long afterZeros(ByteView content, long from) throws IOException {
+        long at = from;
+        while (at - from < MOST_PADDING && at + 4 <= content.length() && content.u32le(at) == 0) {
+            at += 4;
+        }
+        return at;
+    }
+
+    private static Walk stream(ByteView content, long from, Coverage coverage) throws IOException {
+        if (Bytes.crc32(content, from + 6, 2) != content.u32le(from + 8) || content.u8(from + 6) != 0) {
+            return Walk.broken(from + 6, "the stream header's CRC is wrong");
+        }
+        int check = CHECK_BYTES[content.u8(from + 7) & 15];
+        long at = from + 12;
         long blocks = 0;
         while (content.u8(at) != 0) {
             int head = (content.u8(at) + 1) * 4;
             if (Bytes.crc32(content, at, head - 4) != content.u32le(at + head - 4)) {
                 return Walk.broken(at, "a block header's CRC is wrong");
             }
-            long end = afterChunks(content, at + head);
+            long end = afterChunks(content, at + head, coverage);
             if (end < 0) {
                 return Walk.broken(at, "a block's data are malformed");
             }
-            at = (end + 3) / 4 * 4 + check;
+            at = fours(from, end) + check;
             blocks++;
         }
         long index = at;
@@ -60,7 +97,7 @@ final class Xz implements ContentKind {
         for (long i = 0; i < records * 2; i++) {
             Bytes.sevenBits(content, place);
         }
-        at = (place[0] + 3) / 4 * 4;
+        at = fours(from, place[0]);
         if (Bytes.crc32(content, index, at - index) != content.u32le(at)) {
             return Walk.broken(index, "the index's CRC is wrong");
         }
@@ -70,16 +107,24 @@ final class Xz implements ContentKind {
                 || (content.u32le(footer + 4) + 1) * 4 != footer - index) {
             return Walk.broken(footer, "the footer is malformed");
         }
-        return Walk.fitting(footer + 12, "Headers, index and footer have the right CRCs.");
+        coverage.stretch(index, footer + 12);
+        return Walk.fitting(footer + 12, "Headers, index and footer have the right CRCs.")
+                .proving(coverage.bytes())
+                .closing();
+    }
+
+    private static long fours(long from, long at) {
+        return from + (at - from + 3) / 4 * 4;
     }
 
     /**
      * LZMA2 chunks: 0 ends; 1 and 2 store 2 bytes + 1; from 80 on: size unpacked 2 bytes, packed 2 bytes + 1,
      * properties from C0 on.
      */
-    private static long afterChunks(ByteView content, long from) throws IOException {
+    private static long afterChunks(ByteView content, long from, Coverage coverage) throws IOException {
         long at = from;
         while (true) {
+            coverage.place(at);
             int control = content.u8(at);
             if (control == 0) {
                 return at + 1;

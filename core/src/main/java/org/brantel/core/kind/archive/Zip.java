@@ -23,6 +23,7 @@ final class Zip implements ContentKind {
     private static final long END = 0x06054b50;
     private static final long END_64 = 0x06064b50;
     private static final long LOCATOR_64 = 0x07064b50;
+    private static final long MOST_BETWEEN = 4 << 20;
 
     @Override
     public String code() {
@@ -42,7 +43,12 @@ final class Zip implements ContentKind {
     @Override
     public boolean couldStart(byte[] b, int at) {
         int name = LittleEndian.u16(b, at + 26);
-        return LittleEndian.u16(b, at + 4) <= 100 && LittleEndian.u16(b, at + 8) <= 99 && name > 0 && name < 1024;
+        // Some writers begin with an empty file that only pads what follows to a page.
+        boolean padding = name == 0 && LittleEndian.u32(b, at + 18) == 0 && LittleEndian.u16(b, at + 28) > 0;
+        return b[at + 4] >= 0
+                && b[at + 4] <= 100
+                && LittleEndian.u16(b, at + 8) <= 99
+                && (name > 0 && name < 1024 || padding);
     }
 
     @Override
@@ -76,6 +82,7 @@ final class Zip implements ContentKind {
             }
             at = next;
         }
+        at = directory(content, at);
         long directory = at;
         long named = 0;
         while (content.u32le(at) == DIRECTORY) {
@@ -112,6 +119,26 @@ final class Zip implements ContentKind {
         return Walk.whole(end, "The CRC of each of its " + named + " files is right, and its directory names them all.")
                 .as(files.contents().code())
                 .about(files.contents().about());
+    }
+
+    /**
+     * Where the directory begins: at the end of the files, or behind what stands between the two, as in signed
+     * packages; its end record must state that place.
+     */
+    private static long directory(ByteView content, long from) throws IOException {
+        long last = Math.min(content.length(), from + MOST_BETWEEN);
+        byte[] mark = Bytes.latin("PK\5\6");
+        for (long at = content.u32le(from) == DIRECTORY || content.u32le(from) == END
+                        ? -1
+                        : content.find(mark, from, last);
+                at >= 0 && at + 22 <= content.length();
+                at = content.find(mark, at + 1, last)) {
+            long stated = content.u32le(at + 16);
+            if (stated >= from && stated + content.u32le(at + 12) == at && content.u32le(stated) == DIRECTORY) {
+                return stated;
+            }
+        }
+        return from;
     }
 
     static boolean isHead(ByteView content, long at) throws IOException {

@@ -103,7 +103,8 @@ final class ZipFiles {
                 ? end
                 : afterDescriptor(end, crc, end - data, open && (method == 0 || method == 8), name);
         failedAt = next < 0 ? end : failedAt;
-        count += next < 0 ? 0 : 1;
+        // What only pads is not in the directory.
+        count += next < 0 || nameBytes == 0 ? 0 : 1;
         return next;
     }
 
@@ -136,7 +137,8 @@ final class ZipFiles {
 
     private long afterDescriptor(long from, long crc, long packed, boolean known, String name) throws IOException {
         long at = content.u32le(from) == DESCRIPTOR ? from + 4 : from;
-        boolean narrow = content.u32le(at + 4) == packed && Zip.isHead(content, at + 12);
+        boolean narrow =
+                content.u32le(at + 4) == packed && (Zip.isHead(content, at + 12) || content.i64le(at + 4) != packed);
         if (known && content.u32le(at) != crc || !narrow && content.i64le(at + 4) != packed) {
             return broken("what stands behind the file " + name + " is not its CRC and size");
         }

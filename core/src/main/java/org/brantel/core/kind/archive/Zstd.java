@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.util.List;
 import org.brantel.core.bytes.ByteView;
 import org.brantel.core.kind.ContentKind;
+import org.brantel.core.kind.Coverage;
 import org.brantel.core.kind.Start;
 
 /**
@@ -36,11 +37,24 @@ final class Zstd implements ContentKind {
         return 16L << 30;
     }
 
+    /** A frame of data, or one that is passed over (section 3.1.2). */
+    private static boolean isFrame(long magic) {
+        return magic == MAGIC || (magic & 0xfffffff0L) == 0x184d2a50L;
+    }
+
     @Override
     public Walk walk(ByteView content) throws IOException {
         long at = 0;
+        Coverage coverage = new Coverage();
         int blocks = 0;
-        while (at == 0 || at + 9 <= content.length() && content.u32le(at) == MAGIC) {
+        while (at == 0 || at + 9 <= content.length() && isFrame(content.u32le(at))) {
+            if (content.u32le(at) != MAGIC) {
+                at += 8 + content.u32le(at + 4);
+                if (at > content.length()) {
+                    return Walk.broken(content.length(), "a frame leaves the content");
+                }
+                continue;
+            }
             int descriptor = content.u8(at + 4);
             boolean single = (descriptor & 0x20) != 0;
             int dictionary = new int[] {0, 1, 2, 4}[descriptor & 3];
@@ -48,6 +62,7 @@ final class Zstd implements ContentKind {
             at += 5 + (single ? 0 : 1) + dictionary + size;
             boolean last = false;
             while (!last) {
+                coverage.place(at);
                 int head = content.u8(at) | content.u16le(at + 1) << 8;
                 int type = head >> 1 & 3;
                 int bytes = head >> 3;
@@ -63,6 +78,6 @@ final class Zstd implements ContentKind {
                 return Walk.broken(content.length(), "a frame leaves the content");
             }
         }
-        return Walk.fitting(at, "Its " + blocks + " blocks follow each other.");
+        return Walk.fitting(at, "Its " + blocks + " blocks follow each other.").proving(coverage.bytes());
     }
 }

@@ -48,9 +48,17 @@ final class IsoImage implements ContentKind {
             }
         }
         long end = blocks * block;
+        IsoEntries entries = new IsoEntries(content, block, Math.min(end, content.length()));
         return end > content.length()
                 ? Walk.broken(content.length(), "it states more blocks than there are")
-                : Walk.fitting(end, "Its descriptors state " + blocks + " blocks.")
-                        .about(About.NONE.with(About.TITLE, Bytes.text(content, FIRST + 40, 32)));
+                : !entries.read(FIRST + 156)
+                        ? Walk.broken(FIRST + 156, "an entry of its directories is malformed")
+                        : Walk.fitting(
+                                        end,
+                                        "Its directories lead to "
+                                                + entries.starts().size() + " files within its " + blocks + " blocks.")
+                                .about(About.NONE.with(About.TITLE, Bytes.text(content, FIRST + 40, 32)))
+                                .proving(entries.bytes())
+                                .holding(entries.starts()::contains);
     }
 }

@@ -7,6 +7,7 @@ import org.brantel.core.bytes.ByteView;
 import org.brantel.core.kind.Bytes;
 import org.brantel.core.kind.ContentKind;
 import org.brantel.core.kind.Start;
+import org.jspecify.annotations.Nullable;
 
 /**
  * OpenType (ISO/IEC 14496-22), big-endian: 00010000, "true" or "OTTO", 2 bytes number of tables, 6 bytes, then for
@@ -48,6 +49,8 @@ final class OpenType implements ContentKind {
         int tables = content.u16be(4);
         long end = 12 + tables * 16L;
         boolean head = false;
+        @Nullable String wrong = null;
+        long bytes = 12 + tables * 16L;
         for (int i = 0; i < tables; i++) {
             long entry = 12 + i * 16L;
             String name = Bytes.text(content, entry, 4);
@@ -57,15 +60,27 @@ final class OpenType implements ContentKind {
                 return Walk.broken(entry, "a table lies outside what there is");
             }
             if (sum(content, at, length, name.equals("head")) != content.u32be(entry + 4)) {
-                return Walk.broken(at, "a table's sum is wrong");
+                wrong = name;
             }
+            bytes += (length + 3) / 4 * 4;
             head |= name.equals("head");
             end = Math.max(end, at + (length + 3) / 4 * 4);
         }
-        return head
-                ? Walk.whole(Math.min(end, content.length()), "The sum of each of its " + tables + " tables is right.")
-                        .as(content.u8(0) == 'O' ? "otf" : "ttf")
-                : Walk.broken(0, "it has no head table");
+        String code = content.u8(0) == 'O' ? "otf" : "ttf";
+        if (head && wrong != null && bytes == end) {
+            return Walk.likely(
+                            Math.min(end, content.length()),
+                            "Its tables fill it exactly, but the sum of the table " + wrong.strip() + " is wrong.")
+                    .as(code);
+        }
+        return wrong != null
+                ? Walk.broken(0, "a table's sum is wrong")
+                : head
+                        ? Walk.whole(
+                                        Math.min(end, content.length()),
+                                        "The sum of each of its " + tables + " tables is right.")
+                                .as(code)
+                        : Walk.broken(0, "it has no head table");
     }
 
     private static long sum(ByteView content, long at, long length, boolean head) throws IOException {

@@ -71,6 +71,7 @@ final class Sqlite implements ContentKind {
                         end,
                         "All " + pages + " pages are there, and the " + tree.count() + " of its trees hold together."
                                 + (log ? " It keeps a write-ahead log, which is another file." : ""))
-                .about(About.NONE.with(About.PAGES, pages));
+                .about(About.NONE.with(About.PAGES, pages))
+                .proving((long) tree.count() * page);
     }
 }

@@ -79,7 +79,8 @@ final class CompoundFile implements ContentKind {
                 ? Walk.broken(0, fault).as(contents.code)
                 : Walk.whole(end, "Every chain of its table of sectors leads as far as its stream is long.")
                         .as(contents.code)
-                        .about(contents.about);
+                        .about(contents.about)
+                        .proving(sector + (tables + contents.directorySectors) * sector);
     }
 
     /** @return for each sector the next one; null when the table is malformed */
@@ -127,6 +128,7 @@ final class CompoundFile implements ContentKind {
         private final int shift;
         private String code = "ole";
         private About about = About.NONE;
+        private long directorySectors;
 
         Contents(ByteView content, long[] table, int shift) {
             this.content = content;
@@ -142,6 +144,7 @@ final class CompoundFile implements ContentKind {
                 if (s >= table.length || ++steps > table.length) {
                     return "the directory's chain leaves the table";
                 }
+                directorySectors++;
                 long at = s + 1 << shift;
                 for (int i = 0; i < 1 << shift; i += ENTRY) {
                     String fault = entry(at + i);

@@ -27,11 +27,18 @@ final class Pdf implements ContentKind {
     private static final Pattern START_XREF = Pattern.compile("startxref\\s+(\\d{1,15})\\s+$");
     private static final Pattern LINEARIZED = Pattern.compile("/Linearized\\b.*?/L\\s+(\\d{1,15})", Pattern.DOTALL);
     private static final Pattern OBJECT = Pattern.compile("^\\s*(xref\\b|\\d{1,10}\\s+\\d{1,5}\\s+obj\\b)");
+    /** What an update begins with; some programs write comments before it. */
+    private static final Pattern UPDATE =
+            Pattern.compile("^(?:\\s*%[^%\\r\\n][^\\r\\n]*[\\r\\n])*\\s*(xref\\b|\\d{1,10}\\s+\\d{1,5}\\s+obj\\b)");
+
     private static final Pattern PART = Pattern.compile("^\\s*(\\d{1,10}) (\\d{1,7})\\s*?(?:\\r\\n|\\n|\\r| \\n)");
     private static final Pattern NUMBERED = Pattern.compile("^\\s*(\\d{1,10})\\s+\\d+\\s+obj\\b");
     private static final Pattern ENTRY = Pattern.compile("^(\\d{10}) \\d{5} ([nf])");
     private static final int MOST_PARTS = 10_000;
     private static final int FALSE_ENDS = 64;
+    /** What a line end more or less makes. */
+    private static final int LINE_ENDS = 4;
+
     private static final int SECTOR = 512;
 
     @Override
@@ -64,8 +71,10 @@ final class Pdf implements ContentKind {
         long table = -1;
         int sections = 0;
         int falseEnds = 0;
+        boolean more = true;
+        boolean fits = stated < 0;
         long from = HEADER.length;
-        while (true) {
+        while (more) {
             long mark = nextEnd(content, from);
             if (mark < 0) {
                 break;
@@ -81,11 +90,8 @@ final class Pdf implements ContentKind {
             sections++;
             table = xref;
             end = afterLineEnd(content, from);
-            boolean more =
-                    stated > end || OBJECT.matcher(Bytes.text(content, end, 64)).find();
-            if (!more) {
-                break;
-            }
+            fits |= Math.abs(stated - end) <= LINE_ENDS;
+            more = stated > end || UPDATE.matcher(Bytes.text(content, end, 256)).find();
         }
         if (end < 0) {
             return Walk.broken(0, "no end mark whose offset leads to a cross-reference section");
@@ -93,15 +99,34 @@ final class Pdf implements ContentKind {
         if (stated > end) {
             return Walk.broken(end, "it states a length of " + stated + " bytes but ends");
         }
+        if (more || !fits) {
+            return Walk.damaged(
+                            end,
+                            more
+                                    ? "Behind the end mark at byte " + end + " an update begins that has no end."
+                                    : "None of its end marks stands at byte " + stated
+                                            + ", where its first object says that it ends.")
+                    .about(PdfWords.of(content, end));
+        }
         long misplaced = misplaced(content, table, end);
         if (misplaced >= 0) {
             return Walk.broken(misplaced, "an object that its table names does not stand");
+        }
+        PdfParts parts = new PdfParts(content);
+        parts.walk(HEADER.length + 3);
+        if (parts.unpacksNot() && parts.part() < end) {
+            return Walk.damaged(
+                            end,
+                            "Its end mark leads to its cross-reference section, but the stream at byte " + parts.part()
+                                    + " does not unpack.")
+                    .about(PdfWords.of(content, end));
         }
         return Walk.whole(
                         end,
                         "Its end mark leads to its cross-reference section"
                                 + (sections > 1 ? " (" + sections + " sections)." : "."))
-                .about(PdfWords.of(content, end));
+                .about(PdfWords.of(content, end))
+                .proving(parts.checkedBytes());
     }
 
     @Override

@@ -6,6 +6,7 @@ import java.util.regex.Pattern;
 import java.util.zip.Adler32;
 import org.brantel.core.bytes.ByteView;
 import org.brantel.core.kind.Bytes;
+import org.brantel.core.kind.Coverage;
 import org.brantel.core.kind.archive.Deflated;
 
 /**
@@ -37,6 +38,8 @@ final class PdfParts {
     private boolean checked;
     private boolean firstChecked;
     private boolean any;
+    private boolean unpacksNot;
+    private final Coverage coverage = new Coverage();
 
     PdfParts(ByteView content) {
         this.content = content;
@@ -50,6 +53,16 @@ final class PdfParts {
     /** Where it broke off at the latest; -1 when it did not. */
     long failedAt() {
         return failedAt;
+    }
+
+    /** Whether it broke off in a stream that does not unpack, rather than between parts. */
+    boolean unpacksNot() {
+        return unpacksNot;
+    }
+
+    /** Bytes of what was walked in which foreign ones would have been noticed. */
+    long checkedBytes() {
+        return coverage.bytes();
     }
 
     /** Whether foreign bytes in the first part that was walked would have been noticed. */
@@ -88,6 +101,12 @@ final class PdfParts {
             }
             firstChecked = any ? firstChecked : checked;
             any = true;
+            if (failedAt < 0) {
+                coverage.place(next);
+                if (checked) {
+                    coverage.stretch(next, at);
+                }
+            }
         }
     }
 
@@ -182,6 +201,7 @@ final class PdfParts {
             checked = true;
             long unpacked = unpacked(data, end);
             if (unpacked >= 0) {
+                unpacksNot = true;
                 return failed(unpacked);
             }
         }

@@ -5,6 +5,7 @@ import java.util.List;
 import org.brantel.core.bytes.ByteView;
 import org.brantel.core.kind.Bytes;
 import org.brantel.core.kind.ContentKind;
+import org.brantel.core.kind.Coverage;
 import org.brantel.core.kind.Start;
 
 /** AIFF and AIFF-C (AIFF 1.3), big-endian: "FORM", the length of what follows, the form, then chunks as in RIFF. */
@@ -38,6 +39,7 @@ final class Aiff implements ContentKind {
                 || end > content.length()) {
             return Walk.broken(4, "does not begin as AIFF, or states more bytes than there are");
         }
+        Coverage coverage = new Coverage();
         boolean common = false;
         boolean sound = false;
         long at = 12;
@@ -47,12 +49,18 @@ final class Aiff implements ContentKind {
             if (!Bytes.isFourCharacters(content, at) || bytes > end - at - 8) {
                 return Walk.broken(at, "a chunk is malformed");
             }
+            coverage.place(at + 8);
             common |= name.equals("COMM");
             sound |= name.equals("SSND");
             at += 8 + bytes + (bytes & 1);
         }
-        return common && sound && at >= end && at <= end + 1
-                ? Walk.fitting(end, "Its chunks fill it exactly.")
-                : Walk.broken(at, "its chunks do not fill it");
+        if (!common || !sound || at < end || at > end + 1) {
+            return Walk.broken(at, "its chunks do not fill it");
+        }
+        // A form of odd length has a zero behind it (EA IFF 85, section 3), which not every program writes.
+        return end % 2 == 1 && end < content.length() && content.u8(end) == 0
+                ? Walk.likely(
+                        end + 1, "Its chunks fill it exactly; the zero that pads it to an even length may be missing.")
+                : Walk.fitting(end, "Its chunks fill it exactly.").proving(coverage.bytes());
     }
 }

@@ -23,17 +23,17 @@ final class IsoAgain implements Resumable {
     private static final int CLUSTER = 4096;
 
     private final IsoMedia kind;
-    private final FilmSamples film;
+    private final Laid laid;
     private final int brokenSample;
     private final long earliest;
     private final long latest;
     private final Set<Long> gaps;
 
-    private IsoAgain(IsoMedia kind, FilmSamples film, long latest, Set<Long> gaps) {
+    private IsoAgain(IsoMedia kind, Laid laid, long latest, Set<Long> gaps) {
         this.kind = kind;
-        this.film = film;
-        this.brokenSample = film.brokenSample();
-        this.earliest = film.goodUntil();
+        this.laid = laid;
+        this.brokenSample = laid.broken();
+        this.earliest = laid.goodUntil();
         this.latest = latest;
         this.gaps = gaps;
     }
@@ -44,19 +44,14 @@ final class IsoAgain implements Resumable {
      * @return null when it has no film that could tell
      */
     static @Nullable IsoAgain indexFirst(IsoMedia kind, ByteView content, SampleTables tables) throws IOException {
-        for (FilmSamples film : tables.films()) {
-            long broken = film.firstBroken(content, 0);
-            if (broken > 0) {
-                return new IsoAgain(kind, film, broken, Set.of());
-            }
-        }
-        return null;
+        long broken = tables.laid().firstBroken(content, 0);
+        return broken > 0 ? new IsoAgain(kind, tables.laid(), broken, Set.of()) : null;
     }
 
     /** @param end of the boxes that were there, where the index is missing */
     static @Nullable IsoAgain indexLater(IsoMedia kind, ByteView content, long end) throws IOException {
         Set<Long> gaps = new HashSet<>();
-        FilmSamples film = null;
+        Laid laid = null;
         long latest = 0;
         long last = Math.min(content.length() - 8, end + MOST_AHEAD);
         int tried = 0;
@@ -72,16 +67,14 @@ final class IsoAgain implements Resumable {
                 continue;
             }
             tables.read(index);
-            for (FilmSamples one : tables.films()) {
-                long broken = one.firstBroken(tables.content(), 0);
-                if (broken > 0 && broken < end) {
-                    film = one;
-                    latest = broken;
-                    gaps.add(at - end);
-                }
+            long broken = tables.laid().firstBroken(tables.content(), 0);
+            if (broken > 0 && broken < end) {
+                laid = tables.laid();
+                latest = broken;
+                gaps.add(at - end);
             }
         }
-        return film == null ? null : new IsoAgain(kind, film, latest, gaps);
+        return laid == null ? null : new IsoAgain(kind, laid, latest, gaps);
     }
 
     @Override
@@ -91,7 +84,7 @@ final class IsoAgain implements Resumable {
 
     @Override
     public Walk broken() {
-        return Walk.broken(latest, "the units of a picture do not add up");
+        return Walk.broken(latest, IsoMedia.BROKEN_SAMPLE);
     }
 
     @Override
@@ -106,14 +99,14 @@ final class IsoAgain implements Resumable {
 
     @Override
     public Walk resume(ByteView other, long same) throws IOException {
-        // The same picture is asked first: of many places hardly one gets past it.
-        long broken = film.firstBroken(other, Math.max(0, brokenSample - 1));
-        return broken >= 0 ? Walk.broken(broken, "the units of a picture do not add up") : kind.walk(other);
+        // The same sample is asked first: of many places hardly one gets past it.
+        long broken = laid.firstBroken(other, Math.max(0, brokenSample - 1));
+        return broken >= 0 ? Walk.broken(broken, IsoMedia.BROKEN_SAMPLE) : kind.walk(other);
     }
 
     @Override
     public boolean couldContinue(byte[] block, int at, int length) {
-        return FilmSamples.couldContinue(block, at, length);
+        return Laid.couldContinue(block, at, length);
     }
 
     @Override

@@ -3,6 +3,7 @@ package org.brantel.core.kind.media;
 import java.io.IOException;
 import java.time.LocalDateTime;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
@@ -13,6 +14,7 @@ import org.brantel.core.bytes.RangeSet;
 import org.brantel.core.kind.About;
 import org.brantel.core.kind.Bytes;
 import org.brantel.core.kind.ContentKind;
+import org.brantel.core.kind.Coverage;
 import org.brantel.core.kind.Resumable;
 import org.brantel.core.kind.Start;
 import org.jspecify.annotations.Nullable;
@@ -37,6 +39,7 @@ final class IsoMedia implements ContentKind {
             "ssix", "styp", "prft", "emsg", "pdin", "PICT", "junk");
     private static final Set<String> BEGINNINGS = Set.of("ftyp", "moov", "mdat", "wide", "pnot", "free", "skip");
     static final long MOOV = 0x6d6f6f76;
+    static final String BROKEN_SAMPLE = "a picture or a piece of sound is not as its coding writes it";
     private static final int MOST_BOXES = 100_000;
     private static final int EPOCH_1904 = 2_082_844_800;
 
@@ -102,9 +105,13 @@ final class IsoMedia implements ContentKind {
     /** What is gathered on the way. */
     private static final class Told {
         private final RangeSet data = new RangeSet();
+        private final Coverage coverage = new Coverage();
         private @Nullable Box index;
         private @Nullable Box items;
-        private boolean fragments;
+        private final List<Box> fragments = new ArrayList<>();
+        /** Whether its data go on up to the file's end, as a length of zero says. */
+        private boolean open;
+
         private String brand = "";
         private long end;
         private @Nullable SampleTables tables;
@@ -123,17 +130,25 @@ final class IsoMedia implements ContentKind {
         } catch (ByteView.End pieceMissing) {
             // What was told until then is enough.
         }
-        if (told.fragments || told.items != null || told.data.isEmpty()) {
+        if (!told.fragments.isEmpty() || told.items != null || told.data.isEmpty()) {
             return null;
         }
-        return told.index == null
-                ? IsoAgain.indexLater(this, content, told.end)
-                : told.tables == null ? null : IsoAgain.indexFirst(this, content, told.tables);
+        if (told.index == null) {
+            return IsoAgain.indexLater(this, content, told.end);
+        }
+        return told.tables == null || told.tables.isMalformed()
+                ? IndexAgain.of(this, told.index, told.data)
+                : IsoAgain.indexFirst(this, content, told.tables);
     }
 
     private Walk walk(ByteView content, Told told) throws IOException {
         long at = 0;
         for (int boxes = 0; boxes < MOST_BOXES; boxes++) {
+            if (boxes > 0 && isOpen(content, at)) {
+                told.open = true;
+                told.data.add(new Range(at + 8, content.length() - at - 8));
+                break;
+            }
             Box box = box(content, at, content.length());
             if (boxes == 0 && (box == null || !BEGINNINGS.contains(box.type()))) {
                 return Walk.broken(0, "does not begin with a box");
@@ -154,30 +169,58 @@ final class IsoMedia implements ContentKind {
         SampleTables tables = new SampleTables(content);
         About about = told.index == null ? About.NONE : tables.read(told.index);
         told.tables = tables;
-        if (told.items != null && !new ItemPlaces(content).lieIn(told.items, at)) {
+        ItemPlaces items = new ItemPlaces(content);
+        if (told.items != null && !items.lieIn(told.items, at)) {
             return Walk.broken(told.items.at(), "an item lies outside the file").as(code);
         }
-        if (told.index != null && !told.fragments && !tables.lieIn(told.data)) {
+        if (told.index != null && tables.isMalformed()) {
+            return Walk.broken(told.index.at(), "a box of its index is malformed")
+                    .as(code);
+        }
+        if (told.index != null && told.fragments.isEmpty() && !tables.lieIn(told.data)) {
             return Walk.broken(told.index.at(), "samples lie outside its data").as(code);
         }
-        if (told.index != null && told.items == null && !told.fragments && told.data.isEmpty()) {
+        if (told.index != null && told.items == null && told.fragments.isEmpty() && told.data.isEmpty()) {
             return Walk.broken(at, "it has no data").as(code);
         }
-        for (FilmSamples film : told.fragments ? List.<FilmSamples>of() : tables.films()) {
-            long broken = film.firstBroken(content, 0);
-            if (broken >= 0) {
-                return Walk.broken(broken, "the units of a picture do not add up")
-                        .as(code);
-            }
+        Fragments fragments = new Fragments(content, tables);
+        for (Box fragment : told.fragments) {
+            fragments.read(fragment);
         }
+        if (!fragments.lieIn(told.data)) {
+            return Walk.damaged(at, "Its boxes follow each other, but samples of a fragment lie outside its data.")
+                    .as(code)
+                    .about(about);
+        }
+        long broken = tables.laid().firstBroken(content, 0);
+        if (broken >= 0) {
+            return Walk.damaged(
+                            at,
+                            "Its boxes follow each other, but at byte " + broken + " " + BROKEN_SAMPLE
+                                    + "; what stands before that, and behind the cluster, may be right.")
+                    .as(code)
+                    .about(about);
+        }
+        at = told.open ? Math.max(at + 8, tables.end()) : at;
         code = code.equals("mp4") && tables.soundAlone() ? "m4a" : code;
         about = told.items == null ? about : about.and(ItemPlaces.size(content, told.items));
+        tables.laid().cover(told.coverage);
+        told.coverage.place(at);
         return Walk.fitting(
                         at,
                         "Its boxes follow each other, and all that its index points to lies in them"
-                                + (tables.films().isEmpty() ? "." : "; the units of each picture add up."))
+                                + (tables.laid().isEmpty() ? "." : "; its samples are as their coding writes them."))
                 .as(code)
-                .about(about);
+                .about(about)
+                .proving(told.coverage.bytes())
+                .holding(
+                        place -> items.starts().contains(place) || tables.laid().beginAt(place));
+    }
+
+    private static boolean isOpen(ByteView content, long at) throws IOException {
+        return at + 8 <= content.length()
+                && content.u32be(at) == 0
+                && Bytes.fourCharacters(content, at + 4).equals("mdat");
     }
 
     private static void take(ByteView content, Box box, Told told) throws IOException {
@@ -185,7 +228,7 @@ final class IsoMedia implements ContentKind {
             case "ftyp" -> told.brand = Bytes.text(content, box.body(), (int) Math.min(64, box.end() - box.body()));
             case "moov" -> told.index = box;
             case "meta" -> told.items = box;
-            case "moof" -> told.fragments = true;
+            case "moof" -> told.fragments.add(box);
             case "mdat" -> told.data.add(new Range(box.body(), box.end() - box.body()));
             default -> {}
         }

@@ -1,6 +1,8 @@
 package org.brantel.core.kind.media;
 
 import java.io.IOException;
+import java.util.HashSet;
+import java.util.Set;
 import org.brantel.core.bytes.ByteView;
 import org.brantel.core.kind.About;
 import org.jspecify.annotations.Nullable;
@@ -20,10 +22,16 @@ final class ItemPlaces {
     private static final int MOST_ITEMS = 65_536;
 
     private final ByteView content;
+    private final Set<Long> starts = new HashSet<>();
     private long at;
 
     ItemPlaces(ByteView content) {
         this.content = content;
+    }
+
+    /** Where items begin; after {@link #lieIn}. */
+    Set<Long> starts() {
+        return starts;
     }
 
     /** Whether all items that stand in the file lie before {@code end}. */
@@ -46,6 +54,7 @@ final class ItemPlaces {
                 at += version == 0 ? 0 : sizes & 15;
                 long offset = number(sizes >> 12 & 15);
                 long length = number(sizes >> 8 & 15);
+                starts.add(construction == 0 ? base + offset : -1);
                 if (construction == 0 && (base < 0 || offset < 0 || length < 0 || base + offset > end - length)) {
                     return false;
                 }

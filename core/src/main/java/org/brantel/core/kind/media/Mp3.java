@@ -12,8 +12,7 @@ import org.brantel.core.kind.ContentKind;
 import org.brantel.core.kind.Start;
 
 /**
- * MPEG audio, layers II and III (ISO/IEC 11172-3 and 13818-3), with tags before (ID3v2.4) and behind ("TAG", 128 bytes;
- * "APETAGEX"). A frame's header of 4 bytes says how long it is; all frames of a file have one version, layer and rate.
+ * MPEG audio, layers II and III (ISO/IEC 11172-3 and 13818-3), with tags before (ID3v2.4) and behind. A frame's header of 4 bytes says how long it is; all frames of a file have one version, layer and rate.
  * Where the first frame counts the others (Xing or Info), the count must come out.
  */
 final class Mp3 implements ContentKind {
@@ -28,7 +27,10 @@ final class Mp3 implements ContentKind {
     private static final int SAME = 0x1e0c00;
 
     private static final int FEWEST = 24;
-    private static final int FEWEST_WITH_TAG = 6;
+    private static final int FEWEST_WITH_TAG = 4;
+    private static final int FEWEST_ZEROS = 16;
+    private static final int LONGEST_FRAME = 2881;
+    private static final int MOST_LYRICS = 1 << 20;
 
     @Override
     public String code() {
@@ -43,7 +45,8 @@ final class Mp3 implements ContentKind {
                 Start.of("\u00ff\u00fa"),
                 Start.of("\u00ff\u00f3"),
                 Start.of("\u00ff\u00f2"),
-                Start.of("\u00ff\u00e3"));
+                Start.of("\u00ff\u00e3"),
+                Start.of("\u00ff\u00e2"));
     }
 
     @Override
@@ -90,13 +93,12 @@ final class Mp3 implements ContentKind {
         boolean tagged = Bytes.text(content, 0, 3).equals("ID3");
         if (tagged) {
             about = tag(content);
-            at = 10
-                    + ((long) content.u8(6) << 21 | content.u8(7) << 14 | content.u8(8) << 7 | content.u8(9))
-                    + ((content.u8(5) & 0x10) != 0 ? 10 : 0);
+            at = 10 + synchsafe(content, 6) + ((content.u8(5) & 0x10) != 0 ? 10 : 0);
         }
         long firstFrame = at;
         int same = -1;
         long frames = 0;
+        long lastFrame = 0;
         long samples = 0;
         long counted = -1;
         while (at + 4 <= content.length()) {
@@ -110,6 +112,7 @@ final class Mp3 implements ContentKind {
                 counted = counted(content, at, head, bytes);
             }
             frames++;
+            lastFrame = at;
             samples += (head >> 17 & 3) == 1 && (head >> 19 & 3) != 3 ? 576 : 1152;
             at += bytes;
         }
@@ -117,18 +120,31 @@ final class Mp3 implements ContentKind {
         if (frames < (tagged || counted > 0 ? FEWEST_WITH_TAG : FEWEST)) {
             return Walk.broken(at, "there are only " + frames + " frames in a row");
         }
-        if (counted > 0 && behind < counted) {
-            return Walk.broken(at, "its first frame counts " + counted + " others, there are " + behind);
-        }
-        long end = afterTags(content, at);
+        long end = afterTags(content, afterCutFrame(content, at));
         int head = (int) content.u32be(firstFrame);
         int version = head >> 19 & 3;
         int rate = RATES[head >> 10 & 3] / (version == 3 ? 1 : version == 2 ? 2 : 4);
         about = about.with(About.SECONDS, String.format(Locale.ROOT, "%.1f", samples / (double) Math.max(1, rate)));
-        return (counted > 0
-                        ? Walk.whole(end, "All " + frames + " frames follow each other, as many as it counts.")
-                        : Walk.fitting(end, frames + " frames follow each other."))
+        long zeros = end == at ? zerosBefore(content, at) : 0;
+        if (zeros >= FEWEST_ZEROS && zerosBefore(content, lastFrame) < FEWEST_ZEROS) {
+            return Walk.likely(end - zeros, frames + " frames follow each other; the last one may be cut.")
+                    .about(about);
+        }
+        return (counted > 0 && behind < counted
+                        ? Walk.likely(end, "Its first frame counts " + counted + " others, there are " + behind + ".")
+                        : counted > 0
+                                ? Walk.whole(end, "All " + frames + " frames follow each other, as many as it counts.")
+                                : Walk.fitting(end, frames + " frames follow each other.")
+                                        .proving(end - firstFrame))
                 .about(about);
+    }
+
+    private static long zerosBefore(ByteView content, long end) throws IOException {
+        long at = end;
+        while (at > 0 && end - at < LONGEST_FRAME && content.u8(at - 1) == 0) {
+            at--;
+        }
+        return end - at;
     }
 
     /** The number of frames behind the first, when that is there to count them; -1 when it is an ordinary one. */
@@ -146,33 +162,69 @@ final class Mp3 implements ContentKind {
         return (content.u8(mark + 7) & 1) != 0 ? content.u32be(mark + 8) : 0;
     }
 
+    /**
+     * Tags stand behind each other in any order: APEv2 (its head or foot says how long it is), Lyrics3v2 (up to
+     * "LYRICS200"), an ID3v2.4 tag with a foot, ID3v1 extended ("TAG+", 227 bytes) and ID3v1 ("TAG", 128 bytes).
+     */
     private static long afterTags(ByteView content, long from) throws IOException {
         long at = from;
-        if (Bytes.text(content, at, 8).equals("APETAGEX")) {
-            long bytes = content.u32le(at + 12);
-            at += bytes <= content.length() - at - 32 ? 32 + bytes : 0;
+        while (true) {
+            long next = at + tagBytes(content, at);
+            if (next == at || next > content.length()) {
+                return at;
+            }
+            at = next;
         }
-        return Bytes.text(content, at, 3).equals("TAG") && at + 128 <= content.length() ? at + 128 : at;
+    }
+
+    /**
+     * Where an APEv2 tag ends that begins within the last frame, which was cut; else the same place. Its head and foot are
+     * "APETAGEX", version, 4 bytes length of items and foot, 4 number of items, 4 flags (bit 29: a head).
+     */
+    private static long afterCutFrame(ByteView content, long afterFrames) throws IOException {
+        long from = Math.max(0, afterFrames - LONGEST_FRAME);
+        long mark = content.find(Bytes.latin("APETAGEX"), from, afterFrames + 32);
+        if (mark < 0 || mark + 32 > content.length()) {
+            return afterFrames;
+        }
+        boolean head = (content.u8(mark + 23) & 0x20) != 0;
+        long bytes = content.u32le(mark + 12);
+        long begins = head ? mark : mark + 32 - bytes;
+        long ends = mark + 32 + (head ? bytes : 0);
+        return begins >= from && begins < afterFrames && ends >= afterFrames ? ends : afterFrames;
+    }
+
+    /** @return 0 when no tag begins here */
+    private static long tagBytes(ByteView content, long at) throws IOException {
+        String mark = Bytes.text(content, at, 11);
+        if (mark.startsWith("APETAGEX") && at + 32 <= content.length()) {
+            return 32 + content.u32le(at + 12);
+        }
+        if (mark.equals("LYRICSBEGIN")) {
+            long end = content.find(Bytes.latin("LYRICS200"), at, at + MOST_LYRICS);
+            return end < 0 ? 0 : end + 9 - at;
+        }
+        if (mark.startsWith("ID3") && at + 10 <= content.length() && (content.u8(at + 5) & 0x10) != 0) {
+            return 20 + synchsafe(content, at + 6);
+        }
+        return mark.startsWith("TAG+") ? 227 : mark.startsWith("TAG") ? 128 : 0;
+    }
+
+    private static long synchsafe(ByteView content, long at) throws IOException {
+        return (long) content.u8(at) << 21 | content.u8(at + 1) << 14 | content.u8(at + 2) << 7 | content.u8(at + 3);
     }
 
     /** Text frames of the tag (ID3v2.3 and 2.4, section 4). */
     private static About tag(ByteView content) throws IOException {
         About about = About.NONE;
         int version = content.u8(3);
-        long end = Math.min(
-                content.length(),
-                10 + ((long) content.u8(6) << 21 | content.u8(7) << 14 | content.u8(8) << 7 | content.u8(9)));
+        long end = Math.min(content.length(), 10 + synchsafe(content, 6));
         if (version < 3) {
             return about;
         }
         for (long at = 10; at + 11 < end && content.u8(at) >= 'A'; ) {
             String name = Bytes.text(content, at, 4);
-            long bytes = version == 4
-                    ? (long) content.u8(at + 4) << 21
-                            | content.u8(at + 5) << 14
-                            | content.u8(at + 6) << 7
-                            | content.u8(at + 7)
-                    : content.u32be(at + 4);
+            long bytes = version == 4 ? synchsafe(content, at + 4) : content.u32be(at + 4);
             if (bytes < 1 || bytes > end - at - 10) {
                 break;
             }

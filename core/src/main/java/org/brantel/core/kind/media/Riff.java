@@ -1,23 +1,38 @@
 package org.brantel.core.kind.media;
 
 import java.io.IOException;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
 import org.brantel.core.bytes.ByteView;
 import org.brantel.core.kind.About;
 import org.brantel.core.kind.Bytes;
 import org.brantel.core.kind.ContentKind;
+import org.brantel.core.kind.Coverage;
 import org.brantel.core.kind.Start;
 
 /**
- * WAVE and AVI in RIFF (Multimedia Programming Interface 1.0), little-endian: "RIFF", the length of what follows, the
+ * WAVE, AVI and animated pointers in RIFF (Multimedia Programming Interface 1.0), little-endian: "RIFF", the length of what follows, the
  * form; then chunks of a name, a length, and so many bytes, padded to even. An AVI of more than a gigabyte goes on with
  * further RIFF chunks of form "AVIX" (OpenDML 1.02).
  */
 final class Riff implements ContentKind {
 
+    private static final int MOST_PARTS = 1 << 20;
     private static final long UNKNOWN = 0xffffffffL;
+
+    /**
+     * @param head the chunk that says what its data are; a list is written with the type that stands in it
+     * @param data the chunk that holds them
+     */
+    private record Form(byte[] name, String code, String head, String data) {}
+
+    private static final Map<String, Form> FORMS = Map.of(
+            "WAVE", new Form(Bytes.latin("WAVE"), "wav", "fmt ", "data"),
+            "AVI ", new Form(Bytes.latin("AVI "), "avi", "LISThdrl", "LISTmovi"),
+            "ACON", new Form(Bytes.latin("ACON"), "ani", "anih", "LISTfram"));
 
     @Override
     public String code() {
@@ -26,7 +41,7 @@ final class Riff implements ContentKind {
 
     @Override
     public Set<String> codes() {
-        return Set.of("wav", "avi");
+        return Set.of("wav", "avi", "ani");
     }
 
     @Override
@@ -36,7 +51,7 @@ final class Riff implements ContentKind {
 
     @Override
     public boolean couldStart(byte[] block, int at) {
-        return Bytes.match(block, at + 8, Bytes.latin("WAVE")) || Bytes.match(block, at + 8, Bytes.latin("AVI "));
+        return FORMS.values().stream().anyMatch(form -> Bytes.match(block, at + 8, form.name()));
     }
 
     @Override
@@ -46,12 +61,15 @@ final class Riff implements ContentKind {
 
     @Override
     public Walk walk(ByteView content) throws IOException {
-        String form = Bytes.text(content, 8, 4);
-        if (!Bytes.text(content, 0, 4).equals("RIFF") || !form.equals("WAVE") && !form.equals("AVI ")) {
-            return Walk.broken(0, "does not begin as WAVE or AVI");
+        Form form = FORMS.get(Bytes.text(content, 8, 4));
+        if (!Bytes.text(content, 0, 4).equals("RIFF") || form == null) {
+            return Walk.broken(0, "does not begin as WAVE, AVI or an animated pointer");
         }
-        String code = form.equals("WAVE") ? "wav" : "avi";
+        String code = form.code();
         About about = About.NONE;
+        Set<Long> pieces = new HashSet<>();
+        Coverage coverage = new Coverage();
+        long misplaced = -1;
         boolean format = false;
         boolean data = false;
         long at = 0;
@@ -72,12 +90,14 @@ final class Riff implements ContentKind {
                 if (!Bytes.isFourCharacters(content, chunk) || bytes > end - chunk - 8) {
                     return Walk.broken(chunk, "a chunk is malformed").as(code);
                 }
-                format |= name.equals("fmt ")
-                        || name.equals("LIST")
-                                && Bytes.text(content, chunk + 8, 4).equals("hdrl");
-                data |= name.equals("data")
-                        || name.equals("LIST")
-                                && Bytes.text(content, chunk + 8, 4).equals("movi");
+                String what = name.equals("LIST") ? name + Bytes.text(content, chunk + 8, 4) : name;
+                format |= what.equals(form.head());
+                data |= what.equals(form.data());
+                if (what.equals("LISTmovi") || what.equals("LISTfram")) {
+                    long wrong = pieces(content, chunk + 12, chunk + 8 + bytes, pieces, coverage);
+                    misplaced = misplaced < 0 ? wrong : misplaced;
+                }
+                coverage.place(chunk + 8);
                 about = about(content, chunk, name, bytes, about);
                 chunk += 8 + bytes + (bytes & 1);
             }
@@ -99,11 +119,47 @@ final class Riff implements ContentKind {
                     .as(code)
                     .about(about);
         }
+        if (format && data && misplaced >= 0) {
+            return Walk.damaged(
+                            Math.min(length, content.length()),
+                            "Its chunks fill it exactly, but at byte " + misplaced
+                                    + " its pictures no longer follow each other.")
+                    .as(code)
+                    .about(about);
+        }
+        if (code.equals("wav") && Samples.areKnown(content, Math.min(length, content.length()))) {
+            coverage.stretch(12, length);
+        }
         return format && data
                 ? Walk.fitting(Math.min(length, content.length()), "Its chunks fill it exactly.")
                         .as(code)
                         .about(about)
+                        .proving(coverage.bytes())
+                        .holding(pieces::contains)
                 : Walk.broken(length, "it has no format or no data").as(code);
+    }
+
+    /**
+     * Where the pictures of a film begin: its chunks, those within a list of them as well.
+     *
+     * @return the first place where none stands and one should; -1 when all do
+     */
+    private static long pieces(ByteView content, long from, long end, Set<Long> to, Coverage coverage)
+            throws IOException {
+        for (long at = from; at + 8 <= end && to.size() < MOST_PARTS; ) {
+            long bytes = content.u32le(at + 4);
+            if (!Bytes.isFourCharacters(content, at) || bytes > end - at - 8) {
+                return at;
+            }
+            coverage.place(at + 8);
+            if (Bytes.text(content, at, 4).equals("LIST")) {
+                at += 12;
+                continue;
+            }
+            to.add(at + 8);
+            at += 8 + bytes + (bytes & 1);
+        }
+        return -1;
     }
 
     private static About about(ByteView content, long chunk, String name, long bytes, About about) throws IOException {

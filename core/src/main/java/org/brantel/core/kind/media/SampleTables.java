@@ -1,9 +1,9 @@
 package org.brantel.core.kind.media;
 
 import java.io.IOException;
-import java.util.ArrayList;
-import java.util.List;
+import java.util.HashMap;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
 import org.brantel.core.bytes.ByteView;
 import org.brantel.core.bytes.Range;
@@ -18,7 +18,7 @@ import org.jspecify.annotations.Nullable;
  */
 final class SampleTables {
 
-    private static final Set<String> HOLDERS = Set.of("trak", "mdia", "minf", "stbl");
+    private static final Set<String> HOLDERS = Set.of("trak", "mdia", "minf", "stbl", "mvex");
     private static final int DEEPEST = 8;
     private static final int MOST_CHUNKS = 4 << 20;
 
@@ -31,8 +31,17 @@ final class SampleTables {
     private IsoMedia.@Nullable Box perChunk;
     private IsoMedia.@Nullable Box sizes;
     private IsoMedia.@Nullable Box entries;
-    private final List<FilmSamples> filmSamples = new ArrayList<>();
+    private final Laid laid = new Laid();
     private boolean malformed;
+    private long trackId;
+    /** What fragments take where they say nothing themselves, by the track's number. */
+    private final Map<Long, Defaults> defaults = new HashMap<>();
+
+    /**
+     * @param laid the track's number in {@link #laid}; -1 when its coding is not known
+     * @param size bytes of a sample
+     */
+    record Defaults(int laid, long size) {}
 
     SampleTables(ByteView content) {
         this.content = content;
@@ -42,9 +51,14 @@ final class SampleTables {
         return content;
     }
 
-    /** Tracks whose pictures can be asked whether they add up. */
-    List<FilmSamples> films() {
-        return filmSamples;
+    /** The samples that can be checked. */
+    Laid laid() {
+        return laid;
+    }
+
+    /** Whether a box of it, or a table, is not what it says. */
+    boolean isMalformed() {
+        return malformed;
     }
 
     About read(IsoMedia.Box index) throws IOException {
@@ -56,6 +70,15 @@ final class SampleTables {
         return films == 0 && tracks > 0;
     }
 
+    Map<Long, Defaults> defaults() {
+        return defaults;
+    }
+
+    /** Where the last chunk ends; 0 without one. */
+    long end() {
+        return chunks.ranges().stream().mapToLong(Range::end).max().orElse(0);
+    }
+
     /** Whether everything that the tables point to lies there. */
     boolean lieIn(RangeSet data) {
         return !malformed && chunks.ranges().stream().allMatch(data::contains);
@@ -65,6 +88,8 @@ final class SampleTables {
         for (long at = of.body(); at + 8 <= of.end(); ) {
             IsoMedia.Box box = IsoMedia.box(content, at, of.end());
             if (box == null) {
+                // Some writers close a list of boxes by a length of zero.
+                malformed |= content.u32be(at) != 0;
                 return;
             }
             take(box, depth);
@@ -75,7 +100,15 @@ final class SampleTables {
     private void take(IsoMedia.Box box, int depth) throws IOException {
         switch (box.type()) {
             case "mvhd" -> header(box);
-            case "tkhd" -> size(box);
+            case "tkhd" -> {
+                trackId = content.u32be(box.body() + (content.u8(box.body()) == 1 ? 20 : 12));
+                size(box);
+            }
+            case "trex" -> {
+                long of = content.u32be(box.body() + 4);
+                Defaults known = defaults.get(of);
+                defaults.put(of, new Defaults(known == null ? -1 : known.laid(), content.u32be(box.body() + 16)));
+            }
             case "hdlr" -> films += Bytes.text(content, box.body() + 8, 4).equals("vide") ? 1 : 0;
             case "stco", "co64" -> places = box;
             case "stsc" -> perChunk = box;
@@ -130,10 +163,13 @@ final class SampleTables {
                 && runs * 12 <= perChunk.end() - perChunk.body() - 8
                 && (same != 0 || samples * 4 <= sizes.end() - sizes.body() - 12);
         malformed |= !fits;
-        FilmSamples film = fits ? FilmSamples.of(content, entries) : null;
-        if (film != null) {
-            filmSamples.add(film);
-        }
+        SampleCheck check = fits ? SampleCheck.of(content, entries) : null;
+        int track = check == null ? -1 : laid.track(check);
+        defaults.put(
+                trackId,
+                new Defaults(
+                        track,
+                        defaults.getOrDefault(trackId, new Defaults(-1, 0)).size()));
         long sample = 0;
         long run = 0;
         long inChunk = 0;
@@ -152,12 +188,15 @@ final class SampleTables {
                 // Sound of fixed samples may count them in another unit than bytes; its chunk is there when it begins
                 // in the data.
                 bytes = same == 1 ? 1 : Math.min(inChunk, samples - sample) * same;
+                for (long s = 0; track >= 0 && same > 1 && (s + 1) * same <= bytes; s++) {
+                    laid.add(track, at + s * same, same);
+                }
                 sample += inChunk;
             } else {
                 for (long s = 0; s < inChunk && sample < samples; s++, sample++) {
                     long size = content.u32be(sizes.body() + 12 + sample * 4);
-                    if (film != null) {
-                        film.add(at + bytes, size);
+                    if (track >= 0) {
+                        laid.add(track, at + bytes, size);
                     }
                     bytes += size;
                 }

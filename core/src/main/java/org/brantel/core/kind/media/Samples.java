@@ -20,8 +20,13 @@ final class Samples {
 
     private Samples() {}
 
-    /** @return the first such block; -1 when there is none, or the format is another */
-    static long firstStrange(ByteView content, long end) throws IOException {
+    /** Whether the samples are of a form that gives foreign blocks away. */
+    static boolean areKnown(ByteView content, long end) throws IOException {
+        return data(content, end) >= 0;
+    }
+
+    /** @return where the samples begin; -1 when they are of another form */
+    private static long data(ByteView content, long end) throws IOException {
         long data = 12;
         int bits = 0;
         int format = 0;
@@ -33,7 +38,13 @@ final class Samples {
             long length = content.u32le(data + 4);
             data += 8 + length + (length & 1);
         }
-        if (format != 1 || bits != 16) {
+        return format == 1 && bits == 16 ? data + 8 : -1;
+    }
+
+    /** @return the first such block; -1 when there is none, or the format is another */
+    static long firstStrange(ByteView content, long end) throws IOException {
+        long data = data(content, end);
+        if (data < 0) {
             return -1;
         }
         byte[] block = new byte[BLOCK];

@@ -41,11 +41,19 @@ final class Gif implements ContentKind {
         int flags = content.u8(10);
         long at = 13 + ((flags & 0x80) != 0 ? 3L << (flags & 7) + 1 : 0);
         int pictures = 0;
+        long strange = -1;
         while (true) {
             int block = content.u8(at);
             if (block == END) {
-                return pictures == 0
-                        ? Walk.broken(at, "it ends without a picture")
+                if (pictures == 0) {
+                    return Walk.broken(at, "it ends without a picture");
+                }
+                return strange >= 0
+                        ? Walk.likely(
+                                        at + 1,
+                                        "Its blocks lead to its end, but the codes of the picture at byte " + strange
+                                                + " do not come to its points.")
+                                .about(About.NONE.with(About.WIDTH, width).with(About.HEIGHT, height))
                         : Walk.whole(
                                         at + 1,
                                         "Every code of its " + (pictures == 1 ? "picture" : pictures + " pictures")
@@ -59,13 +67,13 @@ final class Gif implements ContentKind {
                 int own = content.u8(at + 9);
                 at += 10 + ((own & 0x80) != 0 ? 3L << (own & 7) + 1 : 0);
                 long end = points == 0 ? -1 : new Codes(content, at).read(points);
-                if (end < 0) {
-                    return Walk.broken(at, "a picture's codes do not come to its points");
-                }
-                at = end;
+                strange = end < 0 && strange < 0 ? at : strange;
+                at = end < 0 ? afterSubBlocks(content, at + 1) : end;
                 pictures++;
             } else {
-                return Walk.broken(at, "a block does not belong there");
+                return Walk.broken(
+                        strange < 0 ? at : strange,
+                        strange < 0 ? "a block does not belong there" : "a picture's codes do not come to its points");
             }
         }
     }

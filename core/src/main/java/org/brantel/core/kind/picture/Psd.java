@@ -6,6 +6,7 @@ import java.util.Set;
 import org.brantel.core.bytes.ByteView;
 import org.brantel.core.kind.About;
 import org.brantel.core.kind.ContentKind;
+import org.brantel.core.kind.Coverage;
 import org.brantel.core.kind.Start;
 
 /**
@@ -70,6 +71,8 @@ final class Psd implements ContentKind {
             at += length;
         }
         int packed = content.u16be(at);
+        long wrong = -1;
+        Coverage coverage = new Coverage();
         at += 2;
         long lines = channels * height;
         if (packed == 0) {
@@ -78,16 +81,28 @@ final class Psd implements ContentKind {
             long table = at;
             int entry = large ? 4 : 2;
             at += lines * entry;
+            long line = (width * bits + 7) / 8;
             for (long i = 0; i < lines; i++) {
-                at += large ? content.u32be(table + i * entry) : content.u16be(table + i * entry);
+                long bytes = large ? content.u32be(table + i * entry) : content.u16be(table + i * entry);
+                wrong = wrong < 0 && !PackBits.fill(content, at, bytes, line) ? i : wrong;
+                at += bytes;
             }
+            coverage.stretch(table, at);
         } else {
             return Walk.broken(at, "the flat picture is packed in a way that states no end");
         }
         if (at > content.length()) {
             return Walk.broken(content.length(), "the flat picture leaves the content");
         }
+        if (wrong >= 0) {
+            return Walk.damaged(
+                            at,
+                            "Its sections and its " + lines + " lines lead to its end, but line " + wrong
+                                    + " does not unpack.")
+                    .as(large ? "psb" : "psd");
+        }
         return Walk.fitting(at, "Its sections and its " + lines + " lines lead to its end.")
+                .proving(coverage.bytes())
                 .as(large ? "psb" : "psd")
                 .about(About.NONE.with(About.WIDTH, width).with(About.HEIGHT, height));
     }

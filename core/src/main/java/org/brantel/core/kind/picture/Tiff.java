@@ -70,6 +70,7 @@ final class Tiff implements ContentKind {
         Set<Long> seen = new HashSet<>();
         long end = 8;
         boolean picture = false;
+        boolean tooFew = false;
         TiffTags.Directory first = null;
         while (!waiting.isEmpty()) {
             long at = waiting.poll();
@@ -93,9 +94,7 @@ final class Tiff implements ContentKind {
             if (pieces < 0 || pieces > content.length()) {
                 return Walk.broken(at, "a piece of the picture leaves the content");
             }
-            if (pieces > 0 && !isPlainRight(tags, d)) {
-                return Walk.broken(at, "the picture has not as many bytes as its size asks for");
-            }
+            tooFew |= pieces > 0 && !isPlainRight(tags, d);
             picture |= pieces > 0;
             end = Math.max(Math.max(end, pieces), thumbnailEnd(tags, d));
             waiting.add(d.next());
@@ -111,7 +110,12 @@ final class Tiff implements ContentKind {
         About about = tags.about()
                 .with(About.WIDTH, tags.number(first.get(TiffTags.WIDTH), 0))
                 .with(About.HEIGHT, tags.number(first.get(TiffTags.HEIGHT), 0));
-        return Walk.fitting(end, seen.size() + " directories lead to all its pieces.")
+        return (tooFew
+                        ? Walk.likely(
+                                end,
+                                "Its directories lead to all its pieces, but these are not as many bytes as its size"
+                                        + " asks for.")
+                        : Walk.fitting(end, seen.size() + " directories lead to all its pieces."))
                 .as(code(content, tags, first))
                 .about(about);
     }

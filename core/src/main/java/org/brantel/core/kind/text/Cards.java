@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.brantel.core.bytes.ByteSet;
 import org.brantel.core.bytes.ByteView;
 import org.brantel.core.kind.About;
 import org.brantel.core.kind.Bytes;
@@ -14,6 +15,8 @@ import org.brantel.core.kind.Start;
 /** vCard (RFC 6350) and iCalendar (RFC 5545): lines between BEGIN and END; cards follow each other. */
 final class Cards implements ContentKind {
 
+    private static final ByteSet BLANK = ByteSet.of(c -> c == '\n' || c == '\r' || c == ' ' || c == '\t');
+    private static final int MOST_BLANK = 256;
     private static final Pattern NAME = Pattern.compile("(?m)^(?:FN|SUMMARY)[^:\\r\\n]*:([^\\r\\n]{1,200})");
 
     @Override
@@ -53,6 +56,8 @@ final class Cards implements ContentKind {
             }
             at = Bytes.withLineEnd(content, close + end.length);
             count++;
+            long next = content.past(BLANK, at, Math.min(content.length(), at + MOST_BLANK));
+            at = Bytes.text(content, next, begin.length()).equals(begin) ? next : at;
         }
         return count == 0
                 ? Walk.broken(0, "it does not begin as such").as(code)

@@ -8,7 +8,9 @@ import org.brantel.core.kind.Bytes;
 import org.brantel.core.kind.ContentKind;
 import org.brantel.core.kind.Start;
 
-/** JSON (RFC 8259): an object or an array that is closed, its brackets paired and its strings ended. */
+/**
+ * JSON (RFC 8259): an object or an array that is closed, its brackets paired and its strings ended; or lines of them.
+ */
 final class JsonText implements ContentKind {
 
     private static final int DEEPEST = 512;
@@ -42,12 +44,42 @@ final class JsonText implements ContentKind {
         return 256L << 20;
     }
 
+    /** Of several values, each on a line of its own, all that follow each other belong together. */
     @Override
     public Walk walk(ByteView content) throws IOException {
+        Walk last = value(content, 0);
+        int values = 1;
+        while (last.whole() && begins(content, last.length())) {
+            Walk next = next(content, last.length());
+            if (!next.whole()) {
+                break;
+            }
+            last = next;
+            values++;
+        }
+        return values == 1
+                ? last
+                : Walk.whole(last.length(), "The brackets of its " + values + " values pair and their strings end.");
+    }
+
+    private static boolean begins(ByteView content, long at) throws IOException {
+        return at < content.length() && content.u8(at - 1) == '\n' && (content.u8(at) == '{' || content.u8(at) == '[');
+    }
+
+    /** Another value; text that ends within one ends before it. */
+    private static Walk next(ByteView content, long from) throws IOException {
+        try {
+            return value(content, from);
+        } catch (ByteView.End | ByteView.Unread e) {
+            return Walk.broken(from, "a value has no end");
+        }
+    }
+
+    private static Walk value(ByteView content, long from) throws IOException {
         byte[] open = new byte[DEEPEST];
         int depth = 0;
         boolean named = false;
-        for (long at = 0; ; at++) {
+        for (long at = from; ; at++) {
             int c = content.u8(at);
             if (c == '"') {
                 at = string(content, at);
@@ -65,7 +97,7 @@ final class JsonText implements ContentKind {
                     return Walk.broken(at, "brackets do not pair");
                 }
                 if (--depth == 0) {
-                    return at < SHORTEST || !named
+                    return at - from < SHORTEST || !named
                             ? Walk.broken(at, "it is too short to be told from other text")
                             : Walk.whole(Bytes.withLineEnd(content, at + 1), "Its brackets pair and its strings end.");
                 }

@@ -18,10 +18,14 @@ import org.brantel.core.kind.Start;
  */
 final class Markup implements ContentKind {
 
-    private static final Pattern ROOT = Pattern.compile("<([A-Za-z_][\\w:.-]{0,60})[\\s>/]");
+    private static final Pattern ROOT = Pattern.compile("^<([A-Za-z_][\\w:.-]{0,60})[\\s>/]");
     private static final Pattern TITLE = Pattern.compile("(?is)<title[^>]*>([^<]{1,200})<");
 
     private static final byte[] CLOSE = {'>'};
+    private static final byte[] BRACKET = {'['};
+    private static final byte[] UTF_8_MARK = Bytes.latin("\u00ef\u00bb\u00bf");
+    private static final long MOST_PROLOG = 1 << 20;
+    private static final ByteSet BLANK = ByteSet.of(c -> c == '\n' || c == '\r' || c == ' ' || c == '\t');
     private static final ByteSet TEXT = ByteSet.of(c -> !PlainText.isOdd(c)).without(0x1b);
     private static final ByteSet BETWEEN_TAGS = TEXT.without('<');
     private static final ByteSet IN_QUOTES = TEXT.without('"').without('\'');
@@ -43,8 +47,8 @@ final class Markup implements ContentKind {
                 Start.of("<?xml"),
                 Start.of("\u00ef\u00bb\u00bf<?xml"),
                 Start.of("<svg"),
-                Start.of("<!DOCTYPE html"),
-                Start.of("<!doctype html"),
+                Start.of("<!DOCTYPE "),
+                Start.of("<!doctype "),
                 Start.of("<html"),
                 Start.of("<HTML"));
     }
@@ -56,24 +60,63 @@ final class Markup implements ContentKind {
 
     @Override
     public Walk walk(ByteView content) throws IOException {
-        String head = Bytes.text(content, 0, 4096);
-        Matcher root = ROOT.matcher(head);
+        long begins = afterProlog(content);
+        Matcher root = ROOT.matcher(begins < 0 ? "" : Bytes.text(content, begins, 80));
         if (!root.find()) {
             return Walk.broken(0, "it has no element");
         }
         String name = root.group(1);
         boolean html = name.equalsIgnoreCase("html");
         String code = html ? "html" : name.equals("svg") || name.endsWith(":svg") ? "svg" : "xml";
-        long end = html ? afterClosing(content, root.start(), "html") : afterElement(content, root.start());
+        long end = html ? afterClosing(content, begins, "html") : afterElement(content, begins);
         if (end < 0) {
             return Walk.broken(-end - 1, "it is not text, or its first element is never closed")
                     .as(code);
         }
-        Matcher title = TITLE.matcher(head);
+        Matcher title = TITLE.matcher(Bytes.text(content, 0, 4096));
         return Walk.whole(Bytes.withLineEnd(content, end), "Its first element is closed.")
                 .as(code)
                 .about(About.NONE.with(
                         About.TITLE, title.find() ? title.group(1).strip() : null));
+    }
+
+    /**
+     * Where the first element begins: behind the declaration, comments, instructions and the document type, which may
+     * hold declarations in brackets (XML 1.0, section 2.8).
+     *
+     * @return -1 when there is none
+     */
+    private static long afterProlog(ByteView content) throws IOException {
+        long at = content.startsWith(0, UTF_8_MARK) ? UTF_8_MARK.length : 0;
+        while (at >= 0 && at < MOST_PROLOG) {
+            at = content.past(BLANK, at, content.length());
+            String mark = Bytes.text(content, at, 4);
+            if (mark.startsWith("<?")) {
+                at = after(content, "?>", at);
+            } else if (mark.equals("<!--")) {
+                at = after(content, "-->", at);
+            } else if (mark.startsWith("<!")) {
+                at = afterType(content, at);
+            } else {
+                return mark.startsWith("<") ? at : -1;
+            }
+        }
+        return -1;
+    }
+
+    private static long after(ByteView content, String mark, long from) throws IOException {
+        long at = PlainText.find(content, Bytes.latin(mark), from);
+        return at < 0 ? -1 : at + mark.length();
+    }
+
+    private static long afterType(ByteView content, long from) throws IOException {
+        long close = PlainText.find(content, CLOSE, from);
+        long bracket = PlainText.find(content, BRACKET, from);
+        if (bracket < 0 || bracket > close) {
+            return close < 0 ? -1 : close + 1;
+        }
+        long end = after(content, "]", bracket);
+        return end < 0 ? -1 : after(content, ">", end);
     }
 
     /** @return where it ends; else minus the place of what is wrong, minus one */

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Set;
+import java.util.regex.Pattern;
 import org.brantel.core.bytes.ByteView;
 import org.brantel.core.kind.About;
 import org.brantel.core.kind.ContentKind;
@@ -16,6 +17,12 @@ import org.brantel.core.kind.Start;
 public final class Prose implements ContentKind {
 
     private static final int LEAST = 256;
+    /** Of a text that ends in its first sector. */
+    private static final int SHORTEST = 24;
+
+    private static final int SECTOR = 512;
+    private static final Pattern HTML =
+            Pattern.compile("(?is)^(<!--.*?-->)?\\s*<(html|head|body|title|h[1-6]|p|div|table|hr|a|b|i)\\b[^<]*>");
     /** Looked at to tell a table, the last of them perhaps in part. */
     private static final int MOST_LINES = 13;
 
@@ -26,7 +33,7 @@ public final class Prose implements ContentKind {
 
     @Override
     public Set<String> codes() {
-        return Set.of("txt", "csv");
+        return Set.of("txt", "csv", "html");
     }
 
     /** None: text begins in no special way. */
@@ -45,12 +52,13 @@ public final class Prose implements ContentKind {
         return 256L << 20;
     }
 
-    /** Whether words begin here; only the first bytes are looked at. */
+    /** Whether words begin here; text that is shorter than what is looked at must fill its sector up with zeros. */
     @Override
     public boolean couldStart(byte[] b, int at) {
         int letters = 0;
         int spaces = 0;
-        for (int i = at; i < at + LEAST; i++) {
+        int i = at;
+        for (; i < at + LEAST && b[i] != 0; i++) {
             int c = b[i] & 0xff;
             if (PlainText.isOdd(c) || c == 0x7f || i < at + 8 && c > 0xf4) {
                 return false;
@@ -58,20 +66,32 @@ public final class Prose implements ContentKind {
             letters += c >= 'a' && c <= 'z' || c >= 'A' && c <= 'Z' || c >= '0' && c <= '9' || c >= 0x80 ? 1 : 0;
             spaces += c == ' ' || c == '\n' || c == ',' || c == ';' || c == '\t' ? 1 : 0;
         }
-        return letters > LEAST / 2 && spaces > LEAST / 40;
+        int length = i - at;
+        return letters > length / 4
+                && spaces > length / 64
+                && (length == LEAST || length >= SHORTEST && letters > length / 2 && isZero(b, i, at + SECTOR));
+    }
+
+    private static boolean isZero(byte[] b, int from, int to) {
+        for (int i = from; i < to; i++) {
+            if (b[i] != 0) {
+                return false;
+            }
+        }
+        return true;
     }
 
     @Override
     public Walk walk(ByteView content) throws IOException {
         long end = PlainText.end(content);
-        if (end < LEAST) {
+        if (end < SHORTEST || end < LEAST && end < content.length() && content.u8(end) != 0) {
             return Walk.broken(end, "the text is too short");
         }
         String head = new String(content.bytes(0, (int) Math.min(end, 2048)), StandardCharsets.UTF_8);
         List<String> lines = head.lines().limit(MOST_LINES).toList();
-        String first = lines.isEmpty() ? "" : lines.get(0).strip();
+        String first = head.strip().lines().findFirst().orElse("");
         return Walk.likely(end, "It reads as text; nothing in it says where it ends.")
-                .as(isTable(lines) ? "csv" : "txt")
+                .as(HTML.matcher(head).find() ? "html" : isTable(lines) ? "csv" : "txt")
                 .about(About.NONE.with(About.WORDS, first.length() > 60 ? first.substring(0, 60) : first));
     }
 
