@@ -9,6 +9,7 @@ import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -236,6 +237,33 @@ class ShapesTest {
         b.putInt(40).putInt(128).putInt(points.length / 384).putShort((short) 1).putShort((short) 24);
         b.position(54);
         return b.put(points).array();
+    }
+
+    /** Most of it still shows or plays: it is a find, with the place where it breaks. */
+    @ParameterizedTest
+    @ValueSource(strings = {"jpg", "flac", "ogg", "mp3", "mkv", "pdf"})
+    void oneLostClusterLeavesADoubtfulFind(String code) throws IOException {
+        byte[] content =
+                switch (code) {
+                    case "jpg" -> KindSamples.grainyJpeg(900, 700);
+                    case "pdf" ->
+                        KindSamples.live("d09-raw-card", "pdf").stream()
+                                .max(Comparator.comparingInt(b -> b.length))
+                                .orElseThrow();
+                    default -> SAMPLES.get(code);
+                };
+        assertThat(content.length).isGreaterThan(5 * 4096);
+        byte[] lost = content.clone();
+        byte[] noise = new byte[4096];
+        new Random(11).nextBytes(noise);
+        System.arraycopy(noise, 0, lost, content.length / 2 / 4096 * 4096, noise.length);
+        List<Hit> hits = found(lost).stream().filter(h -> h.code().equals(code)).toList();
+        assertThat(hits).hasSize(1);
+        assertThat(hits.get(0).start()).isEqualTo(PLACE);
+        assertThat(hits.get(0).walk().whole()).as("%s", hits).isFalse();
+        assertThat(hits.get(0).walk().length()).as("%s", hits).isBetween((long) content.length / 2, (long)
+                content.length);
+        assertThat(hits.get(0).walk().words()).containsPattern("byte \\d+");
     }
 
     /** What a check covers notices that a cluster of it was overwritten, wherever that lies. */

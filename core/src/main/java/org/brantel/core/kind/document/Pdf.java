@@ -110,7 +110,11 @@ final class Pdf implements ContentKind {
         }
         long misplaced = misplaced(content, table, end);
         if (misplaced >= 0) {
-            return Walk.broken(misplaced, "an object that its table names does not stand");
+            return Walk.damaged(
+                            end,
+                            "Its end mark leads to its cross-reference section, but at byte " + misplaced
+                                    + " the object does not stand that this names.")
+                    .about(PdfWords.of(content, end));
         }
         PdfParts parts = new PdfParts(content);
         parts.walk(HEADER.length + 3);

@@ -31,6 +31,9 @@ final class Flac implements ContentKind {
         return List.of(Start.of("fLaC"));
     }
 
+    private static final int MOST_FOREIGN = 64 << 10;
+    private static final int FEWEST_KEPT = 3;
+
     @Override
     public long longest() {
         return 4L << 30;
@@ -70,16 +73,30 @@ final class Flac implements ContentKind {
         FlacFrames frames = new FlacFrames(content, channels, bits);
         long done = 0;
         int count = 0;
+        long brokenAt = -1;
         while (samples == 0 || done < samples) {
             long end = samples == 0 && (at + 2 > content.length() || content.u16be(at) >> 2 != 0x3ffe)
                     ? -1
                     : frames.frame(at);
             if (end < 0) {
-                break;
+                long again = count == 0 || samples == 0 ? -1 : frames.next(at + 1, at + MOST_FOREIGN);
+                if (again < 0) {
+                    break;
+                }
+                brokenAt = brokenAt < 0 ? at : brokenAt;
+                at = again;
+                continue;
             }
             done += frames.samples();
             count++;
             at = end;
+        }
+        if (brokenAt >= 0 && count > FEWEST_KEPT) {
+            return Walk.damaged(
+                            at,
+                            "The CRC of each of " + count + " frames is right, but from byte " + brokenAt
+                                    + " on stand other bytes.")
+                    .about(about);
         }
         if (count == 0 || done < samples) {
             return Walk.broken(at, "frame " + (count + 1) + " is malformed or its CRC is wrong");

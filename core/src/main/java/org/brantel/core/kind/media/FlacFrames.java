@@ -20,12 +20,14 @@ final class FlacFrames {
 
     private static final int[] BITS = {0, 8, 12, -1, 16, 20, 24, 32};
 
+    private final ByteView content;
     private final FlacBits bits;
     private final int channels;
     private final int streamBits;
     private int samples;
 
     FlacFrames(ByteView content, int channels, int streamBits) {
+        this.content = content;
         bits = new FlacBits(content);
         this.channels = channels;
         this.streamBits = streamBits;
@@ -81,6 +83,25 @@ final class FlacFrames {
         bits.align();
         int crc = bits.crc();
         return crcBefore(crc) ? bits.at() : -1;
+    }
+
+    /** @return where the next frame whose CRC is right begins; -1 when none does before a place */
+    long next(long from, long before) throws IOException {
+        long last = Math.min(before, content.length() - 2);
+        for (long at = content.find(0xff, from, last); at >= 0; at = content.find(0xff, at + 1, last)) {
+            if ((content.u8(at + 1) & 0xfe) == 0xf8 && isFrame(at)) {
+                return at;
+            }
+        }
+        return -1;
+    }
+
+    private boolean isFrame(long at) throws IOException {
+        try {
+            return frame(at) >= 0;
+        } catch (ByteView.End | ByteView.Unread e) {
+            return false;
+        }
     }
 
     /** The sum over the frame and its own CRC is zero when all is right; nothing beyond it was taken up. */

@@ -29,6 +29,8 @@ final class Mp3 implements ContentKind {
     private static final int FEWEST = 24;
     private static final int FEWEST_WITH_TAG = 4;
     private static final int FEWEST_ZEROS = 16;
+    private static final int SECTOR = 512;
+    private static final int MOST_FOREIGN = 16 << 10;
     private static final int LONGEST_FRAME = 2881;
     private static final int MOST_LYRICS = 1 << 20;
 
@@ -101,11 +103,18 @@ final class Mp3 implements ContentKind {
         long lastFrame = 0;
         long samples = 0;
         long counted = -1;
+        long brokenAt = -1;
         while (at + 4 <= content.length()) {
             int head = (int) content.u32be(at);
             int bytes = frameBytes(head);
             if (bytes < 24 || bytes > content.length() - at || same >= 0 && (head & SAME) != same) {
-                break;
+                long again = frames < FEWEST ? -1 : again(content, at, same);
+                if (again < 0) {
+                    break;
+                }
+                brokenAt = brokenAt < 0 ? at : brokenAt;
+                at = again;
+                continue;
             }
             if (same < 0) {
                 same = head & SAME;
@@ -125,6 +134,12 @@ final class Mp3 implements ContentKind {
         int version = head >> 19 & 3;
         int rate = RATES[head >> 10 & 3] / (version == 3 ? 1 : version == 2 ? 2 : 4);
         about = about.with(About.SECONDS, String.format(Locale.ROOT, "%.1f", samples / (double) Math.max(1, rate)));
+        if (brokenAt >= 0) {
+            return Walk.damaged(
+                            end,
+                            frames + " frames follow each other, but for other bytes from byte " + brokenAt + " on.")
+                    .about(about);
+        }
         long zeros = end == at ? zerosBefore(content, at) : 0;
         if (zeros >= FEWEST_ZEROS && zerosBefore(content, lastFrame) < FEWEST_ZEROS) {
             return Walk.likely(end - zeros, frames + " frames follow each other; the last one may be cut.")
@@ -137,6 +152,42 @@ final class Mp3 implements ContentKind {
                                 : Walk.fitting(end, frames + " frames follow each other.")
                                         .proving(end - firstFrame))
                 .about(about);
+    }
+
+    /**
+     * Where frames go on as before behind other bytes. What begins at a sector's edge is another file's, and before
+     * zeros a file ends.
+     *
+     * @return -1 when they do not
+     */
+    private static long again(ByteView content, long broken, int same) throws IOException {
+        long last = Math.min(content.length() - 4, broken + MOST_FOREIGN);
+        for (long at = broken; at < last; at++) {
+            int value = content.u8(at);
+            if (at < broken + FEWEST_ZEROS && value == 0 && content.u32be(at) == 0
+                    || at % SECTOR == 0
+                            && value == 'I'
+                            && Bytes.text(content, at, 3).equals("ID3")) {
+                return -1;
+            }
+            if (value == 0xff && at % SECTOR != 0 && isChain(content, at, same)) {
+                return at;
+            }
+        }
+        return -1;
+    }
+
+    private static boolean isChain(ByteView content, long from, int same) throws IOException {
+        long at = from;
+        for (int i = 0; i < FEWEST_WITH_TAG; i++) {
+            int head = at + 4 > content.length() ? 0 : (int) content.u32be(at);
+            int bytes = frameBytes(head);
+            if (bytes < 24 || (head & SAME) != same) {
+                return false;
+            }
+            at += bytes;
+        }
+        return true;
     }
 
     private static long zerosBefore(ByteView content, long end) throws IOException {

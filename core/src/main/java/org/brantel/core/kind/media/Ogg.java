@@ -11,6 +11,7 @@ import org.brantel.core.kind.About;
 import org.brantel.core.kind.Bytes;
 import org.brantel.core.kind.ContentKind;
 import org.brantel.core.kind.Start;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Ogg (RFC 3533), little-endian: pages of
@@ -59,6 +60,9 @@ final class Ogg implements ContentKind {
         return List.of(Start.of("OggS\0\u0002"));
     }
 
+    private static final byte[] PAGE = Bytes.latin("OggS");
+    private static final long MOST_FOREIGN = 256 << 10;
+
     @Override
     public long longest() {
         return 8L << 30;
@@ -74,23 +78,21 @@ final class Ogg implements ContentKind {
         long samples = 0;
         long rate = 0;
         long at = 0;
+        long brokenAt = -1;
         do {
-            if (at + 27 > content.length() || !Bytes.text(content, at, 4).equals("OggS") || content.u8(at + 4) != 0) {
-                return Walk.broken(at, "a page is missing").as(code);
+            byte[] page = page(content, at);
+            if (page == null) {
+                long next = pages == 0 ? -1 : next(content, at + 1, nextPage.keySet());
+                if (next < 0) {
+                    return Walk.broken(at, "a page is missing, or its CRC is wrong")
+                            .as(code);
+                }
+                brokenAt = brokenAt < 0 ? at : brokenAt;
+                at = next;
+                continue;
             }
-            int lengths = content.u8(at + 26);
-            int size = 27 + lengths;
-            for (int i = 0; i < lengths; i++) {
-                size += content.u8(at + 27 + i);
-            }
-            if (size > content.length() - at) {
-                return Walk.broken(at, "a page leaves the content").as(code);
-            }
-            byte[] page = content.bytes(at, size);
-            long stated = content.u32le(at + 22);
-            if (crc(page) != (int) stated) {
-                return Walk.broken(at, "a page's CRC is wrong").as(code);
-            }
+            int lengths = page[26] & 0xff;
+            int size = page.length;
             int flags = page[5];
             long stream = content.u32le(at + 14);
             long number = content.u32le(at + 18);
@@ -110,7 +112,7 @@ final class Ogg implements ContentKind {
                         : head.contains("vorbis") && size > 27 + lengths + 16
                                 ? content.u32le(at + 27 + lengths + 12)
                                 : rate;
-            } else if (!nextPage.containsKey(stream) || nextPage.get(stream) != number) {
+            } else if (!nextPage.containsKey(stream) || brokenAt < 0 && nextPage.get(stream) != number) {
                 return Walk.broken(at, "a page of its stream is missing").as(code);
             }
             about = pages < 6 ? comments(page, about) : about;
@@ -123,9 +125,45 @@ final class Ogg implements ContentKind {
         about = rate > 0
                 ? about.with(About.SECONDS, String.format(Locale.ROOT, "%.1f", samples / (double) rate))
                 : about;
+        if (brokenAt >= 0) {
+            return Walk.damaged(
+                            at,
+                            "The CRC of each of " + pages + " pages is right, but from byte " + brokenAt
+                                    + " on stand other bytes.")
+                    .as(code)
+                    .about(about);
+        }
         return Walk.whole(at, "The CRC of each of its " + pages + " pages is right, none is missing.")
                 .as(code)
                 .about(about.with(About.TRACKS, nextPage.size()));
+    }
+
+    /** @return a page, all of it; null when none stands there or its CRC is wrong */
+    private static byte @Nullable [] page(ByteView content, long at) throws IOException {
+        if (at + 27 > content.length() || !content.startsWith(at, PAGE) || content.u8(at + 4) != 0) {
+            return null;
+        }
+        int lengths = content.u8(at + 26);
+        int size = 27 + lengths;
+        for (int i = 0; i < lengths && at + 27 + i < content.length(); i++) {
+            size += content.u8(at + 27 + i);
+        }
+        if (size > content.length() - at) {
+            return null;
+        }
+        byte[] page = content.bytes(at, size);
+        return crc(page) == (int) content.u32le(at + 22) ? page : null;
+    }
+
+    /** @return where the next page of known streams stands behind other bytes; -1 when none does */
+    private static long next(ByteView content, long from, Set<Long> streams) throws IOException {
+        long last = Math.min(content.length(), from + MOST_FOREIGN);
+        for (long at = content.find(PAGE, from, last); at >= 0; at = content.find(PAGE, at + 1, last)) {
+            if (at + 27 <= content.length() && streams.contains(content.u32le(at + 14)) && page(content, at) != null) {
+                return at;
+            }
+        }
+        return -1;
     }
 
     private static int crc(byte[] page) {

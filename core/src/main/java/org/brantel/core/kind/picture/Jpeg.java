@@ -20,6 +20,12 @@ final class Jpeg implements ContentKind {
 
     static final int SOI = 0xd8;
     static final int EOI = 0xd9;
+    private static final int SECTOR = 512;
+    /** Bytes before a break from which on what is left is worth showing. */
+    private static final int LEAST_SHOWN = 4096;
+
+    private static final long LEAST_AHEAD = 256 << 10;
+    private static final int MOST_MARKS = 32;
 
     @Override
     public String code() {
@@ -69,9 +75,55 @@ final class Jpeg implements ContentKind {
     }
 
     private static Walk picture(ByteView content) throws IOException {
-        return content.u16be(0) != 0xff00 + SOI
-                ? Walk.broken(0, "does not begin as a JPEG")
-                : new JpegWalk(content).go();
+        if (content.u16be(0) != 0xff00 + SOI) {
+            return Walk.broken(0, "does not begin as a JPEG");
+        }
+        JpegWalk walk = new JpegWalk(content);
+        Walk end = walk.go();
+        return end.whole() || !walk.hasPicture() || end.length() < LEAST_SHOWN ? end : damaged(content, end);
+    }
+
+    /**
+     * Of a picture that breaks within its data all that was read before can be shown. It goes on to its end mark: the
+     * next one that zeros follow up to the sector's end, else the next one.
+     */
+    private static Walk damaged(ByteView content, Walk broken) throws IOException {
+        long last = Math.min(content.length(), broken.length() + Math.max(LEAST_AHEAD, broken.length() * 4));
+        long end = -1;
+        int marks = 0;
+        for (long at = content.find(0xff, broken.length(), last);
+                at >= 0 && at + 1 < content.length() && marks < MOST_MARKS;
+                at = content.find(0xff, at + 1, last)) {
+            int code = content.u8(at + 1);
+            if (code == SOI && at % SECTOR == 0) {
+                break;
+            }
+            if (code == EOI) {
+                marks++;
+                boolean filled = isFilled(content, at + 2);
+                end = end < 0 || filled ? at + 2 : end;
+                if (filled) {
+                    break;
+                }
+            }
+        }
+        return end < 0
+                ? broken
+                : Walk.damaged(
+                                end,
+                                "Its picture data read up to byte " + broken.length()
+                                        + " and break there; its end mark stands at byte " + (end - 2) + ".")
+                        .about(broken.about());
+    }
+
+    private static boolean isFilled(ByteView content, long from) throws IOException {
+        long end = Math.min(content.length(), (from + SECTOR - 1) / SECTOR * SECTOR);
+        for (long at = from; at < end; at++) {
+            if (content.u8(at) != 0) {
+                return false;
+            }
+        }
+        return true;
     }
 
     @Override
@@ -84,6 +136,6 @@ final class Jpeg implements ContentKind {
         } catch (ByteView.End | ByteView.Unread e) {
             broken = Walk.broken(content.length(), "the content ends first");
         }
-        return broken.whole() || walk.places().isEmpty() ? null : new JpegAgain(walk, broken);
+        return !broken.isMendable() || walk.places().isEmpty() ? null : new JpegAgain(walk, broken);
     }
 }

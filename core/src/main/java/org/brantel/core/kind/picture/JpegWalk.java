@@ -65,6 +65,11 @@ final class JpegWalk {
         return frame != null && frame.isProgressive();
     }
 
+    /** Whether the data of a picture began. */
+    boolean hasPicture() {
+        return frame != null && scans > 0;
+    }
+
     Deque<JpegScan.Place> places() {
         return places;
     }
