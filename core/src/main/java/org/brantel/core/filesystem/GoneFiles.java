@@ -127,7 +127,9 @@ final class GoneFiles {
         String kind = Kinds.ofName(file.name());
         Optional<ContentKind.Walk> check = judge.check(file, extents);
         Fault packingFault = judge.packingFault(file, extents);
+        // What lies where a live file does is that file's, whatever it reads as.
         boolean proven = Kinds.byCode(kind).isPresent()
+                && !judge.isClaimed(runs(extents))
                 && check.isPresent()
                 && check.get().whole();
         if (packingFault != null) {

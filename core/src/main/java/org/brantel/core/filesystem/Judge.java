@@ -128,8 +128,17 @@ public final class Judge {
         }
     }
 
-    /** Files that are no longer listed; tells the sink of each. */
+    /** Whether a live record claims any cluster of some runs. */
+    boolean isClaimed(List<Space.Run> runs) {
+        return runs.stream().anyMatch(r -> claimed.countIn(r.from(), r.length()) > 0);
+    }
+
+    /**
+     * Files that are no longer listed; tells the sink of each. In use is what the file system says, and what live
+     * records claim.
+     */
     public void gone(List<FileRecord> files, Origin origin) throws IOException {
+        space.useAll(claimed);
         new GoneFiles(this, origin).judge(files);
     }
 

@@ -119,6 +119,15 @@ public final class Space {
         return used.countIn(run.from(), run.length());
     }
 
+    /** Takes the clusters of a set, counted from 0. */
+    void useAll(ClusterSet clusters) {
+        for (long from = clusters.nextHeld(0); from < count; ) {
+            long to = Math.min(count, clusters.nextClear(from));
+            used.add(from, to - from);
+            from = clusters.nextHeld(to);
+        }
+    }
+
     long unknownIn(Run run) {
         return unknown.countIn(run.from(), run.length());
     }

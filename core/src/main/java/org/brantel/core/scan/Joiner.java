@@ -23,6 +23,11 @@ import org.brantel.core.volume.Volume;
 /** Brings carving hits together with what records name: what it must know of each record, and no more. */
 final class Joiner {
 
+    /** Shares of content that a check covers. */
+    private static final double SURE = 0.95;
+
+    private static final double LITTLE = 0.25;
+
     /** @param onePiece the stored bytes are the content, in one extent */
     private record Known(int id, int score, long size, boolean onePiece, boolean whole) {}
 
@@ -68,10 +73,14 @@ final class Joiner {
                 .findFirst()
                 .orElse(null);
         boolean whole = walk.whole() && hit.doubts().isEmpty();
-        int score = !whole ? 40 : hit.pieces().size() > 1 ? 85 : walk.outcome() == ContentKind.Outcome.WHOLE ? 95 : 80;
+        int score = score(hit, whole);
         List<String> reasons = new ArrayList<>(
                 List.of("No record names it; its content was found by its own structure.", walk.words()));
         reasons.addAll(hit.doubts());
+        long share = Math.round(walk.proven() * 100);
+        if (whole && share < 100) {
+            reasons.add("A check would notice a change in " + share + " % of its bytes; in the others nothing would.");
+        }
         return new Finding(
                 0,
                 volume,
@@ -87,5 +96,21 @@ final class Joiner {
                         null,
                         walk.about().facts()),
                 Evidence.NONE);
+    }
+
+    /**
+     * How often a find of this sort has every byte of one file and no other, out of a hundred, as it was on a medium of
+     * other people's files (docs/benchmarks.md).
+     */
+    private static int score(Hit hit, boolean whole) {
+        if (whole) {
+            return hit.walk().proven() > SURE ? 99 : 96;
+        }
+        return switch (hit.walk().outcome()) {
+            case DAMAGED -> 5;
+            case LIKELY -> hit.doubts().isEmpty() ? 90 : 60;
+            // What is hardly checked is doubted for its surroundings alone.
+            default -> hit.walk().proven() > LITTLE ? 60 : 80;
+        };
     }
 }

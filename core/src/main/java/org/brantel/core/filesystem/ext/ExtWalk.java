@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Extents;
 import org.brantel.core.filesystem.ClusterSet;
@@ -284,7 +285,7 @@ final class ExtWalk {
                 Instant deleted = now != null && now.generation() == v.inode().generation() && now.deletedSeconds() != 0
                         ? Instant.ofEpochSecond(now.deletedSeconds())
                         : null;
-                files.add(gone(v.inode(), v.transaction(), old.asOf(v.transaction(), blocks), deleted));
+                files.add(gone(old, v.inode(), v.transaction(), old.asOf(v.transaction(), blocks), deleted));
                 found.add(v.inode().number());
             }
         }
@@ -293,16 +294,35 @@ final class ExtWalk {
             if (inode != null && inode.isFile() && found.add(inode.number())) {
                 boolean dated = inode.deletedSeconds() > sb.inodes();
                 files.add(gone(
-                        inode, Names.NOW, blocks::read, dated ? Instant.ofEpochSecond(inode.deletedSeconds()) : null));
+                        old,
+                        inode,
+                        Names.NOW,
+                        blocks::read,
+                        dated ? Instant.ofEpochSecond(inode.deletedSeconds()) : null));
             }
         }
         nameless(files, found);
         return files;
     }
 
-    private FileRecord gone(Inode inode, long transaction, BlockTree.Reader reader, @Nullable Instant deleted)
+    /** A name is a file's own when it was said of its generation; content whose name is not sure has none. */
+    private FileRecord gone(
+            OldInodes old, Inode inode, long transaction, BlockTree.Reader reader, @Nullable Instant deleted)
             throws IOException {
-        Optional<Names.Name> name = names.then(inode.number(), transaction);
+        List<Names.Name> own = new ArrayList<>();
+        for (Names.Name name : names.old().getOrDefault(inode.number(), List.of())) {
+            if (old.wasOf(inode, name.transaction())) {
+                own.add(name);
+            }
+        }
+        // What is left in folders has no date: it names a file only when nothing else does.
+        List<Names.Name> dated =
+                own.stream().filter(n -> n.transaction() != Names.NOW).toList();
+        boolean oneLeft =
+                own.stream().map(n -> n.parent() + "/" + n.text()).distinct().count() == 1;
+        Optional<Names.Name> name = Names.nearest(
+                dated.isEmpty() && !oneLeft ? Stream.of() : dated.isEmpty() ? own.stream() : dated.stream(),
+                transaction);
         return name.isPresent()
                 ? file(inode, names.path(name.get().parent()), name.get().text(), reader, deleted, List.of())
                 : file(inode, "/(lost files)/", "inode " + inode.number(), reader, deleted, List.of());

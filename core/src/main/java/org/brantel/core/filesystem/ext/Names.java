@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /** Which names lead to which inodes: those that folders list, and those that slack and journal still show. */
 final class Names {
@@ -54,10 +55,14 @@ final class Names {
 
     /** The name that an inode had when its copy was made: of those that are remembered, the nearest in time. */
     Optional<Name> then(long inode, long transaction) {
-        return old.getOrDefault(inode, List.of()).stream()
-                .min(Comparator.comparingLong((Name n) -> Math.abs(Math.min(n.transaction(), Long.MAX_VALUE / 4)
-                                - Math.min(transaction, Long.MAX_VALUE / 4)))
-                        .thenComparing(Name::text));
+        return nearest(old.getOrDefault(inode, List.of()).stream(), transaction);
+    }
+
+    /** Of some names the nearest in time. */
+    static Optional<Name> nearest(Stream<Name> names, long transaction) {
+        return names.min(Comparator.comparingLong((Name n) -> Math.abs(
+                        Math.min(n.transaction(), Long.MAX_VALUE / 4) - Math.min(transaction, Long.MAX_VALUE / 4)))
+                .thenComparing(Name::text));
     }
 
     /** The path of a folder, with a slash at its end. */

@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 
 /**
  * Older copies of inodes in the journal. A file that was deleted lost its blocks from its inode; the copy from before
@@ -22,6 +23,8 @@ final class OldInodes {
     private final InodeTable table;
     private final Superblock sb;
     private final Map<Key, Version> newest = new HashMap<>();
+    /** For each inode the generation that it had from a transaction on. */
+    private final Map<Long, TreeMap<Long, Long>> generations = new HashMap<>();
 
     OldInodes(Journal journal, InodeTable table, Superblock sb) {
         this.journal = journal;
@@ -45,6 +48,11 @@ final class OldInodes {
                             i * sb.inodeBytes(),
                             sb.inodeBytes(),
                             sb.offset(copy.block()) + (long) i * sb.inodeBytes());
+                    if (old.number() > 10 && old.mode() != 0) {
+                        generations
+                                .computeIfAbsent(old.number(), n -> new TreeMap<>())
+                                .put(copy.transaction(), old.generation());
+                    }
                     if (old.isLive() && (old.isFile() || old.isFolder()) && old.number() > 10 && old.leadsSomewhere()) {
                         newest.merge(
                                 new Key(old.number(), old.generation()),
@@ -54,6 +62,24 @@ final class OldInodes {
                 }
             }
         }
+    }
+
+    /**
+     * Whether what a folder said of an inode at a transaction was said of the file with this generation. The journal is
+     * written over from its oldest transaction on: where it has a copy of the inode from then or before, it has all that
+     * came later. Where it has none, only an inode that never was another file's is sure.
+     */
+    boolean wasOf(Inode file, long transaction) throws IOException {
+        TreeMap<Long, Long> known = generations.getOrDefault(file.number(), new TreeMap<>());
+        Inode now = table.inode(file.number());
+        long current = now == null || now.mode() == 0 ? file.generation() : now.generation();
+        if (transaction == Names.NOW) {
+            return current == file.generation();
+        }
+        Map.Entry<Long, Long> then = known.floorEntry(transaction);
+        return then != null
+                ? then.getValue() == file.generation()
+                : current == file.generation() && known.values().stream().allMatch(g -> g == file.generation());
     }
 
     /** Of inodes that are free now or were given to another file. */

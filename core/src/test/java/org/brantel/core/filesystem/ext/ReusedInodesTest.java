@@ -1,0 +1,57 @@
+package org.brantel.core.filesystem.ext;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.util.List;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.families.Families;
+import org.brantel.core.finding.Finding;
+import org.brantel.core.finding.Origin;
+import org.brantel.core.finding.Prognosis;
+import org.brantel.core.testing.Collected;
+import org.brantel.core.testing.FaultySource;
+import org.brantel.core.testing.Seeds;
+import org.junit.jupiter.api.Test;
+
+/** A volume that was lived in: files were deleted and others got their inodes and blocks (scripts/lived-in makes such). */
+class ReusedInodesTest {
+
+    private static List<Finding> found(String seed) throws IOException {
+        FaultySource source = new FaultySource(Seeds.volume(seed));
+        Collected told = new Collected();
+        Families.open(source, new Range(0, source.size())).walk(told.walk(0));
+        return told.findings();
+    }
+
+    @Test
+    void whatAnInodeHeldBeforeDoesNotGetTheNameOfWhatItHoldsNow() throws IOException {
+        List<Finding> all = found("ext4-reused");
+        List<String> live = all.stream()
+                .filter(f -> f.origin() == Origin.LIVE)
+                .map(Finding::path)
+                .toList();
+        assertThat(live).hasSize(133);
+        List<Finding> gone = all.stream()
+                .filter(f -> f.origin() == Origin.DELETED && f.prognosis() == Prognosis.WHOLE)
+                .toList();
+        assertThat(gone).isNotEmpty();
+        // Nobody who wrote this volume used a name twice.
+        assertThat(gone).extracting(Finding::path).doesNotContainAnyElementsOf(live);
+    }
+
+    /** Text reads as text, whoever wrote it. */
+    @Test
+    void nothingIsWholeWhereALiveFileLies() throws IOException {
+        List<Finding> all = found("ext4-written-over");
+        assertThat(all)
+                .filteredOn(f -> f.origin() == Origin.LIVE)
+                .extracting(Finding::path)
+                .containsExactlyInAnyOrder("/keep.txt", "/new.txt", "/more.txt");
+        assertThat(all)
+                .filteredOn(f -> f.origin() == Origin.DELETED)
+                .singleElement()
+                .satisfies(f -> assertThat(f.path()).isEqualTo("/old.txt"))
+                .satisfies(f -> assertThat(f.prognosis()).isEqualTo(Prognosis.OVERWRITTEN));
+    }
+}
