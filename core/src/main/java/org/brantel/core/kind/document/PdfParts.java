@@ -24,6 +24,7 @@ final class PdfParts {
     private static final Pattern SECTION = Pattern.compile("^\\d{1,10} (\\d{1,7})\\s*?(?:\\r\\n|\\n|\\r| \\n)");
     private static final Pattern ENTRY = Pattern.compile("^\\d{10} \\d{5} [nf][\\r\\n ]{2}");
     private static final Pattern END = Pattern.compile("^startxref\\s+\\d{1,15}\\s+%%EOF");
+    private static final int MOSTLY = 1024;
     private static final int HEAD = 64 << 10;
     private static final int MOST_HEAD = 2 << 20;
     private static final int MOST_SECTIONS = 10_000;
@@ -166,7 +167,9 @@ final class PdfParts {
     }
 
     private long object(long at) throws IOException {
-        String head = Bytes.text(content, at, HEAD);
+        // Most objects are short.
+        String head = Bytes.text(content, at, MOSTLY);
+        head = head.contains("endobj") || STREAM.matcher(head).find() ? head : Bytes.text(content, at, HEAD);
         int end = head.indexOf("endobj");
         Matcher stream = STREAM.matcher(head);
         if (stream.find() && (end < 0 || stream.start() < end)) {
