@@ -193,6 +193,18 @@ public final class ByteView {
         return extents;
     }
 
+    /** Some stretches of it, one behind the other. */
+    public ByteView joined(List<Range> stretches) {
+        List<Range> all = new ArrayList<>();
+        for (Range stretch : stretches) {
+            if (stretch.end() > length) {
+                throw new IndexOutOfBoundsException(stretch + " leaves " + length + " bytes");
+            }
+            all.addAll(extentsOf(stretch.offset(), stretch.end()));
+        }
+        return new ByteView(source, all, Long.MAX_VALUE);
+    }
+
     /** The same content with a stretch left out. */
     public ByteView without(Range stretch) {
         List<Range> left = new ArrayList<>(extentsOf(0, Math.min(length, stretch.offset())));

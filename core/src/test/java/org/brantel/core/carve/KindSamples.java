@@ -166,6 +166,22 @@ final class KindSamples {
         return out.toByteArray();
     }
 
+    /** @param packing a compression by the writer's name, like {@code Deflate} */
+    static byte[] tiff(String packing, int width, int height) throws IOException {
+        ImageWriter writer = ImageIO.getImageWritersByFormatName("tiff").next();
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (var to = ImageIO.createImageOutputStream(out)) {
+            writer.setOutput(to);
+            ImageWriteParam how = writer.getDefaultWriteParam();
+            how.setCompressionMode(ImageWriteParam.MODE_EXPLICIT);
+            how.setCompressionType(packing);
+            writer.write(null, new IIOImage(picture(width, height), null, null), how);
+        } finally {
+            writer.dispose();
+        }
+        return out.toByteArray();
+    }
+
     private static Map<String, byte[]> pictures() throws IOException {
         Map<String, byte[]> all = new LinkedHashMap<>();
         all.put("jpg", jpeg(false, 200, 150));

@@ -239,6 +239,21 @@ class ShapesTest {
         return b.put(points).array();
     }
 
+    @ParameterizedTest
+    @ValueSource(strings = {"JPEG", "Deflate", "ZLib", "PackBits"})
+    void thePackingOfAPicturesPiecesIsHeldAgainstThem(String packing) throws IOException {
+        byte[] tiff = KindSamples.tiff(packing, 1200, 900);
+        ContentKind kind = Kinds.byCode("tiff").orElseThrow();
+        ContentKind.Walk sound = kind.walk(ByteView.of(new FaultySource(tiff), new Range(0, tiff.length)));
+        assertThat(sound.whole()).as("%s", sound).isTrue();
+        assertThat(sound.proven()).as("%s", sound).isGreaterThan(0.8);
+        byte[] noise = new byte[Math.min(4096, tiff.length / 8)];
+        new Random(4).nextBytes(noise);
+        System.arraycopy(noise, 0, tiff, tiff.length / 2, noise.length);
+        ContentKind.Walk damaged = kind.walk(ByteView.of(new FaultySource(tiff), new Range(0, tiff.length)));
+        assertThat(damaged.whole()).as("%s", damaged).isFalse();
+    }
+
     /** Most of it still shows or plays: it is a find, with the place where it breaks. */
     @ParameterizedTest
     @ValueSource(strings = {"jpg", "flac", "ogg", "mp3", "mkv", "pdf"})

@@ -4,6 +4,11 @@ import static org.brantel.core.bytes.LittleEndian.u16;
 import static org.brantel.core.bytes.LittleEndian.u32;
 import static org.brantel.core.bytes.LittleEndian.u8;
 
+import java.nio.ByteBuffer;
+import java.nio.CharBuffer;
+import java.nio.charset.CharsetDecoder;
+import java.nio.charset.CoderResult;
+import java.nio.charset.CodingErrorAction;
 import java.nio.charset.StandardCharsets;
 import java.util.Optional;
 
@@ -27,6 +32,9 @@ final class FolderBlock {
         /** @param live false for what only the slack still shows */
         void entry(long inode, int type, String name, boolean live);
     }
+
+    /** What the platform puts in the place of bytes that are no character. */
+    private static final char REPLACED = '\uFFFD';
 
     private static final int HEAD = 8;
 
@@ -108,8 +116,32 @@ final class FolderBlock {
         return name.equals(".") || name.equals("..") ? Optional.empty() : Optional.of(name);
     }
 
-    private static String name(byte[] b, int at, int length) {
-        return new String(b, at, length, StandardCharsets.UTF_8);
+    /**
+     * A name is bytes; most are UTF-8. What is not is shown byte by byte ({@code \\xE9}), so that two names that differ
+     * stay two.
+     */
+    static String name(byte[] b, int at, int length) {
+        String text = new String(b, at, length, StandardCharsets.UTF_8);
+        return text.indexOf(REPLACED) < 0 ? text : byByte(b, at, length);
+    }
+
+    private static String byByte(byte[] b, int at, int length) {
+        CharsetDecoder decoder = StandardCharsets.UTF_8
+                .newDecoder()
+                .onMalformedInput(CodingErrorAction.REPORT)
+                .onUnmappableCharacter(CodingErrorAction.REPORT);
+        ByteBuffer in = ByteBuffer.wrap(b, at, length);
+        CharBuffer out = CharBuffer.allocate(length);
+        StringBuilder name = new StringBuilder();
+        while (in.hasRemaining()) {
+            CoderResult result = decoder.reset().decode(in, out, true);
+            name.append(out.flip());
+            out.clear();
+            for (int i = 0; result.isError() && i < result.length(); i++) {
+                name.append(String.format("\\x%02X", in.get() & 0xff));
+            }
+        }
+        return name.toString();
     }
 
     /** The folder that a first block says it is of: its first entry is {@code .}; 0 where it is none. */

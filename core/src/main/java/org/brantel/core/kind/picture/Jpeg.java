@@ -74,7 +74,8 @@ final class Jpeg implements ContentKind {
                         .about(first.about());
     }
 
-    private static Walk picture(ByteView content) throws IOException {
+    /** One picture, without others behind it. */
+    static Walk picture(ByteView content) throws IOException {
         if (content.u16be(0) != 0xff00 + SOI) {
             return Walk.broken(0, "does not begin as a JPEG");
         }

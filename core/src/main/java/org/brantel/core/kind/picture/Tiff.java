@@ -71,6 +71,7 @@ final class Tiff implements ContentKind {
         long end = 8;
         boolean picture = false;
         boolean tooFew = false;
+        TiffPieces checked = new TiffPieces(content, tags);
         TiffTags.Directory first = null;
         while (!waiting.isEmpty()) {
             long at = waiting.poll();
@@ -94,6 +95,21 @@ final class Tiff implements ContentKind {
             if (pieces < 0 || pieces > content.length()) {
                 return Walk.broken(at, "a piece of the picture leaves the content");
             }
+            if (pieces > 0) {
+                long packing = tags.number(d.get(COMPRESSION), 1);
+                checked.check(
+                        d,
+                        packing,
+                        tags.numbers(d.get(STRIPS), MOST_PIECES),
+                        tags.numbers(d.get(STRIP_BYTES), MOST_PIECES),
+                        lineBytes(tags, d));
+                checked.check(
+                        d,
+                        packing,
+                        tags.numbers(d.get(TILES), MOST_PIECES),
+                        tags.numbers(d.get(TILE_BYTES), MOST_PIECES),
+                        0);
+            }
             tooFew |= pieces > 0 && !isPlainRight(tags, d);
             picture |= pieces > 0;
             end = Math.max(Math.max(end, pieces), thumbnailEnd(tags, d));
@@ -110,12 +126,21 @@ final class Tiff implements ContentKind {
         About about = tags.about()
                 .with(About.WIDTH, tags.number(first.get(TiffTags.WIDTH), 0))
                 .with(About.HEIGHT, tags.number(first.get(TiffTags.HEIGHT), 0));
+        if (checked.firstWrong() >= 0) {
+            return Walk.damaged(
+                            end,
+                            "Its directories lead to all its pieces, but the one at byte " + checked.firstWrong()
+                                    + " does not unpack.")
+                    .as(code(content, tags, first))
+                    .about(about);
+        }
         return (tooFew
                         ? Walk.likely(
                                 end,
                                 "Its directories lead to all its pieces, but these are not as many bytes as its size"
                                         + " asks for.")
-                        : Walk.fitting(end, seen.size() + " directories lead to all its pieces."))
+                        : Walk.fitting(end, seen.size() + " directories lead to all its pieces.")
+                                .proving(checked.checkedBytes()))
                 .as(code(content, tags, first))
                 .about(about);
     }
@@ -141,22 +166,25 @@ final class Tiff implements ContentKind {
         return end;
     }
 
-    private static boolean isPlainRight(TiffTags tags, TiffTags.Directory d) throws IOException {
-        if (tags.number(d.get(COMPRESSION), 1) != 1 || d.get(STRIPS) == null || tags.number(d.get(PLANES), 1) != 1) {
-            return true;
-        }
+    private static long lineBytes(TiffTags tags, TiffTags.Directory d) throws IOException {
         long bits = 0;
         for (long b : tags.numbers(d.get(BITS), 16)) {
             bits += b;
         }
-        long samples = tags.number(d.get(SAMPLES), 1);
-        bits = bits == 0 ? samples : bits;
+        bits = bits == 0 ? tags.number(d.get(SAMPLES), 1) : bits;
+        long samples = tags.number(d.get(PLANES), 1) == 1 ? 1 : Math.max(1, tags.number(d.get(SAMPLES), 1));
+        return (tags.number(d.get(TiffTags.WIDTH), 0) * (bits / samples) + 7) / 8;
+    }
+
+    private static boolean isPlainRight(TiffTags tags, TiffTags.Directory d) throws IOException {
+        if (tags.number(d.get(COMPRESSION), 1) != 1 || d.get(STRIPS) == null || tags.number(d.get(PLANES), 1) != 1) {
+            return true;
+        }
         long stored = 0;
         for (long b : tags.numbers(d.get(STRIP_BYTES), MOST_PIECES)) {
             stored += b;
         }
-        long line = (tags.number(d.get(TiffTags.WIDTH), 0) * bits + 7) / 8;
-        long asked = line * tags.number(d.get(TiffTags.HEIGHT), 0);
+        long asked = lineBytes(tags, d) * tags.number(d.get(TiffTags.HEIGHT), 0);
         return asked > 0 && stored >= asked && stored - asked <= Math.max(4096, asked / 16);
     }
 
