@@ -254,6 +254,22 @@ class ShapesTest {
         assertThat(damaged.whole()).as("%s", damaged).isFalse();
     }
 
+    @Test
+    void soundOfMoreThanFourGigabytesHasItsLengthsInAChunk() throws IOException {
+        byte[] wav = SAMPLES.get("wav");
+        ByteBuffer b = ByteBuffer.allocate(wav.length + 36).order(ByteOrder.LITTLE_ENDIAN);
+        ByteBuffer from = ByteBuffer.wrap(wav).order(ByteOrder.LITTLE_ENDIAN);
+        int data = 12;
+        while (from.getInt(data) != 0x61746164) {
+            data += 8 + from.getInt(data + 4);
+        }
+        b.put(latin("RF64")).putInt(-1).put(latin("WAVEds64")).putInt(28);
+        b.putLong(wav.length + 36 - 8).putLong(from.getInt(data + 4)).putLong(0).putInt(0);
+        b.put(wav, 12, wav.length - 12);
+        b.putInt(data + 36 + 4, -1);
+        isWhole(b.array(), "wav");
+    }
+
     /** Most of it still shows or plays: it is a find, with the place where it breaks. */
     @ParameterizedTest
     @ValueSource(strings = {"jpg", "flac", "ogg", "mp3", "mkv", "pdf"})

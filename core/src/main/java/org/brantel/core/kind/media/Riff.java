@@ -20,6 +20,10 @@ import org.brantel.core.kind.Start;
  */
 final class Riff implements ContentKind {
 
+    /** In the chunk "ds64" of RF64 (EBU Tech 3306), which comes first: lengths of the file and of its data, 8 bytes each. */
+    private static final long WIDE_LENGTH = 20;
+
+    private static final long WIDE_DATA = 28;
     private static final int MOST_PARTS = 1 << 20;
     private static final long UNKNOWN = 0xffffffffL;
 
@@ -46,7 +50,7 @@ final class Riff implements ContentKind {
 
     @Override
     public List<Start> starts() {
-        return List.of(Start.of("RIFF"));
+        return List.of(Start.of("RIFF"), Start.of("RF64"));
     }
 
     @Override
@@ -62,7 +66,9 @@ final class Riff implements ContentKind {
     @Override
     public Walk walk(ByteView content) throws IOException {
         Form form = FORMS.get(Bytes.text(content, 8, 4));
-        if (!Bytes.text(content, 0, 4).equals("RIFF") || form == null) {
+        boolean wide = Bytes.text(content, 0, 4).equals("RF64")
+                && Bytes.text(content, 12, 4).equals("ds64");
+        if (!wide && !Bytes.text(content, 0, 4).equals("RIFF") || form == null) {
             return Walk.broken(0, "does not begin as WAVE, AVI or an animated pointer");
         }
         String code = form.code();
@@ -75,11 +81,11 @@ final class Riff implements ContentKind {
         long at = 0;
         int parts = 0;
         while (at + 12 <= content.length()
-                && Bytes.text(content, at, 4).equals("RIFF")
+                && (Bytes.text(content, at, 4).equals("RIFF") || wide && at == 0)
                 && (parts == 0 || Bytes.text(content, at + 8, 4).equals("AVIX"))) {
-            long length = content.u32le(at + 4);
+            long length = wide && at == 0 ? content.i64le(WIDE_LENGTH) : content.u32le(at + 4);
             long end = at + 8 + length;
-            if (length == UNKNOWN || length < 4 || end > content.length()) {
+            if (length == UNKNOWN || length < 4 || length > content.length() - at - 8) {
                 return Walk.broken(at + 4, "it states more bytes than there are")
                         .as(code);
             }
@@ -87,7 +93,8 @@ final class Riff implements ContentKind {
             while (chunk + 8 <= end) {
                 String name = Bytes.fourCharacters(content, chunk);
                 long bytes = content.u32le(chunk + 4);
-                if (!Bytes.isFourCharacters(content, chunk) || bytes > end - chunk - 8) {
+                bytes = wide && bytes == UNKNOWN && name.equals("data") ? content.i64le(WIDE_DATA) : bytes;
+                if (bytes < 0 || !Bytes.isFourCharacters(content, chunk) || bytes > end - chunk - 8) {
                     return Walk.broken(chunk, "a chunk is malformed").as(code);
                 }
                 String what = name.equals("LIST") ? name + Bytes.text(content, chunk + 8, 4) : name;
@@ -107,7 +114,7 @@ final class Riff implements ContentKind {
             at = end + (end & 1);
             parts++;
         }
-        long length = at - (content.u32le(4) & 1);
+        long length = at - ((wide ? content.i64le(WIDE_LENGTH) : content.u32le(4)) & 1);
         long strange = format && data && code.equals("wav")
                 ? Samples.firstStrange(content, Math.min(length, content.length()))
                 : -1;
