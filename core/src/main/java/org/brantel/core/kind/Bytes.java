@@ -11,7 +11,8 @@ public final class Bytes {
 
     private static final int CHUNK = 32 << 10;
     private static final int MOST_BLANK = 512;
-    private static final ByteSet BLANK = ByteSet.of(c -> c == '\n' || c == '\r' || c == ' ' || c == '\t');
+    /** White space of texts. */
+    public static final ByteSet BLANK = ByteSet.of(c -> c == '\n' || c == '\r' || c == ' ' || c == '\t');
 
     private Bytes() {}
 

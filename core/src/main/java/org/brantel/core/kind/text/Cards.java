@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.brantel.core.bytes.ByteSet;
 import org.brantel.core.bytes.ByteView;
 import org.brantel.core.kind.About;
 import org.brantel.core.kind.Bytes;
@@ -15,7 +14,6 @@ import org.brantel.core.kind.Start;
 /** vCard (RFC 6350) and iCalendar (RFC 5545): lines between BEGIN and END; cards follow each other. */
 final class Cards implements ContentKind {
 
-    private static final ByteSet BLANK = ByteSet.of(c -> c == '\n' || c == '\r' || c == ' ' || c == '\t');
     private static final int MOST_BLANK = 256;
     private static final Pattern NAME = Pattern.compile("(?m)^(?:FN|SUMMARY)[^:\\r\\n]*:([^\\r\\n]{1,200})");
 
@@ -56,7 +54,7 @@ final class Cards implements ContentKind {
             }
             at = Bytes.withLineEnd(content, close + end.length);
             count++;
-            long next = content.past(BLANK, at, Math.min(content.length(), at + MOST_BLANK));
+            long next = content.past(Bytes.BLANK, at, Math.min(content.length(), at + MOST_BLANK));
             at = Bytes.text(content, next, begin.length()).equals(begin) ? next : at;
         }
         return count == 0

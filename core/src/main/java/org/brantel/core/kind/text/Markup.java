@@ -25,7 +25,6 @@ final class Markup implements ContentKind {
     private static final byte[] BRACKET = {'['};
     private static final byte[] UTF_8_MARK = Bytes.latin("\u00ef\u00bb\u00bf");
     private static final long MOST_PROLOG = 1 << 20;
-    private static final ByteSet BLANK = ByteSet.of(c -> c == '\n' || c == '\r' || c == ' ' || c == '\t');
     private static final ByteSet TEXT = ByteSet.of(c -> !PlainText.isOdd(c)).without(0x1b);
     private static final ByteSet BETWEEN_TAGS = TEXT.without('<');
     private static final ByteSet IN_QUOTES = TEXT.without('"').without('\'');
@@ -89,7 +88,7 @@ final class Markup implements ContentKind {
     private static long afterProlog(ByteView content) throws IOException {
         long at = content.startsWith(0, UTF_8_MARK) ? UTF_8_MARK.length : 0;
         while (at >= 0 && at < MOST_PROLOG) {
-            at = content.past(BLANK, at, content.length());
+            at = content.past(Bytes.BLANK, at, content.length());
             String mark = Bytes.text(content, at, 4);
             if (mark.startsWith("<?")) {
                 at = after(content, "?>", at);
