@@ -137,8 +137,8 @@ public final class Carver {
         }
 
         /**
-         * What is left of it. Where other content follows other, hardly anything behind the first of that is its own: it
-         * ends there, before the zeros that fill a cluster.
+         * What is left of it. Where other content follows other, hardly anything behind the first of that is its own:
+         * it ends there, before the zeros that fill a cluster.
          */
         Hit left(Source source) throws IOException {
             if (foreign < 2) {

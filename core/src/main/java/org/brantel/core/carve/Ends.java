@@ -10,11 +10,12 @@ import org.brantel.core.source.Source;
  * What surrounds content on its medium, held against what its own checks say. This is the one place where that decides:
  *
  * <ul>
- *   <li>Whoever writes a file fills its last sector with zeros. A few bytes between content's own end and such zeros may
- *       belong to it: they are taken with it, and it is doubtful.
+ *   <li>Whoever writes a file fills its last sector with zeros. A few bytes between content's own end and such zeros
+ *       may belong to it: they are taken with it, and it is doubtful.
  *   <li>What fails its checks and ends in nothing but zeros was cut where these begin.
  *   <li>What carries a check for less than a quarter of its bytes is whole only when its end meets an end, that is
- *       a check at its last byte or zeros from there to the next sector, and when no cluster in the middle of packed data looks like something else.
+ *       a check at its last byte or zeros from there to the next sector, and when no cluster in the middle of packed
+ *       data looks like something else.
  * </ul>
  *
  * Another start inside it speaks against it, too; {@link Carver} sees these.

@@ -64,7 +64,9 @@ public interface ContentKind {
         FITTING,
         /** At what is likely its end; nothing in the content states one. */
         LIKELY,
-        /** At the end that its structure states, or its last complete part does; something before or behind is wrong. */
+        /**
+         * At the end that its structure states, or its last complete part does; something before or behind is wrong.
+         */
         DAMAGED,
         /** At something that does not belong there. */
         BROKEN

@@ -66,8 +66,8 @@ final class OldInodes {
 
     /**
      * Whether what a folder said of an inode at a transaction was said of the file with this generation. The journal is
-     * written over from its oldest transaction on: where it has a copy of the inode from then or before, it has all that
-     * came later. Where it has none, only an inode that never was another file's is sure.
+     * written over from its oldest transaction on: where it has a copy of the inode from then or before, it has all
+     * that came later. Where it has none, only an inode that never was another file's is sure.
      */
     boolean wasOf(Inode file, long transaction) throws IOException {
         TreeMap<Long, Long> known = generations.getOrDefault(file.number(), new TreeMap<>());

@@ -10,8 +10,9 @@ import org.brantel.core.kind.ContentKind;
 import org.brantel.core.kind.Start;
 
 /**
- * MPEG audio, layers II and III (ISO/IEC 11172-3 and 13818-3), with tags before (ID3v2.4) and behind. A frame's header of 4 bytes says how long it is; all frames of a file have one version, layer and rate.
- * Where the first frame counts the others (Xing or Info), the count must come out.
+ * MPEG audio, layers II and III (ISO/IEC 11172-3 and 13818-3), with tags before (ID3v2.4) and behind. A frame's
+ * header of 4 bytes says how long it is; all frames of a file have one version, layer and rate. Where the first frame
+ * counts the others (Xing or Info), the count must come out.
  */
 final class Mp3 implements ContentKind {
 

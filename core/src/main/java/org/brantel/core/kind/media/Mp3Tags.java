@@ -7,7 +7,10 @@ import org.brantel.core.bytes.ByteView;
 import org.brantel.core.kind.About;
 import org.brantel.core.kind.Bytes;
 
-/** What programs write before and behind the frames of MPEG audio: ID3v2 (versions 2.2 to 2.4), APEv2, Lyrics3v2, ID3v1. */
+/**
+ * What programs write before and behind the frames of MPEG audio: ID3v2 (versions 2.2 to 2.4), APEv2, Lyrics3v2,
+ * ID3v1.
+ */
 final class Mp3Tags {
 
     /** Bytes of the longest frame there is. */
@@ -33,8 +36,8 @@ final class Mp3Tags {
     }
 
     /**
-     * Where an APEv2 tag ends that begins within the last frame, which was cut; else the same place. Its head and foot are
-     * "APETAGEX", version, 4 bytes length of items and foot, 4 number of items, 4 flags (bit 29: a head).
+     * Where an APEv2 tag ends that begins within the last frame, which was cut; else the same place. Its head and
+     * foot are "APETAGEX", version, 4 bytes length of items and foot, 4 number of items, 4 flags (bit 29: a head).
      */
     static long afterCutFrame(ByteView content, long afterFrames) throws IOException {
         long from = Math.max(0, afterFrames - LONGEST_FRAME);

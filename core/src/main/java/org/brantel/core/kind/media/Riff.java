@@ -14,13 +14,16 @@ import org.brantel.core.kind.Coverage;
 import org.brantel.core.kind.Start;
 
 /**
- * WAVE, AVI and animated pointers in RIFF (Multimedia Programming Interface 1.0), little-endian: "RIFF", the length of what follows, the
- * form; then chunks of a name, a length, and so many bytes, padded to even. An AVI of more than a gigabyte goes on with
- * further RIFF chunks of form "AVIX" (OpenDML 1.02).
+ * WAVE, AVI and animated pointers in RIFF (Multimedia Programming Interface 1.0), little-endian: "RIFF", the length
+ * of what follows, the form; then chunks of a name, a length, and so many bytes, padded to even. An AVI of more than
+ * a gigabyte goes on with further RIFF chunks of form "AVIX" (OpenDML 1.02).
  */
 final class Riff implements ContentKind {
 
-    /** In the chunk "ds64" of RF64 (EBU Tech 3306), which comes first: lengths of the file and of its data, 8 bytes each. */
+    /**
+     * In the chunk "ds64" of RF64 (EBU Tech 3306), which comes first: lengths of the file and of its data, 8 bytes
+     * each.
+     */
     private static final long WIDE_LENGTH = 20;
 
     private static final long WIDE_DATA = 28;

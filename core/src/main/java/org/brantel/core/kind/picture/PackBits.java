@@ -4,8 +4,8 @@ import java.io.IOException;
 import org.brantel.core.bytes.ByteView;
 
 /**
- * Lines packed by runs (TIFF 6.0, section 9): a byte n up to 127 is followed by n + 1 bytes as they are, one from 129 on
- * by a byte that stands for 257 - n; 128 says nothing.
+ * Lines packed by runs (TIFF 6.0, section 9): a byte n up to 127 is followed by n + 1 bytes as they are, one from 129
+ * on by a byte that stands for 257 - n; 128 says nothing.
  */
 final class PackBits {
 

@@ -14,7 +14,9 @@ import org.brantel.core.testing.FaultySource;
 import org.brantel.core.testing.Seeds;
 import org.junit.jupiter.api.Test;
 
-/** A volume that was lived in: files were deleted and others got their inodes and blocks (scripts/lived-in makes such). */
+/**
+ * A volume that was lived in: files were deleted and others got their inodes and blocks (scripts/lived-in makes such).
+ */
 class ReusedInodesTest {
 
     private static List<Finding> found(String seed) throws IOException {
