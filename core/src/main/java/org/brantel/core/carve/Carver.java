@@ -27,9 +27,10 @@ public final class Carver {
     /** Of content that goes on over another's beginning: what its last piece may have lost. */
     private static final long MOST_CUT = 4096;
 
+    /** What fills the last record of an archive. */
     private static final long MOST_FILLING = 16 << 10;
-    private static final int CLUSTER = 4096;
-    private static final int FEWEST_ZEROS = 16;
+    /** Beginnings of other content in one find, from which on it is not just one file that was written over. */
+    private static final int SEVERAL = 2;
 
     private static final long LEAST_LIKELY = 256;
 
@@ -136,24 +137,8 @@ public final class Carver {
             this.hit = hit;
         }
 
-        /**
-         * What is left of it. Where other content follows other, hardly anything behind the first of that is its own:
-         * it ends there, before the zeros that fill a cluster.
-         */
-        Hit left(Source source) throws IOException {
-            if (foreign < 2) {
-                return hit;
-            }
-            byte[] before = new byte[(int) Math.min(CLUSTER, firstForeign - hit.start())];
-            if (!source.read(firstForeign - before.length, before, 0, before.length)
-                    .isClean()) {
-                return hit;
-            }
-            int filling = 0;
-            while (filling < before.length - 1 && before[before.length - 1 - filling] == 0) {
-                filling++;
-            }
-            return hit.cutAt(firstForeign - (filling < FEWEST_ZEROS ? 0 : filling / Ends.WORD * Ends.WORD));
+        Hit left(Ends ends) throws IOException {
+            return foreign < SEVERAL ? hit : ends.upTo(hit, firstForeign);
         }
     }
 
@@ -162,6 +147,7 @@ public final class Carver {
         private final Range scope;
         private final Listener listener;
         private final List<Open> unchecked = new ArrayList<>();
+        private final Ends ends = new Ends(source);
 
         private long skipUntil;
         private long wholeUntil;
@@ -204,7 +190,7 @@ public final class Carver {
             for (int i = 0; i < unchecked.size(); i++) {
                 Open outer = unchecked.get(i);
                 if (hit.start() >= outer.hit.firstEnd()) {
-                    listener.found(outer.left(source));
+                    listener.found(outer.left(ends));
                     unchecked.remove(i--);
                 } else if (!proven && !startsAfresh(outer.hit, hit) || isPart(outer.hit, hit)) {
                     // Text in what another kind walked through is part of that, as long as nothing speaks against it.
@@ -274,7 +260,7 @@ public final class Carver {
 
         void finish(boolean stopped) throws IOException {
             for (Open open : unchecked) {
-                Hit hit = open.left(source);
+                Hit hit = open.left(ends);
                 if (!stopped || looked.contains(new Range(hit.start(), hit.firstEnd() - hit.start()))) {
                     listener.found(hit);
                 } else {

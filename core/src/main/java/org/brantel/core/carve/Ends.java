@@ -3,7 +3,6 @@ package org.brantel.core.carve;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
-import org.brantel.core.bytes.Range;
 import org.brantel.core.source.Source;
 
 /**
@@ -12,7 +11,8 @@ import org.brantel.core.source.Source;
  * <ul>
  *   <li>Whoever writes a file fills its last sector with zeros. A few bytes between content's own end and such zeros
  *       may belong to it: they are taken with it, and it is doubtful.
- *   <li>What fails its checks and ends in nothing but zeros was cut where these begin.
+ *   <li>What fails its checks and ends in nothing but zeros was cut where these begin; and where other content follows
+ *       other inside it, hardly anything behind the first of that is its own.
  *   <li>What carries a check for less than a quarter of its bytes is whole only when its end meets an end, that is
  *       a check at its last byte or zeros from there to the next sector, and when no cluster in the middle of packed
  *       data looks like something else.
@@ -26,7 +26,7 @@ final class Ends {
     private static final int CLUSTER = 4096;
     private static final int FEWEST_ZEROS = 16;
     /** What most formats write at once, at least: zeros that fill it up are no filling of a cluster. */
-    static final int WORD = 4;
+    private static final int WORD = 4;
 
     private static final int FEWEST_CUT = 64;
     private static final double LITTLE = 0.25;
@@ -52,10 +52,7 @@ final class Ends {
         if (!source.read(hit.end(), behind, 0, behind.length).isClean()) {
             return hit;
         }
-        int more = behind.length;
-        while (more > 0 && behind[more - 1] == 0) {
-            more--;
-        }
+        int more = lengthWithoutZeros(behind);
         if (more > 0 && behind[0] != 0 && behind.length - more >= FEWEST_ZEROS) {
             return hit.longerBy(
                     more,
@@ -69,17 +66,30 @@ final class Ends {
     }
 
     private Hit withoutZeros(Hit hit) throws IOException {
-        Range last = hit.pieces().get(hit.pieces().size() - 1);
-        byte[] tail = new byte[(int) Math.min(CLUSTER, last.length())];
-        if (hit.pieces().size() > 1
-                || !source.read(last.end() - tail.length, tail, 0, tail.length).isClean()) {
-            return hit;
+        return hit.pieces().size() > 1 ? hit : hit.cutAt(beforeZeros(hit, hit.end(), FEWEST_CUT));
+    }
+
+    /** Content of which only what stands before a place is its own, up to the zeros that fill the cluster there. */
+    Hit upTo(Hit hit, long place) throws IOException {
+        return hit.cutAt(beforeZeros(hit, place, FEWEST_ZEROS));
+    }
+
+    /** @return where the zeros begin that lead up to a place; the place itself when they are fewer, or were not read */
+    private long beforeZeros(Hit hit, long place, int fewest) throws IOException {
+        byte[] before = new byte[(int) Math.min(CLUSTER, place - hit.start())];
+        if (!source.read(place - before.length, before, 0, before.length).isClean()) {
+            return place;
         }
-        int zeros = 0;
-        while (zeros < tail.length - 1 && tail[tail.length - 1 - zeros] == 0) {
-            zeros++;
+        int zeros = before.length - lengthWithoutZeros(before);
+        return zeros < fewest || zeros == before.length ? place : place - zeros / WORD * (long) WORD;
+    }
+
+    private static int lengthWithoutZeros(byte[] bytes) {
+        int length = bytes.length;
+        while (length > 0 && bytes[length - 1] == 0) {
+            length--;
         }
-        return zeros < FEWEST_CUT ? hit : hit.cutAt(last.end() - (long) zeros / WORD * WORD);
+        return length;
     }
 
     private Hit supported(Hit hit, byte[] behind) throws IOException {

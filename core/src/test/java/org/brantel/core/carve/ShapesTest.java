@@ -28,6 +28,10 @@ import org.junit.jupiter.params.provider.ValueSource;
 class ShapesTest {
 
     private static final Map<String, byte[]> SAMPLES = KindSamples.all();
+    /** Kinds whose samples carry a check for hardly any byte: noise in them is noticed by nobody. */
+    private static final Set<String> HARDLY_PROVEN =
+            Set.of("7z", "aiff", "bmp", "doc", "heic", "iso", "psd", "tar", "tiff", "webp", "xls", "zst");
+
     private static final int PLACE = 8 * 4096;
 
     /** What a scan finds of content that stands at a cluster's edge, zeros up to its last sector's end. */
@@ -317,11 +321,12 @@ class ShapesTest {
         }
         if (sound.proven() > 0.99) {
             assertThat(passed).as("%s", sound).isZero();
-        } else {
+        } else if (!HARDLY_PROVEN.contains(code)) {
             assertThat(passed / (double) tries)
                     .as("what passes lies in what is not proven: %s", sound)
                     .isLessThanOrEqualTo(1 - sound.proven() + 0.25);
         }
+        assertThat(sound.proven() < 0.25).as("%s", sound).isEqualTo(HARDLY_PROVEN.contains(code));
     }
 
     private static boolean isWhole(ContentKind kind, byte[] content) throws IOException {

@@ -11,7 +11,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Stream;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Extents;
 import org.brantel.core.filesystem.ClusterSet;
@@ -315,14 +314,7 @@ final class ExtWalk {
                 own.add(name);
             }
         }
-        // What is left in folders has no date: it names a file only when nothing else does.
-        List<Names.Name> dated =
-                own.stream().filter(n -> n.transaction() != Names.NOW).toList();
-        boolean oneLeft =
-                own.stream().map(n -> n.parent() + "/" + n.text()).distinct().count() == 1;
-        Optional<Names.Name> name = Names.nearest(
-                dated.isEmpty() && !oneLeft ? Stream.of() : dated.isEmpty() ? own.stream() : dated.stream(),
-                transaction);
+        Optional<Names.Name> name = Names.surest(own, transaction);
         return name.isPresent()
                 ? file(inode, names.path(name.get().parent()), name.get().text(), reader, deleted, List.of())
                 : file(inode, "/(lost files)/", "inode " + inode.number(), reader, deleted, List.of());

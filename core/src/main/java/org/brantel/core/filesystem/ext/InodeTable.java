@@ -31,19 +31,30 @@ final class InodeTable {
     /** @return null when it does not exist or was not read */
     @Nullable
     Inode inode(long number) throws IOException {
-        if (number < 1 || number > sb.inodes()) {
-            return null;
-        }
-        Groups.Group group = groups.group((number - 1) / sb.inodesPerGroup());
-        return group == null ? null : inode(group, number);
+        long block = blockOf(number);
+        byte[] b = block == 0 ? null : blocks.read(block);
+        return b == null ? null : inode(number, b, block);
     }
 
-    private @Nullable Inode inode(Groups.Group group, long number) throws IOException {
-        long at = (number - 1) % sb.inodesPerGroup() * sb.inodeBytes();
-        long block = group.inodeTable() + at / sb.blockBytes();
-        byte[] b = blocks.read(block);
-        int inBlock = (int) (at % sb.blockBytes());
-        return b == null ? null : Inode.parse(number, b, inBlock, sb.inodeBytes(), sb.offset(block) + inBlock);
+    /** The block of the tables that an inode stands in; 0 when it does not exist or its group was not read. */
+    long blockOf(long number) throws IOException {
+        Groups.Group group =
+                number < 1 || number > sb.inodes() ? null : groups.group((number - 1) / sb.inodesPerGroup());
+        return group == null ? 0 : group.inodeTable() + inTable(number) / sb.blockBytes();
+    }
+
+    /**
+     * An inode out of its block, or out of a copy of that.
+     *
+     * @param placed the block that the bytes stand in
+     */
+    Inode inode(long number, byte[] b, long placed) {
+        int inBlock = (int) (inTable(number) % sb.blockBytes());
+        return Inode.parse(number, b, inBlock, sb.inodeBytes(), sb.offset(placed) + inBlock);
+    }
+
+    private long inTable(long number) {
+        return (number - 1) % sb.inodesPerGroup() * sb.inodeBytes();
     }
 
     void forEach(boolean tell, Visitor visitor) throws IOException {

@@ -8,7 +8,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Stream;
 
 /** Which names lead to which inodes: those that folders list, and those that slack and journal still show. */
 final class Names {
@@ -55,14 +54,26 @@ final class Names {
 
     /** The name that an inode had when its copy was made: of those that are remembered, the nearest in time. */
     Optional<Name> then(long inode, long transaction) {
-        return nearest(old.getOrDefault(inode, List.of()).stream(), transaction);
+        return nearest(old.getOrDefault(inode, List.of()), transaction);
     }
 
-    /** Of some names the nearest in time. */
-    static Optional<Name> nearest(Stream<Name> names, long transaction) {
-        return names.min(Comparator.comparingLong((Name n) -> Math.abs(
-                        Math.min(n.transaction(), Long.MAX_VALUE / 4) - Math.min(transaction, Long.MAX_VALUE / 4)))
-                .thenComparing(Name::text));
+    /**
+     * Of a file's own names the nearest in time. What is merely left in folders has no time: it names a file only when
+     * nothing else does, and when nothing else is left.
+     */
+    static Optional<Name> surest(List<Name> own, long transaction) {
+        List<Name> dated = own.stream().filter(n -> n.transaction() != NOW).toList();
+        if (!dated.isEmpty()) {
+            return nearest(dated, transaction);
+        }
+        return own.size() == 1 ? Optional.of(own.get(0)) : Optional.empty();
+    }
+
+    private static Optional<Name> nearest(List<Name> names, long transaction) {
+        return names.stream()
+                .min(Comparator.comparingLong((Name n) -> Math.abs(Math.min(n.transaction(), Long.MAX_VALUE / 4)
+                                - Math.min(transaction, Long.MAX_VALUE / 4)))
+                        .thenComparing(Name::text));
     }
 
     /** The path of a folder, with a slash at its end. */

@@ -6,7 +6,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.TreeMap;
 
 /**
  * Older copies of inodes in the journal. A file that was deleted lost its blocks from its inode; the copy from before
@@ -23,8 +22,6 @@ final class OldInodes {
     private final InodeTable table;
     private final Superblock sb;
     private final Map<Key, Version> newest = new HashMap<>();
-    /** For each inode the generation that it had from a transaction on. */
-    private final Map<Long, TreeMap<Long, Long>> generations = new HashMap<>();
 
     OldInodes(Journal journal, InodeTable table, Superblock sb) {
         this.journal = journal;
@@ -42,17 +39,7 @@ final class OldInodes {
             for (Journal.Copy copy : e.getValue()) {
                 byte[] b = journal.read(copy);
                 for (int i = 0; b != null && i < sb.blockBytes() / sb.inodeBytes(); i++) {
-                    Inode old = Inode.parse(
-                            first + i,
-                            b,
-                            i * sb.inodeBytes(),
-                            sb.inodeBytes(),
-                            sb.offset(copy.block()) + (long) i * sb.inodeBytes());
-                    if (old.number() > 10 && old.mode() != 0) {
-                        generations
-                                .computeIfAbsent(old.number(), n -> new TreeMap<>())
-                                .put(copy.transaction(), old.generation());
-                    }
+                    Inode old = table.inode(first + i, b, copy.block());
                     if (old.isLive() && (old.isFile() || old.isFolder()) && old.number() > 10 && old.leadsSomewhere()) {
                         newest.merge(
                                 new Key(old.number(), old.generation()),
@@ -70,16 +57,31 @@ final class OldInodes {
      * that came later. Where it has none, only an inode that never was another file's is sure.
      */
     boolean wasOf(Inode file, long transaction) throws IOException {
-        TreeMap<Long, Long> known = generations.getOrDefault(file.number(), new TreeMap<>());
         Inode now = table.inode(file.number());
-        long current = now == null || now.mode() == 0 ? file.generation() : now.generation();
+        boolean stillIts = now == null || now.mode() == 0 || now.generation() == file.generation();
         if (transaction == Names.NOW) {
-            return current == file.generation();
+            return stillIts;
         }
-        Map.Entry<Long, Long> then = known.floorEntry(transaction);
-        return then != null
-                ? then.getValue() == file.generation()
-                : current == file.generation() && known.values().stream().allMatch(g -> g == file.generation());
+        boolean alwaysIts = stillIts;
+        for (Journal.Copy copy : newestFirst(table.blockOf(file.number()))) {
+            byte[] b = journal.read(copy);
+            Inode then = b == null ? null : table.inode(file.number(), b, copy.block());
+            if (then == null || then.mode() == 0) {
+                continue;
+            }
+            boolean its = then.generation() == file.generation();
+            if (copy.transaction() <= transaction) {
+                return its;
+            }
+            alwaysIts &= its;
+        }
+        return alwaysIts;
+    }
+
+    private List<Journal.Copy> newestFirst(long block) {
+        return journal.copies().getOrDefault(block, List.of()).stream()
+                .sorted(Comparator.comparingLong(Journal.Copy::transaction).reversed())
+                .toList();
     }
 
     /** Of inodes that are free now or were given to another file. */
