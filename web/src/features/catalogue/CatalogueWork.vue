@@ -207,6 +207,7 @@ useKeys([
 }
 .scroll {
   overflow: auto;
+  scroll-padding-top: 28px;
 }
 .closed {
   padding: 4px 16px;

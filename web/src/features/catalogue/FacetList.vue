@@ -14,7 +14,7 @@ const emit = defineEmits<{ toggle: [value: string] }>()
 </script>
 
 <template>
-  <fieldset class="facet" :style="{ '--columns': Math.max(1, Math.ceil(rows.length / 4)) }">
+  <fieldset class="facet" :style="{ '--columns': Math.min(4, Math.max(1, Math.ceil(rows.length / 4))) }">
     <legend>{{ title }}</legend>
     <div class="values">
       <label v-for="r in rows" :key="r.value" class="row1">
@@ -36,7 +36,7 @@ const emit = defineEmits<{ toggle: [value: string] }>()
   margin-bottom: 2px;
 }
 
-/* As wide as its values in rows of four; what does not fit into a few rows is scrolled to. */
+/* As wide as its values in rows of four, up to four columns; what does not fit into a few rows is scrolled to. */
 .facet {
   flex: 0 1 calc(var(--columns) * 176px - 26px);
   min-width: 150px;
@@ -45,7 +45,7 @@ const emit = defineEmits<{ toggle: [value: string] }>()
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(130px, 150px));
   gap: 0 26px;
-  max-height: 120px;
+  max-height: 130px;
   overflow-y: auto;
 }
 .row1 {

@@ -5,7 +5,7 @@ import type { CatalogueLine, Preview, WantedState } from '@/api/types'
 import { bytes, count, dateAndTime, percent, size } from '@/ui/format/format'
 import FillGauge from '@/ui/instruments/FillGauge.vue'
 import EvidenceChain from './EvidenceChain.vue'
-import { aboutWords, hashWords, versionWords } from './about'
+import { aboutWords, hashWords, scoreWords, versionWords } from './about'
 import { fitWords } from './lines'
 
 const props = defineProps<{
@@ -30,7 +30,11 @@ void api.get('/api/cases/{number}/catalogue/{id}/preview', { path: { number: pro
     trouble.value = e instanceof Refused ? e.message : 'The preview could not be fetched.'
   },
 )
-onMounted(() => box.value?.scrollIntoView({ block: 'nearest' }))
+onMounted(() => {
+  box.value?.scrollIntoView({ block: 'nearest' })
+  // Where it is higher than its place, its own line and its head are what is read first.
+  box.value?.closest('tr')?.previousElementSibling?.scrollIntoView({ block: 'nearest' })
+})
 </script>
 
 <template>
@@ -56,7 +60,7 @@ onMounted(() => box.value?.scrollIntoView({ block: 'nearest' }))
           >: {{ percent(line.provenBytes, line.size) }} of its bytes
           {{ gone ? 'were in the image, which is not there any more' : 'are in the image' }}<br /><span
             class="xs text-body-secondary"
-            >{{ line.score }} of 100 points: how much of what could be checked speaks for it</span
+            >{{ scoreWords(line) }}</span
           ></span
         >
       </p>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { CatalogueLine } from '@/api/types'
-import { aboutWords, hashWords, versionWords } from './about'
+import { aboutWords, hashWords, scoreWords, versionWords } from './about'
 
 describe('what content says of itself', () => {
   it('is one line, the measurable first', () => {
@@ -18,6 +18,13 @@ describe('a hash', () => {
     expect(hashWords({ sha256: 'ab12', provenBytes: 5, size: 5 })).toBe('ab12')
     expect(hashWords({ provenBytes: 4, size: 5 })).toBe('none: not all of it was read')
     expect(hashWords({ provenBytes: 5, size: 5 })).toContain('when it is recovered')
+  })
+})
+
+describe('a score', () => {
+  it('says what it counts: of finds by content how many were right, of files with records what speaks for them', () => {
+    expect(scoreWords({ origins: ['carved'], score: 96 })).toContain('Of 100 finds like this 96')
+    expect(scoreWords({ origins: ['deleted', 'carved'], score: 82 })).toContain('82 of 100 points')
   })
 })
 

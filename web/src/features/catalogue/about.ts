@@ -25,6 +25,13 @@ export function hashWords(line: Pick<CatalogueLine, 'sha256' | 'provenBytes' | '
     : 'taken when it is recovered; no other file here could be a copy'
 }
 
+/** What its score says: of finds by content how often such a one was right, of others how much speaks for it. */
+export function scoreWords(line: Pick<CatalogueLine, 'origins' | 'score'>): string {
+  return line.origins.every((o) => o === 'carved')
+    ? `Of 100 finds like this ${line.score} had every byte of one file, where it was measured.`
+    : `${line.score} of 100 points: how much of what could be checked speaks for it`
+}
+
 /** How other sessions saw the same file, where they saw it in another state. */
 export function versionWords(line: Pick<CatalogueLine, 'versions' | 'prognosis' | 'score'>): string[] {
   return Object.entries(line.versions)

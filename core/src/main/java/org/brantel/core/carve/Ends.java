@@ -93,8 +93,7 @@ final class Ends {
     }
 
     private Hit supported(Hit hit, byte[] behind) throws IOException {
-        String little = "A check would notice a change in only "
-                + Math.round(hit.walk().proven() * 100) + " % of its bytes, and ";
+        String little = hit.walk().coveredWords() + ", and ";
         int inSector = (int) Math.min(behind.length, (SECTOR - hit.end() % SECTOR) % SECTOR);
         for (int i = 0; i < inSector && !hit.walk().closed(); i++) {
             if (behind[i] != 0) {

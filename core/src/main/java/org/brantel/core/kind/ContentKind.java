@@ -167,6 +167,12 @@ public interface ContentKind {
             return new Walk(outcome, length, words, code, about, places, closed, proven);
         }
 
+        /** How much of it a check covers, as the beginning of a sentence. */
+        public String coveredWords() {
+            long share = Math.round(proven * 100);
+            return share == 0 ? "Nothing in it checks its bytes" : "A check covers " + share + " % of its bytes";
+        }
+
         /** Whether other bytes than those that follow could mend it. */
         public boolean isMendable() {
             return outcome == Outcome.BROKEN || outcome == Outcome.DAMAGED;

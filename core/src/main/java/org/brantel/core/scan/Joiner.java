@@ -18,6 +18,7 @@ import org.brantel.core.finding.Prognosis;
 import org.brantel.core.finding.Times;
 import org.brantel.core.finding.Verdict;
 import org.brantel.core.kind.ContentKind;
+import org.brantel.core.kinds.Kinds;
 import org.brantel.core.volume.Volume;
 
 /** Brings carving hits together with what records name: what it must know of each record, and no more. */
@@ -77,9 +78,8 @@ final class Joiner {
         List<String> reasons = new ArrayList<>(
                 List.of("No record names it; its content was found by its own structure.", walk.words()));
         reasons.addAll(hit.doubts());
-        long share = Math.round(walk.proven() * 100);
-        if (whole && share < 100) {
-            reasons.add("A check would notice a change in " + share + " % of its bytes; in the others nothing would.");
+        if (whole && walk.proven() < 1) {
+            reasons.add(walk.coveredWords() + ": a change may show nowhere.");
         }
         return new Finding(
                 0,
@@ -100,17 +100,19 @@ final class Joiner {
 
     /**
      * How often a find of this sort has every byte of one file and no other, out of a hundred, as it was on a medium of
-     * other people's files (docs/benchmarks.md).
+     * other people's files (docs/benchmarks.md). What breaks inside was none of these files as it stands.
      */
     private static int score(Hit hit, boolean whole) {
         if (whole) {
             return hit.walk().proven() > SURE ? 99 : 96;
         }
-        return switch (hit.walk().outcome()) {
-            case DAMAGED -> 5;
-            case LIKELY -> hit.doubts().isEmpty() ? 90 : 60;
-            // What is hardly checked is doubted for its surroundings alone.
-            default -> hit.walk().proven() > LITTLE ? 60 : 80;
-        };
+        if (hit.walk().outcome() == ContentKind.Outcome.DAMAGED) {
+            return 5;
+        }
+        if (hit.walk().outcome() == ContentKind.Outcome.LIKELY && hit.doubts().isEmpty()) {
+            return Kinds.isText(hit.code()) ? 95 : 70;
+        }
+        // What is hardly checked is doubted for its surroundings alone.
+        return hit.walk().whole() && hit.walk().proven() < LITTLE ? 90 : 60;
     }
 }
