@@ -29,7 +29,6 @@ final class Ends {
     private static final int WORD = 4;
 
     private static final int FEWEST_CUT = 64;
-    private static final double LITTLE = 0.25;
     /** Bits in a byte of packed data at least, and of what is surely none at most. */
     private static final double PACKED = 7.2;
 
@@ -62,7 +61,7 @@ final class Ends {
         if (!hit.walk().whole()) {
             return withoutZeros(hit);
         }
-        return hit.walk().proven() >= LITTLE ? hit : supported(hit, behind);
+        return hit.walk().isProof() ? hit : supported(hit, behind);
     }
 
     private Hit withoutZeros(Hit hit) throws IOException {

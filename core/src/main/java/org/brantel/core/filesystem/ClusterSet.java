@@ -32,6 +32,20 @@ public final class ClusterSet {
         }
     }
 
+    /** Takes a run out; what is not in stays out. */
+    public void remove(long first, long length) {
+        long end = Math.min(count, first + length);
+        for (long at = Math.max(0, first); at < end; ) {
+            int from = (int) (at & PART - 1);
+            int n = (int) Math.min(PART - from, end - at);
+            BitSet part = parts[(int) (at >> PART_BITS)];
+            if (part != null) {
+                part.clear(from, from + n);
+            }
+            at += n;
+        }
+    }
+
     public boolean holds(long cluster) {
         if (cluster < 0 || cluster >= count) {
             return false;

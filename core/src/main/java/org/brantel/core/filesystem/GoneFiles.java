@@ -127,18 +127,19 @@ final class GoneFiles {
         String kind = Kinds.ofName(file.name());
         Optional<ContentKind.Walk> check = judge.check(file, extents);
         Fault packingFault = judge.packingFault(file, extents);
-        // What lies where a live file does is that file's, whatever it reads as.
+        // What lies where a live file does is that file's, whatever it reads as; and other text reads as text, too.
         boolean proven = Kinds.byCode(kind).isPresent()
+                && !Kinds.isText(kind)
                 && !judge.isClaimed(runs(extents))
                 && check.isPresent()
-                && check.get().whole();
+                && check.get().isProof();
         if (packingFault != null) {
             faults.add(packingFault);
         } else if (proven) {
             // The content itself says that every byte is in place; what the table says now came later.
             faults.clear();
             faults.addAll(file.faults());
-        } else if (unlessProven != null && check.isEmpty()) {
+        } else if (unlessProven != null && check.map(ContentKind.Walk::whole).orElse(true)) {
             faults.add(unlessProven);
         } else if (faults.isEmpty() && judge.isZero(file, extents)) {
             boolean canBeZeros = !Kinds.isKnownWord(kind) && !Kinds.isText(kind);

@@ -67,6 +67,14 @@ public final class Space {
         }
     }
 
+    /** Gives up the clusters of a file that is no longer listed and still holds them itself. */
+    public void release(Extent e) {
+        if (!e.isHole()) {
+            Run run = run(e);
+            used.remove(run.from(), run.length());
+        }
+    }
+
     /** Takes everything but some stretches of the source, given in ascending order. */
     public void useAllBut(List<Range> free) {
         long from = firstByte;

@@ -100,6 +100,9 @@ public interface ContentKind {
             boolean closed,
             double proven) {
 
+        /** A smaller proven share than this supports nothing by itself. */
+        private static final double LITTLE = 0.25;
+
         private Walk(Outcome outcome, long length, String words) {
             this(
                     outcome,
@@ -165,6 +168,11 @@ public interface ContentKind {
         /** What begins at these places is a part of it. */
         public Walk holding(Parts places) {
             return new Walk(outcome, length, words, code, about, places, closed, proven);
+        }
+
+        /** Whether it is whole, and checks cover enough of it to say so against what else is known. */
+        public boolean isProof() {
+            return whole() && proven >= LITTLE;
         }
 
         /** How much of it a check covers, as the beginning of a sentence. */

@@ -24,10 +24,8 @@ import org.brantel.core.volume.Volume;
 /** Brings carving hits together with what records name: what it must know of each record, and no more. */
 final class Joiner {
 
-    /** Shares of content that a check covers. */
+    /** A share of content that a check covers. */
     private static final double SURE = 0.95;
-
-    private static final double LITTLE = 0.25;
 
     /** @param onePiece the stored bytes are the content, in one extent */
     private record Known(int id, int score, long size, boolean onePiece, boolean whole) {}
@@ -113,6 +111,6 @@ final class Joiner {
             return Kinds.isText(hit.code()) ? 95 : 70;
         }
         // What is hardly checked is doubted for its surroundings alone.
-        return hit.walk().whole() && hit.walk().proven() < LITTLE ? 90 : 60;
+        return hit.walk().whole() && !hit.walk().isProof() ? 90 : 60;
     }
 }

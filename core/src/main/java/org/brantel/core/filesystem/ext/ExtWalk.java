@@ -105,6 +105,11 @@ final class ExtWalk {
             }
         } else if (hasContent && inode.number() >= FIRST_USER && inode.leadsSomewhere()) {
             orphans.add(inode.number());
+            if (deletedAt(inode) == null) {
+                // Deleted while it was open: it goes on the list of orphans and keeps its blocks (EXT4 "Orphan
+                // inodes").
+                BlockTree.of(inode, sb, blocks::read).extents().forEach(space::release);
+            }
         }
         return !walk.stopped();
     }
@@ -122,7 +127,7 @@ final class ExtWalk {
             }
             readFolder(folder, blocks::read, (inode, type, name, live) -> {
                 if (!live) {
-                    names.remember(inode, number, name, Names.NOW);
+                    names.remember(inode, new Names.Name(number, name, Names.NOW, false));
                 } else if (!name.equals(".") && !name.equals("..")) {
                     names.list(inode, number, name);
                     if ((type == FOLDER || folders.holds(inode)) && seen.add(inode)) {
@@ -149,14 +154,7 @@ final class ExtWalk {
     private void readFolder(Inode folder, BlockTree.Reader reader, FolderBlock.Listener listener) throws IOException {
         boolean hashed = (folder.flags() & Inode.HASHED) != 0;
         if (folder.holdsContent()) {
-            // Four bytes name the parent, entries follow (EXT4 "Inline Directories").
-            byte[] within = new byte[Inode.MAP_BYTES - 4];
-            System.arraycopy(folder.body(), Inode.MAP_AT + 4, within, 0, within.length);
-            FolderBlock.read(within, sb.inodes(), false, listener);
-            byte[] more = InlineContent.rest(folder);
-            if (more.length > 0) {
-                FolderBlock.read(more, sb.inodes(), false, listener);
-            }
+            readWithin(folder, listener);
             return;
         }
         for (Extent e : Extents.cut(BlockTree.of(folder, sb, reader).extents(), MAX_FOLDER_BYTES)) {
@@ -180,6 +178,17 @@ final class ExtWalk {
         }
     }
 
+    /** A folder within its inode: four bytes name the parent, entries follow (EXT4 "Inline Directories"). */
+    private void readWithin(Inode folder, FolderBlock.Listener listener) {
+        byte[] within = new byte[Inode.MAP_BYTES - 4];
+        System.arraycopy(folder.body(), Inode.MAP_AT + 4, within, 0, within.length);
+        FolderBlock.read(within, sb.inodes(), false, listener);
+        byte[] more = InlineContent.rest(folder);
+        if (more.length > 0) {
+            FolderBlock.read(more, sb.inodes(), false, listener);
+        }
+    }
+
     /** What folders listed before, out of the journal's copies and out of folders that are gone themselves. */
     private void rememberFolders(Journal journal, OldInodes old, List<OldInodes.Version> gone) throws IOException {
         for (OldInodes.Version v : gone) {
@@ -192,19 +201,37 @@ final class ExtWalk {
                 }
             }
         }
+        rememberWithin(old);
         for (Map.Entry<Long, List<Journal.Copy>> e : journal.copies().entrySet()) {
             for (Journal.Copy copy : e.getValue()) {
                 byte[] b = journal.read(copy);
-                long owner = b == null ? 0 : folderOfBlock.getOrDefault(e.getKey(), FolderBlock.ownerOf(b));
+                long owner = b == null ? 0 : ownerOf(e.getKey(), b);
                 if (b != null && owner > 0) {
                     FolderBlock.read(b, sb.inodes(), true, (inode, type, name, live) -> {
                         if (!name.equals(".") && !name.equals("..")) {
-                            names.remember(inode, owner, name, copy.transaction());
+                            names.remember(inode, new Names.Name(owner, name, copy.transaction(), live));
                         }
                     });
                 }
             }
         }
+    }
+
+    private void rememberWithin(OldInodes old) throws IOException {
+        old.forEachCopy((folder, transaction) -> {
+            if (folder.isLive() && folder.isFolder() && folder.holdsContent() && old.isFreeOrOf(folder)) {
+                readWithin(
+                        folder,
+                        (inode, type, name, live) ->
+                                names.remember(inode, new Names.Name(folder.number(), name, transaction, live)));
+            }
+        });
+    }
+
+    /** A first block names its folder; others are of the folder that has the block now. */
+    private long ownerOf(long block, byte[] b) {
+        long named = FolderBlock.ownerOf(b);
+        return named != 0 ? named : folderOfBlock.getOrDefault(block, 0L);
     }
 
     private void rememberBlocks(Extent e, long folder) throws IOException {
@@ -215,7 +242,7 @@ final class ExtWalk {
             if (b != null && (FolderBlock.ownerOf(b) == folder || FolderBlock.ownerOf(b) == 0)) {
                 FolderBlock.read(b, sb.inodes(), false, (inode, type, name, live) -> {
                     if (!name.equals(".") && !name.equals("..")) {
-                        names.remember(inode, folder, name, Names.NOW);
+                        names.remember(inode, new Names.Name(folder, name, Names.NOW, false));
                     }
                 });
             }
@@ -281,9 +308,7 @@ final class ExtWalk {
         for (OldInodes.Version v : gone) {
             if (v.inode().isFile()) {
                 Inode now = table.inode(v.inode().number());
-                Instant deleted = now != null && now.generation() == v.inode().generation() && now.deletedSeconds() != 0
-                        ? Instant.ofEpochSecond(now.deletedSeconds())
-                        : null;
+                Instant deleted = now != null && now.generation() == v.inode().generation() ? deletedAt(now) : null;
                 files.add(gone(old, v.inode(), v.transaction(), old.asOf(v.transaction(), blocks), deleted));
                 found.add(v.inode().number());
             }
@@ -291,17 +316,16 @@ final class ExtWalk {
         for (long number = orphans.nextHeld(0); number <= sb.inodes(); number = orphans.nextHeld(number + 1)) {
             Inode inode = table.inode(number);
             if (inode != null && inode.isFile() && found.add(inode.number())) {
-                boolean dated = inode.deletedSeconds() > sb.inodes();
-                files.add(gone(
-                        old,
-                        inode,
-                        Names.NOW,
-                        blocks::read,
-                        dated ? Instant.ofEpochSecond(inode.deletedSeconds()) : null));
+                files.add(gone(old, inode, Names.NOW, blocks::read, deletedAt(inode)));
             }
         }
         nameless(files, found);
         return files;
+    }
+
+    /** An orphan has the number of the next one in the place of the time of its deletion. */
+    private @Nullable Instant deletedAt(Inode inode) {
+        return inode.deletedSeconds() > sb.inodes() ? Instant.ofEpochSecond(inode.deletedSeconds()) : null;
     }
 
     /** A name is a file's own when it was said of its generation; content whose name is not sure has none. */
@@ -310,7 +334,7 @@ final class ExtWalk {
             throws IOException {
         List<Names.Name> own = new ArrayList<>();
         for (Names.Name name : names.old().getOrDefault(inode.number(), List.of())) {
-            if (old.wasOf(inode, name.transaction())) {
+            if (old.wasOf(inode, name)) {
                 own.add(name);
             }
         }
@@ -328,7 +352,6 @@ final class ExtWalk {
                 continue;
             }
             Names.Name name = e.getValue().get(0);
-            Instant deleted = now.deletedSeconds() > sb.inodes() ? Instant.ofEpochSecond(now.deletedSeconds()) : null;
             files.add(new FileRecord(
                     Named.of(names.path(name.parent()) + name.text(), name.text()),
                     true,
@@ -338,7 +361,7 @@ final class ExtWalk {
                     null,
                     Times.NONE,
                     List.of(),
-                    RecordFacts.at(now.at(), List.of()).deletedAt(deleted)));
+                    RecordFacts.at(now.at(), List.of()).deletedAt(deletedAt(now))));
         }
     }
 }

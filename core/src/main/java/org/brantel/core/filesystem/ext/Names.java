@@ -18,27 +18,36 @@ final class Names {
 
     private static final int MAX_DEPTH = 256;
 
-    /** @param transaction in which the name was true, or {@link #NOW} */
-    record Name(long parent, String text, long transaction) {}
+    /**
+     * @param transaction of the copy of the folder that shows it, or {@link #NOW}
+     * @param listed      the folder listed it then; false: it was only left over in the folder's slack, and had been
+     *                    true at some time before
+     */
+    record Name(long parent, String text, long transaction, boolean listed) {
+
+        boolean isSame(Name other) {
+            return parent == other.parent && text.equals(other.text);
+        }
+    }
 
     private final Map<Long, List<Name>> listed = new HashMap<>();
     private final Map<Long, List<Name>> old = new HashMap<>();
     private final Map<Long, String> paths = new HashMap<>(Map.of(ROOT, "/"));
 
     void list(long inode, long parent, String text) {
+        Name name = new Name(parent, text, NOW, true);
         List<Name> same = listed.get(inode);
         if (same == null) {
-            listed.put(inode, List.of(new Name(parent, text, NOW)));
+            listed.put(inode, List.of(name));
             return;
         }
         List<Name> more = new ArrayList<>(same);
-        more.add(new Name(parent, text, NOW));
+        more.add(name);
         listed.put(inode, more);
     }
 
-    void remember(long inode, long parent, String text, long transaction) {
+    void remember(long inode, Name name) {
         List<Name> all = old.computeIfAbsent(inode, n -> new ArrayList<>(2));
-        Name name = new Name(parent, text, transaction);
         if (!all.contains(name)) {
             all.add(name);
         }
@@ -58,15 +67,15 @@ final class Names {
     }
 
     /**
-     * Of a file's own names the nearest in time. What is merely left in folders has no time: it names a file only when
-     * nothing else does, and when nothing else is left.
+     * Of a file's own names the one that was listed nearest in time. What is merely left over has no time: it names a
+     * file only when nothing else does, and when nothing else is left.
      */
     static Optional<Name> surest(List<Name> own, long transaction) {
-        List<Name> dated = own.stream().filter(n -> n.transaction() != NOW).toList();
-        if (!dated.isEmpty()) {
-            return nearest(dated, transaction);
+        List<Name> listed = own.stream().filter(Name::listed).toList();
+        if (!listed.isEmpty()) {
+            return nearest(listed, transaction);
         }
-        return own.size() == 1 ? Optional.of(own.get(0)) : Optional.empty();
+        return own.stream().allMatch(n -> n.isSame(own.get(0))) ? own.stream().findFirst() : Optional.empty();
     }
 
     private static Optional<Name> nearest(List<Name> names, long transaction) {

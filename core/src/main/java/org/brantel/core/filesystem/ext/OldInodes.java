@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Older copies of inodes in the journal. A file that was deleted lost its blocks from its inode; the copy from before
@@ -15,6 +16,11 @@ final class OldInodes {
 
     /** @param transaction in which the copy was made */
     record Version(Inode inode, long transaction) {}
+
+    /** Hears of copies. */
+    interface Visitor {
+        void copy(Inode inode, long transaction) throws IOException;
+    }
 
     private record Key(long number, long generation) {}
 
@@ -31,6 +37,18 @@ final class OldInodes {
 
     /** Finds what the journal has of files and folders that are no longer there. */
     void read() throws IOException {
+        forEachCopy((old, transaction) -> {
+            if (old.isLive() && (old.isFile() || old.isFolder()) && old.number() > 10 && old.leadsSomewhere()) {
+                newest.merge(
+                        new Key(old.number(), old.generation()),
+                        new Version(old, transaction),
+                        (a, c) -> c.transaction() > a.transaction() ? c : a);
+            }
+        });
+    }
+
+    /** Tells of each copy of an inode that the journal has. */
+    void forEachCopy(Visitor visitor) throws IOException {
         for (Map.Entry<Long, List<Journal.Copy>> e : journal.copies().entrySet()) {
             long first = table.firstInodeOf(e.getKey());
             if (first == 0) {
@@ -39,34 +57,27 @@ final class OldInodes {
             for (Journal.Copy copy : e.getValue()) {
                 byte[] b = journal.read(copy);
                 for (int i = 0; b != null && i < sb.blockBytes() / sb.inodeBytes(); i++) {
-                    Inode old = table.inode(first + i, b, copy.block());
-                    if (old.isLive() && (old.isFile() || old.isFolder()) && old.number() > 10 && old.leadsSomewhere()) {
-                        newest.merge(
-                                new Key(old.number(), old.generation()),
-                                new Version(old, copy.transaction()),
-                                (a, c) -> c.transaction() > a.transaction() ? c : a);
-                    }
+                    visitor.copy(table.inode(first + i, b, copy.block()), copy.transaction());
                 }
             }
         }
     }
 
+    /** Whether a name that leads to a file's inode was said of this file, and not of another that had the inode. */
+    boolean wasOf(Inode file, Names.Name name) throws IOException {
+        return name.listed() ? wasListedOf(file, name.transaction()) : wasLeftOf(file, name.transaction());
+    }
+
     /**
-     * Whether what a folder said of an inode at a transaction was said of the file with this generation. The journal is
-     * written over from its oldest transaction on: where it has a copy of the inode from then or before, it has all
-     * that came later. Where it has none, only an inode that never was another file's is sure.
+     * What a folder listed at a transaction was said of the file that had the inode then. The journal is written over
+     * from its oldest transaction on: where it has a copy of the inode from then or before, it has all that came later.
+     * Where it has none, only an inode that never was another file's is sure.
      */
-    boolean wasOf(Inode file, long transaction) throws IOException {
-        Inode now = table.inode(file.number());
-        boolean stillIts = now == null || now.mode() == 0 || now.generation() == file.generation();
-        if (transaction == Names.NOW) {
-            return stillIts;
-        }
-        boolean alwaysIts = stillIts;
+    private boolean wasListedOf(Inode file, long transaction) throws IOException {
+        boolean alwaysIts = isFreeOrOf(file);
         for (Journal.Copy copy : newestFirst(table.blockOf(file.number()))) {
-            byte[] b = journal.read(copy);
-            Inode then = b == null ? null : table.inode(file.number(), b, copy.block());
-            if (then == null || then.mode() == 0) {
+            Inode then = inodeIn(copy, file.number());
+            if (then == null) {
                 continue;
             }
             boolean its = then.generation() == file.generation();
@@ -76,6 +87,41 @@ final class OldInodes {
             alwaysIts &= its;
         }
         return alwaysIts;
+    }
+
+    /**
+     * What a folder's slack shows at a transaction was said before it, nobody knows when: it is the file's when no
+     * other is known to have had the inode until then, and when the file itself was not there any longer.
+     */
+    private boolean wasLeftOf(Inode file, long transaction) throws IOException {
+        if (transaction == Names.NOW && !isFreeOrOf(file)) {
+            return false;
+        }
+        for (Journal.Copy copy : newestFirst(table.blockOf(file.number()))) {
+            Inode then = inodeIn(copy, file.number());
+            if (then == null) {
+                continue;
+            }
+            boolean its = then.generation() == file.generation();
+            boolean anothers = !its && copy.transaction() <= transaction;
+            boolean stillThere = its && then.isLive() && copy.transaction() >= transaction;
+            if (anothers || stillThere) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    /** Whether no other file or folder has its inode now. */
+    boolean isFreeOrOf(Inode file) throws IOException {
+        Inode now = table.inode(file.number());
+        return now == null || now.mode() == 0 || now.generation() == file.generation();
+    }
+
+    private @Nullable Inode inodeIn(Journal.Copy copy, long number) throws IOException {
+        byte[] b = journal.read(copy);
+        Inode then = b == null ? null : table.inode(number, b, copy.block());
+        return then == null || then.mode() == 0 ? null : then;
     }
 
     private List<Journal.Copy> newestFirst(long block) {

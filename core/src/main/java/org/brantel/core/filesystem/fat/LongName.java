@@ -108,11 +108,17 @@ final class LongName {
                 }
                 return first == Character.toUpperCase(name.charAt(stripped))
                         || first == '_'
+                        || first == '~' && isNumber(raw)
                         || first >= 0x80
                         || name.charAt(stripped) >= 0x80;
             }
         }
         return false;
+    }
+
+    /** Some drivers give names that are nothing but a tilde and a number. */
+    private static boolean isNumber(byte[] rawName) {
+        return new String(rawName, 1, 10, StandardCharsets.ISO_8859_1).strip().matches("\\d+");
     }
 
     static int checksum(byte[] rawName) {

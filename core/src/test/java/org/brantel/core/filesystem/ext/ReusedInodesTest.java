@@ -3,6 +3,7 @@ package org.brantel.core.filesystem.ext;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.families.Families;
@@ -13,6 +14,8 @@ import org.brantel.core.testing.Collected;
 import org.brantel.core.testing.FaultySource;
 import org.brantel.core.testing.Seeds;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /**
  * A volume that was lived in: files were deleted and others got their inodes and blocks (scripts/lived-in makes such).
@@ -40,6 +43,22 @@ class ReusedInodesTest {
         assertThat(gone).isNotEmpty();
         // Nobody who wrote this volume used a name twice.
         assertThat(gone).extracting(Finding::path).doesNotContainAnyElementsOf(live);
+    }
+
+    /** Each file says its own path. The volumes were mounted ten times; most names stand only in the journal. */
+    @ParameterizedTest
+    @ValueSource(strings = {"ext4-own-names", "ext4-own-names-1k"})
+    void wholeContentHasTheNameThatItHad(String seed) throws IOException {
+        FaultySource source = new FaultySource(Seeds.volume(seed));
+        List<Finding> gone = found(seed).stream()
+                .filter(f -> f.origin() == Origin.DELETED && f.prognosis() == Prognosis.WHOLE)
+                .toList();
+        assertThat(gone).hasSizeGreaterThan(30);
+        for (Finding f : gone) {
+            byte[] content = new byte[(int) f.size()];
+            f.content(source).read(0, content, 0, content.length);
+            assertThat(new String(content, StandardCharsets.US_ASCII)).startsWith("This is " + f.path() + ".\n");
+        }
     }
 
     /** Text reads as text, whoever wrote it. */

@@ -93,6 +93,16 @@ class NamesAndTimesTest {
     }
 
     @Test
+    void aTildeAndANumberAreAShortNameToo() {
+        byte[] gone = entry("~12        ");
+        gone[0] = (byte) 0xe5;
+        assertThat(nameOf(parts("plot two.jpg", "~12        ", true), gone)).isEqualTo("plot two.jpg");
+        byte[] another = entry("~AB        ");
+        another[0] = (byte) 0xe5;
+        assertThat(nameOf(parts("plot two.jpg", "~AB        ", true), another)).isNull();
+    }
+
+    @Test
     void shortNamesFollowTheirCaseFlags() {
         byte[] b = entry("README  TXT");
         assertThat(parse(b).shortName()).isEqualTo("README.TXT");
