@@ -89,8 +89,9 @@ function openLine(id: number, at: number): void {
         </td>
         <td class="text-nowrap">
           <span class="d-flex align-items-center gap-2"
-            ><FillGauge :prognosis="l.prognosis" :share="l.size ? l.provenBytes / l.size : 1" /> {{ l.prognosis
-            }}<span v-if="l.prognosis === 'gapped'" class="m xs">{{ percent(l.provenBytes, l.size) }}</span></span
+            ><FillGauge :prognosis="l.prognosis" :share="l.size ? l.readBytes / l.size : 1" :proven="l.proven ?? 0" />
+            {{ l.prognosis
+            }}<span v-if="l.prognosis === 'gapped'" class="m xs">{{ percent(l.readBytes, l.size) }}</span></span
           >
         </td>
         <td class="name">

@@ -5,7 +5,7 @@ import type { CatalogueLine, Preview, WantedState } from '@/api/types'
 import { bytes, count, dateAndTime, percent, size } from '@/ui/format/format'
 import FillGauge from '@/ui/instruments/FillGauge.vue'
 import EvidenceChain from './EvidenceChain.vue'
-import { aboutWords, hashWords, scoreWords, versionWords } from './about'
+import { aboutWords, hashWords, provenWords, scoreWords, versionWords } from './about'
 import { fitWords } from './lines'
 
 const props = defineProps<{
@@ -54,14 +54,17 @@ onMounted(() => {
     </div>
     <div class="why">
       <p class="d-flex align-items-center gap-2">
-        <FillGauge :prognosis="line.prognosis" :share="line.size ? line.provenBytes / line.size : 1" :height="34" />
+        <FillGauge
+          :prognosis="line.prognosis"
+          :share="line.size ? line.readBytes / line.size : 1"
+          :proven="line.proven ?? 0"
+          :height="34"
+        />
         <span
           ><b>{{ line.prognosis }}</b
-          >: {{ percent(line.provenBytes, line.size) }} of its bytes
-          {{ gone ? 'were in the image, which is not there any more' : 'are in the image' }}<br /><span
-            class="xs text-body-secondary"
-            >{{ scoreWords(line) }}</span
-          ></span
+          >: {{ percent(line.readBytes, line.size) }} of its bytes
+          {{ gone ? 'were in the image, which is not there any more' : 'are in the image' }};
+          {{ provenWords(line.proven) }}<br /><span class="xs text-body-secondary">{{ scoreWords(line) }}</span></span
         >
       </p>
       <ul class="s">

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { CatalogueLine } from '@/api/types'
-import { aboutWords, hashWords, scoreWords, versionWords } from './about'
+import { aboutWords, hashWords, provenWords, scoreWords, versionWords } from './about'
 
 describe('what content says of itself', () => {
   it('is one line, the measurable first', () => {
@@ -15,9 +15,18 @@ describe('what content says of itself', () => {
 
 describe('a hash', () => {
   it('is shown, or why there is none', () => {
-    expect(hashWords({ sha256: 'ab12', provenBytes: 5, size: 5 })).toBe('ab12')
-    expect(hashWords({ provenBytes: 4, size: 5 })).toBe('none: not all of it was read')
-    expect(hashWords({ provenBytes: 5, size: 5 })).toContain('when it is recovered')
+    expect(hashWords({ sha256: 'ab12', readBytes: 5, size: 5 })).toBe('ab12')
+    expect(hashWords({ readBytes: 4, size: 5 })).toBe('none: not all of it was read')
+    expect(hashWords({ readBytes: 5, size: 5 })).toContain('when it is recovered')
+  })
+})
+
+describe('what a check covers', () => {
+  it('is said of each finding, and never more of it than there is', () => {
+    expect(provenWords(1)).toContain('all of them')
+    expect(provenWords(0.996)).toContain('99 % of them')
+    expect(provenWords(0.001)).toContain('nothing in it')
+    expect(provenWords(undefined)).toContain('no check')
   })
 })
 

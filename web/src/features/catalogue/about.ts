@@ -18,11 +18,21 @@ function playing(seconds: number): string {
 }
 
 /** The hash, or why there is none. */
-export function hashWords(line: Pick<CatalogueLine, 'sha256' | 'provenBytes' | 'size'>): string {
+export function hashWords(line: Pick<CatalogueLine, 'sha256' | 'readBytes' | 'size'>): string {
   if (line.sha256) return line.sha256
-  return line.provenBytes < line.size
+  return line.readBytes < line.size
     ? 'none: not all of it was read'
     : 'taken when it is recovered; no other file here could be a copy'
+}
+
+/** How much of it the check of its kind covers. */
+export function provenWords(proven: number | undefined | null): string {
+  if (proven === undefined || proven === null) return 'no check of its content was passed'
+  if (proven >= 1) return 'a check covers all of them'
+  const hundredths = Math.floor(proven * 100)
+  return hundredths === 0
+    ? 'nothing in it would show a change of them'
+    : `a check covers ${hundredths} % of them, nothing the rest`
 }
 
 /** What its score says: of finds by content how often such a one was right, of others how much speaks for it. */

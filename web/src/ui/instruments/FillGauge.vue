@@ -7,18 +7,21 @@ const props = withDefaults(
   defineProps<{
     /** The word it stands for; always shown beside it too. */
     prognosis: string
-    /** Share of the bytes that are proven, 0 to 1. */
+    /** Share of the bytes that are there, 0 to 1. */
     share?: number
+    /** Share of those that a check covers, 0 to 1; what it does not cover is pale. */
+    proven?: number
     /** In pixels. */
     height?: number
   }>(),
-  { share: 1, height: 20 },
+  { share: 1, proven: 1, height: 20 },
 )
 
 const W = 12
 const bottom = computed(() => props.height - 1.5)
 const fill = computed(() => (bottom.value - 2.5) * Math.min(1, Math.max(0, props.share)))
 const y = computed(() => bottom.value - 1 - fill.value)
+const sure = computed(() => fill.value * Math.min(1, Math.max(0, props.proven)))
 const slits = computed(() => {
   const n = props.share > 0.9 ? 1 : props.share > 0.6 ? 2 : 3
   return Array.from({ length: n }, (_, i) => bottom.value - 1 - (fill.value * (i + 1)) / (n + 1))
@@ -33,14 +36,18 @@ const slits = computed(() => {
       stroke="var(--ink-2)"
       stroke-width="1.5"
     />
-    <rect
-      v-if="prognosis === 'whole' || prognosis === 'gapped'"
-      x="2.5"
-      :y="y"
-      :width="W - 5"
-      :height="fill"
-      fill="var(--fill)"
-    />
+    <template v-if="prognosis === 'whole' || prognosis === 'gapped'">
+      <rect x="2.5" :y="y" :width="W - 5" :height="fill" class="there" fill="var(--fill)" />
+      <rect
+        v-if="sure > 0"
+        x="2.5"
+        :y="bottom - 1 - sure"
+        :width="W - 5"
+        :height="sure"
+        class="sure"
+        fill="var(--fill)"
+      />
+    </template>
     <template v-if="prognosis === 'gapped'">
       <rect v-for="s in slits" :key="s" x="2" :y="s - 1" :width="W - 4" height="2" fill="var(--sheet)" />
     </template>
@@ -60,5 +67,8 @@ const slits = computed(() => {
 <style scoped>
 .gauge {
   flex: none;
+}
+.there {
+  opacity: 0.4;
 }
 </style>

@@ -124,6 +124,16 @@ describe('states are told by shape, not by hue alone', () => {
     )
     expect(new Set(drawn).size).toBe(4)
   })
+  it('a vessel is dark as far as a check covers what is there', () => {
+    const half = mount(FillGauge, { props: { prognosis: 'whole', share: 0.8, proven: 0.5 } })
+    const high = (part: string) => Number(half.find(part).attributes('height'))
+    expect(high('.sure')).toBeCloseTo(high('.there') / 2)
+    expect(
+      mount(FillGauge, { props: { prognosis: 'whole', proven: 0 } })
+        .find('.sure')
+        .exists(),
+    ).toBe(false)
+  })
   it('the tally and the ladder say their numbers', () => {
     expect(
       mount(WantedTally, { props: { whole: 2, gapped: 1, missing: 3 } })

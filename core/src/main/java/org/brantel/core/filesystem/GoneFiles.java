@@ -127,9 +127,8 @@ final class GoneFiles {
         String kind = Kinds.ofName(file.name());
         Optional<ContentKind.Walk> check = judge.check(file, extents);
         Fault packingFault = judge.packingFault(file, extents);
-        // What lies where a live file does is that file's, whatever it reads as; and other text reads as text, too.
+        // What lies where a live file does is that file's, whatever it reads as.
         boolean proven = Kinds.byCode(kind).isPresent()
-                && !Kinds.isText(kind)
                 && !judge.isClaimed(runs(extents))
                 && check.isPresent()
                 && check.get().isProof();

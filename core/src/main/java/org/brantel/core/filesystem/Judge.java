@@ -293,7 +293,12 @@ public final class Judge {
         if (!file.nameWhole()) {
             reasons.add("The first letter of its name is lost; it is shown as _.");
         }
-        return new Verdict(prognosis, score, reasons);
+        Double proven = prognosis == Prognosis.OVERWRITTEN
+                ? null
+                : check.filter(ContentKind.Walk::whole)
+                        .map(ContentKind.Walk::proven)
+                        .orElse(null);
+        return new Verdict(prognosis, score, reasons, proven);
     }
 
     private String wholeBecause(FileRecord file, Origin origin) {

@@ -20,7 +20,6 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.brantel.core.content.FileContent;
 import org.brantel.core.finding.Finding;
-import org.brantel.core.finding.Verdict;
 import org.brantel.core.source.Source;
 import org.jspecify.annotations.Nullable;
 
@@ -261,7 +260,7 @@ public final class Trash implements FindingSink {
                         ? "It lies in the trash; no record says where it was before."
                         : "It lies in the trash; it was " + from
                                 + (record.when() == null ? "." : ", put there " + record.when() + "."));
-        return f.judged(new Verdict(f.prognosis(), f.score(), reasons))
+        return f.judged(f.verdict().because(reasons))
                 .withRecord(f.record().trashed(record == null ? f.record().deleted() : record.when(), from));
     }
 }

@@ -58,8 +58,7 @@ public record Finding(
     public Finding joinedByCarving() {
         List<String> reasons = new ArrayList<>(reasons());
         reasons.add("Carving found the same bytes by their content alone.");
-        return judged(new Verdict(prognosis(), score(), reasons))
-                .with(new Evidence(record(), container(), ALSO_CARVED));
+        return judged(verdict.because(reasons)).with(new Evidence(record(), container(), ALSO_CARVED));
     }
 
     private Finding with(Content newContent) {
@@ -115,6 +114,10 @@ public record Finding(
 
     public int score() {
         return verdict.score();
+    }
+
+    public @Nullable Double proven() {
+        return verdict.proven();
     }
 
     public List<String> reasons() {

@@ -31,6 +31,7 @@ public final class FindingsFile {
             String origin,
             String prognosis,
             int score,
+            @Nullable Double proven,
             List<String> reasons,
             List<long[]> extents,
             @Nullable String encoding,
@@ -58,6 +59,7 @@ public final class FindingsFile {
                     f.origin().word(),
                     f.prognosis().word(),
                     f.score(),
+                    f.proven(),
                     f.reasons(),
                     f.extents().stream()
                             .map(e -> new long[] {e.offset(), e.length()})
@@ -91,7 +93,7 @@ public final class FindingsFile {
                     Origin.valueOf(origin.toUpperCase(Locale.ROOT)),
                     new Named(path, name, suggestedName),
                     new Times(instant(created), instant(modified), instant(accessed)),
-                    new Verdict(Prognosis.valueOf(prognosis.toUpperCase(Locale.ROOT)), score, reasons),
+                    new Verdict(Prognosis.valueOf(prognosis.toUpperCase(Locale.ROOT)), score, reasons, proven),
                     new Content(size, kind, places, Packing.ofWord(encoding), sha256, about == null ? Map.of() : about),
                     new Evidence(
                             new RecordFacts(

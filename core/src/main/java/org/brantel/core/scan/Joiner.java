@@ -85,7 +85,11 @@ final class Joiner {
                 Origin.CARVED,
                 new Named(null, "at-" + hit.start() + "." + hit.code(), names.of(hit.code(), walk.about())),
                 Times.NONE,
-                new Verdict(whole ? Prognosis.WHOLE : Prognosis.DOUBTFUL, score, reasons),
+                new Verdict(
+                        whole ? Prognosis.WHOLE : Prognosis.DOUBTFUL,
+                        score,
+                        reasons,
+                        walk.whole() ? walk.proven() : null),
                 new Content(
                         walk.length(),
                         hit.code(),

@@ -1,5 +1,6 @@
 package org.brantel.core.filesystem;
 
+import static java.nio.charset.StandardCharsets.US_ASCII;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.brantel.core.filesystem.SmallVolume.CLUSTER;
 import static org.brantel.core.filesystem.SmallVolume.MONDAY;
@@ -104,6 +105,30 @@ class GoneFilesTest {
         v.space.use(5);
         gone(v, file("chart.png", png.length, v.at(png.length, 4, 5, 6, 7)));
         assertThat(v.finding("chart.png").prognosis()).isEqualTo(Prognosis.WHOLE);
+        assertThat(v.finding("chart.png").proven()).isEqualTo(1);
+    }
+
+    /** Other text reads as text, too: that of a deleted file, or what the table has given away since. */
+    @Test
+    void thatItReadsAsTextProvesNothingAgainstWhatWasWrittenSince() throws Exception {
+        byte[] text = "High water at seven.\n"
+                .repeat(THREE / 21 + 1)
+                .substring(0, THREE)
+                .getBytes(US_ASCII);
+        SmallVolume v = new SmallVolume(16).put(text, 4, 5, 6);
+        gone(
+                v,
+                file("before.txt", THREE, v.at(THREE, 4, 5, 6), MONDAY),
+                file("since.txt", THREE, v.at(THREE, 4, 5, 6), TUESDAY));
+        assertThat(v.finding("since.txt").prognosis()).isEqualTo(Prognosis.WHOLE);
+        assertThat(v.finding("since.txt").proven()).isZero();
+        assertThat(v.finding("before.txt").prognosis()).isEqualTo(Prognosis.OVERWRITTEN);
+        assertThat(v.finding("before.txt").proven()).isNull();
+
+        SmallVolume given = new SmallVolume(16).put(text, 4, 5, 6);
+        given.space.use(5);
+        gone(given, file("before.txt", THREE, given.at(THREE, 4, 5, 6)));
+        assertThat(given.finding("before.txt").prognosis()).isEqualTo(Prognosis.DOUBTFUL);
     }
 
     @Test

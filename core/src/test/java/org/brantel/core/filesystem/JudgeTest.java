@@ -96,6 +96,7 @@ class JudgeTest {
         SmallVolume unchecked = new SmallVolume(4).put(broken, 2);
         Finding trusted = live(unchecked, file("chart.pdf", broken.length, unchecked.at(broken.length, 2)));
         assertThat(trusted.prognosis()).isEqualTo(Prognosis.WHOLE);
+        assertThat(trusted.proven()).isNull();
         SmallVolume checked = new SmallVolume(4).put(broken, 2).checkingLive();
         Finding failed = live(checked, file("chart.pdf", broken.length, checked.at(broken.length, 2)));
         assertThat(failed.prognosis()).isEqualTo(Prognosis.DOUBTFUL);

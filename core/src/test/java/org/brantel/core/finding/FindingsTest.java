@@ -29,7 +29,7 @@ class FindingsTest {
                 Origin.LIVE,
                 Named.of(path, path == null ? "at-0.jpg" : path.substring(1)),
                 new Times(Instant.parse("2024-01-02T03:04:05Z"), null, null),
-                new Verdict(prognosis, 90, List.of("because")),
+                new Verdict(prognosis, 90, List.of("because"), 0.25),
                 new Content(100, "jpg", Arrays.stream(extents).map(Extent::of).toList(), null, sha256, Map.of()),
                 Evidence.NONE);
     }

@@ -68,7 +68,10 @@ class CatalogueLine {
     private Prognosis prognosis;
 
     private int score;
-    private long provenBytes;
+    private @Nullable Double proven;
+    /** Of its bytes, how many are in the image. */
+    private long readBytes;
+
     private String reasons;
     private String extents;
     private @Nullable String encoding;
@@ -107,7 +110,7 @@ class CatalogueLine {
 
     protected CatalogueLine() {}
 
-    CatalogueLine(Long caseId, Long imagingId, Finding finding, long session, long proven) {
+    CatalogueLine(Long caseId, Long imagingId, Finding finding, long session, long read) {
         this.caseId = caseId;
         this.origins = ",";
         this.sessions = ",";
@@ -116,15 +119,15 @@ class CatalogueLine {
         this.mayFit = ",";
         this.inside = finding.container() != null;
         this.versions = "{}";
-        takeContent(finding, imagingId, proven);
+        takeContent(finding, imagingId, read);
         takeName(finding, session);
         support(finding, session);
     }
 
     /** The better content speaks for what there is, the better name for what it is called. */
-    void join(Finding finding, Long fromImaging, long session, long proven) {
+    void join(Finding finding, Long fromImaging, long session, long read) {
         if (Catalogue.BETTER_CONTENT.compare(finding, finding()) < 0) {
-            takeContent(finding, fromImaging, proven);
+            takeContent(finding, fromImaging, read);
         }
         if (Catalogue.BETTER_NAME.compare(finding, finding()) < 0) {
             takeName(finding, session);
@@ -136,7 +139,7 @@ class CatalogueLine {
     /** Another line turned out to be the same file. */
     void absorb(CatalogueLine other) {
         if (Catalogue.BETTER_CONTENT.compare(other.finding(), finding()) < 0) {
-            takeContent(other.finding(), other.imagingId, other.provenBytes);
+            takeContent(other.finding(), other.imagingId, other.readBytes);
         }
         if (Catalogue.BETTER_NAME.compare(other.finding(), finding()) < 0) {
             takeName(other.finding(), other.toldBy);
@@ -170,12 +173,13 @@ class CatalogueLine {
         return VERSIONS.compare(a, b) <= 0 ? a : b;
     }
 
-    private void takeContent(Finding f, Long fromImaging, long proven) {
+    private void takeContent(Finding f, Long fromImaging, long read) {
         imagingId = fromImaging;
         size = f.size();
         prognosis = f.prognosis();
         score = f.score();
-        provenBytes = proven;
+        proven = f.proven();
+        readBytes = read;
         reasons = Json.write(f.reasons());
         extents = StoredExtents.write(f.extents());
         encoding = f.encoding() == null ? null : f.encoding().word();
@@ -331,8 +335,8 @@ class CatalogueLine {
         return new CatalogueViews.Line(
                 id,
                 new CatalogueViews.Called(path, name, into ? suggestedName : null),
-                new Verdict(prognosis, score, Arrays.asList(read(reasons, String[].class))),
-                new CatalogueViews.Stored(imagingId, kind, size, provenBytes, extentList(), sha256, created, modified),
+                verdict(),
+                new CatalogueViews.Stored(imagingId, kind, size, readBytes, extentList(), sha256, created, modified),
                 new CatalogueViews.Found(words(origins), placeList(), numbers(sessions), record(), versionMap()),
                 new CatalogueViews.Asked(numbers(wanted), numbers(mayFit), fits),
                 selected,
@@ -351,9 +355,13 @@ class CatalogueLine {
                 Origin.valueOf(nameOrigin.toUpperCase(Locale.ROOT)),
                 new Named(path, name, suggestedName),
                 new Times(created, modified, accessed),
-                new Verdict(prognosis, score, Arrays.asList(read(reasons, String[].class))),
+                verdict(),
                 new Content(size, kind, extentList(), Packing.ofWord(encoding), sha256, aboutMap()),
                 new Evidence(record(), null, note));
+    }
+
+    private Verdict verdict() {
+        return new Verdict(prognosis, score, Arrays.asList(read(reasons, String[].class)), proven);
     }
 
     private Map<String, String> aboutMap() {

@@ -45,12 +45,13 @@ public final class CatalogueViews {
      * What it is and where it lies.
      *
      * @param imagingId session whose image holds it
+     * @param readBytes how many of its bytes are in that image
      */
     public record Stored(
             long imagingId,
             String kind,
             long size,
-            long provenBytes,
+            long readBytes,
             List<Extent> extents,
             @Nullable String sha256,
             @Nullable Instant created,

@@ -131,10 +131,10 @@ final class Merge implements Closeable {
             List<String> own = Stream.concat(Catalogue.keys(f).stream(), Catalogue.standsFor(f).stream())
                     .toList();
             if (line == null) {
-                line = new CatalogueLine(caseId, imagingId, f, session, proven(f));
+                line = new CatalogueLine(caseId, imagingId, f, session, read(f));
                 added++;
             } else {
-                line.join(f, imagingId, session, proven(f));
+                line.join(f, imagingId, session, read(f));
                 shared++;
             }
             String place = Catalogue.place(f);
@@ -150,7 +150,7 @@ final class Merge implements Closeable {
     }
 
     /** Bytes of a finding that are in the image. */
-    private long proven(Finding finding) {
+    private long read(Finding finding) {
         if (finding.prognosis() == Prognosis.OVERWRITTEN) {
             return 0;
         }

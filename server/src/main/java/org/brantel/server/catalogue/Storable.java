@@ -34,7 +34,8 @@ final class Storable {
                 new Verdict(
                         f.prognosis(),
                         f.score(),
-                        f.reasons().stream().map(Storable::text).toList()),
+                        f.reasons().stream().map(Storable::text).toList(),
+                        f.proven()),
                 new Content(f.size(), f.kind(), f.extents(), f.encoding(), f.sha256(), texts(f.about())),
                 new Evidence(
                         new RecordFacts(

@@ -57,7 +57,11 @@ class MergeTest {
                         named ? path.substring(6) : "at-" + at + ".jpg",
                         named ? null : "[gauge " + file + "].jpg"),
                 Times.NONE,
-                new Verdict(prognosis, read ? 80 + random.nextInt(3) * 5 : 30, List.of("seen")),
+                new Verdict(
+                        prognosis,
+                        read ? 80 + random.nextInt(3) * 5 : 30,
+                        List.of("seen"),
+                        read ? Double.valueOf(0.5) : null),
                 new Content(
                         3000 + file,
                         "jpg",

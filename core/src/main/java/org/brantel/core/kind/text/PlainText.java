@@ -19,13 +19,13 @@ public final class PlainText {
     public static ContentKind.Walk check(ByteView content) throws IOException {
         long length = content.length();
         if (length >= 2 && (content.u16be(0) == 0xfeff || content.u16be(0) == 0xfffe)) {
-            return ContentKind.Walk.whole(length, "It begins as UTF-16 text.");
+            return ContentKind.Walk.whole(length, "It begins as UTF-16 text.").proving(0);
         }
         long looked = Math.min(length, LOOK_AT);
         long odd = content.past(EVEN, 0, looked);
         return odd < looked
                 ? ContentKind.Walk.broken(odd, "a byte that text does not hold")
-                : ContentKind.Walk.whole(length, "It reads as text throughout.");
+                : ContentKind.Walk.whole(length, "It reads as text throughout.").proving(0);
     }
 
     static boolean isOdd(int c) {
