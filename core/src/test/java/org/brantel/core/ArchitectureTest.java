@@ -23,7 +23,7 @@ import java.util.Set;
 class ArchitectureTest {
 
     @ArchTest
-    static final ArchRule DEPENDS_ON_THE_JDK_AND_JSON_ALONE = classes()
+    static final ArchRule DEPENDS_ON_THE_JDK_JSON_AND_UNPACKERS_ALONE = classes()
             .should()
             .onlyDependOnClassesThat()
             .resideInAnyPackage(
@@ -32,7 +32,17 @@ class ArchitectureTest {
                     "tools.jackson..",
                     "com.fasterxml.jackson.annotation..",
                     "org.jspecify.annotations..",
+                    "org.apache.commons.compress..",
+                    "org.tukaani.xz..",
                     "com.sun.nio.file..");
+
+    @ArchTest
+    static final ArchRule UNPACKERS_IN_ONE_PLACE = noClasses()
+            .that()
+            .resideOutsideOfPackage("org.brantel.core.kind.archive..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage("org.apache.commons.compress..", "org.tukaani.xz..");
 
     @ArchTest
     static final ArchRule JSON_LIBRARY_IN_ONE_PLACE = noClasses()

@@ -16,6 +16,8 @@ import org.brantel.core.source.Source;
  *   <li>What carries a check for less than a quarter of its bytes is whole only when its end meets an end, that is
  *       a check at its last byte or zeros from there to the next sector, and when no cluster in the middle of packed
  *       data looks like something else.
+ *   <li>Plain text is all there is of a file when nothing but zeros follows it in its last sector and no line leads up
+ *       to its start; else it is likely a part of something: texts in a program, a later piece of a longer text.
  * </ul>
  *
  * Another start inside it speaks against it, too; {@link Carver} sees these.
@@ -44,7 +46,10 @@ final class Ends {
 
     /** @param text whether it is plain text, whose end is nothing but the end of what reads as text */
     Hit checked(Hit hit, boolean text) throws IOException {
-        if (text || hit.start() % SECTOR != 0) {
+        if (text) {
+            return standingAlone(hit);
+        }
+        if (hit.start() % SECTOR != 0) {
             return hit;
         }
         byte[] behind = new byte[(int) Math.min((CLUSTER - hit.end() % CLUSTER) % CLUSTER, source.size() - hit.end())];
@@ -62,6 +67,21 @@ final class Ends {
             return withoutZeros(hit);
         }
         return hit.walk().isProof() ? hit : supported(hit, behind);
+    }
+
+    private Hit standingAlone(Hit hit) throws IOException {
+        byte[] behind = new byte[(int) Math.min((SECTOR - hit.end() % SECTOR) % SECTOR, source.size() - hit.end())];
+        if (source.read(hit.end(), behind, 0, behind.length).isClean() && lengthWithoutZeros(behind) > 0) {
+            return hit.doubted(
+                    "Other bytes than zeros stand right behind its end, as where text is a part of something.");
+        }
+        byte[] before = new byte[(int) Math.min(1, hit.start())];
+        return source.read(hit.start() - before.length, before, 0, before.length)
+                                .isClean()
+                        && before.length > 0
+                        && before[0] >= ' '
+                ? hit.doubted("A line of text leads up to its start: it may be a later part of that.")
+                : hit;
     }
 
     private Hit withoutZeros(Hit hit) throws IOException {

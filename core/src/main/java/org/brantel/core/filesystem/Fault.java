@@ -20,6 +20,9 @@ public sealed interface Fault {
 
     int DOUBTED = 40;
     int CLAIMED = 30;
+    /** Some of its bytes are surely others'. */
+    int PARTLY = 5;
+
     int NONE_LEFT = 2;
 
     private static String overwritten(String how) {
@@ -66,6 +69,11 @@ public sealed interface Fault {
         public boolean overwrites() {
             return bytes == of;
         }
+
+        @Override
+        public int trust() {
+            return overwrites() ? NONE_LEFT : PARTLY;
+        }
     }
 
     /** Clusters in which live data stands. */
@@ -80,6 +88,11 @@ public sealed interface Fault {
         @Override
         public boolean overwrites() {
             return clusters == of;
+        }
+
+        @Override
+        public int trust() {
+            return overwrites() ? NONE_LEFT : PARTLY;
         }
     }
 

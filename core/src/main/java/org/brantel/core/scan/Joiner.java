@@ -27,6 +27,9 @@ final class Joiner {
     /** A share of content that a check covers. */
     private static final double SURE = 0.95;
 
+    /** Text without a form of its own. */
+    private static final String PLAIN_TEXT = "txt";
+
     /** @param onePiece the stored bytes are the content, in one extent */
     private record Known(int id, int score, long size, boolean onePiece, boolean whole) {}
 
@@ -110,6 +113,9 @@ final class Joiner {
         }
         if (hit.walk().outcome() == ContentKind.Outcome.DAMAGED) {
             return 5;
+        }
+        if (hit.code().equals(PLAIN_TEXT)) {
+            return hit.doubts().isEmpty() ? 75 : 2;
         }
         if (hit.walk().outcome() == ContentKind.Outcome.LIKELY && hit.doubts().isEmpty()) {
             return Kinds.isText(hit.code()) ? 95 : 70;

@@ -275,6 +275,24 @@ class ShapesTest {
         isWhole(b.array(), "wav");
     }
 
+    @Test
+    void textInTheMiddleOfSomethingElseIsDoubted() throws IOException {
+        byte[] text = "The boat came in late, and nobody had lit the lamp.\n"
+                .repeat(30)
+                .getBytes(StandardCharsets.US_ASCII);
+        assertThat(found(text)).singleElement().satisfies(h -> assertThat(h.doubts())
+                .isEmpty());
+        byte[] program = {1, 0, 2, 0, 5, 0, 0, 7};
+        assertThat(found(text, program)).first().satisfies(h -> assertThat(h.doubts())
+                .anyMatch(why -> why.startsWith("Other bytes than zeros stand right behind its end")));
+        byte[] within = new byte[512 + text.length];
+        Arrays.fill(within, 0, 512, (byte) 'a');
+        Arrays.fill(within, 0, 400, (byte) 2);
+        System.arraycopy(text, 0, within, 512, text.length);
+        assertThat(found(within)).first().satisfies(h -> assertThat(h.doubts())
+                .anyMatch(why -> why.startsWith("A line of text leads up to its start")));
+    }
+
     /** Most of it still shows or plays: it is a find, with the place where it breaks. */
     @ParameterizedTest
     @ValueSource(strings = {"jpg", "flac", "ogg", "mp3", "mkv", "pdf"})

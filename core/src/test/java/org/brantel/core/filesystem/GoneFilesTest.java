@@ -49,7 +49,7 @@ class GoneFilesTest {
         gone(v, file("tide.bin", THREE, erased(4)));
         Finding f = v.finding("tide.bin");
         assertThat(f.prognosis()).isEqualTo(Prognosis.WHOLE);
-        assertThat(f.score()).isEqualTo(80);
+        assertThat(f.score()).isEqualTo(97);
         assertThat(f.reasons()).containsExactly("Nothing else claims any of its 3 clusters.");
         assertThat(f.extents()).isEqualTo(((Placement.Known) v.at(THREE, 4, 5, 6)).extents());
     }

@@ -2,8 +2,10 @@ package org.brantel.core.kind.archive;
 
 import java.io.IOException;
 import java.util.List;
+import org.apache.commons.compress.compressors.bzip2.BZip2CompressorInputStream;
 import org.brantel.core.bytes.ByteView;
 import org.brantel.core.bytes.LittleEndian;
+import org.brantel.core.bytes.Range;
 import org.brantel.core.kind.Bytes;
 import org.brantel.core.kind.ContentKind;
 import org.brantel.core.kind.Coverage;
@@ -12,7 +14,7 @@ import org.brantel.core.kind.Start;
 /**
  * bzip2: "BZh", the block size as a digit, then blocks that begin with 314159265359 and their CRC at any bit, and an
  * end mark 177245385090 with a CRC made of theirs (rotated left by one, exclusive or). All marks are found bit by bit;
- * the sum proves that none is missing.
+ * the sum proves that none is missing; then each block is unpacked for its own.
  */
 final class Bzip2 implements ContentKind {
 
@@ -51,12 +53,19 @@ final class Bzip2 implements ContentKind {
             last = stream(content, last.length(), coverage);
             streams++;
         }
-        return streams == 1 || !last.whole()
-                ? last
-                : Walk.whole(
-                                last.length(),
-                                "The CRCs of the blocks of its " + streams + " streams come to those at their ends.")
+        if (!last.whole()) {
+            return last;
+        }
+        long end = last.length();
+        String which = streams == 1 ? "its stream" : "its " + streams + " streams";
+        return switch (Unpacking.of(
+                content.joined(List.of(new Range(0, end))), p -> new BZip2CompressorInputStream(p, true))) {
+            case HOLDS -> Walk.whole(end, "All of " + which + " unpacks, and the CRC of each block is right.");
+            case FAILS -> Walk.damaged(end, "The marks of " + which + " are right, but its blocks do not unpack.");
+            case NOT_KNOWN ->
+                Walk.fitting(end, "The CRCs of its blocks come to those at the end of " + which + ".")
                         .proving(coverage.bytes());
+        };
     }
 
     private boolean begins(ByteView content, long at) throws IOException {

@@ -3,21 +3,26 @@ package org.brantel.core.kind.archive;
 import java.io.IOException;
 import java.util.List;
 import org.brantel.core.bytes.ByteView;
+import org.brantel.core.bytes.Range;
 import org.brantel.core.kind.Bytes;
 import org.brantel.core.kind.ContentKind;
 import org.brantel.core.kind.Coverage;
 import org.brantel.core.kind.Start;
+import org.tukaani.xz.XZInputStream;
 
 /**
  * xz (The .xz File Format 1.2.1): a stream header (FD 37 7A 58 5A 00, flags, CRC-32), blocks, an index, a footer
  * (CRC-32, size of the index, flags, "YZ"). LZMA2 data are a run of chunks that state their lengths, so that a block's
- * end is found without unpacking.
+ * end is found without unpacking; what has all of its ends is unpacked for the check of each block.
  */
 final class Xz implements ContentKind {
 
     private static final byte[] MAGIC = Bytes.latin("\u00fd7zXZ\0");
     /** A stream that begins where the next sector does is a file of its own. */
     private static final int MOST_PADDING = 256;
+
+    /** What an unpacker may take of memory, KiB: the dictionary of the highest usual level. */
+    private static final int MOST_KIB = 80 << 10;
 
     private static final int[] CHECK_BYTES = {0, 4, 4, 4, 8, 8, 8, 16, 16, 16, 32, 32, 32, 64, 64, 64};
 
@@ -48,11 +53,25 @@ final class Xz implements ContentKind {
             streams++;
             end = last.length();
         }
-        return streams == 1 || !last.whole()
-                ? last
-                : Walk.fitting(end, "Headers, indexes and footers of its " + streams + " streams have the right CRCs.")
+        if (!last.whole()) {
+            return last;
+        }
+        String which = streams == 1 ? "its stream" : "its " + streams + " streams";
+        return switch (Unpacking.of(content.joined(List.of(new Range(0, end))), p -> new XZInputStream(p, MOST_KIB))) {
+            case HOLDS -> unpacked(content, end, which, coverage).closing();
+            case FAILS -> Walk.damaged(end, "Heads and ends of " + which + " are right, but its blocks do not unpack.");
+            case NOT_KNOWN ->
+                Walk.fitting(end, "Headers, indexes and footers of " + which + " have the right CRCs.")
                         .proving(coverage.bytes())
                         .closing();
+        };
+    }
+
+    private static Walk unpacked(ByteView content, long end, String which, Coverage coverage) throws IOException {
+        return (content.u8(7) & 15) == 0
+                ? Walk.fitting(end, "All of " + which + " unpacks; it was written without checks.")
+                        .proving(coverage.bytes())
+                : Walk.whole(end, "All of " + which + " unpacks, and the check of each block is right.");
     }
 
     private static boolean begins(ByteView content, long at) throws IOException {
