@@ -208,6 +208,14 @@ public sealed interface Fault {
         }
     }
 
+    /** A block beside the record, at a byte of the source, that says where the content lies and fails its checksum. */
+    record MapChecksum(long at) implements Fault {
+        @Override
+        public String words() {
+            return "The block at byte " + at + ", which says where its bytes lie, fails its checksum.";
+        }
+    }
+
     /** A record that fails its own checksum. */
     record Checksum() implements Fault {
         @Override

@@ -27,7 +27,7 @@ import org.jspecify.annotations.Nullable;
  */
 final class BlockTree {
 
-    /** @param fault what is wrong with the tree; null when it is whole */
+    /** @param fault what is wrong with the tree or not sure about it; null when it is whole */
     record Mapped(List<Extent> extents, @Nullable Fault fault) {}
 
     static final Slot ENTRIES = new Slot(2, 2);
@@ -53,21 +53,24 @@ final class BlockTree {
 
     private final Reader blocks;
     private final Superblock sb;
+    private final Inode inode;
     private final Extents extents = new Extents();
     private final long need;
     private long budget;
     private @Nullable Fault fault;
+    private @Nullable Fault doubt;
 
-    private BlockTree(Superblock sb, Reader blocks, long size) {
+    private BlockTree(Inode inode, Superblock sb, Reader blocks) {
+        this.inode = inode;
         this.blocks = blocks;
         this.sb = sb;
-        this.need = size;
+        this.need = inode.size();
         // A file cannot have more nodes and blocks than the volume has, and a volume that was cut off lost its end.
         this.budget = Math.min(sb.blocks(), 4 * sb.blocksOnMedium()) + 16;
     }
 
     static Mapped of(Inode inode, Superblock sb, Reader blocks) throws IOException {
-        BlockTree tree = new BlockTree(sb, blocks, inode.size());
+        BlockTree tree = new BlockTree(inode, sb, blocks);
         if (inode.usesExtents()) {
             tree.node(inode.body(), Inode.MAP_AT, Inode.MAP_BYTES, MAX_DEPTH);
         } else {
@@ -77,7 +80,7 @@ final class BlockTree {
             // What no block stands for at the end reads as zeros.
             tree.extents.add(Extent.HOLE, inode.size() - tree.extents.length());
         }
-        return new Mapped(Extents.cut(tree.extents.list(), inode.size()), tree.fault);
+        return new Mapped(Extents.cut(tree.extents.list(), inode.size()), tree.fault == null ? tree.doubt : tree.fault);
     }
 
     private boolean spend() {
@@ -111,6 +114,9 @@ final class BlockTree {
             if (DEPTH.intIn(node, 0) != depth - 1) {
                 fault("the nodes of its extents do not fit each other");
                 return;
+            }
+            if (doubt == null && !Checksums.isMapSound(sb, inode, node)) {
+                doubt = new Fault.MapChecksum(sb.offset(child));
             }
             node(node, 0, node.length, depth - 1);
         }

@@ -170,7 +170,13 @@ final class ExtWalk {
                 if (b == null) {
                     problems.add("A block of folder " + names.path(folder.number()) + " at byte " + (e.offset() + at)
                             + " was not read; entries there are missing.");
-                } else if (!FolderBlock.read(b, sb.inodes(), hashed, listener)) {
+                    continue;
+                }
+                if (!Checksums.isFolderSound(sb, folder, b)) {
+                    problems.add("A block of folder " + names.path(folder.number()) + " at byte " + (e.offset() + at)
+                            + " fails its checksum; what it lists may be wrong.");
+                }
+                if (!FolderBlock.read(b, sb.inodes(), hashed, listener)) {
                     problems.add("A block of folder " + names.path(folder.number()) + " at byte " + (e.offset() + at)
                             + " is malformed; entries there are missing.");
                 }

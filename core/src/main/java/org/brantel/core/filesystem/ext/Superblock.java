@@ -33,6 +33,7 @@ import org.jspecify.annotations.Nullable;
  *     58    2  state: 1 clean, 2 errors            260    4  first group of scattered descriptors
  *     76    4  revision                            264    4  made, seconds
  *                                                  336    4  blocks, upper half (64-bit)
+ *                                                  624    4  seed of checksums, where it is not the identifier's
  * </pre>
  *
  * @param start     first byte of the volume in the source
@@ -60,6 +61,7 @@ record Superblock(
         long journalInode,
         int descriptorBytes,
         long firstMetaGroup,
+        long checksumSeed,
         @Nullable Instant made) {
 
     static final int AT = 1024;
@@ -72,6 +74,7 @@ record Superblock(
     static final long EXTENTS = 0x40;
     static final long WIDE = 0x80;
     static final long FLEXIBLE_GROUPS = 0x200;
+    static final long OWN_SEED = 0x2000;
     static final long SPARSE_COPIES = 0x1;
     static final long GROUP_CHECKSUMS = 0x10;
     static final long METADATA_CHECKSUMS = 0x400;
@@ -199,6 +202,7 @@ record Superblock(
                 u32(b, 224),
                 descriptor,
                 u32(b, 260),
+                (incompatible & OWN_SEED) != 0 ? u32(b, 624) : Checksums.crc(-1, b, 104, 120) & 0xffffffffL,
                 made == 0 ? null : Instant.ofEpochSecond(made));
     }
 
@@ -223,6 +227,10 @@ record Superblock(
 
     boolean needsRecovery() {
         return (incompatible & NEEDS_RECOVERY) != 0;
+    }
+
+    boolean checksMetadata() {
+        return (forReading & METADATA_CHECKSUMS) != 0;
     }
 
     boolean marksUnused() {
