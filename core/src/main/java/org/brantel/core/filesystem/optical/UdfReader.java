@@ -84,7 +84,7 @@ final class UdfReader implements FileSystem {
 
     /** @throws ParseFailure with field, place and value, when there is no UDF volume */
     public static UdfReader open(Source source, Range room) throws IOException {
-        for (int blockBytes : new int[] {2048, 512, 4096}) {
+        for (int blockBytes : new int[] {2048, 512, 4096, 1024}) {
             long at = room.offset() + (long) ANCHOR_BLOCK * blockBytes;
             byte[] b = new byte[512];
             boolean there = (long) ANCHOR_BLOCK * blockBytes + 512 <= room.length()

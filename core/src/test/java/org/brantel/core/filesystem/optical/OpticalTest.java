@@ -51,6 +51,17 @@ class OpticalTest {
         assertThat(new String(text, StandardCharsets.US_ASCII)).isEqualTo("low water 4.2 m at noon\n");
     }
 
+    @Test
+    void blocksOfUdfMayBeOf1024Bytes() throws IOException {
+        FaultySource source = new FaultySource(Seeds.volume("udf-1k-empty"));
+        FileSystem volume = Families.open(source, new Range(0, source.size()));
+        assertThat(volume.facts().fs()).isEqualTo("udf");
+        assertThat(volume.facts().label()).isEqualTo("SKERROW");
+        assertThat(volume.facts().clusterBytes()).isEqualTo(1024);
+        assertThat(files(source)).isEmpty();
+        assertThat(problems).isEmpty();
+    }
+
     @ParameterizedTest
     @ValueSource(strings = {"iso", "udf"})
     void aFolderThatWasNotReadIsToldAndTheOthersAreRead(String seed) throws IOException {
