@@ -132,7 +132,9 @@ final class InodeTable {
             return 0;
         }
         long perBlock = sb.blockBytes() / sb.inodeBytes();
-        long index = (block - table.getKey()) * perBlock;
-        return index >= sb.inodesPerGroup() ? 0 : table.getValue() * sb.inodesPerGroup() + index + 1;
+        long blocks = block - table.getKey();
+        // The journal may name any block, however far.
+        boolean within = blocks < (sb.inodesPerGroup() + perBlock - 1) / perBlock;
+        return within ? table.getValue() * sb.inodesPerGroup() + blocks * perBlock + 1 : 0;
     }
 }
