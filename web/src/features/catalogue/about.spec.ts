@@ -26,7 +26,7 @@ describe('what a check covers', () => {
     expect(provenWords(1)).toContain('all of them')
     expect(provenWords(0.996)).toContain('99 % of them')
     expect(provenWords(0.001)).toContain('nothing in it')
-    expect(provenWords(undefined)).toContain('no check')
+    expect(provenWords(undefined)).toContain('on record')
   })
 })
 

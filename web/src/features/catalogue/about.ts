@@ -27,7 +27,7 @@ export function hashWords(line: Pick<CatalogueLine, 'sha256' | 'readBytes' | 'si
 
 /** How much of it the check of its kind covers. */
 export function provenWords(proven: number | undefined | null): string {
-  if (proven === undefined || proven === null) return 'no check of its content was passed'
+  if (proven === undefined || proven === null) return 'no check of its content is on record'
   if (proven >= 1) return 'a check covers all of them'
   const hundredths = Math.floor(proven * 100)
   return hundredths === 0

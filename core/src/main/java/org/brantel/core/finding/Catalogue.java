@@ -19,6 +19,7 @@ public final class Catalogue {
     /** The better content first: what is more surely whole. */
     public static final Comparator<Finding> BETTER_CONTENT = Comparator.comparing(Finding::prognosis)
             .thenComparing(Comparator.comparingInt(Finding::score).reversed())
+            .thenComparing(f -> f.proven() == null ? -1 : f.proven(), Comparator.reverseOrder())
             .thenComparing(f -> f.extents().size())
             .thenComparingLong(Finding::firstByte)
             .thenComparing(f -> String.join(" ", f.reasons()));

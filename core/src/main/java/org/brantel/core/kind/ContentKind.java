@@ -177,7 +177,7 @@ public interface ContentKind {
 
         /** How much of it a check covers, as the beginning of a sentence. */
         public String coveredWords() {
-            long share = Math.round(proven * 100);
+            long share = (long) (proven * 100);
             return share == 0 ? "Nothing in it checks its bytes" : "A check covers " + share + " % of its bytes";
         }
 

@@ -80,7 +80,9 @@ final class Joiner {
                 List.of("No record names it; its content was found by its own structure.", walk.words()));
         reasons.addAll(hit.doubts());
         if (whole && walk.proven() < 1) {
-            reasons.add(walk.coveredWords() + ": a change may show nowhere.");
+            boolean none = walk.proven() < 0.01;
+            reasons.add(walk.coveredWords()
+                    + (none ? ": a change would not show." : "; a change of the others would not show."));
         }
         return new Finding(
                 0,

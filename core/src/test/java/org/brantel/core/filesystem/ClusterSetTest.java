@@ -25,6 +25,10 @@ class ClusterSetTest {
                 int length = random.nextInt(i % 3 == 0 ? 1_500_000 : 100);
                 set.add(from, length);
                 plain.set(Math.max(0, from), Math.max(0, Math.min(count, from + length)));
+                int gone = random.nextInt(count + 10) - 5;
+                int many = random.nextInt(i % 5 == 0 ? 200_000 : 100);
+                set.remove(gone, many);
+                plain.clear(Math.max(0, gone), Math.max(0, Math.min(count, gone + many)));
             }
             assertThat(set.size()).isEqualTo(plain.cardinality());
             for (int i = 0; i < 200; i++) {
@@ -54,6 +58,17 @@ class ClusterSetTest {
                 .isEqualTo(200);
         assertThat(space.isCluster(11)).isTrue();
         assertThat(space.isCluster(12)).isFalse();
+    }
+
+    @Test
+    void whatIsReleasedIsFreeAgainAndNothingElse() {
+        Space space = new Space(1000, 100, 2, 10);
+        space.use(3, 5);
+        space.release(new Extent(1200, 250));
+        space.release(new Extent(Extent.HOLE, 1000));
+        assertThat(space.free(2000))
+                .as("what a file has of a cluster at its end is all of it")
+                .containsExactly(new Range(1000, 100), new Range(1200, 300), new Range(1600, 400));
     }
 
     @Test

@@ -61,7 +61,7 @@ class MergeTest {
                         prognosis,
                         read ? 80 + random.nextInt(3) * 5 : 30,
                         List.of("seen"),
-                        read ? Double.valueOf(0.5) : null),
+                        read ? Double.valueOf(random.nextInt(3) / 2.0) : null),
                 new Content(
                         3000 + file,
                         "jpg",

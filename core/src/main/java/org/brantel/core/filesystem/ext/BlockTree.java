@@ -115,7 +115,7 @@ final class BlockTree {
                 fault("the nodes of its extents do not fit each other");
                 return;
             }
-            if (doubt == null && !Checksums.isMapSound(sb, inode, node)) {
+            if (doubt == null && !Checksums.isMapSound(sb, inode.key(), node)) {
                 doubt = new Fault.MapChecksum(sb.offset(child));
             }
             node(node, 0, node.length, depth - 1);

@@ -48,13 +48,13 @@ final class Checksums {
     }
 
     /** @return true too where none is kept */
-    static boolean isMapSound(Superblock sb, Inode inode, byte[] node) {
+    static boolean isMapSound(Superblock sb, Inode.Key inode, byte[] node) {
         int at = BlockTree.ENTRY + u16(node, 4) * BlockTree.ENTRY;
         return !sb.checksMetadata() || at + 4 > node.length || of(sb, inode, node, at) == u32(node, at);
     }
 
     /** @return true too where none is kept */
-    static boolean isFolderSound(Superblock sb, Inode folder, byte[] block) {
+    static boolean isFolderSound(Superblock sb, Inode.Key folder, byte[] block) {
         int tail = block.length - TAIL;
         // Nodes of hashes keep theirs elsewhere; an old tail may still stand in them. One entry spans all of such a
         // block.
@@ -68,7 +68,7 @@ final class Checksums {
         return !kept || of(sb, folder, block, tail) == u32(block, tail + 8);
     }
 
-    private static long of(Superblock sb, Inode inode, byte[] block, int end) {
+    private static long of(Superblock sb, Inode.Key inode, byte[] block, int end) {
         byte[] whose = new byte[8];
         for (int i = 0; i < 4; i++) {
             whose[i] = (byte) (inode.number() >> 8 * i);

@@ -2,17 +2,12 @@ package org.brantel.core.filesystem.ext;
 
 import java.io.IOException;
 import java.time.Instant;
-import java.util.ArrayDeque;
 import java.util.ArrayList;
-import java.util.Deque;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import org.brantel.core.content.Extent;
-import org.brantel.core.content.Extents;
 import org.brantel.core.filesystem.ClusterSet;
 import org.brantel.core.filesystem.Fault;
 import org.brantel.core.filesystem.FileRecord;
@@ -37,8 +32,6 @@ final class ExtWalk {
 
     private static final int JOURNAL_FALLBACK = 8;
     private static final int FIRST_USER = 11;
-    private static final int FOLDER = 2;
-    private static final long MAX_FOLDER_BYTES = 1L << 30;
 
     private final Source source;
     private final Superblock sb;
@@ -47,9 +40,10 @@ final class ExtWalk {
     private final Blocks blocks;
     private final Groups groups;
     private final InodeTable table;
-    private final Names names = new Names();
+    private final Journal journal;
+    private final OldInodes old;
+    private final Names names;
     private final ClusterSet folders;
-    private final Map<Long, Long> folderOfBlock = new HashMap<>();
     private final ClusterSet orphans;
     private final Space space;
     private final Judge judge;
@@ -64,22 +58,25 @@ final class ExtWalk {
         table = new InodeTable(sb, blocks, groups, problems);
         folders = new ClusterSet(sb.inodes() + 1);
         orphans = new ClusterSet(sb.inodes() + 1);
+        journal = journal();
+        // From here on the volume reads as if the journal were in place: its bitmaps as well.
+        blocks.overlay(journal.pending());
+        old = new OldInodes(journal, table, sb);
+        names = new Names(old);
         space = ExtSpace.read(source, sb, groups, problems);
         judge = new Judge(source, space, walk, false);
     }
 
     Walked run() throws IOException {
-        Journal journal = journal();
-        blocks.overlay(journal.pending());
         table.forEach(true, this::firstRound);
-        listFolders();
-        OldInodes old = new OldInodes(journal, table, sb);
+        Folders listing = new Folders(sb, blocks, table, names, problems);
+        listing.list(folders, walk);
         old.read();
         List<OldInodes.Version> gone = old.gone();
-        rememberFolders(journal, old, gone);
+        listing.remember(journal, old, gone);
         table.forEach(false, this::secondRound);
         if (!walk.stopped()) {
-            judge.gone(deleted(old, gone), Origin.DELETED);
+            judge.gone(deleted(gone), Origin.DELETED);
         }
         return Walked.of(space.free(source.size()));
     }
@@ -106,153 +103,11 @@ final class ExtWalk {
         } else if (hasContent && inode.number() >= FIRST_USER && inode.leadsSomewhere()) {
             orphans.add(inode.number());
             if (deletedAt(inode) == null) {
-                // Deleted while it was open: it goes on the list of orphans and keeps its blocks (EXT4 "Orphan
-                // inodes").
+                // Deleted while it was open: it is on the list of orphans, and its blocks are still its own.
                 BlockTree.of(inode, sb, blocks::read).extents().forEach(space::release);
             }
         }
         return !walk.stopped();
-    }
-
-    private void listFolders() throws IOException {
-        Deque<Long> waiting = new ArrayDeque<>(List.of(Names.ROOT));
-        Set<Long> seen = new HashSet<>(waiting);
-        while (!waiting.isEmpty() && !walk.stopped()) {
-            long number = waiting.poll();
-            Inode folder = folders.holds(number) ? table.inode(number) : null;
-            if (folder == null) {
-                problems.add("Folder " + names.path(number) + " (inode " + number
-                        + ") was not read; what it lists is missing.");
-                continue;
-            }
-            readFolder(folder, blocks::read, (inode, type, name, live) -> {
-                if (!live) {
-                    names.remember(inode, new Names.Name(number, name, Names.NOW, false));
-                } else if (!name.equals(".") && !name.equals("..")) {
-                    names.list(inode, number, name);
-                    if ((type == FOLDER || folders.holds(inode)) && seen.add(inode)) {
-                        waiting.add(inode);
-                    }
-                }
-            });
-        }
-        for (long number = folders.nextHeld(0);
-                number <= sb.inodes() && !walk.stopped();
-                number = folders.nextHeld(number + 1)) {
-            Inode folder = seen.contains(number) ? null : table.inode(number);
-            if (folder != null) {
-                // Listed nowhere, but in use: its files are live all the same.
-                readFolder(folder, blocks::read, (inode, type, name, live) -> {
-                    if (live && !name.startsWith(".") && names.listed(inode).isEmpty()) {
-                        names.list(inode, folder.number(), name);
-                    }
-                });
-            }
-        }
-    }
-
-    private void readFolder(Inode folder, BlockTree.Reader reader, FolderBlock.Listener listener) throws IOException {
-        boolean hashed = (folder.flags() & Inode.HASHED) != 0;
-        if (folder.holdsContent()) {
-            readWithin(folder, listener);
-            return;
-        }
-        for (Extent e : Extents.cut(BlockTree.of(folder, sb, reader).extents(), MAX_FOLDER_BYTES)) {
-            for (long at = 0; !e.isHole() && at < e.length(); at += sb.blockBytes()) {
-                long block = (e.offset() + at - sb.start()) / sb.blockBytes();
-                Long other = folderOfBlock.putIfAbsent(block, folder.number());
-                if (other != null) {
-                    problems.add("Folder " + names.path(folder.number()) + " and folder " + names.path(other)
-                            + " claim the same block " + block + "; it is read once.");
-                    continue;
-                }
-                byte[] b = blocks.read(block);
-                if (b == null) {
-                    problems.add("A block of folder " + names.path(folder.number()) + " at byte " + (e.offset() + at)
-                            + " was not read; entries there are missing.");
-                    continue;
-                }
-                if (!Checksums.isFolderSound(sb, folder, b)) {
-                    problems.add("A block of folder " + names.path(folder.number()) + " at byte " + (e.offset() + at)
-                            + " fails its checksum; what it lists may be wrong.");
-                }
-                if (!FolderBlock.read(b, sb.inodes(), hashed, listener)) {
-                    problems.add("A block of folder " + names.path(folder.number()) + " at byte " + (e.offset() + at)
-                            + " is malformed; entries there are missing.");
-                }
-            }
-        }
-    }
-
-    /** A folder within its inode: four bytes name the parent, entries follow (EXT4 "Inline Directories"). */
-    private void readWithin(Inode folder, FolderBlock.Listener listener) {
-        byte[] within = new byte[Inode.MAP_BYTES - 4];
-        System.arraycopy(folder.body(), Inode.MAP_AT + 4, within, 0, within.length);
-        FolderBlock.read(within, sb.inodes(), false, listener);
-        byte[] more = InlineContent.rest(folder);
-        if (more.length > 0) {
-            FolderBlock.read(more, sb.inodes(), false, listener);
-        }
-    }
-
-    /** What folders listed before, out of the journal's copies and out of folders that are gone themselves. */
-    private void rememberFolders(Journal journal, OldInodes old, List<OldInodes.Version> gone) throws IOException {
-        for (OldInodes.Version v : gone) {
-            if (v.inode().isFolder() && !v.inode().holdsContent()) {
-                for (Extent e : Extents.cut(
-                        BlockTree.of(v.inode(), sb, old.asOf(v.transaction(), blocks))
-                                .extents(),
-                        MAX_FOLDER_BYTES)) {
-                    rememberBlocks(e, v.inode().number());
-                }
-            }
-        }
-        rememberWithin(old);
-        for (Map.Entry<Long, List<Journal.Copy>> e : journal.copies().entrySet()) {
-            for (Journal.Copy copy : e.getValue()) {
-                byte[] b = journal.read(copy);
-                long owner = b == null ? 0 : ownerOf(e.getKey(), b);
-                if (b != null && owner > 0) {
-                    FolderBlock.read(b, sb.inodes(), true, (inode, type, name, live) -> {
-                        if (!name.equals(".") && !name.equals("..")) {
-                            names.remember(inode, new Names.Name(owner, name, copy.transaction(), live));
-                        }
-                    });
-                }
-            }
-        }
-    }
-
-    private void rememberWithin(OldInodes old) throws IOException {
-        old.forEachCopy((folder, transaction) -> {
-            if (folder.isLive() && folder.isFolder() && folder.holdsContent() && old.isFreeOrOf(folder)) {
-                readWithin(
-                        folder,
-                        (inode, type, name, live) ->
-                                names.remember(inode, new Names.Name(folder.number(), name, transaction, live)));
-            }
-        });
-    }
-
-    /** A first block names its folder; others are of the folder that has the block now. */
-    private long ownerOf(long block, byte[] b) {
-        long named = FolderBlock.ownerOf(b);
-        return named != 0 ? named : folderOfBlock.getOrDefault(block, 0L);
-    }
-
-    private void rememberBlocks(Extent e, long folder) throws IOException {
-        for (long at = 0; !e.isHole() && at < e.length(); at += sb.blockBytes()) {
-            long block = (e.offset() + at - sb.start()) / sb.blockBytes();
-            boolean free = folderOfBlock.putIfAbsent(block, folder) == null;
-            byte[] b = free ? blocks.read(block) : null;
-            if (b != null && (FolderBlock.ownerOf(b) == folder || FolderBlock.ownerOf(b) == 0)) {
-                FolderBlock.read(b, sb.inodes(), false, (inode, type, name, live) -> {
-                    if (!name.equals(".") && !name.equals("..")) {
-                        names.remember(inode, new Names.Name(folder, name, Names.NOW, false));
-                    }
-                });
-            }
-        }
     }
 
     private boolean secondRound(Inode inode) throws IOException {
@@ -270,7 +125,7 @@ final class ExtWalk {
                     List.of(new Fault.Unlisted())));
         }
         for (Names.Name name : all) {
-            judge.live(file(inode, names.path(name.parent()), name.text(), blocks::read, null, List.of()));
+            judge.live(file(inode, names.path(name.folder()), name.text(), blocks::read, null, List.of()));
         }
         return !walk.stopped();
     }
@@ -308,21 +163,21 @@ final class ExtWalk {
                 RecordFacts.at(inode.at(), List.of(inode.permissions())).deletedAt(deleted));
     }
 
-    private List<FileRecord> deleted(OldInodes old, List<OldInodes.Version> gone) throws IOException {
+    private List<FileRecord> deleted(List<OldInodes.Version> gone) throws IOException {
         List<FileRecord> files = new ArrayList<>();
         Set<Long> found = new HashSet<>();
         for (OldInodes.Version v : gone) {
             if (v.inode().isFile()) {
                 Inode now = table.inode(v.inode().number());
                 Instant deleted = now != null && now.generation() == v.inode().generation() ? deletedAt(now) : null;
-                files.add(gone(old, v.inode(), v.transaction(), old.asOf(v.transaction(), blocks), deleted));
+                files.add(gone(v.inode(), v.transaction(), old.asOf(v.transaction(), blocks), deleted));
                 found.add(v.inode().number());
             }
         }
         for (long number = orphans.nextHeld(0); number <= sb.inodes(); number = orphans.nextHeld(number + 1)) {
             Inode inode = table.inode(number);
             if (inode != null && inode.isFile() && found.add(inode.number())) {
-                files.add(gone(old, inode, Names.NOW, blocks::read, deletedAt(inode)));
+                files.add(gone(inode, Names.NOW, blocks::read, deletedAt(inode)));
             }
         }
         nameless(files, found);
@@ -335,18 +190,11 @@ final class ExtWalk {
     }
 
     /** A name is a file's own when it was said of its generation; content whose name is not sure has none. */
-    private FileRecord gone(
-            OldInodes old, Inode inode, long transaction, BlockTree.Reader reader, @Nullable Instant deleted)
+    private FileRecord gone(Inode inode, long transaction, BlockTree.Reader reader, @Nullable Instant deleted)
             throws IOException {
-        List<Names.Name> own = new ArrayList<>();
-        for (Names.Name name : names.old().getOrDefault(inode.number(), List.of())) {
-            if (old.wasOf(inode, name)) {
-                own.add(name);
-            }
-        }
-        Optional<Names.Name> name = Names.surest(own, transaction);
+        Optional<Names.Name> name = names.of(inode, transaction);
         return name.isPresent()
-                ? file(inode, names.path(name.get().parent()), name.get().text(), reader, deleted, List.of())
+                ? file(inode, names.path(name.get().folder()), name.get().text(), reader, deleted, List.of())
                 : file(inode, "/(lost files)/", "inode " + inode.number(), reader, deleted, List.of());
     }
 
@@ -359,7 +207,7 @@ final class ExtWalk {
             }
             Names.Name name = e.getValue().get(0);
             files.add(new FileRecord(
-                    Named.of(names.path(name.parent()) + name.text(), name.text()),
+                    Named.of(names.path(name.folder()) + name.text(), name.text()),
                     true,
                     0,
                     new Placement.Lost("its inode " + e.getKey()

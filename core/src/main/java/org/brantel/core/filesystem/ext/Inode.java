@@ -95,6 +95,13 @@ record Inode(
         return Instant.ofEpochSecond(seconds + ((more & 3) << 32), nanos < 1_000_000_000L ? nanos : 0);
     }
 
+    /** What an inode's number is at one time: generations tell its files and folders apart. */
+    record Key(long number, long generation) {}
+
+    Key key() {
+        return new Key(number, generation);
+    }
+
     boolean isFile() {
         return mode >> 12 == 8;
     }

@@ -1,5 +1,6 @@
 package org.brantel.core.filesystem.ext;
 
+import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -9,7 +10,11 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
-/** Which names lead to which inodes: those that folders list, and those that slack and journal still show. */
+/**
+ * Which names lead to which inodes: those that folders list, and those that slack and journal still show. A number is
+ * many files' and folders' in its time; a name is only given to the one that it was said of, and stands in the folder
+ * that listed it, which may be gone as well.
+ */
 final class Names {
 
     static final long ROOT = 2;
@@ -19,23 +24,29 @@ final class Names {
     private static final int MAX_DEPTH = 256;
 
     /**
+     * @param folder      in which it stood
      * @param transaction of the copy of the folder that shows it, or {@link #NOW}
      * @param listed      the folder listed it then; false: it was only left over in the folder's slack, and had been
      *                    true at some time before
      */
-    record Name(long parent, String text, long transaction, boolean listed) {
+    record Name(Inode.Key folder, String text, long transaction, boolean listed) {
 
         boolean isSame(Name other) {
-            return parent == other.parent && text.equals(other.text);
+            return folder.equals(other.folder) && text.equals(other.text);
         }
     }
 
+    private final OldInodes inodes;
     private final Map<Long, List<Name>> listed = new HashMap<>();
     private final Map<Long, List<Name>> old = new HashMap<>();
-    private final Map<Long, String> paths = new HashMap<>(Map.of(ROOT, "/"));
+    private final Map<Inode.Key, String> paths = new HashMap<>();
 
-    void list(long inode, long parent, String text) {
-        Name name = new Name(parent, text, NOW, true);
+    Names(OldInodes inodes) {
+        this.inodes = inodes;
+    }
+
+    void list(long inode, Inode.Key folder, String text) {
+        Name name = new Name(folder, text, NOW, true);
         List<Name> same = listed.get(inode);
         if (same == null) {
             listed.put(inode, List.of(name));
@@ -51,19 +62,28 @@ final class Names {
         if (!all.contains(name)) {
             all.add(name);
         }
+        // A folder that nothing led to may have one now.
+        paths.clear();
     }
 
     List<Name> listed(long inode) {
         return listed.getOrDefault(inode, List.of());
     }
 
+    /** By the number that they led to. */
     Map<Long, List<Name>> old() {
         return old;
     }
 
-    /** The name that an inode had when its copy was made: of those that are remembered, the nearest in time. */
-    Optional<Name> then(long inode, long transaction) {
-        return nearest(old.getOrDefault(inode, List.of()), transaction);
+    /** What a file or folder was called when its copy was made; empty where no name is surely its own. */
+    Optional<Name> of(Inode gone, long transaction) throws IOException {
+        List<Name> own = new ArrayList<>();
+        for (Name name : old.getOrDefault(gone.number(), List.of())) {
+            if (inodes.wasOf(gone, name)) {
+                own.add(name);
+            }
+        }
+        return surest(own, transaction);
     }
 
     /**
@@ -86,22 +106,34 @@ final class Names {
     }
 
     /** The path of a folder, with a slash at its end. */
-    String path(long folder) {
+    String path(Inode.Key folder) throws IOException {
         return path(folder, new HashSet<>());
     }
 
-    private String path(long folder, Set<Long> below) {
+    private String path(Inode.Key folder, Set<Inode.Key> below) throws IOException {
+        if (folder.number() == ROOT) {
+            return "/";
+        }
         String known = paths.get(folder);
         if (known != null) {
             return known;
         }
-        Optional<Name> name = listed(folder).stream().findFirst().or(() -> then(folder, NOW));
+        Optional<Name> name = nameOf(folder);
         String path = name.isEmpty() || !below.add(folder) || below.size() > MAX_DEPTH
-                ? "/(lost folder " + folder + ")/"
-                : path(name.get().parent(), below) + name.get().text() + "/";
+                ? "/(lost folder " + folder.number() + ")/"
+                : path(name.get().folder(), below) + name.get().text() + "/";
         if (path.length() < 4096) {
             paths.put(folder, path);
         }
         return path;
+    }
+
+    private Optional<Name> nameOf(Inode.Key folder) throws IOException {
+        Optional<OldInodes.Version> version = inodes.version(folder);
+        if (version.isEmpty()) {
+            return Optional.empty();
+        }
+        List<Name> now = version.get().transaction() == NOW ? listed(folder.number()) : List.of();
+        return now.isEmpty() ? of(version.get().inode(), version.get().transaction()) : Optional.of(now.get(0));
     }
 }

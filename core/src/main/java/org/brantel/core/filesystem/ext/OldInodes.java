@@ -22,12 +22,13 @@ final class OldInodes {
         void copy(Inode inode, long transaction) throws IOException;
     }
 
-    private record Key(long number, long generation) {}
+    /** Generations have 32 bits. */
+    private static final long NOBODYS = -1;
 
     private final Journal journal;
     private final InodeTable table;
     private final Superblock sb;
-    private final Map<Key, Version> newest = new HashMap<>();
+    private final Map<Inode.Key, Version> newest = new HashMap<>();
 
     OldInodes(Journal journal, InodeTable table, Superblock sb) {
         this.journal = journal;
@@ -40,9 +41,7 @@ final class OldInodes {
         forEachCopy((old, transaction) -> {
             if (old.isLive() && (old.isFile() || old.isFolder()) && old.number() > 10 && old.leadsSomewhere()) {
                 newest.merge(
-                        new Key(old.number(), old.generation()),
-                        new Version(old, transaction),
-                        (a, c) -> c.transaction() > a.transaction() ? c : a);
+                        old.key(), new Version(old, transaction), (a, c) -> c.transaction() > a.transaction() ? c : a);
             }
         });
     }
@@ -112,8 +111,30 @@ final class OldInodes {
         return true;
     }
 
+    /** A file or folder as it is now; else as the journal last had it; empty where it has nothing of it. */
+    Optional<Version> version(Inode.Key of) throws IOException {
+        Inode now = table.inode(of.number());
+        return now != null && now.isLive() && now.generation() == of.generation()
+                ? Optional.of(new Version(now, Names.NOW))
+                : Optional.ofNullable(newest.get(of));
+    }
+
+    /** Who had an inode at a transaction; a generation that nobody has where that is not sure. */
+    Inode.Key at(long number, long transaction) throws IOException {
+        Inode now = table.inode(number);
+        Inode only = now == null || now.mode() == 0 ? null : now;
+        for (Journal.Copy copy : newestFirst(table.blockOf(number))) {
+            Inode then = inodeIn(copy, number);
+            if (then != null && copy.transaction() <= transaction) {
+                return then.key();
+            }
+            only = then == null || only != null && only.generation() == then.generation() ? only : null;
+        }
+        return only == null ? new Inode.Key(number, NOBODYS) : only.key();
+    }
+
     /** Whether no other file or folder has its inode now. */
-    boolean isFreeOrOf(Inode file) throws IOException {
+    private boolean isFreeOrOf(Inode file) throws IOException {
         Inode now = table.inode(file.number());
         return now == null || now.mode() == 0 || now.generation() == file.generation();
     }
@@ -139,7 +160,7 @@ final class OldInodes {
                 .toList();
     }
 
-    private boolean isStillThere(Key key) {
+    private boolean isStillThere(Inode.Key key) {
         try {
             Inode now = table.inode(key.number());
             return now != null && now.isLive() && now.generation() == key.generation();

@@ -18,6 +18,9 @@ enum Unpacking {
     /** Nothing on a medium may keep a scan for long: more than this is not unpacked to check it. */
     private static final long MOST_BYTES = 1L << 30;
 
+    /** A few bytes may ask for the largest dictionary; all threads of all scans together get it once. */
+    private static final Object ONE_AT_A_TIME = new Object();
+
     /** What unpacks a stream. */
     interface Unpacker {
         InputStream open(InputStream packed) throws IOException;
@@ -29,9 +32,16 @@ enum Unpacking {
      * @throws ByteView.Unread where packed bytes were never read
      */
     static Unpacking of(ByteView packed, Unpacker unpacker) throws IOException {
+        synchronized (ONE_AT_A_TIME) {
+            return upTo(MOST_BYTES, packed, unpacker);
+        }
+    }
+
+    /** @param most bytes of what it unpacks to; content that goes on is not judged */
+    static Unpacking upTo(long most, ByteView packed, Unpacker unpacker) throws IOException {
         byte[] chunk = new byte[64 << 10];
         try (InputStream in = unpacker.open(new Packed(packed))) {
-            long left = MOST_BYTES;
+            long left = most;
             for (int n = in.read(chunk); n >= 0; n = in.read(chunk)) {
                 left -= n;
                 if (left < 0) {

@@ -45,9 +45,12 @@ class ReusedInodesTest {
         assertThat(gone).extracting(Finding::path).doesNotContainAnyElementsOf(live);
     }
 
-    /** Each file says its own path. The volumes were mounted ten times; most names stand only in the journal. */
+    /**
+     * Each file says its own path. The volumes were mounted several times; most names stand only in the journal, and
+     * whole folders are gone, whose inodes are others' now.
+     */
     @ParameterizedTest
-    @ValueSource(strings = {"ext4-own-names", "ext4-own-names-1k"})
+    @ValueSource(strings = {"ext4-own-names", "ext4-own-names-1k", "ext4-own-folders"})
     void wholeContentHasTheNameThatItHad(String seed) throws IOException {
         FaultySource source = new FaultySource(Seeds.volume(seed));
         List<Finding> gone = found(seed).stream()

@@ -1,0 +1,139 @@
+package org.brantel.core.kind.archive;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.util.Random;
+import java.util.zip.CRC32;
+import org.apache.commons.compress.compressors.bzip2.BZip2CompressorOutputStream;
+import org.brantel.core.bytes.ByteView;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.kind.ContentKind;
+import org.brantel.core.testing.FaultySource;
+import org.junit.jupiter.api.Test;
+import org.tukaani.xz.LZMA2Options;
+import org.tukaani.xz.XZ;
+import org.tukaani.xz.XZInputStream;
+import org.tukaani.xz.XZOutputStream;
+
+/** What has all its marks in place and does not unpack is damaged; what nobody can unpack here is not said to be. */
+class UnpackingTest {
+
+    private static final int CHUNK = 1 << 20;
+
+    private static ByteView view(byte[] content, Range... bad) {
+        return ByteView.of(new FaultySource(content, bad), new Range(0, content.length));
+    }
+
+    private static ContentKind.Walk walked(ContentKind kind, byte[] content) throws IOException {
+        return kind.walk(view(content));
+    }
+
+    private static byte[] noise(int length) {
+        byte[] noise = new byte[length];
+        new Random(6).nextBytes(noise);
+        return noise;
+    }
+
+    /** Half noise, half not, so that it is packed and not stored. */
+    private static byte[] data(int length) {
+        byte[] data = noise(length);
+        for (int i = 0; i < length; i += 2) {
+            data[i] = 'a';
+        }
+        return data;
+    }
+
+    private static byte[] xz(byte[] content, int check, int dictionary) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        LZMA2Options options = new LZMA2Options(1);
+        options.setDictSize(dictionary);
+        try (XZOutputStream xz = new XZOutputStream(out, options, check)) {
+            xz.write(content);
+        }
+        return out.toByteArray();
+    }
+
+    /** The place lies within a chunk of packed data, not in a head. */
+    private static byte[] spoiledInTheMiddle(byte[] content) {
+        byte[] spoiled = content.clone();
+        spoiled[spoiled.length / 2] ^= 0x10;
+        return spoiled;
+    }
+
+    @Test
+    void oneBitOfAnXzBlockIsNoticed() throws IOException {
+        byte[] sound = xz(data(30_000), XZ.CHECK_CRC32, CHUNK);
+        ContentKind.Walk whole = walked(new Xz(), sound);
+        assertThat(whole.outcome()).isEqualTo(ContentKind.Outcome.WHOLE);
+        assertThat(whole.proven()).isEqualTo(1);
+        assertThat(whole.length()).isEqualTo(sound.length);
+        ContentKind.Walk damaged = walked(new Xz(), spoiledInTheMiddle(sound));
+        assertThat(damaged.outcome()).isEqualTo(ContentKind.Outcome.DAMAGED);
+        assertThat(damaged.length()).isEqualTo(sound.length);
+        assertThat(damaged.words()).contains("do not unpack");
+    }
+
+    @Test
+    void oneBitOfABzip2BlockIsNoticed() throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (OutputStream packed = new BZip2CompressorOutputStream(out, 1)) {
+            packed.write(data(30_000));
+        }
+        byte[] sound = out.toByteArray();
+        assertThat(walked(new Bzip2(), sound).outcome()).isEqualTo(ContentKind.Outcome.WHOLE);
+        ContentKind.Walk damaged = walked(new Bzip2(), spoiledInTheMiddle(sound));
+        assertThat(damaged.outcome()).isEqualTo(ContentKind.Outcome.DAMAGED);
+        assertThat(damaged.length()).isEqualTo(sound.length);
+    }
+
+    /** Without checks, other bytes may unpack as well. */
+    @Test
+    void anXzWithoutChecksProvesLittle() throws IOException {
+        ContentKind.Walk walk = walked(new Xz(), xz(noise(300_000), XZ.CHECK_NONE, CHUNK));
+        assertThat(walk.outcome()).isEqualTo(ContentKind.Outcome.FITTING);
+        assertThat(walk.proven()).isLessThan(0.5);
+        assertThat(walk.words()).contains("without checks");
+    }
+
+    /** The only block's head: its length at 12, the filter (21, 1, size of the dictionary) from 14, its CRC at the end. */
+    private static byte[] asking(int dictionary, byte[] xz) {
+        byte[] asking = xz.clone();
+        int end = 12 + (asking[12] + 1) * 4;
+        assertThat(asking[14]).isEqualTo((byte) 0x21);
+        asking[16] = (byte) dictionary;
+        CRC32 crc = new CRC32();
+        crc.update(asking, 12, end - 4 - 12);
+        ByteBuffer.wrap(asking).order(ByteOrder.LITTLE_ENDIAN).putInt(end - 4, (int) crc.getValue());
+        return asking;
+    }
+
+    @Test
+    void whatAsksForMoreMemoryThanItGetsIsNotJudged() throws IOException {
+        byte[] sound = xz(data(30_000), XZ.CHECK_CRC64, CHUNK);
+        int oneGibibyte = 36;
+        byte[] greedy = asking(oneGibibyte, sound);
+        assertThat(walked(new Xz(), greedy).outcome()).isEqualTo(ContentKind.Outcome.FITTING);
+        assertThat(walked(new Xz(), spoiledInTheMiddle(greedy)).outcome()).isEqualTo(ContentKind.Outcome.FITTING);
+    }
+
+    @Test
+    void whatUnpacksToNoEndIsLeft() throws IOException {
+        byte[] zeros = xz(new byte[4 * CHUNK], XZ.CHECK_CRC32, CHUNK);
+        assertThat(Unpacking.upTo(4 * CHUNK, view(zeros), XZInputStream::new)).isEqualTo(Unpacking.HOLDS);
+        assertThat(Unpacking.upTo(4 * CHUNK - 1, view(zeros), XZInputStream::new))
+                .isEqualTo(Unpacking.NOT_KNOWN);
+    }
+
+    @Test
+    void bytesThatWereNotReadAreSaidAsSuch() throws IOException {
+        byte[] sound = xz(noise(30_000), XZ.CHECK_CRC32, CHUNK);
+        ByteView holed = view(sound, new Range(8192, 512));
+        assertThatThrownBy(() -> Unpacking.of(holed, XZInputStream::new)).isInstanceOf(ByteView.Unread.class);
+    }
+}
