@@ -23,6 +23,7 @@ import org.brantel.core.finding.Prognosis;
 import org.brantel.core.finding.RecordFacts;
 import org.brantel.core.finding.Times;
 import org.brantel.core.finding.Verdict;
+import org.brantel.core.hash.Hashes;
 import org.brantel.server.testing.CaseForms;
 import org.brantel.server.testing.Lab;
 import org.brantel.server.testing.Story;
@@ -39,13 +40,37 @@ class MergeTest {
     private final Lab lab = Lab.open();
     private final Catalogues catalogues = lab.bean(Catalogues.class);
 
+    private static final int FILES = 6;
+
+    /** A medium that holds each of a few files, of different lengths and contents, twice. */
+    private static byte[] mediumOfCopies() {
+        byte[] medium = new byte[4096 * 4 * FILES];
+        for (int file = 0; file < FILES; file++) {
+            byte[] content = contentOf(file);
+            System.arraycopy(content, 0, medium, placeOf(file, 0), content.length);
+            System.arraycopy(content, 0, medium, placeOf(file, 1), content.length);
+        }
+        return medium;
+    }
+
+    private static byte[] contentOf(int file) {
+        byte[] content = new byte[3000 + file];
+        new Random(file).nextBytes(content);
+        return content;
+    }
+
+    private static int placeOf(int file, int copy) {
+        return 4096 * (file * 4 + copy * 2);
+    }
+
     /** A few files and copies, each as one session or another could see it: named or not, read or not, whole or not. */
     private static Finding seen(Random random) {
-        int file = random.nextInt(6);
+        int file = random.nextInt(FILES);
         int copy = random.nextInt(2);
         boolean named = random.nextBoolean();
         boolean read = random.nextInt(4) > 0;
-        long at = 4096L * (file * 4 + copy * 2);
+        long at = placeOf(file, copy);
+        byte[] content = contentOf(file);
         Prognosis prognosis = read ? Prognosis.WHOLE : random.nextBoolean() ? Prognosis.GAPPED : Prognosis.DOUBTFUL;
         String path = named ? "/tide/" + (copy == 0 ? "gauge " : "copy of gauge ") + file + ".jpg" : null;
         return new Finding(
@@ -63,11 +88,11 @@ class MergeTest {
                         List.of("seen"),
                         read ? Double.valueOf(random.nextInt(3) / 2.0) : null),
                 new Content(
-                        3000 + file,
+                        content.length,
                         "jpg",
-                        List.of(new Extent(at, 3000 + file)),
+                        List.of(new Extent(at, content.length)),
                         null,
-                        read ? "%064d".formatted(file) : null,
+                        read ? Hashes.sha256Hex(content, 0, content.length) : null,
                         Map.of()),
                 Evidence.NONE);
     }
@@ -274,9 +299,10 @@ class MergeTest {
 
     @Test
     void theCatalogueIsTheSameWhateverTheOrderOfSessions() throws IOException {
-        Story imaged = Story.ofD01().imaged("inbox/d01-fat16.img");
+        Files.write(lab.inbox().resolve("pairs.img"), mediumOfCopies());
+        Story imaged = Story.of(new CaseForms()).imaged("inbox/pairs.img");
         long imaging = imaged.session().get("id").asLong();
-        for (int round = 0; round < 6; round++) {
+        for (int round = 0; round < 12; round++) {
             Random random = new Random(round);
             Map<Long, Path> sessions = new TreeMap<>();
             for (long s = 1; s <= 4; s++) {
