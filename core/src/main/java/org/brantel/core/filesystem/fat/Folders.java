@@ -184,7 +184,7 @@ final class Folders {
             throws IOException {
         for (int i = 0; i + DirectoryEntry.SIZE <= block.length; i += DirectoryEntry.SIZE) {
             if (unread.overlaps(new Range(blockAt + i, DirectoryEntry.SIZE))) {
-                longName.clear();
+                longName.gap();
                 continue;
             }
             if (block[i] == 0) {

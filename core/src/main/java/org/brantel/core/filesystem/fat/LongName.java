@@ -1,8 +1,10 @@
 package org.brantel.core.filesystem.fat;
 
 import java.nio.charset.StandardCharsets;
+import java.time.Instant;
 import java.util.ArrayDeque;
 import java.util.Deque;
+import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -16,19 +18,42 @@ import org.jspecify.annotations.Nullable;
  *     11    1  attributes, always 0F
  *     13    1  checksum of the short name
  * </pre>
- * The name ends at 0000; FFFF pads the rest.
+ * The name ends at 0000; FFFF pads the rest. A name of 13, 26 … characters has neither.
  */
 final class LongName {
 
     private static final int MAX_PARTS = 20;
+    private static final int CHARACTERS_OF_A_PART = 13;
     private static final int[][] CHARACTERS = {{1, 10}, {14, 12}, {28, 4}};
 
-    private final Deque<byte[]> parts = new ArrayDeque<>();
+    private final Deque<String> parts = new ArrayDeque<>();
     private int checksum = -1;
     private int nextNumber;
     private boolean deleted;
+    /** What stands right before the next part: the folder's start, a short entry, or neither. */
+    private Before next = Before.START;
 
-    void clear() {
+    /** What stands right before the parts at hand. */
+    private Before before = Before.START;
+
+    /**
+     * What stands before a long name.
+     *
+     * @param known   that it is the folder's start or a short entry
+     * @param entry   the short entry
+     */
+    private record Before(boolean known, @Nullable DirectoryEntry entry) {
+        static final Before START = new Before(true, null);
+        static final Before UNKNOWN = new Before(false, null);
+    }
+
+    /** An entry could not be read. */
+    void gap() {
+        forget();
+        next = Before.UNKNOWN;
+    }
+
+    private void forget() {
         parts.clear();
         checksum = -1;
     }
@@ -44,53 +69,80 @@ final class LongName {
                 && sum == checksum
                 && isDeleted == deleted
                 && (isDeleted || (number & 0x3f) == nextNumber);
-        if (!continues || parts.size() >= MAX_PARTS) {
-            clear();
-            if (!first && !isDeleted) {
-                return;
-            }
+        String characters = characters(b, at);
+        // Of deleted parts the numbers are gone; but only the last part may hold the name's end.
+        boolean holdsEnd = characters.indexOf('\0') >= 0;
+        if (!continues || parts.size() >= MAX_PARTS || isDeleted && holdsEnd) {
+            forget();
+            before = next;
+        }
+        next = Before.UNKNOWN;
+        if (parts.isEmpty() && !first && !isDeleted) {
+            return;
         }
         checksum = sum;
         deleted = isDeleted;
         nextNumber = (number & 0x3f) - 1;
-        byte[] characters = new byte[26];
-        int to = 0;
-        for (int[] piece : CHARACTERS) {
-            System.arraycopy(b, at + piece[0], characters, to, piece[1]);
-            to += piece[1];
-        }
         parts.addFirst(characters);
     }
 
-    /** The long name of a short entry, or null when the parts are not its own. Empties the collection. */
+    private static String characters(byte[] b, int at) {
+        StringBuilder characters = new StringBuilder(CHARACTERS_OF_A_PART);
+        for (int[] piece : CHARACTERS) {
+            // Each by itself: a pair of halves may stand in two pieces, or in two parts.
+            for (int i = at + piece[0]; i < at + piece[0] + piece[1]; i += 2) {
+                characters.append((char) (b[i] & 0xff | (b[i + 1] & 0xff) << 8));
+            }
+        }
+        return characters.toString();
+    }
+
+    /** The long name of a short entry, or null when the parts are not its own or not all. Empties the collection. */
     @Nullable
     String nameFor(DirectoryEntry entry) {
         try {
             if (parts.isEmpty() || deleted != entry.deleted() || !deleted && nextNumber != 0) {
                 return null;
             }
-            String name = text();
+            String all = String.join("", parts);
+            int end = all.indexOf('\0');
+            String name = (end >= 0 ? all.substring(0, end) : all).replaceAll("\uffff+$", "");
             if (name.isEmpty()) {
                 return null;
             }
             return entry.deleted()
-                    ? belongsToDeleted(entry, name) ? name : null
+                    ? belongsToDeleted(entry, name) && (end >= 0 || endsThere(entry, name)) ? name : null
                     : checksum(entry.rawName()) == checksum ? name : null;
         } finally {
-            clear();
+            forget();
+            next = new Before(true, entry);
         }
     }
 
-    private String text() {
-        byte[] all = new byte[parts.size() * 26];
-        int at = 0;
-        for (byte[] part : parts) {
-            System.arraycopy(part, 0, all, at, 26);
-            at += 26;
+    /**
+     * Whether a deleted name that fills its parts ends with them. Its last part may lie under an entry that was written
+     * since: then that entry is the younger one, or the name's end is not the one that the short name has.
+     */
+    private boolean endsThere(DirectoryEntry entry, String name) {
+        if (!before.known() || !hasExtensionOf(entry, name)) {
+            return false;
         }
-        String text = new String(all, StandardCharsets.UTF_16LE);
-        int end = text.indexOf('\0');
-        return (end >= 0 ? text.substring(0, end) : text).replaceAll("\uffff+$", "");
+        if (before.entry() == null) {
+            return true;
+        }
+        Instant written = before.entry().created();
+        return written != null && entry.created() != null && !written.isAfter(entry.created());
+    }
+
+    /** A short name has the first three characters of the extension, where those can stand in a short name. */
+    private static boolean hasExtensionOf(DirectoryEntry entry, String name) {
+        int dot = name.lastIndexOf('.');
+        String extension =
+                dot < 1 ? "" : name.substring(dot + 1).replace(" ", "").toUpperCase(Locale.ROOT);
+        String kept = new String(entry.rawName(), 8, 3, StandardCharsets.ISO_8859_1).stripTrailing();
+        return kept.isEmpty() && isNumber(entry.rawName())
+                || !extension.matches("[A-Z0-9]*")
+                || extension.substring(0, Math.min(3, extension.length())).equals(kept);
     }
 
     /**

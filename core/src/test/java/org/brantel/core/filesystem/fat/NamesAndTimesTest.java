@@ -63,6 +63,7 @@ class NamesAndTimesTest {
             for (int n = random.nextInt(120); n > 0; n--) {
                 name.append((char) (random.nextBoolean() ? 'a' + random.nextInt(26) : 0x4e00 + random.nextInt(2000)));
             }
+            name.append("\ud83c\udf0a".repeat(random.nextInt(3)));
             assertThat(nameOf(parts(name.toString(), "X~1     JPG", false), entry("X~1     JPG")))
                     .isEqualTo(name.toString());
         }
@@ -90,6 +91,63 @@ class NamesAndTimesTest {
         assertThat(nameOf(parts("Plot one.jpg", "PLOTON~1JPG", true), gone)).isEqualTo("Plot one.jpg");
         assertThat(nameOf(parts("Quite another.jpg", "ZZZZZZ~1JPG", true), gone))
                 .isNull();
+    }
+
+    private static byte[] dated(String name11, boolean gone, int day) {
+        byte[] b = entry(name11);
+        b[0] = gone ? (byte) 0xe5 : b[0];
+        b[16] = (byte) (1 << 5 | day);
+        b[17] = 46 << 1;
+        return b;
+    }
+
+    /** What a folder gives as the last name of these entries. */
+    private static String lastOf(byte[]... entries) {
+        LongName names = new LongName();
+        String last = null;
+        for (byte[] b : entries) {
+            if (b[11] == 0x0f) {
+                names.add(b, 0);
+            } else {
+                last = names.nameFor(parse(b));
+            }
+        }
+        return last;
+    }
+
+    @Test
+    void aDeletedNameThatFillsItsPartsMayLackItsEnd() {
+        byte[] first = parts("plan-00748.dat", "PLAN-0~1DAT", true)[1];
+        byte[] younger = dated("BUOY    TXT", false, 9);
+        byte[] gone = dated("PLAN-0~1DAT", true, 3);
+        assertThat(lastOf(younger, first, gone))
+                .as("its end is not the short name's")
+                .isNull();
+        byte[] cut = parts("plan-00748.text", "PLAN-0~1TEX", true)[1];
+        assertThat(lastOf(younger, cut, dated("PLAN-0~1TEX", true, 3))).isNull();
+        byte[] full = parts("plan-0748.dat", "PLAN-0~1DAT", true)[0];
+        assertThat(lastOf(full, gone)).as("a folder's first entry").isEqualTo("plan-0748.dat");
+        assertThat(lastOf(dated("BUOY    TXT", false, 2), full, gone)).isEqualTo("plan-0748.dat");
+        assertThat(lastOf(dated("BUOY    TXT", true, 2), full, gone)).isEqualTo("plan-0748.dat");
+        assertThat(lastOf(younger, full, gone))
+                .as("under the younger entry may be more")
+                .isNull();
+        assertThat(lastOf(entry("BUOY    TXT"), full, gone))
+                .as("nobody knows how old")
+                .isNull();
+        byte[] longer = parts("plan-0748.data", "PLAN-0~1DAT", true)[1];
+        assertThat(lastOf(younger, longer, gone))
+                .as("the extension is the same cut off")
+                .isNull();
+    }
+
+    @Test
+    void onlyTheLastPartOfADeletedNameHoldsItsEnd() {
+        byte[][] another = parts("Tide table of Skerrow", "TIDETA~1DAT", true);
+        byte[] gone = entry("TIDETA~1DAT");
+        gone[0] = (byte) 0xe5;
+        byte[] end = parts("Tide.dat", "TIDETA~1DAT", true)[0];
+        assertThat(lastOf(another[0], another[1], end, gone)).isEqualTo("Tide.dat");
     }
 
     @Test
