@@ -58,8 +58,8 @@ final class Bzip2 implements ContentKind {
         }
         long end = last.length();
         String which = streams == 1 ? "its stream" : "its " + streams + " streams";
-        return switch (Unpacking.of(
-                content.joined(List.of(new Range(0, end))), p -> new BZip2CompressorInputStream(p, true))) {
+        return switch (Unpacking.of(() ->
+                new BZip2CompressorInputStream(Unpacking.stream(content.joined(List.of(new Range(0, end)))), true))) {
             case HOLDS -> Walk.whole(end, "All of " + which + " unpacks, and the CRC of each block is right.");
             case FAILS -> Walk.damaged(end, "The marks of " + which + " are right, but its blocks do not unpack.");
             case NOT_KNOWN ->

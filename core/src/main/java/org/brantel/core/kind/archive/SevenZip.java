@@ -3,12 +3,13 @@ package org.brantel.core.kind.archive;
 import java.io.IOException;
 import java.util.List;
 import org.brantel.core.bytes.ByteView;
+import org.brantel.core.bytes.Range;
 import org.brantel.core.kind.Bytes;
 import org.brantel.core.kind.ContentKind;
 import org.brantel.core.kind.Start;
 
 /**
- * 7z (public format description 7zFormat), little-endian:
+ * 7z (public format description 7zFormat), little-endian; what both headers lead to is unpacked for its members' CRCs:
  *
  * <pre>
  * offset size field
@@ -18,6 +19,9 @@ import org.brantel.core.kind.Start;
  * </pre>
  */
 final class SevenZip implements ContentKind {
+
+    /** What an unpacker may take of memory, KiB: the dictionary of the highest usual level. */
+    private static final int MOST_KIB = 80 << 10;
 
     @Override
     public String code() {
@@ -46,9 +50,26 @@ final class SevenZip implements ContentKind {
         }
         long at = 32 + offset;
         return Bytes.crc32(content, at, length) == content.u32le(28)
-                ? Walk.fitting(at + length, "The CRCs of its first and last header are right.")
-                        .proving(32 + length)
-                        .closing()
+                ? unpacked(content, at + length, 32 + length)
                 : Walk.broken(at, "the last header's CRC is wrong");
+    }
+
+    /** @param headers how many bytes their CRCs cover */
+    private static Walk unpacked(ByteView content, long end, long headers) throws IOException {
+        SevenZipMembers members = new SevenZipMembers(content.joined(List.of(new Range(0, end))), MOST_KIB);
+        Unpacking unpacking = Unpacking.of(() -> members);
+        if (unpacking == Unpacking.FAILS) {
+            return Walk.damaged(end, "The CRCs of its headers are right, but its members do not unpack.");
+        }
+        if (unpacking == Unpacking.HOLDS && members.isChecked()) {
+            return Walk.whole(end, "All of its members unpack, and the CRC of each is right.");
+        }
+        return Walk.fitting(
+                        end,
+                        unpacking == Unpacking.HOLDS
+                                ? "The CRCs of its headers are right, and all of its members unpack."
+                                : "The CRCs of its first and last header are right.")
+                .proving(headers)
+                .closing();
     }
 }

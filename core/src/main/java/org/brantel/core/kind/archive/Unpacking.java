@@ -21,9 +21,18 @@ enum Unpacking {
     /** A few bytes may ask for the largest dictionary; all threads of all scans together get it once. */
     private static final Object ONE_AT_A_TIME = new Object();
 
-    /** What unpacks a stream. */
+    /** Gives what packed content unpacks to. */
     interface Unpacker {
-        InputStream open(InputStream packed) throws IOException;
+        InputStream open() throws IOException;
+    }
+
+    /** An unpacker is not given what content asks for, or does not know how it is packed. */
+    static final class NotJudged extends IOException {
+        private static final long serialVersionUID = 1L;
+
+        NotJudged(IOException why) {
+            super(why);
+        }
     }
 
     /**
@@ -31,16 +40,16 @@ enum Unpacking {
      *
      * @throws ByteView.Unread where packed bytes were never read
      */
-    static Unpacking of(ByteView packed, Unpacker unpacker) throws IOException {
+    static Unpacking of(Unpacker unpacker) throws IOException {
         synchronized (ONE_AT_A_TIME) {
-            return upTo(MOST_BYTES, packed, unpacker);
+            return upTo(MOST_BYTES, unpacker);
         }
     }
 
     /** @param most bytes of what it unpacks to; content that goes on is not judged */
-    static Unpacking upTo(long most, ByteView packed, Unpacker unpacker) throws IOException {
+    static Unpacking upTo(long most, Unpacker unpacker) throws IOException {
         byte[] chunk = new byte[64 << 10];
-        try (InputStream in = unpacker.open(new Packed(packed))) {
+        try (InputStream in = unpacker.open()) {
             long left = most;
             for (int n = in.read(chunk); n >= 0; n = in.read(chunk)) {
                 left -= n;
@@ -51,11 +60,16 @@ enum Unpacking {
             return HOLDS;
         } catch (ByteView.Unread e) {
             throw e;
-        } catch (MemoryLimitException | UnsupportedOptionsException e) {
+        } catch (MemoryLimitException | UnsupportedOptionsException | NotJudged e) {
             return NOT_KNOWN;
         } catch (IOException e) {
             return FAILS;
         }
+    }
+
+    /** Packed content as unpackers take it. */
+    static InputStream stream(ByteView packed) {
+        return new Packed(packed);
     }
 
     /** A view as a stream. */

@@ -46,18 +46,18 @@ final class Xz implements ContentKind {
     public Walk walk(ByteView content) throws IOException {
         Coverage coverage = new Coverage();
         Walk last = stream(content, 0, coverage);
-        long end = last.length();
         int streams = 1;
         while (last.whole() && begins(content, afterZeros(content, last.length()))) {
             last = stream(content, afterZeros(content, last.length()), coverage);
             streams++;
-            end = last.length();
         }
         if (!last.whole()) {
             return last;
         }
+        long end = last.length();
         String which = streams == 1 ? "its stream" : "its " + streams + " streams";
-        return switch (Unpacking.of(content.joined(List.of(new Range(0, end))), p -> new XZInputStream(p, MOST_KIB))) {
+        return switch (Unpacking.of(
+                () -> new XZInputStream(Unpacking.stream(content.joined(List.of(new Range(0, end)))), MOST_KIB))) {
             case HOLDS -> unpacked(content, end, which, coverage).closing();
             case FAILS -> Walk.damaged(end, "Heads and ends of " + which + " are right, but its blocks do not unpack.");
             case NOT_KNOWN ->

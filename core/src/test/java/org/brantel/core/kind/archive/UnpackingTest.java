@@ -3,19 +3,27 @@ package org.brantel.core.kind.archive;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import com.github.luben.zstd.ZstdOutputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
+import java.util.Arrays;
 import java.util.Random;
 import java.util.zip.CRC32;
+import org.apache.commons.compress.archivers.sevenz.SevenZArchiveEntry;
+import org.apache.commons.compress.archivers.sevenz.SevenZMethod;
+import org.apache.commons.compress.archivers.sevenz.SevenZOutputFile;
 import org.apache.commons.compress.compressors.bzip2.BZip2CompressorOutputStream;
+import org.apache.commons.compress.utils.SeekableInMemoryByteChannel;
 import org.brantel.core.bytes.ByteView;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.kind.ContentKind;
 import org.brantel.core.testing.FaultySource;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 import org.tukaani.xz.LZMA2Options;
 import org.tukaani.xz.XZ;
 import org.tukaani.xz.XZInputStream;
@@ -92,6 +100,91 @@ class UnpackingTest {
         assertThat(damaged.length()).isEqualTo(sound.length);
     }
 
+    private static byte[] sevenZip(SevenZMethod method, byte[]... members) throws IOException {
+        SeekableInMemoryByteChannel out = new SeekableInMemoryByteChannel();
+        try (SevenZOutputFile archive = new SevenZOutputFile(out)) {
+            archive.setContentCompression(method);
+            for (byte[] member : members) {
+                SevenZArchiveEntry entry = new SevenZArchiveEntry();
+                entry.setName("tide " + member.length);
+                archive.putArchiveEntry(entry);
+                archive.write(member);
+                archive.closeArchiveEntry();
+            }
+        }
+        return Arrays.copyOf(out.array(), (int) out.size());
+    }
+
+    @ParameterizedTest
+    @EnumSource(
+            value = SevenZMethod.class,
+            names = {"COPY", "LZMA", "LZMA2", "BZIP2", "DEFLATE"})
+    void oneBitOfA7zMemberIsNoticed(SevenZMethod method) throws IOException {
+        byte[] sound = sevenZip(method, data(30_000), new byte[0], data(20_000));
+        ContentKind.Walk whole = walked(new SevenZip(), sound);
+        // One CRC stands for each packed stream here, none for each member.
+        assertThat(whole.outcome()).as("%s", whole).isEqualTo(ContentKind.Outcome.FITTING);
+        assertThat(whole.words()).contains("all of its members unpack");
+        assertThat(whole.length()).isEqualTo(sound.length);
+        ContentKind.Walk damaged = walked(new SevenZip(), spoiledInTheMiddle(sound));
+        assertThat(damaged.outcome()).as("%s", damaged).isEqualTo(ContentKind.Outcome.DAMAGED);
+        assertThat(damaged.length()).isEqualTo(sound.length);
+    }
+
+    @Test
+    void a7zThatCannotBeUnpackedHereIsNotJudged() throws IOException {
+        byte[] content = data(30_000);
+        SeekableInMemoryByteChannel out = new SeekableInMemoryByteChannel();
+        try (SevenZOutputFile archive = new SevenZOutputFile(out, "harbour".toCharArray())) {
+            SevenZArchiveEntry entry = new SevenZArchiveEntry();
+            entry.setName("tide");
+            archive.putArchiveEntry(entry);
+            archive.write(content);
+            archive.closeArchiveEntry();
+        }
+        byte[] encrypted = Arrays.copyOf(out.array(), (int) out.size());
+        ContentKind.Walk walk = walked(new SevenZip(), encrypted);
+        assertThat(walk.outcome()).as("%s", walk).isEqualTo(ContentKind.Outcome.FITTING);
+        assertThat(walk.proven()).isLessThan(0.1);
+        assertThat(walked(new SevenZip(), spoiledInTheMiddle(encrypted)).outcome())
+                .isEqualTo(ContentKind.Outcome.FITTING);
+    }
+
+    private static byte[] zstd(byte[] content, boolean checked) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (ZstdOutputStream zstd = new ZstdOutputStream(out)) {
+            zstd.setChecksum(checked);
+            zstd.write(content, 0, content.length / 2);
+            // So that it cannot know how little will come.
+            zstd.flush();
+            zstd.write(content, content.length / 2, content.length - content.length / 2);
+        }
+        return out.toByteArray();
+    }
+
+    @Test
+    void oneBitOfAZstdBlockIsNoticed() throws IOException {
+        byte[] sound = zstd(data(300_000), true);
+        ContentKind.Walk whole = walked(new Zstd(), sound);
+        assertThat(whole.outcome()).as("%s", whole).isEqualTo(ContentKind.Outcome.WHOLE);
+        assertThat(whole.length()).isEqualTo(sound.length);
+        assertThat(walked(new Zstd(), spoiledInTheMiddle(sound)).outcome()).isEqualTo(ContentKind.Outcome.DAMAGED);
+        ContentKind.Walk unchecked = walked(new Zstd(), zstd(data(300_000), false));
+        assertThat(unchecked.outcome()).as("%s", unchecked).isEqualTo(ContentKind.Outcome.FITTING);
+        assertThat(unchecked.words()).contains("without checksums");
+        assertThat(unchecked.proven()).isLessThan(0.5);
+    }
+
+    @Test
+    void aZstdThatRefersBackTooFarIsNotJudged() throws IOException {
+        byte[] greedy = zstd(data(300_000), true);
+        assertThat(greedy[4] & 0x20).as("a window follows the descriptor").isZero();
+        int windowOf256Mib = 28 - 10 << 3;
+        greedy[5] = (byte) windowOf256Mib;
+        assertThat(walked(new Zstd(), greedy).outcome()).isEqualTo(ContentKind.Outcome.FITTING);
+        assertThat(walked(new Zstd(), spoiledInTheMiddle(greedy)).outcome()).isEqualTo(ContentKind.Outcome.FITTING);
+    }
+
     /** Without checks, other bytes may unpack as well. */
     @Test
     void anXzWithoutChecksProvesLittle() throws IOException {
@@ -125,15 +218,16 @@ class UnpackingTest {
     @Test
     void whatUnpacksToNoEndIsLeft() throws IOException {
         byte[] zeros = xz(new byte[4 * CHUNK], XZ.CHECK_CRC32, CHUNK);
-        assertThat(Unpacking.upTo(4 * CHUNK, view(zeros), XZInputStream::new)).isEqualTo(Unpacking.HOLDS);
-        assertThat(Unpacking.upTo(4 * CHUNK - 1, view(zeros), XZInputStream::new))
-                .isEqualTo(Unpacking.NOT_KNOWN);
+        Unpacking.Unpacker unpacker = () -> new XZInputStream(Unpacking.stream(view(zeros)));
+        assertThat(Unpacking.upTo(4 * CHUNK, unpacker)).isEqualTo(Unpacking.HOLDS);
+        assertThat(Unpacking.upTo(4 * CHUNK - 1, unpacker)).isEqualTo(Unpacking.NOT_KNOWN);
     }
 
     @Test
     void bytesThatWereNotReadAreSaidAsSuch() throws IOException {
         byte[] sound = xz(noise(30_000), XZ.CHECK_CRC32, CHUNK);
         ByteView holed = view(sound, new Range(8192, 512));
-        assertThatThrownBy(() -> Unpacking.of(holed, XZInputStream::new)).isInstanceOf(ByteView.Unread.class);
+        assertThatThrownBy(() -> Unpacking.of(() -> new XZInputStream(Unpacking.stream(holed))))
+                .isInstanceOf(ByteView.Unread.class);
     }
 }
