@@ -167,7 +167,8 @@ final class KindSamples {
     }
 
     /** @param packing a compression by the writer's name, like {@code Deflate} */
-    static byte[] tiff(String packing, int width, int height) throws IOException {
+    /** @param inOne piece, or in strips */
+    static byte[] tiff(String packing, int width, int height, boolean inOne) throws IOException {
         ImageWriter writer = ImageIO.getImageWritersByFormatName("tiff").next();
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try (var to = ImageIO.createImageOutputStream(out)) {
@@ -175,6 +176,10 @@ final class KindSamples {
             ImageWriteParam how = writer.getDefaultWriteParam();
             how.setCompressionMode(ImageWriteParam.MODE_EXPLICIT);
             how.setCompressionType(packing);
+            if (inOne) {
+                how.setTilingMode(ImageWriteParam.MODE_EXPLICIT);
+                how.setTiling(width, height, 0, 0);
+            }
             writer.write(null, new IIOImage(picture(width, height), null, null), how);
         } finally {
             writer.dispose();

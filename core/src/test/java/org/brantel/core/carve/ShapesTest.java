@@ -21,6 +21,7 @@ import org.brantel.core.kinds.Kinds;
 import org.brantel.core.testing.FaultySource;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
@@ -245,9 +246,9 @@ class ShapesTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"JPEG", "Deflate", "ZLib", "PackBits"})
-    void thePackingOfAPicturesPiecesIsHeldAgainstThem(String packing) throws IOException {
-        byte[] tiff = KindSamples.tiff(packing, 1200, 900);
+    @CsvSource({"JPEG, false", "JPEG, true", "Deflate, false", "Deflate, true", "ZLib, false", "PackBits, false"})
+    void thePackingOfAPicturesPiecesIsHeldAgainstThem(String packing, boolean inOne) throws IOException {
+        byte[] tiff = KindSamples.tiff(packing, 1200, 896, inOne);
         ContentKind kind = Kinds.byCode("tiff").orElseThrow();
         ContentKind.Walk sound = kind.walk(ByteView.of(new FaultySource(tiff), new Range(0, tiff.length)));
         assertThat(sound.whole()).as("%s", sound).isTrue();

@@ -225,13 +225,13 @@ final class JpegWalk {
         if (frame == null || scans == 0) {
             return Walk.broken(at, "it ends without a picture");
         }
-        return Walk.whole(
+        Walk end = frame.isHuffman()
+                ? Walk.whole(
                         at + 2,
-                        frame.isHuffman()
-                                ? "Every code of its " + scans + (scans == 1 ? " scan" : " scans") + " reads, for "
-                                        + frame.columns() + " × " + frame.lines() + " points."
-                                : "Its markers lead to its end mark.")
-                .about(about);
+                        "Every code of its " + scans + (scans == 1 ? " scan" : " scans") + " reads, for "
+                                + frame.columns() + " × " + frame.lines() + " points.")
+                : Walk.fitting(at + 2, "Its markers lead to its end mark.").closing();
+        return end.about(about);
     }
 
     private static boolean isFrame(int code) {

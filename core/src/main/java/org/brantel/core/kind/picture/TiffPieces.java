@@ -2,14 +2,17 @@ package org.brantel.core.kind.picture;
 
 import java.io.IOException;
 import java.util.List;
+import java.util.zip.Adler32;
 import org.brantel.core.bytes.ByteView;
 import org.brantel.core.bytes.Range;
+import org.brantel.core.kind.ContentKind;
 import org.brantel.core.kind.Coverage;
 import org.brantel.core.kind.archive.Deflated;
 
 /**
  * The strips or tiles of a TIFF's picture, where their packing has something to check (TIFF 6.0, sections 9 and 22, and
- * the supplements for JPEG and Deflate): runs come to a strip's lines, deflated data unpack, and pictures in JPEG read.
+ * the supplements for JPEG and Deflate): runs come to a strip's lines, deflated data have their sum, pictures in JPEG
+ * read.
  */
 final class TiffPieces {
 
@@ -19,11 +22,18 @@ final class TiffPieces {
     private static final int JPEG = 7;
     private static final int JPEG_TABLES = 347;
     private static final int ROWS_PER_STRIP = 278;
+    /** All of a piece read. */
+    private static final long ALL = Long.MAX_VALUE;
+    /** It has nothing to check. */
+    private static final long NO_CHECK = -1;
+    /** Bytes of a piece that do not read by chance. */
+    private static final long LEAST_UNDERSTOOD = 2048;
 
     private final ByteView content;
     private final TiffTags tags;
     private final Coverage coverage = new Coverage();
     private long sound;
+    private boolean understood;
     private long firstWrong = -1;
 
     TiffPieces(ByteView content, TiffTags tags) {
@@ -51,47 +61,69 @@ final class TiffPieces {
             if (!known || bytes[i] < 4) {
                 continue;
             }
-            boolean right =
+            long readUpTo =
                     switch ((int) packing) {
-                        case RUNS -> PackBits.fill(content, at[i], bytes[i], lines * lineBytes);
-                        case JPEG -> isPicture(d, at[i], bytes[i]);
-                        default -> unpacks(at[i], bytes[i]);
+                        case RUNS -> PackBits.fill(content, at[i], bytes[i], lines * lineBytes) ? ALL : 0;
+                        case JPEG -> picture(d, at[i], bytes[i]);
+                        default -> unpacked(at[i], bytes[i]);
                     };
-            if (right) {
+            if (readUpTo == NO_CHECK) {
+                continue;
+            }
+            if (readUpTo == ALL) {
                 sound++;
                 coverage.stretch(at[i], at[i] + bytes[i]);
             } else if (firstWrong < 0) {
                 firstWrong = at[i];
             }
+            understood |= readUpTo >= LEAST_UNDERSTOOD;
         }
     }
 
-    private boolean unpacks(long at, long bytes) throws IOException {
+    /**
+     * A piece is a stream of RFC 1950: two bytes, deflated data, Adler-32.
+     *
+     * @return {@link #ALL}, or how many bytes read before it breaks
+     */
+    private long unpacked(long at, long bytes) throws IOException {
+        Adler32 sum = new Adler32();
+        Deflated deflated = new Deflated(content, (unpacked, length) -> sum.update(unpacked, 0, length));
         try {
-            long end = new Deflated(content, Deflated.Sink.NONE).read(at + 2);
-            return end > 0 && end <= at + bytes;
+            long end = deflated.read(at + 2);
+            if (end < 0) {
+                return Math.max(0, deflated.failedAt() - at);
+            }
+            return end + 4 <= at + bytes && content.u32be(end) == sum.getValue() ? ALL : end - at;
         } catch (ByteView.End e) {
-            return false;
+            return 0;
         }
     }
 
-    /** A piece is a picture of its own, or goes on with tables that all share. */
-    private boolean isPicture(TiffTags.Directory d, long at, long bytes) throws IOException {
+    /** A piece is a picture of its own, or goes on with tables that all share; its result is as that of others. */
+    private long picture(TiffTags.Directory d, long at, long bytes) throws IOException {
         TiffTags.Entry tables = d.get(JPEG_TABLES);
         ByteView picture = tables == null || tables.bytes() < 4
                 ? content.joined(List.of(new Range(at, bytes)))
                 : content.joined(
                         List.of(new Range(tables.valueAt(), tables.bytes() - 2), new Range(at + 2, bytes - 2)));
         try {
-            return Jpeg.picture(picture).whole();
+            JpegWalk walk = new JpegWalk(picture);
+            ContentKind.Walk end = walk.go();
+            if (end.whole()) {
+                return end.isProof() ? ALL : NO_CHECK;
+            }
+            return walk.hasPicture() ? end.length() : 0;
         } catch (ByteView.End e) {
-            return false;
+            return 0;
         }
     }
 
-    /** Where a piece stands that is not as it should be; -1 when none is, or none at all is as is understood here. */
+    /**
+     * Where a piece stands that is not as it should be; -1 when none is, or when the packing may be one that is not
+     * understood here: no piece reads to its end, nor well into itself.
+     */
     long firstWrong() {
-        return sound == 0 ? -1 : firstWrong;
+        return sound > 0 || understood ? firstWrong : -1;
     }
 
     long checkedBytes() {
