@@ -276,6 +276,36 @@ class ShapesTest {
         isWhole(b.array(), "wav");
     }
 
+    /** The recorder lost its power, or the program wrote to a pipe: both lengths are still what they were at first. */
+    @ParameterizedTest
+    @ValueSource(ints = {0, -1, Integer.MAX_VALUE})
+    void soundWhoseLengthWasNeverWrittenEndsWhereItSoundsNoMore(int length) throws IOException {
+        ByteBuffer wav = ByteBuffer.allocate(44 + 90_000).order(ByteOrder.LITTLE_ENDIAN);
+        wav.put(latin("RIFF")).putInt(length).put(latin("WAVEfmt ")).putInt(16);
+        wav.putShort((short) 1)
+                .putShort((short) 1)
+                .putInt(22_050)
+                .putInt(44_100)
+                .putShort((short) 2)
+                .putShort((short) 16);
+        wav.put(latin("data")).putInt(length);
+        for (int i = 0; wav.hasRemaining(); i++) {
+            boolean pause = i > 20_000 && i < 30_000;
+            wav.putShort((short) (pause ? 0 : Math.sin(i / 9.0) * 3000 + i % 7 + 1));
+        }
+        byte[] noise = new byte[3 * 4096];
+        new Random(2).nextBytes(noise);
+        byte[] zerosThenNoise = new byte[4096 - wav.capacity() % 4096 + noise.length];
+        System.arraycopy(noise, 0, zerosThenNoise, zerosThenNoise.length - noise.length, noise.length);
+        for (byte[] behind : List.of(new byte[0], zerosThenNoise)) {
+            assertThat(found(wav.array(), behind)).first().satisfies(hit -> {
+                assertThat(hit.code()).isEqualTo("wav");
+                assertThat(hit.walk().length()).isEqualTo(wav.capacity());
+                assertThat(hit.walk().outcome()).isEqualTo(ContentKind.Outcome.LIKELY);
+            });
+        }
+    }
+
     @Test
     void textInTheMiddleOfSomethingElseIsDoubted() throws IOException {
         byte[] text = "The boat came in late, and nobody had lit the lamp.\n"

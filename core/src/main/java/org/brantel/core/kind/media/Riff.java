@@ -74,6 +74,9 @@ final class Riff implements ContentKind {
         if (!wide && !Bytes.text(content, 0, 4).equals("RIFF") || form == null) {
             return Walk.broken(0, "does not begin as WAVE, AVI or an animated pointer");
         }
+        if (Streamed.is(content)) {
+            return Streamed.walk(content);
+        }
         String code = form.code();
         About about = About.NONE;
         Set<Long> pieces = new HashSet<>();

@@ -17,6 +17,8 @@ final class Samples {
     private static final double RANDOM = 7.7;
 
     private static final double TEXT = 0.97;
+    /** Bytes of zeros. */
+    private static final int LONGEST_PAUSE = 1 << 20;
 
     private Samples() {}
 
@@ -26,7 +28,7 @@ final class Samples {
     }
 
     /** @return where the samples begin; -1 when they are of another form */
-    private static long data(ByteView content, long end) throws IOException {
+    static long data(ByteView content, long end) throws IOException {
         long data = 12;
         int bits = 0;
         int format = 0;
@@ -53,13 +55,44 @@ final class Samples {
         boolean everSound = false;
         for (long at = (data + BLOCK) / BLOCK * BLOCK; at + BLOCK <= end; at += BLOCK) {
             content.copy(at, block, 0, BLOCK);
-            double high = entropy(block, 1 - odd);
-            boolean foreign = isText(block) || high > RANDOM && entropy(block, odd) > RANDOM;
+            boolean foreign = isForeign(block, odd);
             everSound |= !foreign;
             strange = foreign && strange < 0 ? at : strange;
         }
         // Noise throughout is sound, too.
         return everSound ? strange : -1;
+    }
+
+    /**
+     * Where sound ends whose length nobody wrote: before the first foreign block, or before zeros that go on for longer
+     * than a pause.
+     *
+     * @param data where the samples begin
+     * @return the end of the last sample that is not zero
+     */
+    static long end(ByteView content, long data) throws IOException {
+        byte[] block = new byte[BLOCK];
+        int odd = (int) (data & 1);
+        long sounding = data;
+        long at = data;
+        while (at < content.length() && at - sounding < LONGEST_PAUSE) {
+            int length = (int) Math.min(BLOCK - at % BLOCK, content.length() - at);
+            content.copy(at, block, 0, length);
+            if (length == BLOCK && isForeign(block, odd)) {
+                break;
+            }
+            int last = length;
+            while (last > 0 && block[last - 1] == 0) {
+                last--;
+            }
+            sounding = last > 0 ? at + last : sounding;
+            at += length;
+        }
+        return sounding + (sounding - data & 1);
+    }
+
+    private static boolean isForeign(byte[] block, int odd) {
+        return isText(block) || entropy(block, 1 - odd) > RANDOM && entropy(block, odd) > RANDOM;
     }
 
     private static boolean isText(byte[] block) {
