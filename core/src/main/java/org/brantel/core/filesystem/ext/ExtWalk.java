@@ -3,11 +3,10 @@ package org.brantel.core.filesystem.ext;
 import java.io.IOException;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.HashSet;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import org.brantel.core.filesystem.ClusterSet;
 import org.brantel.core.filesystem.Fault;
 import org.brantel.core.filesystem.FileRecord;
@@ -165,23 +164,34 @@ final class ExtWalk {
 
     private List<FileRecord> deleted(List<OldInodes.Version> gone) throws IOException {
         List<FileRecord> files = new ArrayList<>();
-        Set<Long> found = new HashSet<>();
+        Map<Long, List<Inode>> found = new HashMap<>();
         for (OldInodes.Version v : gone) {
-            if (v.inode().isFile()) {
-                Inode now = table.inode(v.inode().number());
-                Instant deleted = now != null && now.generation() == v.inode().generation() ? deletedAt(now) : null;
-                files.add(gone(v.inode(), v.transaction(), old.asOf(v.transaction(), blocks), deleted));
-                found.add(v.inode().number());
+            Inode inode = v.inode();
+            if (inode.isFile()) {
+                Inode now = table.inode(inode.number());
+                Instant deleted = now != null && now.generation() == inode.generation() ? deletedAt(now) : null;
+                files.add(gone(inode, v.transaction(), old.asOf(v.transaction(), blocks), deleted));
+                found.computeIfAbsent(inode.number(), n -> new ArrayList<>(2)).add(inode);
             }
         }
         for (long number = orphans.nextHeld(0); number <= sb.inodes(); number = orphans.nextHeld(number + 1)) {
-            Inode inode = table.inode(number);
-            if (inode != null && inode.isFile() && found.add(inode.number())) {
+            Inode inode = found.containsKey(number) ? null : table.inode(number);
+            if (inode != null && inode.isFile()) {
                 files.add(gone(inode, Names.NOW, blocks::read, deletedAt(inode)));
+                found.put(number, new ArrayList<>(List.of(inode)));
             }
         }
-        nameless(files, found);
+        names.forEachUntied(number -> holders(number, found), (number, name) -> files.add(nameOnly(number, name)));
         return files;
+    }
+
+    private List<Inode> holders(long number, Map<Long, List<Inode>> gone) throws IOException {
+        List<Inode> all = new ArrayList<>(gone.getOrDefault(number, List.of()));
+        Inode now = table.inode(number);
+        if (now != null && now.isLive()) {
+            all.add(now);
+        }
+        return all;
     }
 
     /** An orphan has the number of the next one in the place of the time of its deletion. */
@@ -198,24 +208,25 @@ final class ExtWalk {
                 : file(inode, "/(lost files)/", "inode " + inode.number(), reader, deleted, List.of());
     }
 
-    /** Names whose inode was cleared and has no older copy. */
-    private void nameless(List<FileRecord> files, Set<Long> found) throws IOException {
-        for (Map.Entry<Long, List<Names.Name>> e : names.old().entrySet()) {
-            Inode now = found.contains(e.getKey()) || folders.holds(e.getKey()) ? null : table.inode(e.getKey());
-            if (now == null || now.isLive() || now.isFolder()) {
-                continue;
-            }
-            Names.Name name = e.getValue().get(0);
-            files.add(new FileRecord(
-                    Named.of(names.path(name.folder()) + name.text(), name.text()),
-                    true,
-                    0,
-                    new Placement.Lost("its inode " + e.getKey()
-                            + " was cleared, and the journal has no older copy of it; only its name is left"),
-                    null,
-                    Times.NONE,
-                    List.of(),
-                    RecordFacts.at(now.at(), List.of()).deletedAt(deletedAt(now))));
-        }
+    /** A name that is tied to no content; its inode was cleared, or is another file's. */
+    private FileRecord nameOnly(long number, Names.Place name) throws IOException {
+        Inode now = table.inode(number);
+        boolean cleared = now == null || !now.isLive();
+        return new FileRecord(
+                Named.of(names.path(name.folder()) + name.text(), name.text()),
+                true,
+                0,
+                new Placement.Lost(
+                        cleared
+                                ? "its inode " + number
+                                        + " was cleared, and nothing that the journal has of it is known to have had this name"
+                                : "its inode " + number
+                                        + " is another's now, and which file had it under this name is not known"),
+                null,
+                Times.NONE,
+                List.of(),
+                now == null
+                        ? RecordFacts.NONE
+                        : RecordFacts.at(now.at(), List.of()).deletedAt(cleared ? deletedAt(now) : null));
     }
 }

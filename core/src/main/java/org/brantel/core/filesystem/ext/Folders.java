@@ -50,9 +50,9 @@ final class Folders {
             }
             read(folder, (inode, type, name, live) -> {
                 if (!live) {
-                    names.remember(inode, new Names.Name(folder.key(), name, Names.NOW, false));
+                    names.remember(inode, new Names.Name(folder.key(), name, type == FOLDER, Names.NOW, false));
                 } else {
-                    names.list(inode, folder.key(), name);
+                    names.list(inode, folder.key(), name, type == FOLDER);
                     if ((type == FOLDER || inUse.holds(inode)) && seen.add(inode)) {
                         waiting.add(inode);
                     }
@@ -66,7 +66,7 @@ final class Folders {
             if (folder != null) {
                 read(folder, (inode, type, name, live) -> {
                     if (live && names.listed(inode).isEmpty()) {
-                        names.list(inode, folder.key(), name);
+                        names.list(inode, folder.key(), name, type == FOLDER);
                     }
                 });
             }
@@ -161,8 +161,8 @@ final class Folders {
     }
 
     private FolderBlock.Listener remembering(Inode.Key folder, long transaction) {
-        return withoutDots(
-                (inode, type, name, live) -> names.remember(inode, new Names.Name(folder, name, transaction, live)));
+        return withoutDots((inode, type, name, live) ->
+                names.remember(inode, new Names.Name(folder, name, type == FOLDER, transaction, live)));
     }
 
     private void rememberBlocks(Extent e, Inode.Key folder) throws IOException {
@@ -176,7 +176,7 @@ final class Folders {
                         sb.inodes(),
                         false,
                         withoutDots((inode, type, name, live) ->
-                                names.remember(inode, new Names.Name(folder, name, Names.NOW, false))));
+                                names.remember(inode, new Names.Name(folder, name, type == FOLDER, Names.NOW, false))));
             }
         }
     }

@@ -5,10 +5,12 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 
 /**
  * Which names lead to which inodes: those that folders list, and those that slack and journal still show. A number is
@@ -25,16 +27,24 @@ final class Names {
 
     /**
      * @param folder      in which it stood
+     * @param ofFolder    it was a folder's
      * @param transaction of the copy of the folder that shows it, or {@link #NOW}
      * @param listed      the folder listed it then; false: it was only left over in the folder's slack, and had been
      *                    true at some time before
      */
-    record Name(Inode.Key folder, String text, long transaction, boolean listed) {
+    record Name(Inode.Key folder, String text, boolean ofFolder, long transaction, boolean listed) {
 
         boolean isSame(Name other) {
-            return folder.equals(other.folder) && text.equals(other.text);
+            return place().equals(other.place());
+        }
+
+        Place place() {
+            return new Place(folder, text);
         }
     }
+
+    /** A name in a folder. */
+    record Place(Inode.Key folder, String text) {}
 
     private final OldInodes inodes;
     private final Map<Long, List<Name>> listed = new HashMap<>();
@@ -45,8 +55,8 @@ final class Names {
         this.inodes = inodes;
     }
 
-    void list(long inode, Inode.Key folder, String text) {
-        Name name = new Name(folder, text, NOW, true);
+    void list(long inode, Inode.Key folder, String text, boolean ofFolder) {
+        Name name = new Name(folder, text, ofFolder, NOW, true);
         List<Name> same = listed.get(inode);
         if (same == null) {
             listed.put(inode, List.of(name));
@@ -70,20 +80,49 @@ final class Names {
         return listed.getOrDefault(inode, List.of());
     }
 
-    /** By the number that they led to. */
-    Map<Long, List<Name>> old() {
-        return old;
-    }
-
     /** What a file or folder was called when its copy was made; empty where no name is surely its own. */
     Optional<Name> of(Inode gone, long transaction) throws IOException {
+        return surest(ownOf(gone), transaction);
+    }
+
+    private List<Name> ownOf(Inode file) throws IOException {
         List<Name> own = new ArrayList<>();
-        for (Name name : old.getOrDefault(gone.number(), List.of())) {
-            if (inodes.wasOf(gone, name)) {
+        for (Name name : old.getOrDefault(file.number(), List.of())) {
+            if (inodes.wasOf(file, name)) {
                 own.add(name);
             }
         }
-        return surest(own, transaction);
+        return own;
+    }
+
+    /** Whoever may have had a name: all that is left of files that are gone, and what has their inode now. */
+    interface Holders {
+        List<Inode> of(long number) throws IOException;
+    }
+
+    /** Hears of names. */
+    interface Listener {
+        void untied(long inode, Place name) throws IOException;
+    }
+
+    /** Tells of names that no file has any more, and that none of their inodes' holders is known to have had. */
+    void forEachUntied(Holders holders, Listener listener) throws IOException {
+        Map<Place, Long> untied = new LinkedHashMap<>();
+        for (Map.Entry<Long, List<Name>> e : new TreeMap<>(old).entrySet()) {
+            List<Name> tied = new ArrayList<>();
+            for (Inode holder : holders.of(e.getKey())) {
+                tied.addAll(ownOf(holder));
+            }
+            for (Name name : e.getValue()) {
+                if (!name.ofFolder() && tied.stream().noneMatch(name::isSame)) {
+                    untied.putIfAbsent(name.place(), e.getKey());
+                }
+            }
+        }
+        listed.values().forEach(all -> all.forEach(name -> untied.remove(name.place())));
+        for (Map.Entry<Place, Long> e : untied.entrySet()) {
+            listener.untied(e.getValue(), e.getKey());
+        }
     }
 
     /**

@@ -11,11 +11,11 @@ class NamesTest {
     private static final Inode.Key TIDE = new Inode.Key(20, 7);
 
     private static Names.Name listed(String text, long transaction) {
-        return new Names.Name(TIDE, text, transaction, true);
+        return new Names.Name(TIDE, text, false, transaction, true);
     }
 
     private static Names.Name left(String text, long transaction) {
-        return new Names.Name(TIDE, text, transaction, false);
+        return new Names.Name(TIDE, text, false, transaction, false);
     }
 
     @Test
@@ -33,7 +33,7 @@ class NamesTest {
                 .contains("gauge.csv");
         assertThat(Names.surest(List.of(left("gauge.csv", 3), left("other.csv", 3)), 3))
                 .isEmpty();
-        Names.Name inAnother = new Names.Name(new Inode.Key(20, 8), "gauge.csv", 3, false);
+        Names.Name inAnother = new Names.Name(new Inode.Key(20, 8), "gauge.csv", false, 3, false);
         assertThat(Names.surest(List.of(left("gauge.csv", 3), inAnother), 3))
                 .as("a folder's number is another folder's, too")
                 .isEmpty();

@@ -3,6 +3,8 @@ package org.brantel.core.filesystem.ext;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import org.brantel.core.bytes.Range;
@@ -23,7 +25,11 @@ import org.junit.jupiter.params.provider.ValueSource;
 class ReusedInodesTest {
 
     private static List<Finding> found(String seed) throws IOException {
-        FaultySource source = new FaultySource(Seeds.volume(seed));
+        return found(Seeds.volume(seed));
+    }
+
+    private static List<Finding> found(byte[] volume) throws IOException {
+        FaultySource source = new FaultySource(volume);
         Collected told = new Collected();
         Families.open(source, new Range(0, source.size())).walk(told.walk(0));
         return told.findings();
@@ -77,5 +83,49 @@ class ReusedInodesTest {
                 .singleElement()
                 .satisfies(f -> assertThat(f.path()).isEqualTo("/old.txt"))
                 .satisfies(f -> assertThat(f.prognosis()).isEqualTo(Prognosis.OVERWRITTEN));
+    }
+
+    /** Behind the last entry of the root folder: an entry that was deleted, as kernels before 5.13 left them. */
+    private static byte[] withNameLeftBehind(String text, int inode) throws IOException {
+        byte[] volume = Seeds.volume("ext4-written-over");
+        int lastName = 35_924;
+        assertThat(new String(volume, lastName, 8, StandardCharsets.US_ASCII)).isEqualTo("more.txt");
+        ByteBuffer entry =
+                ByteBuffer.wrap(volume).order(ByteOrder.LITTLE_ENDIAN).position(lastName + 8);
+        entry.putInt(inode).putShort((short) 64).put((byte) text.length()).put((byte) 1);
+        entry.put(text.getBytes(StandardCharsets.US_ASCII));
+        return volume;
+    }
+
+    private static List<Finding> namesOnly(String text, int inode) throws IOException {
+        return found(withNameLeftBehind(text, inode)).stream()
+                .filter(f -> text.equals(f.name()))
+                .toList();
+    }
+
+    @Test
+    void aNameThatIsTiedToNothingIsANameOfItsOwn() throws IOException {
+        int usedTwice = 13;
+        assertThat(namesOnly("thesis.doc", usedTwice)).singleElement().satisfies(f -> {
+            assertThat(f.path()).isEqualTo("/thesis.doc");
+            assertThat(f.origin()).isEqualTo(Origin.DELETED);
+            assertThat(f.prognosis()).isEqualTo(Prognosis.OVERWRITTEN);
+            assertThat(f.extents()).isEmpty();
+            assertThat(f.reasons()).anyMatch(r -> r.contains("which file had it under this name is not known"));
+        });
+        int neverUsed = 15;
+        assertThat(namesOnly("thesis.doc", neverUsed)).singleElement().satisfies(f -> assertThat(f.reasons())
+                .anyMatch(r -> r.contains("its inode 15 was cleared")));
+    }
+
+    /** It may have been renamed since. */
+    @Test
+    void aNameThatALiveFileMayHaveHadIsNotANameOfItsOwn() throws IOException {
+        int usedOnce = 12;
+        assertThat(namesOnly("thesis.doc", usedOnce)).isEmpty();
+        assertThat(namesOnly("keep.txt", 13))
+                .as("a file of this name is there")
+                .singleElement()
+                .satisfies(f -> assertThat(f.origin()).isEqualTo(Origin.LIVE));
     }
 }
