@@ -34,6 +34,7 @@ class ArchitectureTest {
                     "org.jspecify.annotations..",
                     "org.apache.commons.compress..",
                     "org.tukaani.xz..",
+                    "com.github.luben.zstd..",
                     "com.sun.nio.file..");
 
     @ArchTest

@@ -69,6 +69,17 @@ final class BlockTree {
         this.budget = Math.min(sb.blocks(), 4 * sb.blocksOnMedium()) + 16;
     }
 
+    /** Tells where the bytes of an inode are. */
+    interface Layout {
+        Mapped of(Inode inode) throws IOException;
+    }
+
+    /** Writes the root of a tree without entries. */
+    static void empty(byte[] b, int at) {
+        b[at] = (byte) MAGIC;
+        b[at + 1] = (byte) (MAGIC >> 8);
+    }
+
     static Mapped of(Inode inode, Superblock sb, Reader blocks) throws IOException {
         BlockTree tree = new BlockTree(inode, sb, blocks);
         if (inode.usesExtents()) {

@@ -1,6 +1,8 @@
 package org.brantel.core.filesystem.ext;
 
 import java.io.IOException;
+import java.util.Arrays;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -16,7 +18,8 @@ final class Blocks {
 
     private final Source source;
     private final Superblock sb;
-    private Map<Long, Long> overlay = Map.of();
+    private Map<Long, Journal.Copy> pending = Map.of();
+    private final Map<Long, byte[]> newer = new HashMap<>();
     private final Map<Long, byte[]> chunks = new LinkedHashMap<>(CHUNKS, 0.75f, true) {
         private static final long serialVersionUID = 1L;
 
@@ -39,15 +42,35 @@ final class Blocks {
         return sb;
     }
 
-    /** @param newer for a block, the block in which its newer state stands */
-    void overlay(Map<Long, Long> newer) {
-        overlay = newer;
+    /** @param copies for a block, the copy of its newer state */
+    void overlay(Map<Long, Journal.Copy> copies) {
+        pending = copies;
         chunks.clear();
+    }
+
+    /** From now on a block reads so. */
+    void overlay(long block, byte[] bytes) {
+        newer.put(block, bytes);
     }
 
     /** A block; null when it lies outside the volume or the medium, or was not read. */
     byte @Nullable [] read(long block) throws IOException {
-        return readRaw(overlay.getOrDefault(block, block));
+        byte[] made = newer.get(block);
+        if (made != null) {
+            return made.clone();
+        }
+        Journal.Copy copy = pending.get(block);
+        return copy == null ? readRaw(block) : Journal.restored(readRaw(copy.block()), copy);
+    }
+
+    /** Whether these bytes of a block stand so in the journal alone. */
+    boolean isNewer(long block, int at, int length) throws IOException {
+        if (!newer.containsKey(block) && !pending.containsKey(block)) {
+            return false;
+        }
+        byte[] now = read(block);
+        byte[] onVolume = readRaw(block);
+        return now != null && (onVolume == null || !Arrays.equals(now, at, at + length, onVolume, at, at + length));
     }
 
     boolean isFilling() {

@@ -31,6 +31,8 @@ final class ExtWalk {
 
     private static final int JOURNAL_FALLBACK = 8;
     private static final int FIRST_USER = 11;
+    /** The volume was not closed cleanly, and its own record is older. */
+    private static final String ONLY_IN_JOURNAL = "as the journal has it";
 
     private final Source source;
     private final Superblock sb;
@@ -60,6 +62,7 @@ final class ExtWalk {
         journal = journal();
         // From here on the volume reads as if the journal were in place: its bitmaps as well.
         blocks.overlay(journal.pending());
+        table.bring(journal.fastCommits());
         old = new OldInodes(journal, table, sb);
         names = new Names(old);
         space = ExtSpace.read(source, sb, groups, problems);
@@ -68,7 +71,7 @@ final class ExtWalk {
 
     Walked run() throws IOException {
         table.forEach(true, this::firstRound);
-        Folders listing = new Folders(sb, blocks, table, names, problems);
+        Folders listing = new Folders(sb, blocks, table, names, this::mapped, journal.fastCommits(), problems);
         listing.list(folders, walk);
         old.read();
         List<OldInodes.Version> gone = old.gone();
@@ -90,11 +93,16 @@ final class ExtWalk {
                         : BlockTree.of(inode, sb, blocks::read).extents());
     }
 
+    /** As it is now. */
+    private BlockTree.Mapped mapped(Inode inode) throws IOException {
+        return journal.fastCommits().mapped(inode, BlockTree.of(inode, sb, blocks::read), sb);
+    }
+
     private boolean firstRound(Inode inode) throws IOException {
         boolean hasContent = (inode.isFile() || inode.isFolder()) && inode.size() > 0;
         if (inode.isLive() && inode.deletedSeconds() == 0) {
             if (hasContent && !inode.holdsContent()) {
-                judge.claim(BlockTree.of(inode, sb, blocks::read).extents(), null);
+                judge.claim(mapped(inode).extents(), null);
             }
             if (inode.isFolder()) {
                 folders.add(inode.number());
@@ -119,12 +127,12 @@ final class ExtWalk {
                     inode,
                     "/(lost files)/",
                     "inode " + inode.number(),
-                    blocks::read,
+                    this::mapped,
                     null,
                     List.of(new Fault.Unlisted())));
         }
         for (Names.Name name : all) {
-            judge.live(file(inode, names.path(name.folder()), name.text(), blocks::read, null, List.of()));
+            judge.live(file(inode, names.path(name.folder()), name.text(), this::mapped, null, List.of()));
         }
         return !walk.stopped();
     }
@@ -133,7 +141,7 @@ final class ExtWalk {
             Inode inode,
             String folder,
             String name,
-            BlockTree.Reader reader,
+            BlockTree.Layout layout,
             @Nullable Instant deleted,
             List<Fault> remarks)
             throws IOException {
@@ -145,7 +153,7 @@ final class ExtWalk {
         if (inode.holdsContent()) {
             placement = new Placement.InRecord(InlineContent.extents(inode));
         } else {
-            BlockTree.Mapped mapped = BlockTree.of(inode, sb, reader);
+            BlockTree.Mapped mapped = layout.of(inode);
             if (mapped.fault() != null) {
                 faults.add(mapped.fault());
             }
@@ -159,7 +167,11 @@ final class ExtWalk {
                 null,
                 new Times(inode.created(), inode.modified(), inode.accessed()),
                 faults,
-                RecordFacts.at(inode.at(), List.of(inode.permissions())).deletedAt(deleted));
+                RecordFacts.at(inode.at(), attributes(inode)).deletedAt(deleted));
+    }
+
+    private List<String> attributes(Inode inode) throws IOException {
+        return table.isNewer(inode) ? List.of(inode.permissions(), ONLY_IN_JOURNAL) : List.of(inode.permissions());
     }
 
     private List<FileRecord> deleted(List<OldInodes.Version> gone) throws IOException {
@@ -170,14 +182,15 @@ final class ExtWalk {
             if (inode.isFile()) {
                 Inode now = table.inode(inode.number());
                 Instant deleted = now != null && now.generation() == inode.generation() ? deletedAt(now) : null;
-                files.add(gone(inode, v.transaction(), old.asOf(v.transaction(), blocks), deleted));
+                BlockTree.Reader then = old.asOf(v.transaction(), blocks);
+                files.add(gone(inode, v.transaction(), i -> BlockTree.of(i, sb, then), deleted));
                 found.computeIfAbsent(inode.number(), n -> new ArrayList<>(2)).add(inode);
             }
         }
         for (long number = orphans.nextHeld(0); number <= sb.inodes(); number = orphans.nextHeld(number + 1)) {
             Inode inode = found.containsKey(number) ? null : table.inode(number);
             if (inode != null && inode.isFile()) {
-                files.add(gone(inode, Names.NOW, blocks::read, deletedAt(inode)));
+                files.add(gone(inode, Names.NOW, this::mapped, deletedAt(inode)));
                 found.put(number, new ArrayList<>(List.of(inode)));
             }
         }
@@ -200,12 +213,12 @@ final class ExtWalk {
     }
 
     /** A name is a file's own when it was said of its generation; content whose name is not sure has none. */
-    private FileRecord gone(Inode inode, long transaction, BlockTree.Reader reader, @Nullable Instant deleted)
+    private FileRecord gone(Inode inode, long transaction, BlockTree.Layout layout, @Nullable Instant deleted)
             throws IOException {
         Optional<Names.Name> name = names.of(inode, transaction);
         return name.isPresent()
-                ? file(inode, names.path(name.get().folder()), name.get().text(), reader, deleted, List.of())
-                : file(inode, "/(lost files)/", "inode " + inode.number(), reader, deleted, List.of());
+                ? file(inode, names.path(name.get().folder()), name.get().text(), layout, deleted, List.of())
+                : file(inode, "/(lost files)/", "inode " + inode.number(), layout, deleted, List.of());
     }
 
     /** A name that is tied to no content; its inode was cleared, or is another file's. */

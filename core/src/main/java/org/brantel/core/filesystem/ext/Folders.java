@@ -25,14 +25,29 @@ final class Folders {
     private final Blocks blocks;
     private final InodeTable table;
     private final Names names;
+    private final BlockTree.Layout layout;
+    private final FastCommits commits;
     private final Problems problems;
     private final Map<Long, Inode.Key> folderOfBlock = new HashMap<>();
 
-    Folders(Superblock sb, Blocks blocks, InodeTable table, Names names, Problems problems) {
+    /**
+     * @param layout  of what is in use now
+     * @param commits what names were made and taken away since the folders were written
+     */
+    Folders(
+            Superblock sb,
+            Blocks blocks,
+            InodeTable table,
+            Names names,
+            BlockTree.Layout layout,
+            FastCommits commits,
+            Problems problems) {
         this.sb = sb;
         this.blocks = blocks;
         this.table = table;
         this.names = names;
+        this.layout = layout;
+        this.commits = commits;
         this.problems = problems;
     }
 
@@ -81,14 +96,34 @@ final class Folders {
                 : names.path(all.get(0).folder()) + all.get(0).text() + "/";
     }
 
+    /** What it lists, with what fast commits made of it. */
     private void read(Inode folder, FolderBlock.Listener listener) throws IOException {
+        Map<String, Long> changed = commits.names(folder.number());
+        Set<String> listed = new HashSet<>();
+        readWritten(folder, (inode, type, name, live) -> {
+            Long now = changed.get(name);
+            boolean still = live && (now == null || now == inode);
+            if (live && changed.containsKey(name) && still) {
+                listed.add(name);
+            }
+            listener.entry(inode, type, name, still);
+        });
+        for (Map.Entry<String, Long> e : changed.entrySet()) {
+            if (e.getValue() != FastCommits.GONE && !listed.contains(e.getKey())) {
+                Inode named = table.inode(e.getValue());
+                listener.entry(e.getValue(), named != null && named.isFolder() ? FOLDER : 0, e.getKey(), true);
+            }
+        }
+    }
+
+    private void readWritten(Inode folder, FolderBlock.Listener listener) throws IOException {
         FolderBlock.Listener others = withoutDots(listener);
         if (folder.holdsContent()) {
             readWithin(folder, others);
             return;
         }
         boolean hashed = (folder.flags() & Inode.HASHED) != 0;
-        for (Extent e : Extents.cut(BlockTree.of(folder, sb, blocks::read).extents(), MAX_FOLDER_BYTES)) {
+        for (Extent e : Extents.cut(layout.of(folder).extents(), MAX_FOLDER_BYTES)) {
             for (long at = 0; !e.isHole() && at < e.length(); at += sb.blockBytes()) {
                 long block = (e.offset() + at - sb.start()) / sb.blockBytes();
                 Inode.Key other = folderOfBlock.putIfAbsent(block, folder.key());

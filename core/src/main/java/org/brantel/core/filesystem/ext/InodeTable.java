@@ -3,6 +3,7 @@ package org.brantel.core.filesystem.ext;
 import java.io.IOException;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import org.brantel.core.filesystem.Problems;
 import org.jspecify.annotations.Nullable;
 
@@ -19,6 +20,9 @@ final class InodeTable {
     private final Groups groups;
     private final Problems problems;
     private final TreeMap<Long, Long> groupByTable = new TreeMap<>();
+    /** Inodes that came into use after their group counted them. */
+    private final TreeSet<Long> usedSince = new TreeSet<>();
+
     private boolean placed;
 
     InodeTable(Superblock sb, Blocks blocks, Groups groups, Problems problems) {
@@ -49,8 +53,32 @@ final class InodeTable {
      * @param placed the block that the bytes stand in
      */
     Inode inode(long number, byte[] b, long placed) {
-        int inBlock = (int) (inTable(number) % sb.blockBytes());
-        return Inode.parse(number, b, inBlock, sb.inodeBytes(), sb.offset(placed) + inBlock);
+        int at = inBlock(number);
+        return Inode.parse(number, b, at, sb.inodeBytes(), sb.offset(placed) + at);
+    }
+
+    /** Whether it is what the table has now, and stands so in the journal alone. */
+    boolean isNewer(Inode inode) throws IOException {
+        long block = blockOf(inode.number());
+        int at = inBlock(inode.number());
+        return block != 0 && inode.at() == sb.offset(block) + at && blocks.isNewer(block, at, sb.inodeBytes());
+    }
+
+    /** Brings in what the journal's fast commits have of inodes. */
+    void bring(FastCommits commits) throws IOException {
+        for (long number : commits.inodes()) {
+            long block = blockOf(number);
+            byte[] b = block == 0 ? null : blocks.read(block);
+            if (b != null) {
+                commits.bring(number, b, inBlock(number), sb.inodeBytes());
+                blocks.overlay(block, b);
+                usedSince.add(number);
+            }
+        }
+    }
+
+    private int inBlock(long number) {
+        return (int) (inTable(number) % sb.blockBytes());
     }
 
     private long inTable(long number) {
@@ -70,7 +98,11 @@ final class InodeTable {
                 unread += sb.inodesPerGroup();
                 continue;
             }
-            long last = Math.min(sb.inodesPerGroup() - group.unusedInodes(), sb.inodes() - g * sb.inodesPerGroup());
+            long first = g * sb.inodesPerGroup() + 1;
+            Long since = usedSince.lower(first + sb.inodesPerGroup());
+            long used = Math.max(
+                    sb.inodesPerGroup() - group.unusedInodes(), since == null || since < first ? 0 : since - first + 1);
+            long last = Math.min(used, sb.inodes() - first + 1);
             int perBlock = sb.blockBytes() / sb.inodeBytes();
             for (long i = 0; i < last; i += perBlock) {
                 long block = group.inodeTable() + i / perBlock;
@@ -89,12 +121,8 @@ final class InodeTable {
                     int at = j * sb.inodeBytes();
                     // Most of a table was never used: nothing to parse where there is no mode.
                     if ((b[at] | b[at + 1]) != 0
-                            && !visitor.visit(Inode.parse(
-                                    g * sb.inodesPerGroup() + i + j + 1,
-                                    b,
-                                    at,
-                                    sb.inodeBytes(),
-                                    sb.offset(block) + at))) {
+                            && !visitor.visit(
+                                    Inode.parse(first + i + j, b, at, sb.inodeBytes(), sb.offset(block) + at))) {
                         return;
                     }
                 }

@@ -25,7 +25,8 @@ import org.jspecify.annotations.Nullable;
  *      8    4  transaction                      24  4  first transaction      with checksums of version 3:
  *                                               28  4  its block; 0: clean       0  4  block      4  4  flags
  *                                               40  4  features: 2 64-bit,       8  4  upper half 12 4  checksum
- *                                                      8, 10 checksums
+ *                                                      8, 10 checksums, 20 fast commits
+ *                                               84  4  blocks of fast commits
  *     flags of a tag: 1 the copy begins with 0 for C03B3998, 2 no identifier (16 bytes) follows, 8 last
  * </pre>
  */
@@ -41,6 +42,9 @@ final class Journal {
     private static final long ESCAPED = 1;
     private static final long NO_IDENTIFIER = 2;
     private static final long LAST = 8;
+    private static final long FAST_COMMITS = 0x20;
+    /** So many blocks where the superblock does not say. */
+    private static final long FAST_BLOCKS = 256;
 
     private final Blocks blocks;
     private final List<Long> log = new ArrayList<>();
@@ -51,6 +55,10 @@ final class Journal {
     private long first;
     private long firstTransaction;
     private boolean clean = true;
+    /** Where the log ends, and fast commits begin. */
+    private long end;
+
+    private FastCommits fastCommits = FastCommits.NONE;
 
     private Journal(Blocks blocks) {
         this.blocks = blocks;
@@ -74,11 +82,40 @@ final class Journal {
         journal.first = Math.max(1, u32(head, 20));
         journal.firstTransaction = u32(head, 24);
         journal.clean = u32(head, 28) == 0;
-        long end = Math.min(journal.log.size(), u32(head, 16));
-        for (long i = journal.first; i < end; i++) {
-            journal.take(i, end);
+        long all = Math.min(journal.log.size(), u32(head, 16));
+        boolean fast = (journal.features & FAST_COMMITS) != 0;
+        long forFast = fast && u32(head, 84) == 0 ? FAST_BLOCKS : u32(head, 84);
+        journal.end = fast ? Math.max(journal.first, all - forFast) : all;
+        for (long i = journal.first; i < journal.end; i++) {
+            journal.take(i, journal.end);
+        }
+        if (fast && !journal.clean) {
+            journal.fastCommits = journal.fastCommits(all);
         }
         return journal;
+    }
+
+    /** They go on from the last transaction that was committed. */
+    private FastCommits fastCommits(long all) throws IOException {
+        long transaction = firstTransaction;
+        while (committed.contains(transaction)) {
+            transaction++;
+        }
+        List<byte[]> read = new ArrayList<>();
+        // The log's last block and their first have one between them that nobody uses.
+        for (long i = end + 1; i < all; i++) {
+            byte[] b = blocks.read(log.get((int) i));
+            if (b == null || u32(b, 0) == 0) {
+                break;
+            }
+            read.add(b);
+        }
+        return FastCommits.read(read, transaction);
+    }
+
+    /** What changed since the last transaction. */
+    FastCommits fastCommits() {
+        return fastCommits;
     }
 
     private void take(long at, long end) throws IOException {
@@ -128,17 +165,17 @@ final class Journal {
         }
     }
 
-    /** For every block that was not brought in yet, the block of its newest copy that was committed. */
-    Map<Long, Long> pending() {
-        Map<Long, Long> pending = new HashMap<>();
+    /** For every block that was not brought in yet, its newest copy that was committed. */
+    Map<Long, Copy> pending() {
+        Map<Long, Copy> pending = new HashMap<>();
         if (clean) {
             return pending;
         }
         copies.forEach((block, all) -> all.stream()
-                .filter(c -> c.transaction() >= firstTransaction && committed.contains(c.transaction()) && !c.escaped())
+                .filter(c -> c.transaction() >= firstTransaction && committed.contains(c.transaction()))
                 .filter(c -> revoked.getOrDefault(block, -1L) < c.transaction())
                 .max((x, y) -> Long.compare(x.transaction(), y.transaction()))
-                .ifPresent(c -> pending.put(block, c.block())));
+                .ifPresent(c -> pending.put(block, c)));
         return pending;
     }
 
@@ -149,7 +186,11 @@ final class Journal {
 
     /** A copy as the block was; null when it was not read. */
     byte @Nullable [] read(Copy copy) throws IOException {
-        byte[] b = blocks.read(copy.block());
+        return restored(blocks.read(copy.block()), copy);
+    }
+
+    /** The first four bytes of a copy that would look like the journal's own are kept as zeros. */
+    static byte @Nullable [] restored(byte @Nullable [] b, Copy copy) {
         if (b != null && copy.escaped()) {
             b[0] = (byte) 0xc0;
             b[1] = 0x3b;
