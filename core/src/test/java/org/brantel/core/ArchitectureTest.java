@@ -43,7 +43,7 @@ class ArchitectureTest {
             .resideOutsideOfPackage("org.brantel.core.kind.archive..")
             .should()
             .dependOnClassesThat()
-            .resideInAnyPackage("org.apache.commons.compress..", "org.tukaani.xz..");
+            .resideInAnyPackage("org.apache.commons.compress..", "org.tukaani.xz..", "com.github.luben.zstd..");
 
     @ArchTest
     static final ArchRule JSON_LIBRARY_IN_ONE_PLACE = noClasses()
