@@ -31,9 +31,18 @@ describe('what a check covers', () => {
 })
 
 describe('a score', () => {
-  it('says what it counts: of finds by content how many were right, of files with records what speaks for them', () => {
-    expect(scoreWords({ origins: ['carved'], score: 96 })).toContain('Of 100 finds like this 96')
-    expect(scoreWords({ origins: ['deleted', 'carved'], score: 82 })).toContain('82 of 100 points')
+  it('says how many were right only where that was measured', () => {
+    const carved = ['carved' as const]
+    const deleted = ['deleted' as const, 'carved' as const]
+    expect(scoreWords({ origins: carved, score: 96, prognosis: 'whole' })).toContain('Of 100 finds like this 96')
+    expect(scoreWords({ origins: carved, score: 75, prognosis: 'doubtful' })).toContain('Of 100 finds like this 75')
+    expect(scoreWords({ origins: deleted, score: 97, prognosis: 'whole' })).toContain('Of 100 finds like this 97')
+    expect(scoreWords({ origins: deleted, score: 5, prognosis: 'doubtful' })).toContain('Of 100 finds like this 5')
+    expect(scoreWords({ origins: deleted, score: 40, prognosis: 'doubtful' })).toContain('40 of 100 is an estimate')
+  })
+
+  it('never says of what was not all read that it may be exactly the file', () => {
+    expect(scoreWords({ origins: ['live'], score: 84, prognosis: 'gapped' })).not.toContain('84')
   })
 })
 

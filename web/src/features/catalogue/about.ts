@@ -35,11 +35,19 @@ export function provenWords(proven: number | undefined | null): string {
     : `a check covers ${hundredths} % of them, nothing the rest`
 }
 
-/** What its score says: of finds by content how often such a one was right, of others how much speaks for it. */
-export function scoreWords(line: Pick<CatalogueLine, 'origins' | 'score'>): string {
-  return line.origins.every((o) => o === 'carved')
+/** Files with records that are worth no more were all wrong where it was measured; few are worth more and not whole. */
+const FOUND_WRONG = 5
+
+/**
+ * What its score says: how often such a find was exactly the file, where that was measured. What was not all read is
+ * never that; the docs say how each was measured.
+ */
+export function scoreWords(line: Pick<CatalogueLine, 'origins' | 'score' | 'prognosis'>): string {
+  if (line.prognosis === 'gapped') return 'Not every byte was read, so it is not exactly the file.'
+  const measured = line.prognosis === 'whole' || line.score <= FOUND_WRONG || line.origins.every((o) => o === 'carved')
+  return measured
     ? `Of 100 finds like this ${line.score} had every byte of one file, where it was measured.`
-    : `${line.score} of 100 points: how much of what could be checked speaks for it`
+    : `Finds like this are rare where it was measured; ${line.score} of 100 is an estimate.`
 }
 
 /** How other sessions saw the same file, where they saw it in another state. */
