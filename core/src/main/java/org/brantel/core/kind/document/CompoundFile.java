@@ -2,12 +2,16 @@ package org.brantel.core.kind.document;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
+import java.util.TreeSet;
 import org.brantel.core.bytes.ByteView;
+import org.brantel.core.bytes.Range;
 import org.brantel.core.kind.About;
 import org.brantel.core.kind.Bytes;
 import org.brantel.core.kind.ContentKind;
+import org.brantel.core.kind.Coverage;
 import org.brantel.core.kind.Start;
 import org.jspecify.annotations.Nullable;
 
@@ -23,7 +27,8 @@ import org.jspecify.annotations.Nullable;
  * </pre>
  *
  * The table says of every sector which one follows. The file is as long as the last sector that is in use; every chain
- * of the directory must lead through the table as far as the stream is long.
+ * of the directory must lead through the table as far as the stream is long; the records of a workbook or presentation
+ * must follow each other.
  */
 final class CompoundFile implements ContentKind {
 
@@ -75,12 +80,18 @@ final class CompoundFile implements ContentKind {
         }
         Contents contents = new Contents(content, table, shift);
         String fault = contents.read(content.u32le(48));
-        return fault != null
-                ? Walk.broken(0, fault).as(contents.code)
-                : Walk.whole(end, "Every chain of its table of sectors leads as far as its stream is long.")
-                        .as(contents.code)
-                        .about(contents.about)
-                        .proving(sector + (tables + contents.directorySectors) * sector);
+        if (fault != null) {
+            return Walk.broken(0, fault).as(contents.code);
+        }
+        Walk walk = contents.wrong >= 0
+                ? Walk.damaged(
+                        end,
+                        "Every chain of its table of sectors leads as far as its stream is long, but at byte "
+                                + contents.wrong + " the records of its contents break off.")
+                : Walk.whole(end, "Every chain of its table of sectors leads as far as its stream is long.");
+        return walk.as(contents.code)
+                .about(contents.about)
+                .proving(sector + (tables + contents.directorySectors) * sector + contents.covered());
     }
 
     /** @return for each sector the next one; null when the table is malformed */
@@ -129,6 +140,10 @@ final class CompoundFile implements ContentKind {
         private String code = "ole";
         private About about = About.NONE;
         private long directorySectors;
+        /** Where records stand, in the file. */
+        private final TreeSet<Long> records = new TreeSet<>();
+
+        private long wrong = -1;
 
         Contents(ByteView content, long[] table, int shift) {
             this.content = content;
@@ -169,19 +184,63 @@ final class CompoundFile implements ContentKind {
             if (type != 2 || size < 4096) {
                 return null;
             }
-            long sectors = 0;
+            List<Range> sectors = new ArrayList<>();
             for (long s = first; s < LAST; s = table[(int) s]) {
-                if (s >= table.length || ++sectors > table.length) {
+                if (s >= table.length || sectors.size() == table.length) {
                     return "a stream's chain leaves the table";
                 }
+                sectors.add(new Range(s + 1 << shift, 1L << shift));
             }
-            if (sectors << shift < size) {
+            if ((long) sectors.size() << shift < size) {
                 return "a stream's chain is shorter than the stream";
             }
+            check(name, sectors, size);
             if (name.equals("\u0005SummaryInformation")) {
                 about = Summary.at(content, first + 1 << shift);
             }
             return null;
+        }
+
+        /** Holds the records of a main stream against each other. */
+        private void check(String name, List<Range> sectors, long size) throws IOException {
+            boolean workbook = name.equals("Workbook") || name.equals("Book");
+            boolean presentation = name.equals("PowerPoint Document");
+            boolean there = sectors.stream().allMatch(s -> s.end() <= content.length());
+            if (wrong >= 0 || !workbook && !presentation || !there) {
+                return;
+            }
+            ByteView stream = content.joined(runs(sectors, size));
+            StreamRecords all = new StreamRecords(stream, at -> records.add(placed(sectors, at)));
+            long at = workbook ? all.firstWrongOfWorkbook() : all.firstWrongOfPresentation();
+            wrong = at < 0 ? -1 : placed(sectors, Math.min(at, size - 1));
+        }
+
+        /** Sectors that follow each other as one; the last one ends where the stream does. */
+        private static List<Range> runs(List<Range> sectors, long size) {
+            List<Range> runs = new ArrayList<>();
+            long left = size;
+            for (Range s : sectors) {
+                long length = Math.min(s.length(), left);
+                Range last = runs.isEmpty() ? null : runs.get(runs.size() - 1);
+                if (last != null && last.end() == s.offset()) {
+                    runs.set(runs.size() - 1, new Range(last.offset(), last.length() + length));
+                } else if (length > 0) {
+                    runs.add(new Range(s.offset(), length));
+                }
+                left -= length;
+            }
+            return runs;
+        }
+
+        private long placed(List<Range> sectors, long at) {
+            return sectors.get((int) (at >> shift)).offset() + (at & (1L << shift) - 1);
+        }
+
+        /** Bytes that the places of records cover. */
+        long covered() {
+            Coverage coverage = new Coverage();
+            records.forEach(coverage::place);
+            return coverage.bytes();
         }
 
         private void told(String name) {
