@@ -3,6 +3,7 @@ package org.brantel.core.carve;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import org.brantel.core.kind.ContentKind;
 import org.brantel.core.source.Source;
 
 /**
@@ -16,6 +17,7 @@ import org.brantel.core.source.Source;
  *   <li>What carries a check for less than a quarter of its bytes is whole only when its end meets an end, that is
  *       a check at its last byte or zeros from there to the next sector, and when no cluster in the middle of packed
  *       data looks like something else.
+ *   <li>What is whole as far as it goes, of a form whose files may go on, is doubtful.
  *   <li>Plain text is all there is of a file when nothing but zeros follows it in its last sector and no line leads up
  *       to its start; else it is likely a part of something: texts in a program, a later piece of a longer text.
  * </ul>
@@ -65,6 +67,10 @@ final class Ends {
         }
         if (!hit.walk().whole()) {
             return withoutZeros(hit);
+        }
+        if (hit.walk().outcome() == ContentKind.Outcome.WHOLE && !hit.walk().closed()) {
+            return hit.doubted(
+                    "Nothing shows that it ends there: some programs keep more behind the last part in use.");
         }
         return hit.walk().isProof() ? hit : supported(hit, behind);
     }

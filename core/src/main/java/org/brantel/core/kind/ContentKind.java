@@ -165,6 +165,11 @@ public interface ContentKind {
             return new Walk(outcome, length, words, code, about, parts, true, proven);
         }
 
+        /** Without anything that shows that it ends there. */
+        public Walk endingSomewhere() {
+            return new Walk(outcome, length, words, code, about, parts, false, proven);
+        }
+
         /** What begins at these places is a part of it. */
         public Walk holding(Parts places) {
             return new Walk(outcome, length, words, code, about, places, closed, proven);

@@ -276,6 +276,22 @@ class ShapesTest {
         isWhole(b.array(), "wav");
     }
 
+    /** The same bytes, but for the name of the stream that tells the program. */
+    @Test
+    void aCompoundFileOfAnUnknownProgramMayGoOn() throws IOException {
+        byte[] doc = SAMPLES.get("doc").clone();
+        isWhole(doc, "doc");
+        String told = new String(doc, StandardCharsets.ISO_8859_1);
+        int name = told.indexOf(
+                new String("WordDocument".getBytes(StandardCharsets.UTF_16LE), StandardCharsets.ISO_8859_1));
+        doc[name] = 'L';
+        assertThat(found(doc)).singleElement().satisfies(hit -> {
+            assertThat(hit.code()).isEqualTo("ole");
+            assertThat(hit.walk().length()).isEqualTo(doc.length);
+            assertThat(hit.doubts()).anyMatch(why -> why.startsWith("Nothing shows that it ends there"));
+        });
+    }
+
     /** The recorder lost its power, or the program wrote to a pipe: both lengths are still what they were at first. */
     @ParameterizedTest
     @ValueSource(ints = {0, -1, Integer.MAX_VALUE})

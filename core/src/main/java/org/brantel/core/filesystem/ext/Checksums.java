@@ -5,8 +5,8 @@ import static org.brantel.core.bytes.LittleEndian.u32;
 import static org.brantel.core.bytes.LittleEndian.u8;
 
 /**
- * The checksums of blocks that describe a file (EXT4 "Checksums"): CRC-32C of the volume's seed, the inode's number, its
- * generation, and the block up to where the checksum stands.
+ * The checksums of blocks that describe a file (EXT4 "Checksums"): CRC-32C of the volume's seed, the inode's number,
+ * its generation, and the block up to where the checksum stands.
  *
  * <pre>
  * node of an extent tree: 4 bytes behind the room for entries    leaf of a folder: its last 12 bytes are an entry

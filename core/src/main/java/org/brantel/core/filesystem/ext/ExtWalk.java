@@ -232,7 +232,7 @@ final class ExtWalk {
                 new Placement.Lost(
                         cleared
                                 ? "its inode " + number
-                                        + " was cleared, and nothing that the journal has of it is known to have had this name"
+                                        + " was cleared, and nothing that is left of it is known to have had this name"
                                 : "its inode " + number
                                         + " is another's now, and which file had it under this name is not known"),
                 null,

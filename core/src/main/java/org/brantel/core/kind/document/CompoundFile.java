@@ -37,6 +37,8 @@ final class CompoundFile implements ContentKind {
     private static final long LAST = 0xfffffffaL;
     private static final int ENTRY = 128;
     private static final int MOST_TABLES = 1 << 16;
+    /** Streams of drawings and of printed matter. */
+    private static final Set<String> OTHER_PROGRAMS = Set.of("VisioDocument", "Quill");
 
     @Override
     public String code() {
@@ -83,15 +85,21 @@ final class CompoundFile implements ContentKind {
         if (fault != null) {
             return Walk.broken(0, fault).as(contents.code);
         }
-        Walk walk = contents.wrong >= 0
-                ? Walk.damaged(
-                        end,
-                        "Every chain of its table of sectors leads as far as its stream is long, but at byte "
-                                + contents.wrong + " the records of its contents break off.")
-                : Walk.whole(end, "Every chain of its table of sectors leads as far as its stream is long.");
-        return walk.as(contents.code)
+        return judged(contents, end)
+                .as(contents.code)
                 .about(contents.about)
                 .proving(sector + (tables + contents.directorySectors) * sector + contents.covered());
+    }
+
+    private static Walk judged(Contents contents, long end) {
+        String chains = "Every chain of its table of sectors leads as far as its stream is long";
+        if (contents.wrong >= 0) {
+            return Walk.damaged(
+                    end, chains + ", but at byte " + contents.wrong + " the records of its contents break off.");
+        }
+        Walk whole = Walk.whole(end, chains + ".");
+        // Some programs fill the file up behind the last sector in use, some keep bytes of their own there.
+        return contents.fromKnownProgram ? whole : whole.endingSomewhere();
     }
 
     /** @return for each sector the next one; null when the table is malformed */
@@ -138,6 +146,9 @@ final class CompoundFile implements ContentKind {
         private final long[] table;
         private final int shift;
         private String code = "ole";
+        /** Of these it was seen that they end where their last sector in use does. */
+        private boolean fromKnownProgram;
+
         private About about = About.NONE;
         private long directorySectors;
         /** Where records stand, in the file. */
@@ -251,6 +262,7 @@ final class CompoundFile implements ContentKind {
                 case "__properties_version1.0" -> "msg";
                 default -> code;
             };
+            fromKnownProgram |= !code.equals("ole") || OTHER_PROGRAMS.contains(name);
         }
     }
 

@@ -14,7 +14,7 @@ import org.brantel.core.bytes.ByteView;
  *
  * <pre>
  * workbook (MS-XLS 2.1.4):       0  2  type     2  2  bytes that follow, 8224 at most
- *                                type 0809 begins a part, 000A ends it; 0085 tells at +4 where the part of a sheet begins
+ *                                type 0809 begins a part, 000A ends it; 0085 tells at +4 where a sheet's part begins
  * presentation (MS-PPT 2.3.1):   0  2  version in the lower 4 bits, F: it holds others     2  2  type
  *                                4  4  bytes that follow
  * </pre>
