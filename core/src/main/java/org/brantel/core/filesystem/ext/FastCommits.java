@@ -41,7 +41,6 @@ final class FastCommits {
     private static final int LINKED = 4;
     private static final int UNLINKED = 5;
     private static final int INODE = 6;
-    private static final int FILLING = 7;
     private static final int TAIL = 8;
     private static final int HEAD = 9;
     private static final int FIRST_BYTES_OF_INODE = 128;
