@@ -17,6 +17,7 @@ import net.coobird.thumbnailator.Thumbnails;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.rendering.PDFRenderer;
+import org.brantel.core.bytes.Range;
 import org.brantel.core.content.Extents;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.kinds.Kinds;
@@ -54,11 +55,9 @@ class Previews {
                             "picture", null, f.kind().equals("pdf") ? "First page." : "Drawn anew from the image.");
         }
         if (Kinds.isText(f.kind())) {
-            byte[] head = bytes(line, TEXT_BYTES);
+            Head head = head(line, TEXT_BYTES);
             return new CatalogueViews.Preview(
-                    "text",
-                    text(head),
-                    f.size() > head.length ? "The first " + head.length + " of " + f.size() + " bytes." : "All of it.");
+                    "text", text(head.bytes()), shown(f.size(), head.bytes().length, head.unread()));
         }
         return new CatalogueViews.Preview("none", null, "There is no preview of " + f.kind() + " files.");
     }
@@ -69,7 +68,7 @@ class Previews {
         if (f.size() > MOST_BYTES) {
             throw Refusal.badInput(null, "It is larger than what is previewed (64 MiB).");
         }
-        byte[] content = bytes(line, MOST_BYTES);
+        byte[] content = head(line, MOST_BYTES).bytes();
         try {
             BufferedImage small = f.kind().equals("pdf") ? firstPage(content) : drawn(content);
             ByteArrayOutputStream out = new ByteArrayOutputStream();
@@ -107,13 +106,27 @@ class Previews {
         }
     }
 
-    private byte[] bytes(Catalogues.Selected line, int most) throws IOException {
+    /** How much of a text is shown. */
+    static String shown(long size, int shown, long unread) {
+        String part = size > shown ? "The first " + shown + " of " + size + " bytes" : "All of it";
+        return unread == 0
+                ? part + "."
+                : part + ", but for " + unread + (unread == 1 ? " byte" : " bytes")
+                        + " of that, which were never read.";
+    }
+
+    /** @param unread how many of the bytes were never read, and are zeros here */
+    private record Head(byte[] bytes, long unread) {}
+
+    private Head head(Catalogues.Selected line, int most) throws IOException {
         Finding f = line.finding();
         try (Source image = Sources.open(imaging.image(line.imagingId()).file().toString())) {
             // Where no extent leads there is nothing to show, whatever size the record claims.
             byte[] bytes = new byte[(int) Math.min(Math.min(f.size(), Extents.length(f.extents())), most)];
-            f.content(image).read(0, bytes, 0, bytes.length);
-            return bytes;
+            long unread = f.content(image).read(0, bytes, 0, bytes.length).failed().stream()
+                    .mapToLong(Range::length)
+                    .sum();
+            return new Head(bytes, unread);
         }
     }
 
