@@ -63,6 +63,12 @@ final class Blocks {
         return copy == null ? readRaw(block) : Journal.restored(readRaw(copy.block()), copy);
     }
 
+    /** The block in which its present bytes stand, which is one of the journal's where that is newer. */
+    long standsIn(long block) {
+        Journal.Copy copy = pending.get(block);
+        return copy == null ? block : copy.block();
+    }
+
     /** Whether these bytes of a block stand so in the journal alone. */
     boolean isNewer(long block, int at, int length) throws IOException {
         if (!newer.containsKey(block) && !pending.containsKey(block)) {

@@ -74,7 +74,8 @@ final class ExtReader implements FileSystem {
 
     @Override
     public List<Range> free() throws IOException {
-        return ExtSpace.read(source, sb, new Groups(sb, new Blocks(source, sb)), new Problems(FindingSink.NONE, ""))
+        Blocks blocks = new Blocks(source, sb);
+        return ExtSpace.read(blocks, new Groups(sb, blocks), new Problems(FindingSink.NONE, ""))
                 .free(source.size());
     }
 

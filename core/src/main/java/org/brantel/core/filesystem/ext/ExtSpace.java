@@ -17,7 +17,9 @@ final class ExtSpace {
 
     private ExtSpace() {}
 
-    static Space read(Source source, Superblock sb, Groups groups, Problems problems) throws IOException {
+    static Space read(Blocks blocks, Groups groups, Problems problems) throws IOException {
+        Source source = blocks.source();
+        Superblock sb = blocks.superblock();
         long all = (sb.blocks() - sb.firstDataBlock() + sb.blocksPerCluster() - 1) / sb.blocksPerCluster();
         long onMedium = Math.max(0, source.size() - sb.offset(sb.firstDataBlock())) / sb.clusterBytes() + 1;
         Space space = new Space(sb.offset(sb.firstDataBlock()), sb.clusterBytes(), 0, Math.min(all, onMedium));
@@ -36,7 +38,7 @@ final class ExtSpace {
             if (!group.bitmapUnused()) {
                 FileContent bitmap = new FileContent(
                         source,
-                        List.of(new Extent(sb.offset(group.blockBitmap()), sb.blockBytes())),
+                        List.of(new Extent(sb.offset(blocks.standsIn(group.blockBitmap())), sb.blockBytes())),
                         sb.blockBytes(),
                         null);
                 Bitmaps.use(bitmap, space, g * perGroup, clusters);

@@ -62,10 +62,16 @@ final class ExtWalk {
         journal = journal();
         // From here on the volume reads as if the journal were in place: its bitmaps as well.
         blocks.overlay(journal.pending());
-        table.bring(journal.fastCommits());
+        List<Inode> replaced = table.bring(journal.fastCommits());
         old = new OldInodes(journal, table, sb);
         names = new Names(old);
-        space = ExtSpace.read(source, sb, groups, problems);
+        space = ExtSpace.read(blocks, groups, problems);
+        // Fast commits leave to whoever replays them to free what a deleted file had.
+        for (Inode inode : replaced) {
+            if (!inode.holdsContent()) {
+                BlockTree.of(inode, sb, blocks::read).extents().forEach(space::release);
+            }
+        }
         judge = new Judge(source, space, walk, false);
     }
 

@@ -11,6 +11,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeSet;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Extents;
 
@@ -60,6 +61,9 @@ final class FastCommits {
     private final Map<Long, byte[]> inodes = new LinkedHashMap<>();
     private final Map<Long, List<Piece>> pieces = new HashMap<>();
     private final Map<Long, Map<String, Long>> names = new HashMap<>();
+    /** How many names an inode won or lost since its bytes were written. */
+    private final Map<Long, Integer> moreNames = new LinkedHashMap<>();
+
     private final List<Change> uncommitted = new ArrayList<>();
     private int sum;
 
@@ -138,8 +142,14 @@ final class FastCommits {
                                 unwritten ? 0 : block));
             }
             case REMOVED -> put(inode, new Piece(u32(c.block(), c.at() + 4), u32(c.block(), c.at() + 8), 0));
-            case CREATED, LINKED -> name(c, u32(c.block(), c.at() + 4));
-            case UNLINKED -> name(c, GONE);
+            case CREATED, LINKED -> {
+                name(c, u32(c.block(), c.at() + 4));
+                moreNames.merge(u32(c.block(), c.at() + 4), 1, Integer::sum);
+            }
+            case UNLINKED -> {
+                name(c, GONE);
+                moreNames.merge(u32(c.block(), c.at() + 4), -1, Integer::sum);
+            }
             case INODE -> inode(inode, Arrays.copyOfRange(c.block(), c.at() + 4, c.at() + c.bytes()));
             default -> {}
         }
@@ -158,14 +168,17 @@ final class FastCommits {
     /** Pieces that another file had in this inode are not its own. */
     private void inode(long number, byte[] bytes) {
         byte[] before = inodes.put(number, bytes);
+        moreNames.remove(number);
         if (before != null && Inode.GENERATION.in(before, 0) != Inode.GENERATION.in(bytes, 0)) {
             pieces.remove(number);
         }
     }
 
-    /** Numbers of the inodes that it has newer bytes of. */
+    /** Numbers of the inodes that changed. */
     Set<Long> inodes() {
-        return inodes.keySet();
+        Set<Long> all = new TreeSet<>(inodes.keySet());
+        all.addAll(moreNames.keySet());
+        return all;
     }
 
     /**
@@ -176,9 +189,20 @@ final class FastCommits {
      */
     void bring(long number, byte[] b, int at, int bytes) {
         byte[] newer = inodes.get(number);
-        if (newer == null) {
-            return;
+        if (newer != null) {
+            bring(newer, b, at, bytes);
         }
+        int more = moreNames.getOrDefault(number, 0);
+        if (more != 0) {
+            // A folder counts those in it as well; whoever takes a name of it away takes all.
+            boolean folder = Inode.MODE.in(b, at) >> 12 == Inode.FOLDER;
+            long names = more < 0 && folder ? 0 : Math.max(0, Inode.NAMES.in(b, at) + more);
+            b[at + Inode.NAMES.at()] = (byte) names;
+            b[at + Inode.NAMES.at() + 1] = (byte) (names >> 8);
+        }
+    }
+
+    private static void bring(byte[] newer, byte[] b, int at, int bytes) {
         boolean another = Inode.MODE.in(b, at) == 0 || Inode.GENERATION.in(b, at) != Inode.GENERATION.in(newer, 0);
         int mapEnd = Inode.MAP_AT + Inode.MAP_BYTES;
         System.arraycopy(newer, 0, b, at, Inode.MAP_AT);

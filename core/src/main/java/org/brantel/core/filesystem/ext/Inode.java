@@ -57,6 +57,9 @@ record Inode(
     static final Slot CREATED = new Slot(144, 4);
     private static final Slot CREATED_MORE = new Slot(148, 4);
 
+    /** In the upper 4 bits of its mode. */
+    static final int FOLDER = 4;
+
     static final int MAP_AT = 40;
     static final int MAP_BYTES = 60;
     static final long EXTENTS = 0x80000;
@@ -107,7 +110,7 @@ record Inode(
     }
 
     boolean isFolder() {
-        return mode >> 12 == 4;
+        return mode >> 12 == FOLDER;
     }
 
     boolean isLive() {

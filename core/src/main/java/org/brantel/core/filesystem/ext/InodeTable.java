@@ -1,6 +1,8 @@
 package org.brantel.core.filesystem.ext;
 
 import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.TreeSet;
@@ -64,17 +66,29 @@ final class InodeTable {
         return block != 0 && inode.at() == sb.offset(block) + at && blocks.isNewer(block, at, sb.inodeBytes());
     }
 
-    /** Brings in what the journal's fast commits have of inodes. */
-    void bring(FastCommits commits) throws IOException {
+    /**
+     * Brings in what the journal's fast commits have of inodes.
+     *
+     * @return those whose inode is another file's by that
+     */
+    List<Inode> bring(FastCommits commits) throws IOException {
+        List<Inode> replaced = new ArrayList<>();
         for (long number : commits.inodes()) {
             long block = blockOf(number);
             byte[] b = block == 0 ? null : blocks.read(block);
-            if (b != null) {
-                commits.bring(number, b, inBlock(number), sb.inodeBytes());
-                blocks.overlay(block, b);
-                usedSince.add(number);
+            if (b == null) {
+                continue;
+            }
+            Inode before = inode(number, b, block);
+            commits.bring(number, b, inBlock(number), sb.inodeBytes());
+            blocks.overlay(block, b);
+            usedSince.add(number);
+            if (before.isLive()
+                    && before.generation() != inode(number, b, block).generation()) {
+                replaced.add(before);
             }
         }
+        return replaced;
     }
 
     private int inBlock(long number) {

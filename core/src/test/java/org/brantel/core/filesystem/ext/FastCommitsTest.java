@@ -35,12 +35,16 @@ class FastCommitsTest {
     private static final long TRANSACTION = 3;
 
     private static Map<String, Finding> live(byte[] volume) throws IOException {
+        return found(volume, Origin.LIVE);
+    }
+
+    private static Map<String, Finding> found(byte[] volume, Origin origin) throws IOException {
         FaultySource source = new FaultySource(volume);
         Collected told = new Collected();
         Families.open(source, new Range(0, source.size())).walk(told.walk(0));
-        Map<String, Finding> live = new TreeMap<>();
-        told.findings().stream().filter(f -> f.origin() == Origin.LIVE).forEach(f -> live.put(f.path(), f));
-        return live;
+        Map<String, Finding> found = new TreeMap<>();
+        told.findings().stream().filter(f -> f.origin() == origin).forEach(f -> found.put(f.path(), f));
+        return found;
     }
 
     private static String content(byte[] volume, Finding f) throws IOException {
@@ -64,6 +68,26 @@ class FastCommitsTest {
         assertThat(content(volume, live.get("/tide/early-1.txt")))
                 .isEqualTo("This is /tide/early-1.txt.\n" + "More of it.\n".repeat(200));
         assertThat(content(volume, live.get("/tide/renamed.txt"))).isEqualTo("This is /tide/early-3.txt.\n");
+    }
+
+    /** One of two names was taken away, a file's only one, and an empty folder; nothing else has their room. */
+    @ParameterizedTest
+    @ValueSource(strings = {"ext4-fast-deleted", "ext4-not-replayed-deleted"})
+    void whatTheJournalAloneDeletesIsDeleted(String seed) throws IOException {
+        byte[] volume = Seeds.volume(seed);
+        assertThat(live(volume)).containsOnlyKeys("/tide/early-1.txt", "/tide/second-name.txt");
+        Map<String, Finding> gone = found(volume, Origin.DELETED);
+        assertThat(gone).containsOnlyKeys("/tide/early-2.txt");
+        assertThat(gone.get("/tide/early-2.txt").prognosis()).isEqualTo(Prognosis.WHOLE);
+        assertThat(content(volume, gone.get("/tide/early-2.txt"))).isEqualTo("This is /tide/early-2.txt.\n");
+    }
+
+    /** Its inode is another's by the journal, and the bitmap on the volume does not know that its block is free. */
+    @ParameterizedTest
+    @ValueSource(strings = {"ext4-fast-commits", "ext4-not-replayed"})
+    void whatWasFreedInTheJournalAloneIsFree(String seed) throws IOException {
+        assertThat(found(Seeds.volume(seed), Origin.DELETED).get("/tide/early-2.txt"))
+                .satisfies(f -> assertThat(f.prognosis()).isEqualTo(Prognosis.WHOLE));
     }
 
     @Test
