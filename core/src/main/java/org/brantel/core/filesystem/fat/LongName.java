@@ -39,7 +39,7 @@ final class LongName {
     /**
      * What stands before a long name.
      *
-     * @param known   that it is the folder's start or a short entry
+     * @param known   that it is the folder's start, its label and its entries for itself included, or a short entry
      * @param entry   the short entry
      */
     private record Before(boolean known, @Nullable DirectoryEntry entry) {
@@ -115,7 +115,8 @@ final class LongName {
                     : checksum(entry.rawName()) == checksum ? name : null;
         } finally {
             forget();
-            next = new Before(true, entry);
+            boolean begins = entry.isDots() || entry.isLabel() && next.entry() == null && next.known();
+            next = begins ? Before.START : new Before(true, entry);
         }
     }
 

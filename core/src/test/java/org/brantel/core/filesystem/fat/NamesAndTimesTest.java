@@ -139,6 +139,13 @@ class NamesAndTimesTest {
         assertThat(lastOf(younger, longer, gone))
                 .as("the extension is the same cut off")
                 .isNull();
+        byte[] label = entry("SKERROW    ");
+        label[11] = 0x08;
+        assertThat(lastOf(label, full, gone)).as("nothing lies under a label").isEqualTo("plan-0748.dat");
+        byte[] numbered = parts("plan-0748.dat", "~31        ", true)[0];
+        assertThat(lastOf(numbered, dated("~31        ", true, 3)))
+                .as("names of numbers have no extension")
+                .isEqualTo("plan-0748.dat");
     }
 
     @Test
