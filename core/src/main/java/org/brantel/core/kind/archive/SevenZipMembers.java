@@ -63,6 +63,9 @@ final class SevenZipMembers extends InputStream {
             }
         } catch (PasswordRequiredException | MemoryLimitException e) {
             throw new Unpacking.NotJudged(e);
+        } catch (RuntimeException e) {
+            // The library trusts headers: a few bytes of them let it fail in ways that it does not declare.
+            throw new Unpacking.NotJudged(new IOException(e));
         }
     }
 

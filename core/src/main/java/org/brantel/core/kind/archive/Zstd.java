@@ -109,9 +109,9 @@ final class Zstd implements ContentKind {
     }
 
     /** How far back a frame refers: an exponent in the upper five bits, eighths in the others (section 3.1.1.1.2). */
-    private static long window(int descriptor) {
-        long base = 1L << 10 + (descriptor >> 3);
-        return base + base / 8 * (descriptor & 7);
+    private static long window(int stated) {
+        long base = 1L << 10 + (stated >> 3);
+        return base + base / 8 * (stated & 7);
     }
 
     private static long little(ByteView content, long at, int bytes) throws IOException {

@@ -150,6 +150,35 @@ class UnpackingTest {
                 .isEqualTo(ContentKind.Outcome.FITTING);
     }
 
+    /** Its last header with other bytes, and both CRCs made right again: whatever it says ends as a walk. */
+    private static byte[] withHeader(byte[] archive, Random random) {
+        byte[] strange = archive.clone();
+        ByteBuffer b = ByteBuffer.wrap(strange).order(ByteOrder.LITTLE_ENDIAN);
+        int at = 32 + (int) b.getLong(12);
+        int length = (int) b.getLong(20);
+        for (int changes = 1 + random.nextInt(4); changes > 0; changes--) {
+            strange[at + random.nextInt(length)] = (byte) (random.nextInt(3) == 0 ? 0xff : random.nextInt(256));
+        }
+        CRC32 crc = new CRC32();
+        crc.update(strange, at, length);
+        b.putInt(28, (int) crc.getValue());
+        crc.reset();
+        crc.update(strange, 12, 20);
+        b.putInt(8, (int) crc.getValue());
+        return strange;
+    }
+
+    @Test
+    void noHeaderOfA7zEndsAScan() throws IOException {
+        byte[] sound = sevenZip(SevenZMethod.LZMA2, data(3000), new byte[0], data(2000));
+        for (int seed = 0; seed < 5000; seed++) {
+            byte[] strange = withHeader(sound, new Random(seed));
+            assertThat(walked(new SevenZip(), strange).length())
+                    .as("seed %d", seed)
+                    .isEqualTo(sound.length);
+        }
+    }
+
     private static byte[] zstd(byte[] content, boolean checked) throws IOException {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try (ZstdOutputStream zstd = new ZstdOutputStream(out)) {
