@@ -109,10 +109,7 @@ class Previews {
     /** How much of a text is shown. */
     static String shown(long size, int shown, long unread) {
         String part = size > shown ? "The first " + shown + " of " + size + " bytes" : "All of it";
-        return unread == 0
-                ? part + "."
-                : part + ", but for " + unread + (unread == 1 ? " byte" : " bytes")
-                        + " of that, which were never read.";
+        return unread == 0 ? part + "." : part + "; " + unread + " bytes of that were never read.";
     }
 
     /** @param unread how many of the bytes were never read, and are zeros here */
