@@ -81,9 +81,7 @@ final class FitsVerb implements Callable<Integer> {
                 l.pattern(),
                 l.hopedFor(),
                 l.minBytes(),
-                day(c, l.from()),
-                day(c, l.to()),
-                false,
+                new WantedLine.Days(day(c, l.from()), day(c, l.to()), false),
                 true));
         Answer answer = new Answer(c.id(), new ArrayList<>(), new ArrayList<>(), new ArrayList<>(), new ArrayList<>());
         for (int i = 0; i < c.findings().size(); i++) {
@@ -106,12 +104,10 @@ final class FitsVerb implements Callable<Integer> {
         }
         try {
             return new Candidate(
-                    f.name(),
-                    f.path(),
+                    new Candidate.Where(f.name(), f.path(), f.trashedFrom()),
                     f.kind(),
                     f.size(),
                     f.changed() == null ? null : Instant.parse(f.changed()),
-                    f.trashedFrom(),
                     f.container() != null,
                     about,
                     Prognosis.valueOf(f.prognosis().toUpperCase(Locale.ROOT)));

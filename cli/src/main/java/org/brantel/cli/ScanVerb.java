@@ -119,8 +119,8 @@ final class ScanVerb implements Callable<Integer> {
                     report.findings(),
                     report.volumes().size(),
                     report.seconds(),
-                    report.problems().size());
-            return report.problems().isEmpty() ? EngineCommand.DONE : EngineCommand.DONE_WITH_NOTE;
+                    report.account().problems().size());
+            return report.account().problems().isEmpty() ? EngineCommand.DONE : EngineCommand.DONE_WITH_NOTE;
         }
     }
 

@@ -78,15 +78,9 @@ public final class AtaSmart {
         }
         return new HealthReading(
                 HealthReading.Origin.ATA,
-                celsius(attributes),
-                low(attributes, 9, 4),
-                low(attributes, 5, 4),
-                low(attributes, 197, 4),
-                low(attributes, 198, 4),
-                low(attributes, 199, 4),
-                null,
-                null,
-                null,
+                new HealthReading.State(celsius(attributes), low(attributes, 9, 4), low(attributes, 199, 4)),
+                new HealthReading.Damage(low(attributes, 5, 4), low(attributes, 197, 4), low(attributes, 198, 4)),
+                HealthReading.Wear.UNKNOWN,
                 0,
                 attributes);
     }

@@ -44,15 +44,9 @@ final class NvmeLog {
         }
         return new HealthReading(
                 HealthReading.Origin.NVME,
-                kelvin == 0 ? null : kelvin - KELVIN,
-                count(in, 128),
-                null,
-                null,
-                count(in, 160),
-                null,
-                in.get(5) & 0xff,
-                in.get(3) & 0xff,
-                in.get(4) & 0xff,
+                new HealthReading.State(kelvin == 0 ? null : kelvin - KELVIN, count(in, 128), null),
+                new HealthReading.Damage(null, null, count(in, 160)),
+                new HealthReading.Wear(in.get(5) & 0xff, in.get(3) & 0xff, in.get(4) & 0xff),
                 in.get(0) & 0x1f,
                 List.of());
     }

@@ -1,5 +1,6 @@
 package org.brantel.core.imaging;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
@@ -15,30 +16,35 @@ import org.brantel.core.json.Json;
  * @param code           how it is named in records and on the command line
  * @param words          what it does, in a sentence
  * @param blockBytes     of one request in the sweep; a multiple of every sector size
- * @param firstJumpBytes left out behind a first fault
- * @param jumpBytes      left out behind the second fault in a row
- * @param jumpGrowth     times farther at each further one
- * @param jumpMostShare  of the device that is jumped at most
  * @param slowTimes      a request so many times slower than is usual on this device is trouble too; it is left for
  *                       later
- * @param retries        of a sector that failed by itself
- * @param timeoutSeconds a request may take, where the source can be told
- * @param restMillis     after a fault
  * @param limits         when the session stops by itself, unless it is given others
  */
 public record CareProfile(
         String code,
         String words,
         int blockBytes,
-        long firstJumpBytes,
-        long jumpBytes,
-        int jumpGrowth,
-        double jumpMostShare,
+        @JsonUnwrapped Jumps jumps,
         double slowTimes,
-        int retries,
-        int timeoutSeconds,
-        int restMillis,
+        @JsonUnwrapped Patience patience,
         StopLimits limits) {
+
+    /**
+     * How far behind a fault reading goes on.
+     *
+     * @param firstJumpBytes left out behind a first fault
+     * @param jumpBytes      left out behind the second fault in a row
+     * @param jumpGrowth     times farther at each further one
+     * @param jumpMostShare  of the device that is jumped at most
+     */
+    public record Jumps(long firstJumpBytes, long jumpBytes, int jumpGrowth, double jumpMostShare) {}
+
+    /**
+     * @param retries        of a sector that failed by itself
+     * @param timeoutSeconds a request may take, where the source can be told
+     * @param restMillis     after a fault
+     */
+    public record Patience(int retries, int timeoutSeconds, int restMillis) {}
 
     private static final List<CareProfile> SHIPPED = shipped();
 

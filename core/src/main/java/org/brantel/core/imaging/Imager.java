@@ -187,7 +187,7 @@ public final class Imager {
         }
 
         void work(ImageWriter writer) throws IOException {
-            source.timeout(care.timeoutSeconds());
+            source.timeout(care.patience().timeoutSeconds());
             while (!orders.stop()) {
                 changeProfile();
                 readHealth(false);
@@ -231,7 +231,7 @@ public final class Imager {
             if (!wanted.equals(care)) {
                 care = wanted;
                 planner.profile(wanted);
-                source.timeout(wanted.timeoutSeconds());
+                source.timeout(wanted.patience().timeoutSeconds());
             }
         }
 
@@ -294,8 +294,8 @@ public final class Imager {
             if (passes.isEmpty() || !passes.get(passes.size() - 1).equals(pass)) {
                 passes.add(pass);
             }
-            if (!outcome.isClean() && care.restMillis() > 0) {
-                nap(care.restMillis());
+            if (!outcome.isClean() && care.patience().restMillis() > 0) {
+                nap(care.patience().restMillis());
             }
         }
 

@@ -19,7 +19,7 @@ final class Persistence implements PassWork {
 
     @Override
     public Optional<Range> next() {
-        while (it.rounds.round() <= it.profile.retries()) {
+        while (it.rounds.round() <= it.profile.patience().retries()) {
             Optional<Range> left = it.map.firstFrom(it.rounds.position(), BlockState.FAILED);
             if (left.isPresent()) {
                 return left.map(r -> it.sector(r.offset()));

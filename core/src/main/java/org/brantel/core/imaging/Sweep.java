@@ -57,9 +57,12 @@ final class Sweep implements PassWork {
 
     private long jump(boolean onlySlow) {
         if (level == 1) {
-            return onlySlow ? it.profile.blockBytes() : it.profile.firstJumpBytes();
+            return onlySlow ? it.profile.blockBytes() : it.profile.jumps().firstJumpBytes();
         }
-        double most = Math.max(it.profile.blockBytes(), it.map.size() * it.profile.jumpMostShare());
-        return (long) Math.min(most, it.profile.jumpBytes() * Math.pow(it.profile.jumpGrowth(), level - 2));
+        double most = Math.max(
+                it.profile.blockBytes(), it.map.size() * it.profile.jumps().jumpMostShare());
+        return (long) Math.min(
+                most,
+                it.profile.jumps().jumpBytes() * Math.pow(it.profile.jumps().jumpGrowth(), level - 2));
     }
 }

@@ -13,7 +13,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.function.BooleanSupplier;
-import org.brantel.core.Engine;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.bytes.RangeSet;
 import org.brantel.core.carve.CarvePlan;
@@ -340,27 +339,20 @@ public final class Scan {
         scope.put("everyByte", plan.options().everyByte());
         scope.put("nested", plan.options().nested());
         return new ScanReport(
-                ScanReport.FORMAT,
-                ScanReport.VERSION,
-                Engine.VERSION,
-                source.description(),
-                source.identity(),
-                source.size(),
+                ScanReport.Edition.PRESENT,
+                new ScanReport.Medium(source.description(), source.identity(), source.size()),
                 plan.method(),
                 scope,
-                started.toString(),
-                seconds,
-                finished,
+                new ScanReport.Course(started.toString(), seconds, finished),
                 volumes.stream().map(Volumes.Found::volume).distinct().toList(),
-                log().count(),
-                log().kinds(),
-                log().origins(),
-                log().prognoses(),
-                rejected,
-                log().joined(),
-                log().volumes(),
-                carved(),
-                claims.sum(),
-                problems);
+                new ScanReport.Tally(
+                        log().count(),
+                        log().kinds(),
+                        log().origins(),
+                        log().prognoses(),
+                        rejected,
+                        log().joined(),
+                        log().volumes()),
+                new ScanReport.Account(carved(), claims.sum(), problems));
     }
 }

@@ -1,5 +1,6 @@
 package org.brantel.core.scan;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
@@ -11,45 +12,60 @@ import org.brantel.core.volume.Volume;
 import org.jspecify.annotations.Nullable;
 
 /**
- * session.json, version 1: what a scan session did and found.
+ * session.json, version 1: what a scan session did and found. The parts stand side by side in the file.
  *
- * @param started  ISO 8601, UTC
- * @param finished false when it was stopped; the findings up to then stand
- * @param rejected starts that looked like a kind but failed its check
- * @param joined   carving hits on bytes that a record already names
- * @param inVolumes what was found in each volume; empty in reports of older versions
- * @param carved   bytes that need not be carved again for these kinds: {offset, length} each; null in reports of older
- *                 versions
- * @param claims   how much of the medium the findings claim; null in reports of older versions
- * @param problems what was malformed, and where
+ * @param scope what it was told to look at
  */
 public record ScanReport(
-        String format,
-        int version,
-        String engine,
-        String source,
-        Identity identity,
-        long size,
+        @JsonUnwrapped Edition edition,
+        @JsonUnwrapped Medium medium,
         ScanMethod method,
         Map<String, Object> scope,
-        String started,
-        double seconds,
-        boolean finished,
+        @JsonUnwrapped Course course,
         List<Volume> volumes,
-        long findings,
-        Map<String, Long> kinds,
-        Map<String, Long> origins,
-        Map<String, Long> prognoses,
-        long rejected,
-        long joined,
-        List<VolumeCounts> inVolumes,
-        List<long[]> carved,
-        @Nullable Claimed claims,
-        List<String> problems) {
+        @JsonUnwrapped Tally tally,
+        @JsonUnwrapped Account account) {
 
-    public ScanReport {
-        inVolumes = inVolumes == null ? List.of() : List.copyOf(inVolumes);
+    /** What wrote it. */
+    public record Edition(String format, int version, String engine) {
+        static final Edition PRESENT = new Edition(FORMAT, VERSION, Engine.VERSION);
     }
+
+    /** What was looked at, in bytes. */
+    public record Medium(String source, Identity identity, long size) {}
+
+    /**
+     * @param started  ISO 8601, UTC
+     * @param finished false when it was stopped; the findings up to then stand
+     */
+    public record Course(String started, double seconds, boolean finished) {}
+
+    /**
+     * @param rejected  starts that looked like a kind but failed its check
+     * @param joined    carving hits on bytes that a record already names
+     * @param inVolumes what was found in each volume; empty in reports of older versions
+     */
+    public record Tally(
+            long findings,
+            Map<String, Long> kinds,
+            Map<String, Long> origins,
+            Map<String, Long> prognoses,
+            long rejected,
+            long joined,
+            List<VolumeCounts> inVolumes) {
+
+        public Tally {
+            inVolumes = inVolumes == null ? List.of() : List.copyOf(inVolumes);
+        }
+    }
+
+    /**
+     * @param carved   bytes that need not be carved again for these kinds: {offset, length} each; null in reports of
+     *                 older versions
+     * @param claims   how much of the medium the findings claim; null in reports of older versions
+     * @param problems what was malformed, and where
+     */
+    public record Account(List<long[]> carved, @Nullable Claimed claims, List<String> problems) {}
 
     /**
      * All in bytes, the latter two to about a block a finding.
@@ -70,10 +86,14 @@ public record ScanReport(
                         && some.containsAll(plan.options().kinds());
         boolean allStarts = (!plan.options().everyByte() || did("everyByte"))
                 && (!plan.options().nested() || did("nested"));
-        if (carved == null || !allKinds || !allStarts || !Engine.VERSION.equals(engine) || size != sourceSize) {
+        if (account.carved() == null
+                || !allKinds
+                || !allStarts
+                || !Engine.VERSION.equals(edition.engine())
+                || size() != sourceSize) {
             return List.of();
         }
-        return carved.stream()
+        return account.carved().stream()
                 .filter(r -> r.length == 2 && r[0] >= 0 && r[1] > 0 && r[0] <= sourceSize - r[1])
                 .map(r -> new Range(r[0], r[1]))
                 .toList();
@@ -83,18 +103,40 @@ public record ScanReport(
         return scope != null && Boolean.TRUE.equals(scope.get(what));
     }
 
+    public String started() {
+        return course.started();
+    }
+
+    public boolean finished() {
+        return course.finished();
+    }
+
+    public double seconds() {
+        return course.seconds();
+    }
+
+    /** Bytes of the medium. */
+    public long size() {
+        return medium.size();
+    }
+
+    public long findings() {
+        return tally.findings();
+    }
+
     ScanReport withProblem(String what) {
-        List<String> more = Stream.concat(problems.stream(), Stream.of(what)).toList();
-        return new ScanReport(
-                format, version, engine, source, identity, size, method, scope, started, seconds, finished, volumes,
-                findings, kinds, origins, prognoses, rejected, joined, inVolumes, carved, claims, more);
+        List<String> more =
+                Stream.concat(account.problems().stream(), Stream.of(what)).toList();
+        return with(new Account(account.carved(), account.claims(), more));
     }
 
     /** For showing: there may be very many of these ranges. */
     public ScanReport withoutCarved() {
-        return new ScanReport(
-                format, version, engine, source, identity, size, method, scope, started, seconds, finished, volumes,
-                findings, kinds, origins, prognoses, rejected, joined, inVolumes, List.of(), claims, problems);
+        return with(new Account(List.of(), account.claims(), account.problems()));
+    }
+
+    private ScanReport with(Account other) {
+        return new ScanReport(edition, medium, method, scope, course, volumes, tally, other);
     }
 
     public static final String FORMAT = "brantel-scan-session";

@@ -89,10 +89,10 @@ public final class SessionFile {
     private static ScanReport report(@Nullable String line, String name, Source medium) throws IOException {
         ScanReport report = line == null ? null : Json.read(line, ScanReport.class, "session", name);
         if (report == null
-                || !ScanReport.FORMAT.equals(report.format())
-                || report.version() != ScanReport.VERSION
+                || !ScanReport.FORMAT.equals(report.edition().format())
+                || report.edition().version() != ScanReport.VERSION
                 || report.volumes() == null
-                || report.problems() == null) {
+                || report.account().problems() == null) {
             throw new IOException(name + " is no session file of version " + ScanReport.VERSION + ".");
         }
         if (report.size() != medium.size()) {

@@ -166,7 +166,7 @@ final class WantedClauses {
         Heard.Wanted a = found.get(found.size() - 2);
         WantedLine l = a.line();
         WantedLine r = found.get(found.size() - 1).line();
-        if (l.from() == null && l.to() == null && (r.from() != null || r.to() != null)) {
+        if (!l.days().areAsked() && r.days().areAsked()) {
             found.set(
                     found.size() - 2,
                     new Heard.Wanted(
@@ -177,9 +177,7 @@ final class WantedClauses {
                                     l.pattern(),
                                     l.hopedFor(),
                                     l.minBytes(),
-                                    r.from(),
-                                    r.to(),
-                                    r.yearAssumed(),
+                                    r.days(),
                                     l.mustHave()),
                             a.from(),
                             a.to()));

@@ -92,9 +92,9 @@ public final class WantedWords {
                 pattern(plain),
                 hopedFor(words),
                 minBytes(words),
-                period == null ? null : period.from(),
-                period == null ? null : period.to(),
-                period != null && !period.yearSaid(),
+                period == null
+                        ? WantedLine.Days.ANY
+                        : new WantedLine.Days(period.from(), period.to(), !period.yearSaid()),
                 !isOnlyNice(plain)));
     }
 

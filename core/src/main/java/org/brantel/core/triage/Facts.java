@@ -121,7 +121,7 @@ public final class Facts {
     Map<String, String> conflicts(Protocol protocol) {
         Map<String, String> conflicts = new LinkedHashMap<>();
         observed.forEach((code, seen) -> {
-            String checked = protocol.fact(code).map(Protocol.FactCode::checks).orElse(null);
+            String checked = protocol.fact(code).map(f -> f.asking().checks()).orElse(null);
             for (String told : checked == null ? List.of(code) : List.of(code, checked)) {
                 Set<String> said = known(this.told.get(told));
                 if (!said.isEmpty() && !said.equals(known(seen)) && !known(seen).isEmpty()) {

@@ -1,5 +1,6 @@
 package org.brantel.core.triage;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
@@ -20,8 +21,7 @@ import org.jspecify.annotations.Nullable;
  * @param prospects what limits the chance of getting the files back
  */
 public record Protocol(
-        String name,
-        String version,
+        @JsonUnwrapped Edition edition,
         List<Path> paths,
         List<FactCode> facts,
         List<Evidence> evidence,
@@ -29,6 +29,12 @@ public record Protocol(
         List<StopRule> stopRules,
         List<Advice> meanwhile,
         List<Prospect> prospects) {
+
+    public record Edition(String name, String version) {}
+
+    public String version() {
+        return edition.version();
+    }
 
     /** A protocol that cannot be used; the message names the line and what is wrong there. */
     public static final class Malformed extends IOException {
@@ -47,15 +53,26 @@ public record Protocol(
     }
 
     /**
+     * How a fact is asked for.
+     *
+     * @param ask     the question in words one can say
+     * @param askWhen when the question makes sense at all: nobody asks whether a card spins
+     * @param checks  the code of what customers tell that this one sees on the bench; null for none
+     */
+    public record Asking(
+            String ask, List<String> askWhen, @Nullable String checks) {
+        public Asking {
+            askWhen = askWhen == null ? List.of() : List.copyOf(askWhen);
+        }
+    }
+
+    /**
      * A code and what it may hold.
      *
      * @param label   what it is about, in words
      * @param words   each value as a person says it; values without any are said by their code
      * @param many    may hold several values
      * @param number  holds a number
-     * @param ask     the question in words one can say
-     * @param askWhen when the question makes sense at all: nobody asks whether a card spins
-     * @param checks  the code of what customers tell that this one sees on the bench; null for none
      */
     public record FactCode(
             String code,
@@ -64,9 +81,7 @@ public record Protocol(
             boolean number,
             List<String> values,
             Map<String, String> words,
-            String ask,
-            List<String> askWhen,
-            @Nullable String checks) {
+            @JsonUnwrapped Asking asking) {
 
         private static final int HOURS_OF_TWO_DAYS = 48;
 
@@ -76,7 +91,6 @@ public record Protocol(
                     : label;
             values = values == null ? List.of() : List.copyOf(values);
             words = words == null ? Map.of() : Collections.unmodifiableMap(new LinkedHashMap<>(words));
-            askWhen = askWhen == null ? List.of() : List.copyOf(askWhen);
         }
 
         /**

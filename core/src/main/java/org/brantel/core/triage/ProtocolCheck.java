@@ -33,7 +33,7 @@ final class ProtocolCheck {
     }
 
     private void parts() {
-        if (isBlank(protocol.name()) || isBlank(protocol.version())) {
+        if (isBlank(protocol.edition().name()) || isBlank(protocol.version())) {
             fault("", "it has no name or no version");
         }
         if (!isThere("paths", protocol.paths())
@@ -57,17 +57,19 @@ final class ProtocolCheck {
         each(
                 "facts",
                 protocol.facts(),
-                Protocol.FactCode::askWhen,
-                f -> isBlank(f.ask())
+                f -> f.asking().askWhen(),
+                f -> isBlank(f.asking().ask())
                         ? "the fact '" + f.code() + "' has no question"
                         : !f.number() && f.values().isEmpty()
                                 ? "the fact '" + f.code() + "' has no values"
                                 : !f.values().containsAll(f.words().keySet())
                                         ? "the fact '" + f.code() + "' has words for a value that it does not have"
-                                        : f.checks() != null
-                                                        && protocol.fact(f.checks())
+                                        : f.asking().checks() != null
+                                                        && protocol.fact(f.asking()
+                                                                        .checks())
                                                                 .isEmpty()
-                                                ? "there is no fact '" + f.checks() + "'"
+                                                ? "there is no fact '"
+                                                        + f.asking().checks() + "'"
                                                 : null);
         each(
                 "evidence",

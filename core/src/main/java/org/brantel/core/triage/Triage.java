@@ -44,7 +44,7 @@ public final class Triage {
         bars = Rule.all(protocol.bars(), Protocol.Bar::when, protocol);
         stopRules = Rule.all(protocol.stopRules(), Protocol.StopRule::when, protocol);
         meanwhile = Rule.all(protocol.meanwhile(), Protocol.Advice::when, protocol);
-        questions = Rule.all(protocol.facts(), Protocol.FactCode::askWhen, protocol);
+        questions = Rule.all(protocol.facts(), f -> f.asking().askWhen(), protocol);
         prospects = Rule.all(protocol.prospects(), Protocol.Prospect::when, protocol);
     }
 
@@ -77,7 +77,7 @@ public final class Triage {
 
     /** Name and version of the protocol. */
     public String name() {
-        return protocol.name() + " " + protocol.version();
+        return protocol.edition().name() + " " + protocol.version();
     }
 
     /** The ranking alone. */
@@ -172,7 +172,7 @@ public final class Triage {
             }
             if (gain > bestGain) {
                 bestGain = gain;
-                best = new Ranking.Question(code.code(), code.ask(), List.copyOf(moved), answers);
+                best = new Ranking.Question(code.code(), code.asking().ask(), List.copyOf(moved), answers);
             }
         }
         return best;

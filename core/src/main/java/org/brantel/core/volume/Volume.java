@@ -1,5 +1,6 @@
 package org.brantel.core.volume;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import com.fasterxml.jackson.annotation.JsonValue;
 import java.util.List;
 import java.util.Locale;
@@ -12,24 +13,32 @@ import org.jspecify.annotations.Nullable;
  *
  * @param fs       {@code fat12}, {@code fat16}, {@code fat32}, {@code exfat}, {@code ntfs}, {@code ext2}, …
  * @param foundBy  how it was found, in words
- * @param serial   in the family's own writing; empty without one
- * @param made     when it was made, ISO 8601; null where that is not kept
  * @param unread   the engine names it, but does not read its files yet
  * @param remarks  what else its head says, in words
  */
 public record Volume(
         int index,
         String fs,
-        String label,
-        long startByte,
-        long lengthBytes,
-        long clusterBytes,
+        @JsonUnwrapped Named named,
+        @JsonUnwrapped Place place,
         State state,
         String foundBy,
-        String serial,
-        @Nullable String made,
         boolean unread,
         List<String> remarks) {
+
+    /**
+     * @param serial in the family's own writing; empty without one
+     * @param made   when it was made, ISO 8601; null where that is not kept
+     */
+    public record Named(
+            String label, String serial, @Nullable String made) {
+        public Named {
+            // Reports of older versions say nothing of it.
+            serial = serial == null ? "" : serial;
+        }
+    }
+
+    public record Place(long startByte, long lengthBytes, long clusterBytes) {}
 
     /** What it is to the medium today. */
     public enum State {
@@ -47,25 +56,39 @@ public record Volume(
     }
 
     public Volume {
-        // Reports of older versions say nothing of these.
+        // Reports of older versions say nothing of them.
         remarks = remarks == null ? List.of() : List.copyOf(remarks);
-        serial = serial == null ? "" : serial;
     }
 
     static Volume of(int index, VolumeFacts facts, State state, String foundBy) {
         return new Volume(
                 index,
                 facts.fs(),
-                facts.label(),
-                facts.place().offset(),
-                facts.place().length(),
-                facts.clusterBytes(),
+                new Named(
+                        facts.label(),
+                        facts.serial(),
+                        facts.made() == null ? null : facts.made().toString()),
+                new Place(facts.place().offset(), facts.place().length(), facts.clusterBytes()),
                 state,
                 foundBy,
-                facts.serial(),
-                facts.made() == null ? null : facts.made().toString(),
                 !facts.read(),
                 facts.remarks());
+    }
+
+    public String label() {
+        return named.label();
+    }
+
+    public long startByte() {
+        return place.startByte();
+    }
+
+    public long lengthBytes() {
+        return place.lengthBytes();
+    }
+
+    public long clusterBytes() {
+        return place.clusterBytes();
     }
 
     /** Whether the engine reads its files. */
@@ -74,6 +97,6 @@ public record Volume(
     }
 
     public Range range() {
-        return new Range(startByte, lengthBytes);
+        return new Range(startByte(), lengthBytes());
     }
 }

@@ -9,24 +9,27 @@ import org.jspecify.annotations.Nullable;
 /**
  * What is known of a finding when a wanted line is held against it.
  *
- * @param name        as the record gives it; of carved content only where it was found, which says nothing
- * @param path        within its volume; null when no record names it
  * @param changed     the record's time, UTC; null when none is kept
- * @param trashedFrom where a trashed file lay before, empty when it was trashed and no record says from where, null
- *                    when it was not trashed
  * @param inside      whether it is a part of another finding, like the preview in a photo
  * @param about       what the content says of itself, by {@link org.brantel.core.kind.About}'s words
  */
 public record Candidate(
-        String name,
-        @Nullable String path,
+        Where where,
         String kind,
         long size,
         @Nullable Instant changed,
-        @Nullable String trashedFrom,
         boolean inside,
         Map<String, String> about,
         Prognosis prognosis) {
+
+    /**
+     * @param name        as the record gives it; of carved content only where it was found, which says nothing
+     * @param path        within its volume; null when no record names it
+     * @param trashedFrom where a trashed file lay before, empty when it was trashed and no record says from where,
+     *                    null when it was not trashed
+     */
+    public record Where(
+            String name, @Nullable String path, @Nullable String trashedFrom) {}
 
     public Candidate {
         about = about == null ? Map.of() : about;
@@ -34,21 +37,28 @@ public record Candidate(
 
     public static Candidate of(Finding f) {
         return new Candidate(
-                f.name(),
-                f.path(),
+                new Where(f.name(), f.path(), f.record().trashedFrom()),
                 f.kind(),
                 f.size(),
                 f.modified(),
-                f.record().trashedFrom(),
                 f.container() != null,
                 f.about(),
                 f.prognosis());
     }
 
+    public String name() {
+        return where.name();
+    }
+
+    public @Nullable String path() {
+        return where.path();
+    }
+
     /** Where it lay when it was somebody's: for a trashed file the place it came from; null when nothing says so. */
     @Nullable
     String place() {
-        return trashedFrom == null ? path : trashedFrom.isEmpty() ? null : trashedFrom.replace('\\', '/');
+        String trashedFrom = where.trashedFrom();
+        return trashedFrom == null ? where.path() : trashedFrom.isEmpty() ? null : trashedFrom.replace('\\', '/');
     }
 
     /** Its own name; null when it is lost. */

@@ -79,7 +79,7 @@ public final class Fitting {
     }
 
     private boolean isTimed() {
-        return line.from() != null || line.to() != null;
+        return line.days().areAsked();
     }
 
     private Fit name(Candidate it) {
@@ -175,15 +175,18 @@ public final class Fitting {
     }
 
     private Fit asked(StatedDate date, String who) {
-        boolean startsIn = (line.from() == null || !date.from().isBefore(line.from()))
-                && (line.to() == null || !date.from().isAfter(line.to()));
-        boolean endsIn = (line.from() == null || !date.to().isBefore(line.from()))
-                && (line.to() == null || !date.to().isAfter(line.to()));
+        boolean startsIn = (line.days().from() == null
+                        || !date.from().isBefore(line.days().from()))
+                && (line.days().to() == null || !date.from().isAfter(line.days().to()));
+        boolean endsIn = (line.days().from() == null
+                        || !date.to().isBefore(line.days().from()))
+                && (line.days().to() == null || !date.to().isAfter(line.days().to()));
         if (startsIn && endsIn) {
             return Fit.fits("");
         }
-        boolean apart = line.to() != null && date.from().isAfter(line.to())
-                || line.from() != null && date.to().isBefore(line.from());
+        boolean apart = line.days().to() != null
+                        && date.from().isAfter(line.days().to())
+                || line.days().from() != null && date.to().isBefore(line.days().from());
         String words = Character.toUpperCase(who.charAt(0)) + who.substring(1) + date.say() + ".";
         return apart ? Fit.not(words) : Fit.mayFit(words + " The line asks for a part of that.");
     }

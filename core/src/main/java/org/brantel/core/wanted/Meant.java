@@ -1,5 +1,6 @@
 package org.brantel.core.wanted;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
@@ -34,31 +35,42 @@ record Meant(String version, String about, List<Brought> brought, Unsure unsure,
     record Sign(List<String> words, String reason) {}
 
     /**
-     * What one of some words in a line means.
+     * What speaks against it, each with the reason.
      *
-     * @param group     the kinds that it speaks of
-     * @param notAbout  facts of the content that speak against it, with the reason
+     * @param notAbout facts of the content
+     */
+    record Against(
+            Map<String, String> notKinds,
+            Map<String, String> unsureKinds,
+            List<Sign> not,
+            Map<String, String> notAbout) {
+        Against {
+            notAbout = notAbout == null ? Map.of() : notAbout;
+        }
+    }
+
+    /**
+     * How large it is at least.
+     *
      * @param smallSide points of the longer side below which it is a small copy, {@code sureSide} from which it is
      *                  surely none; 0 where sizes say nothing. In between a camera's own word decides, or a record that
      *                  keeps it among somebody's own files
      * @param smallBytes the same by its length, where no points are known
+     */
+    record Sizes(int smallSide, int sureSide, int smallBytes, int sureBytes) {}
+
+    /**
+     * What one of some words in a line means.
+     *
+     * @param group     the kinds that it speaks of
      */
     record Meaning(
             String means,
             List<String> words,
             List<String> unless,
             String group,
-            Map<String, String> notKinds,
-            Map<String, String> unsureKinds,
-            List<Sign> not,
-            Map<String, String> notAbout,
-            int smallSide,
-            int sureSide,
-            int smallBytes,
-            int sureBytes) {
-        Meaning {
-            notAbout = notAbout == null ? Map.of() : notAbout;
-        }
+            @JsonUnwrapped Against against,
+            @JsonUnwrapped Sizes sizes) {
 
         private boolean isMeantBy(WantedLine line) {
             return PlainWords.holdsAny(line.words(), words)
@@ -132,49 +144,51 @@ record Meant(String version, String about, List<Brought> brought, Unsure unsure,
         if (meaning == null || !Kinds.isMeantBy(it.kind(), meaning.group())) {
             return Fit.fits("");
         }
-        if (meaning.notKinds().containsKey(it.kind())) {
-            return Fit.not(meaning.notKinds().get(it.kind()));
+        if (meaning.against().notKinds().containsKey(it.kind())) {
+            return Fit.not(meaning.against().notKinds().get(it.kind()));
         }
         String place = it.place() == null ? "" : it.place();
-        for (Sign sign : meaning.not()) {
+        for (Sign sign : meaning.against().not()) {
             if (PlainWords.holdsAny(place, sign.words()) && !PlainWords.holdsAny(line.words(), sign.words())) {
                 return Fit.not(sign.reason());
             }
         }
-        for (Map.Entry<String, String> fact : meaning.notAbout().entrySet()) {
+        for (Map.Entry<String, String> fact : meaning.against().notAbout().entrySet()) {
             if (!it.about(fact.getKey()).isEmpty()) {
                 return Fit.not(fact.getValue());
             }
         }
         Fit size = size(meaning, it);
-        String unsureKind = meaning.unsureKinds().get(it.kind());
+        String unsureKind = meaning.against().unsureKinds().get(it.kind());
         return unsureKind == null
                         || size.isOut()
                         || isFromCamera(it)
                         || it.place() != null
                                 && size.verdict() == Fit.Verdict.FITS
-                                && longerSide(it) >= 2L * meaning.sureSide()
+                                && longerSide(it) >= 2L * meaning.sizes().sureSide()
                 ? size
                 : size.and(Fit.mayFit(unsureKind));
     }
 
     private static Fit size(Meaning meaning, Candidate it) {
         long side = longerSide(it);
-        if (meaning.sureSide() == 0) {
+        if (meaning.sizes().sureSide() == 0) {
             return Fit.fits("");
         }
         if (side > 0) {
-            double small = isFromCamera(it) ? meaning.smallSide() * CAMERA_SHARE : meaning.smallSide();
+            double small = isFromCamera(it)
+                    ? meaning.sizes().smallSide() * CAMERA_SHARE
+                    : meaning.sizes().smallSide();
             String points = it.about(About.WIDTH) + " by " + it.about(About.HEIGHT) + " points";
             return side < small
                     ? Fit.not("It is a small picture, " + points + ".")
-                    : side < meaning.sureSide() && !isFromCamera(it) && it.place() == null
+                    : side < meaning.sizes().sureSide() && !isFromCamera(it) && it.place() == null
                             ? Fit.mayFit("It is small, " + points + ", and says nothing of a camera.")
                             : Fit.fits("");
         }
-        return it.size() < meaning.smallBytes()
+        return it.size() < meaning.sizes().smallBytes()
                 ? Fit.not("It is a small picture, " + it.size() + " bytes.")
-                : it.size() < meaning.sureBytes() && it.place() == null
+                : it.size() < meaning.sizes().sureBytes() && it.place() == null
                         ? Fit.mayFit("It is short, " + it.size() + " bytes, and its size in points is not known.")
                         : Fit.fits("");
     }

@@ -1,5 +1,6 @@
 package org.brantel.core.wanted;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -14,9 +15,6 @@ import org.jspecify.annotations.Nullable;
  * @param pattern  of the name or the path, with {@code *} and {@code ?}; compared as people write
  * @param hopedFor how many; 0 when nobody can say
  * @param minBytes smallest size
- * @param from     first day on which the files were made or changed; null when open
- * @param to       last day; null when open
- * @param yearAssumed the year of these days was not said: it is the latest one before the loss
  * @param mustHave or nice to have
  */
 public record WantedLine(
@@ -26,10 +24,24 @@ public record WantedLine(
         String pattern,
         int hopedFor,
         long minBytes,
-        @Nullable LocalDate from,
-        @Nullable LocalDate to,
-        boolean yearAssumed,
+        @JsonUnwrapped Days days,
         boolean mustHave) {
+
+    /**
+     * When the files were made or changed.
+     *
+     * @param from        first day; null when open
+     * @param to          last day; null when open
+     * @param yearAssumed the year was not said: it is the latest one before the loss
+     */
+    public record Days(@Nullable LocalDate from, @Nullable LocalDate to, boolean yearAssumed) {
+
+        public static final Days ANY = new Days(null, null, false);
+
+        public boolean areAsked() {
+            return from != null || to != null;
+        }
+    }
 
     public WantedLine {
         kinds = kinds == null ? List.of() : List.copyOf(kinds);

@@ -67,26 +67,22 @@ class PlannerTest {
         }
     }
 
+    private static FaultPlan.Zones zones(List<FaultPlan.Dead> dead, List<FaultPlan.Slow> slow) {
+        return new FaultPlan.Zones(dead, null, null, null, slow, null);
+    }
+
     private static FaultPlan plan(RangeSet dead, String onFault) {
         return new FaultPlan(
-                "brantel-simulated-device",
-                1,
+                FaultPlan.Edition.PRESENT,
                 "none",
-                "",
-                "",
-                "",
+                FaultPlan.Identity.NONE,
                 SECTOR,
-                dead.ranges().stream()
-                        .map(r -> new FaultPlan.Dead(r.offset(), r.length()))
-                        .toList(),
-                null,
-                null,
-                null,
-                null,
-                null,
-                onFault,
-                null,
-                null,
+                zones(
+                        dead.ranges().stream()
+                                .map(r -> new FaultPlan.Dead(r.offset(), r.length()))
+                                .toList(),
+                        List.of()),
+                new FaultPlan.Habits(onFault, null, null),
                 null,
                 null);
     }
@@ -167,7 +163,7 @@ class PlannerTest {
             play.steps.stream()
                     .filter(s -> s.pass() == Pass.PERSISTENCE)
                     .forEach(s -> retries.merge(s.range(), 1, Integer::sum));
-            assertThat(retries.values()).allMatch(n -> n <= profile.retries());
+            assertThat(retries.values()).allMatch(n -> n <= profile.patience().retries());
         }
     }
 
@@ -261,23 +257,13 @@ class PlannerTest {
     @Test
     void leavesWhatIsSlowForLaterAndReadsItInOrder() {
         FaultPlan slow = new FaultPlan(
-                "brantel-simulated-device",
-                1,
+                FaultPlan.Edition.PRESENT,
                 "none",
-                "",
-                "",
-                "",
+                FaultPlan.Identity.NONE,
                 SECTOR,
-                null,
-                null,
-                null,
-                null,
-                List.of(new FaultPlan.Slow(8 << 20, 8 << 20, 2000)),
-                null,
-                null,
+                zones(List.of(), List.of(new FaultPlan.Slow(8 << 20, 8 << 20, 2000))),
+                new FaultPlan.Habits(null, null, null),
                 new FaultPlan.Timing(50, 100, 5, 1000),
-                null,
-                null,
                 null);
         ReadMap map = new ReadMap(64 << 20);
         Physics device = new Physics(slow, map.size());

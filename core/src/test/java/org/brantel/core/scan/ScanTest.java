@@ -53,15 +53,16 @@ class ScanTest {
         Path image = Corpus.image("d01-fat16", folder);
         ScanReport report = scan(image, ScanPlan.of(ScanMethod.BOTH));
         ScanReport written = Json.read(folder.resolve("out/session.json"), ScanReport.class, "session");
-        assertThat(written.format()).isEqualTo("brantel-scan-session");
-        assertThat(written.version()).isEqualTo(1);
+        assertThat(written.edition().format()).isEqualTo("brantel-scan-session");
+        assertThat(written.edition().version()).isEqualTo(1);
         assertThat(written.started()).isEqualTo("2026-11-24T09:00:00Z");
         assertThat(written.method()).isEqualTo(ScanMethod.BOTH);
         assertThat(written.volumes())
                 .hasSize(1)
                 .allMatch(v -> v.fs().equals("fat16") && v.state() == Volume.State.LIVE);
         assertThat(written.findings()).isEqualTo(findings().size()).isEqualTo(report.findings());
-        assertThat(written.origins().values().stream().mapToLong(n -> n).sum()).isEqualTo(written.findings());
+        assertThat(written.tally().origins().values().stream().mapToLong(n -> n).sum())
+                .isEqualTo(written.findings());
         assertThat(findings())
                 .extracting(Finding::id)
                 .containsExactlyElementsOf(java.util.stream.LongStream.rangeClosed(1, written.findings())
@@ -139,7 +140,7 @@ class ScanTest {
         byte[] whole = Files.readAllBytes(Corpus.image("d12-fat32-healthy", folder));
         Path cut = Files.write(folder.resolve("cut.img"), Arrays.copyOf(whole, 1_600_000));
         ScanReport report = scan(cut, ScanPlan.of(ScanMethod.BOTH).hashing(true));
-        assertThat(report.problems()).anyMatch(p -> p.contains("claims " + whole.length));
+        assertThat(report.account().problems()).anyMatch(p -> p.contains("claims " + whole.length));
         Set<String> right = Set.copyOf(Corpus.files("d12-fat32-healthy").stream()
                 .map(Corpus.TrueFile::sha256)
                 .distinct()
@@ -221,7 +222,7 @@ class ScanTest {
         ScanReport all = scan(image, plan);
         List<String> expected =
                 findings().stream().map(f -> f.name() + "+" + f.size()).sorted().toList();
-        assertThat(all.carved().stream().mapToLong(r -> r[1]).sum()).isEqualTo(all.size());
+        assertThat(all.account().carved().stream().mapToLong(r -> r[1]).sum()).isEqualTo(all.size());
         ScanReport nothing = scan(image, plan.except(all.carvedFor(plan, all.size())));
         assertThat(nothing.findings()).isZero();
         Random random = new Random(11);
@@ -242,9 +243,12 @@ class ScanTest {
             findings().forEach(f -> both.add(f.name() + "+" + f.size()));
             assertThat(both).doesNotHaveDuplicates();
             assertThat(both.stream().sorted().toList())
-                    .as("stopped in round %d after %s", round, first.carved().size())
+                    .as(
+                            "stopped in round %d after %s",
+                            round, first.account().carved().size())
                     .isEqualTo(expected);
-            assertThat(second.carved().stream().mapToLong(r -> r[1]).sum()).isLessThan(all.size() + 1);
+            assertThat(second.account().carved().stream().mapToLong(r -> r[1]).sum())
+                    .isLessThan(all.size() + 1);
         }
     }
 
@@ -302,7 +306,7 @@ class ScanTest {
     void claimsSayHowMuchIsClaimedTwice() throws IOException {
         ScanReport report = scan(Corpus.image("d05-ntfs-reformatted", folder), ScanPlan.of(ScanMethod.BOTH));
         long sizes = findings().stream().mapToLong(Finding::size).sum();
-        ScanReport.Claimed claims = report.claims();
+        ScanReport.Claimed claims = report.account().claims();
         assertThat(claims.listed()).isEqualTo(sizes);
         assertThat(claims.again()).isPositive();
         assertThat(claims.distinct()).isPositive().isLessThanOrEqualTo(report.size());

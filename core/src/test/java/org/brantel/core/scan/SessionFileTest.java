@@ -98,7 +98,7 @@ class SessionFileTest {
         ScanReport report = unpacked(packed(medium));
         assertThat(findings(folder.resolve("there"))).isEqualTo(findings(here)).hasSizeGreaterThan(15);
         assertThat(report.findings()).isEqualTo(findings(here).size());
-        assertThat(report.problems()).noneMatch(p -> p.contains("nothing shows"));
+        assertThat(report.account().problems()).noneMatch(p -> p.contains("nothing shows"));
     }
 
     @Test
@@ -177,9 +177,9 @@ class SessionFileTest {
         new Scan(medium, ScanPlan.of(ScanMethod.STRUCTURE), ScanListener.NONE, Clock.systemUTC())
                 .run(here, () -> false);
         assertThat(findings(here)).allMatch(f -> f.sha256() == null);
-        assertThat(unpacked(packed(null)).problems())
+        assertThat(unpacked(packed(null)).account().problems())
                 .anyMatch(p -> p.contains("nothing shows that it is of this medium but its size"));
-        assertThat(unpacked(packed(medium)).problems()).noneMatch(p -> p.contains("nothing shows"));
+        assertThat(unpacked(packed(medium)).account().problems()).noneMatch(p -> p.contains("nothing shows"));
         assertThat(findings(folder.resolve("there")).stream()
                         .filter(f -> f.prognosis() == org.brantel.core.finding.Prognosis.WHOLE && f.size() > 0))
                 .isNotEmpty()

@@ -122,9 +122,11 @@ class CallsTest {
             }
             expect(!want.has("count") || hit.hopedFor() == want.get("count").asInt(), words + ": count, heard " + hit);
             expect(
-                    !want.has("from") || Objects.equals(hit.from(), day(want.get("from"))),
+                    !want.has("from") || Objects.equals(hit.days().from(), day(want.get("from"))),
                     words + ": from, heard " + hit);
-            expect(!want.has("to") || Objects.equals(hit.to(), day(want.get("to"))), words + ": to, heard " + hit);
+            expect(
+                    !want.has("to") || Objects.equals(hit.days().to(), day(want.get("to"))),
+                    words + ": to, heard " + hit);
         }
     }
 

@@ -139,8 +139,8 @@ class FreeLineTest {
         WantedLine memos = wanted.get(1).line();
         assertThat(memos.hopedFor()).isEqualTo(40);
         assertThat(memos.kinds()).containsExactly("audio");
-        assertThat(memos.from()).isEqualTo(LocalDate.of(2026, 6, 1));
-        assertThat(memos.to()).isEqualTo(LocalDate.of(2026, 6, 30));
+        assertThat(memos.days().from()).isEqualTo(LocalDate.of(2026, 6, 1));
+        assertThat(memos.days().to()).isEqualTo(LocalDate.of(2026, 6, 30));
     }
 
     /** Whatever is typed: no failure, every place within the line, never a fact that the protocol does not have. */

@@ -42,19 +42,19 @@ class WantedWordsTest {
     @Test
     void timesAreRead() {
         assertThat(read("notes since 2011"))
-                .extracting(WantedLine::from, WantedLine::to)
+                .extracting(w -> w.days().from(), w -> w.days().to())
                 .containsExactly(LocalDate.of(2011, 1, 1), null);
         assertThat(read("letters before 2015"))
-                .extracting(WantedLine::from, WantedLine::to)
+                .extracting(w -> w.days().from(), w -> w.days().to())
                 .containsExactly(null, LocalDate.of(2014, 12, 31));
         assertThat(read("photos from 2019 to 2021"))
-                .extracting(WantedLine::from, WantedLine::to)
+                .extracting(w -> w.days().from(), w -> w.days().to())
                 .containsExactly(LocalDate.of(2019, 1, 1), LocalDate.of(2021, 12, 31));
         assertThat(read("photos from 2019 to now"))
-                .extracting(WantedLine::from, WantedLine::to)
+                .extracting(w -> w.days().from(), w -> w.days().to())
                 .containsExactly(LocalDate.of(2019, 1, 1), null);
         assertThat(read("letters 1998-2004"))
-                .extracting(WantedLine::from, WantedLine::to)
+                .extracting(w -> w.days().from(), w -> w.days().to())
                 .containsExactly(LocalDate.of(1998, 1, 1), LocalDate.of(2004, 12, 31));
     }
 

@@ -24,16 +24,14 @@ import tools.jackson.databind.json.JsonMapper;
 class WantedLineTest {
 
     private static WantedLine line(String words, List<String> kinds, String pattern) {
-        return new WantedLine(1, words, kinds, pattern, 10, 0, null, null, false, true);
+        return new WantedLine(1, words, kinds, pattern, 10, 0, WantedLine.Days.ANY, true);
     }
 
     private static Candidate named(String path, String kind) {
         return new Candidate(
-                path.substring(path.lastIndexOf('/') + 1),
-                path,
+                new Candidate.Where(path.substring(path.lastIndexOf('/') + 1), path, null),
                 kind,
                 900_000,
-                null,
                 null,
                 false,
                 Map.of(),
@@ -73,9 +71,7 @@ class WantedLineTest {
                 l.get("pattern").asString(),
                 l.get("hopedFor").asInt(),
                 l.get("minBytes").asLong(),
-                day(l.get("from")),
-                day(l.get("to")),
-                false,
+                new WantedLine.Days(day(l.get("from")), day(l.get("to")), false),
                 true));
         Map<String, Verdict> words = Map.of("fits", Verdict.FITS, "maybe", Verdict.MAY_FIT, "no", Verdict.NOT);
         words.forEach((word, verdict) -> c.get("expect").get(word).forEach(i -> {
@@ -98,14 +94,15 @@ class WantedLineTest {
                 .properties()
                 .forEach(e -> about.put(e.getKey(), e.getValue().asString()));
         return new Candidate(
-                f.get("name").asString(),
-                f.get("path").isNull() ? null : f.get("path").asString(),
+                new Candidate.Where(
+                        f.get("name").asString(),
+                        f.get("path").isNull() ? null : f.get("path").asString(),
+                        f.has("trashedFrom") ? f.get("trashedFrom").asString() : null),
                 f.get("kind").asString(),
                 f.get("size").asLong(),
                 f.get("changed").isNull()
                         ? null
                         : Instant.parse(f.get("changed").asString()),
-                f.has("trashedFrom") ? f.get("trashedFrom").asString() : null,
                 f.has("inside"),
                 about,
                 Prognosis.valueOf(f.get("prognosis").asString().toUpperCase(Locale.ROOT)));
@@ -152,18 +149,22 @@ class WantedLineTest {
         assertThat(verdict(marches, named("/Band/Marches/cover.jpg", "jpg"))).isEqualTo(Verdict.NOT);
         assertThat(verdict(marches, named("/Band/Hymns/Lifeboat.pdf", "pdf"))).isEqualTo(Verdict.NOT);
         Candidate trashed = new Candidate(
-                "$R1.pdf",
-                "/$Recycle.Bin/S-1/$R1.pdf",
+                new Candidate.Where("$R1.pdf", "/$Recycle.Bin/S-1/$R1.pdf", "C:\\Band\\Marches\\Old Pier.pdf"),
                 "pdf",
                 9,
                 null,
-                "C:\\Band\\Marches\\Old Pier.pdf",
                 false,
                 Map.of(),
                 Prognosis.WHOLE);
         assertThat(verdict(marches, trashed)).isEqualTo(Verdict.FITS);
         Candidate fromNowhere = new Candidate(
-                "$R2.pdf", "/$Recycle.Bin/S-1/$R2.pdf", "pdf", 9, null, "", false, Map.of(), Prognosis.WHOLE);
+                new Candidate.Where("$R2.pdf", "/$Recycle.Bin/S-1/$R2.pdf", ""),
+                "pdf",
+                9,
+                null,
+                false,
+                Map.of(),
+                Prognosis.WHOLE);
         assertThat(verdict(marches, fromNowhere)).isEqualTo(Verdict.MAY_FIT);
     }
 
@@ -207,17 +208,13 @@ class WantedLineTest {
                     random.nextBoolean() ? "*pier*" : "",
                     0,
                     0,
-                    LocalDate.of(2020, 1, 1),
-                    LocalDate.of(2020, 12, 31),
-                    false,
+                    new WantedLine.Days(LocalDate.of(2020, 1, 1), LocalDate.of(2020, 12, 31), false),
                     true);
             String kind = random.nextBoolean() ? "jpg" : "pdf";
             Candidate bare = new Candidate(
-                    "at-512." + kind,
-                    null,
+                    new Candidate.Where("at-512." + kind, null, null),
                     kind,
                     1 + random.nextInt(5_000_000),
-                    null,
                     null,
                     false,
                     random.nextBoolean() ? Map.of() : Map.of("width", "4000", "height", "3000"),

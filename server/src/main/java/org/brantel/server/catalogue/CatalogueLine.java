@@ -264,12 +264,10 @@ class CatalogueLine {
     /** As it is held against wanted lines. */
     Candidate candidate() {
         return new Candidate(
-                name,
-                path,
+                new Candidate.Where(name, path, trashedFrom),
                 kind,
                 size,
                 modified == null ? created : modified,
-                trashedFrom,
                 inside,
                 aboutMap(),
                 prognosis);

@@ -113,9 +113,9 @@ class HeardController {
                 w.pattern(),
                 w.hopedFor(),
                 w.minBytes(),
-                w.from(),
-                w.to(),
-                w.yearAssumed(),
+                w.days().from(),
+                w.days().to(),
+                w.days().yearAssumed(),
                 w.mustHave());
     }
 

@@ -65,9 +65,9 @@ class WantedRow {
                 l.pattern(),
                 l.hopedFor(),
                 l.minBytes(),
-                l.from(),
-                l.to(),
-                l.yearAssumed(),
+                l.days().from(),
+                l.days().to(),
+                l.days().yearAssumed(),
                 l.mustHave());
     }
 
@@ -79,9 +79,7 @@ class WantedRow {
                 pattern,
                 hopedFor,
                 minBytes,
-                changedFrom,
-                changedTo,
-                yearAssumed,
+                new WantedLine.Days(changedFrom, changedTo, yearAssumed),
                 mustHave);
     }
 }

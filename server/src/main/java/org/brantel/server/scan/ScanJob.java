@@ -171,7 +171,7 @@ class ScanJob implements Labour<ScanSession> {
                         did,
                         "session " + run.id() + ", " + report.method().word() + ", " + report.findings() + " findings, "
                                 + added + " new in the catalogue, "
-                                + report.problems().size() + " problems")
+                                + report.account().problems().size() + " problems")
                 .also(() -> {
                     if (!run.record().early()) {
                         cases.moveOn(run.number(), Stage.SCANNING, Stage.SELECTION, Happenings.MACHINE);

@@ -37,15 +37,18 @@ import org.brantel.core.source.Source;
 record BootSector(
         long start,
         int sectorBytes,
-        int clusterBytes,
         long sectors,
-        long tableAt,
-        long tableBytes,
-        long clustersAt,
-        long clusters,
+        Range table,
+        Clusters data,
         long rootCluster,
         long serial,
         int flags) {
+
+    /**
+     * @param at    where the first, number 2, lies in the source
+     * @param bytes of each
+     */
+    record Clusters(long at, int bytes, long count) {}
 
     /** Where the copy stands. */
     static final int COPY_SECTOR = 12;
@@ -133,15 +136,32 @@ record BootSector(
         return new BootSector(
                 start,
                 sectorBytes,
-                1 << sectorShift + clusterShift,
                 sectors,
-                start + table * sectorBytes,
-                tableSectors * sectorBytes,
-                start + clustersSector * sectorBytes,
-                clusters,
+                new Range(start + table * sectorBytes, tableSectors * sectorBytes),
+                new Clusters(start + clustersSector * sectorBytes, 1 << sectorShift + clusterShift, clusters),
                 root,
                 v.u32le(100),
                 flags);
+    }
+
+    long tableAt() {
+        return table.offset();
+    }
+
+    long tableBytes() {
+        return table.length();
+    }
+
+    long clustersAt() {
+        return data.at();
+    }
+
+    int clusterBytes() {
+        return data.bytes();
+    }
+
+    long clusters() {
+        return data.count();
     }
 
     long lengthBytes() {
@@ -149,7 +169,7 @@ record BootSector(
     }
 
     long offset(long cluster) {
-        return clustersAt + (cluster - 2) * clusterBytes;
+        return data.at() + (cluster - 2) * data.bytes();
     }
 
     /** Whether a sector begins like one. */

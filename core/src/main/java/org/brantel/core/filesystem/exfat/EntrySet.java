@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Optional;
 import org.brantel.core.bytes.Slot;
 import org.brantel.core.filesystem.DosAttributes;
+import org.brantel.core.finding.Times;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -32,22 +33,16 @@ import org.jspecify.annotations.Nullable;
  * </pre>
  *
  * @param sound   the checksum holds
- * @param inPiece the clusters follow each other and have no chain
  * @param entries how many entries the set takes
  */
-record EntrySet(
-        boolean live,
-        boolean sound,
-        int attributes,
-        @Nullable Instant created,
-        @Nullable Instant modified,
-        @Nullable Instant accessed,
-        boolean inPiece,
-        long written,
-        long firstCluster,
-        long size,
-        String name,
-        int entries) {
+record EntrySet(boolean live, boolean sound, int attributes, Times times, Stream stream, String name, int entries) {
+
+    /**
+     * Where its bytes are.
+     *
+     * @param inPiece the clusters follow each other and have no chain
+     */
+    record Stream(boolean inPiece, long written, long firstCluster, long size) {}
 
     static final int SIZE = 32;
     static final Slot FOLLOWING = new Slot(1, 1);
@@ -122,13 +117,15 @@ record EntrySet(
                 live,
                 sound,
                 ATTRIBUTES.intIn(b, at),
-                time(CREATED.in(b, at), CREATED_FINER.intIn(b, at), CREATED_ZONE.intIn(b, at)),
-                time(MODIFIED.in(b, at), MODIFIED_FINER.intIn(b, at), MODIFIED_ZONE.intIn(b, at)),
-                time(ACCESSED.in(b, at), 0, ACCESSED_ZONE.intIn(b, at)),
-                (STREAM_FLAGS.in(b, stream) & 2) != 0,
-                Math.min(written, size),
-                FIRST_CLUSTER.in(b, stream),
-                size,
+                new Times(
+                        time(CREATED.in(b, at), CREATED_FINER.intIn(b, at), CREATED_ZONE.intIn(b, at)),
+                        time(MODIFIED.in(b, at), MODIFIED_FINER.intIn(b, at), MODIFIED_ZONE.intIn(b, at)),
+                        time(ACCESSED.in(b, at), 0, ACCESSED_ZONE.intIn(b, at))),
+                new Stream(
+                        (STREAM_FLAGS.in(b, stream) & 2) != 0,
+                        Math.min(written, size),
+                        FIRST_CLUSTER.in(b, stream),
+                        size),
                 name.substring(0, characters),
                 entries));
     }

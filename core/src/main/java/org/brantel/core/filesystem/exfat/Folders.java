@@ -26,7 +26,6 @@ import org.brantel.core.filesystem.Problems;
 import org.brantel.core.filesystem.Space;
 import org.brantel.core.finding.Named;
 import org.brantel.core.finding.RecordFacts;
-import org.brantel.core.finding.Times;
 import org.brantel.core.source.Source;
 import org.jspecify.annotations.Nullable;
 
@@ -132,8 +131,10 @@ final class Folders {
         for (int at = 0; at + EntrySet.SIZE <= block.length; at += EntrySet.SIZE) {
             Optional<EntrySet> set =
                     EntrySet.beginsAt(block, at) ? EntrySet.parse(block, at, block.length) : Optional.empty();
-            if (set.isPresent() && set.get().isFolder() && set.get().firstCluster() >= 2) {
-                children.add(set.get().firstCluster() - 2, Math.max(1, set.get().size() / boot.clusterBytes()));
+            if (set.isPresent() && set.get().isFolder() && set.get().stream().firstCluster() >= 2) {
+                children.add(
+                        set.get().stream().firstCluster() - 2,
+                        Math.max(1, set.get().stream().size() / boot.clusterBytes()));
             }
         }
     }
@@ -224,48 +225,55 @@ final class Folders {
             faults.add(new Fault.Checksum());
         }
         Placement placement =
-                set.size() == 0 ? new Placement.Known(List.of()) : placement(set, isDeleted, space, faults);
+                set.stream().size() == 0 ? new Placement.Known(List.of()) : placement(set, isDeleted, space, faults);
         (isDeleted ? deleted : live)
                 .add(new FileRecord(
                         Named.of(path, set.name()),
                         true,
-                        set.size(),
+                        set.stream().size(),
                         placement,
                         null,
-                        new Times(set.created(), set.modified(), set.accessed()),
+                        set.times(),
                         faults,
                         RecordFacts.at(at, set.attributeWords())));
     }
 
     private Placement placement(EntrySet set, boolean isDeleted, @Nullable Space space, List<Fault> faults)
             throws IOException {
-        long first = set.firstCluster();
-        long need = set.size() / boot.clusterBytes() + (set.size() % boot.clusterBytes() == 0 ? 0 : 1);
+        long first = set.stream().firstCluster();
+        long need =
+                set.stream().size() / boot.clusterBytes() + (set.stream().size() % boot.clusterBytes() == 0 ? 0 : 1);
         if (first < 2 || first - 2 >= boot.clusters()) {
             return isDeleted
                     ? new Placement.Erased(first, true)
                     : new Placement.Known(missing(faults, "its first cluster " + first + " does not exist"));
         }
-        if (set.inPiece()) {
+        if (set.stream().inPiece()) {
             if (need > boot.clusters() - (first - 2)) {
-                faults.add(new Fault.BeyondVolume(set.size()));
+                faults.add(new Fault.BeyondVolume(set.stream().size()));
             }
             long length = Math.min(need, boot.clusters() - (first - 2)) * boot.clusterBytes();
             return new Placement.Known(Extents.withUnwrittenTail(
-                    List.of(new Extent(boot.offset(first), length)), set.written(), set.size()));
+                    List.of(new Extent(boot.offset(first), length)),
+                    set.stream().written(),
+                    set.stream().size()));
         }
         Chains.Chain chain = Chains.follow(table, first, need);
         boolean whole = chain.clusters() == need;
         if (isDeleted) {
             // A chain may outlive its file; where it does not, only the first cluster is known.
             return whole && space != null && need > 1
-                    ? new Placement.Known(Extents.withUnwrittenTail(chain.extents(), set.written(), set.size()))
+                    ? new Placement.Known(Extents.withUnwrittenTail(
+                            chain.extents(),
+                            set.stream().written(),
+                            set.stream().size()))
                     : new Placement.Erased(first, true);
         }
         if (!whole) {
             faults.add(new Fault.BrokenChain(chain.clusters(), need, chain.brokenBy()));
         }
-        return new Placement.Known(Extents.withUnwrittenTail(chain.extents(), set.written(), set.size()));
+        return new Placement.Known(Extents.withUnwrittenTail(
+                chain.extents(), set.stream().written(), set.stream().size()));
     }
 
     private static List<Extent> missing(List<Fault> faults, String why) {
@@ -274,7 +282,7 @@ final class Folders {
     }
 
     private void enter(Folder parent, EntrySet set, String path, boolean isDeleted, Space space) throws IOException {
-        long first = set.firstCluster();
+        long first = set.stream().firstCluster();
         if (first < 2 || first - 2 >= boot.clusters()) {
             return;
         }
@@ -290,9 +298,10 @@ final class Folders {
             return;
         }
         List<Extent> where;
-        if (set.inPiece()) {
+        if (set.stream().inPiece()) {
             long clusters = Math.min(
-                    boot.clusters() - (first - 2), Math.min(set.size(), MAX_FOLDER_BYTES) / boot.clusterBytes());
+                    boot.clusters() - (first - 2),
+                    Math.min(set.stream().size(), MAX_FOLDER_BYTES) / boot.clusterBytes());
             where = List.of(new Extent(boot.offset(first), clusters * boot.clusterBytes()));
         } else {
             where = isDeleted ? List.of(new Extent(boot.offset(first), boot.clusterBytes())) : chain(first, path);

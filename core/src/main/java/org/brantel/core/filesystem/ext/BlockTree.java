@@ -66,7 +66,7 @@ final class BlockTree {
         this.sb = sb;
         this.need = inode.size();
         // A file cannot have more nodes and blocks than the volume has, and a volume that was cut off lost its end.
-        this.budget = Math.min(sb.blocks(), 4 * sb.blocksOnMedium()) + 16;
+        this.budget = Math.min(sb.blocks(), 4 * sb.room().onMedium()) + 16;
     }
 
     /** Tells where the bytes of an inode are. */

@@ -85,13 +85,13 @@ final class Blocks {
 
     /** See {@link Source#willNeed}. */
     void willNeed(long block, long count) throws IOException {
-        if (count > 0 && sb.isBlock(block) && count <= sb.blocksOnMedium() - block) {
+        if (count > 0 && sb.isBlock(block) && count <= sb.room().onMedium() - block) {
             source.willNeed(List.of(new Range(sb.offset(block), count * sb.blockBytes())));
         }
     }
 
     private byte @Nullable [] readRaw(long block) throws IOException {
-        if (block < 0 || block >= sb.blocksOnMedium()) {
+        if (block < 0 || block >= sb.room().onMedium()) {
             return null;
         }
         int perChunk = Math.max(1, CHUNK / sb.blockBytes());

@@ -47,7 +47,7 @@ final class ExtReader implements FileSystem {
         if (sb.copyGroup() > 0) {
             remarks.add("Its first superblock is spoiled; the copy in group " + sb.copyGroup() + " is used.");
         }
-        if ((sb.state() & 2) != 0) {
+        if ((sb.about().state() & 2) != 0) {
             remarks.add("Whoever used it last noted errors in it.");
         }
         if (sb.needsRecovery()) {
@@ -55,11 +55,11 @@ final class ExtReader implements FileSystem {
         }
         return new VolumeFacts(
                 sb.family(),
-                sb.label(),
-                sb.identifier(),
+                sb.about().label(),
+                sb.about().identifier(),
                 new Range(sb.start(), sb.lengthBytes()),
                 sb.clusterBytes(),
-                sb.made(),
+                sb.about().made(),
                 true,
                 remarks);
     }

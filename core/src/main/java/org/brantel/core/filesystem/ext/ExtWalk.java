@@ -90,7 +90,7 @@ final class ExtWalk {
     }
 
     private Journal journal() throws IOException {
-        boolean has = (sb.compatible() & Superblock.HAS_JOURNAL) != 0;
+        boolean has = (sb.features().compatible() & Superblock.HAS_JOURNAL) != 0;
         Inode inode = has ? table.inode(sb.journalInode() == 0 ? JOURNAL_FALLBACK : sb.journalInode()) : null;
         return Journal.read(
                 blocks,
@@ -171,7 +171,7 @@ final class ExtWalk {
                 inode.size(),
                 placement,
                 null,
-                new Times(inode.created(), inode.modified(), inode.accessed()),
+                inode.times(),
                 faults,
                 RecordFacts.at(inode.at(), attributes(inode)).deletedAt(deleted));
     }

@@ -33,7 +33,8 @@ final class Groups {
 
     /** Groups of which a descriptor can stand on the medium, whatever number of blocks the superblock claims. */
     long count() {
-        long descriptorsOnMedium = sb.blocksOnMedium() * (sb.blockBytes() / sb.descriptorBytes());
+        long descriptorsOnMedium =
+                sb.room().onMedium() * (sb.blockBytes() / sb.descriptors().bytes());
         return Math.min(sb.groups(), descriptorsOnMedium);
     }
 
@@ -55,13 +56,13 @@ final class Groups {
 
     /** @param current what it says of use can be believed */
     private @Nullable Group group(long number, int copyGroup, boolean current) throws IOException {
-        long perBlock = sb.blockBytes() / sb.descriptorBytes();
+        long perBlock = sb.blockBytes() / sb.descriptors().bytes();
         byte[] b = blocks.read(descriptorBlock(number, perBlock, copyGroup));
         if (b == null) {
             return null;
         }
-        int at = (int) (number % perBlock) * sb.descriptorBytes();
-        boolean wide = sb.descriptorBytes() >= 64;
+        int at = (int) (number % perBlock) * sb.descriptors().bytes();
+        boolean wide = sb.descriptors().bytes() >= 64;
         long bitmap = u32(b, at) | (wide ? u32(b, at + 32) << 32 : 0);
         long table = u32(b, at + 8) | (wide ? u32(b, at + 40) << 32 : 0);
         boolean marks = current && sb.marksUnused();
@@ -78,7 +79,8 @@ final class Groups {
     /** Beside the copy of the superblock that serves, or, when they are scattered, in their own groups. */
     private long descriptorBlock(long number, long perBlock, int copyGroup) {
         long of = number / perBlock;
-        if ((sb.incompatible() & Superblock.META_GROUPS) != 0 && of >= sb.firstMetaGroup()) {
+        if ((sb.features().incompatible() & Superblock.META_GROUPS) != 0
+                && of >= sb.descriptors().firstMeta()) {
             long first = of * perBlock;
             return sb.groupStart(first) + (sb.holdsCopy(first) ? 1 : 0);
         }

@@ -5,6 +5,7 @@ import static org.brantel.core.bytes.LittleEndian.u16;
 import java.time.Instant;
 import java.util.Arrays;
 import org.brantel.core.bytes.Slot;
+import org.brantel.core.finding.Times;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -25,21 +26,8 @@ import org.jspecify.annotations.Nullable;
  * @param number     from 1
  * @param body       all its bytes
  * @param at         where it lies in the source
- * @param generation tells a file from others that had the same inode
  */
-record Inode(
-        long number,
-        byte[] body,
-        long at,
-        int mode,
-        long size,
-        @Nullable Instant accessed,
-        @Nullable Instant modified,
-        @Nullable Instant created,
-        long deletedSeconds,
-        int names,
-        long flags,
-        long generation) {
+record Inode(long number, byte[] body, long at, int mode, long size, Times times) {
 
     static final Slot MODE = new Slot(0, 2);
     static final Slot BYTES_LOWER = new Slot(4, 4);
@@ -76,13 +64,27 @@ record Inode(
                 placed,
                 MODE.intIn(body, 0),
                 BYTES_LOWER.in(body, 0) | BYTES_UPPER.in(body, 0) << 32,
-                time(body, ACCESSED, extra, ACCESSED_MORE),
-                time(body, MODIFIED, extra, MODIFIED_MORE),
-                extra >= 24 ? time(body, CREATED, extra, CREATED_MORE) : null,
-                DELETED.in(body, 0),
-                NAMES.intIn(body, 0),
-                FLAGS.in(body, 0),
-                GENERATION.in(body, 0));
+                new Times(
+                        extra >= 24 ? time(body, CREATED, extra, CREATED_MORE) : null,
+                        time(body, MODIFIED, extra, MODIFIED_MORE),
+                        time(body, ACCESSED, extra, ACCESSED_MORE)));
+    }
+
+    long deletedSeconds() {
+        return DELETED.in(body, 0);
+    }
+
+    int names() {
+        return NAMES.intIn(body, 0);
+    }
+
+    long flags() {
+        return FLAGS.in(body, 0);
+    }
+
+    /** Tells a file from others that had the same inode. */
+    long generation() {
+        return GENERATION.in(body, 0);
     }
 
     private static @Nullable Instant time(byte[] body, Slot slot, int extra, Slot finer) {
@@ -102,7 +104,7 @@ record Inode(
     record Key(long number, long generation) {}
 
     Key key() {
-        return new Key(number, generation);
+        return new Key(number, generation());
     }
 
     boolean isFile() {
@@ -114,19 +116,19 @@ record Inode(
     }
 
     boolean isLive() {
-        return mode != 0 && names > 0 && size >= 0;
+        return mode != 0 && names() > 0 && size >= 0;
     }
 
     boolean usesExtents() {
-        return (flags & EXTENTS) != 0;
+        return (flags() & EXTENTS) != 0;
     }
 
     boolean holdsContent() {
-        return (flags & CONTENT_WITHIN) != 0;
+        return (flags() & CONTENT_WITHIN) != 0;
     }
 
     boolean isEncrypted() {
-        return (flags & ENCRYPTED) != 0;
+        return (flags() & ENCRYPTED) != 0;
     }
 
     /** Whether anything leads to its bytes. */

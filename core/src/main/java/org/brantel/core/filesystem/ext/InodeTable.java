@@ -105,7 +105,7 @@ final class InodeTable {
             askForTables();
         }
         // Tables do not overlap, so there are no more inodes than the medium has room for.
-        long room = sb.blocksOnMedium() * (sb.blockBytes() / sb.inodeBytes());
+        long room = sb.room().onMedium() * (sb.blockBytes() / sb.inodeBytes());
         for (long g = 0; g < groups.count(); g++) {
             Groups.Group group = groups.group(g);
             if (group == null) {

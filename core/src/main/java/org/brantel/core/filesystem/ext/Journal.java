@@ -70,7 +70,7 @@ final class Journal {
         Superblock sb = blocks.superblock();
         for (Extent e : extents) {
             // A journal is not larger than the medium, whatever hole its inode claims.
-            for (long at = 0; at < e.length() && journal.log.size() < sb.blocksOnMedium(); at += sb.blockBytes()) {
+            for (long at = 0; at < e.length() && journal.log.size() < sb.room().onMedium(); at += sb.blockBytes()) {
                 journal.log.add(e.isHole() ? -1 : (e.offset() + at - sb.start()) / sb.blockBytes());
             }
         }

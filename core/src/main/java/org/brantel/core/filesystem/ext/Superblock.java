@@ -37,32 +37,39 @@ import org.jspecify.annotations.Nullable;
  * </pre>
  *
  * @param start     first byte of the volume in the source
- * @param blocksOnMedium how many of its blocks lie on the medium, at least in part; what it claims may be a lie
- * @param copyGroup the group that this copy begins; 0 for the first
  */
 record Superblock(
         long start,
-        long blocksOnMedium,
-        long inodes,
-        long blocks,
-        long firstDataBlock,
-        int blockBytes,
-        int blocksPerCluster,
-        long blocksPerGroup,
-        long inodesPerGroup,
-        int state,
-        int inodeBytes,
-        int copyGroup,
-        long compatible,
-        long incompatible,
-        long forReading,
-        String identifier,
-        String label,
+        Room room,
+        Inodes table,
+        Descriptors descriptors,
+        Features features,
+        About about,
         long journalInode,
-        int descriptorBytes,
-        long firstMetaGroup,
-        long checksumSeed,
-        @Nullable Instant made) {
+        long checksumSeed) {
+
+    /**
+     * @param onMedium how many of its blocks lie on the medium, at least in part; what it claims may be a lie
+     */
+    record Room(long onMedium, long blocks, long firstDataBlock, int blockBytes, int blocksPerCluster, long perGroup) {}
+
+    record Inodes(long count, long perGroup, int bytes) {}
+
+    /**
+     * @param copy      the group that this copy begins; 0 for the first
+     * @param bytes     of a descriptor
+     * @param firstMeta first group of scattered descriptors
+     */
+    record Descriptors(int copy, int bytes, long firstMeta) {}
+
+    record Features(long compatible, long incompatible, long forReading) {}
+
+    /** What it says of itself. */
+    record About(
+            int state,
+            String identifier,
+            String label,
+            @Nullable Instant made) {}
 
     static final int AT = 1024;
     static final int SIZE = 1024;
@@ -183,27 +190,19 @@ record Superblock(
         long made = u32(b, 264);
         return new Superblock(
                 start,
-                Math.min(blocks, (source.size() - start) / blockBytes + 1),
-                inodes,
-                blocks,
-                firstData,
-                blockBytes,
-                perCluster,
-                perGroup,
-                inodesPerGroup,
-                u16(b, 58),
-                inodeBytes,
-                u16(b, 90),
-                u32(b, 92),
-                incompatible,
-                forReading,
-                identifier(b),
-                text(b, 120, 16),
+                new Room(
+                        Math.min(blocks, (source.size() - start) / blockBytes + 1),
+                        blocks,
+                        firstData,
+                        blockBytes,
+                        perCluster,
+                        perGroup),
+                new Inodes(inodes, inodesPerGroup, inodeBytes),
+                new Descriptors(u16(b, 90), descriptor, u32(b, 260)),
+                new Features(u32(b, 92), incompatible, forReading),
+                new About(u16(b, 58), identifier(b), text(b, 120, 16), made == 0 ? null : Instant.ofEpochSecond(made)),
                 u32(b, 224),
-                descriptor,
-                u32(b, 260),
-                (incompatible & OWN_SEED) != 0 ? u32(b, 624) : Checksums.crc(-1, b, 104, 120) & 0xffffffffL,
-                made == 0 ? null : Instant.ofEpochSecond(made));
+                (incompatible & OWN_SEED) != 0 ? u32(b, 624) : Checksums.crc(-1, b, 104, 120) & 0xffffffffL);
     }
 
     private static String identifier(byte[] b) {
@@ -220,34 +219,71 @@ record Superblock(
         return end < 0 ? text : text.substring(0, end);
     }
 
+    long blocks() {
+        return room.blocks();
+    }
+
+    long firstDataBlock() {
+        return room.firstDataBlock();
+    }
+
+    int blockBytes() {
+        return room.blockBytes();
+    }
+
+    int blocksPerCluster() {
+        return room.blocksPerCluster();
+    }
+
+    long blocksPerGroup() {
+        return room.perGroup();
+    }
+
+    long inodes() {
+        return table.count();
+    }
+
+    long inodesPerGroup() {
+        return table.perGroup();
+    }
+
+    int inodeBytes() {
+        return table.bytes();
+    }
+
+    int copyGroup() {
+        return descriptors.copy();
+    }
+
     String family() {
-        boolean four = (incompatible & (EXTENTS | WIDE | FLEXIBLE_GROUPS)) != 0 || (forReading & EXT4_FOR_READING) != 0;
-        return four ? "ext4" : (compatible & HAS_JOURNAL) != 0 ? "ext3" : "ext2";
+        boolean four = (features.incompatible() & (EXTENTS | WIDE | FLEXIBLE_GROUPS)) != 0
+                || (features.forReading() & EXT4_FOR_READING) != 0;
+        return four ? "ext4" : (features.compatible() & HAS_JOURNAL) != 0 ? "ext3" : "ext2";
     }
 
     boolean needsRecovery() {
-        return (incompatible & NEEDS_RECOVERY) != 0;
+        return (features.incompatible() & NEEDS_RECOVERY) != 0;
     }
 
     boolean checksMetadata() {
-        return (forReading & METADATA_CHECKSUMS) != 0;
+        return (features.forReading() & METADATA_CHECKSUMS) != 0;
     }
 
     boolean marksUnused() {
-        return (forReading & (GROUP_CHECKSUMS | METADATA_CHECKSUMS)) != 0;
+        return (features.forReading() & (GROUP_CHECKSUMS | METADATA_CHECKSUMS)) != 0;
     }
 
     long groups() {
-        return (blocks - firstDataBlock + blocksPerGroup - 1) / blocksPerGroup;
+        return (blocks() - firstDataBlock() + blocksPerGroup() - 1) / blocksPerGroup();
     }
 
     /** First block of a group. */
     long groupStart(long group) {
-        return firstDataBlock + group * blocksPerGroup;
+        return firstDataBlock() + group * blocksPerGroup();
     }
 
     boolean holdsCopy(long group) {
-        if (group <= 1 || (forReading & SPARSE_COPIES) == 0) {
+        if (group <= 1 || (features.forReading() & SPARSE_COPIES) == 0) {
             return true;
         }
         return isPower(group, 3) || isPower(group, 5) || isPower(group, 7);
@@ -262,19 +298,19 @@ record Superblock(
     }
 
     long offset(long block) {
-        return start + block * blockBytes;
+        return start + block * blockBytes();
     }
 
     boolean isBlock(long block) {
-        return block > 0 && block < blocks;
+        return block > 0 && block < blocks();
     }
 
     int clusterBytes() {
-        return blockBytes * blocksPerCluster;
+        return blockBytes() * blocksPerCluster();
     }
 
     long lengthBytes() {
-        return blocks * blockBytes;
+        return blocks() * blockBytes();
     }
 
     /** Whether a sector begins like one: the magic, and a block size that there is. */

@@ -34,22 +34,35 @@ import org.brantel.core.source.Source;
  * </pre>
  *
  * @param start   first byte of the volume in the source
- * @param fatBits 12, 16 or 32, from the number of clusters alone as FAT32S "FAT Type Determination" demands
  */
 record BootSector(
         long start,
         int bytesPerSector,
-        int sectorsPerCluster,
-        int reservedSectors,
-        int tables,
-        int rootEntries,
         long totalSectors,
-        long sectorsPerTable,
-        long rootCluster,
+        Tables fat,
+        Root root,
+        Clusters data,
         String label,
-        String serial,
-        int clusters,
-        int fatBits) {
+        String serial) {
+
+    /**
+     * @param before  sectors of the volume before the first of them
+     * @param sectors of each
+     */
+    record Tables(int before, int count, long sectors) {}
+
+    /**
+     * @param entries that there is room for, 0 on FAT32
+     * @param cluster its first, 0 on FAT12 and FAT16
+     */
+    record Root(int entries, long cluster) {}
+
+    /**
+     * @param sectors of each
+     * @param bits    of a table's entry: 12, 16 or 32, from the number of clusters alone as FAT32S "FAT Type
+     *                Determination" demands
+     */
+    record Clusters(int sectors, int count, int bits) {}
 
     /** Where FAT32 keeps a copy of this sector. */
     static final int COPY_SECTOR = 6;
@@ -94,17 +107,12 @@ record BootSector(
         return new BootSector(
                 dataStart,
                 sector,
-                clusterBytes / sector,
-                0,
-                0,
-                0,
                 (long) clusters * (clusterBytes / sector),
-                0,
-                0,
+                new Tables(0, 0, 0),
+                new Root(0, 0),
+                new Clusters(clusterBytes / sector, clusters, fatBits),
                 "",
-                "",
-                clusters,
-                fatBits);
+                "");
     }
 
     private static BootSector read(Source source, long at, long start, long room) throws IOException {
@@ -174,21 +182,32 @@ record BootSector(
         return new BootSector(
                 start,
                 bytesPerSector,
-                sectorsPerCluster,
-                reserved,
-                tables,
-                rootEntries,
                 total,
-                perTable,
-                rootCluster,
+                new Tables(reserved, tables, perTable),
+                new Root(rootEntries, rootCluster),
+                new Clusters(sectorsPerCluster, usable, bits),
                 printable(label),
-                serial,
-                usable,
-                bits);
+                serial);
     }
 
     private static String printable(String label) {
         return label.equals("NO NAME") || label.chars().anyMatch(c -> c < 0x20) ? "" : label;
+    }
+
+    int tables() {
+        return fat.count();
+    }
+
+    long rootCluster() {
+        return root.cluster();
+    }
+
+    int clusters() {
+        return data.count();
+    }
+
+    int fatBits() {
+        return data.bits();
     }
 
     long lengthBytes() {
@@ -196,31 +215,31 @@ record BootSector(
     }
 
     int clusterBytes() {
-        return bytesPerSector * sectorsPerCluster;
+        return bytesPerSector * data.sectors();
     }
 
     /** First byte of a table, 0 being the first. */
     long tableStart(int table) {
-        return start + (reservedSectors + table * sectorsPerTable) * bytesPerSector;
+        return start + (fat.before() + table * fat.sectors()) * bytesPerSector;
     }
 
     long tableBytes() {
-        return sectorsPerTable * bytesPerSector;
+        return fat.sectors() * bytesPerSector;
     }
 
     /** The fixed root folder of FAT12 and FAT16. */
     Range fixedRoot() {
-        return new Range(tableStart(tables), rootEntries * 32L);
+        return new Range(tableStart(tables()), root.entries() * 32L);
     }
 
     long dataStart() {
-        long rootSectors = (rootEntries * 32L + bytesPerSector - 1) / bytesPerSector;
-        return tableStart(tables) + rootSectors * bytesPerSector;
+        long rootSectors = (root.entries() * 32L + bytesPerSector - 1) / bytesPerSector;
+        return tableStart(tables()) + rootSectors * bytesPerSector;
     }
 
     /** Clusters are numbered from 2. */
     boolean isCluster(long number) {
-        return number >= 2 && number < clusters + 2L;
+        return number >= 2 && number < clusters() + 2L;
     }
 
     Range cluster(long number) {

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Locale;
 import org.brantel.core.bytes.Slot;
 import org.brantel.core.filesystem.DosAttributes;
+import org.brantel.core.finding.Times;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -42,9 +43,7 @@ record DirectoryEntry(
         int caseFlags,
         long firstCluster,
         long size,
-        @Nullable Instant created,
-        @Nullable Instant modified,
-        @Nullable Instant accessed,
+        Times times,
         long entryByte) {
 
     static final Slot NAME = new Slot(0, 11);
@@ -72,9 +71,10 @@ record DirectoryEntry(
                 CASES.intIn(b, at),
                 cluster,
                 BYTES.in(b, at),
-                time(CREATED.in(b, at), TENTHS.intIn(b, at)),
-                time(MODIFIED.in(b, at), 0),
-                time(ACCESSED.in(b, at) << 16, 0),
+                new Times(
+                        time(CREATED.in(b, at), TENTHS.intIn(b, at)),
+                        time(MODIFIED.in(b, at), 0),
+                        time(ACCESSED.in(b, at) << 16, 0)),
                 entryByte);
     }
 

@@ -22,7 +22,6 @@ import org.brantel.core.filesystem.Problems;
 import org.brantel.core.filesystem.Space;
 import org.brantel.core.finding.Named;
 import org.brantel.core.finding.RecordFacts;
-import org.brantel.core.finding.Times;
 import org.brantel.core.source.Source;
 import org.jspecify.annotations.Nullable;
 
@@ -197,7 +196,7 @@ final class Folders {
             DirectoryEntry entry = DirectoryEntry.parse(block, i, boot.fatBits(), blockAt + i);
             String name = longName.nameFor(entry);
             if (entry.isLabel() && folder.depth() == 0 && !entry.deleted()) {
-                made = entry.modified();
+                made = entry.times().modified();
             }
             if (entry.isLabel() || entry.isDots()) {
                 continue;
@@ -234,7 +233,7 @@ final class Folders {
                 entry.size(),
                 placement,
                 null,
-                new Times(entry.created(), entry.modified(), entry.accessed()),
+                entry.times(),
                 faults,
                 RecordFacts.at(entry.entryByte(), entry.attributeWords()));
     }

@@ -131,8 +131,9 @@ final class LongName {
         if (before.entry() == null) {
             return true;
         }
-        Instant written = before.entry().created();
-        return written != null && entry.created() != null && !written.isAfter(entry.created());
+        Instant made = entry.times().created();
+        Instant written = before.entry().times().created();
+        return written != null && made != null && !written.isAfter(made);
     }
 
     /** A short name has the first three characters of the extension, where those can stand in a short name. */

@@ -81,16 +81,11 @@ final class Rebuilt {
         return new BootSector(
                 table,
                 SECTOR,
-                perCluster,
-                0,
-                2,
-                (int) (root / DirectoryEntry.SIZE),
                 total,
-                length / SECTOR,
-                root == 0 ? 2 : 0,
+                new BootSector.Tables(0, 2, length / SECTOR),
+                new BootSector.Root((int) (root / DirectoryEntry.SIZE), root == 0 ? 2 : 0),
+                new BootSector.Clusters(perCluster, clusters, bits),
                 "",
-                "",
-                clusters,
-                bits);
+                "");
     }
 }

@@ -26,21 +26,20 @@ import org.jspecify.annotations.Nullable;
  * @param valueAt    resident: where in the record the value begins
  * @param size       bytes of content
  * @param written    bytes that were ever written; what follows reads as zeros
- * @param firstVcn   of this piece
- * @param unitBytes  bytes of a compression unit; 0 when not compressed
- * @param extents    non-resident: the clusters of this piece; null when its runs are malformed
  */
 record Attribute(
-        int type,
-        String name,
-        int flags,
-        boolean resident,
-        int valueAt,
-        long size,
-        long written,
-        long firstVcn,
-        int unitBytes,
-        @Nullable List<Extent> extents) {
+        int type, String name, int flags, boolean resident, int valueAt, long size, long written, Piece piece) {
+
+    /**
+     * The clusters of a non-resident one, or of a piece of it.
+     *
+     * @param firstVcn  of this piece
+     * @param unitBytes bytes of a compression unit; 0 when not compressed
+     * @param extents   the clusters; null when its runs are malformed
+     */
+    record Piece(long firstVcn, int unitBytes, @Nullable List<Extent> extents) {
+        static final Piece NONE = new Piece(0, 0, List.of());
+    }
 
     static final Slot TYPE = new Slot(0, 4);
     static final Slot LENGTH = new Slot(4, 4);
@@ -74,8 +73,21 @@ record Attribute(
     static final int ENCRYPTED = 0x4000;
     static final int SPARSE = 0x8000;
 
+    long firstVcn() {
+        return piece.firstVcn();
+    }
+
+    int unitBytes() {
+        return piece.unitBytes();
+    }
+
+    @Nullable
+    List<Extent> extents() {
+        return piece.extents();
+    }
+
     boolean isCompressed() {
-        return (flags & 0xff) == COMPRESSED && unitBytes > 0;
+        return (flags & 0xff) == COMPRESSED && unitBytes() > 0;
     }
 
     boolean isEncrypted() {

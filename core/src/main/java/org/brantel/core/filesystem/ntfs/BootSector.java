@@ -30,15 +30,16 @@ import org.brantel.core.source.Source;
  * @param start first byte of the volume in the source
  */
 record BootSector(
-        long start,
-        int bytesPerSector,
-        int clusterBytes,
-        long sectors,
-        long mftCluster,
-        long mirrorCluster,
-        int recordBytes,
-        int indexBytes,
-        long serial) {
+        long start, int bytesPerSector, int clusterBytes, long sectors, Table table, int indexBytes, long serial) {
+
+    /**
+     * The master file table.
+     *
+     * @param cluster     its first
+     * @param mirror      the first of its mirror
+     * @param recordBytes of each record
+     */
+    record Table(long cluster, long mirror, int recordBytes) {}
 
     private static final String FAMILY = "an NTFS volume";
     private static final byte[] NAME = {'N', 'T', 'F', 'S', ' ', ' ', ' ', ' '};
@@ -116,11 +117,21 @@ record BootSector(
                 bytesPerSector,
                 clusterBytes,
                 sectors,
-                mft,
-                mirror < 0 || mirror >= clusters ? mft : mirror,
-                recordBytes,
+                new Table(mft, mirror < 0 || mirror >= clusters ? mft : mirror, recordBytes),
                 indexBytes,
                 serial);
+    }
+
+    long mftCluster() {
+        return table.cluster();
+    }
+
+    long mirrorCluster() {
+        return table.mirror();
+    }
+
+    int recordBytes() {
+        return table.recordBytes();
     }
 
     private static int size(int value, int clusterBytes) {

@@ -100,8 +100,10 @@ final class EarlierNtfs implements FileSystem, Records {
                         .filter(Attribute::resident)
                         .map(a -> new String(r.bytes(), a.valueAt(), (int) a.size(), StandardCharsets.UTF_16LE)))
                 .orElse("");
-        Instant made =
-                record(0).flatMap(RecordFiles::nameOf).map(FileName::created).orElse(null);
+        Instant made = record(0)
+                .flatMap(RecordFiles::nameOf)
+                .map(n -> n.times().created())
+                .orElse(null);
         return new VolumeFacts(
                 "ntfs",
                 label,

@@ -1,10 +1,9 @@
 package org.brantel.core.filesystem.ntfs;
 
 import java.nio.charset.StandardCharsets;
-import java.time.Instant;
 import java.util.Optional;
 import org.brantel.core.bytes.Slot;
-import org.jspecify.annotations.Nullable;
+import org.brantel.core.finding.Times;
 
 /**
  * A name of a file, in its record and in its folder's index (NTFS3 "struct ATTR_FILE_NAME").
@@ -20,16 +19,7 @@ import org.jspecify.annotations.Nullable;
  *     66       name, UTF-16LE
  * </pre>
  */
-record FileName(
-        long parent,
-        int parentSequence,
-        @Nullable Instant created,
-        @Nullable Instant modified,
-        @Nullable Instant accessed,
-        long size,
-        long attributes,
-        int space,
-        String name) {
+record FileName(long parent, int parentSequence, Times times, long size, long attributes, int space, String name) {
 
     static final Slot PARENT = new Slot(0, 8);
     static final Slot CREATED = new Slot(8, 8);
@@ -60,9 +50,10 @@ record FileName(
         return Optional.of(new FileName(
                 MftRecord.numberOf(parent),
                 MftRecord.sequenceOf(parent),
-                FileTime.instant(CREATED.in(b, at)),
-                FileTime.instant(MODIFIED.in(b, at)),
-                FileTime.instant(ACCESSED.in(b, at)),
+                new Times(
+                        FileTime.instant(CREATED.in(b, at)),
+                        FileTime.instant(MODIFIED.in(b, at)),
+                        FileTime.instant(ACCESSED.in(b, at))),
                 BYTES.in(b, at),
                 ATTRIBUTES.in(b, at),
                 SPACE.intIn(b, at),
@@ -76,8 +67,8 @@ record FileName(
                 && parentSequence != 0
                 && size >= 0
                 && size < 1L << 44
-                && FileTime.isPlausible(created)
-                && FileTime.isPlausible(modified)
+                && FileTime.isPlausible(times.created())
+                && FileTime.isPlausible(times.modified())
                 && name.chars().noneMatch(c -> c < 0x20 || c == '/' || c == 0xffff);
     }
 

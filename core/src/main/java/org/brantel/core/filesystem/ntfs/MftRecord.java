@@ -27,20 +27,8 @@ import org.brantel.core.content.Extents;
  * @param number     its place in the table
  * @param placed     where it lies in the source, when it was found by itself; -1 for the table's own
  * @param bytes      the record with the update sequence undone
- * @param sequenceAt where the update sequence begins, to find the bytes that it replaced
  */
-record MftRecord(
-        long number,
-        long placed,
-        byte[] bytes,
-        int sequence,
-        boolean inUse,
-        boolean folder,
-        int names,
-        long base,
-        int baseSequence,
-        int sequenceAt,
-        List<Attribute> attributes) {
+record MftRecord(long number, long placed, byte[] bytes, List<Attribute> attributes) {
 
     static final Slot MARK = new Slot(0, 4);
     static final Slot UPDATES_AT = new Slot(4, 2);
@@ -96,21 +84,31 @@ record MftRecord(
         if (own < 0) {
             return Optional.empty();
         }
-        long base = BASE.in(r, 0);
-        int flags = FLAGS.intIn(r, 0);
-        List<Attribute> attributes = attributes(r, first, (int) used, boot, clusters);
-        return Optional.of(new MftRecord(
-                own,
-                placed,
-                r,
-                SEQUENCE.intIn(r, 0),
-                (flags & 1) != 0,
-                (flags & 2) != 0,
-                NAMES.intIn(r, 0),
-                numberOf(base),
-                sequenceOf(base),
-                sequenceAt,
-                attributes));
+        return Optional.of(new MftRecord(own, placed, r, attributes(r, first, (int) used, boot, clusters)));
+    }
+
+    int sequence() {
+        return SEQUENCE.intIn(bytes, 0);
+    }
+
+    boolean inUse() {
+        return (FLAGS.in(bytes, 0) & 1) != 0;
+    }
+
+    boolean folder() {
+        return (FLAGS.in(bytes, 0) & 2) != 0;
+    }
+
+    int names() {
+        return NAMES.intIn(bytes, 0);
+    }
+
+    long base() {
+        return numberOf(BASE.in(bytes, 0));
+    }
+
+    int baseSequence() {
+        return sequenceOf(BASE.in(bytes, 0));
     }
 
     private static List<Attribute> attributes(byte[] r, int first, int used, BootSector boot, long clusters) {
@@ -141,7 +139,8 @@ record MftRecord(
             int valueAt = Attribute.VALUE_AT.intIn(r, at);
             boolean fits = valueAt >= 24 && size <= length - valueAt;
             return fits
-                    ? Optional.of(new Attribute(type, name, flags, true, at + valueAt, size, size, 0, 0, List.of()))
+                    ? Optional.of(
+                            new Attribute(type, name, flags, true, at + valueAt, size, size, Attribute.Piece.NONE))
                     : Optional.empty();
         }
         int runsAt = Attribute.RUNS_AT.intIn(r, at);
@@ -165,9 +164,10 @@ record MftRecord(
                 0,
                 size,
                 Math.min(written, size),
-                firstVcn,
-                unitBytes > 1 << 24 ? 0 : (int) unitBytes,
-                runs.map(Extents::list).orElse(null)));
+                new Attribute.Piece(
+                        firstVcn,
+                        unitBytes > 1 << 24 ? 0 : (int) unitBytes,
+                        runs.map(Extents::list).orElse(null))));
     }
 
     Optional<Attribute> first(int type) {
@@ -196,7 +196,7 @@ record MftRecord(
             } else {
                 int into = at - displaced;
                 int n = Math.min(end - at, 2 - into);
-                pieces.add(new int[] {sequenceAt + 2 + sector * 2 + into, n});
+                pieces.add(new int[] {UPDATES_AT.intIn(bytes, 0) + 2 + sector * 2 + into, n});
                 at += n;
             }
         }

@@ -96,7 +96,7 @@ final class NtfsReader implements FileSystem {
             }
             made = table.record(0)
                     .flatMap(RecordFiles::nameOf)
-                    .map(FileName::created)
+                    .map(n -> n.times().created())
                     .orElse(null);
         } catch (IOException e) {
             remarks.add("Its label was not read.");

@@ -46,7 +46,8 @@ final class Rebuilt {
             return Optional.empty();
         }
         // Counted in clusters, whatever their size is.
-        BootSector inClusters = new BootSector(0, 1, 1, Long.MAX_VALUE / 16, 0, 0, (int) recordBytes, USUAL_INDEX, 0);
+        BootSector inClusters = new BootSector(
+                0, 1, 1, Long.MAX_VALUE / 16, new BootSector.Table(0, 0, (int) recordBytes), USUAL_INDEX, 0);
         Optional<Long> table = firstCluster(inClusters, place, 0, "$MFT");
         Optional<Long> mirror = firstCluster(inClusters, place + recordBytes, 1, "$MFTMirr");
         if (table.isEmpty() || mirror.isEmpty() || table.get().equals(mirror.get())) {
@@ -97,8 +98,8 @@ final class Rebuilt {
     /** As many clusters as the bitmap has bits, or as the medium holds. */
     private BootSector boot(long start, int clusterBytes, long table, long mirror, int recordBytes) throws IOException {
         long sectors = (source.size() - start) / 512;
-        BootSector whole =
-                new BootSector(start, 512, clusterBytes, sectors, table, mirror, recordBytes, USUAL_INDEX, 0);
+        BootSector.Table own = new BootSector.Table(table, mirror, recordBytes);
+        BootSector whole = new BootSector(start, 512, clusterBytes, sectors, own, USUAL_INDEX, 0);
         Optional<MftRecord> bitmap = record(whole, whole.offset(table) + 6L * recordBytes, 6);
         long bits = bitmap.flatMap(r -> r.first(Attribute.DATA))
                 .filter(a -> !a.resident() && a.extents() != null && Extents.length(a.extents()) >= a.size())
@@ -107,15 +108,6 @@ final class Rebuilt {
         long byBitmap = bits * (clusterBytes / 512);
         return bits == 0 || byBitmap > sectors + 64L * clusterBytes / 512
                 ? whole
-                : new BootSector(
-                        start,
-                        512,
-                        clusterBytes,
-                        Math.min(byBitmap, sectors),
-                        table,
-                        mirror,
-                        recordBytes,
-                        USUAL_INDEX,
-                        0);
+                : new BootSector(start, 512, clusterBytes, Math.min(byBitmap, sectors), own, USUAL_INDEX, 0);
     }
 }

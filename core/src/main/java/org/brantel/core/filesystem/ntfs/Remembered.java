@@ -44,9 +44,7 @@ final class Remembered {
             FileName name = new FileName(
                     change.parent(),
                     change.parentSequence(),
-                    null,
-                    null,
-                    null,
+                    Times.NONE,
                     0,
                     change.folder() ? 0x10000000L : 0,
                     1,
@@ -105,7 +103,7 @@ final class Remembered {
                 n.size(),
                 new Placement.Lost("its record was given to another file; its name stands in " + m.from()),
                 null,
-                new Times(n.created(), n.modified(), n.accessed()),
+                n.times(),
                 List.of(),
                 facts);
     }

@@ -14,6 +14,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.brantel.core.bytes.Slot;
+import org.brantel.core.finding.Times;
 import org.brantel.core.source.Source;
 import org.jspecify.annotations.Nullable;
 
@@ -40,16 +41,7 @@ import org.jspecify.annotations.Nullable;
  * @param at   where it lies in the source
  * @param part partition that its short places are in
  */
-record UdfEntry(
-        long at,
-        int part,
-        int type,
-        long size,
-        @Nullable Instant accessed,
-        @Nullable Instant modified,
-        @Nullable Instant created,
-        boolean embedded,
-        List<Piece> pieces) {
+record UdfEntry(long at, int part, int type, long size, Times times, boolean embedded, List<Piece> pieces) {
 
     /**
      * @param part  its partition, or -1 for the entry's own
@@ -98,9 +90,7 @@ record UdfEntry(
                 0,
                 TYPE.intIn(b, 0),
                 size,
-                time(b, extended ? 80 : 72),
-                time(b, extended ? 92 : 84),
-                extended ? time(b, 104) : null,
+                new Times(extended ? time(b, 104) : null, time(b, extended ? 92 : 84), time(b, extended ? 80 : 72)),
                 kind == 3,
                 pieces));
     }
@@ -120,7 +110,7 @@ record UdfEntry(
     }
 
     UdfEntry in(int partition) {
-        return new UdfEntry(at, partition, type, size, accessed, modified, created, embedded, pieces);
+        return new UdfEntry(at, partition, type, size, times, embedded, pieces);
     }
 
     boolean isFolder() {

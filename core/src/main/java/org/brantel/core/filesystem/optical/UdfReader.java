@@ -35,7 +35,6 @@ import org.brantel.core.filesystem.Walk;
 import org.brantel.core.filesystem.Walked;
 import org.brantel.core.finding.Named;
 import org.brantel.core.finding.RecordFacts;
-import org.brantel.core.finding.Times;
 import org.brantel.core.source.Source;
 import org.jspecify.annotations.Nullable;
 
@@ -320,7 +319,7 @@ final class UdfReader implements FileSystem {
                 e.size(),
                 placement,
                 null,
-                new Times(e.created(), e.modified(), e.accessed()),
+                e.times(),
                 faults,
                 RecordFacts.at(e.at(), List.of()));
     }

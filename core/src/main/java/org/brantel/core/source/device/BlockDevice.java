@@ -107,15 +107,9 @@ final class BlockDevice {
                 ? Optional.empty()
                 : Optional.of(new HealthReading(
                         HealthReading.Origin.KERNEL,
-                        celsius,
-                        null,
-                        null,
-                        null,
-                        uncorrectable,
-                        null,
-                        null,
-                        null,
-                        null,
+                        new HealthReading.State(celsius, null, null),
+                        new HealthReading.Damage(null, null, uncorrectable),
+                        HealthReading.Wear.UNKNOWN,
                         0,
                         List.of()));
     }

@@ -1,49 +1,91 @@
 package org.brantel.core.source.simulated;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.util.List;
 import java.util.Locale;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The JSON file behind {@code sim:FILE.json}, version 1: a backing image and the faults it shows. Documented in
  * docs/formats.md; what is left out has no effect.
  *
- * @param format     always {@code brantel-simulated-device}
- * @param version    always 1
+ * @param edition    the file's
  * @param backing    raw image, relative to the JSON file; {@code .gz} is unpacked once beside it
- * @param make       identity the device reports
+ * @param identity   what the device says of itself
  * @param sectorSize bytes; 0 means 512
- * @param dead       ranges that never read
- * @param clusters   ranges in which a share of the sectors never reads
- * @param stripes    what a damaged head leaves: every so often a stretch that never reads
- * @param weak       ranges that read after a number of tries
- * @param slow       ranges that answer slowly
- * @param trimmed    ranges that the medium discarded: they read at once, as zeros
- * @param onFault    what becomes of a request that meets a bad sector: {@code goes-on}, {@code stops},
- *                   {@code fails-whole}
+ * @param zones      where it answers otherwise than a sound device
+ * @param habits     how it bears faults
  * @param timing     what requests cost, or null for as fast as it goes
- * @param harm       what reading a bad sector does to its neighbours, or null
- * @param dropOut    when the device stops answering, or null
  * @param health     what its health readings show, or null when it gives none
  */
 public record FaultPlan(
-        String format,
-        int version,
+        @JsonUnwrapped Edition edition,
         String backing,
-        String make,
-        String model,
-        String serial,
+        @JsonUnwrapped Identity identity,
         int sectorSize,
-        List<Dead> dead,
-        List<Cluster> clusters,
-        List<Stripes> stripes,
-        List<Weak> weak,
-        List<Slow> slow,
-        List<Dead> trimmed,
-        String onFault,
-        Timing timing,
-        Harm harm,
-        DropOut dropOut,
-        Health health) {
+        @JsonUnwrapped Zones zones,
+        @JsonUnwrapped Habits habits,
+        @Nullable Timing timing,
+        @Nullable Health health) {
+
+    /**
+     * @param format  always {@code brantel-simulated-device}
+     * @param version always 1
+     */
+    public record Edition(String format, int version) {
+        public static final Edition PRESENT = new Edition(FORMAT, 1);
+    }
+
+    public record Identity(String make, String model, String serial) {
+        public static final Identity NONE = new Identity("", "", "");
+    }
+
+    /**
+     * @param dead     ranges that never read
+     * @param clusters ranges in which a share of the sectors never reads
+     * @param stripes  what a damaged head leaves: every so often a stretch that never reads
+     * @param weak     ranges that read after a number of tries
+     * @param slow     ranges that answer slowly
+     * @param trimmed  ranges that the medium discarded: they read at once, as zeros
+     */
+    public record Zones(
+            List<Dead> dead,
+            List<Cluster> clusters,
+            List<Stripes> stripes,
+            List<Weak> weak,
+            List<Slow> slow,
+            List<Dead> trimmed) {
+        public Zones {
+            dead = orNone(dead);
+            clusters = orNone(clusters);
+            stripes = orNone(stripes);
+            weak = orNone(weak);
+            slow = orNone(slow);
+            trimmed = orNone(trimmed);
+        }
+
+        private static <T> List<T> orNone(@Nullable List<T> list) {
+            return list == null ? List.of() : List.copyOf(list);
+        }
+    }
+
+    /**
+     * @param onFault what becomes of a request that meets a bad sector: {@code goes-on}, {@code stops},
+     *                {@code fails-whole}
+     * @param harm    what reading a bad sector does to its neighbours, or null
+     * @param dropOut when the device stops answering, or null
+     */
+    public record Habits(
+            String onFault, @Nullable Harm harm, @Nullable DropOut dropOut) {
+        public Habits {
+            onFault = onFault == null ? "goes-on" : onFault;
+        }
+
+        /** @throws IllegalArgumentException when it names none of the three */
+        OnFault habit() {
+            return OnFault.valueOf(onFault.toUpperCase(Locale.ROOT).replace('-', '_'));
+        }
+    }
 
     static final String FORMAT = "brantel-simulated-device";
 
@@ -121,22 +163,6 @@ public record FaultPlan(
     public record Growth(double reallocated, double pending, double uncorrectable) {}
 
     public FaultPlan {
-        dead = orNone(dead);
-        clusters = orNone(clusters);
-        stripes = orNone(stripes);
-        weak = orNone(weak);
-        slow = orNone(slow);
-        trimmed = orNone(trimmed);
-        onFault = onFault == null ? "goes-on" : onFault;
         sectorSize = sectorSize == 0 ? 512 : sectorSize;
-    }
-
-    /** @throws IllegalArgumentException when the plan names none of the three */
-    OnFault habit() {
-        return OnFault.valueOf(onFault.toUpperCase(Locale.ROOT).replace('-', '_'));
-    }
-
-    private static <T> List<T> orNone(List<T> list) {
-        return list == null ? List.of() : List.copyOf(list);
     }
 }

@@ -34,17 +34,18 @@ public final class Physics {
         this.plan = plan;
         this.size = size;
         sector = plan.sectorSize();
-        habit = plan.habit();
-        plan.dead().forEach(d -> kill(d.offset(), d.length()));
-        plan.clusters().forEach(this::cluster);
-        plan.stripes().forEach(s -> {
+        habit = plan.habits().habit();
+        plan.zones().dead().forEach(d -> kill(d.offset(), d.length()));
+        plan.zones().clusters().forEach(this::cluster);
+        plan.zones().stripes().forEach(s -> {
             for (long at = s.offset(); at < s.offset() + s.length(); at += s.period()) {
                 kill(at, Math.min(s.dead(), s.offset() + s.length() - at));
             }
         });
-        plan.weak().forEach(w -> weak.add(inside(w.offset(), w.length())));
-        plan.trimmed().forEach(t -> trimmed.add(inside(t.offset(), t.length())));
-        harm = new SplittableRandom(plan.harm() == null ? 0 : plan.harm().seed());
+        plan.zones().weak().forEach(w -> weak.add(inside(w.offset(), w.length())));
+        plan.zones().trimmed().forEach(t -> trimmed.add(inside(t.offset(), t.length())));
+        harm = new SplittableRandom(
+                plan.habits().harm() == null ? 0 : plan.habits().harm().seed());
     }
 
     private void cluster(FaultPlan.Cluster c) {
@@ -77,9 +78,15 @@ public final class Physics {
         return trimmed.within(range);
     }
 
+    /** What it dropped out after, in words. */
+    String goneAfter() {
+        FaultPlan.DropOut limit = plan.habits().dropOut();
+        return limit == null || limit.afterReads() == 0 ? faults + " faults" : reads + " reads";
+    }
+
     /** Whether the device stopped answering. */
     public boolean isGone() {
-        FaultPlan.DropOut limit = plan.dropOut();
+        FaultPlan.DropOut limit = plan.habits().dropOut();
         return limit != null
                 && (limit.afterReads() > 0 && reads >= limit.afterReads()
                         || limit.afterFaults() > 0 && faults >= limit.afterFaults());
@@ -173,12 +180,12 @@ public final class Physics {
             return false;
         }
         int tries = triesBySector.merge(at / sector, 1, Integer::sum);
-        return plan.weak().stream()
+        return plan.zones().weak().stream()
                 .noneMatch(w -> at + sector > w.offset() && at < w.offset() + w.length() && tries <= w.tries());
     }
 
     private void spoilNear(long at) {
-        FaultPlan.Harm h = plan.harm();
+        FaultPlan.Harm h = plan.habits().harm();
         if (h != null && harm.nextDouble() < h.chance()) {
             long to = at + harm.nextInt(-h.reach(), h.reach() + 1) * (long) sector;
             if (to >= 0 && to < size) {
@@ -190,7 +197,7 @@ public final class Physics {
     private long cost(Range wanted, long reached, RangeSet bad) {
         double micros = 0;
         Range passed = new Range(wanted.offset(), reached - wanted.offset());
-        for (FaultPlan.Slow zone : plan.slow()) {
+        for (FaultPlan.Slow zone : plan.zones().slow()) {
             long bytes =
                     new Range(zone.offset(), zone.length()).intersection(passed).length();
             long sectors = (bytes + sector - 1) / sector;

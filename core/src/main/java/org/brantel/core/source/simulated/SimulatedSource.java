@@ -50,7 +50,7 @@ public final class SimulatedSource implements Source {
      * Seconds after which a device that dropped out is there again by itself; 0 when somebody has to attach it anew.
      */
     public static double backSeconds(Path file) throws IOException {
-        FaultPlan.DropOut dropOut = plan(file).dropOut();
+        FaultPlan.DropOut dropOut = plan(file).habits().dropOut();
         return dropOut == null ? 0 : dropOut.backSeconds();
     }
 
@@ -59,19 +59,20 @@ public final class SimulatedSource implements Source {
             throw new SourceException("There is no simulated device at " + file + ".");
         }
         FaultPlan plan = Json.read(file, FaultPlan.class, "simulated device");
-        if (!FaultPlan.FORMAT.equals(plan.format()) || plan.version() != 1) {
-            throw new SourceException(file + " is not a simulated device, version 1 (format '" + plan.format()
-                    + "', version " + plan.version() + ").");
+        if (!FaultPlan.FORMAT.equals(plan.edition().format()) || plan.edition().version() != 1) {
+            throw new SourceException(file + " is not a simulated device, version 1 (format '"
+                    + plan.edition().format() + "', version " + plan.edition().version() + ").");
         }
         if (plan.backing() == null || Integer.bitCount(plan.sectorSize()) != 1) {
             throw new SourceException(
                     file + " names no backing image or has a sector size of " + plan.sectorSize() + ".");
         }
         try {
-            plan.habit();
+            plan.habits().habit();
         } catch (IllegalArgumentException e) {
             throw new SourceException(
-                    file + " says '" + plan.onFault() + "' for onFault; it is goes-on, stops or fails-whole.", e);
+                    file + " says '" + plan.habits().onFault() + "' for onFault; it is goes-on, stops or fails-whole.",
+                    e);
         }
         return plan;
     }
@@ -80,12 +81,7 @@ public final class SimulatedSource implements Source {
     public ReadOutcome read(long offset, byte[] buffer, int at, int length) throws IOException {
         Source.checkBounds(this, offset, buffer, at, length);
         if (physics.isGone()) {
-            throw new SourceException.Gone(
-                    label(),
-                    "the simulated device dropped out after "
-                            + (plan.dropOut().afterReads() == 0
-                                    ? physics.faults() + " faults"
-                                    : physics.reads() + " reads"));
+            throw new SourceException.Gone(label(), "the simulated device dropped out after " + physics.goneAfter());
         }
         long start = System.nanoTime();
         Range wanted = new Range(offset, length);
@@ -148,7 +144,8 @@ public final class SimulatedSource implements Source {
 
     @Override
     public Identity identity() {
-        return new Identity(plan.make(), plan.model(), plan.serial(), image.size());
+        return new Identity(
+                plan.identity().make(), plan.identity().model(), plan.identity().serial(), image.size());
     }
 
     @Override

@@ -80,9 +80,9 @@ class InodeTest {
         assertThat(i.size()).isEqualTo((3L << 32) + 5);
         assertThat(i.isFile()).isTrue();
         assertThat(i.permissions()).isEqualTo("0644");
-        assertThat(i.accessed()).isEqualTo(Instant.ofEpochSecond((1L << 32) - 2, 7));
-        assertThat(i.modified()).isEqualTo(Instant.ofEpochSecond(1_700_000_000, 5));
-        assertThat(i.created()).isNull();
+        assertThat(i.times().accessed()).isEqualTo(Instant.ofEpochSecond((1L << 32) - 2, 7));
+        assertThat(i.times().modified()).isEqualTo(Instant.ofEpochSecond(1_700_000_000, 5));
+        assertThat(i.times().created()).isNull();
         assertThat(i.deletedSeconds()).isEqualTo(77);
         assertThat(i.names()).isEqualTo(2);
         assertThat(i.generation()).isEqualTo(9);
@@ -93,7 +93,7 @@ class InodeTest {
     void aShortInodeHasNoFinerTimes() {
         body.putInt(16, 1_700_000_000).putInt(136, 5 << 2);
         Inode i = Inode.parse(3, body.array(), 0, 128, 0);
-        assertThat(i.modified()).isEqualTo(Instant.ofEpochSecond(1_700_000_000));
+        assertThat(i.times().modified()).isEqualTo(Instant.ofEpochSecond(1_700_000_000));
     }
 
     @Test

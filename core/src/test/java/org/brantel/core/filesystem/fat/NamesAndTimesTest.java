@@ -184,12 +184,12 @@ class NamesAndTimesTest {
         b[23] = (byte) 0b0110_0101;
         b[24] = (byte) 0b0010_0111;
         b[25] = (byte) 0b0101_1000;
-        assertThat(parse(b).modified()).isEqualTo(Instant.parse("2024-01-07T12:45:02Z"));
+        assertThat(parse(b).times().modified()).isEqualTo(Instant.parse("2024-01-07T12:45:02Z"));
         b[24] = 0;
         b[25] = 0;
-        assertThat(parse(b).modified()).isNull();
+        assertThat(parse(b).times().modified()).isNull();
         b[24] = (byte) 0xff;
         b[25] = (byte) 0xff;
-        assertThat(parse(b).modified()).isNull();
+        assertThat(parse(b).times().modified()).isNull();
     }
 }

@@ -22,7 +22,8 @@ class MftRecordTest {
     private static final int FIRST = 56;
     private static final int CLUSTER = 4096;
     private static final long CLUSTERS = 1000;
-    private static final BootSector BOOT = new BootSector(0, 512, CLUSTER, CLUSTERS * 8, 4, 500, LENGTH, 4096, 0x1234);
+    private static final BootSector BOOT =
+            new BootSector(0, 512, CLUSTER, CLUSTERS * 8, new BootSector.Table(4, 500, LENGTH), 4096, 0x1234);
 
     private final ByteBuffer record = ByteBuffer.allocate(LENGTH).order(ByteOrder.LITTLE_ENDIAN);
     private int end = FIRST;

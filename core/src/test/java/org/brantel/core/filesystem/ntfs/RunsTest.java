@@ -16,7 +16,8 @@ import org.junit.jupiter.api.Test;
 class RunsTest {
 
     private static final long CLUSTERS = 1L << 34;
-    private static final BootSector BOOT = new BootSector(1 << 20, 512, 4096, CLUSTERS * 8, 4, 2, 1024, 4096, 0);
+    private static final BootSector BOOT =
+            new BootSector(1 << 20, 512, 4096, CLUSTERS * 8, new BootSector.Table(4, 2, 1024), 4096, 0);
 
     @Test
     void runsOfAnySizeAndDirectionComeBack() {

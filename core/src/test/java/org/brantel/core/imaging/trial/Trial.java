@@ -75,7 +75,7 @@ final class Trial {
         map = new ReadMap(size);
         sector = plan.sectorSize();
         block = profile.blockBytes();
-        retries = profile.retries();
+        retries = profile.patience().retries();
     }
 
     static Curve run(String name, Strategy strategy, FaultPlan plan, long size, CareProfile profile) {
