@@ -15,6 +15,7 @@ import org.jspecify.annotations.Nullable;
 public final class Catalogue {
 
     private static final int LONGEST_KEY = 200;
+    private static final String PLACE = "bytes";
 
     /** The better content first: what is more surely whole. */
     public static final Comparator<Finding> BETTER_CONTENT = Comparator.comparing(Finding::prognosis)
@@ -58,7 +59,7 @@ public final class Catalogue {
         if (inDoubt || finding.size() == 0) {
             return null;
         }
-        StringBuilder bytes = new StringBuilder("bytes:").append(finding.size());
+        StringBuilder bytes = new StringBuilder(PLACE).append(':').append(finding.size());
         if (finding.encoding() != null) {
             bytes.append(':').append(finding.encoding().word());
         }
@@ -66,6 +67,11 @@ public final class Catalogue {
             bytes.append(':').append(e.offset()).append('+').append(e.length());
         }
         return shortened(bytes.toString());
+    }
+
+    /** Whether a key is one that {@link #place} gives. */
+    public static boolean isPlace(String key) {
+        return key.startsWith(PLACE);
     }
 
     /** The key that is the same for the same bytes, wherever they are. */

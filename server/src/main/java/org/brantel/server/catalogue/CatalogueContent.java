@@ -1,12 +1,5 @@
 package org.brantel.server.catalogue;
 
-import jakarta.persistence.Column;
-import jakarta.persistence.Entity;
-import jakarta.persistence.GeneratedValue;
-import jakarta.persistence.GenerationType;
-import jakarta.persistence.Id;
-import jakarta.persistence.SequenceGenerator;
-import jakarta.persistence.Table;
 import java.util.Objects;
 import java.util.OptionalLong;
 import org.brantel.core.content.FileContent;
@@ -17,52 +10,53 @@ import org.brantel.core.source.Source;
 import org.jspecify.annotations.Nullable;
 
 /** The bytes of a finding, by their place: the lines that they are part of come and go as better ones are found. */
-@Entity
-@Table(name = "catalogue_content")
-class CatalogueContent {
+final class CatalogueContent {
 
     /** The sample of what could not be read. */
     static final long NOT_READ = -1;
 
-    @Id
-    @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "catalogue_content")
-    @SequenceGenerator(name = "catalogue_content", sequenceName = "catalogue_content_ids", allocationSize = 500)
-    private long id;
+    /** Which bytes of the image, as the records keep them. */
+    record Bytes(long size, String extents, @Nullable String encoding) {}
 
-    @Column(updatable = false)
-    private Long caseId;
-
-    @Column(updatable = false)
-    private String place;
-
+    private final String place;
+    private final Bytes bytes;
+    private final boolean isNew;
     private Long imagingId;
-
-    @Column(updatable = false)
-    private long size;
-
-    @Column(updatable = false)
-    private String extents;
-
-    @Column(updatable = false)
-    private @Nullable String encoding;
-
     private @Nullable Long sample;
     private @Nullable String sha256;
+    private @Nullable Long line;
 
-    protected CatalogueContent() {}
-
-    /** @param finding that has a place */
-    CatalogueContent(Long caseId, Long imagingId, Finding finding) {
-        this.caseId = caseId;
+    /** As the records have it. */
+    CatalogueContent(
+            String place,
+            Long imagingId,
+            Bytes bytes,
+            @Nullable Long sample,
+            @Nullable String sha256,
+            @Nullable Long line) {
+        this.place = place;
+        this.bytes = bytes;
+        this.isNew = false;
         this.imagingId = imagingId;
+        this.sample = sample;
+        this.sha256 = sha256;
+        this.line = line;
+    }
+
+    /** @param finding that has a place, and is not on record yet */
+    CatalogueContent(Long imagingId, Finding finding) {
         this.place = Objects.requireNonNull(Catalogue.place(finding));
-        this.size = finding.size();
-        this.extents = StoredExtents.write(finding.extents());
-        this.encoding = finding.encoding() == null ? null : finding.encoding().word();
+        this.bytes = new Bytes(
+                finding.size(),
+                StoredExtents.write(finding.extents()),
+                finding.encoding() == null ? null : finding.encoding().word());
+        this.isNew = true;
+        this.imagingId = imagingId;
     }
 
     FileContent on(Source image) {
-        return new FileContent(image, StoredExtents.read(extents, place), size, Packing.ofWord(encoding));
+        return new FileContent(
+                image, StoredExtents.read(bytes.extents(), place), bytes.size(), Packing.ofWord(bytes.encoding()));
     }
 
     /** Its bytes may have been read since, by another imaging of the device. */
@@ -86,8 +80,26 @@ class CatalogueContent {
         return imagingId;
     }
 
+    /** The number of the line that its place leads to; null before there is one. */
+    @Nullable
+    Long line() {
+        return line;
+    }
+
+    void leadsTo(Long number) {
+        line = number;
+    }
+
+    boolean isNew() {
+        return isNew;
+    }
+
+    Bytes bytes() {
+        return bytes;
+    }
+
     long size() {
-        return size;
+        return bytes.size();
     }
 
     /** Whether its sample could be read, so that it can be found alike. */

@@ -1,9 +1,11 @@
 package org.brantel.server.catalogue;
 
+import jakarta.persistence.criteria.CommonAbstractCriteria;
 import jakarta.persistence.criteria.CriteriaBuilder;
 import jakarta.persistence.criteria.Expression;
 import jakarta.persistence.criteria.Predicate;
 import jakarta.persistence.criteria.Root;
+import jakarta.persistence.criteria.Subquery;
 import jakarta.validation.constraints.Pattern;
 import java.util.ArrayList;
 import java.util.List;
@@ -12,6 +14,7 @@ import java.util.stream.Stream;
 import org.brantel.core.finding.Prognosis;
 import org.brantel.core.wanted.Fit;
 import org.brantel.server.platform.Refusal;
+import org.hibernate.query.criteria.HibernateCriteriaBuilder;
 import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.domain.Specification;
 
@@ -54,16 +57,16 @@ record CatalogueFilter(
             List<@Pattern(regexp = VOLUME, message = "A volume is a session and its number, like 3:1.") String>
                     volumes) {
 
-        List<Predicate> predicates(Root<CatalogueLine> root, CriteriaBuilder b) {
+        List<Predicate> predicates(Root<CatalogueLine> root, CommonAbstractCriteria query, CriteriaBuilder b) {
             List<Predicate> all = new ArrayList<>();
             if (foundBy != null) {
-                all.add(b.like(root.get("sessions"), "%," + foundBy + ",%"));
+                all.add(isSeen(query, root, b, foundBy));
             }
             if (notFoundBy != null) {
-                all.add(b.notLike(root.get("sessions"), "%," + notFoundBy + ",%"));
+                all.add(b.not(isSeen(query, root, b, notFoundBy)));
             }
             if (worseIn != null && foundBy != null) {
-                all.add(b.lessThan(rank(root, b, foundBy), rank(root, b, worseIn)));
+                all.add(b.lessThan(rank(query, root, b, foundBy), rank(query, root, b, worseIn)));
             }
             if (volumes != null && !volumes.isEmpty()) {
                 all.add(b.or(volumes.stream().map(v -> in(v, root, b)).toArray(Predicate[]::new)));
@@ -78,9 +81,23 @@ record CatalogueFilter(
                     b.equal(root.get("volume"), Integer.valueOf(parts[1])));
         }
 
-        /** How well a session found it, the smaller the better; a function of the database, see V5__sessions.sql. */
-        private static Expression<Integer> rank(Root<CatalogueLine> root, CriteriaBuilder b, long session) {
-            return b.function("version_rank", Integer.class, root.get("versions"), b.literal(Long.toString(session)));
+        private static Predicate isSeen(
+                CommonAbstractCriteria query, Root<CatalogueLine> root, CriteriaBuilder b, long session) {
+            return b.exists(of(query, root, b, session));
+        }
+
+        /** How well a session found it, the smaller the better. */
+        private static Expression<Integer> rank(
+                CommonAbstractCriteria query, Root<CatalogueLine> root, CriteriaBuilder b, long session) {
+            return of(query, root, b, session);
+        }
+
+        private static Subquery<Integer> of(
+                CommonAbstractCriteria query, Root<CatalogueLine> root, CriteriaBuilder b, long session) {
+            Subquery<Integer> ranks = query.subquery(Integer.class);
+            Root<CatalogueSeen> seen = ranks.from(CatalogueSeen.class);
+            return ranks.select(seen.get("rank"))
+                    .where(b.equal(seen.get("lineId"), root.get("id")), b.equal(seen.get("sessionId"), session));
         }
     }
 
@@ -105,10 +122,12 @@ record CatalogueFilter(
 
     /** @param into whether texts may be looked for in what content says of itself */
     Specification<CatalogueLine> of(long caseId, boolean into) {
-        return (root, query, b) -> b.and(predicates(caseId, root, b, into).toArray(Predicate[]::new));
+        return (root, query, b) ->
+                b.and(predicates(caseId, root, query, b, into).toArray(Predicate[]::new));
     }
 
-    List<Predicate> predicates(long caseId, Root<CatalogueLine> root, CriteriaBuilder b, boolean into) {
+    List<Predicate> predicates(
+            long caseId, Root<CatalogueLine> root, CommonAbstractCriteria query, CriteriaBuilder b, boolean into) {
         List<Predicate> all = new ArrayList<>();
         all.add(b.equal(root.get("caseId"), caseId));
         all.add(b.isNull(root.get("mergedInto")));
@@ -116,9 +135,7 @@ record CatalogueFilter(
             all.add(root.get("kind").in(kinds));
         }
         if (!origins.isEmpty()) {
-            all.add(b.or(origins.stream()
-                    .map(o -> b.like(root.get("origins"), "%," + o + ",%"))
-                    .toArray(Predicate[]::new)));
+            all.add(b.or(origins.stream().map(o -> holds(root, b, "origins", o)).toArray(Predicate[]::new)));
         }
         if (!prognoses.isEmpty()) {
             all.add(root.get("prognosis")
@@ -142,17 +159,21 @@ record CatalogueFilter(
                             : names);
         }
         if (wanted != null) {
-            Predicate fits = b.like(root.get("wanted"), "%," + wanted + ",%");
-            Predicate may = b.like(root.get("mayFit"), "%," + wanted + ",%");
+            Predicate fits = holds(root, b, "wanted", wanted);
+            Predicate may = holds(root, b, "mayFit", wanted);
             all.add(fit == null || fit.isEmpty() ? b.or(fits, may) : verdict(fit) == Fit.Verdict.FITS ? fits : may);
         }
         if (selectedOnly) {
             all.add(b.isTrue(root.get("selected")));
         }
         if (by != null) {
-            all.addAll(by.predicates(root, b));
+            all.addAll(by.predicates(root, query, b));
         }
         return all;
+    }
+
+    private static <T> Predicate holds(Root<CatalogueLine> root, CriteriaBuilder b, String list, T one) {
+        return ((HibernateCriteriaBuilder) b).arrayContains(root.<T[]>get(list), one);
     }
 
     private static Fit.Verdict verdict(String word) {

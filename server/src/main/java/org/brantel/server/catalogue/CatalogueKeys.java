@@ -1,23 +1,47 @@
 package org.brantel.server.catalogue;
 
-import java.util.List;
-import org.springframework.data.jpa.repository.JpaRepository;
-import org.springframework.data.jpa.repository.Modifying;
-import org.springframework.data.jpa.repository.Query;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.Map;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.stereotype.Component;
 
-interface CatalogueKeys extends JpaRepository<CatalogueKey, Long> {
+/** The keys by which lines are known; see {@link org.brantel.core.finding.Catalogue}. */
+@Component
+class CatalogueKeys {
 
-    /** Keys come by the thousand: as an array they are one parameter, and the plan is the same for any number. */
-    @Query(value = "select * from catalogue_key where case_id = ?1 and identity_key = any(?2)", nativeQuery = true)
-    List<CatalogueKey> findKnown(long caseId, String[] keys);
+    private final JdbcTemplate sql;
+
+    CatalogueKeys(JdbcTemplate sql) {
+        this.sql = sql;
+    }
+
+    /** Of some keys those that are known, and the number of the line that each leads to. */
+    Map<String, Long> known(long caseId, Collection<String> keys) {
+        Map<String, Long> known = new HashMap<>();
+        // Keys come by the ten thousand: as an array they are one parameter, and the plan is the same for any number.
+        sql.query(
+                "select identity_key, line_id from catalogue_key where case_id = ? and identity_key = any(?)",
+                row -> {
+                    known.put(row.getString(1), row.getLong(2));
+                },
+                caseId,
+                keys.toArray(String[]::new));
+        return known;
+    }
+
+    void addAll(long caseId, Map<String, Long> keys) {
+        CopyRows.into(
+                sql, "catalogue_key", "case_id, identity_key, line_id", keys.entrySet(), (k, rows) -> rows.add(caseId)
+                        .add(k.getKey())
+                        .add(k.getValue())
+                        .end());
+    }
 
     /** Tells the database how the catalogue has grown; else it plans for the few rows that were there. */
-    @Modifying
-    @Query(value = "analyze catalogue_key, catalogue_content", nativeQuery = true)
-    void analyze();
-
-    /** Keys of a line lead to another from now on. */
-    @Modifying
-    @Query("update CatalogueKey k set k.lineId = ?2 where k.lineId = ?1")
-    void lead(Long from, Long to);
+    void analyze() {
+        // A rough look is enough to tell a large table from a small one; keys are looked up by what they are.
+        sql.execute("set local default_statistics_target = 20");
+        sql.execute("analyze catalogue_line, catalogue_seen");
+    }
 }

@@ -4,21 +4,16 @@ import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
-import jakarta.persistence.GeneratedValue;
-import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
-import jakarta.persistence.SequenceGenerator;
 import jakarta.persistence.Table;
 import java.io.IOException;
 import java.time.Instant;
 import java.util.Arrays;
-import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Set;
 import java.util.TreeMap;
-import java.util.TreeSet;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Packing;
 import org.brantel.core.finding.Catalogue;
@@ -42,14 +37,7 @@ import org.jspecify.annotations.Nullable;
 @Table(name = "catalogue_line")
 class CatalogueLine {
 
-    private static final Comparator<CatalogueViews.Version> VERSIONS = Comparator.comparingInt(
-                    CatalogueViews.Version::rank)
-            .thenComparing(CatalogueViews.Version::origin)
-            .thenComparing(v -> v.path() == null ? "" : v.path());
-
     @Id
-    @GeneratedValue(strategy = GenerationType.SEQUENCE, generator = "catalogue_line")
-    @SequenceGenerator(name = "catalogue_line", sequenceName = "catalogue_line_ids", allocationSize = 500)
     private long id;
 
     @Column(updatable = false)
@@ -61,8 +49,7 @@ class CatalogueLine {
     private String name;
     private String kind;
     private long size;
-    /** Words with a comma before and after each, so that {@code like '%,live,%'} finds one. */
-    private String origins;
+    private String[] origins;
 
     @Enumerated(EnumType.STRING)
     private Prognosis prognosis;
@@ -89,15 +76,11 @@ class CatalogueLine {
     private String nameOrigin;
     private @Nullable String suggestedName;
     private String about;
-    /** How each session found it, by its number. */
-    private String versions;
+    private String[] places;
+    /** Wanted lines that it fits, and those that it may fit. */
+    private Long[] wanted;
 
-    private String sessions;
-    private String places;
-    /** Wanted lines that it fits, and those that it may fit, written like {@code origins}. */
-    private String wanted;
-
-    private String mayFit;
+    private Long[] mayFit;
     /** A part of another finding, in every session that found it. */
     private boolean inside;
 
@@ -112,16 +95,14 @@ class CatalogueLine {
 
     CatalogueLine(Long caseId, Long imagingId, Finding finding, long session, long read) {
         this.caseId = caseId;
-        this.origins = ",";
-        this.sessions = ",";
-        this.places = "[]";
-        this.wanted = ",";
-        this.mayFit = ",";
+        this.origins = new String[0];
+        this.places = new String[0];
+        this.wanted = new Long[0];
+        this.mayFit = new Long[0];
         this.inside = finding.container() != null;
-        this.versions = "{}";
         takeContent(finding, imagingId, read);
         takeName(finding, session);
-        support(finding, session);
+        support(finding);
     }
 
     /** The better content speaks for what there is, the better name for what it is called. */
@@ -132,7 +113,7 @@ class CatalogueLine {
         if (Catalogue.BETTER_NAME.compare(finding, finding()) < 0) {
             takeName(finding, session);
         }
-        support(finding, session);
+        support(finding);
         inside &= finding.container() != null;
     }
 
@@ -144,14 +125,12 @@ class CatalogueLine {
         if (Catalogue.BETTER_NAME.compare(other.finding(), finding()) < 0) {
             takeName(other.finding(), other.toldBy);
         }
-        words(other.origins).forEach(o -> origins = with(origins, o));
-        words(other.sessions).forEach(o -> sessions = with(sessions, o));
-        Set<String> all = new TreeSet<>(placeList());
-        all.addAll(other.placeList());
-        places = Json.write(all);
-        Map<String, CatalogueViews.Version> both = versionMap();
-        other.versionMap().forEach((session, v) -> both.merge(session, v, CatalogueLine::better));
-        versions = Json.write(both);
+        for (String origin : other.origins) {
+            origins = with(origins, origin);
+        }
+        for (String place : other.places) {
+            places = with(places, place);
+        }
         inside &= other.inside;
         selected |= other.selected;
         other.selected = false;
@@ -167,10 +146,6 @@ class CatalogueLine {
     /** It is another line now, and no longer shown; what was recovered by it still leads here. */
     void mergedInto(Long other) {
         mergedInto = other;
-    }
-
-    private static CatalogueViews.Version better(CatalogueViews.Version a, CatalogueViews.Version b) {
-        return VERSIONS.compare(a, b) <= 0 ? a : b;
     }
 
     private void takeContent(Finding f, Long fromImaging, long read) {
@@ -207,58 +182,48 @@ class CatalogueLine {
         trashedFrom = f.record().trashedFrom();
     }
 
-    private void support(Finding f, long session) {
+    private void support(Finding f) {
         origins = with(origins, f.origin().word());
         if (Finding.ALSO_CARVED.equals(f.note())) {
             origins = with(origins, Origin.CARVED.word());
         }
-        sessions = with(sessions, Long.toString(session));
-        Map<String, CatalogueViews.Version> known = versionMap();
-        known.merge(
-                Long.toString(session),
-                new CatalogueViews.Version(Catalogue.rank(f), f.prognosis(), f.score(), f.origin(), f.path()),
-                CatalogueLine::better);
-        versions = Json.write(known);
         if (f.path() != null) {
-            Set<String> all = new TreeSet<>(placeList());
-            all.add(f.path());
-            places = Json.write(all);
+            places = with(places, f.path());
         }
     }
 
-    private static String with(String list, String word) {
-        return list.contains("," + word + ",") ? list : list + word + ",";
-    }
-
-    private Map<String, CatalogueViews.Version> versionMap() {
-        return read(versions, Versions.class);
+    /** In order, each once; the same list when it holds the word. */
+    private static String[] with(String[] list, String word) {
+        int at = Arrays.binarySearch(list, word);
+        if (at >= 0) {
+            return list;
+        }
+        String[] more = new String[list.length + 1];
+        System.arraycopy(list, 0, more, 0, -at - 1);
+        more[-at - 1] = word;
+        System.arraycopy(list, -at - 1, more, -at, list.length + at + 1);
+        return more;
     }
 
     /** Names the types for reading. */
-    private static final class Versions extends TreeMap<String, CatalogueViews.Version> {
-        private static final long serialVersionUID = 1L;
-    }
-
     private static final class Facts extends TreeMap<String, String> {
         private static final long serialVersionUID = 1L;
     }
 
-    private static List<String> words(String list) {
-        return Arrays.stream(list.split(",")).filter(w -> !w.isEmpty()).toList();
-    }
-
     /** Marks which wanted lines it fits, and which it may fit. */
     void fit(List<Fitting> lines) {
-        wanted = ",";
-        mayFit = ",";
         Candidate it = candidate();
-        for (Fitting line : lines) {
-            switch (line.of(it).verdict()) {
-                case FITS -> wanted += line.line().id() + ",";
-                case MAY_FIT -> mayFit += line.line().id() + ",";
-                default -> {}
-            }
-        }
+        Map<Long, Fit.Verdict> verdicts = new LinkedHashMap<>();
+        lines.forEach(l -> verdicts.put(l.line().id(), l.of(it).verdict()));
+        wanted = among(verdicts, Fit.Verdict.FITS);
+        mayFit = among(verdicts, Fit.Verdict.MAY_FIT);
+    }
+
+    private static Long[] among(Map<Long, Fit.Verdict> verdicts, Fit.Verdict meant) {
+        return verdicts.entrySet().stream()
+                .filter(e -> e.getValue() == meant)
+                .map(Map.Entry::getKey)
+                .toArray(Long[]::new);
     }
 
     /** As it is held against wanted lines. */
@@ -274,12 +239,60 @@ class CatalogueLine {
     }
 
     boolean matches(long wantedLine) {
-        return wanted.contains("," + wantedLine + ",") || mayFit.contains("," + wantedLine + ",");
+        return Arrays.asList(wanted).contains(wantedLine)
+                || Arrays.asList(mayFit).contains(wantedLine);
     }
 
     /** Not in the database yet. */
     boolean isNew() {
         return id == 0;
+    }
+
+    /** Where another line took it in; null while it is shown. */
+    @Nullable
+    Long mergedInto() {
+        return mergedInto;
+    }
+
+    /** The columns of {@link #row}, in its order. */
+    static final String COLUMNS = "id, case_id, imaging_id, path, name, kind, size, origins, prognosis, score, proven, "
+            + "read_bytes, reasons, extents, encoding, volume, told_by, record_at, attributes, deleted, trashed_from, "
+            + "created, modified, accessed, sha256, note, name_origin, suggested_name, about, places, wanted, may_fit, "
+            + "inside, selected";
+
+    /** Writes a new line under its number. */
+    void row(CopyRows out, long number) {
+        id = number;
+        out.add(id)
+                .add(caseId)
+                .add(imagingId)
+                .add(path)
+                .add(name)
+                .add(kind)
+                .add(size)
+                .add(origins);
+        out.add(prognosis.name())
+                .add(score)
+                .add(proven)
+                .add(readBytes)
+                .add(reasons)
+                .add(extents)
+                .add(encoding);
+        out.add(volume).add(toldBy).add(recordAt).add(attributes).add(deleted).add(trashedFrom);
+        out.add(created)
+                .add(modified)
+                .add(accessed)
+                .add(sha256)
+                .add(note)
+                .add(nameOrigin)
+                .add(suggestedName);
+        out.add(about)
+                .add(places)
+                .add(wanted)
+                .add(mayFit)
+                .add(inside)
+                .add(selected)
+                .end();
     }
 
     long id() {
@@ -300,10 +313,6 @@ class CatalogueLine {
         return imagingId;
     }
 
-    private List<String> placeList() {
-        return Arrays.asList(read(places, String[].class));
-    }
-
     private <T> T read(String json, Class<T> type) {
         try {
             return Json.read(json, type, "catalogue line", String.valueOf(id));
@@ -320,8 +329,9 @@ class CatalogueLine {
      * @param into whether what the content says of itself may be shown
      * @param lines the case's wanted lines, for the
      *             reasons; empty for none
+     * @param seen how each session found it
      */
-    CatalogueViews.Line view(boolean into, List<Fitting> lines) {
+    CatalogueViews.Line view(boolean into, List<Fitting> lines, Seen seen) {
         Candidate it = candidate();
         List<CatalogueViews.LineFit> fits = lines.stream()
                 .map(l -> {
@@ -335,14 +345,18 @@ class CatalogueLine {
                 new CatalogueViews.Called(path, name, into ? suggestedName : null),
                 verdict(),
                 new CatalogueViews.Stored(imagingId, kind, size, readBytes, extentList(), sha256, created, modified),
-                new CatalogueViews.Found(words(origins), placeList(), numbers(sessions), record(), versionMap()),
-                new CatalogueViews.Asked(numbers(wanted), numbers(mayFit), fits),
+                new CatalogueViews.Found(List.of(origins), List.of(places), seen.sessions(), record(), seen.versions()),
+                new CatalogueViews.Asked(List.of(wanted), List.of(mayFit), fits),
                 selected,
                 into ? aboutMap() : Map.of());
     }
 
-    private static List<Long> numbers(String words) {
-        return words(words).stream().map(Long::valueOf).toList();
+    List<Long> wanted() {
+        return List.of(wanted);
+    }
+
+    List<Long> mayFit() {
+        return List.of(mayFit);
     }
 
     /** As the engine knows it; its number is the line's. */

@@ -12,23 +12,24 @@ interface CatalogueLines extends JpaRepository<CatalogueLine, Long>, JpaSpecific
 
     /** Prognosis and number of the lines that fit a wanted line. */
     @Query("select l.prognosis, count(l) from CatalogueLine l where l.caseId = ?1 and l.mergedInto is null and "
-            + "l.wanted like ?2 group by l.prognosis")
-    List<Object[]> fitting(long caseId, String line);
+            + "array_contains(l.wanted, ?2) group by l.prognosis")
+    List<Object[]> fitting(long caseId, Long line);
 
-    @Query("select count(l) from CatalogueLine l where l.caseId = ?1 and l.mergedInto is null and l.mayFit like ?2")
-    long mayFit(long caseId, String line);
+    @Query("select count(l) from CatalogueLine l where l.caseId = ?1 and l.mergedInto is null and "
+            + "array_contains(l.mayFit, ?2)")
+    long mayFit(long caseId, Long line);
 
     @Query("select count(l) from CatalogueLine l where l.caseId = ?1 and l.mergedInto is null and l.selected "
-            + "and (l.wanted like ?2 or l.mayFit like ?2)")
-    long chosen(long caseId, String line);
+            + "and (array_contains(l.wanted, ?2) or array_contains(l.mayFit, ?2))")
+    long chosen(long caseId, Long line);
 
     @Query("select l.id from CatalogueLine l where l.caseId = ?1 and l.mergedInto is null and l.selected and "
-            + "(l.wanted like ?2 or l.mayFit like ?2) order by l.id")
-    List<Long> chosenIds(long caseId, String line);
+            + "(array_contains(l.wanted, ?2) or array_contains(l.mayFit, ?2)) order by l.id")
+    List<Long> chosenIds(long caseId, Long line);
 
     @Query("select count(l) from CatalogueLine l where l.caseId = ?1 and l.mergedInto is null and l.id in ?3 "
-            + "and (l.wanted like ?2 or l.mayFit like ?2)")
-    long matching(long caseId, String line, Collection<Long> ids);
+            + "and (array_contains(l.wanted, ?2) or array_contains(l.mayFit, ?2))")
+    long matching(long caseId, Long line, Collection<Long> ids);
 
     @Query(value = "select nextval('selection_change_ids')", nativeQuery = true)
     long nextChange();
@@ -45,6 +46,10 @@ interface CatalogueLines extends JpaRepository<CatalogueLine, Long>, JpaSpecific
     List<CatalogueLine> findByCaseIdAndMergedIntoIsNullAndIdGreaterThanOrderById(Long caseId, Long after, Limit limit);
 
     List<CatalogueLine> findByCaseIdAndSelectedTrueOrderById(Long caseId);
+
+    /** Numbers come by the ten thousand: as an array they are one parameter. */
+    @Query(value = "select * from catalogue_line where id = any(?1)", nativeQuery = true)
+    List<CatalogueLine> findByIds(Long[] ids);
 
     List<CatalogueLine> findByCaseIdAndIdIn(Long caseId, Collection<Long> ids);
 

@@ -6,14 +6,13 @@ import jakarta.persistence.criteria.CriteriaQuery;
 import jakarta.persistence.criteria.Predicate;
 import jakarta.persistence.criteria.Root;
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.function.LongConsumer;
 import org.brantel.core.finding.Finding;
-import org.brantel.core.finding.FindingsFile;
 import org.brantel.core.finding.Prognosis;
 import org.brantel.core.wanted.Fitting;
 import org.brantel.server.intake.Cases;
@@ -44,6 +43,7 @@ public class Catalogues {
     private static final int PAGE = 200;
 
     private final CatalogueLines lines;
+    private final SeenLines seen;
     private final Merge.Into merges;
     private final Cases cases;
     private final WantedStates states;
@@ -53,6 +53,7 @@ public class Catalogues {
 
     Catalogues(
             CatalogueLines lines,
+            SeenLines seen,
             Merge.Into merges,
             Cases cases,
             WantedStates states,
@@ -60,6 +61,7 @@ public class Catalogues {
             Locks locks,
             EntityManager entities) {
         this.lines = lines;
+        this.seen = seen;
         this.merges = merges;
         this.cases = cases;
         this.states = states;
@@ -68,23 +70,22 @@ public class Catalogues {
         this.entities = entities;
     }
 
-    /** Brings a session's findings in; done twice, it changes nothing more. */
-    public Merged merge(String number, long session, long imagingId, Path findings) throws IOException {
+    /**
+     * Brings a session's findings in; done twice, it changes nothing more.
+     *
+     * @param told how many are in so far, now and then
+     */
+    public Merged merge(String number, long session, long imagingId, Path findings, LongConsumer told)
+            throws IOException {
         try (Merge merge = merges.into(number, session, imagingId)) {
-            FindingsFile.read(findings, merge::take);
-            return merge.end();
-        } catch (UncheckedIOException e) {
-            throw e.getCause();
+            return merge.all(findings, told);
         }
     }
 
     /** Brings some findings in of a session that goes on, so that they can be looked at. */
     public Merged merge(String number, long session, long imagingId, List<Finding> some) throws IOException {
         try (Merge merge = merges.into(number, session, imagingId)) {
-            some.forEach(merge::take);
-            return merge.end();
-        } catch (UncheckedIOException e) {
-            throw e.getCause();
+            return merge.these(some);
         }
     }
 
@@ -112,8 +113,12 @@ public class Catalogues {
         boolean into = locks.mayLook(number, Look.PREVIEWS);
         List<Fitting> wanted = WantedStates.fittings(cases.docket(number).said().wanted());
         var found = lines.findAll(filter.of(caseId, into), PageRequest.of(page, PAGE, order(sort)));
+        Map<Long, Seen> seenBy =
+                seen.of(found.getContent().stream().map(CatalogueLine::id).toList());
         return new CatalogueViews.Page(
-                found.getContent().stream().map(l -> l.view(into, wanted)).toList(),
+                found.getContent().stream()
+                        .map(l -> l.view(into, wanted, seenBy.getOrDefault(l.id(), Seen.NOWHERE)))
+                        .toList(),
                 found.getTotalElements(),
                 lines.countByCaseIdAndMergedIntoIsNull(caseId),
                 counts(caseId, filter.withoutKinds(), "kind", into),
@@ -136,7 +141,9 @@ public class Catalogues {
             if (batch.isEmpty()) {
                 return sum.comparison();
             }
-            batch.forEach(l -> sum.take(l.view(false, List.of())));
+            Map<Long, Seen> seenBy =
+                    seen.of(batch.stream().map(CatalogueLine::id).toList());
+            batch.forEach(l -> sum.take(l.view(false, List.of(), seenBy.getOrDefault(l.id(), Seen.NOWHERE))));
             after = batch.get(batch.size() - 1).id();
             entities.clear();
         }
@@ -158,12 +165,16 @@ public class Catalogues {
         Root<CatalogueLine> root = query.from(CatalogueLine.class);
         query.select(b.array(root.get(by), b.count(root)))
                 .groupBy(root.get(by))
-                .where(filter.predicates(caseId, root, b, into).toArray(Predicate[]::new));
+                .where(filter.predicates(caseId, root, query, b, into).toArray(Predicate[]::new));
         Map<String, Long> counts = new TreeMap<>();
-        entities.createQuery(query)
-                .getResultList()
-                .forEach(row -> counts.put(row[0] instanceof Prognosis p ? p.word() : (String) row[0], (Long) row[1]));
+        entities.createQuery(query).getResultList().forEach(row -> counts.put(word(row[0]), (Long) row[1]));
         return counts;
+    }
+
+    private static String word(Object value) {
+        return value instanceof Prognosis p
+                ? p.word()
+                : value instanceof String[] all ? String.join(",", all) : (String) value;
     }
 
     /** A line may have several origins. */
@@ -203,8 +214,7 @@ public class Catalogues {
     public Map<Long, Fits> wantedBy(String number, List<Long> ids) {
         Map<Long, Fits> fits = new LinkedHashMap<>();
         lines.findByCaseIdAndIdIn(cases.id(number), ids).forEach(l -> {
-            CatalogueViews.Asked asked = l.view(false, List.of()).asked();
-            fits.put(l.id(), new Fits(asked.wanted(), asked.mayFit()));
+            fits.put(l.id(), new Fits(l.wanted(), l.mayFit()));
         });
         return fits;
     }

@@ -2,9 +2,12 @@ package org.brantel.server.catalogue;
 
 import java.io.Closeable;
 import java.io.IOException;
-import java.io.UncheckedIOException;
-import java.util.ArrayList;
+import java.nio.file.Path;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Set;
+import java.util.function.LongConsumer;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.content.FileContent;
@@ -24,27 +27,28 @@ import org.springframework.transaction.support.TransactionTemplate;
  */
 final class Merge implements Closeable {
 
-    private static final int BATCH = 500;
+    private static final int BATCH = 10_000;
+    /** How many times larger a catalogue is before the database looks at it anew, so that people find things in it. */
+    private static final int MORE = 8;
+    /** So many more are worth a look at the end. */
+    private static final int FEW = 1000;
 
     /** Begins one. */
     @Component
     static final class Into {
-        private final CatalogueLines lines;
-        private final CatalogueKeys keys;
+        private final CatalogueStore store;
         private final CatalogueContents contents;
         private final Cases cases;
         private final ImagingRecords imaging;
         private final TransactionTemplate transaction;
 
         Into(
-                CatalogueLines lines,
-                CatalogueKeys keys,
+                CatalogueStore store,
                 CatalogueContents contents,
                 Cases cases,
                 ImagingRecords imaging,
                 TransactionTemplate transaction) {
-            this.lines = lines;
-            this.keys = keys;
+            this.store = store;
             this.contents = contents;
             this.cases = cases;
             this.imaging = imaging;
@@ -70,10 +74,10 @@ final class Merge implements Closeable {
     private final long imagingId;
     private final Images images;
     private final Source image;
-    private final List<Finding> batch = new ArrayList<>();
     private long added;
-    private long analyzedAt = BATCH;
     private long shared;
+    private long taken;
+    private long analyzedAt = BATCH;
 
     private Merge(Into into, long caseId, List<Fitting> wanted, long session, long imagingId) throws IOException {
         this.into = into;
@@ -85,31 +89,48 @@ final class Merge implements Closeable {
         image = images.of(imagingId);
     }
 
-    /** @throws UncheckedIOException when an image cannot be read */
-    void take(Finding finding) {
-        batch.add(Storable.of(finding));
-        if (batch.size() == BATCH) {
-            bringIn();
+    /**
+     * Brings in all of a file.
+     *
+     * @param told how many are in so far, after each lot
+     */
+    Catalogues.Merged all(Path file, LongConsumer told) throws IOException {
+        try (ReadAhead ahead = new ReadAhead(file, BATCH)) {
+            for (List<Finding> lot = ahead.next(); !lot.isEmpty(); lot = ahead.next()) {
+                bringIn(lot);
+                told.accept(taken);
+            }
         }
+        return end();
     }
 
-    Catalogues.Merged end() {
-        bringIn();
+    Catalogues.Merged these(List<Finding> some) throws IOException {
+        for (int from = 0; from < some.size(); from += BATCH) {
+            bringIn(some.subList(from, Math.min(some.size(), from + BATCH)).stream()
+                    .map(Storable::of)
+                    .toList());
+        }
+        return end();
+    }
+
+    private Catalogues.Merged end() {
+        if (taken >= FEW && taken != analyzedAt) {
+            analyze();
+        }
         return new Catalogues.Merged(added, shared);
     }
 
-    private void bringIn() {
-        try {
-            SameContent same = new SameContent(into.contents, images, caseId, imagingId, batch);
-            into.transaction.executeWithoutResult(t -> bringIn(same));
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        batch.clear();
-        // Also where most is known already: it may have come in little by little, while the session went on.
-        if (added + shared >= analyzedAt * 2) {
-            analyzedAt = added + shared;
-            into.transaction.executeWithoutResult(t -> into.keys.analyze());
+    private void analyze() {
+        analyzedAt = taken;
+        into.transaction.executeWithoutResult(t -> into.store.keys().analyze());
+    }
+
+    private void bringIn(List<Finding> lot) throws IOException {
+        SameContent same = new SameContent(into.contents, images, caseId, imagingId, lot);
+        into.transaction.executeWithoutResult(t -> bringIn(same));
+        taken += lot.size();
+        if (taken >= analyzedAt * MORE) {
+            analyze();
         }
     }
 
@@ -120,21 +141,21 @@ final class Merge implements Closeable {
                         .flatMap(List::stream));
         Stream<String> alike =
                 same.hashed().entrySet().stream().flatMap(e -> Stream.of(e.getKey(), Catalogue.hashKey(e.getValue())));
-        MetLines known = new MetLines(
-                into.lines,
-                into.keys,
-                caseId,
-                Stream.concat(met, alike).distinct().toList());
+        MetLines known =
+                new MetLines(into.store, caseId, Stream.concat(met, alike).collect(Collectors.toSet()), same.lines());
         same.hashed().forEach(known::hashed);
-        for (Finding f : findings) {
+        long[] read = findings.parallelStream().mapToLong(this::read).toArray();
+        Set<CatalogueLine> touched = new LinkedHashSet<>();
+        for (int i = 0; i < read.length; i++) {
+            Finding f = findings.get(i);
             CatalogueLine line = known.of(f);
             List<String> own = Stream.concat(Catalogue.keys(f).stream(), Catalogue.standsFor(f).stream())
                     .toList();
             if (line == null) {
-                line = new CatalogueLine(caseId, imagingId, f, session, read(f));
+                line = new CatalogueLine(caseId, imagingId, f, session, read[i]);
                 added++;
             } else {
-                line.join(f, imagingId, session, read(f));
+                line.join(f, imagingId, session, read[i]);
                 shared++;
             }
             String place = Catalogue.place(f);
@@ -143,10 +164,11 @@ final class Merge implements Closeable {
                 line.hashed(place, hash);
             }
             known.add(line, own);
-            line.fit(wanted);
+            known.seenBy(line, session, Seen.of(f));
+            touched.add(line);
         }
-        known.save();
-        same.save();
+        touched.parallelStream().forEach(l -> l.fit(wanted));
+        same.save(known.save());
     }
 
     /** Bytes of a finding that are in the image. */

@@ -1,13 +1,16 @@
 package org.brantel.server.catalogue;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.stream.Stream;
 import org.brantel.core.finding.Catalogue;
 import org.brantel.core.finding.Finding;
@@ -17,23 +20,32 @@ import org.jspecify.annotations.Nullable;
 /** The lines that a batch of findings meets, by their keys. */
 final class MetLines {
 
-    private final CatalogueLines lines;
-    private final CatalogueKeys keys;
+    /** A line that another one took in. */
+    private record Absorbed(CatalogueLine gone, CatalogueLine by) {}
+
+    private final CatalogueStore store;
     private final long caseId;
     private final Map<String, CatalogueLine> byKey = new HashMap<>();
     private final Set<String> freshKeys = new LinkedHashSet<>();
-    private final Set<CatalogueLine> met = new LinkedHashSet<>();
-    private final List<CatalogueLine[]> absorbed = new ArrayList<>();
+    private final Set<CatalogueLine> fresh = new LinkedHashSet<>();
+    private final Map<CatalogueLine, Absorbed> absorbed = new HashMap<>();
+    private final List<Absorbed> inTurn = new ArrayList<>();
+    private final Map<CatalogueLine, Seen> seen = new HashMap<>();
+    private final Map<CatalogueLine, Set<Long>> seenAnew = new LinkedHashMap<>();
 
-    MetLines(CatalogueLines lines, CatalogueKeys keys, long caseId, List<String> wantedKeys) {
-        this.lines = lines;
-        this.keys = keys;
+    /** @param places the numbers of the lines that places lead to, for those keys that are places */
+    MetLines(CatalogueStore store, long caseId, Collection<String> wantedKeys, Map<String, Long> places) {
+        this.store = store;
         this.caseId = caseId;
-        Map<Long, CatalogueLine> byId = new HashMap<>();
-        List<CatalogueKey> there = keys.findKnown(caseId, wantedKeys.toArray(String[]::new));
-        lines.findAllById(there.stream().map(CatalogueKey::lineId).distinct().toList())
-                .forEach(l -> byId.put(l.id(), l));
-        there.forEach(k -> byKey.put(k.identityKey(), byId.get(k.lineId())));
+        Map<String, Long> there = store.byKey().read(() -> store.keys()
+                .known(
+                        caseId,
+                        wantedKeys.stream().filter(k -> !Catalogue.isPlace(k)).toList()));
+        there.putAll(places);
+        Map<Long, CatalogueLine> byId = store.lines(new TreeSet<>(there.values()));
+        Map<Long, Seen> known = store.seen().of(byId.keySet());
+        byId.values().forEach(l -> seen.put(l, known.getOrDefault(l.id(), new Seen())));
+        there.forEach((key, line) -> byKey.put(key, store.shown(byId, line)));
     }
 
     /** The line of a finding; null for one that is new. */
@@ -41,21 +53,30 @@ final class MetLines {
     CatalogueLine of(Finding finding) {
         // Two names for one beginning are two files, whatever content was doubted there.
         Stream<CatalogueLine> doubted = Catalogue.looksFor(finding).stream()
-                .map(byKey::get)
+                .map(this::known)
                 .filter(Objects::nonNull)
                 .filter(l -> !Catalogue.isNamed(finding) || !l.isNamed());
         List<CatalogueLine> same = Stream.concat(
-                        Catalogue.keys(finding).stream().map(byKey::get).filter(Objects::nonNull), doubted)
+                        Catalogue.keys(finding).stream().map(this::known).filter(Objects::nonNull), doubted)
                 .distinct()
                 .toList();
         return same.isEmpty() ? null : one(same);
     }
 
+    /** Where a key leads today. */
+    private @Nullable CatalogueLine known(String key) {
+        CatalogueLine line = byKey.get(key);
+        for (Absorbed a = absorbed.get(line); a != null; a = absorbed.get(line)) {
+            line = a.by();
+        }
+        return line;
+    }
+
     /** Content that was known by its place has a hash now; so it may turn out to be that of another line. */
     void hashed(String place, String sha256) {
-        CatalogueLine line = byKey.get(place);
+        CatalogueLine line = known(place);
         if (line != null) {
-            CatalogueLine same = byKey.get(Catalogue.hashKey(sha256));
+            CatalogueLine same = known(Catalogue.hashKey(sha256));
             line.hashed(place, sha256);
             add(same == null || same == line ? line : one(List.of(line, same)), List.of(Catalogue.hashKey(sha256)));
         }
@@ -66,18 +87,23 @@ final class MetLines {
         List<CatalogueLine> all = some.stream()
                 .sorted(Comparator.comparing(l -> l.isNew() ? Long.MAX_VALUE : l.id()))
                 .toList();
-        for (int i = 1; i < all.size(); i++) {
-            CatalogueLine gone = all.get(i);
-            all.get(0).absorb(gone);
-            byKey.replaceAll((key, line) -> line == gone ? all.get(0) : line);
-            absorbed.add(new CatalogueLine[] {gone, all.get(0)});
-            met.add(gone);
+        CatalogueLine by = all.get(0);
+        for (CatalogueLine gone : all.subList(1, all.size())) {
+            by.absorb(gone);
+            Absorbed a = new Absorbed(gone, by);
+            absorbed.put(gone, a);
+            inTurn.add(a);
+            Seen taken = Known.in(seen, gone);
+            taken.sessions().forEach(session -> seenBy(by, session, taken.in(session)));
+            seenAnew.remove(gone);
         }
-        return all.get(0);
+        return by;
     }
 
     void add(CatalogueLine line, List<String> some) {
-        met.add(line);
+        if (line.isNew()) {
+            fresh.add(line);
+        }
         for (String key : some) {
             if (byKey.putIfAbsent(key, line) == null) {
                 freshKeys.add(key);
@@ -85,16 +111,41 @@ final class MetLines {
         }
     }
 
-    void save() {
+    /** A session found the line. */
+    void seenBy(CatalogueLine line, long session, CatalogueViews.@Nullable Version version) {
+        if (seen.computeIfAbsent(line, l -> new Seen()).by(session, version) && version != null) {
+            seenAnew.computeIfAbsent(line, l -> new TreeSet<>()).add(session);
+        }
+    }
+
+    /** @return by place, the lines that places lead to since */
+    Map<String, Long> save() {
         // A line that was new in this batch and taken in by another was never there.
-        met.removeIf(l -> l.isNew() && absorbed.stream().anyMatch(a -> a[0] == l));
-        lines.saveAll(met);
-        absorbed.stream().filter(a -> !a[0].isNew()).forEach(a -> {
-            a[0].mergedInto(a[1].id());
-            keys.lead(a[0].id(), a[1].id());
-        });
-        keys.saveAll(freshKeys.stream()
-                .map(k -> new CatalogueKey(caseId, k, Known.in(byKey, k).id()))
-                .toList());
+        fresh.removeIf(absorbed::containsKey);
+        Set<CatalogueLine> added = Set.copyOf(fresh);
+        store.addLines(fresh);
+        for (Absorbed a : inTurn) {
+            if (!a.gone().isNew()) {
+                a.gone().mergedInto(a.by().id());
+                store.seen().takeIn(a.gone().id(), a.by().id());
+            }
+        }
+        List<SeenLines.Change> firstSeen = new ArrayList<>();
+        List<SeenLines.Change> seenAgain = new ArrayList<>();
+        seenAnew.forEach((line, sessions) -> sessions.forEach(session -> (added.contains(line) ? firstSeen : seenAgain)
+                .add(new SeenLines.Change(
+                        line.id(),
+                        session,
+                        Objects.requireNonNull(Known.in(seen, line).in(session))))));
+        store.seen().addAll(firstSeen);
+        store.seen().putAll(seenAgain);
+        Map<String, Long> places = new HashMap<>();
+        Map<String, Long> keys = new LinkedHashMap<>();
+        for (String key : freshKeys) {
+            (Catalogue.isPlace(key) ? places : keys)
+                    .put(key, Objects.requireNonNull(known(key)).id());
+        }
+        store.keys().addAll(caseId, keys);
+        return places;
     }
 }

@@ -1,6 +1,7 @@
 package org.brantel.server.catalogue;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -10,10 +11,13 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
+import org.brantel.core.content.FileContent;
 import org.brantel.core.finding.Catalogue;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.scan.ContentHasher;
 import org.brantel.core.source.Source;
+import org.brantel.server.platform.Known;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -30,10 +34,12 @@ final class SameContent {
 
     private final CatalogueContents records;
     private final Images images;
+    private final long caseId;
     private final ContentHasher hasher = new ContentHasher();
     private final List<Finding> batch;
     private final Map<String, CatalogueContent> byPlace = new LinkedHashMap<>();
     private final Set<CatalogueContent> changed = new LinkedHashSet<>();
+    private final Map<CatalogueContent, Finding> unsampled = new LinkedHashMap<>();
     private final Map<String, String> hashed = new LinkedHashMap<>();
 
     /** @param batch as a session found them, on the image of {@code imagingId} */
@@ -41,23 +47,21 @@ final class SameContent {
             throws IOException {
         this.records = records;
         this.images = images;
+        this.caseId = caseId;
         this.batch = List.copyOf(batch);
         records.findKnown(
                         caseId,
                         batch.stream()
                                 .map(Catalogue::place)
                                 .filter(Objects::nonNull)
-                                .distinct()
-                                .toArray(String[]::new))
+                                .collect(Collectors.toSet()))
                 .forEach(c -> byPlace.put(c.place(), c));
         for (Finding f : batch) {
             if (Catalogue.place(f) != null) {
-                see(
-                        byPlace.computeIfAbsent(Catalogue.place(f), p -> new CatalogueContent(caseId, imagingId, f)),
-                        imagingId,
-                        f);
+                see(byPlace.computeIfAbsent(Catalogue.place(f), p -> fresh(imagingId, f)), imagingId, f);
             }
         }
+        sampleAll(imagingId);
         Map<Look, Set<CatalogueContent>> alike = new HashMap<>();
         for (CatalogueContent c : List.copyOf(byPlace.values())) {
             if (c.isSampled()) {
@@ -87,17 +91,45 @@ final class SameContent {
         }
     }
 
+    private CatalogueContent fresh(long imagingId, Finding finding) {
+        CatalogueContent content = new CatalogueContent(imagingId, finding);
+        changed.add(content);
+        return content;
+    }
+
     private void see(CatalogueContent content, long imagingId, Finding finding) throws IOException {
         if (content.sha256() == null && finding.sha256() != null) {
             content.hashed(finding.sha256());
             changed.add(content);
         }
-        if (!content.isSampled()
+        if (!content.isSampled() && !unsampled.containsKey(content)
                 || content.sha256() == null
                         && images.ifThere(content.imagingId()).isEmpty()) {
             content.seenOn(imagingId);
-            sample(content);
+            unsampled.put(content, finding);
         }
+    }
+
+    /** Two short reads each: by all processors, since the database has nothing to do meanwhile. */
+    private void sampleAll(long imagingId) throws IOException {
+        Optional<Source> image = images.ifThere(imagingId);
+        if (image.isEmpty()) {
+            return;
+        }
+        ThreadLocal<ContentHasher> hashers = ThreadLocal.withInitial(ContentHasher::new);
+        try {
+            unsampled.entrySet().parallelStream().forEach(e -> {
+                try {
+                    FileContent content = e.getValue().content(image.get());
+                    e.getKey().sampled(hashers.get().sample(content));
+                } catch (IOException failed) {
+                    throw new UncheckedIOException(failed);
+                }
+            });
+        } catch (UncheckedIOException e) {
+            throw e.getCause();
+        }
+        changed.addAll(unsampled.keySet());
     }
 
     private void sample(CatalogueContent content) throws IOException {
@@ -133,8 +165,30 @@ final class SameContent {
         return hashed;
     }
 
-    /** Keeps what was found out; in the transaction that keeps the lines. */
-    void save() {
-        records.saveAll(changed);
+    /** By place, the numbers of the lines that it leads to. */
+    Map<String, Long> lines() {
+        Map<String, Long> lines = new HashMap<>();
+        byPlace.forEach((place, content) -> {
+            Long line = content.line();
+            if (line != null) {
+                lines.put(place, line);
+            }
+        });
+        return lines;
+    }
+
+    /**
+     * Keeps what was found out; in the transaction that keeps the lines.
+     *
+     * @param lines by place, those that it leads to from now on
+     */
+    void save(Map<String, Long> lines) {
+        lines.forEach((place, line) -> {
+            CatalogueContent content = Known.in(byPlace, place);
+            content.leadsTo(line);
+            changed.add(content);
+        });
+        records.addAll(caseId, changed.stream().filter(CatalogueContent::isNew).toList());
+        records.putAll(caseId, changed.stream().filter(c -> !c.isNew()).toList());
     }
 }

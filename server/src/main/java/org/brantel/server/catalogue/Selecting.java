@@ -54,8 +54,8 @@ public class Selecting {
         CriteriaBuilder b = entities.getCriteriaBuilder();
         CriteriaUpdate<CatalogueLine> update = b.createCriteriaUpdate(CatalogueLine.class);
         Root<CatalogueLine> line = update.from(CatalogueLine.class);
-        List<Predicate> meant =
-                new ArrayList<>((filter == null ? CatalogueFilter.ALL : filter).predicates(caseId, line, b, into));
+        List<Predicate> meant = new ArrayList<>(
+                (filter == null ? CatalogueFilter.ALL : filter).predicates(caseId, line, update, b, into));
         meant.add(b.equal(line.get("selected"), !yes));
         if (filter == null) {
             meant.add(line.get("id").in(ids));

@@ -71,7 +71,7 @@ public class WantedStates {
                             WantedTally.of(
                                     line,
                                     found(caseId, line.id()),
-                                    lines.chosen(caseId, like(line.id())),
+                                    lines.chosen(caseId, line.id()),
                                     delivered.apply(line),
                                     c == null ? null : c.view()),
                             isSearched);
@@ -95,18 +95,14 @@ public class WantedStates {
     private WantedTally.Found found(long caseId, long line) {
         long whole = 0;
         long partly = 0;
-        for (Object[] row : lines.fitting(caseId, like(line))) {
+        for (Object[] row : lines.fitting(caseId, line)) {
             if (row[0] == Prognosis.WHOLE) {
                 whole += (Long) row[1];
             } else if (row[0] != Prognosis.OVERWRITTEN) {
                 partly += (Long) row[1];
             }
         }
-        return new WantedTally.Found(whole, partly, lines.mayFit(caseId, like(line)));
-    }
-
-    private static String like(long line) {
-        return "%," + line + ",%";
+        return new WantedTally.Found(whole, partly, lines.mayFit(caseId, line));
     }
 
     static List<Fitting> fittings(List<WantedLine> wanted) {
@@ -125,7 +121,7 @@ public class WantedStates {
         long caseId = cases.id(number);
         WantedLine line = line(number, lineId);
         List<Long> theirs = findings == null
-                ? lines.chosenIds(caseId, like(lineId))
+                ? lines.chosenIds(caseId, lineId)
                 : findings.stream().distinct().toList();
         WantedTally.Found found = found(caseId, lineId);
         long matches = found.whole() + found.partly() + found.mayFit();
@@ -146,7 +142,7 @@ public class WantedStates {
                     count + " files were confirmed for “" + line.words() + "”, but " + theirs.size()
                             + " are chosen; choose exactly those that are theirs.");
         }
-        if (lines.matching(caseId, like(lineId), theirs) != theirs.size()) {
+        if (lines.matching(caseId, lineId, theirs) != theirs.size()) {
             throw Refusal.badInput(
                     "findings",
                     "Not all of these files fit or may fit “" + line.words()

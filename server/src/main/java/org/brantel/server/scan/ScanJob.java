@@ -146,8 +146,12 @@ class ScanJob implements Labour<ScanSession> {
         }
         run.progress(s -> s.progress("catalogue", 0, report.findings(), watch.counts(), null));
         // All of them: what came in on the way may have been found a second time since.
-        Catalogues.Merged merged =
-                catalogues.merge(run.number(), run.id(), session.imagingId(), folder.resolve("findings.ndjson"));
+        Catalogues.Merged merged = catalogues.merge(
+                run.number(),
+                run.id(),
+                session.imagingId(),
+                folder.resolve("findings.ndjson"),
+                n -> run.progress(s -> s.progress("catalogue", n, report.findings(), watch.counts(), null)));
         return end(
                 run, report, watch.added() + merged.added(), report.finished() ? "finished a scan" : "stopped a scan");
     }
@@ -159,8 +163,12 @@ class ScanJob implements Labour<ScanSession> {
         try (InputStream in = Files.newInputStream(folder.resolve(SessionFiles.PACKED))) {
             report = SessionFile.unpack(in, from, folder, source);
         }
-        Catalogues.Merged merged =
-                catalogues.merge(run.number(), run.id(), session.imagingId(), folder.resolve("findings.ndjson"));
+        Catalogues.Merged merged = catalogues.merge(
+                run.number(),
+                run.id(),
+                session.imagingId(),
+                folder.resolve("findings.ndjson"),
+                n -> run.progress(s -> s.progress("catalogue", n, report.findings(), new ScanView.Counts(), null)));
         return end(run, report, merged.added(), "brought a session in");
     }
 

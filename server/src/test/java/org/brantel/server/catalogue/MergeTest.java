@@ -157,7 +157,7 @@ class MergeTest {
         try (FindingsFile.Writer out = new FindingsFile.Writer(file)) {
             out.write(odd);
         }
-        catalogues.merge(story.number, 1, imaging, file);
+        catalogues.merge(story.number, 1, imaging, file, n -> {});
         catalogues.merge(story.number, 2, imaging, List.of(odd));
         JsonNode page = story.una.get(story.path("/catalogue")).expect(200).json();
         assertThat(page.get("all").asInt()).isEqualTo(1);
@@ -171,6 +171,41 @@ class MergeTest {
                         .json()
                         .toString())
                 .contains("txt");
+    }
+
+    /** Rows are handed over as text; whatever stands in a name comes back as it was. */
+    @Test
+    void namesKeepTheirMarksOnTheWayIntoTheRecords() throws IOException {
+        long imaging =
+                Story.ofD01().imaged("inbox/d01-fat16.img").session().get("id").asLong();
+        Story story = Story.of(new CaseForms());
+        List<String> names = List.of(
+                "\\N",
+                "back\\slash\\.log",
+                "tab\there",
+                "two\nlines\r",
+                "{a,\"b\"}",
+                "'quoted'",
+                "null",
+                "\u00e9\u6f6e",
+                "\\.");
+        List<Finding> found = new ArrayList<>();
+        for (int i = 0; i < names.size(); i++) {
+            found.add(at(4096L * i, "/tide/" + names.get(i), 700 + i, Origin.LIVE, Prognosis.WHOLE));
+        }
+        assertThat(catalogues.merge(story.number, 1, imaging, found).added()).isEqualTo(names.size());
+        List<String> paths = new ArrayList<>();
+        for (JsonNode line :
+                story.una.get(story.path("/catalogue")).expect(200).json().get("lines")) {
+            paths.add(line.get("path").asString());
+            assertThat(line.get("places")).hasSize(1).first().satisfies(p -> assertThat(p.asString())
+                    .isEqualTo(line.get("path").asString()));
+            assertThat(line.get("versions").get("1").get("path").asString())
+                    .isEqualTo(line.get("path").asString());
+        }
+        assertThat(paths)
+                .containsExactlyInAnyOrderElementsOf(
+                        names.stream().map(n -> "/tide/" + n).toList());
     }
 
     /** Files of a real image: alike in size, in beginning and end, or the same; hashed only where they look alike. */
@@ -320,10 +355,10 @@ class MergeTest {
                 List<Long> turns = new ArrayList<>(sessions.keySet());
                 Collections.shuffle(turns, new Random(order));
                 for (long s : turns) {
-                    catalogues.merge(story.number, s, imaging, sessions.get(s));
+                    catalogues.merge(story.number, s, imaging, sessions.get(s), n -> {});
                 }
                 // A second time it changes nothing.
-                catalogues.merge(story.number, turns.get(0), imaging, sessions.get(turns.get(0)));
+                catalogues.merge(story.number, turns.get(0), imaging, sessions.get(turns.get(0)), n -> {});
                 List<String> shown = shown(story);
                 first = first == null ? shown : first;
                 assertThat(shown).as("round %d, order %s", round, turns).isEqualTo(first);
