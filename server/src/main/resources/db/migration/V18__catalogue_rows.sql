@@ -49,6 +49,19 @@ alter table catalogue_content drop column id, add column line_id bigint, add pri
 -- Where bytes are is on record once: their place leads to a line by itself.
 update catalogue_content c set line_id = k.line_id from catalogue_key k where k.case_id = c.case_id and k.identity_key = c.place;
 delete from catalogue_key k using catalogue_content c where k.case_id = c.case_id and k.identity_key = c.place;
+-- Places of before contents were kept say themselves which bytes they mean: bytes:SIZE[:ENCODING]:OFFSET+LENGTH...
+insert into catalogue_content (case_id, place, imaging_id, size, extents, encoding, line_id)
+    select k.case_id, k.identity_key, l.imaging_id, split_part(k.identity_key, ':', 2)::bigint,
+        (select coalesce('[' || string_agg('[' || replace(part, '+', ',') || ']', ',' order by n) || ']', '[]')
+            from unnest(parts) with ordinality as p (part, n) where part like '%+%'),
+        (select string_agg(part, ':' order by n) from unnest(parts) with ordinality as p (part, n) where n > 2 and part not like '%+%'),
+        k.line_id
+    from catalogue_key k
+    join catalogue_line l on l.id = k.line_id
+    cross join lateral (select string_to_array(k.identity_key, ':') as parts) as place
+    where k.identity_key like 'bytes:%'
+    on conflict do nothing;
+delete from catalogue_key where identity_key like 'bytes:%';
 drop index catalogue_line_selected;
 create index catalogue_line_selected on catalogue_line (case_id, id) where selected;
 

@@ -8,6 +8,7 @@ import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.IntStream;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Packing;
@@ -95,16 +96,47 @@ class MigrationTest {
                     "origins",
                     ",live,",
                     "prognosis",
-                    "WHOLE");
-            sql.update(
-                    "insert into catalogue_key (case_id, identity_key, line_id) select case_id, ?, max(id) from "
-                            + "catalogue_line group by case_id",
-                    Catalogue.place(f));
+                    "WHOLE",
+                    "sessions",
+                    ",3,4,",
+                    "places",
+                    "[\"/tide/gauge.log\"]",
+                    "versions",
+                    "{\"3\":{\"rank\":5,\"prognosis\":\"whole\",\"score\":95,\"origin\":\"live\",\"path\":\"/tide\"}}");
+            key(sql, Objects.requireNonNull(Catalogue.place(f)));
         }
+        key(sql, "bytes:77:lznt1:65536:512+50:-1+27");
+        key(sql, "begins:512");
         flyway.target("latest").load().migrate();
         assertThat(sql.queryForList(
                         "select place from catalogue_content where sha256 = 'ab' and sample is null", String.class))
                 .containsExactlyInAnyOrder(Catalogue.place(few), Catalogue.place(many), Catalogue.place(hole));
+        assertThat(sql.queryForMap(
+                        "select extents, encoding, size from catalogue_content where place like 'bytes:77:%'"))
+                .containsEntry("extents", "[[512,50],[-1,27]]")
+                .containsEntry("encoding", "lznt1:65536")
+                .containsEntry("size", 77L);
+        assertThat(sql.queryForObject("select count(*) from catalogue_content where line_id is null", Long.class))
+                .isZero();
+        assertThat(sql.queryForList("select identity_key from catalogue_key", String.class))
+                .containsExactly("begins:512");
+        assertThat(sql.queryForList(
+                        "select session_id || ' ' || coalesce(prognosis, '-') || coalesce(path, '-') from "
+                                + "catalogue_seen order by line_id, session_id limit 2",
+                        String.class))
+                .containsExactly("3 WHOLE/tide", "4 --");
+        assertThat(sql.queryForList(
+                        "select origins || places from catalogue_line where 'live' = any(origins) and places "
+                                + "= array['/tide/gauge.log']::varchar[]"))
+                .hasSize(3);
+    }
+
+    /** A key of the line that was stored last. */
+    private static void key(JdbcTemplate sql, String key) {
+        sql.update(
+                "insert into catalogue_key (case_id, identity_key, line_id) select case_id, ?, max(id) from "
+                        + "catalogue_line group by case_id",
+                key);
     }
 
     /** A row of a table whose other columns do not matter: what may not be empty gets the like of nothing. */
