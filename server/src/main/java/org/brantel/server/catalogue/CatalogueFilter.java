@@ -16,7 +16,6 @@ import org.brantel.core.wanted.Fit;
 import org.brantel.server.platform.Refusal;
 import org.hibernate.query.criteria.HibernateCriteriaBuilder;
 import org.jspecify.annotations.Nullable;
-import org.springframework.data.jpa.domain.Specification;
 
 /**
  * Which lines of a catalogue are meant. Within one condition any value does; all conditions must hold.
@@ -56,6 +55,10 @@ record CatalogueFilter(
             @Nullable
             List<@Pattern(regexp = VOLUME, message = "A volume is a session and its number, like 3:1.") String>
                     volumes) {
+
+        private boolean isAny() {
+            return foundBy == null && notFoundBy == null && worseIn == null && (volumes == null || volumes.isEmpty());
+        }
 
         List<Predicate> predicates(Root<CatalogueLine> root, CommonAbstractCriteria query, CriteriaBuilder b) {
             List<Predicate> all = new ArrayList<>();
@@ -107,25 +110,23 @@ record CatalogueFilter(
         prognoses = prognoses == null ? List.of() : prognoses;
     }
 
-    /** The same filter with one condition left out, for the counts beside that condition. */
-    CatalogueFilter withoutKinds() {
-        return new CatalogueFilter(List.of(), origins, prognoses, q, wanted, fit, selectedOnly, by);
+    /** The same filter without the conditions that counts stand beside. */
+    CatalogueFilter withoutFacets() {
+        return new CatalogueFilter(List.of(), List.of(), List.of(), q, wanted, fit, selectedOnly, by);
     }
 
-    CatalogueFilter withoutOrigins() {
-        return new CatalogueFilter(kinds, List.of(), prognoses, q, wanted, fit, selectedOnly, by);
-    }
-
-    CatalogueFilter withoutPrognoses() {
-        return new CatalogueFilter(kinds, origins, List.of(), q, wanted, fit, selectedOnly, by);
+    /** Whether every line passes. */
+    boolean isAll() {
+        return kinds.isEmpty()
+                && origins.isEmpty()
+                && prognoses.isEmpty()
+                && (q == null || q.isBlank())
+                && wanted == null
+                && !selectedOnly
+                && (by == null || by.isAny());
     }
 
     /** @param into whether texts may be looked for in what content says of itself */
-    Specification<CatalogueLine> of(long caseId, boolean into) {
-        return (root, query, b) ->
-                b.and(predicates(caseId, root, query, b, into).toArray(Predicate[]::new));
-    }
-
     List<Predicate> predicates(
             long caseId, Root<CatalogueLine> root, CommonAbstractCriteria query, CriteriaBuilder b, boolean into) {
         List<Predicate> all = new ArrayList<>();

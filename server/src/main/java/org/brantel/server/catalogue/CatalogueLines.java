@@ -4,11 +4,10 @@ import java.util.Collection;
 import java.util.List;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
-import org.springframework.data.jpa.repository.JpaSpecificationExecutor;
 import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 
-interface CatalogueLines extends JpaRepository<CatalogueLine, Long>, JpaSpecificationExecutor<CatalogueLine> {
+interface CatalogueLines extends JpaRepository<CatalogueLine, Long> {
 
     /** Prognosis and number of the lines that fit a wanted line. */
     @Query("select l.prognosis, count(l) from CatalogueLine l where l.caseId = ?1 and l.mergedInto is null and "

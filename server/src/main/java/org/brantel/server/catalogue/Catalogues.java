@@ -10,7 +10,6 @@ import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.TreeMap;
 import java.util.function.LongConsumer;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.Prognosis;
@@ -22,8 +21,8 @@ import org.brantel.server.platform.Refusal;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.event.EventListener;
 import org.springframework.data.domain.Limit;
-import org.springframework.data.domain.PageRequest;
 import org.springframework.data.domain.Sort;
+import org.springframework.data.jpa.repository.query.QueryUtils;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -112,21 +111,52 @@ public class Catalogues {
         long caseId = cases.id(number);
         boolean into = locks.mayLook(number, Look.PREVIEWS);
         List<Fitting> wanted = WantedStates.fittings(cases.docket(number).said().wanted());
-        var found = lines.findAll(filter.of(caseId, into), PageRequest.of(page, PAGE, order(sort)));
-        Map<Long, Seen> seenBy =
-                seen.of(found.getContent().stream().map(CatalogueLine::id).toList());
+        List<CatalogueLine> found = found(caseId, filter, page, order(sort), into);
+        Map<Long, Seen> seenBy = seen.of(found.stream().map(CatalogueLine::id).toList());
+        CatalogueFilter rest = filter.withoutFacets();
+        Cube cube = cube(caseId, rest, into);
         return new CatalogueViews.Page(
-                found.getContent().stream()
+                found.stream()
                         .map(l -> l.view(into, wanted, seenBy.getOrDefault(l.id(), Seen.NOWHERE)))
                         .toList(),
-                found.getTotalElements(),
-                lines.countByCaseIdAndMergedIntoIsNull(caseId),
-                counts(caseId, filter.withoutKinds(), "kind", into),
-                origins(caseId, filter.withoutOrigins(), into),
-                counts(caseId, filter.withoutPrognoses(), "prognosis", into),
+                cube.matching(filter),
+                rest.isAll() ? cube.all() : lines.countByCaseIdAndMergedIntoIsNull(caseId),
+                cube.kinds(filter),
+                cube.origins(filter),
+                cube.prognoses(filter),
                 states.of(number),
                 selecting.sum(caseId),
                 into);
+    }
+
+    private List<CatalogueLine> found(long caseId, CatalogueFilter filter, int page, Sort order, boolean into) {
+        if (page > Integer.MAX_VALUE / PAGE) {
+            return List.of();
+        }
+        CriteriaBuilder b = entities.getCriteriaBuilder();
+        CriteriaQuery<CatalogueLine> query = b.createQuery(CatalogueLine.class);
+        Root<CatalogueLine> root = query.from(CatalogueLine.class);
+        query.select(root)
+                .where(filter.predicates(caseId, root, query, b, into).toArray(Predicate[]::new))
+                .orderBy(QueryUtils.toOrders(order, root, b));
+        return entities.createQuery(query)
+                .setFirstResult(page * PAGE)
+                .setMaxResults(PAGE)
+                .getResultList();
+    }
+
+    /** Goes over all that passes once, however many counts stand beside it. */
+    private Cube cube(long caseId, CatalogueFilter filter, boolean into) {
+        CriteriaBuilder b = entities.getCriteriaBuilder();
+        CriteriaQuery<Object[]> query = b.createQuery(Object[].class);
+        Root<CatalogueLine> root = query.from(CatalogueLine.class);
+        query.select(b.array(root.get("kind"), root.get("origins"), root.get("prognosis"), b.count(root)))
+                .where(filter.predicates(caseId, root, query, b, into).toArray(Predicate[]::new))
+                .groupBy(root.get("kind"), root.get("origins"), root.get("prognosis"));
+        return new Cube(entities.createQuery(query).getResultList().stream()
+                .map(row ->
+                        new Cube.Cell((String) row[0], List.of((String[]) row[1]), (Prognosis) row[2], (Long) row[3]))
+                .toList());
     }
 
     /** Goes over the catalogue once; the lines themselves are opened by a filter. */
@@ -157,37 +187,6 @@ public class Catalogues {
             case "name" -> Sort.by("name", "id");
             default -> Sort.by(Sort.Order.asc("path").nullsLast(), Sort.Order.asc("id"));
         };
-    }
-
-    private Map<String, Long> counts(long caseId, CatalogueFilter filter, String by, boolean into) {
-        CriteriaBuilder b = entities.getCriteriaBuilder();
-        CriteriaQuery<Object[]> query = b.createQuery(Object[].class);
-        Root<CatalogueLine> root = query.from(CatalogueLine.class);
-        query.select(b.array(root.get(by), b.count(root)))
-                .groupBy(root.get(by))
-                .where(filter.predicates(caseId, root, query, b, into).toArray(Predicate[]::new));
-        Map<String, Long> counts = new TreeMap<>();
-        entities.createQuery(query).getResultList().forEach(row -> counts.put(word(row[0]), (Long) row[1]));
-        return counts;
-    }
-
-    private static String word(Object value) {
-        return value instanceof Prognosis p
-                ? p.word()
-                : value instanceof String[] all ? String.join(",", all) : (String) value;
-    }
-
-    /** A line may have several origins. */
-    private Map<String, Long> origins(long caseId, CatalogueFilter filter, boolean into) {
-        Map<String, Long> counts = new LinkedHashMap<>();
-        counts(caseId, filter, "origins", into).forEach((set, n) -> {
-            for (String origin : set.split(",")) {
-                if (!origin.isEmpty()) {
-                    counts.merge(origin, n, Long::sum);
-                }
-            }
-        });
-        return counts;
     }
 
     /** What was selected, in order. */
