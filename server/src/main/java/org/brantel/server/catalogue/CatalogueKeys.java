@@ -11,23 +11,28 @@ import org.springframework.stereotype.Component;
 class CatalogueKeys {
 
     private final JdbcTemplate sql;
+    private final ByKey byKey;
 
-    CatalogueKeys(JdbcTemplate sql) {
+    CatalogueKeys(JdbcTemplate sql, ByKey byKey) {
         this.sql = sql;
+        this.byKey = byKey;
     }
 
     /** Of some keys those that are known, and the number of the line that each leads to. */
     Map<String, Long> known(long caseId, Collection<String> keys) {
-        Map<String, Long> known = new HashMap<>();
-        // Keys come by the ten thousand: as an array they are one parameter, and the plan is the same for any number.
-        sql.query(
-                "select identity_key, line_id from catalogue_key where case_id = ? and identity_key = any(?)",
-                row -> {
-                    known.put(row.getString(1), row.getLong(2));
-                },
-                caseId,
-                keys.toArray(String[]::new));
-        return known;
+        return byKey.read(() -> {
+            Map<String, Long> known = new HashMap<>();
+            // Keys come by the ten thousand: as an array they are one parameter, and the plan is the same for any
+            // number.
+            sql.query(
+                    "select identity_key, line_id from catalogue_key where case_id = ? and identity_key = any(?)",
+                    row -> {
+                        known.put(row.getString(1), row.getLong(2));
+                    },
+                    caseId,
+                    keys.toArray(String[]::new));
+            return known;
+        });
     }
 
     void addAll(long caseId, Map<String, Long> keys) {
@@ -36,12 +41,5 @@ class CatalogueKeys {
                         .add(k.getKey())
                         .add(k.getValue())
                         .end());
-    }
-
-    /** Tells the database how the catalogue has grown; else it plans for the few rows that were there. */
-    void analyze() {
-        // A rough look is enough to tell a large table from a small one; keys are looked up by what they are.
-        sql.execute("set local default_statistics_target = 20");
-        sql.execute("analyze catalogue_line, catalogue_seen");
     }
 }

@@ -132,8 +132,6 @@ class CatalogueLine {
             places = with(places, place);
         }
         inside &= other.inside;
-        selected |= other.selected;
-        other.selected = false;
     }
 
     /** These bytes have this hash; said of all that the line is known by, it keeps that of its own. */

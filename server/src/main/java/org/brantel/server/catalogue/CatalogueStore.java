@@ -18,18 +18,12 @@ class CatalogueStore {
     private final CatalogueKeys keys;
     private final SeenLines seen;
     private final JdbcTemplate sql;
-    private final ByKey byKey;
 
-    CatalogueStore(CatalogueLines lines, CatalogueKeys keys, SeenLines seen, JdbcTemplate sql, ByKey byKey) {
+    CatalogueStore(CatalogueLines lines, CatalogueKeys keys, SeenLines seen, JdbcTemplate sql) {
         this.lines = lines;
         this.keys = keys;
         this.seen = seen;
         this.sql = sql;
-        this.byKey = byKey;
-    }
-
-    ByKey byKey() {
-        return byKey;
     }
 
     CatalogueKeys keys() {
@@ -76,5 +70,24 @@ class CatalogueStore {
                         "select nextval('catalogue_line_ids') from generate_series(1, ?)", Long.class, fresh.size())
                 .iterator();
         CopyRows.into(sql, "catalogue_line", CatalogueLine.COLUMNS, fresh, (l, rows) -> l.row(rows, numbers.next()));
+    }
+
+    /** A line becomes part of another: what sessions saw of it, and that somebody chose it. */
+    void takeIn(long gone, long by) {
+        seen.takeIn(gone, by);
+        // A choice that is taken back later is taken back of the line that has it now.
+        sql.update(
+                "update catalogue_line l set selected = true, selection_change = g.selection_change from catalogue_line g "
+                        + "where l.id = ? and g.id = ? and g.selected and not l.selected",
+                by,
+                gone);
+        sql.update("update catalogue_line set selected = false, selection_change = null where id = ?", gone);
+    }
+
+    /** Tells the database how the catalogue has grown; else it plans for the few rows that were there. */
+    void analyze() {
+        // A rough look is enough to tell a large table from a small one; keys are looked up by what they are.
+        sql.execute("set local default_statistics_target = 20");
+        sql.execute("analyze catalogue_line, catalogue_seen");
     }
 }

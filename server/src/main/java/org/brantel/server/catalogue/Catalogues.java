@@ -114,16 +114,16 @@ public class Catalogues {
         List<CatalogueLine> found = found(caseId, filter, page, order(sort), into);
         Map<Long, Seen> seenBy = seen.of(found.stream().map(CatalogueLine::id).toList());
         CatalogueFilter rest = filter.withoutFacets();
-        Cube cube = cube(caseId, rest, into);
+        FacetCounts counts = counts(caseId, rest, into);
         return new CatalogueViews.Page(
                 found.stream()
                         .map(l -> l.view(into, wanted, seenBy.getOrDefault(l.id(), Seen.NOWHERE)))
                         .toList(),
-                cube.matching(filter),
-                rest.isAll() ? cube.all() : lines.countByCaseIdAndMergedIntoIsNull(caseId),
-                cube.kinds(filter),
-                cube.origins(filter),
-                cube.prognoses(filter),
+                counts.matching(filter),
+                rest.isAll() ? counts.all() : lines.countByCaseIdAndMergedIntoIsNull(caseId),
+                counts.kinds(filter),
+                counts.origins(filter),
+                counts.prognoses(filter),
                 states.of(number),
                 selecting.sum(caseId),
                 into);
@@ -146,16 +146,16 @@ public class Catalogues {
     }
 
     /** Goes over all that passes once, however many counts stand beside it. */
-    private Cube cube(long caseId, CatalogueFilter filter, boolean into) {
+    private FacetCounts counts(long caseId, CatalogueFilter filter, boolean into) {
         CriteriaBuilder b = entities.getCriteriaBuilder();
         CriteriaQuery<Object[]> query = b.createQuery(Object[].class);
         Root<CatalogueLine> root = query.from(CatalogueLine.class);
         query.select(b.array(root.get("kind"), root.get("origins"), root.get("prognosis"), b.count(root)))
                 .where(filter.predicates(caseId, root, query, b, into).toArray(Predicate[]::new))
                 .groupBy(root.get("kind"), root.get("origins"), root.get("prognosis"));
-        return new Cube(entities.createQuery(query).getResultList().stream()
-                .map(row ->
-                        new Cube.Cell((String) row[0], List.of((String[]) row[1]), (Prognosis) row[2], (Long) row[3]))
+        return new FacetCounts(entities.createQuery(query).getResultList().stream()
+                .map(row -> new FacetCounts.Cell(
+                        (String) row[0], List.of((String[]) row[1]), (Prognosis) row[2], (Long) row[3]))
                 .toList());
     }
 

@@ -22,12 +22,12 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /**
- * Brings a session's findings into the catalogue, some hundreds at a time. A case has one session at work, so that one
+ * Brings a session's findings into the catalogue, a lot of ten thousand at a time. A case has one session at work, so that one
  * merge is under way.
  */
 final class Merge implements Closeable {
 
-    private static final int BATCH = 10_000;
+    private static final int LOT = 10_000;
     /** How many times larger a catalogue is before the database looks at it anew, so that people find things in it. */
     private static final int MORE = 8;
     /** So many more are worth a look at the end. */
@@ -77,7 +77,7 @@ final class Merge implements Closeable {
     private long added;
     private long shared;
     private long taken;
-    private long analyzedAt = BATCH;
+    private long analyzedAt = LOT;
 
     private Merge(Into into, long caseId, List<Fitting> wanted, long session, long imagingId) throws IOException {
         this.into = into;
@@ -95,7 +95,7 @@ final class Merge implements Closeable {
      * @param told how many are in so far, after each lot
      */
     Catalogues.Merged all(Path file, LongConsumer told) throws IOException {
-        try (ReadAhead ahead = new ReadAhead(file, BATCH)) {
+        try (ReadAhead ahead = new ReadAhead(file, LOT)) {
             for (List<Finding> lot = ahead.next(); !lot.isEmpty(); lot = ahead.next()) {
                 bringIn(lot);
                 told.accept(taken);
@@ -105,8 +105,8 @@ final class Merge implements Closeable {
     }
 
     Catalogues.Merged these(List<Finding> some) throws IOException {
-        for (int from = 0; from < some.size(); from += BATCH) {
-            bringIn(some.subList(from, Math.min(some.size(), from + BATCH)).stream()
+        for (int from = 0; from < some.size(); from += LOT) {
+            bringIn(some.subList(from, Math.min(some.size(), from + LOT)).stream()
                     .map(Storable::of)
                     .toList());
         }
@@ -122,7 +122,7 @@ final class Merge implements Closeable {
 
     private void analyze() {
         analyzedAt = taken;
-        into.transaction.executeWithoutResult(t -> into.store.keys().analyze());
+        into.transaction.executeWithoutResult(t -> into.store.analyze());
     }
 
     private void bringIn(List<Finding> lot) throws IOException {

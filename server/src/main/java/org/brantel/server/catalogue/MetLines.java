@@ -37,10 +37,10 @@ final class MetLines {
     MetLines(CatalogueStore store, long caseId, Collection<String> wantedKeys, Map<String, Long> places) {
         this.store = store;
         this.caseId = caseId;
-        Map<String, Long> there = store.byKey().read(() -> store.keys()
+        Map<String, Long> there = store.keys()
                 .known(
                         caseId,
-                        wantedKeys.stream().filter(k -> !Catalogue.isPlace(k)).toList()));
+                        wantedKeys.stream().filter(k -> !Catalogue.isPlace(k)).toList());
         there.putAll(places);
         Map<Long, CatalogueLine> byId = store.lines(new TreeSet<>(there.values()));
         Map<Long, Seen> known = store.seen().of(byId.keySet());
@@ -127,7 +127,7 @@ final class MetLines {
         for (Absorbed a : inTurn) {
             if (!a.gone().isNew()) {
                 a.gone().mergedInto(a.by().id());
-                store.seen().takeIn(a.gone().id(), a.by().id());
+                store.takeIn(a.gone().id(), a.by().id());
             }
         }
         List<SeenLines.Change> firstSeen = new ArrayList<>();

@@ -19,6 +19,8 @@ class SeenLines {
     /** What changed of a line for a session. */
     record Change(long line, long session, CatalogueViews.Version version) {}
 
+    private static final String COLUMNS = "line_id, session_id, rank, prognosis, score, origin, path";
+
     private final JdbcTemplate sql;
 
     SeenLines(JdbcTemplate sql) {
@@ -30,8 +32,7 @@ class SeenLines {
         Map<Long, Seen> seen = new HashMap<>();
         if (!lines.isEmpty()) {
             sql.query(
-                    "select line_id, session_id, rank, prognosis, score, origin, path from catalogue_seen "
-                            + "where line_id = any(?)",
+                    "select " + COLUMNS + " from catalogue_seen where line_id = any(?)",
                     row -> {
                         seen.computeIfAbsent(row.getLong("line_id"), l -> new Seen())
                                 .by(row.getLong("session_id"), version(row));
@@ -55,26 +56,21 @@ class SeenLines {
 
     /** Rows for lines that no session had found before. */
     void addAll(List<Change> changes) {
-        CopyRows.into(
-                sql,
-                "catalogue_seen",
-                "line_id, session_id, rank, prognosis, score, origin, path",
-                changes,
-                (change, rows) -> {
-                    CatalogueViews.Version v = change.version();
-                    rows.add(change.line())
-                            .add(change.session())
-                            .add(v.rank())
-                            .add(v.prognosis().name());
-                    rows.add(v.score()).add(v.origin().name()).add(v.path()).end();
-                });
+        CopyRows.into(sql, "catalogue_seen", COLUMNS, changes, (change, rows) -> {
+            CatalogueViews.Version v = change.version();
+            rows.add(change.line())
+                    .add(change.session())
+                    .add(v.rank())
+                    .add(v.prognosis().name());
+            rows.add(v.score()).add(v.origin().name()).add(v.path()).end();
+        });
     }
 
     /** Rows that are there already become these. */
     void putAll(List<Change> changes) {
         sql.batchUpdate(
-                "insert into catalogue_seen (line_id, session_id, rank, prognosis, score, origin, path) "
-                        + "values (?, ?, ?, ?, ?, ?, ?) on conflict (line_id, session_id) do update set "
+                "insert into catalogue_seen (" + COLUMNS
+                        + ") values (?, ?, ?, ?, ?, ?, ?) on conflict (line_id, session_id) do update set "
                         + "rank = excluded.rank, prognosis = excluded.prognosis, score = excluded.score, "
                         + "origin = excluded.origin, path = excluded.path",
                 changes.stream()

@@ -157,7 +157,9 @@ class MergeTest {
         try (FindingsFile.Writer out = new FindingsFile.Writer(file)) {
             out.write(odd);
         }
-        catalogues.merge(story.number, 1, imaging, file, n -> {});
+        List<Long> told = new ArrayList<>();
+        catalogues.merge(story.number, 1, imaging, file, told::add);
+        assertThat(told).as("how many are in").containsExactly(1L);
         catalogues.merge(story.number, 2, imaging, List.of(odd));
         JsonNode page = story.una.get(story.path("/catalogue")).expect(200).json();
         assertThat(page.get("all").asInt()).isEqualTo(1);
@@ -171,6 +173,44 @@ class MergeTest {
                         .json()
                         .toString())
                 .contains("txt");
+    }
+
+    /** What somebody chose stays chosen when its line becomes part of another, and can still be taken back. */
+    @Test
+    void whatWasChosenStaysChosenWhenAnotherLineTakesItIn() throws IOException {
+        long imaging =
+                Story.ofD01().imaged("inbox/d01-fat16.img").session().get("id").asLong();
+        Story story = Story.of(new CaseForms());
+        catalogues.merge(
+                story.number,
+                1,
+                imaging,
+                List.of(
+                        at(8192, "/tide/gauge.log", 700, Origin.LIVE, Prognosis.WHOLE),
+                        at(16384, "/tide/gauge.old", 800, Origin.LIVE, Prognosis.WHOLE)));
+        JsonNode lines = story.una
+                .get(story.path("/catalogue?sort=size"))
+                .expect(200)
+                .json()
+                .get("lines");
+        long by = lines.get(0).get("id").asLong();
+        long gone = lines.get(1).get("id").asLong();
+        JsonNode chosen = story.una
+                .put(story.path("/catalogue/selection"), Map.of("ids", List.of(gone), "selected", true))
+                .expect(200)
+                .json();
+        lab.own(CatalogueStore.class).takeIn(gone, by);
+        lab.sql().update("update catalogue_line set merged_into = ? where id = ?", by, gone);
+        assertThat(catalogues.selected(story.number))
+                .extracting(c -> c.finding().id())
+                .containsExactly(by);
+        assertThat(catalogues.selectedCount(story.number)).isEqualTo(1);
+        JsonNode after = story.una
+                .delete(story.path(
+                        "/catalogue/selection/" + chosen.get("change").asLong()))
+                .expect(200)
+                .json();
+        assertThat(after.get("files").asLong()).isZero();
     }
 
     /** Rows are handed over as text; whatever stands in a name comes back as it was. */

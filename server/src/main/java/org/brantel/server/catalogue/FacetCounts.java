@@ -11,7 +11,7 @@ import org.brantel.core.finding.Prognosis;
  * How many lines there are of each kind, origins and prognosis together. From it comes what stands beside a page: what
  * passes a filter, and for each condition what would pass if that one were another.
  */
-record Cube(List<Cell> cells) {
+record FacetCounts(List<Cell> cells) {
 
     /** @param lines of this kind, with exactly these origins and this prognosis */
     record Cell(String kind, List<String> origins, Prognosis prognosis, long lines) {
