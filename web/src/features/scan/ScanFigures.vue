@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { ScanView } from '@/api/types'
 import { count, duration } from '@/ui/format/format'
-import { phaseWords, shareDone } from './counts'
+import { canBeAsked, phaseWords, shareDone } from './counts'
 
 const props = defineProps<{
   /** The newest one. */
@@ -44,22 +44,24 @@ const paused = computed(() => running.value && props.session.asked === 'pause')
       <RouterLink v-if="session.added" class="btn btn-quiet" :to="`/cases/${session.caseNumber}/selection`"
         >Open what is there</RouterLink
       >
-      <button
-        type="button"
-        class="btn btn-quiet"
-        :disabled="busy || session.asked === 'stop'"
-        @click="emit('ask', paused ? 'resume' : 'pause')"
-      >
-        {{ paused ? 'Go on' : 'Pause' }}
-      </button>
-      <button
-        type="button"
-        class="btn btn-stop"
-        :disabled="busy || session.asked === 'stop'"
-        @click="emit('ask', 'stop')"
-      >
-        Stop
-      </button>
+      <template v-if="canBeAsked(session)">
+        <button
+          type="button"
+          class="btn btn-quiet"
+          :disabled="busy || session.asked === 'stop'"
+          @click="emit('ask', paused ? 'resume' : 'pause')"
+        >
+          {{ paused ? 'Go on' : 'Pause' }}
+        </button>
+        <button
+          type="button"
+          class="btn btn-stop"
+          :disabled="busy || session.asked === 'stop'"
+          @click="emit('ask', 'stop')"
+        >
+          Stop
+        </button>
+      </template>
     </template>
     <RouterLink
       v-else-if="session.state === 'done' || session.state === 'stopped'"

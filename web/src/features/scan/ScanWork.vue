@@ -17,7 +17,7 @@ import SessionList from './SessionList.vue'
 import VolumeFacts from './VolumeFacts.vue'
 import VolumeStrata from './VolumeStrata.vue'
 import { whyMore } from './more'
-import { isSound, methodWords, scopeWords } from './counts'
+import { canBeAsked, isSound, methodWords, scopeWords } from './counts'
 
 const props = defineProps<{ /** The case whose image is scanned. */ docket: Docket }>()
 const emit = defineEmits<{ changed: [] }>()
@@ -78,7 +78,11 @@ useKeys([
       ),
   },
   { key: 'C', does: 'compare', run: () => void (ended.value.length > 1 && (comparing.value = !comparing.value)) },
-  { key: ' ', does: 'pause, go on', run: () => void (running.value && ask(paused.value ? 'resume' : 'pause')) },
+  {
+    key: ' ',
+    does: 'pause, go on',
+    run: () => void (latest.value && canBeAsked(latest.value) && ask(paused.value ? 'resume' : 'pause')),
+  },
 ])
 </script>
 

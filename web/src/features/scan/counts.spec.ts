@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { ScanReport, ScanView } from '@/api/types'
-import { isSound, kindRows, methodWords, phaseWords, scopeWords, shareDone } from './counts'
+import { canBeAsked, isSound, kindRows, methodWords, phaseWords, scopeWords, shareDone } from './counts'
 
 const scan = (part: Partial<ScanView>) =>
   ({ state: 'running', phase: 'content', done: 3, total: 4, ...part }) as ScanView
@@ -38,6 +38,13 @@ describe('what a session looked at and came to', () => {
   it('rests when it was asked to', () => {
     expect(phaseWords(scan({ asked: 'pause' }))).toBe('paused')
     expect(phaseWords(scan({ phase: 'search' }))).toBe('searching what is free')
+  })
+
+  it('is not asked to rest once what it found joins the catalogue', () => {
+    expect(canBeAsked(scan({ state: 'waiting', phase: 'waiting' }))).toBe(true)
+    expect(canBeAsked(scan({ phase: 'content' }))).toBe(true)
+    expect(canBeAsked(scan({ phase: 'catalogue' }))).toBe(false)
+    expect(canBeAsked(scan({ state: 'done', phase: 'done' }))).toBe(false)
   })
   it('calls a medium sound only when nothing at all is wrong with it', () => {
     const report = {

@@ -22,6 +22,11 @@ export function phaseWords(s: ScanView): string {
   return s.state === 'running' || s.state === 'waiting' ? (PHASES[s.phase] ?? s.phase) : s.state
 }
 
+/** Whether it can be paused or stopped: what is found joins the catalogue to its end. */
+export function canBeAsked(s: Pick<ScanView, 'state' | 'phase'>): boolean {
+  return s.state === 'waiting' || (s.state === 'running' && s.phase !== 'catalogue')
+}
+
 export function shareDone(s: ScanView): number {
   if (s.state === 'done' || s.state === 'stopped') return 1
   return s.total > 0 ? Math.min(1, s.done / s.total) : 0

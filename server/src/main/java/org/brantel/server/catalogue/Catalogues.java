@@ -10,7 +10,7 @@ import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.function.LongConsumer;
+import java.util.function.Consumer;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.Prognosis;
 import org.brantel.core.wanted.Fitting;
@@ -31,7 +31,13 @@ import org.springframework.transaction.annotation.Transactional;
 public class Catalogues {
 
     /** What a session brought: lines that are new, and findings that were known. */
-    public record Merged(long added, long shared) {}
+    public record Merged(long added, long shared) {
+
+        /** Findings that are in. */
+        public long taken() {
+            return added + shared;
+        }
+    }
 
     /** A selected line as the engine knows it, and the image that holds it. */
     /** @param toldBy the scan session that speaks for it; null where that was not kept */
@@ -72,9 +78,9 @@ public class Catalogues {
     /**
      * Brings a session's findings in; done twice, it changes nothing more.
      *
-     * @param told how many are in so far, now and then
+     * @param told what it brought so far, after each lot
      */
-    public Merged merge(String number, long session, long imagingId, Path findings, LongConsumer told)
+    public Merged merge(String number, long session, long imagingId, Path findings, Consumer<Merged> told)
             throws IOException {
         try (Merge merge = merges.into(number, session, imagingId)) {
             return merge.all(findings, told);

@@ -6,7 +6,7 @@ import java.nio.file.Path;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
-import java.util.function.LongConsumer;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.brantel.core.bytes.Range;
@@ -92,13 +92,13 @@ final class Merge implements Closeable {
     /**
      * Brings in all of a file.
      *
-     * @param told how many are in so far, after each lot
+     * @param told what it brought so far, after each lot
      */
-    Catalogues.Merged all(Path file, LongConsumer told) throws IOException {
+    Catalogues.Merged all(Path file, Consumer<Catalogues.Merged> told) throws IOException {
         try (ReadAhead ahead = new ReadAhead(file, LOT)) {
             for (List<Finding> lot = ahead.next(); !lot.isEmpty(); lot = ahead.next()) {
                 bringIn(lot);
-                told.accept(taken);
+                told.accept(merged());
             }
         }
         return end();
@@ -117,6 +117,10 @@ final class Merge implements Closeable {
         if (taken >= FEW && taken != analyzedAt) {
             analyze();
         }
+        return merged();
+    }
+
+    private Catalogues.Merged merged() {
         return new Catalogues.Merged(added, shared);
     }
 

@@ -9,6 +9,7 @@ import java.time.Clock;
 import java.util.List;
 import java.util.Objects;
 import java.util.OptionalDouble;
+import java.util.function.Consumer;
 import org.brantel.core.carve.SuggestedNames;
 import org.brantel.core.estimate.TimeLeft;
 import org.brantel.core.finding.Finding;
@@ -144,14 +145,8 @@ class ScanJob implements Labour<ScanSession> {
         if (run.serverStops()) {
             throw run.leave();
         }
-        run.progress(s -> s.progress("catalogue", 0, report.findings(), watch.counts(), null));
         // All of them: what came in on the way may have been found a second time since.
-        Catalogues.Merged merged = catalogues.merge(
-                run.number(),
-                run.id(),
-                session.imagingId(),
-                folder.resolve("findings.ndjson"),
-                n -> run.progress(s -> s.progress("catalogue", n, report.findings(), watch.counts(), null)));
+        Catalogues.Merged merged = join(run, folder, report, watch.counts(), watch.added());
         return end(
                 run, report, watch.added() + merged.added(), report.finished() ? "finished a scan" : "stopped a scan");
     }
@@ -163,13 +158,28 @@ class ScanJob implements Labour<ScanSession> {
         try (InputStream in = Files.newInputStream(folder.resolve(SessionFiles.PACKED))) {
             report = SessionFile.unpack(in, from, folder, source);
         }
-        Catalogues.Merged merged = catalogues.merge(
-                run.number(),
-                run.id(),
-                session.imagingId(),
-                folder.resolve("findings.ndjson"),
-                n -> run.progress(s -> s.progress("catalogue", n, report.findings(), new ScanView.Counts(), null)));
+        Catalogues.Merged merged = join(run, folder, report, new ScanView.Counts(), 0);
         return end(run, report, merged.added(), "brought a session in");
+    }
+
+    /**
+     * Brings all that was found into the catalogue, which says how far it is and what is new.
+     *
+     * @param before lines that came in while it was looked for
+     */
+    private Catalogues.Merged join(
+            WorkRun<ScanSession> run, Path folder, ScanReport report, ScanView.Counts counts, long before)
+            throws IOException {
+        Consumer<Catalogues.Merged> tell = merged -> run.progress(s -> {
+            s.progress("catalogue", merged.taken(), report.findings(), counts.nowhere(), null);
+            s.brought(before + merged.added());
+        });
+        tell.accept(new Catalogues.Merged(0, 0));
+        return catalogues.merge(
+                run.number(), run.id(), run.record().imagingId(), folder.resolve("findings.ndjson"), merged -> {
+                    tell.accept(merged);
+                    happenings.changed(run.number(), Topic.CATALOGUE);
+                });
     }
 
     private Step<ScanSession> end(WorkRun<ScanSession> run, ScanReport report, long added, String did) {

@@ -54,7 +54,7 @@ public record ScanView(
      * How far it is.
      *
      * @param phase       records, search, content, catalogue
-     * @param done        bytes of the phase, of {@code total}
+     * @param done        bytes of the phase, of {@code total}; findings while they join the catalogue
      * @param secondsLeft likely time to its end; absent while nothing speaks for a number
      */
     public record Course(
@@ -82,6 +82,11 @@ public record ScanView(
 
         Counts() {
             this(0, new TreeMap<>(), new TreeMap<>(), new TreeMap<>(), null);
+        }
+
+        /** The same, when no folder is looked at any more. */
+        Counts nowhere() {
+            return new Counts(findings, kinds, origins, prognoses, null);
         }
 
         Counts with(Finding finding) {

@@ -157,9 +157,9 @@ class MergeTest {
         try (FindingsFile.Writer out = new FindingsFile.Writer(file)) {
             out.write(odd);
         }
-        List<Long> told = new ArrayList<>();
+        List<Catalogues.Merged> told = new ArrayList<>();
         catalogues.merge(story.number, 1, imaging, file, told::add);
-        assertThat(told).as("how many are in").containsExactly(1L);
+        assertThat(told).containsExactly(new Catalogues.Merged(1, 0));
         catalogues.merge(story.number, 2, imaging, List.of(odd));
         JsonNode page = story.una.get(story.path("/catalogue")).expect(200).json();
         assertThat(page.get("all").asInt()).isEqualTo(1);
