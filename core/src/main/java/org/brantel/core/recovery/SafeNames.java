@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.regex.Pattern;
 import org.brantel.core.finding.Finding;
+import org.brantel.core.finding.Standing;
 
 /**
  * Makes paths that every system can hold: no path leaves the destination, no two are the same on a system that
@@ -17,7 +18,6 @@ import org.brantel.core.finding.Finding;
 final class SafeNames {
 
     private static final int MAX_BYTES = 200;
-    private static final int MAX_PARTS = 60;
     private static final Pattern UNSAFE = Pattern.compile("[<>:\"|?*\\\\/%\\p{Cntrl}\\p{Cf}\\p{Cs}\\ufffd\\uffff]");
     private static final Pattern RESERVED = Pattern.compile("(?i)(con|prn|aux|nul|com[0-9]|lpt[0-9])(\\..*)?");
 
@@ -46,7 +46,8 @@ final class SafeNames {
 
     private String wanted(Finding finding) {
         StringBuilder path = new StringBuilder();
-        if (finding.path() == null) {
+        Standing stands = Standing.of(finding);
+        if (stands == null) {
             path.append("found by content/").append(part(finding.kind())).append('/');
             return path.append(part(finding.suggestedName() != null ? finding.suggestedName() : finding.name()))
                     .toString();
@@ -54,18 +55,8 @@ final class SafeNames {
         if (byVolume && finding.volume() != null) {
             path.append("volume ").append(finding.volume()).append('/');
         }
-        // The name may hold a '/' of its own on a hostile medium; only what stands before it is folders.
-        String folder = finding.path().endsWith(finding.name())
-                ? finding.path()
-                        .substring(0, finding.path().length() - finding.name().length())
-                : "";
-        int parts = 0;
-        for (String piece : folder.split("/")) {
-            if (!piece.isEmpty() && ++parts <= MAX_PARTS) {
-                path.append(part(piece)).append('/');
-            }
-        }
-        return path.append(part(finding.name())).toString();
+        stands.folders().forEach(folder -> path.append(part(folder)).append('/'));
+        return path.append(part(stands.name())).toString();
     }
 
     /** One part of a path. */

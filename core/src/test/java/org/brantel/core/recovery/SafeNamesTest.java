@@ -134,4 +134,11 @@ class SafeNamesTest {
         assertThat(SafeNames.plan(List.of(finding(1, null, null))).get(1L))
                 .isEqualTo("found by content/jpg/at-512.jpg");
     }
+
+    @Test
+    void whatWasInTheTrashGoesWhereItWasDeletedFrom() {
+        Finding inTrash = finding(1, 0, "/$Recycle.Bin/S-1/$RA1.jpg");
+        Finding trashed = inTrash.withRecord(inTrash.record().trashed(null, "C:/Users/Ann/../hive.jpg"));
+        assertThat(SafeNames.plan(List.of(trashed))).containsEntry(1L, "Users/Ann/_/hive.jpg");
+    }
 }
