@@ -3,7 +3,7 @@ import type { CatalogueLine, WantedState } from '@/api/types'
 import { bytes, dateAndTime, percent, size, zoneName } from '@/ui/format/format'
 import FillGauge from '@/ui/instruments/FillGauge.vue'
 import FindingProof from './FindingProof.vue'
-import { folderOf, wantedMarks } from './lines'
+import { calledOf, placeOf, wantedMarks } from './lines'
 
 const props = defineProps<{
   /** The case. */
@@ -82,7 +82,7 @@ function openLine(id: number, at: number): void {
             type="checkbox"
             class="form-check-input"
             :checked="l.selected"
-            :aria-label="`Select ${l.name}`"
+            :aria-label="`Select ${calledOf(l)}`"
             @change="emit('select', l)"
             @click.stop
           />
@@ -96,11 +96,11 @@ function openLine(id: number, at: number): void {
         </td>
         <td class="name">
           <button type="button" class="nameb" :aria-expanded="l.id === open" @click.stop="openLine(l.id, i)">
-            {{ l.path ? l.name : (l.suggestedName ?? `${l.kind} at ${size(l.extents[0]?.offset ?? 0)}`) }}
+            {{ calledOf(l) }}
           </button>
         </td>
         <td class="place text-body-secondary" :title="l.path ?? ''">
-          {{ l.path ? folderOf(l.path, l.name) : 'no name kept' }}
+          {{ placeOf(l) }}
         </td>
         <td class="n" :title="bytes(l.size)">{{ size(l.size) }}</td>
         <td class="m when" :title="zoneName()">{{ l.modified ? dateAndTime(l.modified) : 'not kept' }}</td>

@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { BFormInput } from 'bootstrap-vue-next'
-import { computed, ref, useTemplateRef } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
@@ -11,22 +10,22 @@ import RefusedNote from '@/ui/RefusedNote.vue'
 import { useKeys } from '@/ui/keys'
 import { useImages } from '@/features/bench'
 import CatalogueTable from './CatalogueTable.vue'
-import FacetList from './FacetList.vue'
+import FilterHead from './FilterHead.vue'
 import ConfirmLine from './ConfirmLine.vue'
 import SelectionBar from './SelectionBar.vue'
 import WantedBand from './WantedBand.vue'
-import { EVERYTHING, facetRows, fromQuery, isEverything, sessionWords, toggled, type Facet } from './filter'
+import { EVERYTHING, fromQuery, placeInQuery } from './filter'
 import { useCatalogue } from './useCatalogue'
 
 const props = defineProps<{ /** The case whose findings these are. */ docket: Docket }>()
 const router = useRouter()
-const catalogue = useCatalogue(props.docket.number, fromQuery(useRoute().query))
+const route = useRoute()
+const catalogue = useCatalogue(props.docket.number, fromQuery(route.query))
 const { filter, sort, lines, undoable } = catalogue
 const page = catalogue.live.data
 const at = ref(0)
 const open = ref<number>()
 const recovering = useAction()
-const search = useTemplateRef<HTMLElement>('search')
 const images = useImages(() => props.docket.number)
 const gone = computed(() => (images.data.value ?? []).filter((i) => !i.there).flatMap((i) => i.sessions))
 const narrowed = computed(() => page.value?.wanted.find((w) => w.line.id === filter.value.wanted))
@@ -37,9 +36,15 @@ function move(by: number): void {
 function toggleLine(line: CatalogueLine | undefined): void {
   if (line) void catalogue.select([line.id], !line.selected)
 }
-function facet(which: Facet, value: string): void {
-  filter.value = toggled(filter.value, which, value)
-  at.value = 0
+watch(filter, () => (at.value = 0))
+watch(
+  () => route.query.folder,
+  () => (filter.value = { ...filter.value, ...placeInQuery(route.query), hereOnly: false }),
+)
+/** All of the case, wherever it stands. */
+function showEverything(): void {
+  filter.value = { ...EVERYTHING }
+  void router.push({ query: {} })
 }
 async function recover(): Promise<void> {
   if (await recovering.run(() => api.post('/api/cases/{number}/recovery', { path: { number: props.docket.number } })))
@@ -55,7 +60,6 @@ useKeys([
     does: onLines('proof'),
     run: () => (open.value = open.value === lines.value[at.value]?.id ? undefined : lines.value[at.value]?.id),
   },
-  { key: '/', does: 'narrow', run: () => search.value?.querySelector('input')?.focus() },
   {
     key: 'R',
     does: () => (page.value?.selection.files ? 'recover what is selected' : undefined),
@@ -80,54 +84,7 @@ useKeys([
         @fit="(fit) => (filter = { ...filter, fit })"
         @changed="catalogue.live.refresh"
       />
-      <div class="narrow">
-        <div class="d-flex flex-wrap align-items-center gap-2 line1">
-          <b>Findings</b>
-          <span ref="search" class="searchbox"
-            ><BFormInput
-              :model-value="filter.q"
-              type="search"
-              aria-label="Text in the name or the folder"
-              :placeholder="
-                page.contentShown
-                  ? 'name, folder, or what it says of itself  ( / )'
-                  : 'text in the name or the folder  ( / )'
-              "
-              @update:model-value="(q) => (filter = { ...filter, q: String(q ?? '') })"
-          /></span>
-          <label class="s d-flex align-items-center gap-2"
-            ><input
-              type="checkbox"
-              class="form-check-input"
-              :checked="filter.selectedOnly"
-              @change="filter = { ...filter, selectedOnly: !filter.selectedOnly }"
-            />
-            only selected</label
-          >
-          <b v-if="sessionWords(filter)" class="s">{{ sessionWords(filter) }}</b>
-          <button v-if="!isEverything(filter)" type="button" class="linkish s" @click="filter = { ...EVERYTHING }">
-            show everything
-          </button>
-          <span class="flex-fill" />
-          <span class="m total"
-            ><b>{{ count(page.matching) }}</b> of {{ count(page.all) }}</span
-          >
-        </div>
-        <div class="facets">
-          <FacetList title="Kind" :rows="facetRows(page.kinds, filter.kinds)" @toggle="(v) => facet('kinds', v)" />
-          <FacetList
-            title="Origin"
-            :rows="facetRows(page.origins, filter.origins, ['live', 'deleted', 'earlier', 'carved'])"
-            @toggle="(v) => facet('origins', v)"
-          />
-          <FacetList
-            title="Prognosis"
-            gauges
-            :rows="facetRows(page.prognoses, filter.prognoses, ['whole', 'gapped', 'doubtful', 'overwritten'])"
-            @toggle="(v) => facet('prognoses', v)"
-          />
-        </div>
-      </div>
+      <FilterHead v-model="filter" :number="docket.number" :page="page" />
       <p v-if="!page.contentShown" class="xs text-body-secondary closed">
         The customer agreed to file names only: no pictures, no texts, nothing that contents say of themselves.
       </p>
@@ -150,7 +107,7 @@ useKeys([
       />
       <p v-else-if="page.all" class="empty">
         No finding passes this filter.
-        <button type="button" class="linkish" @click="filter = { ...EVERYTHING }">Show everything</button>
+        <button type="button" class="linkish" @click="showEverything">Show everything</button>
       </p>
       <p v-else class="empty">
         The catalogue is empty.
@@ -184,26 +141,6 @@ useKeys([
   grid-template-columns: minmax(0, 1fr);
   grid-template-rows: auto minmax(0, 1fr) auto;
   height: 100%;
-}
-.narrow {
-  padding: 8px 16px;
-  border-bottom: 1px solid var(--line-2);
-}
-.searchbox {
-  width: min(300px, 100%);
-}
-.total {
-  font-size: 13px;
-}
-.total b {
-  font-size: 18px;
-  font-weight: 600;
-}
-.facets {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 34px;
-  margin-top: 4px;
 }
 .scroll {
   overflow: auto;

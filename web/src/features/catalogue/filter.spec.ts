@@ -1,5 +1,15 @@
 import { describe, expect, it } from 'vitest'
-import { asRequest, EVERYTHING, facetRows, isEverything, pageQuery, toggled } from './filter'
+import {
+  asRequest,
+  EVERYTHING,
+  facetRows,
+  facetWords,
+  fromQuery,
+  isEverything,
+  pageQuery,
+  placeAddress,
+  toggled,
+} from './filter'
 
 describe('the catalogue filter', () => {
   it('takes values in and out of a facet', () => {
@@ -10,16 +20,31 @@ describe('the catalogue filter', () => {
   })
   it('asks the server for just what is filtered', () => {
     const filter = { ...EVERYTHING, kinds: ['jpg', 'png'], q: ' plot & peat ', wanted: 3 }
-    expect(pageQuery(filter, 0, '')).toMatchObject({ kind: ['jpg', 'png'], q: 'plot & peat', wanted: 3 })
-    expect(pageQuery({ ...filter, fit: 'fits' }, 0, '')?.fit).toBe('fits')
-    expect(pageQuery({ ...EVERYTHING, fit: 'fits' }, 2, 'size')).toMatchObject({
+    expect(pageQuery(filter, undefined, '')).toMatchObject({ kind: ['jpg', 'png'], q: 'plot & peat', wanted: 3 })
+    expect(pageQuery({ ...filter, fit: 'fits' }, undefined, '')?.fit).toBe('fits')
+    expect(pageQuery({ ...EVERYTHING, fit: 'fits' }, 31, 'size')).toMatchObject({
       fit: undefined,
-      page: 2,
+      after: 31,
       sort: 'size',
     })
   })
   it('says the same when the selection is changed by filter', () => {
     expect(asRequest({ ...EVERYTHING, q: '  ' }).q).toBeUndefined()
+  })
+  it('keeps a place in the address', () => {
+    const place = fromQuery({ folder: '12,98' })
+    expect(place.folders).toEqual([12, 98])
+    expect(isEverything(place)).toBe(false)
+    expect(placeAddress(place)).toBe('12,98')
+    expect(pageQuery(place, undefined, '')).toMatchObject({ folder: [12, 98], below: true })
+    expect(pageQuery({ ...place, hereOnly: true }, undefined, '')?.below).toBeUndefined()
+    expect(fromQuery({ folder: 'none' }).nameless).toBe(true)
+    expect(placeAddress(fromQuery({ folder: 'none' }))).toBe('none')
+    expect(placeAddress(fromQuery({ folder: '1; drop' }))).toBeUndefined()
+  })
+  it('says its conditions in words', () => {
+    expect(facetWords({ ...EVERYTHING, kinds: ['jpg'], prognoses: ['whole'] })).toBe('jpg, whole')
+    expect(facetWords(EVERYTHING)).toBe('')
   })
   it('treats blanks as no text', () => {
     expect(isEverything({ ...EVERYTHING, q: '   ' })).toBe(true)

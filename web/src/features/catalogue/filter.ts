@@ -18,6 +18,10 @@ export interface Filter {
   /** One volume, as each session numbers it, and what it is called. */
   volumes?: string[]
   volumeName?: string
+  /** Where it stands: one folder, as each session has it, with all below it or without; or what no record names. */
+  folders: number[]
+  hereOnly: boolean
+  nameless: boolean
 }
 
 export const EVERYTHING: Filter = {
@@ -27,6 +31,9 @@ export const EVERYTHING: Filter = {
   q: '',
   wanted: undefined,
   selectedOnly: false,
+  folders: [],
+  hereOnly: false,
+  nameless: false,
 }
 
 export type Facet = 'kinds' | 'origins' | 'prognoses'
@@ -46,14 +53,16 @@ export function isEverything(filter: Filter): boolean {
     !filter.selectedOnly &&
     filter.foundBy === undefined &&
     filter.notFoundBy === undefined &&
-    !filter.volumes?.length
+    !filter.volumes?.length &&
+    !filter.folders.length &&
+    !filter.nameless
   )
 }
 
 type PageQuery = Parts<'/api/cases/{number}/catalogue', 'get'>['query']
 
-/** What a page of the catalogue is asked for by. */
-export function pageQuery(filter: Filter, page: number, sort: string): PageQuery {
+/** What a page of the catalogue is asked for by. @param after the last line of the page before */
+export function pageQuery(filter: Filter, after: number | undefined, sort: string): PageQuery {
   return {
     kind: filter.kinds,
     origin: filter.origins,
@@ -66,7 +75,10 @@ export function pageQuery(filter: Filter, page: number, sort: string): PageQuery
     notFoundBy: filter.notFoundBy,
     worseIn: filter.worseIn,
     volumes: filter.volumes,
-    page: page || undefined,
+    folder: filter.folders,
+    below: filter.folders.length && !filter.hereOnly ? true : undefined,
+    nameless: filter.nameless || undefined,
+    after,
     sort: sort || undefined,
   }
 }
@@ -87,6 +99,7 @@ export function asRequest(filter: Filter): CatalogueFilter {
       worseIn: filter.worseIn,
       volumes: filter.volumes,
     },
+    in: { folders: filter.folders, below: !filter.hereOnly, nameless: filter.nameless },
   }
 }
 
@@ -107,16 +120,35 @@ const number = (value: unknown): number | undefined =>
 const volumesOf = (value: unknown): string[] | undefined =>
   typeof value === 'string' && /^\d+:\d+(,\d+:\d+)*$/.test(value) ? value.split(',') : undefined
 
-/** A filter of sessions as it stands in the address, so that a difference can be opened from elsewhere. */
+const numbers = (value: unknown): number[] =>
+  typeof value === 'string' && /^\d+(,\d+)*$/.test(value) ? value.split(',').map(Number) : []
+
+/** The place that an address names. */
+export function placeInQuery(query: Readonly<Record<string, unknown>>): Pick<Filter, 'folders' | 'nameless'> {
+  return { folders: numbers(query.folder), nameless: query.folder === 'none' }
+}
+
+/** A place as it stands in the address, so that it can be shared, and left by going back. */
+export function placeAddress(place: Pick<Filter, 'folders' | 'nameless'>): string | undefined {
+  return place.nameless ? 'none' : place.folders.join(',') || undefined
+}
+
+/** A filter as it stands in the address, so that a difference of sessions, or a place, can be opened from elsewhere. */
 export function fromQuery(query: Readonly<Record<string, unknown>>): Filter {
   return {
     ...EVERYTHING,
+    ...placeInQuery(query),
     foundBy: number(query.foundBy),
     notFoundBy: number(query.notFoundBy),
     worseIn: number(query.worseIn),
     volumes: volumesOf(query.volumes),
     volumeName: typeof query.volume === 'string' ? query.volume : undefined,
   }
+}
+
+/** What the conditions say that stand beside counts, in words; empty without one. */
+export function facetWords(filter: Filter): string {
+  return [...filter.kinds, ...filter.origins, ...filter.prognoses].join(', ')
 }
 
 /** What a filter of sessions says, in words; empty without one. */

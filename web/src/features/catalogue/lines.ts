@@ -1,9 +1,16 @@
+import { size } from '@/ui/format/format'
 import type { CatalogueLine, WantedState } from '@/api/types'
 
-/** The folders of a path, as people read them. */
-export function folderOf(path: string, name: string): string {
-  const folder = path.endsWith(name) ? path.slice(0, path.length - name.length) : path
-  return folder.split('/').filter(Boolean).join(' › ') || 'top folder'
+/** What a finding is called: as its record says, or its content, or by where it was found. */
+export function calledOf(line: CatalogueLine): string {
+  return line.stands?.name ?? line.suggestedName ?? `${line.kind} at ${size(line.extents[0]?.offset ?? 0)}`
+}
+
+/** Where a finding stands, as people read it. */
+export function placeOf(line: CatalogueLine): string {
+  if (!line.stands) return 'no name kept'
+  const folder = line.stands.folder.split('/').filter(Boolean).join(' › ') || 'top folder'
+  return line.stands.trashed ? `${folder}, now in the trash` : folder
 }
 
 /** Which wanted lines a finding fits, as they are numbered on the list; those that it may fit with a question mark. */

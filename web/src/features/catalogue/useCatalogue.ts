@@ -32,10 +32,9 @@ export function useCatalogue(number: string, start: Filter = EVERYTHING): Catalo
   const last = shallowRef<Undoable>()
   const undoing = useUndo()
   const selecting = useAction()
-  let page = 0
   let timer = 0
   /** What is asked for: the filter, when nobody types in it any more. */
-  const query = shallowRef(pageQuery(filter.value, 0, sort.value))
+  const query = shallowRef(pageQuery(filter.value, undefined, sort.value))
   const live = useLive(
     '/api/cases/{number}/catalogue',
     () => ({ path: { number }, query: query.value }),
@@ -46,14 +45,11 @@ export function useCatalogue(number: string, start: Filter = EVERYTHING): Catalo
   watch([filter, sort], ([now], [before]) => {
     clearTimeout(timer)
     timer = window.setTimeout(
-      () => (query.value = pageQuery(filter.value, 0, sort.value)),
+      () => (query.value = pageQuery(filter.value, undefined, sort.value)),
       now.q === before.q ? 0 : TYPING_MS,
     )
   })
-  watch(live.data, () => {
-    page = 0
-    further.value = []
-  })
+  watch(live.data, () => (further.value = []))
 
   async function change(body: {
     ids: number[]
@@ -86,12 +82,13 @@ export function useCatalogue(number: string, start: Filter = EVERYTHING): Catalo
       return mine && undoing.newest.value === mine ? () => undoing.undo(mine) : undefined
     }),
     async more() {
-      page++
+      const last = lines.value.at(-1)?.id
       const next = await api.get('/api/cases/{number}/catalogue', {
         path: { number },
-        query: pageQuery(filter.value, page, sort.value),
+        query: pageQuery(filter.value, last, sort.value),
       })
-      further.value = [...further.value, ...next.lines]
+      // What changed meanwhile begins anew.
+      if (lines.value.at(-1)?.id === last) further.value = [...further.value, ...next.lines]
     },
     select: (ids, selected) => change({ ids, selected }),
     selectShown: (selected) => change({ ids: [], filter: asRequest(filter.value), selected }),

@@ -1,1 +1,2 @@
 export { default as ScanWork } from './ScanWork.vue'
+export { isSameVolume } from './strata'

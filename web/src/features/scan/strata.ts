@@ -56,17 +56,19 @@ function spread(row: Stratum[]): void {
   }
 }
 
+/** Whether two sessions speak of one volume. */
+export function isSameVolume(a: Volume, b: Volume): boolean {
+  return a.startByte === b.startByte && a.lengthBytes === b.lengthBytes && a.fs === b.fs && a.state === b.state
+}
+
 /** Where a volume's findings are in the catalogue: each session numbers the volumes that it met by itself. */
 export function findingsOf(
   volume: Volume,
   sessions: readonly Pick<ScanView, 'id' | 'report'>[],
 ): { volumes: string; volume: string } {
-  const same = (v: Volume) =>
-    v.startByte === volume.startByte &&
-    v.lengthBytes === volume.lengthBytes &&
-    v.fs === volume.fs &&
-    v.state === volume.state
-  const all = sessions.flatMap((s) => (s.report?.volumes ?? []).filter(same).map((v) => `${s.id}:${v.index}`))
+  const all = sessions.flatMap((s) =>
+    (s.report?.volumes ?? []).filter((v) => isSameVolume(v, volume)).map((v) => `${s.id}:${v.index}`),
+  )
   return { volumes: all.join(','), volume: volume.label || `volume ${volume.index}` }
 }
 

@@ -41,6 +41,7 @@ class CatalogueController {
             Integer count) {}
 
     private final Catalogues catalogues;
+    private final Walk walk;
     private final Selecting selecting;
     private final WantedStates states;
     private final Previews previews;
@@ -49,12 +50,14 @@ class CatalogueController {
 
     CatalogueController(
             Catalogues catalogues,
+            Walk walk,
             Selecting selecting,
             WantedStates states,
             Previews previews,
             Locks locks,
             Staff staff) {
         this.catalogues = catalogues;
+        this.walk = walk;
         this.selecting = selecting;
         this.states = states;
         this.previews = previews;
@@ -82,8 +85,11 @@ class CatalogueController {
                                     String>
                             volumes,
             @RequestParam(required = false) String fit,
+            @RequestParam(required = false) List<Long> folder,
+            @RequestParam(defaultValue = "false") boolean below,
+            @RequestParam(defaultValue = "false") boolean nameless,
             @RequestParam(required = false) String sort,
-            @RequestParam(defaultValue = "0") @Min(0) int page) {
+            @RequestParam(required = false) Long after) {
         return catalogues.page(
                 number,
                 new CatalogueFilter(
@@ -91,12 +97,18 @@ class CatalogueController {
                         origin,
                         prognosis,
                         q,
-                        wanted,
-                        fit,
+                        new CatalogueFilter.Asked(wanted, fit),
                         selectedOnly,
-                        new CatalogueFilter.BySession(foundBy, notFoundBy, worseIn, volumes)),
-                page,
+                        new CatalogueFilter.BySession(foundBy, notFoundBy, worseIn, volumes),
+                        new CatalogueFilter.Place(folder, below, nameless)),
+                after,
                 sort);
+    }
+
+    /** A place of the catalogue, and what can be opened from there; without a folder the volumes of the case. */
+    @GetMapping("/place")
+    Walk.Place place(@PathVariable String number, @RequestParam(required = false) List<Long> folder) {
+        return walk.at(number, folder == null ? List.of() : folder);
     }
 
     /** What two scan sessions found, side by side. */

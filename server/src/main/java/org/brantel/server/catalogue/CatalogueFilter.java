@@ -1,15 +1,16 @@
 package org.brantel.server.catalogue;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import jakarta.persistence.criteria.CommonAbstractCriteria;
 import jakarta.persistence.criteria.CriteriaBuilder;
 import jakarta.persistence.criteria.Expression;
 import jakarta.persistence.criteria.Predicate;
 import jakarta.persistence.criteria.Root;
 import jakarta.persistence.criteria.Subquery;
+import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.stream.Stream;
 import org.brantel.core.finding.Prognosis;
 import org.brantel.core.wanted.Fit;
@@ -21,8 +22,8 @@ import org.jspecify.annotations.Nullable;
  * Which lines of a catalogue are meant. Within one condition any value does; all conditions must hold.
  *
  * @param q      text in the name or the path
- * @param wanted a wanted line that it fits or may fit, or null
- * @param fit    {@code "fits"} or {@code may-fit}, where only one of the two is meant
+ * @param in     where it stands; null for anywhere
+ * @param asked  which wanted line it answers; null for any or none
  * @param by     which scan sessions found it, or null
  */
 record CatalogueFilter(
@@ -30,14 +31,66 @@ record CatalogueFilter(
         List<String> origins,
         List<String> prognoses,
         @Nullable String q,
-        @Nullable Long wanted,
-        @Nullable String fit,
+        @JsonUnwrapped @Nullable Asked asked,
         boolean selectedOnly,
-        @Nullable BySession by) {
+        @Nullable BySession by,
+        @Nullable Place in) {
 
+    private static final List<String> NAMES = List.of("name", "elsewhere");
+    private static final char ESCAPE = '\\';
     static final String VOLUME = "\\d{1,18}:\\d{1,9}";
     static final CatalogueFilter ALL =
-            new CatalogueFilter(List.of(), List.of(), List.of(), null, null, null, false, null);
+            new CatalogueFilter(List.of(), List.of(), List.of(), null, null, false, null, null);
+
+    /**
+     * @param wanted a wanted line that it fits or may fit, or null
+     * @param fit    {@code "fits"} or {@code may-fit}, where only one of the two is meant
+     */
+    record Asked(@Nullable Long wanted, @Nullable String fit) {
+
+        private Predicate predicate(long line, Root<CatalogueLine> root, HibernateCriteriaBuilder b) {
+            Predicate fits = holds(root, b, "wanted", line);
+            Predicate may = holds(root, b, "mayFit", line);
+            return fit == null || fit.isEmpty() ? b.or(fits, may) : verdict(fit) == Fit.Verdict.FITS ? fits : may;
+        }
+    }
+
+    /**
+     * What is looked at for a filter.
+     *
+     * @param into    whether texts may be looked for in what content says of itself
+     * @param folders whose path has the text; null for so many that the path itself is asked
+     */
+    record Reach(long caseId, boolean into, @Nullable List<Long> folders) {}
+
+    /**
+     * Where a line stands.
+     *
+     * @param folders  the same folder as each session has it
+     * @param below    what lies in folders below them as well
+     * @param nameless instead: what no record names
+     */
+    record Place(@Nullable List<@NotNull Long> folders, boolean below, boolean nameless) {
+
+        private boolean isAnywhere() {
+            return !nameless && (folders == null || folders.isEmpty());
+        }
+
+        private Predicate predicate(
+                Root<CatalogueLine> root, CommonAbstractCriteria query, HibernateCriteriaBuilder b) {
+            if (nameless || folders == null) {
+                return b.isNull(root.get("folderId"));
+            }
+            if (!below) {
+                return root.get("folderId").in(folders);
+            }
+            Subquery<Long> inside = query.subquery(Long.class);
+            Root<CatalogueFolder> folder = inside.from(CatalogueFolder.class);
+            inside.select(folder.get("id"))
+                    .where(b.arrayIntersects(folder.<Long[]>get("lineage"), folders.toArray(Long[]::new)));
+            return root.get("folderId").in(inside);
+        }
+    }
 
     /**
      * What scan sessions say of it.
@@ -112,7 +165,7 @@ record CatalogueFilter(
 
     /** The same filter without the conditions that counts stand beside. */
     CatalogueFilter withoutFacets() {
-        return new CatalogueFilter(List.of(), List.of(), List.of(), q, wanted, fit, selectedOnly, by);
+        return new CatalogueFilter(List.of(), List.of(), List.of(), q, asked, selectedOnly, by, in);
     }
 
     /** Whether every line passes. */
@@ -121,16 +174,22 @@ record CatalogueFilter(
                 && origins.isEmpty()
                 && prognoses.isEmpty()
                 && (q == null || q.isBlank())
-                && wanted == null
+                && (asked == null || asked.wanted() == null)
                 && !selectedOnly
+                && (in == null || in.isAnywhere())
                 && (by == null || by.isAny());
     }
 
-    /** @param into whether texts may be looked for in what content says of itself */
+    /** What the path of a folder is like that has the text; null where no text is asked for. */
+    @Nullable
+    String folderPattern() {
+        return q == null || q.isBlank() ? null : like(q.strip());
+    }
+
     List<Predicate> predicates(
-            long caseId, Root<CatalogueLine> root, CommonAbstractCriteria query, CriteriaBuilder b, boolean into) {
+            Reach reach, Root<CatalogueLine> root, CommonAbstractCriteria query, HibernateCriteriaBuilder b) {
         List<Predicate> all = new ArrayList<>();
-        all.add(b.equal(root.get("caseId"), caseId));
+        all.add(b.equal(root.get("caseId"), reach.caseId()));
         all.add(b.isNull(root.get("mergedInto")));
         if (!kinds.isEmpty()) {
             all.add(root.get("kind").in(kinds));
@@ -143,26 +202,13 @@ record CatalogueFilter(
                     .in(prognoses.stream().map(CatalogueFilter::prognosis).toList()));
         }
         if (q != null && !q.isBlank()) {
-            String like = "%"
-                    + q.strip()
-                            .toLowerCase(Locale.ROOT)
-                            .replace("\\", "\\\\")
-                            .replace("%", "\\%")
-                            .replace("_", "\\_") + "%";
-            Predicate names =
-                    b.or(b.like(b.lower(root.get("name")), like, '\\'), b.like(b.lower(root.get("path")), like, '\\'));
-            all.add(
-                    into
-                            ? b.or(
-                                    names,
-                                    b.like(b.lower(root.get("suggestedName")), like, '\\'),
-                                    b.like(b.lower(root.get("about")), like, '\\'))
-                            : names);
+            all.add(says(q.strip(), reach, root, query, b));
         }
-        if (wanted != null) {
-            Predicate fits = holds(root, b, "wanted", wanted);
-            Predicate may = holds(root, b, "mayFit", wanted);
-            all.add(fit == null || fit.isEmpty() ? b.or(fits, may) : verdict(fit) == Fit.Verdict.FITS ? fits : may);
+        if (in != null && !in.isAnywhere()) {
+            all.add(in.predicate(root, query, b));
+        }
+        if (asked != null && asked.wanted() != null) {
+            all.add(asked.predicate(asked.wanted(), root, b));
         }
         if (selectedOnly) {
             all.add(b.isTrue(root.get("selected")));
@@ -171,6 +217,39 @@ record CatalogueFilter(
             all.addAll(by.predicates(root, query, b));
         }
         return all;
+    }
+
+    private static Predicate says(
+            String text,
+            Reach reach,
+            Root<CatalogueLine> root,
+            CommonAbstractCriteria query,
+            HibernateCriteriaBuilder b) {
+        List<Predicate> any = new ArrayList<>();
+        for (String column : reach.into() ? List.of("name", "elsewhere", "suggestedName", "about") : NAMES) {
+            any.add(b.ilike(root.get(column), like(text), ESCAPE));
+        }
+        if (text.indexOf('/') >= 0) {
+            any.add(b.ilike(root.get("path"), like(text), ESCAPE));
+        }
+        List<Long> folders = reach.folders();
+        if (folders == null) {
+            Subquery<Long> called = query.subquery(Long.class);
+            Root<CatalogueFolder> folder = called.from(CatalogueFolder.class);
+            called.select(folder.get("id"))
+                    .where(
+                            b.equal(folder.get("caseId"), reach.caseId()),
+                            b.ilike(folder.get("path"), like(text), ESCAPE));
+            any.add(root.get("folderId").in(called));
+        } else if (!folders.isEmpty()) {
+            any.add(root.get("folderId").in(folders));
+        }
+        return b.or(any.toArray(Predicate[]::new));
+    }
+
+    /** Has a text, whatever signs that means something to the database. */
+    private static String like(String text) {
+        return "%" + text.replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_") + "%";
     }
 
     private static <T> Predicate holds(Root<CatalogueLine> root, CriteriaBuilder b, String list, T one) {

@@ -14,6 +14,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Packing;
 import org.brantel.core.finding.Catalogue;
@@ -24,6 +26,7 @@ import org.brantel.core.finding.Named;
 import org.brantel.core.finding.Origin;
 import org.brantel.core.finding.Prognosis;
 import org.brantel.core.finding.RecordFacts;
+import org.brantel.core.finding.Standing;
 import org.brantel.core.finding.Times;
 import org.brantel.core.finding.Verdict;
 import org.brantel.core.json.Json;
@@ -77,6 +80,10 @@ class CatalogueLine {
     private @Nullable String suggestedName;
     private String about;
     private String[] places;
+    /** The folder that it stands in; null for what no record names. */
+    private @Nullable Long folderId;
+    /** Where else it lay or lies; null for most. */
+    private @Nullable String elsewhere;
     /** Wanted lines that it fits, and those that it may fit. */
     private Long[] wanted;
 
@@ -224,6 +231,36 @@ class CatalogueLine {
                 .toArray(Long[]::new);
     }
 
+    /** Where it stands; null for what no record names. */
+    @Nullable
+    Standing standing() {
+        return Standing.of(path, name, trashedFrom);
+    }
+
+    /** The folder of that; null for what no record names. */
+    Folders.@Nullable Place place() {
+        Standing stands = standing();
+        return stands == null
+                ? null
+                : new Folders.Place(toldBy == null ? 0 : toldBy, volume == null ? -1 : volume, stands.folders());
+    }
+
+    void standsIn(@Nullable Long folder) {
+        folderId = folder;
+        Stream<String> from = trashedFrom == null || trashedFrom.isEmpty() ? Stream.of() : Stream.of(trashedFrom);
+        String others = Stream.concat(from, Arrays.stream(places).filter(p -> !p.equals(path)))
+                .collect(Collectors.joining("\n"));
+        elsewhere = others.isEmpty() ? null : others;
+    }
+
+    /** What is counted of it; null while it is not shown. */
+    CountChanges.@Nullable Counted counted() {
+        return mergedInto != null
+                ? null
+                : new CountChanges.Counted(
+                        folderId, kind, List.of(origins), prognosis, size, List.of(wanted), List.of(mayFit));
+    }
+
     /** As it is held against wanted lines. */
     Candidate candidate() {
         return new Candidate(
@@ -256,7 +293,7 @@ class CatalogueLine {
     static final String COLUMNS = "id, case_id, imaging_id, path, name, kind, size, origins, prognosis, score, proven, "
             + "read_bytes, reasons, extents, encoding, volume, told_by, record_at, attributes, deleted, trashed_from, "
             + "created, modified, accessed, sha256, note, name_origin, suggested_name, about, places, wanted, may_fit, "
-            + "inside, selected";
+            + "inside, selected, folder_id, elsewhere";
 
     /** Writes a new line under its number. */
     void row(CopyRows out, long number) {
@@ -290,11 +327,35 @@ class CatalogueLine {
                 .add(mayFit)
                 .add(inside)
                 .add(selected)
+                .add(folderId)
+                .add(elsewhere)
                 .end();
     }
 
     long id() {
         return id;
+    }
+
+    @Nullable
+    String path() {
+        return path;
+    }
+
+    String name() {
+        return name;
+    }
+
+    Long size() {
+        return size;
+    }
+
+    @Nullable
+    Instant modified() {
+        return modified;
+    }
+
+    Integer score() {
+        return score;
     }
 
     /** The session that speaks for the line; null for lines of before that was kept. */
@@ -340,7 +401,7 @@ class CatalogueLine {
                 .toList();
         return new CatalogueViews.Line(
                 id,
-                new CatalogueViews.Called(path, name, into ? suggestedName : null),
+                new CatalogueViews.Called(path, name, into ? suggestedName : null, CatalogueViews.Place.of(standing())),
                 verdict(),
                 new CatalogueViews.Stored(imagingId, kind, size, readBytes, extentList(), sha256, created, modified),
                 new CatalogueViews.Found(List.of(origins), List.of(places), seen.sessions(), record(), seen.versions()),

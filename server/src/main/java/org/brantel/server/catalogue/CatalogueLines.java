@@ -9,14 +9,15 @@ import org.springframework.data.jpa.repository.Query;
 
 interface CatalogueLines extends JpaRepository<CatalogueLine, Long> {
 
-    /** Prognosis and number of the lines that fit a wanted line. */
-    @Query("select l.prognosis, count(l) from CatalogueLine l where l.caseId = ?1 and l.mergedInto is null and "
-            + "array_contains(l.wanted, ?2) group by l.prognosis")
+    /** Prognosis and number of the lines that fit a wanted line, and of those that may. */
+    @Query(
+            value = "select prognosis, fits, may_fit from catalogue_fit where case_id = ?1 and wanted_id = ?2",
+            nativeQuery = true)
     List<Object[]> fitting(long caseId, Long line);
 
-    @Query("select count(l) from CatalogueLine l where l.caseId = ?1 and l.mergedInto is null and "
-            + "array_contains(l.mayFit, ?2)")
-    long mayFit(long caseId, Long line);
+    /** Counts what fits the wanted lines anew, after many have changed. */
+    @Query(value = "select 1 from recount_fits(?1)", nativeQuery = true)
+    Integer recountFits(long caseId);
 
     @Query("select count(l) from CatalogueLine l where l.caseId = ?1 and l.mergedInto is null and l.selected "
             + "and (array_contains(l.wanted, ?2) or array_contains(l.mayFit, ?2))")
@@ -51,6 +52,4 @@ interface CatalogueLines extends JpaRepository<CatalogueLine, Long> {
     List<CatalogueLine> findByIds(Long[] ids);
 
     List<CatalogueLine> findByCaseIdAndIdIn(Long caseId, Collection<Long> ids);
-
-    long countByCaseIdAndMergedIntoIsNull(Long caseId);
 }

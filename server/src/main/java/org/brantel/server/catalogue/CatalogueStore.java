@@ -17,12 +17,14 @@ class CatalogueStore {
     private final CatalogueLines lines;
     private final CatalogueKeys keys;
     private final SeenLines seen;
+    private final Folders folders;
     private final JdbcTemplate sql;
 
-    CatalogueStore(CatalogueLines lines, CatalogueKeys keys, SeenLines seen, JdbcTemplate sql) {
+    CatalogueStore(CatalogueLines lines, CatalogueKeys keys, SeenLines seen, Folders folders, JdbcTemplate sql) {
         this.lines = lines;
         this.keys = keys;
         this.seen = seen;
+        this.folders = folders;
         this.sql = sql;
     }
 
@@ -72,6 +74,15 @@ class CatalogueStore {
         CopyRows.into(sql, "catalogue_line", CatalogueLine.COLUMNS, fresh, (l, rows) -> l.row(rows, numbers.next()));
     }
 
+    /** The numbers of folders; new ones are made. */
+    Map<Folders.Place, Long> folders(long caseId, Collection<Folders.Place> places) {
+        return places.isEmpty() ? Map.of() : folders.numbers(caseId, places);
+    }
+
+    void count(long caseId, CountChanges changes) {
+        changes.save(sql, caseId);
+    }
+
     /** A line becomes part of another: what sessions saw of it, and that somebody chose it. */
     void takeIn(long gone, long by) {
         seen.takeIn(gone, by);
@@ -88,6 +99,6 @@ class CatalogueStore {
     void analyze() {
         // A rough look is enough to tell a large table from a small one; keys are looked up by what they are.
         sql.execute("set local default_statistics_target = 20");
-        sql.execute("analyze catalogue_line, catalogue_seen");
+        sql.execute("analyze catalogue_line, catalogue_seen, catalogue_folder");
     }
 }

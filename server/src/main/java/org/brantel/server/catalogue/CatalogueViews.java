@@ -8,6 +8,7 @@ import org.brantel.core.content.Extent;
 import org.brantel.core.finding.Origin;
 import org.brantel.core.finding.Prognosis;
 import org.brantel.core.finding.RecordFacts;
+import org.brantel.core.finding.Standing;
 import org.brantel.core.finding.Verdict;
 import org.brantel.core.wanted.WantedLine;
 import org.brantel.core.wanted.WantedTally;
@@ -37,9 +38,24 @@ public final class CatalogueViews {
      * What it is called.
      *
      * @param suggestedName from what its content says; absent where a record names it or the content says nothing
+     * @param stands        where it stands for those whose it is; absent where no record names it
      */
     public record Called(
-            @Nullable String path, String name, @Nullable String suggestedName) {}
+            @Nullable String path,
+            String name,
+            @Nullable String suggestedName,
+            @Nullable Place stands) {}
+
+    /**
+     * @param folder  within its volume, parts joined by '/'; empty for the top
+     * @param trashed whether it lies in the trash, and was deleted from there
+     */
+    public record Place(String folder, String name, boolean trashed) {
+
+        static @Nullable Place of(@Nullable Standing stands) {
+            return stands == null ? null : new Place(stands.folder(), stands.name(), stands.trashed());
+        }
+    }
 
     /**
      * What it is and where it lies.

@@ -1,10 +1,6 @@
 package org.brantel.server.catalogue;
 
 import jakarta.persistence.EntityManager;
-import jakarta.persistence.criteria.CriteriaBuilder;
-import jakarta.persistence.criteria.CriteriaQuery;
-import jakarta.persistence.criteria.Predicate;
-import jakarta.persistence.criteria.Root;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
@@ -12,7 +8,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
 import org.brantel.core.finding.Finding;
-import org.brantel.core.finding.Prognosis;
 import org.brantel.core.wanted.Fitting;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.locks.Locks;
@@ -21,8 +16,6 @@ import org.brantel.server.platform.Refusal;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.event.EventListener;
 import org.springframework.data.domain.Limit;
-import org.springframework.data.domain.Sort;
-import org.springframework.data.jpa.repository.query.QueryUtils;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -45,10 +38,10 @@ public class Catalogues {
             Finding finding, long imagingId, @Nullable Long toldBy) {}
 
     private static final int BATCH = 500;
-    private static final int PAGE = 200;
 
     private final CatalogueLines lines;
     private final SeenLines seen;
+    private final FoundPages pages;
     private final Merge.Into merges;
     private final Cases cases;
     private final WantedStates states;
@@ -59,6 +52,7 @@ public class Catalogues {
     Catalogues(
             CatalogueLines lines,
             SeenLines seen,
+            FoundPages pages,
             Merge.Into merges,
             Cases cases,
             WantedStates states,
@@ -67,6 +61,7 @@ public class Catalogues {
             EntityManager entities) {
         this.lines = lines;
         this.seen = seen;
+        this.pages = pages;
         this.merges = merges;
         this.cases = cases;
         this.states = states;
@@ -105,64 +100,40 @@ public class Catalogues {
             List<CatalogueLine> batch =
                     lines.findByCaseIdAndMergedIntoIsNullAndIdGreaterThanOrderById(caseId, after, Limit.of(BATCH));
             if (batch.isEmpty()) {
-                return;
+                break;
             }
             batch.forEach(l -> l.fit(wanted));
             after = batch.get(batch.size() - 1).id();
+            entities.flush();
+            entities.clear();
         }
+        lines.recountFits(caseId);
     }
 
+    /** @param after the last line of the page before; null for the first page */
     @Transactional(readOnly = true)
-    CatalogueViews.Page page(String number, CatalogueFilter filter, int page, String sort) {
+    CatalogueViews.Page page(String number, CatalogueFilter filter, @Nullable Long after, @Nullable String sort) {
         long caseId = cases.id(number);
         boolean into = locks.mayLook(number, Look.PREVIEWS);
         List<Fitting> wanted = WantedStates.fittings(cases.docket(number).said().wanted());
-        List<CatalogueLine> found = found(caseId, filter, page, order(sort), into);
+        CatalogueFilter.Reach reach = pages.reach(caseId, filter, into);
+        CatalogueLine last = after == null ? null : stored(caseId, after);
+        List<CatalogueLine> found = pages.page(reach, filter, Order.of(sort), last);
         Map<Long, Seen> seenBy = seen.of(found.stream().map(CatalogueLine::id).toList());
         CatalogueFilter rest = filter.withoutFacets();
-        FacetCounts counts = counts(caseId, rest, into);
+        FacetCounts counts = pages.counts(reach, rest);
         return new CatalogueViews.Page(
                 found.stream()
                         .map(l -> l.view(into, wanted, seenBy.getOrDefault(l.id(), Seen.NOWHERE)))
                         .toList(),
                 counts.matching(filter),
-                rest.isAll() ? counts.all() : lines.countByCaseIdAndMergedIntoIsNull(caseId),
+                rest.isAll() ? counts.all() : pages.kept(caseId).all(),
                 counts.kinds(filter),
                 counts.origins(filter),
                 counts.prognoses(filter),
                 states.of(number),
                 selecting.sum(caseId),
                 into);
-    }
-
-    private List<CatalogueLine> found(long caseId, CatalogueFilter filter, int page, Sort order, boolean into) {
-        if (page > Integer.MAX_VALUE / PAGE) {
-            return List.of();
-        }
-        CriteriaBuilder b = entities.getCriteriaBuilder();
-        CriteriaQuery<CatalogueLine> query = b.createQuery(CatalogueLine.class);
-        Root<CatalogueLine> root = query.from(CatalogueLine.class);
-        query.select(root)
-                .where(filter.predicates(caseId, root, query, b, into).toArray(Predicate[]::new))
-                .orderBy(QueryUtils.toOrders(order, root, b));
-        return entities.createQuery(query)
-                .setFirstResult(page * PAGE)
-                .setMaxResults(PAGE)
-                .getResultList();
-    }
-
-    /** Goes over all that passes once, however many counts stand beside it. */
-    private FacetCounts counts(long caseId, CatalogueFilter filter, boolean into) {
-        CriteriaBuilder b = entities.getCriteriaBuilder();
-        CriteriaQuery<Object[]> query = b.createQuery(Object[].class);
-        Root<CatalogueLine> root = query.from(CatalogueLine.class);
-        query.select(b.array(root.get("kind"), root.get("origins"), root.get("prognosis"), b.count(root)))
-                .where(filter.predicates(caseId, root, query, b, into).toArray(Predicate[]::new))
-                .groupBy(root.get("kind"), root.get("origins"), root.get("prognosis"));
-        return new FacetCounts(entities.createQuery(query).getResultList().stream()
-                .map(row -> new FacetCounts.Cell(
-                        (String) row[0], List.of((String[]) row[1]), (Prognosis) row[2], (Long) row[3]))
-                .toList());
     }
 
     /** Goes over the catalogue once; the lines themselves are opened by a filter. */
@@ -183,16 +154,6 @@ public class Catalogues {
             after = batch.get(batch.size() - 1).id();
             entities.clear();
         }
-    }
-
-    private static Sort order(String sort) {
-        return switch (sort == null ? "" : sort) {
-            case "size" -> Sort.by(Sort.Order.desc("size"), Sort.Order.asc("id"));
-            case "modified" -> Sort.by(Sort.Order.desc("modified").nullsLast(), Sort.Order.asc("id"));
-            case "score" -> Sort.by(Sort.Order.desc("score"), Sort.Order.asc("id"));
-            case "name" -> Sort.by("name", "id");
-            default -> Sort.by(Sort.Order.asc("path").nullsLast(), Sort.Order.asc("id"));
-        };
     }
 
     /** What was selected, in order. */
@@ -226,9 +187,13 @@ public class Catalogues {
 
     @Transactional(readOnly = true)
     public Selected line(String number, long id) {
-        return lines.findByCaseIdAndIdIn(cases.id(number), List.of(id)).stream()
+        CatalogueLine line = stored(cases.id(number), id);
+        return new Selected(line.finding(), line.imagingId(), line.toldBy());
+    }
+
+    private CatalogueLine stored(long caseId, long id) {
+        return lines.findByCaseIdAndIdIn(caseId, List.of(id)).stream()
                 .findFirst()
-                .map(l -> new Selected(l.finding(), l.imagingId(), l.toldBy()))
                 .orElseThrow(() -> Refusal.missing("There is no line " + id + " in this catalogue."));
     }
 }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -32,6 +33,8 @@ final class MetLines {
     private final List<Absorbed> inTurn = new ArrayList<>();
     private final Map<CatalogueLine, Seen> seen = new HashMap<>();
     private final Map<CatalogueLine, Set<Long>> seenAnew = new LinkedHashMap<>();
+    /** What was counted of each line that is in the records; null for those that are not shown. */
+    private final Map<CatalogueLine, CountChanges.@Nullable Counted> counted = new LinkedHashMap<>();
 
     /** @param places the numbers of the lines that places lead to, for those keys that are places */
     MetLines(CatalogueStore store, long caseId, Collection<String> wantedKeys, Map<String, Long> places) {
@@ -43,6 +46,7 @@ final class MetLines {
                         wantedKeys.stream().filter(k -> !Catalogue.isPlace(k)).toList());
         there.putAll(places);
         Map<Long, CatalogueLine> byId = store.lines(new TreeSet<>(there.values()));
+        byId.values().forEach(l -> counted.put(l, l.counted()));
         Map<Long, Seen> known = store.seen().of(byId.keySet());
         byId.values().forEach(l -> seen.put(l, known.getOrDefault(l.id(), new Seen())));
         there.forEach((key, line) -> byKey.put(key, store.shown(byId, line)));
@@ -123,6 +127,7 @@ final class MetLines {
         // A line that was new in this batch and taken in by another was never there.
         fresh.removeIf(absorbed::containsKey);
         Set<CatalogueLine> added = Set.copyOf(fresh);
+        stand();
         store.addLines(fresh);
         for (Absorbed a : inTurn) {
             if (!a.gone().isNew()) {
@@ -130,6 +135,10 @@ final class MetLines {
                 store.takeIn(a.gone().id(), a.by().id());
             }
         }
+        CountChanges changes = new CountChanges();
+        fresh.forEach(l -> changes.change(null, l.counted()));
+        counted.forEach((line, before) -> changes.change(before, line.counted()));
+        store.count(caseId, changes);
         List<SeenLines.Change> firstSeen = new ArrayList<>();
         List<SeenLines.Change> seenAgain = new ArrayList<>();
         seenAnew.forEach((line, sessions) -> sessions.forEach(session -> (added.contains(line) ? firstSeen : seenAgain)
@@ -147,5 +156,22 @@ final class MetLines {
         }
         store.keys().addAll(caseId, keys);
         return places;
+    }
+
+    /** Gives each line the folder that it stands in now. */
+    private void stand() {
+        Map<CatalogueLine, Folders.Place> places = new LinkedHashMap<>();
+        Stream.concat(fresh.stream(), counted.keySet().stream())
+                .filter(l -> !absorbed.containsKey(l) && l.mergedInto() == null)
+                .forEach(l -> {
+                    Folders.Place place = l.place();
+                    if (place == null) {
+                        l.standsIn(null);
+                    } else {
+                        places.put(l, place);
+                    }
+                });
+        Map<Folders.Place, Long> numbers = store.folders(caseId, new HashSet<>(places.values()));
+        places.forEach((line, place) -> line.standsIn(Known.in(numbers, place)));
     }
 }

@@ -2,7 +2,6 @@ package org.brantel.server.catalogue;
 
 import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import jakarta.persistence.EntityManager;
-import jakarta.persistence.criteria.CriteriaBuilder;
 import jakarta.persistence.criteria.CriteriaUpdate;
 import jakarta.persistence.criteria.Predicate;
 import jakarta.persistence.criteria.Root;
@@ -14,6 +13,7 @@ import org.brantel.server.locks.Locks;
 import org.brantel.server.locks.Look;
 import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Topic;
+import org.hibernate.query.criteria.HibernateCriteriaBuilder;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -32,13 +32,21 @@ public class Selecting {
     record Changed(long change, int changed, @JsonUnwrapped CatalogueViews.SelectionSum sum) {}
 
     private final CatalogueLines lines;
+    private final FoundPages pages;
     private final Cases cases;
     private final Locks locks;
     private final Happenings happenings;
     private final EntityManager entities;
 
-    Selecting(CatalogueLines lines, Cases cases, Locks locks, Happenings happenings, EntityManager entities) {
+    Selecting(
+            CatalogueLines lines,
+            FoundPages pages,
+            Cases cases,
+            Locks locks,
+            Happenings happenings,
+            EntityManager entities) {
         this.lines = lines;
+        this.pages = pages;
         this.cases = cases;
         this.locks = locks;
         this.happenings = happenings;
@@ -51,11 +59,12 @@ public class Selecting {
         long caseId = cases.id(number);
         long change = lines.nextChange();
         boolean into = locks.mayLook(number, Look.PREVIEWS);
-        CriteriaBuilder b = entities.getCriteriaBuilder();
+        HibernateCriteriaBuilder b = (HibernateCriteriaBuilder) entities.getCriteriaBuilder();
         CriteriaUpdate<CatalogueLine> update = b.createCriteriaUpdate(CatalogueLine.class);
         Root<CatalogueLine> line = update.from(CatalogueLine.class);
-        List<Predicate> meant = new ArrayList<>(
-                (filter == null ? CatalogueFilter.ALL : filter).predicates(caseId, line, update, b, into));
+        CatalogueFilter passing = filter == null ? CatalogueFilter.ALL : filter;
+        List<Predicate> meant =
+                new ArrayList<>(passing.predicates(pages.reach(caseId, passing, into), line, update, b));
         meant.add(b.equal(line.get("selected"), !yes));
         if (filter == null) {
             meant.add(line.get("id").in(ids));
@@ -81,7 +90,7 @@ public class Selecting {
         select(
                 number,
                 List.of(),
-                new CatalogueFilter(List.of(), List.of(), recoverable, null, null, null, false, null),
+                new CatalogueFilter(List.of(), List.of(), recoverable, null, null, false, null, null),
                 true);
     }
 

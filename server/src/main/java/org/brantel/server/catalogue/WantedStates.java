@@ -95,14 +95,18 @@ public class WantedStates {
     private WantedTally.Found found(long caseId, long line) {
         long whole = 0;
         long partly = 0;
+        long mayFit = 0;
         for (Object[] row : lines.fitting(caseId, line)) {
-            if (row[0] == Prognosis.WHOLE) {
-                whole += (Long) row[1];
-            } else if (row[0] != Prognosis.OVERWRITTEN) {
-                partly += (Long) row[1];
+            Prognosis prognosis = Prognosis.valueOf((String) row[0]);
+            long fits = ((Number) row[1]).longValue();
+            if (prognosis == Prognosis.WHOLE) {
+                whole += fits;
+            } else if (prognosis != Prognosis.OVERWRITTEN) {
+                partly += fits;
             }
+            mayFit += ((Number) row[2]).longValue();
         }
-        return new WantedTally.Found(whole, partly, lines.mayFit(caseId, line));
+        return new WantedTally.Found(whole, partly, mayFit);
     }
 
     static List<Fitting> fittings(List<WantedLine> wanted) {

@@ -15,7 +15,7 @@ class FacetCountsTest {
             new FacetCounts.Cell("pdf", List.of("deleted"), Prognosis.WHOLE, 2)));
 
     private static CatalogueFilter filter(List<String> kinds, List<String> origins, List<String> prognoses) {
-        return new CatalogueFilter(kinds, origins, prognoses, null, null, null, false, null);
+        return new CatalogueFilter(kinds, origins, prognoses, null, null, false, null, null);
     }
 
     @Test

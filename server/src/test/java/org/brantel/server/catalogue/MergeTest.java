@@ -399,6 +399,7 @@ class MergeTest {
                 }
                 // A second time it changes nothing.
                 catalogues.merge(story.number, turns.get(0), imaging, sessions.get(turns.get(0)), n -> {});
+                countsAreThoseOfTheLines(story);
                 List<String> shown = shown(story);
                 first = first == null ? shown : first;
                 assertThat(shown).as("round %d, order %s", round, turns).isEqualTo(first);
@@ -406,5 +407,30 @@ class MergeTest {
             assertThat(first).isNotEmpty();
         }
         assertThat(folder).isNotEmptyDirectory();
+    }
+
+    /** What is kept beside the lines says of them what counting them says. */
+    private void countsAreThoseOfTheLines(Story story) {
+        List<String> kept = counts(story);
+        assertThat(kept).isNotEmpty();
+        lab.sql()
+                .execute("select recount_catalogue(id), recount_fits(id) from lab_case where number = '" + story.number
+                        + "'");
+        assertThat(kept).isEqualTo(counts(story));
+    }
+
+    private List<String> counts(Story story) {
+        return lab.sql()
+                .queryForList(
+                        "with mine as (select id from lab_case where number = ?) "
+                                + "select c::text from catalogue_count c join mine on mine.id = c.case_id "
+                                + "union all select f::text from catalogue_fit f join mine on mine.id = f.case_id "
+                                + "where fits > 0 or may_fit > 0 "
+                                + "union all select f::text from catalogue_folder f join mine on mine.id = f.case_id "
+                                + "union all select f::text from catalogue_folder_fit f where (fits > 0 or may_fit > 0) "
+                                + "and folder_id in (select f.id from catalogue_folder f join mine on mine.id = f.case_id) "
+                                + "order by 1",
+                        String.class,
+                        story.number);
     }
 }

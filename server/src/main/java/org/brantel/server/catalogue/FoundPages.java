@@ -1,0 +1,111 @@
+package org.brantel.server.catalogue;
+
+import jakarta.persistence.EntityManager;
+import jakarta.persistence.criteria.CriteriaQuery;
+import jakarta.persistence.criteria.Predicate;
+import jakarta.persistence.criteria.Root;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import org.brantel.core.finding.Prognosis;
+import org.hibernate.query.criteria.HibernateCriteriaBuilder;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.stereotype.Component;
+
+/** Reads what passes a filter, a page at a time, and counts it. */
+@Component
+class FoundPages {
+
+    static final int PAGE = 200;
+    /** So many folders are named one by one; more are asked for by their path, which then is true of many lines. */
+    private static final int NAMED = 1000;
+
+    private final EntityManager entities;
+    private final JdbcTemplate sql;
+
+    FoundPages(EntityManager entities, JdbcTemplate sql) {
+        this.entities = entities;
+        this.sql = sql;
+    }
+
+    /** @param into whether texts may be looked for in what content says of itself */
+    CatalogueFilter.Reach reach(long caseId, CatalogueFilter filter, boolean into) {
+        String pattern = filter.folderPattern();
+        if (pattern == null) {
+            return new CatalogueFilter.Reach(caseId, into, List.of());
+        }
+        List<Long> called = sql.queryForList(
+                "select id from catalogue_folder where case_id = ? and path ilike ? and lines > 0 limit ?",
+                Long.class,
+                caseId,
+                pattern,
+                NAMED + 1);
+        return new CatalogueFilter.Reach(caseId, into, called.size() > NAMED ? null : called);
+    }
+
+    /** @param after the last line of the page before; null for the first page */
+    List<CatalogueLine> page(
+            CatalogueFilter.Reach reach, CatalogueFilter filter, Order order, @Nullable CatalogueLine after) {
+        if (after == null) {
+            return some(reach, filter, order, PAGE, (root, b) -> null);
+        }
+        List<CatalogueLine> found = new ArrayList<>();
+        if (!order.hasNothing(after)) {
+            found.addAll(some(reach, filter, order, PAGE, (root, b) -> order.after(after, root, b)));
+        }
+        if (found.size() < PAGE) {
+            found.addAll(some(reach, filter, order, PAGE - found.size(), (root, b) -> order.rest(after, root, b)));
+        }
+        return found;
+    }
+
+    private interface Where {
+        @Nullable
+        Predicate of(Root<CatalogueLine> root, HibernateCriteriaBuilder b);
+    }
+
+    private List<CatalogueLine> some(
+            CatalogueFilter.Reach reach, CatalogueFilter filter, Order order, int most, Where where) {
+        HibernateCriteriaBuilder b = (HibernateCriteriaBuilder) entities.getCriteriaBuilder();
+        CriteriaQuery<CatalogueLine> query = b.createQuery(CatalogueLine.class);
+        Root<CatalogueLine> root = query.from(CatalogueLine.class);
+        List<Predicate> all = new ArrayList<>(filter.predicates(reach, root, query, b));
+        Predicate from = where.of(root, b);
+        if (from != null) {
+            all.add(from);
+        }
+        query.select(root).where(all.toArray(Predicate[]::new)).orderBy(order.by(root, b));
+        return entities.createQuery(query).setMaxResults(most).getResultList();
+    }
+
+    /** How many pass, by what stands beside a page; where nothing narrows it, that is kept with the lines. */
+    FacetCounts counts(CatalogueFilter.Reach reach, CatalogueFilter filter) {
+        return filter.isAll() ? kept(reach.caseId()) : counted(reach, filter);
+    }
+
+    FacetCounts kept(long caseId) {
+        return new FacetCounts(sql.query(
+                "select kind, origins, prognosis, lines from catalogue_count where case_id = ?",
+                (row, n) -> new FacetCounts.Cell(
+                        row.getString(1),
+                        Arrays.asList(row.getString(2).split(",")),
+                        Prognosis.valueOf(row.getString(3)),
+                        row.getLong(4)),
+                caseId));
+    }
+
+    /** Goes over all that passes once, however many counts stand beside it. */
+    private FacetCounts counted(CatalogueFilter.Reach reach, CatalogueFilter filter) {
+        HibernateCriteriaBuilder b = (HibernateCriteriaBuilder) entities.getCriteriaBuilder();
+        CriteriaQuery<Object[]> query = b.createQuery(Object[].class);
+        Root<CatalogueLine> root = query.from(CatalogueLine.class);
+        query.select(b.array(root.get("kind"), root.get("origins"), root.get("prognosis"), b.count(root)))
+                .where(filter.predicates(reach, root, query, b).toArray(Predicate[]::new))
+                .groupBy(root.get("kind"), root.get("origins"), root.get("prognosis"));
+        return new FacetCounts(entities.createQuery(query).getResultList().stream()
+                .map(row -> new FacetCounts.Cell(
+                        (String) row[0], List.of((String[]) row[1]), (Prognosis) row[2], (Long) row[3]))
+                .toList());
+    }
+}

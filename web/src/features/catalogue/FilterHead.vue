@@ -1,0 +1,171 @@
+<script setup lang="ts">
+import { BFormInput } from 'bootstrap-vue-next'
+import { ref, useTemplateRef } from 'vue'
+import type { CataloguePage } from '@/api/types'
+import { count } from '@/ui/format/format'
+import { useKeys } from '@/ui/keys'
+import FacetList from './FacetList.vue'
+import PlaceShelves from './PlaceShelves.vue'
+import {
+  EVERYTHING,
+  facetRows,
+  facetWords,
+  isEverything,
+  sessionWords,
+  toggled,
+  type Facet,
+  type Filter,
+} from './filter'
+
+const props = defineProps<{
+  /** The case. */
+  number: string
+  /** What passes the filter, and the counts beside it. */
+  page: CataloguePage
+}>()
+/** What is shown below. */
+const filter = defineModel<Filter>({ required: true })
+
+/** What stands under the line: the places to walk through, or the conditions with their counts. */
+const face = ref<'places' | 'conditions'>('places')
+const search = useTemplateRef<HTMLElement>('search')
+const FACES = { places: 'by place', conditions: 'by kind, origin, prognosis' } as const
+
+function facet(which: Facet, value: string): void {
+  filter.value = toggled(filter.value, which, value)
+}
+/** The place stays: it is left by the shelves. */
+function showAll(): void {
+  const { folders, nameless } = filter.value
+  filter.value = { ...EVERYTHING, folders, nameless }
+}
+useKeys([
+  { key: '/', does: 'narrow', run: () => search.value?.querySelector('input')?.focus() },
+  {
+    key: 'F',
+    does: () => (face.value === 'places' ? 'conditions' : 'places'),
+    run: () => (face.value = face.value === 'places' ? 'conditions' : 'places'),
+  },
+])
+</script>
+
+<template>
+  <div class="narrow">
+    <div class="d-flex flex-wrap align-items-center gap-2 line1">
+      <b>Findings</b>
+      <span ref="search" class="searchbox"
+        ><BFormInput
+          :model-value="filter.q"
+          type="search"
+          aria-label="Text in the name or the folder"
+          :placeholder="
+            page.contentShown
+              ? 'name, folder, or what it says of itself  ( / )'
+              : 'text in the name or the folder  ( / )'
+          "
+          @update:model-value="(q) => (filter = { ...filter, q: String(q ?? '') })"
+      /></span>
+      <span class="faces" role="group" aria-label="Narrow">
+        <button
+          v-for="(words, f) in FACES"
+          :key="f"
+          type="button"
+          class="face s"
+          :class="{ on: face === f }"
+          :aria-pressed="face === f"
+          @click="face = f"
+        >
+          {{ words }}
+        </button>
+      </span>
+      <label class="s d-flex align-items-center gap-2"
+        ><input
+          type="checkbox"
+          class="form-check-input"
+          :checked="filter.selectedOnly"
+          @change="filter = { ...filter, selectedOnly: !filter.selectedOnly }"
+        />
+        only selected</label
+      >
+      <label v-if="filter.folders.length" class="s d-flex align-items-center gap-2"
+        ><input
+          type="checkbox"
+          class="form-check-input"
+          :checked="filter.hereOnly"
+          @change="filter = { ...filter, hereOnly: !filter.hereOnly }"
+        />
+        only this folder, nothing below</label
+      >
+      <b v-if="sessionWords(filter)" class="s">{{ sessionWords(filter) }}</b>
+      <b v-if="face === 'places' && facetWords(filter)" class="s">{{ facetWords(filter) }}</b>
+      <button
+        v-if="!isEverything({ ...filter, folders: [], nameless: false })"
+        type="button"
+        class="linkish s"
+        @click="showAll"
+      >
+        show everything{{ filter.folders.length || filter.nameless ? ' here' : '' }}
+      </button>
+      <span class="flex-fill" />
+      <span class="m total"
+        ><b>{{ count(page.matching) }}</b> of {{ count(page.all) }}</span
+      >
+    </div>
+    <PlaceShelves
+      v-if="face === 'places'"
+      :number="props.number"
+      :filter="filter"
+      :wanted="page.wanted"
+      @kind="(kind) => (filter = { ...filter, kinds: kind ? [kind] : [] })"
+    />
+    <div v-else class="facets">
+      <FacetList title="Kind" :rows="facetRows(page.kinds, filter.kinds)" @toggle="(v) => facet('kinds', v)" />
+      <FacetList
+        title="Origin"
+        :rows="facetRows(page.origins, filter.origins, ['live', 'deleted', 'earlier', 'carved'])"
+        @toggle="(v) => facet('origins', v)"
+      />
+      <FacetList
+        title="Prognosis"
+        gauges
+        :rows="facetRows(page.prognoses, filter.prognoses, ['whole', 'gapped', 'doubtful', 'overwritten'])"
+        @toggle="(v) => facet('prognoses', v)"
+      />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.narrow {
+  padding: 8px 16px;
+  border-bottom: 1px solid var(--line-2);
+}
+.searchbox {
+  width: min(300px, 100%);
+}
+.total {
+  font-size: 13px;
+}
+.total b {
+  font-size: 18px;
+  font-weight: 600;
+}
+.facets {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 34px;
+  margin-top: 4px;
+}
+.face {
+  padding: 2px 8px;
+  border: 0;
+  border-bottom: 2px solid transparent;
+  background: none;
+  color: var(--ink-2);
+}
+.face.on {
+  border-bottom-color: var(--verd);
+  color: var(--ink);
+  font-weight: 650;
+}
+</style>

@@ -1,0 +1,261 @@
+<script setup lang="ts">
+import { computed, nextTick, useTemplateRef } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { useLive } from '@/api/live'
+import type { WantedState } from '@/api/types'
+import { count, percent } from '@/ui/format/format'
+import { useKeys } from '@/ui/keys'
+import RefusedNote from '@/ui/RefusedNote.vue'
+import { placeAddress, type Filter } from './filter'
+import { fitMarks, heightOf, holdsWords, kindsOf, shelvesOf, wholeShare, type Shelf } from './shelves'
+
+const props = defineProps<{
+  /** The case. */
+  number: string
+  /** What is shown below; its place is the one that is open here. */
+  filter: Filter
+  /** The lines that findings are held against. */
+  wanted: WantedState[]
+}>()
+const emit = defineEmits<{
+  /** Of what no record names, one kind, or all of them again. */
+  kind: [kind: string | undefined]
+}>()
+
+const route = useRoute()
+const router = useRouter()
+const row = useTemplateRef<HTMLElement>('row')
+const place = useLive(
+  '/api/cases/{number}/catalogue/place',
+  () => ({ path: { number: props.number }, query: { folder: props.filter.folders } }),
+  (what, c) => c === props.number && (what === 'catalogue' || what === 'case'),
+)
+const scans = useLive(
+  '/api/cases/{number}/scans',
+  () => ({ path: { number: props.number } }),
+  (what, c) => c === props.number && what === 'scan',
+)
+const shelves = computed(() => {
+  if (!place.data.value) return []
+  return props.filter.nameless ? kindsOf(place.data.value) : shelvesOf(place.data.value, scans.data.value ?? [])
+})
+const top = useLive(
+  '/api/cases/{number}/catalogue/place',
+  () => (props.filter.folders.length ? { path: { number: props.number }, query: {} } : undefined),
+  () => false,
+)
+/** The shelves left behind: the case, the volume, and the folders on the way; the last is the open one. */
+const behind = computed<Pick<Shelf, 'key' | 'name' | 'folders'>[]>(() => {
+  if (props.filter.nameless) return [{ key: 'none', name: 'no name kept', folders: [] }]
+  const volume = (folders: readonly number[]) =>
+    top.data.value &&
+    shelvesOf(top.data.value, scans.data.value ?? []).find((s) => s.folders.some((f) => folders.includes(f)))
+  return (place.data.value?.behind ?? []).map((b, i) => ({
+    key: String(b.folders[0]),
+    name: i === 0 ? (volume(b.folders)?.name ?? 'volume') : b.name,
+    folders: i === 0 ? (volume(b.folders)?.folders ?? b.folders) : b.folders,
+  }))
+})
+const isInside = computed(() => props.filter.nameless || props.filter.folders.length > 0)
+
+/** A place has an address of its own, so that going back leaves it. */
+async function open(where: Pick<Filter, 'folders' | 'nameless'>): Promise<void> {
+  await router.push({ query: { ...route.query, folder: placeAddress(where) } })
+  await nextTick()
+  if (row.value?.contains(document.activeElement) || document.activeElement === document.body) focusAt(0)
+}
+function openShelf(s: Shelf): void {
+  if (s.kind) emit('kind', props.filter.kinds.includes(s.kind) ? undefined : s.kind)
+  else void open({ folders: s.folders, nameless: s.state === 'nameless' })
+}
+function up(): void {
+  if (props.filter.nameless) emit('kind', undefined)
+  void open({ folders: behind.value.at(-2)?.folders ?? [], nameless: false })
+}
+function buttons(): HTMLElement[] {
+  return [...(row.value?.querySelectorAll<HTMLElement>('.shelf') ?? [])]
+}
+function focusAt(i: number): void {
+  const all = buttons()
+  all[Math.max(0, Math.min(all.length - 1, i))]?.focus()
+}
+function step(by: number): void {
+  focusAt(buttons().indexOf(document.activeElement as HTMLElement) + by)
+}
+useKeys([
+  { key: 'W', does: () => (shelves.value.length ? 'walk the shelves' : undefined), run: () => focusAt(0) },
+  { key: 'Backspace', does: () => (isInside.value ? 'up' : undefined), run: up },
+])
+</script>
+
+<template>
+  <div class="walk">
+    <nav v-if="isInside" class="behind" aria-label="Shelves left behind">
+      <button type="button" class="left" @click="open({ folders: [], nameless: false })"><span>the case</span></button>
+      <button
+        v-for="(b, i) in behind"
+        :key="b.key"
+        type="button"
+        class="left"
+        :class="{ here: i === behind.length - 1 }"
+        :aria-current="i === behind.length - 1 ? 'location' : undefined"
+        :title="b.name"
+        @click="open({ folders: b.folders, nameless: filter.nameless })"
+      >
+        <span>{{ b.name }}</span>
+      </button>
+    </nav>
+    <div
+      ref="row"
+      class="shelves"
+      role="group"
+      aria-label="Places to open"
+      data-sideways
+      @keydown.right.prevent="step(1)"
+      @keydown.left.prevent="step(-1)"
+    >
+      <button
+        v-for="s in shelves"
+        :key="s.key"
+        type="button"
+        class="shelf"
+        :class="[s.state, { on: s.kind && filter.kinds.includes(s.kind) }]"
+        :aria-pressed="s.kind ? filter.kinds.includes(s.kind) : undefined"
+        @click="openShelf(s)"
+      >
+        <span class="wall" aria-hidden="true"
+          ><span class="stack" :style="{ height: `${100 * heightOf(s.holds, shelves)}%` }"
+            ><i :style="{ height: `${100 * wholeShare(s.holds)}%` }" /></span
+        ></span>
+        <b :title="s.name">{{ s.name }}</b>
+        <span v-if="s.about" class="xs">{{ s.about }}</span>
+        <span class="xs">{{ holdsWords(s.holds) }}</span>
+        <span class="xs text-body-secondary">{{ percent(s.holds.whole, s.holds.lines) }} whole</span>
+        <span v-if="fitMarks(s.fits, wanted)" class="xs m fits">{{ fitMarks(s.fits, wanted) }}</span>
+      </button>
+      <p v-if="place.data.value?.further" class="s bare">
+        and {{ count(place.data.value.further) }} more folders; narrow them by a text.
+      </p>
+      <p v-if="place.data.value && !shelves.length" class="s text-body-secondary bare">
+        {{ isInside ? 'No folder lies here; its files are listed below.' : 'Nothing was found yet.' }}
+      </p>
+      <RefusedNote :refused="place.refused.value" />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.walk {
+  display: flex;
+  min-height: 128px;
+  margin-top: 4px;
+}
+.behind {
+  display: flex;
+  flex: none;
+  max-width: 50%;
+  overflow-x: auto;
+}
+
+/* A shelf that was left: only its edge is seen, with its name along it. */
+.left {
+  flex: none;
+  width: 28px;
+  padding: 6px 0;
+  border: 1.5px solid var(--ink);
+  border-right: 0;
+  background: var(--well);
+  color: var(--ink);
+}
+.left:last-child {
+  border-right: 1.5px solid var(--ink);
+}
+.left span {
+  display: block;
+  writing-mode: vertical-rl;
+  max-height: 112px;
+  margin: 0 auto;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+  font-size: 12px;
+}
+.left.here {
+  background: var(--sheet);
+  font-weight: 650;
+}
+.shelves {
+  display: flex;
+  flex: 1;
+  min-width: 0;
+  gap: 6px;
+  padding: 0 4px 4px 10px;
+  overflow-x: auto;
+  align-items: stretch;
+}
+.shelf {
+  flex: 0 0 132px;
+  display: grid;
+  grid-template-rows: minmax(34px, 1fr);
+  grid-auto-rows: auto;
+  align-content: end;
+  text-align: left;
+  padding: 2px 6px 4px;
+  border: 0;
+  border-bottom: 3px solid var(--ink);
+  background: none;
+  color: inherit;
+  line-height: 16px;
+}
+.shelf > b,
+.shelf > .xs {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.shelf > b {
+  font-size: 13px;
+  line-height: 18px;
+}
+.wall {
+  position: relative;
+  min-height: 34px;
+}
+.stack {
+  position: absolute;
+  left: 0;
+  bottom: 2px;
+  width: 46px;
+  border: 1.5px solid var(--ink);
+  background: var(--sheet);
+}
+.stack i {
+  position: absolute;
+  left: 0;
+  right: 0;
+  bottom: 0;
+  background: var(--fill);
+}
+.shelf.lost,
+.shelf.earlier,
+.shelf.nameless {
+  border-bottom-style: dashed;
+}
+.shelf.lost .stack,
+.shelf.earlier .stack,
+.shelf.nameless .stack {
+  border-style: dashed;
+}
+.shelf:hover,
+.shelf.on {
+  background: var(--verd-wash);
+}
+.fits {
+  color: var(--heather-d);
+  font-weight: 600;
+}
+.bare {
+  align-self: center;
+  margin: 0 8px;
+}
+</style>
