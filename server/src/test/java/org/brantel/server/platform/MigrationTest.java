@@ -85,6 +85,10 @@ class MigrationTest {
                     "catalogue_line",
                     "size",
                     f.size(),
+                    "path",
+                    "/tide/gauge.log",
+                    "name",
+                    "gauge.log",
                     "extents",
                     Json.write(f.extents().stream()
                             .map(e -> new long[] {e.offset(), e.length()})
@@ -107,6 +111,9 @@ class MigrationTest {
         }
         key(sql, "bytes:77:lznt1:65536:512+50:-1+27");
         key(sql, "begins:512");
+        flyway.target("18").load().migrate();
+        sql.update("update catalogue_line set trashed_from = 'C:/tide/Band/march.log' where id = "
+                + "(select min(id) from catalogue_line)");
         flyway.target("latest").load().migrate();
         assertThat(sql.queryForList(
                         "select place from catalogue_content where sha256 = 'ab' and sample is null", String.class))
@@ -129,6 +136,14 @@ class MigrationTest {
                         "select origins || places from catalogue_line where 'live' = any(origins) and places "
                                 + "= array['/tide/gauge.log']::varchar[]"))
                 .hasSize(3);
+        assertThat(sql.queryForList(
+                        "select f.path || ' ' || f.lines || ' ' || f.whole || ' ' || coalesce(p.path, '-') || ' ' || "
+                                + "array_length(f.lineage, 1) from catalogue_folder f left join catalogue_folder p "
+                                + "on p.id = f.parent_id order by f.path",
+                        String.class))
+                .containsExactly(" 3 3 - 1", "/tide 3 3  2", "/tide/Band 1 1 /tide 3");
+        assertThat(sql.queryForObject("select sum(lines) from catalogue_count", Long.class))
+                .isEqualTo(3);
     }
 
     /** A key of the line that was stored last. */
