@@ -28,12 +28,22 @@ export function useKeys(own: Key[]): void {
   onScopeDispose(() => own.forEach((k) => keys.splice(keys.indexOf(k), 1)))
 }
 
-const NAMES: Record<string, string> = { ' ': 'Space', ArrowLeft: '←', ArrowRight: '→', ArrowUp: '↑', ArrowDown: '↓' }
+const NAMES: Record<string, string> = {
+  ' ': 'Space',
+  ArrowLeft: '←',
+  ArrowRight: '→',
+  ArrowUp: '↑',
+  ArrowDown: '↓',
+  Backspace: '⌫',
+}
 
 /** A key as it is printed on a keyboard. */
 export function keyName(key: string): string {
   return NAMES[key] ?? key
 }
+
+/** What presses a button that has the focus. */
+const PRESS = [' ', 'Enter']
 
 function inField(target: EventTarget | null): boolean {
   return (
@@ -44,7 +54,8 @@ function inField(target: EventTarget | null): boolean {
 
 export function handleKey(event: KeyboardEvent): void {
   if (event.ctrlKey || event.metaKey || (!event.altKey && inField(event.target))) return
-  if (event.key === ' ' && event.target instanceof HTMLButtonElement) return
+  if (PRESS.includes(event.key) && event.target instanceof HTMLElement && event.target.matches('button, a[href]'))
+    return
   // The screen's own keys come after the frame's, and win.
   const pressed = `${event.altKey ? 'alt ' : ''}${event.key.toLowerCase()}`
   const key = [...keys].reverse().find((k) => k.key.toLowerCase() === pressed && doesNow(k) !== undefined)

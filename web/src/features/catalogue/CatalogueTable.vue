@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useTemplateRef } from 'vue'
 import type { CatalogueLine, WantedState } from '@/api/types'
 import { bytes, dateAndTime, percent, size, zoneName } from '@/ui/format/format'
 import FillGauge from '@/ui/instruments/FillGauge.vue'
@@ -35,6 +36,11 @@ const COLUMNS = [
   { label: 'size', sort: 'size' },
   { label: 'last changed', sort: 'modified' },
 ]
+const table = useTemplateRef<HTMLTableElement>('table')
+defineExpose({
+  /** The line at hand is where keys go to. */
+  focusLine: (i: number) => table.value?.querySelectorAll<HTMLElement>('.nameb')[i]?.focus(),
+})
 /** Opens a line where it is folded, folds it where it is open, and stands on it. */
 function openLine(id: number, at: number): void {
   emit('at', at)
@@ -43,7 +49,7 @@ function openLine(id: number, at: number): void {
 </script>
 
 <template>
-  <table class="lines">
+  <table ref="table" class="lines">
     <caption class="visually-hidden">
       Findings
     </caption>

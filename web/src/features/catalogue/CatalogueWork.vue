@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, ref, useTemplateRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
@@ -25,6 +25,7 @@ const { filter, sort, lines, undoable } = catalogue
 const page = catalogue.live.data
 const at = ref(0)
 const open = ref<number>()
+const table = useTemplateRef<InstanceType<typeof CatalogueTable>>('table')
 const recovering = useAction()
 const images = useImages(() => props.docket.number)
 const gone = computed(() => (images.data.value ?? []).filter((i) => !i.there).flatMap((i) => i.sessions))
@@ -32,6 +33,7 @@ const narrowed = computed(() => page.value?.wanted.find((w) => w.line.id === fil
 
 function move(by: number): void {
   at.value = Math.min(lines.value.length - 1, Math.max(0, at.value + by))
+  table.value?.focusLine(at.value)
 }
 function toggleLine(line: CatalogueLine | undefined): void {
   if (line) void catalogue.select([line.id], !line.selected)
@@ -62,7 +64,7 @@ useKeys([
   },
   {
     key: 'R',
-    does: () => (page.value?.selection.files ? 'recover what is selected' : undefined),
+    does: () => (page.value?.selection.files ? 'recover' : undefined),
     run: () => void recover(),
   },
 ])
@@ -93,6 +95,7 @@ useKeys([
     <div class="scroll" tabindex="-1" data-sideways>
       <CatalogueTable
         v-if="lines.length"
+        ref="table"
         :number="docket.number"
         :lines="lines"
         :gone="gone"

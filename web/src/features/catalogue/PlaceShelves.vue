@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, useTemplateRef } from 'vue'
+import { computed, nextTick, useTemplateRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useLive } from '@/api/live'
 import type { WantedState } from '@/api/types'
@@ -58,11 +58,19 @@ const behind = computed<Pick<Shelf, 'key' | 'name' | 'folders'>[]>(() => {
 })
 const isInside = computed(() => props.filter.nameless || props.filter.folders.length > 0)
 
+/** Who came by the keys goes on from the first shelf, once it is there. */
+let walking = false
+watch(shelves, async () => {
+  if (!walking) return
+  walking = false
+  await nextTick()
+  focusAt(0)
+})
+
 /** A place has an address of its own, so that going back leaves it. */
 async function open(where: Pick<Filter, 'folders' | 'nameless'>): Promise<void> {
+  walking = !!row.value?.contains(document.activeElement)
   await router.push({ query: { ...route.query, folder: placeAddress(where) } })
-  await nextTick()
-  if (row.value?.contains(document.activeElement) || document.activeElement === document.body) focusAt(0)
 }
 function openShelf(s: Shelf): void {
   if (s.kind) emit('kind', props.filter.kinds.includes(s.kind) ? undefined : s.kind)
@@ -83,7 +91,7 @@ function step(by: number): void {
   focusAt(buttons().indexOf(document.activeElement as HTMLElement) + by)
 }
 useKeys([
-  { key: 'W', does: () => (shelves.value.length ? 'walk the shelves' : undefined), run: () => focusAt(0) },
+  { key: 'W', does: () => (shelves.value.length ? 'walk' : undefined), run: () => focusAt(0) },
   { key: 'Backspace', does: () => (isInside.value ? 'up' : undefined), run: up },
 ])
 </script>
@@ -127,11 +135,13 @@ useKeys([
           ><span class="stack" :style="{ height: `${100 * heightOf(s.holds, shelves)}%` }"
             ><i :style="{ height: `${100 * wholeShare(s.holds)}%` }" /></span
         ></span>
-        <b :title="s.name">{{ s.name }}</b>
-        <span v-if="s.about" class="xs">{{ s.about }}</span>
-        <span class="xs">{{ holdsWords(s.holds) }}</span>
-        <span class="xs text-body-secondary">{{ percent(s.holds.whole, s.holds.lines) }} whole</span>
-        <span v-if="fitMarks(s.fits, wanted)" class="xs m fits">{{ fitMarks(s.fits, wanted) }}</span>
+        <span class="words">
+          <b :title="s.name">{{ s.name }}</b>
+          <span v-if="s.about" class="xs">{{ s.about }}</span>
+          <span class="xs">{{ holdsWords(s.holds) }}</span>
+          <span class="xs text-body-secondary">{{ percent(s.holds.whole, s.holds.lines) }} whole</span>
+          <span v-if="fitMarks(s.fits, wanted)" class="xs m fits">{{ fitMarks(s.fits, wanted) }}</span>
+        </span>
       </button>
       <p v-if="place.data.value?.further" class="s bare">
         and {{ count(place.data.value.further) }} more folders; narrow them by a text.
@@ -147,8 +157,8 @@ useKeys([
 <style scoped>
 .walk {
   display: flex;
-  min-height: 128px;
-  margin-top: 4px;
+  height: 112px;
+  margin-top: 6px;
 }
 .behind {
   display: flex;
@@ -173,7 +183,7 @@ useKeys([
 .left span {
   display: block;
   writing-mode: vertical-rl;
-  max-height: 112px;
+  max-height: 96px;
   margin: 0 auto;
   overflow: hidden;
   text-overflow: ellipsis;
@@ -188,45 +198,52 @@ useKeys([
   display: flex;
   flex: 1;
   min-width: 0;
-  gap: 6px;
-  padding: 0 4px 4px 10px;
-  overflow-x: auto;
-  align-items: stretch;
+  padding-left: 10px;
+  overflow: auto hidden;
 }
+
+/* What it holds stands at its left, as high as its bytes, on a board that runs along all of them. */
 .shelf {
-  flex: 0 0 132px;
+  flex: 0 0 188px;
   display: grid;
-  grid-template-rows: minmax(34px, 1fr);
-  grid-auto-rows: auto;
-  align-content: end;
+  grid-template-columns: 34px minmax(0, 1fr);
+  column-gap: 8px;
   text-align: left;
-  padding: 2px 6px 4px;
+  padding: 4px 10px 0 4px;
   border: 0;
   border-bottom: 3px solid var(--ink);
   background: none;
   color: inherit;
   line-height: 16px;
 }
-.shelf > b,
-.shelf > .xs {
+.shelf:focus-visible,
+.left:focus-visible {
+  outline-offset: -3px;
+}
+.words {
+  display: grid;
+  align-content: end;
+  padding-bottom: 4px;
+}
+.words > * {
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
 }
-.shelf > b {
+.words > b {
   font-size: 13px;
   line-height: 18px;
 }
 .wall {
   position: relative;
-  min-height: 34px;
 }
 .stack {
   position: absolute;
   left: 0;
-  bottom: 2px;
-  width: 46px;
+  right: 0;
+  bottom: 0;
   border: 1.5px solid var(--ink);
+  border-bottom: 0;
   background: var(--sheet);
 }
 .stack i {
