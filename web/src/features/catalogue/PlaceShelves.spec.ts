@@ -32,12 +32,15 @@ const SCANS = [
   },
 ]
 
-const answers = vi.fn((url: string) => (url.includes('/scans') ? SCANS : url.includes('folder=') ? INSIDE : CASE))
-beforeEach(() =>
-  vi.stubGlobal('fetch', (request: Request | string) =>
-    Promise.resolve(Response.json(answers(typeof request === 'string' ? request : request.url))),
-  ),
-)
+const answers = vi.fn()
+beforeEach(() => {
+  answers.mockImplementation((url: string) =>
+    url.includes('/scans') ? SCANS : url.includes('folder=') ? INSIDE : CASE,
+  )
+  vi.stubGlobal('fetch', async (request: Request | string) =>
+    Response.json(await answers(typeof request === 'string' ? request : request.url)),
+  )
+})
 
 async function shown(folder?: string) {
   const router = createRouter({ history: createMemoryHistory(), routes: [{ path: '/', component: PlaceShelves }] })
@@ -74,6 +77,16 @@ it('is walked by keys: along the shelves, in, and up again', async () => {
   handleKey(new KeyboardEvent('keydown', { key: 'Backspace', cancelable: true }))
   await flushPromises()
   expect(router.currentRoute.value.query.folder).toBeUndefined()
+  walk.unmount()
+})
+
+it('goes up from where it is, though what lies there is still on its way', async () => {
+  const { router, walk } = await shown('1')
+  answers.mockImplementation(() => new Promise(() => undefined) as never)
+  await router.push({ query: { folder: '2' } })
+  handleKey(new KeyboardEvent('keydown', { key: 'Backspace', cancelable: true }))
+  await flushPromises()
+  expect(router.currentRoute.value.query.folder).toBe('1')
   walk.unmount()
 })
 

@@ -78,7 +78,10 @@ function openShelf(s: Shelf): void {
 }
 function up(): void {
   if (props.filter.nameless) emit('kind', undefined)
-  void open({ folders: behind.value.at(-2)?.folders ?? [], nameless: false })
+  // What is on its way is not here yet: then the shelves are those of where one comes from.
+  const here = behind.value.findIndex((b) => b.folders.some((f) => props.filter.folders.includes(f)))
+  const above = here < 0 && !props.filter.nameless ? behind.value.at(-1) : behind.value[here - 1]
+  void open({ folders: above?.folders ?? [], nameless: false })
 }
 function buttons(): HTMLElement[] {
   return [...(row.value?.querySelectorAll<HTMLElement>('.shelf') ?? [])]

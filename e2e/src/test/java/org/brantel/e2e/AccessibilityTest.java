@@ -92,7 +92,7 @@ class AccessibilityTest {
                             Map.entry("/handover", "deliveries and receipts"),
                             Map.entry("/ledger", "none was changed"),
                             Map.entry("/day", "Open in money"),
-                            Map.entry("/cases/" + manyKinds + "/selection", "Kind"),
+                            Map.entry("/cases/" + manyKinds + "/selection", "no name kept"),
                             Map.entry("/cases/" + received + "/received", "What was said"),
                             Map.entry("/cases/" + received + "/triaged", "Decide"),
                             Map.entry("/cases/" + received + "/notes", "Notes and calls"),
@@ -111,6 +111,10 @@ class AccessibilityTest {
                 page.navigate(screen.getKey());
                 check(page, screen.getValue());
             }
+            page.navigate("/cases/" + manyKinds + "/selection?folder=none");
+            check(page, "% whole");
+            page.keyboard().press("f");
+            check(page, "Prognosis");
             page.navigate("/nowhere");
             check(page, "There is nothing at this address.");
             page.navigate("/cases/" + received + "/triaged");

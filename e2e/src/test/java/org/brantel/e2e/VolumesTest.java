@@ -67,6 +67,7 @@ class VolumesTest {
                     .isVisible();
 
             new Steps(page).link("Open catalogue").click();
+            walkTheEarlierVolume(page);
             page.getByLabel("Text in the name or the folder").fill("Calibration sheet 008");
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Calibration sheet 008.pdf"))
                     .click();
@@ -81,6 +82,25 @@ class VolumesTest {
             assertThat(chain.locator("i.on")).hasText(new String[] {"46", "49", "4c", "45"});
             assertThat(tab.faults()).isEmpty();
         }
+    }
+
+    /** Volumes are shelves, and so are the folders in them; the address leads back. */
+    private static void walkTheEarlierVolume(Page page) {
+        Locator places = page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Places to open"));
+        Locator earlier = places.getByRole(
+                AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("NTFS, earlier")));
+        Locator there = page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Shelves left behind"));
+        assertThat(places).containsText("NEWNTFS");
+        earlier.click();
+        assertThat(there.getByRole(AriaRole.BUTTON)).hasCount(2);
+        assertThat(page.locator(".total")).containsText("32 of");
+        places.getByRole(AriaRole.BUTTON).first().click();
+        assertThat(there.getByRole(AriaRole.BUTTON)).hasCount(3);
+        assertThat(page.locator(".total")).not().containsText("32 of");
+        page.goBack();
+        page.keyboard().press("Backspace");
+        assertThat(there).isHidden();
+        assertThat(places).containsText("NEWNTFS");
     }
 
     @Test

@@ -182,6 +182,7 @@ class WholeStoryTest {
         assertThat(page.locator(".proof")).containsText("Every code of its 1 scan reads");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("show everything"))
                 .click();
+        new Steps(page).button("by kind, origin, prognosis").click();
         page.getByRole(AriaRole.CHECKBOX, new Page.GetByRoleOptions().setName(Pattern.compile("^whole")))
                 .check();
         assertThat(rows).hasCount(17);
