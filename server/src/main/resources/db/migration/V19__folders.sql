@@ -144,8 +144,8 @@ update catalogue_line set elsewhere = concat_ws(E'\n', nullif(trashed_from, ''),
 -- Pages are read in the order of these, from where the last one ended. Hostile names are longer than an index takes.
 create index catalogue_line_by_path on catalogue_line (case_id, left(path, 300), id) where merged_into is null;
 create index catalogue_line_by_name on catalogue_line (case_id, left(name, 100), id) where merged_into is null;
-create index catalogue_line_by_size on catalogue_line (case_id, size desc, id desc) where merged_into is null;
-create index catalogue_line_by_score on catalogue_line (case_id, score desc, id desc) where merged_into is null;
+create index catalogue_line_by_size on catalogue_line (case_id, size desc nulls last, id desc) where merged_into is null;
+create index catalogue_line_by_score on catalogue_line (case_id, score desc nulls last, id desc) where merged_into is null;
 create index catalogue_line_by_modified on catalogue_line (case_id, modified desc nulls last, id desc)
     where merged_into is null;
 create index catalogue_line_folder on catalogue_line (folder_id, left(name, 100), id) where merged_into is null;
@@ -159,3 +159,20 @@ create index catalogue_line_kind on catalogue_line (case_id, kind) where merged_
 -- What no record names is counted by kind.
 create index catalogue_line_nameless on catalogue_line (case_id, kind) include (size, prognosis)
     where merged_into is null and folder_id is null;
+-- What somebody chose, beside the lines: choosing a million of them writes none of the lines anew.
+create table catalogue_choice (
+    line_id bigint primary key,
+    case_id bigint not null,
+    -- False for what was given up again.
+    chosen boolean not null,
+    -- The change that made it so; null once that was taken back.
+    change bigint
+);
+insert into catalogue_choice (line_id, case_id, chosen, change)
+    select id, case_id, selected, selection_change from catalogue_line where selected or selection_change is not null;
+create index catalogue_choice_chosen on catalogue_choice (case_id) where chosen;
+create index catalogue_choice_change on catalogue_choice (change) where change is not null;
+alter table catalogue_line drop column selected, drop column selection_change;
+
+-- As of the others: a trigger for each row would take longer than the row.
+alter table catalogue_line drop constraint if exists catalogue_line_merged_into_fkey;

@@ -211,7 +211,11 @@ record CatalogueFilter(
             all.add(asked.predicate(asked.wanted(), root, b));
         }
         if (selectedOnly) {
-            all.add(b.isTrue(root.get("selected")));
+            Subquery<Long> chosen = query.subquery(Long.class);
+            Root<CatalogueChoice> choice = chosen.from(CatalogueChoice.class);
+            chosen.select(choice.get("lineId"))
+                    .where(b.equal(choice.get("caseId"), reach.caseId()), b.isTrue(choice.get("chosen")));
+            all.add(root.get("id").in(chosen));
         }
         if (by != null) {
             all.addAll(by.predicates(root, query, b));

@@ -91,13 +91,6 @@ class CatalogueLine {
     /** A part of another finding, in every session that found it. */
     private boolean inside;
 
-    /** Changed by {@link Selecting} alone, for many at once: a merge that has a line in hand never puts it back. */
-    @Column(updatable = false)
-    private boolean selected;
-
-    @Column(insertable = false, updatable = false)
-    private @Nullable Long selectionChange;
-
     protected CatalogueLine() {}
 
     CatalogueLine(Long caseId, Long imagingId, Finding finding, long session, long read) {
@@ -293,7 +286,7 @@ class CatalogueLine {
     static final String COLUMNS = "id, case_id, imaging_id, path, name, kind, size, origins, prognosis, score, proven, "
             + "read_bytes, reasons, extents, encoding, volume, told_by, record_at, attributes, deleted, trashed_from, "
             + "created, modified, accessed, sha256, note, name_origin, suggested_name, about, places, wanted, may_fit, "
-            + "inside, selected, folder_id, elsewhere";
+            + "inside, folder_id, elsewhere";
 
     /** Writes a new line under its number. */
     void row(CopyRows out, long number) {
@@ -326,7 +319,6 @@ class CatalogueLine {
                 .add(wanted)
                 .add(mayFit)
                 .add(inside)
-                .add(selected)
                 .add(folderId)
                 .add(elsewhere)
                 .end();
@@ -389,8 +381,9 @@ class CatalogueLine {
      * @param lines the case's wanted lines, for the
      *             reasons; empty for none
      * @param seen how each session found it
+     * @param selected whether somebody chose it
      */
-    CatalogueViews.Line view(boolean into, List<Fitting> lines, Seen seen) {
+    CatalogueViews.Line view(boolean into, List<Fitting> lines, Seen seen, boolean selected) {
         Candidate it = candidate();
         List<CatalogueViews.LineFit> fits = lines.stream()
                 .map(l -> {

@@ -4,7 +4,6 @@ import java.util.Collection;
 import java.util.List;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
-import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 
 interface CatalogueLines extends JpaRepository<CatalogueLine, Long> {
@@ -19,33 +18,11 @@ interface CatalogueLines extends JpaRepository<CatalogueLine, Long> {
     @Query(value = "select 1 from recount_fits(?1)", nativeQuery = true)
     Integer recountFits(long caseId);
 
-    @Query("select count(l) from CatalogueLine l where l.caseId = ?1 and l.mergedInto is null and l.selected "
-            + "and (array_contains(l.wanted, ?2) or array_contains(l.mayFit, ?2))")
-    long chosen(long caseId, Long line);
-
-    @Query("select l.id from CatalogueLine l where l.caseId = ?1 and l.mergedInto is null and l.selected and "
-            + "(array_contains(l.wanted, ?2) or array_contains(l.mayFit, ?2)) order by l.id")
-    List<Long> chosenIds(long caseId, Long line);
-
     @Query("select count(l) from CatalogueLine l where l.caseId = ?1 and l.mergedInto is null and l.id in ?3 "
             + "and (array_contains(l.wanted, ?2) or array_contains(l.mayFit, ?2))")
     long matching(long caseId, Long line, Collection<Long> ids);
 
-    @Query(value = "select nextval('selection_change_ids')", nativeQuery = true)
-    long nextChange();
-
-    @Modifying
-    @Query("update CatalogueLine l set l.selected = not l.selected, l.selectionChange = null "
-            + "where l.caseId = ?1 and l.selectionChange = ?2")
-    void takeBack(long caseId, long change);
-
-    @Query("select l.prognosis, count(l), sum(l.size) from CatalogueLine l where l.caseId = ?1 and "
-            + "l.mergedInto is null and l.selected group by l.prognosis")
-    List<Object[]> selection(long caseId);
-
     List<CatalogueLine> findByCaseIdAndMergedIntoIsNullAndIdGreaterThanOrderById(Long caseId, Long after, Limit limit);
-
-    List<CatalogueLine> findByCaseIdAndSelectedTrueOrderById(Long caseId);
 
     /** Numbers come by the ten thousand: as an array they are one parameter. */
     @Query(value = "select * from catalogue_line where id = any(?1)", nativeQuery = true)

@@ -18,13 +18,21 @@ class CatalogueStore {
     private final CatalogueKeys keys;
     private final SeenLines seen;
     private final Folders folders;
+    private final Choices choices;
     private final JdbcTemplate sql;
 
-    CatalogueStore(CatalogueLines lines, CatalogueKeys keys, SeenLines seen, Folders folders, JdbcTemplate sql) {
+    CatalogueStore(
+            CatalogueLines lines,
+            CatalogueKeys keys,
+            SeenLines seen,
+            Folders folders,
+            Choices choices,
+            JdbcTemplate sql) {
         this.lines = lines;
         this.keys = keys;
         this.seen = seen;
         this.folders = folders;
+        this.choices = choices;
         this.sql = sql;
     }
 
@@ -84,15 +92,17 @@ class CatalogueStore {
     }
 
     /** A line becomes part of another: what sessions saw of it, and that somebody chose it. */
-    void takeIn(long gone, long by) {
+    void takeIn(long caseId, long gone, long by) {
         seen.takeIn(gone, by);
+        choices.lock(caseId);
         // A choice that is taken back later is taken back of the line that has it now.
         sql.update(
-                "update catalogue_line l set selected = true, selection_change = g.selection_change from catalogue_line g "
-                        + "where l.id = ? and g.id = ? and g.selected and not l.selected",
+                "insert into catalogue_choice as c (line_id, case_id, chosen, change) select ?, case_id, chosen, change "
+                        + "from catalogue_choice where line_id = ? and chosen on conflict (line_id) do update set "
+                        + "chosen = true, change = excluded.change where not c.chosen",
                 by,
                 gone);
-        sql.update("update catalogue_line set selected = false, selection_change = null where id = ?", gone);
+        sql.update("delete from catalogue_choice where line_id = ?", gone);
     }
 
     /** Tells the database how the catalogue has grown; else it plans for the few rows that were there. */

@@ -6,6 +6,7 @@ import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Consumer;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.wanted.Fitting;
@@ -42,6 +43,7 @@ public class Catalogues {
     private final CatalogueLines lines;
     private final SeenLines seen;
     private final FoundPages pages;
+    private final Choices choices;
     private final Merge.Into merges;
     private final Cases cases;
     private final WantedStates states;
@@ -53,6 +55,7 @@ public class Catalogues {
             CatalogueLines lines,
             SeenLines seen,
             FoundPages pages,
+            Choices choices,
             Merge.Into merges,
             Cases cases,
             WantedStates states,
@@ -62,6 +65,7 @@ public class Catalogues {
         this.lines = lines;
         this.seen = seen;
         this.pages = pages;
+        this.choices = choices;
         this.merges = merges;
         this.cases = cases;
         this.states = states;
@@ -119,12 +123,15 @@ public class Catalogues {
         CatalogueFilter.Reach reach = pages.reach(caseId, filter, into);
         CatalogueLine last = after == null ? null : stored(caseId, after);
         List<CatalogueLine> found = pages.page(reach, filter, Order.of(sort), last);
-        Map<Long, Seen> seenBy = seen.of(found.stream().map(CatalogueLine::id).toList());
+        List<Long> ids = found.stream().map(CatalogueLine::id).toList();
+        Map<Long, Seen> seenBy = seen.of(ids);
+        Set<Long> chosen = choices.among(ids);
         CatalogueFilter rest = filter.withoutFacets();
         FacetCounts counts = pages.counts(reach, rest);
         return new CatalogueViews.Page(
                 found.stream()
-                        .map(l -> l.view(into, wanted, seenBy.getOrDefault(l.id(), Seen.NOWHERE)))
+                        .map(l -> l.view(
+                                into, wanted, seenBy.getOrDefault(l.id(), Seen.NOWHERE), chosen.contains(l.id())))
                         .toList(),
                 counts.matching(filter),
                 rest.isAll() ? counts.all() : pages.kept(caseId).all(),
@@ -150,7 +157,7 @@ public class Catalogues {
             }
             Map<Long, Seen> seenBy =
                     seen.of(batch.stream().map(CatalogueLine::id).toList());
-            batch.forEach(l -> sum.take(l.view(false, List.of(), seenBy.getOrDefault(l.id(), Seen.NOWHERE))));
+            batch.forEach(l -> sum.take(l.view(false, List.of(), seenBy.getOrDefault(l.id(), Seen.NOWHERE), false)));
             after = batch.get(batch.size() - 1).id();
             entities.clear();
         }
@@ -159,7 +166,7 @@ public class Catalogues {
     /** What was selected, in order. */
     @Transactional(readOnly = true)
     public List<Selected> selected(String number) {
-        return lines.findByCaseIdAndSelectedTrueOrderById(cases.id(number)).stream()
+        return choices.lines(cases.id(number)).stream()
                 .map(l -> new Selected(l.finding(), l.imagingId(), l.toldBy()))
                 .toList();
     }

@@ -132,7 +132,7 @@ final class MetLines {
         for (Absorbed a : inTurn) {
             if (!a.gone().isNew()) {
                 a.gone().mergedInto(a.by().id());
-                store.takeIn(a.gone().id(), a.by().id());
+                store.takeIn(caseId, a.gone().id(), a.by().id());
             }
         }
         CountChanges changes = new CountChanges();

@@ -27,6 +27,7 @@ import org.springframework.transaction.annotation.Transactional;
 public class WantedStates {
 
     private final CatalogueLines lines;
+    private final Choices choices;
     private final WantedConfirmations confirmations;
     private final Cases cases;
     private final ObjectProvider<DeliveredCounts> deliveries;
@@ -36,6 +37,7 @@ public class WantedStates {
 
     WantedStates(
             CatalogueLines lines,
+            Choices choices,
             WantedConfirmations confirmations,
             Cases cases,
             ObjectProvider<DeliveredCounts> deliveries,
@@ -43,6 +45,7 @@ public class WantedStates {
             Happenings happenings,
             Clock clock) {
         this.lines = lines;
+        this.choices = choices;
         this.confirmations = confirmations;
         this.cases = cases;
         this.deliveries = deliveries;
@@ -71,7 +74,7 @@ public class WantedStates {
                             WantedTally.of(
                                     line,
                                     found(caseId, line.id()),
-                                    lines.chosen(caseId, line.id()),
+                                    choices.fitting(caseId, line.id()),
                                     delivered.apply(line),
                                     c == null ? null : c.view()),
                             isSearched);
@@ -125,7 +128,7 @@ public class WantedStates {
         long caseId = cases.id(number);
         WantedLine line = line(number, lineId);
         List<Long> theirs = findings == null
-                ? lines.chosenIds(caseId, lineId)
+                ? choices.fittingIds(caseId, lineId)
                 : findings.stream().distinct().toList();
         WantedTally.Found found = found(caseId, lineId);
         long matches = found.whole() + found.partly() + found.mayFit();

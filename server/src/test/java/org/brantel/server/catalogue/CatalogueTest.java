@@ -8,6 +8,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.stream.IntStream;
 import java.util.stream.StreamSupport;
 import org.brantel.server.testing.CaseForms;
 import org.brantel.server.testing.Story;
@@ -145,6 +146,22 @@ class CatalogueTest {
                 .json();
         assertThat(back.get("files").asInt()).isOne();
         select(Map.of("ids", pictures, "selected", false));
+    }
+
+    @Test
+    void twoPeopleMayChooseTheSameAtOnce() {
+        List<Long> texts =
+                lines(page("?kind=txt")).stream().map(l -> l.get("id").asLong()).toList();
+        for (boolean yes : new boolean[] {true, false, true, false}) {
+            int changed = IntStream.range(0, 6)
+                    .parallel()
+                    .map(i -> select(Map.of("ids", texts, "selected", yes))
+                            .get("changed")
+                            .asInt())
+                    .sum();
+            assertThat(changed).isEqualTo(texts.size());
+        }
+        assertThat(lines(page("?selectedOnly=true&kind=txt"))).isEmpty();
     }
 
     private JsonNode select(Map<String, Object> change) {

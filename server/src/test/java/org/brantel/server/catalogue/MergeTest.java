@@ -199,7 +199,8 @@ class MergeTest {
                 .put(story.path("/catalogue/selection"), Map.of("ids", List.of(gone), "selected", true))
                 .expect(200)
                 .json();
-        lab.own(CatalogueStore.class).takeIn(gone, by);
+        Long caseId = lab.sql().queryForObject("select id from lab_case where number = ?", Long.class, story.number);
+        lab.own(CatalogueStore.class).takeIn(caseId, gone, by);
         lab.sql().update("update catalogue_line set merged_into = ? where id = ?", by, gone);
         assertThat(catalogues.selected(story.number))
                 .extracting(c -> c.finding().id())
