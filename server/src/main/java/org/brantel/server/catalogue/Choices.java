@@ -16,6 +16,10 @@ interface Choices extends Repository<CatalogueChoice, Long> {
             nativeQuery = true)
     Integer lock(long caseId);
 
+    /** Until the transaction ends, the database joins very many lines at once, whatever it has counted last. */
+    @Query(value = "select set_config('enable_nestloop', 'off', true)", nativeQuery = true)
+    String forMany();
+
     @Query(value = "select nextval('selection_change_ids')", nativeQuery = true)
     long nextChange();
 

@@ -74,6 +74,9 @@ public class Selecting {
         };
         // Two people may choose the same lines at once.
         choices.lock(caseId);
+        if (filter != null) {
+            choices.forMany();
+        }
         long change = choices.nextChange();
         int changed = turn(caseId, meant, yes, change);
         if (yes) {

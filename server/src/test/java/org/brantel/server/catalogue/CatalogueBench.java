@@ -93,8 +93,28 @@ final class CatalogueBench {
         timed("one kind", () -> catalogues.page(number, filter(List.of("mp3"), null), null, "path"));
         timed("a word", () -> catalogues.page(number, filter(List.of(), "harvest"), null, "path"));
         timed("a part of one name", () -> catalogues.page(number, filter(List.of(), "0012345"), null, "path"));
+        CatalogueViews.Line middle = catalogues
+                .page(number, CatalogueFilter.ALL, null, "size")
+                .lines()
+                .get(199);
+        timed("the page after that", () -> catalogues.page(number, CatalogueFilter.ALL, middle.id(), "size"));
+        Walk walk = lab.own(Walk.class);
+        Walk.Shelf volume = walk.at(number, List.of()).shelves().get(0);
+        Walk.Shelf home = walk.at(number, volume.folders()).shelves().get(0);
+        Walk.Shelf place = walk.at(number, home.folders()).shelves().get(0);
+        Walk.Shelf year = walk.at(number, place.folders()).shelves().get(0);
+        timed("opening the case", () -> walk.at(number, List.of()));
+        timed("opening a folder", () -> walk.at(number, place.folders()));
+        timed("what lies in and below a folder", () -> catalogues.page(number, in(year), null, "path"));
+        timed("what lies in and below the top", () -> catalogues.page(number, in(home), null, "path"));
         Selecting selecting = lab.own(Selecting.class);
         List<Long> changes = new ArrayList<>();
+        timed("select all, and undo", 5, () -> {
+            changes.add(selecting
+                    .select(number, List.of(), CatalogueFilter.ALL, true)
+                    .change());
+            selecting.takeBack(number, changes.get(changes.size() - 1));
+        });
         timed("select all of one kind, and undo", () -> {
             changes.add(selecting
                     .select(number, List.of(), filter(List.of("mp3"), null), true)
@@ -107,15 +127,31 @@ final class CatalogueBench {
         return new CatalogueFilter(kinds, List.of(), List.of(), q, null, false, null, null);
     }
 
+    private static CatalogueFilter in(Walk.Shelf shelf) {
+        return new CatalogueFilter(
+                List.of(),
+                List.of(),
+                List.of(),
+                null,
+                null,
+                false,
+                null,
+                new CatalogueFilter.Place(shelf.folders(), true, false));
+    }
+
     private static void timed(String what, Runnable look) {
-        long[] times = new long[ROUNDS];
-        for (int i = 0; i < ROUNDS; i++) {
+        timed(what, ROUNDS, look);
+    }
+
+    private static void timed(String what, int rounds, Runnable look) {
+        long[] times = new long[rounds];
+        for (int i = 0; i < rounds; i++) {
             long start = System.nanoTime();
             look.run();
             times[i] = System.nanoTime() - start;
         }
         Arrays.sort(times);
-        say("%-36s median %8.1f ms   p95 %8.1f ms", what, times[ROUNDS / 2] / 1e6, times[ROUNDS * 19 / 20] / 1e6);
+        say("%-36s median %8.1f ms   p95 %8.1f ms", what, times[rounds / 2] / 1e6, times[rounds * 19 / 20] / 1e6);
     }
 
     /** The same rows into tables without any index. */
