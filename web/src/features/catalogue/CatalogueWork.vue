@@ -10,6 +10,7 @@ import RefusedNote from '@/ui/RefusedNote.vue'
 import { useKeys } from '@/ui/keys'
 import { useImages } from '@/features/bench'
 import CatalogueTable from './CatalogueTable.vue'
+import ContactSheet from './ContactSheet.vue'
 import FilterHead from './FilterHead.vue'
 import ConfirmLine from './ConfirmLine.vue'
 import SelectionBar from './SelectionBar.vue'
@@ -26,6 +27,7 @@ const page = catalogue.live.data
 const at = ref(0)
 const open = ref<number>()
 const table = useTemplateRef<InstanceType<typeof CatalogueTable>>('table')
+const sheet = useTemplateRef<InstanceType<typeof ContactSheet>>('sheet')
 const recovering = useAction()
 const images = useImages(() => props.docket.number)
 const gone = computed(() => (images.data.value ?? []).filter((i) => !i.there).flatMap((i) => i.sessions))
@@ -33,7 +35,7 @@ const narrowed = computed(() => page.value?.wanted.find((w) => w.line.id === fil
 
 function move(by: number): void {
   at.value = Math.min(lines.value.length - 1, Math.max(0, at.value + by))
-  table.value?.focusLine(at.value)
+  ;(filter.value.sheet ? sheet : table).value?.focusLine(at.value)
 }
 function toggleLine(line: CatalogueLine | undefined): void {
   if (line) void catalogue.select([line.id], !line.selected)
@@ -93,8 +95,21 @@ useKeys([
       <RefusedNote :refused="catalogue.live.refused.value ?? catalogue.selecting.refused.value" />
     </div>
     <div class="scroll" tabindex="-1" data-sideways>
+      <ContactSheet
+        v-if="lines.length && filter.sheet"
+        ref="sheet"
+        :number="docket.number"
+        :lines="lines"
+        :gone="gone"
+        :wanted="page.wanted"
+        :at="at"
+        :open="open"
+        @at="(i) => (at = i)"
+        @open="(id) => (open = id)"
+        @select="catalogue.select"
+      />
       <CatalogueTable
-        v-if="lines.length"
+        v-else-if="lines.length"
         ref="table"
         :number="docket.number"
         :lines="lines"
@@ -109,7 +124,7 @@ useKeys([
         @sort="(by) => (sort = by)"
       />
       <p v-else-if="page.all" class="empty">
-        No finding passes this filter.
+        {{ filter.sheet ? 'No picture passes this filter.' : 'No finding passes this filter.' }}
         <button type="button" class="linkish" @click="showEverything">Show everything</button>
       </p>
       <p v-else class="empty">

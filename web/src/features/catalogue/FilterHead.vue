@@ -36,8 +36,8 @@ function facet(which: Facet, value: string): void {
 }
 /** The place stays: it is left by the shelves. */
 function showAll(): void {
-  const { folders, nameless } = filter.value
-  filter.value = { ...EVERYTHING, folders, nameless }
+  const { folders, nameless, sheet } = filter.value
+  filter.value = { ...EVERYTHING, folders, nameless, sheet }
 }
 useKeys([
   { key: '/', does: 'narrow', run: () => search.value?.querySelector('input')?.focus() },
@@ -45,6 +45,11 @@ useKeys([
     key: 'F',
     does: () => (face.value === 'places' ? 'conditions' : 'places'),
     run: () => (face.value = face.value === 'places' ? 'conditions' : 'places'),
+  },
+  {
+    key: 'V',
+    does: () => (props.page.contentShown ? (filter.value.sheet ? 'list' : 'contact sheet') : undefined),
+    run: () => (filter.value = { ...filter.value, sheet: !filter.value.sheet }),
   },
 ])
 </script>
@@ -107,6 +112,19 @@ useKeys([
         show everything{{ filter.folders.length || filter.nameless ? ' here' : '' }}
       </button>
       <span class="flex-fill" />
+      <span v-if="page.contentShown" class="faces" role="group" aria-label="Shown as">
+        <button
+          v-for="(words, i) in ['list', 'contact sheet']"
+          :key="words"
+          type="button"
+          class="face s"
+          :class="{ on: filter.sheet === (i === 1) }"
+          :aria-pressed="filter.sheet === (i === 1)"
+          @click="filter = { ...filter, sheet: i === 1 }"
+        >
+          {{ words }}
+        </button>
+      </span>
       <span class="m total"
         ><b>{{ count(page.matching) }}</b> of {{ count(page.all) }}</span
       >

@@ -46,6 +46,13 @@ describe('the catalogue filter', () => {
     expect(facetWords({ ...EVERYTHING, kinds: ['jpg'], prognoses: ['whole'] })).toBe('jpg, whole')
     expect(facetWords(EVERYTHING)).toBe('')
   })
+  it('asks for pictures by the day for a contact sheet', () => {
+    const sheet = { ...EVERYTHING, sheet: true }
+    expect(pageQuery(sheet, undefined, 'size')).toMatchObject({ kind: ['image'], sort: 'made' })
+    expect(pageQuery({ ...sheet, kinds: ['png'] }, undefined, '')?.kind).toEqual(['png'])
+    expect(asRequest(sheet).kinds).toEqual(['image'])
+    expect(isEverything(sheet)).toBe(true)
+  })
   it('treats blanks as no text', () => {
     expect(isEverything({ ...EVERYTHING, q: '   ' })).toBe(true)
   })

@@ -22,6 +22,8 @@ export interface Filter {
   folders: number[]
   hereOnly: boolean
   nameless: boolean
+  /** Pictures by the day, instead of lines. */
+  sheet: boolean
 }
 
 export const EVERYTHING: Filter = {
@@ -34,6 +36,12 @@ export const EVERYTHING: Filter = {
   folders: [],
   hereOnly: false,
   nameless: false,
+  sheet: false,
+}
+
+/** The kinds that are meant: on a contact sheet all pictures, unless some are chosen. */
+function kindsMeant(filter: Filter): string[] {
+  return filter.sheet && !filter.kinds.length ? ['image'] : filter.kinds
 }
 
 export type Facet = 'kinds' | 'origins' | 'prognoses'
@@ -64,7 +72,7 @@ type PageQuery = Parts<'/api/cases/{number}/catalogue', 'get'>['query']
 /** What a page of the catalogue is asked for by. @param after the last line of the page before */
 export function pageQuery(filter: Filter, after: number | undefined, sort: string): PageQuery {
   return {
-    kind: filter.kinds,
+    kind: kindsMeant(filter),
     origin: filter.origins,
     prognosis: filter.prognoses,
     q: filter.q.trim(),
@@ -79,14 +87,14 @@ export function pageQuery(filter: Filter, after: number | undefined, sort: strin
     below: filter.folders.length && !filter.hereOnly ? true : undefined,
     nameless: filter.nameless || undefined,
     after,
-    sort: sort || undefined,
+    sort: filter.sheet ? 'made' : sort || undefined,
   }
 }
 
 /** The same filter as the server takes it in a change of the selection. */
 export function asRequest(filter: Filter): CatalogueFilter {
   return {
-    kinds: filter.kinds,
+    kinds: kindsMeant(filter),
     origins: filter.origins,
     prognoses: filter.prognoses,
     q: filter.q.trim() || undefined,

@@ -176,3 +176,17 @@ alter table catalogue_line drop column selected, drop column selection_change;
 
 -- As of the others: a trigger for each row would take longer than the row.
 alter table catalogue_line drop constraint if exists catalogue_line_merged_into_fkey;
+
+-- When it was made: as its content says, by the clock of what made it, else as its record says, in UTC.
+alter table catalogue_line add column made timestamp;
+create function pg_temp.said(text) returns timestamp language plpgsql as $$
+begin
+    return case when $1 ~ '^(19[89]|20)\d' then left($1, 19)::timestamp end;
+exception when data_exception then
+    return null;
+end $$;
+update catalogue_line set made = coalesce(pg_temp.said(about::jsonb ->> 'taken'), modified at time zone 'UTC')
+    where about like '%"taken"%' or modified is not null;
+create index catalogue_line_by_made on catalogue_line (case_id, made, id) where merged_into is null and kind in (
+    'jpg', 'png', 'gif', 'bmp', 'tiff', 'webp', 'heic', 'heif', 'svg', 'psd', 'cr2', 'cr3', 'nef', 'dng', 'arw', 'orf',
+    'rw2', 'raf', 'pef', 'avif', 'jp2', 'ico');

@@ -80,6 +80,11 @@ public final class Kinds {
         return GROUPS.keySet();
     }
 
+    /** The kinds that a word means: those of a group, or the kind itself. */
+    public static Set<String> meantBy(String word) {
+        return GROUPS.getOrDefault(word, Set.of(word));
+    }
+
     /** Whether a kind is meant by a word: its own code, or a group that holds it. */
     public static boolean isMeantBy(String kind, String word) {
         return kind.equals(word) || GROUPS.getOrDefault(word, Set.of()).contains(kind);

@@ -5,12 +5,15 @@ import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import java.io.IOException;
+import java.time.Duration;
 import java.util.List;
 import org.brantel.server.locks.Locks;
 import org.brantel.server.locks.Look;
 import org.brantel.server.staff.Staff;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -45,6 +48,7 @@ class CatalogueController {
     private final Selecting selecting;
     private final WantedStates states;
     private final Previews previews;
+    private final SmallPictures small;
     private final Locks locks;
     private final Staff staff;
 
@@ -54,6 +58,7 @@ class CatalogueController {
             Selecting selecting,
             WantedStates states,
             Previews previews,
+            SmallPictures small,
             Locks locks,
             Staff staff) {
         this.catalogues = catalogues;
@@ -61,6 +66,7 @@ class CatalogueController {
         this.selecting = selecting;
         this.states = states;
         this.previews = previews;
+        this.small = small;
         this.locks = locks;
         this.staff = staff;
     }
@@ -161,5 +167,15 @@ class CatalogueController {
     byte[] picture(@PathVariable String number, @PathVariable long id) throws IOException {
         locks.look(number, Look.PREVIEWS, "the picture");
         return previews.picture(catalogues.line(number, id));
+    }
+
+    /** Small enough for a contact sheet, and the same for as long as its bytes are. */
+    @GetMapping(path = "/{id}/small", produces = MediaType.IMAGE_JPEG_VALUE)
+    ResponseEntity<byte[]> small(@PathVariable String number, @PathVariable long id) throws IOException {
+        locks.look(number, Look.PREVIEWS, "the picture");
+        byte[] picture = small.of(number, catalogues.line(number, id));
+        return ResponseEntity.ok()
+                .cacheControl(CacheControl.maxAge(Duration.ofMinutes(10)).cachePrivate())
+                .body(picture);
     }
 }

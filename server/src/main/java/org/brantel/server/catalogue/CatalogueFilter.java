@@ -13,6 +13,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
 import org.brantel.core.finding.Prognosis;
+import org.brantel.core.kinds.Kinds;
 import org.brantel.core.wanted.Fit;
 import org.brantel.server.platform.Refusal;
 import org.hibernate.query.criteria.HibernateCriteriaBuilder;
@@ -21,6 +22,7 @@ import org.jspecify.annotations.Nullable;
 /**
  * Which lines of a catalogue are meant. Within one condition any value does; all conditions must hold.
  *
+ * @param kinds  by their codes, or as people name them together, like {@code image}
  * @param q      text in the name or the path
  * @param in     where it stands; null for anywhere
  * @param asked  which wanted line it answers; null for any or none
@@ -158,7 +160,12 @@ record CatalogueFilter(
     }
 
     CatalogueFilter {
-        kinds = kinds == null ? List.of() : kinds;
+        kinds = kinds == null
+                ? List.of()
+                : kinds.stream()
+                        .flatMap(k -> Kinds.meantBy(k).stream())
+                        .distinct()
+                        .toList();
         origins = origins == null ? List.of() : origins;
         prognoses = prognoses == null ? List.of() : prognoses;
     }

@@ -8,6 +8,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.io.IOException;
 import java.time.Instant;
+import java.time.LocalDateTime;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -22,6 +23,7 @@ import org.brantel.core.finding.Catalogue;
 import org.brantel.core.finding.Content;
 import org.brantel.core.finding.Evidence;
 import org.brantel.core.finding.Finding;
+import org.brantel.core.finding.Made;
 import org.brantel.core.finding.Named;
 import org.brantel.core.finding.Origin;
 import org.brantel.core.finding.Prognosis;
@@ -74,6 +76,9 @@ class CatalogueLine {
     private @Nullable Instant created;
     private @Nullable Instant modified;
     private @Nullable Instant accessed;
+    /** By the clock of what made it, or in UTC. */
+    private @Nullable LocalDateTime made;
+
     private @Nullable String sha256;
     private @Nullable String note;
     private String nameOrigin;
@@ -240,6 +245,7 @@ class CatalogueLine {
 
     void standsIn(@Nullable Long folder) {
         folderId = folder;
+        made = Made.of(aboutMap(), modified);
         Stream<String> from = trashedFrom == null || trashedFrom.isEmpty() ? Stream.of() : Stream.of(trashedFrom);
         String others = Stream.concat(from, Arrays.stream(places).filter(p -> !p.equals(path)))
                 .collect(Collectors.joining("\n"));
@@ -286,7 +292,7 @@ class CatalogueLine {
     static final String COLUMNS = "id, case_id, imaging_id, path, name, kind, size, origins, prognosis, score, proven, "
             + "read_bytes, reasons, extents, encoding, volume, told_by, record_at, attributes, deleted, trashed_from, "
             + "created, modified, accessed, sha256, note, name_origin, suggested_name, about, places, wanted, may_fit, "
-            + "inside, folder_id, elsewhere";
+            + "inside, folder_id, elsewhere, made";
 
     /** Writes a new line under its number. */
     void row(CopyRows out, long number) {
@@ -321,6 +327,7 @@ class CatalogueLine {
                 .add(inside)
                 .add(folderId)
                 .add(elsewhere)
+                .add(made)
                 .end();
     }
 
@@ -396,11 +403,20 @@ class CatalogueLine {
                 id,
                 new CatalogueViews.Called(path, name, into ? suggestedName : null, CatalogueViews.Place.of(standing())),
                 verdict(),
-                new CatalogueViews.Stored(imagingId, kind, size, readBytes, extentList(), sha256, created, modified),
+                new CatalogueViews.Stored(imagingId, kind, size, readBytes, extentList(), sha256, dates(into)),
                 new CatalogueViews.Found(List.of(origins), List.of(places), seen.sessions(), record(), seen.versions()),
                 new CatalogueViews.Asked(List.of(wanted), List.of(mayFit), fits),
                 selected,
                 into ? aboutMap() : Map.of());
+    }
+
+    private CatalogueViews.Dates dates(boolean into) {
+        return new CatalogueViews.Dates(created, modified, into ? made : Made.of(Map.of(), modified));
+    }
+
+    @Nullable
+    LocalDateTime made() {
+        return made;
     }
 
     List<Long> wanted() {

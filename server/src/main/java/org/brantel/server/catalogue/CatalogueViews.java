@@ -2,6 +2,7 @@ package org.brantel.server.catalogue;
 
 import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.time.Instant;
+import java.time.LocalDateTime;
 import java.util.List;
 import java.util.Map;
 import org.brantel.core.content.Extent;
@@ -70,8 +71,13 @@ public final class CatalogueViews {
             long readBytes,
             List<Extent> extents,
             @Nullable String sha256,
+            @JsonUnwrapped Dates dates) {}
+
+    /** @param made as its content says, by the clock of what made it; else as its record says, in UTC */
+    public record Dates(
             @Nullable Instant created,
-            @Nullable Instant modified) {}
+            @Nullable Instant modified,
+            @Nullable LocalDateTime made) {}
 
     /**
      * Who found it.

@@ -2,7 +2,7 @@ package org.brantel.server.catalogue;
 
 import java.nio.charset.StandardCharsets;
 import java.sql.SQLException;
-import java.time.Instant;
+import java.time.temporal.Temporal;
 import java.util.Collection;
 import java.util.function.BiConsumer;
 import org.jspecify.annotations.Nullable;
@@ -70,7 +70,7 @@ final class CopyRows {
         column();
         if (value == null) {
             text.append(NOTHING);
-        } else if (value instanceof Number || value instanceof Instant) {
+        } else if (value instanceof Number || value instanceof Temporal) {
             text.append(value);
         } else {
             escaped(value.toString());

@@ -4,6 +4,7 @@ import jakarta.persistence.criteria.Expression;
 import jakarta.persistence.criteria.Predicate;
 import jakarta.persistence.criteria.Root;
 import java.time.Instant;
+import java.time.chrono.ChronoLocalDateTime;
 import java.util.List;
 import java.util.function.Function;
 import org.hibernate.query.criteria.HibernateCriteriaBuilder;
@@ -59,6 +60,7 @@ final class Order {
     private static final List<Order> ALL = List.of(
             new Order("", rising(headOf("path", 300), l -> head(l.path(), 300))),
             new Order("name", rising(headOf("name", 100), l -> head(l.name(), 100))),
+            new Order("made", rising((line, b) -> line.<ChronoLocalDateTime<?>>get("made"), CatalogueLine::made)),
             new Order("size", falling((line, b) -> line.get("size"), CatalogueLine::size)),
             new Order("modified", falling((line, b) -> line.<Instant>get("modified"), CatalogueLine::modified)),
             new Order("score", falling((line, b) -> line.get("score"), CatalogueLine::score)));

@@ -1,18 +1,13 @@
 package org.brantel.server.catalogue;
 
 import java.awt.image.BufferedImage;
-import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.CodingErrorAction;
 import java.nio.charset.StandardCharsets;
-import java.util.Iterator;
-import java.util.Set;
 import javax.imageio.ImageIO;
-import javax.imageio.ImageReader;
-import javax.imageio.stream.ImageInputStream;
 import net.coobird.thumbnailator.Thumbnails;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -34,9 +29,7 @@ import org.springframework.stereotype.Component;
 @Component
 class Previews {
 
-    private static final Set<String> PICTURES = Set.of("jpg", "png", "gif", "bmp");
-    private static final int MOST_BYTES = 64 << 20;
-    private static final long MOST_POINTS = 120_000_000;
+    static final int MOST_BYTES = 64 << 20;
     private static final int TEXT_BYTES = 16 << 10;
     private static final int EDGE = 640;
 
@@ -48,7 +41,7 @@ class Previews {
 
     CatalogueViews.Preview of(Catalogues.Selected line) throws IOException {
         Finding f = line.finding();
-        if (PICTURES.contains(f.kind()) || f.kind().equals("pdf")) {
+        if (Drawing.KINDS.contains(f.kind()) || f.kind().equals("pdf")) {
             return f.size() > MOST_BYTES
                     ? new CatalogueViews.Preview("none", null, "It is larger than what is previewed (64 MiB).")
                     : new CatalogueViews.Preview(
@@ -70,7 +63,7 @@ class Previews {
         }
         byte[] content = head(line, MOST_BYTES).bytes();
         try {
-            BufferedImage small = f.kind().equals("pdf") ? firstPage(content) : drawn(content);
+            BufferedImage small = f.kind().equals("pdf") ? firstPage(content) : Drawing.of(content, EDGE);
             ByteArrayOutputStream out = new ByteArrayOutputStream();
             ImageIO.write(
                     Thumbnails.of(small).size(EDGE, EDGE).keepAspectRatio(true).asBufferedImage(), "png", out);
@@ -78,25 +71,6 @@ class Previews {
         } catch (IOException | RuntimeException e) {
             throw Refusal.missing(
                     "It cannot be drawn: " + (e instanceof Refusal ? e.getMessage() : "its content is damaged."));
-        }
-    }
-
-    private static BufferedImage drawn(byte[] content) throws IOException {
-        try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(content))) {
-            Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
-            if (!readers.hasNext()) {
-                throw Refusal.missing("its content is not the picture that its name says.");
-            }
-            ImageReader reader = readers.next();
-            try {
-                reader.setInput(in, true, true);
-                if ((long) reader.getWidth(0) * reader.getHeight(0) > MOST_POINTS) {
-                    throw Refusal.missing("it has more points than are drawn here.");
-                }
-                return reader.read(0);
-            } finally {
-                reader.dispose();
-            }
         }
     }
 
@@ -113,9 +87,9 @@ class Previews {
     }
 
     /** @param unread how many of the bytes were never read, and are zeros here */
-    private record Head(byte[] bytes, long unread) {}
+    record Head(byte[] bytes, long unread) {}
 
-    private Head head(Catalogues.Selected line, int most) throws IOException {
+    Head head(Catalogues.Selected line, int most) throws IOException {
         Finding f = line.finding();
         try (Source image = Sources.open(imaging.image(line.imagingId()).file().toString())) {
             // Where no extent leads there is nothing to show, whatever size the record claims.

@@ -1,0 +1,142 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { CatalogueLine } from '@/api/types'
+import { percent } from '@/ui/format/format'
+import { calledOf, placeOf } from './lines'
+
+const props = defineProps<{
+  /** The case. */
+  number: string
+  /** The picture. */
+  line: CatalogueLine
+  /** It is the one at hand. */
+  at: boolean
+  /** A hand is being dragged over it. */
+  held: boolean
+  /** Its proof is open. */
+  open: boolean
+}>()
+const emit = defineEmits<{ /** It is chosen, or given up. */ select: [] }>()
+
+const blind = ref(false)
+const share = computed(() => (props.line.size ? props.line.readBytes / props.line.size : 1))
+const state = computed(() =>
+  props.line.prognosis === 'gapped'
+    ? `gapped, ${percent(props.line.readBytes, props.line.size)}`
+    : props.line.prognosis,
+)
+const words = computed(() => `${calledOf(props.line)}, ${state.value}, ${placeOf(props.line)}`)
+</script>
+
+<template>
+  <div class="frame" :class="[line.prognosis, { at, held, chosen: line.selected, open }]">
+    <button
+      type="button"
+      class="picture"
+      :tabindex="at ? 0 : -1"
+      :aria-label="words"
+      :aria-expanded="open"
+      :title="words"
+      draggable="false"
+    >
+      <img
+        v-if="!blind"
+        :src="`/api/cases/${number}/catalogue/${line.id}/small`"
+        alt=""
+        loading="lazy"
+        decoding="async"
+        draggable="false"
+        @error="blind = true"
+      />
+      <span v-else class="none xs"
+        ><b>{{ line.kind }}</b> no small picture</span
+      >
+      <span v-if="line.prognosis === 'gapped'" class="strips" :style="{ '--gone': 1 - share }" aria-hidden="true" />
+    </button>
+    <input
+      type="checkbox"
+      class="form-check-input pick"
+      :checked="line.selected"
+      :tabindex="at ? 0 : -1"
+      :aria-label="`Select ${calledOf(line)}`"
+      @change="emit('select')"
+      @pointerdown.stop
+      @click.stop
+    />
+    <span v-if="line.prognosis !== 'whole'" class="xs state">{{ state }}</span>
+  </div>
+</template>
+
+<style scoped>
+.frame {
+  position: relative;
+  width: var(--edge-size);
+}
+.picture {
+  position: relative;
+  display: grid;
+  place-items: center;
+  width: 100%;
+  height: var(--edge-size);
+  padding: 0;
+  border: 1px solid var(--line-2);
+  background: var(--well);
+  color: inherit;
+  overflow: hidden;
+}
+.picture img {
+  width: 100%;
+  height: 100%;
+  object-fit: cover;
+}
+.none {
+  display: grid;
+  padding: 4px;
+  color: var(--ink-2);
+}
+
+/* A corner is torn off what is in doubt. */
+.doubtful .picture,
+.overwritten .picture {
+  border-style: dashed;
+  clip-path: polygon(0 0, 68% 0, 74% 10%, 82% 12%, 86% 22%, 94% 24%, 100% 34%, 100% 100%, 0 100%);
+}
+.overwritten .picture img {
+  opacity: 0.35;
+}
+
+/* Strips are missing where bytes were never read. */
+.strips {
+  position: absolute;
+  inset: 0;
+  background: repeating-linear-gradient(
+    to bottom,
+    transparent 0 18%,
+    var(--paper) 18% calc(18% + max(3px, 8% * var(--gone)))
+  );
+}
+.state {
+  display: block;
+  line-height: 16px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.pick {
+  position: absolute;
+  left: 4px;
+  top: 4px;
+  margin: 0;
+}
+.chosen {
+  box-shadow: 0 0 0 3px var(--heather);
+}
+.held,
+.at {
+  outline: 3px solid var(--verd);
+  outline-offset: 2px;
+}
+.picture:focus-visible {
+  outline: 0;
+}
+</style>
