@@ -187,7 +187,6 @@ public final class Screenshots {
         assertThat(page.getByText("reallocated sectors 120").first()).isVisible(patient());
         assertThat(page.locator(".prop")).isVisible();
         page.mouse().move(0, 0);
-        take(page, "imaging-start");
         steps.button("Start imaging").click();
         assertThat(page.locator(".fig.big b"))
                 .hasText(
@@ -228,6 +227,17 @@ public final class Screenshots {
         take(page, "catalogue");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("show everything"))
                 .click();
+        page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Places to open"))
+                .getByRole(AriaRole.BUTTON)
+                .first()
+                .click();
+        assertThat(page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Shelves left behind")))
+                .isVisible();
+        new Steps(page).button("contact sheet").click();
+        assertThat(page.locator(".picture img").first()).isVisible();
+        page.waitForTimeout(1500);
+        take(page, "contact-sheet");
+        page.navigate("/cases/" + number + "/selection");
     }
 
     private void customer(String link, String passcode) throws IOException {
