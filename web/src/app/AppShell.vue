@@ -71,11 +71,12 @@ const initials = (name: string) =>
     <LinkStrip />
     <main id="work" class="main" tabindex="-1"><slot /></main>
     <footer class="foot">
-      <span v-for="k in shownKeys" :key="k.key + k.does"
-        ><span class="kbd">{{ keyName(k.key) }}</span
-        >{{ k.does }}</span
+      <span class="keyline"
+        ><span v-for="k in shownKeys" :key="k.key + k.does"
+          ><span class="kbd">{{ keyName(k.key) }}</span
+          >{{ k.does }}</span
+        ></span
       >
-      <span class="flex-fill" />
       <button type="button" class="linkish xs" @click="theme = switchTheme()">
         {{ theme === 'dark' ? 'Light' : 'Dark' }} theme
       </button>

@@ -63,6 +63,11 @@ function choose(indexes: readonly number[]): void {
 }
 useEventListener(window, 'pointerup', up)
 
+/** The picture at hand is opened, or folded; another one comes to hand first. */
+function press({ line, index }: { line: CatalogueLine; index: number }): void {
+  if (index === props.at) emit('open', line.id === props.open ? undefined : line.id)
+  else show(index)
+}
 function focusLine(index: number): void {
   sheet.value?.querySelectorAll<HTMLElement>('.picture')[index]?.focus()
 }
@@ -123,8 +128,7 @@ useKeys([
               :open="p.line.id === open"
               @pointerdown="down(p.index, $event)"
               @pointerenter="over(p.index)"
-              @click="show(p.index)"
-              @dblclick="emit('open', p.line.id === open ? undefined : p.line.id)"
+              @click="press(p)"
               @select="choose([p.index])"
             />
           </div>
@@ -196,7 +200,7 @@ useKeys([
 .blank {
   display: grid;
   align-items: center;
-  padding-left: 116px;
+  padding-left: 123px;
   background: repeating-linear-gradient(to bottom, transparent 0 5px, var(--line) 5px 6px);
 }
 .blankwords {

@@ -1,0 +1,79 @@
+// @vitest-environment happy-dom
+import { mount } from '@vue/test-utils'
+import { expect, it } from 'vitest'
+import type { CatalogueLine } from '@/api/types'
+import ContactSheet from './ContactSheet.vue'
+
+const picture = (id: number, made: string, more: Partial<CatalogueLine> = {}): CatalogueLine =>
+  ({
+    id,
+    made,
+    name: `hive ${id}.jpg`,
+    kind: 'jpg',
+    size: 100,
+    readBytes: 100,
+    prognosis: 'whole',
+    selected: false,
+    extents: [],
+    stands: { folder: '/Hives', name: `hive ${id}.jpg`, trashed: false },
+    ...more,
+  }) as unknown as CatalogueLine
+
+function sheetOf(lines: CatalogueLine[], at = 0) {
+  return mount(ContactSheet, {
+    props: { number: 'BR-1', lines, at, open: undefined, wanted: [], gone: [] },
+    attachTo: document.body,
+  })
+}
+const FOUR = [1, 2, 3, 4].map((id) => picture(id, `2026-05-0${id}T09:00:00`, { selected: id === 3 }))
+
+it('hangs pictures under their days, and keeps days without any', () => {
+  const sheet = sheetOf([picture(1, '2026-05-01T09:00:00'), picture(2, '2026-05-04T10:00:00')])
+  expect(sheet.findAll('.day').map((d) => d.find('h3').text())).toEqual([
+    'Fri, 1 May 2026 1 picture',
+    'Mon, 4 May 2026 1 picture',
+  ])
+  expect(sheet.text()).toContain('2 days without pictures')
+  sheet.unmount()
+})
+
+it('says on the picture what is in doubt or has gaps', () => {
+  const sheet = sheetOf([picture(1, '2026-05-01T09:00:00', { prognosis: 'gapped', readBytes: 60 })])
+  expect(sheet.text()).toContain('gapped, 60.0 %')
+  expect(sheet.find('.picture').attributes('aria-label')).toBe('hive 1.jpg, gapped, 60.0 %, Hives')
+  expect(sheet.find('.strips').exists()).toBe(true)
+  sheet.unmount()
+})
+
+it('chooses all that a hand is dragged over, and gives them up when all were chosen', async () => {
+  const sheet = sheetOf(FOUR)
+  const pictures = sheet.findAll('.frame')
+  await pictures[1]!.trigger('pointerdown', { button: 0 })
+  await pictures[3]!.trigger('pointerenter')
+  window.dispatchEvent(new Event('pointerup'))
+  expect(sheet.emitted('select')).toEqual([[[2, 4], true]])
+  await pictures[2]!.trigger('pointerdown', { button: 0 })
+  window.dispatchEvent(new Event('pointerup'))
+  expect(sheet.emitted('select')).toHaveLength(1)
+  sheet.unmount()
+})
+
+it('chooses from the picture at hand to one pressed with Shift', async () => {
+  const sheet = sheetOf(FOUR, 2)
+  await sheet.findAll('.frame')[3]!.trigger('pointerdown', { button: 0, shiftKey: true })
+  expect(sheet.emitted('select')).toEqual([[[4], true]])
+  sheet.unmount()
+})
+
+it('takes a picture in hand first, and opens the one in hand', async () => {
+  const sheet = sheetOf(FOUR)
+  await sheet.findAll('.picture')[1]!.trigger('click')
+  expect(sheet.emitted('at')).toEqual([[1]])
+  expect(sheet.emitted('open')).toBeUndefined()
+  await sheet.setProps({ at: 1 })
+  await sheet.findAll('.picture')[1]!.trigger('click')
+  expect(sheet.emitted('open')).toEqual([[2]])
+  await sheet.find('.sheetpaper').trigger('keydown', { key: 'ArrowRight' })
+  expect(sheet.emitted('at')?.at(-1)).toEqual([2])
+  sheet.unmount()
+})
