@@ -3,6 +3,7 @@ package org.brantel.server.catalogue;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -88,6 +89,17 @@ class CatalogueTest {
         assertThat(wanted.size()).isEqualTo(1);
         assertThat(wanted.get(0).get("tally").get("found").get("whole").asInt())
                 .isEqualTo(page("?kind=pdf&prognosis=whole").get("matching").asInt());
+    }
+
+    @Test
+    void picturesComeByWhenTheyWereMade() {
+        List<JsonNode> pictures = lines(page("?kind=image&sort=made"));
+        assertThat(pictures).hasSizeGreaterThan(3).allMatch(l -> List.of("jpg", "png", "gif", "bmp", "tiff")
+                .contains(l.get("kind").asString()));
+        assertThat(pictures.stream().filter(l -> l.has("made")).map(l -> l.get("made")
+                        .asString()))
+                .isSorted();
+        assertThat(page("?kind=image").get("matching").asInt()).isEqualTo(pictures.size());
     }
 
     @Test
@@ -212,7 +224,17 @@ class CatalogueTest {
         Visitor.Answer png = story.una.get(path + "/picture").expect(200);
         assertThat(png.header("Content-Type")).isEqualTo("image/png");
         assertThat(png.body()).startsWith(0x89, 'P', 'N', 'G');
+        // Once drawn it is kept, and says nothing that a camera wrote beside it.
+        byte[] small = story.una.get(path + "/small").expect(200).body();
+        assertThat(small).startsWith(0xff, 0xd8).hasSizeLessThan(40_000);
+        assertThat(new String(small, StandardCharsets.ISO_8859_1)).doesNotContain("Exif");
+        assertThat(story.una.get(path + "/small").expect(200).body()).isEqualTo(small);
         JsonNode text = lines(page("?kind=txt&prognosis=whole")).get(0);
+        assertThat(story.una
+                        .get(story.path("/catalogue/" + text.get("id").asLong() + "/small"))
+                        .expect(404)
+                        .sentence())
+                .contains("no small picture");
         JsonNode preview = story.una
                 .get(story.path("/catalogue/" + text.get("id").asLong() + "/preview"))
                 .json();

@@ -222,6 +222,7 @@ class WalkTest {
         Map<String, Comparator<JsonNode>> orders = Map.of(
                 "path", Comparator.comparing(l -> l.has("path") ? l.get("path").asString() : "\uffff"),
                 "name", Comparator.comparing(l -> l.get("name").asString()),
+                "made", Comparator.comparing(l -> l.has("made") ? l.get("made").asString() : "\uffff"),
                 "size", Comparator.comparing(l -> -l.get("size").asLong()),
                 "score", Comparator.comparing(l -> -l.get("score").asInt()),
                 "modified",
