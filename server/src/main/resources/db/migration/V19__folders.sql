@@ -155,7 +155,9 @@ create index catalogue_line_lists on catalogue_line using gin (case_id, origins,
 create index catalogue_line_words on catalogue_line
     using gin (case_id, name gin_trgm_ops, elsewhere gin_trgm_ops, suggested_name gin_trgm_ops, about gin_trgm_ops);
 drop index catalogue_line_kind;
-create index catalogue_line_kind on catalogue_line (case_id, kind) where merged_into is null;
+-- All that stands beside a volume is counted from the index alone.
+create index catalogue_line_kind on catalogue_line (case_id, kind, prognosis, origins)
+    include (told_by, volume, folder_id) where merged_into is null;
 -- What no record names is counted by kind.
 create index catalogue_line_nameless on catalogue_line (case_id, kind) include (size, prognosis)
     where merged_into is null and folder_id is null;

@@ -62,8 +62,17 @@ record CatalogueFilter(
      *
      * @param into    whether texts may be looked for in what content says of itself
      * @param folders whose path has the text; null for so many that the path itself is asked
+     * @param volumes that are meant as wholes by the place; none where it is a folder in one
      */
-    record Reach(long caseId, boolean into, @Nullable List<Long> folders) {}
+    record Reach(long caseId, boolean into, @Nullable List<Long> folders, List<Volume> volumes) {}
+
+    /** A volume, as a session numbers it. */
+    record Volume(long toldBy, int number) {
+
+        private Predicate predicate(Root<CatalogueLine> root, CriteriaBuilder b) {
+            return b.and(b.equal(root.get("toldBy"), toldBy), b.equal(root.get("volume"), number));
+        }
+    }
 
     /**
      * Where a line stands.
@@ -79,12 +88,19 @@ record CatalogueFilter(
         }
 
         private Predicate predicate(
-                Root<CatalogueLine> root, CommonAbstractCriteria query, HibernateCriteriaBuilder b) {
+                Reach reach, Root<CatalogueLine> root, CommonAbstractCriteria query, HibernateCriteriaBuilder b) {
             if (nameless || folders == null) {
                 return b.isNull(root.get("folderId"));
             }
             if (!below) {
                 return root.get("folderId").in(folders);
+            }
+            if (!reach.volumes().isEmpty()) {
+                return b.and(
+                        b.isNotNull(root.get("folderId")),
+                        b.or(reach.volumes().stream()
+                                .map(v -> v.predicate(root, b))
+                                .toArray(Predicate[]::new)));
             }
             Subquery<Long> inside = query.subquery(Long.class);
             Root<CatalogueFolder> folder = inside.from(CatalogueFolder.class);
@@ -212,7 +228,7 @@ record CatalogueFilter(
             all.add(says(q.strip(), reach, root, query, b));
         }
         if (in != null && !in.isAnywhere()) {
-            all.add(in.predicate(root, query, b));
+            all.add(in.predicate(reach, root, query, b));
         }
         if (asked != null && asked.wanted() != null) {
             all.add(asked.predicate(asked.wanted(), root, b));

@@ -31,9 +31,12 @@ class FoundPages {
 
     /** @param into whether texts may be looked for in what content says of itself */
     CatalogueFilter.Reach reach(long caseId, CatalogueFilter filter, boolean into) {
-        String pattern = filter.folderPattern();
+        return new CatalogueFilter.Reach(caseId, into, called(caseId, filter.folderPattern()), volumes(caseId, filter));
+    }
+
+    private @Nullable List<Long> called(long caseId, @Nullable String pattern) {
         if (pattern == null) {
-            return new CatalogueFilter.Reach(caseId, into, List.of());
+            return List.of();
         }
         List<Long> called = sql.queryForList(
                 "select id from catalogue_folder where case_id = ? and path ilike ? and lines > 0 limit ?",
@@ -41,7 +44,22 @@ class FoundPages {
                 caseId,
                 pattern,
                 NAMED + 1);
-        return new CatalogueFilter.Reach(caseId, into, called.size() > NAMED ? null : called);
+        return called.size() > NAMED ? null : called;
+    }
+
+    /** Nearly all of a catalogue lies in a volume: it is not looked for folder by folder. */
+    private List<CatalogueFilter.Volume> volumes(long caseId, CatalogueFilter filter) {
+        CatalogueFilter.Place in = filter.in();
+        if (in == null || in.folders() == null || !in.below()) {
+            return List.of();
+        }
+        List<CatalogueFilter.Volume> volumes = sql.query(
+                "select told_by, volume from catalogue_folder where case_id = ? and id = any(?) and parent_id is null and "
+                        + "told_by > 0 and volume >= 0",
+                (row, n) -> new CatalogueFilter.Volume(row.getLong(1), row.getInt(2)),
+                caseId,
+                in.folders().toArray(Long[]::new));
+        return volumes.size() == in.folders().size() ? volumes : List.of();
     }
 
     /** @param after the last line of the page before; null for the first page */

@@ -166,6 +166,10 @@ class WalkTest {
         assertThat(names(band)).isEqualTo("march.mp3");
         assertThat(names(band + "&below=true")).isEqualTo("cornet.pdf, drum.pdf, horn.pdf, march.mp3, tuba.pdf");
         assertThat(names(band + "&below=true&prognosis=gapped")).isEqualTo("tuba.pdf");
+        assertThat(names(folder("", ""))).as("the volume, nothing below").isEqualTo("read me.txt");
+        assertThat(names(folder("", "") + "&below=true"))
+                .as("the volume as a whole")
+                .isEqualTo("cornet.pdf, drum.pdf, gauge.log, horn.pdf, march.mp3, read me.txt, tuba.pdf");
     }
 
     @Test
