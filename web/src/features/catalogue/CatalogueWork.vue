@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, useTemplateRef, watch } from 'vue'
+import { useIntersectionObserver } from '@vueuse/core'
 import { useRoute, useRouter } from 'vue-router'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
@@ -32,6 +33,16 @@ const recovering = useAction()
 const images = useImages(() => props.docket.number)
 const gone = computed(() => (images.data.value ?? []).filter((i) => !i.there).flatMap((i) => i.sessions))
 const narrowed = computed(() => page.value?.wanted.find((w) => w.line.id === filter.value.wanted))
+
+/** A sheet goes on by itself where it is looked at to its end. */
+const further = useTemplateRef<HTMLElement>('further')
+useIntersectionObserver(
+  further,
+  (seen) => {
+    if (filter.value.sheet && seen.some((s) => s.isIntersecting)) void catalogue.more()
+  },
+  { rootMargin: '600px' },
+)
 
 function move(by: number): void {
   at.value = Math.min(lines.value.length - 1, Math.max(0, at.value + by))
@@ -131,7 +142,7 @@ useKeys([
         The catalogue is empty.
         <RouterLink class="link" :to="`/cases/${docket.number}/scanning`">Scan the image</RouterLink> first.
       </p>
-      <p v-if="lines.length < page.matching" class="more">
+      <p v-if="lines.length < page.matching" ref="further" class="more">
         <button type="button" class="btn btn-quiet btn-sm" @click="catalogue.more">
           Show {{ count(Math.min(200, page.matching - lines.length)) }} more
         </button>

@@ -3,11 +3,12 @@ import { computed, nextTick, useTemplateRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useLive } from '@/api/live'
 import type { WantedState } from '@/api/types'
-import { count, percent } from '@/ui/format/format'
+import { count } from '@/ui/format/format'
 import { useKeys } from '@/ui/keys'
 import RefusedNote from '@/ui/RefusedNote.vue'
+import ShelfBox from './ShelfBox.vue'
 import { placeAddress, type Filter } from './filter'
-import { fitMarks, heightOf, holdsWords, kindsOf, shelvesOf, wholeShare, type Shelf } from './shelves'
+import { heightOf, kindsOf, shelvesOf, type Shelf } from './shelves'
 
 const props = defineProps<{
   /** The case. */
@@ -125,27 +126,15 @@ useKeys([
       @keydown.right.prevent="step(1)"
       @keydown.left.prevent="step(-1)"
     >
-      <button
+      <ShelfBox
         v-for="s in shelves"
         :key="s.key"
-        type="button"
-        class="shelf"
-        :class="[s.state, { on: s.kind && filter.kinds.includes(s.kind) }]"
-        :aria-pressed="s.kind ? filter.kinds.includes(s.kind) : undefined"
+        :shelf="s"
+        :height="heightOf(s.holds, shelves)"
+        :wanted="wanted"
+        :narrowed="filter.kinds"
         @click="openShelf(s)"
-      >
-        <span class="wall" aria-hidden="true"
-          ><span class="stack" :style="{ height: `${100 * heightOf(s.holds, shelves)}%` }"
-            ><i :style="{ height: `${100 * wholeShare(s.holds)}%` }" /></span
-        ></span>
-        <span class="words">
-          <b :title="s.name">{{ s.name }}</b>
-          <span v-if="s.about" class="xs">{{ s.about }}</span>
-          <span class="xs">{{ holdsWords(s.holds) }}</span>
-          <span class="xs text-body-secondary">{{ percent(s.holds.whole, s.holds.lines) }} whole</span>
-          <span v-if="fitMarks(s.fits, wanted)" class="xs m fits">{{ fitMarks(s.fits, wanted) }}</span>
-        </span>
-      </button>
+      />
       <p v-if="place.data.value?.further" class="s bare">
         and {{ count(place.data.value.further) }} more folders; narrow them by a text.
       </p>
@@ -193,6 +182,9 @@ useKeys([
   white-space: nowrap;
   font-size: 12px;
 }
+.left:focus-visible {
+  outline-offset: -3px;
+}
 .left.here {
   background: var(--sheet);
   font-weight: 650;
@@ -205,75 +197,6 @@ useKeys([
   overflow: auto hidden;
 }
 
-/* What it holds stands at its left, as high as its bytes, on a board that runs along all of them. */
-.shelf {
-  flex: 0 0 188px;
-  display: grid;
-  grid-template-columns: 34px minmax(0, 1fr);
-  column-gap: 8px;
-  text-align: left;
-  padding: 4px 10px 0 4px;
-  border: 0;
-  border-bottom: 3px solid var(--ink);
-  background: none;
-  color: inherit;
-  line-height: 16px;
-}
-.shelf:focus-visible,
-.left:focus-visible {
-  outline-offset: -3px;
-}
-.words {
-  display: grid;
-  align-content: end;
-  padding-bottom: 4px;
-}
-.words > * {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-.words > b {
-  font-size: 13px;
-  line-height: 18px;
-}
-.wall {
-  position: relative;
-}
-.stack {
-  position: absolute;
-  left: 0;
-  right: 0;
-  bottom: 0;
-  border: 1.5px solid var(--ink);
-  border-bottom: 0;
-  background: var(--sheet);
-}
-.stack i {
-  position: absolute;
-  left: 0;
-  right: 0;
-  bottom: 0;
-  background: var(--fill);
-}
-.shelf.lost,
-.shelf.earlier,
-.shelf.nameless {
-  border-bottom-style: dashed;
-}
-.shelf.lost .stack,
-.shelf.earlier .stack,
-.shelf.nameless .stack {
-  border-style: dashed;
-}
-.shelf:hover,
-.shelf.on {
-  background: var(--verd-wash);
-}
-.fits {
-  color: var(--heather-d);
-  font-weight: 600;
-}
 .bare {
   align-self: center;
   margin: 0 8px;
