@@ -25,7 +25,15 @@ public final class Made {
     /** @return null where nothing says so that could be believed */
     public static @Nullable LocalDateTime of(Map<String, String> about, @Nullable Instant modified) {
         LocalDateTime said = said(about.getOrDefault(About.TAKEN, ""));
-        return said != null || modified == null ? said : believed(LocalDateTime.ofInstant(modified, ZoneOffset.UTC));
+        return said == null && modified != null ? recorded(modified) : said;
+    }
+
+    private static @Nullable LocalDateTime recorded(Instant modified) {
+        try {
+            return believed(LocalDateTime.ofInstant(modified, ZoneOffset.UTC));
+        } catch (DateTimeException e) {
+            return null;
+        }
     }
 
     private static @Nullable LocalDateTime said(String taken) {
