@@ -171,7 +171,7 @@ useKeys([
   display: flex;
   flex-wrap: wrap;
   gap: 0 14px;
-  padding-bottom: 10px;
+  padding-bottom: 6px;
 }
 
 .lens {

@@ -53,17 +53,17 @@ const words = computed(() => `${calledOf(props.line)}, ${state.value}, ${placeOf
       >
       <span v-if="line.prognosis === 'gapped'" class="strips" :style="{ '--gone': 1 - share }" aria-hidden="true" />
     </button>
-    <input
-      type="checkbox"
-      class="form-check-input pick"
-      :checked="line.selected"
-      :tabindex="at ? 0 : -1"
-      :aria-label="`Select ${calledOf(line)}`"
-      @change="emit('select')"
-      @pointerdown.stop
-      @click.stop
-    />
-    <span v-if="line.prognosis !== 'whole'" class="xs state">{{ state }}</span>
+    <label class="caption xs"
+      ><input
+        type="checkbox"
+        class="form-check-input"
+        :checked="line.selected"
+        :tabindex="at ? 0 : -1"
+        :aria-label="`Select ${calledOf(line)}`"
+        @change="emit('select')"
+        @pointerdown.stop
+      /><span v-if="line.prognosis !== 'whole'" class="state">{{ state }}</span></label
+    >
   </div>
 </template>
 
@@ -115,18 +115,20 @@ const words = computed(() => `${calledOf(props.line)}, ${state.value}, ${placeOf
     var(--paper) 18% calc(18% + max(3px, 8% * var(--gone)))
   );
 }
+.caption {
+  display: flex;
+  align-items: center;
+  gap: 5px;
+  min-height: 24px;
+}
+.caption .form-check-input {
+  flex: none;
+  margin: 0;
+}
 .state {
-  display: block;
-  line-height: 16px;
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
-}
-.pick {
-  position: absolute;
-  left: 4px;
-  top: 4px;
-  margin: 0;
 }
 .chosen {
   box-shadow: 0 0 0 3px var(--heather);

@@ -115,8 +115,6 @@ class AccessibilityTest {
             check(page, "% whole");
             page.keyboard().press("f");
             check(page, "Prognosis");
-            page.keyboard().press("v");
-            check(page, " pictures");
             page.navigate("/nowhere");
             check(page, "There is nothing at this address.");
             page.navigate("/cases/" + received + "/triaged");
