@@ -58,6 +58,8 @@ export function onChanged(listener: Listener): void {
 export interface Live<T> {
   readonly data: Readonly<Ref<T | undefined>>
   readonly refused: ComputedRef<Refused | undefined>
+  /** What is shown answers the question before; that of now is on its way. */
+  readonly stale: ComputedRef<boolean>
   /** Fetches again at once. */
   refresh: () => Promise<void>
 }
@@ -99,6 +101,7 @@ export function useLive<P extends PathFor<'get'>>(
   return {
     data: computed(() => (asked.value === undefined ? undefined : query.data.value)),
     refused: computed(() => (query.error.value instanceof Refused ? query.error.value : undefined)),
+    stale: computed(() => query.isPlaceholderData.value),
     refresh: async () => void (asked.value !== undefined && (await query.refetch())),
   }
 }

@@ -32,6 +32,12 @@ const sheet = useTemplateRef<InstanceType<typeof ContactSheet>>('sheet')
 const recovering = useAction()
 const images = useImages(() => props.docket.number)
 const gone = computed(() => (images.data.value ?? []).filter((i) => !i.there).flatMap((i) => i.sessions))
+/** Lines are no pictures, and no days: what was asked for before the other view is not shown in it. */
+const shownAs = ref(filter.value.sheet)
+watch([page, catalogue.live.stale], () => {
+  if (!catalogue.live.stale.value) shownAs.value = filter.value.sheet
+})
+const turning = computed(() => shownAs.value !== filter.value.sheet)
 const narrowed = computed(() => page.value?.wanted.find((w) => w.line.id === filter.value.wanted))
 
 /** A sheet goes on by itself where it is looked at to its end. */
@@ -106,8 +112,9 @@ useKeys([
       <RefusedNote :refused="catalogue.live.refused.value ?? catalogue.selecting.refused.value" />
     </div>
     <div class="scroll" tabindex="-1" data-sideways>
+      <ComingLines v-if="turning" :of="catalogue.live" :lines="6" />
       <ContactSheet
-        v-if="lines.length && filter.sheet"
+        v-else-if="lines.length && filter.sheet"
         ref="sheet"
         :number="docket.number"
         :lines="lines"

@@ -62,7 +62,7 @@ const words = computed(() => `${calledOf(props.line)}, ${state.value}, ${placeOf
         :aria-label="`Select ${calledOf(line)}`"
         @change="emit('select')"
         @pointerdown.stop
-      /><span v-if="line.prognosis !== 'whole'" class="state">{{ state }}</span></label
+      /><span v-if="line.prognosis !== 'whole'" class="state" :title="state">{{ state }}</span></label
     >
   </div>
 </template>

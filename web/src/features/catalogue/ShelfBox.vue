@@ -19,6 +19,7 @@ defineProps<{
   <button
     type="button"
     class="shelf"
+    :title="`${shelf.name}: ${holdsWords(shelf.holds)}`"
     :class="[shelf.state, { on: shelf.kind && narrowed.includes(shelf.kind) }]"
     :aria-pressed="shelf.kind ? narrowed.includes(shelf.kind) : undefined"
   >
@@ -27,7 +28,7 @@ defineProps<{
         ><i :style="{ height: `${100 * wholeShare(shelf.holds)}%` }" /></span
     ></span>
     <span class="words">
-      <b :title="shelf.name">{{ shelf.name }}</b>
+      <b>{{ shelf.name }}</b>
       <span v-if="shelf.about" class="xs">{{ shelf.about }}</span>
       <span class="xs">{{ holdsWords(shelf.holds) }}</span>
       <span class="xs text-body-secondary">{{ percent(shelf.holds.whole, shelf.holds.lines) }} whole</span>

@@ -115,6 +115,9 @@ class AccessibilityTest {
             check(page, "% whole");
             page.keyboard().press("f");
             check(page, "Prognosis");
+            page.keyboard().press("v");
+            assertThat(page.locator(".picture").first()).isVisible();
+            check(page, " pictures");
             page.navigate("/nowhere");
             check(page, "There is nothing at this address.");
             page.navigate("/cases/" + received + "/triaged");

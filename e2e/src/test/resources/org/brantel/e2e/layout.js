@@ -17,7 +17,7 @@
     return `<${el.tagName.toLowerCase()} in .${String(at.getAttribute('class') ?? '').split(' ')[0]}> "${text}"`
   }
   const isHidden = (el) =>
-    !el.checkVisibility({ opacityProperty: true, visibilityProperty: true }) ||
+    !el.checkVisibility({ opacityProperty: true, visibilityProperty: true, contentVisibilityAuto: true }) ||
     el.closest('.visually-hidden, .visually-hidden-focusable:not(:focus), option') !== null
 
   /** The part that can be seen, or be scrolled to within the page; what is cut off by something else is told. */

@@ -4,16 +4,14 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
+import jakarta.validation.constraints.Size;
 import java.io.IOException;
-import java.time.Duration;
 import java.util.List;
 import org.brantel.server.locks.Locks;
 import org.brantel.server.locks.Look;
 import org.brantel.server.staff.Staff;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
-import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -28,9 +26,17 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/cases/{number}/catalogue")
 class CatalogueController {
 
+    /** So many lines are named one by one; a statement of the database takes no more than some ten thousand values. */
+    private static final int MOST = 20_000;
+
     /** @param filter all lines that pass it, instead of single ones */
     record SelectionChange(
-            @NotNull List<Long> ids, @Nullable @Valid CatalogueFilter filter, boolean selected) {}
+            @NotNull
+            @Size(max = MOST, message = "At most 20,000 lines are named at once; choose by the filter instead.")
+            List<Long> ids,
+
+            @Nullable @Valid CatalogueFilter filter,
+            boolean selected) {}
 
     /**
      * @param findings that are theirs; absent for all chosen ones that fit or may fit
@@ -91,7 +97,8 @@ class CatalogueController {
                                     String>
                             volumes,
             @RequestParam(required = false) String fit,
-            @RequestParam(required = false) List<Long> folder,
+            @RequestParam(required = false) @Size(max = CatalogueFilter.SESSIONS, message = CatalogueFilter.FOLDERS)
+                    List<Long> folder,
             @RequestParam(defaultValue = "false") boolean below,
             @RequestParam(defaultValue = "false") boolean nameless,
             @RequestParam(required = false) String sort,
@@ -113,7 +120,10 @@ class CatalogueController {
 
     /** A place of the catalogue, and what can be opened from there; without a folder the volumes of the case. */
     @GetMapping("/place")
-    Walk.Place place(@PathVariable String number, @RequestParam(required = false) List<Long> folder) {
+    Walk.Place place(
+            @PathVariable String number,
+            @RequestParam(required = false) @Size(max = CatalogueFilter.SESSIONS, message = CatalogueFilter.FOLDERS)
+                    List<Long> folder) {
         return walk.at(number, folder == null ? List.of() : folder);
     }
 
@@ -169,13 +179,10 @@ class CatalogueController {
         return previews.picture(catalogues.line(number, id));
     }
 
-    /** Small enough for a contact sheet, and the same for as long as its bytes are. */
+    /** Small enough for a contact sheet. */
     @GetMapping(path = "/{id}/small", produces = MediaType.IMAGE_JPEG_VALUE)
-    ResponseEntity<byte[]> small(@PathVariable String number, @PathVariable long id) throws IOException {
+    byte[] small(@PathVariable String number, @PathVariable long id) throws IOException {
         locks.look(number, Look.PREVIEWS, "the picture");
-        byte[] picture = small.of(number, catalogues.line(number, id));
-        return ResponseEntity.ok()
-                .cacheControl(CacheControl.maxAge(Duration.ofMinutes(10)).cachePrivate())
-                .body(picture);
+        return small.of(number, catalogues.line(number, id));
     }
 }

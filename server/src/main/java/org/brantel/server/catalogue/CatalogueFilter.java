@@ -7,8 +7,10 @@ import jakarta.persistence.criteria.Expression;
 import jakarta.persistence.criteria.Predicate;
 import jakarta.persistence.criteria.Root;
 import jakarta.persistence.criteria.Subquery;
+import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
+import jakarta.validation.constraints.Size;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
@@ -35,11 +37,15 @@ record CatalogueFilter(
         @Nullable String q,
         @JsonUnwrapped @Nullable Asked asked,
         boolean selectedOnly,
-        @Nullable BySession by,
-        @Nullable Place in) {
+        @Nullable @Valid BySession by,
+        @Nullable @Valid Place in) {
 
     private static final List<String> NAMES = List.of("name", "elsewhere");
     private static final char ESCAPE = '\\';
+    /** So many sessions of one case are thinkable. */
+    static final int SESSIONS = 500;
+
+    static final String FOLDERS = "A place is one folder, as at most 500 sessions have it.";
     static final String VOLUME = "\\d{1,18}:\\d{1,9}";
     static final CatalogueFilter ALL =
             new CatalogueFilter(List.of(), List.of(), List.of(), null, null, false, null, null);
@@ -81,7 +87,12 @@ record CatalogueFilter(
      * @param below    what lies in folders below them as well
      * @param nameless instead: what no record names
      */
-    record Place(@Nullable List<@NotNull Long> folders, boolean below, boolean nameless) {
+    record Place(
+            @Nullable @Size(max = SESSIONS, message = FOLDERS)
+            List<@NotNull Long> folders,
+
+            boolean below,
+            boolean nameless) {
 
         private boolean isAnywhere() {
             return !nameless && (folders == null || folders.isEmpty());

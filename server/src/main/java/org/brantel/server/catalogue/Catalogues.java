@@ -122,7 +122,7 @@ public class Catalogues {
         List<Fitting> wanted = WantedStates.fittings(cases.docket(number).said().wanted());
         CatalogueFilter.Reach reach = pages.reach(caseId, filter, into);
         CatalogueLine last = after == null ? null : stored(caseId, after);
-        List<CatalogueLine> found = pages.page(reach, filter, Order.of(sort), last);
+        List<CatalogueLine> found = pages.page(reach, filter, LineOrder.of(sort, into), last);
         List<Long> ids = found.stream().map(CatalogueLine::id).toList();
         Map<Long, Seen> seenBy = seen.of(ids);
         Set<Long> chosen = choices.among(ids);

@@ -64,7 +64,7 @@ class FoundPages {
 
     /** @param after the last line of the page before; null for the first page */
     List<CatalogueLine> page(
-            CatalogueFilter.Reach reach, CatalogueFilter filter, Order order, @Nullable CatalogueLine after) {
+            CatalogueFilter.Reach reach, CatalogueFilter filter, LineOrder order, @Nullable CatalogueLine after) {
         if (after == null) {
             return some(reach, filter, order, PAGE, (root, b) -> null);
         }
@@ -84,7 +84,7 @@ class FoundPages {
     }
 
     private List<CatalogueLine> some(
-            CatalogueFilter.Reach reach, CatalogueFilter filter, Order order, int most, Where where) {
+            CatalogueFilter.Reach reach, CatalogueFilter filter, LineOrder order, int most, Where where) {
         HibernateCriteriaBuilder b = (HibernateCriteriaBuilder) entities.getCriteriaBuilder();
         CriteriaQuery<CatalogueLine> query = b.createQuery(CatalogueLine.class);
         Root<CatalogueLine> root = query.from(CatalogueLine.class);

@@ -98,6 +98,7 @@ class CatalogueTest {
                 .contains(l.get("kind").asString()));
         assertThat(pictures.stream().filter(l -> l.has("made")).map(l -> l.get("made")
                         .asString()))
+                .isNotEmpty()
                 .isSorted();
         assertThat(page("?kind=image").get("matching").asInt()).isEqualTo(pictures.size());
     }

@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import java.util.stream.StreamSupport;
 import org.brantel.core.content.Extent;
@@ -209,6 +210,29 @@ class WalkTest {
                         .get(story.path("/catalogue?after=999999999"))
                         .status())
                 .isEqualTo(404);
+    }
+
+    @Test
+    void whatIsTooMuchOrMalformedIsRefusedInASentence() {
+        List<Integer> many = IntStream.range(0, 20_001).boxed().toList();
+        assertThat(refused(Map.of("ids", many, "selected", true))).contains("At most 20,000 lines");
+        assertThat(refusedFilter("in", Map.of("folders", many, "below", true, "nameless", false)))
+                .contains("one folder");
+        assertThat(refusedFilter("by", Map.of("volumes", List.of("all")))).contains("like 3:1");
+        String address = "/catalogue/place?folder=" + "1,".repeat(501) + "1";
+        assertThat(story.una.get(story.path(address)).expect(400).sentence()).contains("one folder");
+    }
+
+    private String refusedFilter(String part, Map<String, Object> value) {
+        return refused(
+                Map.of("ids", List.of(), "filter", Map.of("selectedOnly", false, part, value), "selected", true));
+    }
+
+    private String refused(Map<String, Object> change) {
+        return story.una
+                .put(story.path("/catalogue/selection"), change)
+                .expect(400)
+                .sentence();
     }
 
     /** Whatever the order, each line comes once, and none is left out. */

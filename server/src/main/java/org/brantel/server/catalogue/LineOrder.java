@@ -1,6 +1,7 @@
 package org.brantel.server.catalogue;
 
 import jakarta.persistence.criteria.Expression;
+import jakarta.persistence.criteria.Order;
 import jakarta.persistence.criteria.Predicate;
 import jakarta.persistence.criteria.Root;
 import java.time.Instant;
@@ -14,7 +15,7 @@ import org.jspecify.annotations.Nullable;
  * In which order a catalogue is read, a page at a time, each from where the last one ended: an index of the same
  * expressions serves it, and no page has to count past the ones before it. What has nothing to go by comes last.
  */
-final class Order {
+final class LineOrder {
 
     /** What lines are ordered by, as the database has it. */
     private interface By<Y> {
@@ -24,7 +25,7 @@ final class Order {
     private record Key<Y extends Comparable<? super Y>>(
             By<Y> by, Function<CatalogueLine, @Nullable Y> of, boolean falls) {
 
-        private List<jakarta.persistence.criteria.Order> order(Root<CatalogueLine> root, HibernateCriteriaBuilder b) {
+        private List<Order> order(Root<CatalogueLine> root, HibernateCriteriaBuilder b) {
             Expression<Y> key = by.of(root, b);
             return falls
                     ? List.of(b.desc(key, false), b.desc(root.get("id")))
@@ -57,28 +58,35 @@ final class Order {
         }
     }
 
-    private static final List<Order> ALL = List.of(
-            new Order("", rising(headOf("path", 300), l -> head(l.path(), 300))),
-            new Order("name", rising(headOf("name", 100), l -> head(l.name(), 100))),
-            new Order("made", rising((line, b) -> line.<ChronoLocalDateTime<?>>get("made"), CatalogueLine::made)),
-            new Order("size", falling((line, b) -> line.get("size"), CatalogueLine::size)),
-            new Order("modified", falling((line, b) -> line.<Instant>get("modified"), CatalogueLine::modified)),
-            new Order("score", falling((line, b) -> line.get("score"), CatalogueLine::score)));
+    private static final List<LineOrder> ALL = List.of(
+            new LineOrder("", rising(headOf("path", 300), l -> head(l.path(), 300))),
+            new LineOrder("name", rising(headOf("name", 100), l -> head(l.name(), 100))),
+            new LineOrder("made", rising((line, b) -> line.<ChronoLocalDateTime<?>>get("made"), CatalogueLine::made)),
+            new LineOrder("size", falling((line, b) -> line.get("size"), CatalogueLine::size)),
+            new LineOrder("modified", falling((line, b) -> line.<Instant>get("modified"), CatalogueLine::modified)),
+            new LineOrder("score", falling((line, b) -> line.get("score"), CatalogueLine::score)));
 
     private final String word;
     private final Key<?> key;
 
-    private Order(String word, Key<?> key) {
+    private LineOrder(String word, Key<?> key) {
         this.word = word;
         this.key = key;
     }
 
-    /** By place where nobody says. */
-    static Order of(@Nullable String word) {
+    /**
+     * By place where nobody says.
+     *
+     * @param into whether what content says of itself may be shown; without that, days are those of the records
+     */
+    static LineOrder of(@Nullable String word, boolean into) {
+        if (!into && "made".equals(word)) {
+            return of("modified", true);
+        }
         return ALL.stream().filter(o -> o.word.equals(word)).findFirst().orElse(ALL.get(0));
     }
 
-    List<jakarta.persistence.criteria.Order> by(Root<CatalogueLine> root, HibernateCriteriaBuilder b) {
+    List<Order> by(Root<CatalogueLine> root, HibernateCriteriaBuilder b) {
         return key.order(root, b);
     }
 
