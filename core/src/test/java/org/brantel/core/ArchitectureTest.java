@@ -100,6 +100,7 @@ class ArchitectureTest {
             "triage",
             "wanted",
             "spoken",
+            "question",
             "estimate",
             "manifest",
             "custody");

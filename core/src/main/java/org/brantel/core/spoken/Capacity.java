@@ -5,6 +5,7 @@ import java.math.RoundingMode;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
@@ -26,6 +27,9 @@ public final class Capacity {
                     + "(?:kilo|mega|giga|tera|peta)bytes?|(?:kibi|mebi|gibi|tebi|pebi)bytes?|megs?|gigs?|teras?)",
             Pattern.CASE_INSENSITIVE);
     private static final Map<Character, Integer> POWER = Map.of('k', 1, 'm', 2, 'g', 3, 't', 4, 'p', 5);
+    /** Words that a capacity takes at most. */
+    private static final int LONGEST = 16;
+
     private static final BigDecimal LARGEST = new BigDecimal("1e15");
 
     private Capacity() {}
@@ -61,7 +65,20 @@ public final class Capacity {
     }
 
     /** @param words how many words it takes */
-    record Said(BigDecimal bytes, int words) {}
+    public record Said(BigDecimal bytes, int words) {}
+
+    /**
+     * A capacity that begins at a word, as people say it: {@code half a megabyte}, {@code 2 mb}, {@code 300kib}; empty
+     * for none.
+     *
+     * @param words in lower case, without apostrophes and punctuation
+     */
+    public static Optional<Said> at(List<String> words, int at) {
+        List<Word> near = words.subList(Math.min(at, words.size()), Math.min(words.size(), at + LONGEST)).stream()
+                .map(w -> new Word(w, 0, 0, false))
+                .toList();
+        return near.isEmpty() ? Optional.empty() : Optional.ofNullable(said(near, 0));
+    }
 
     /**
      * A capacity that begins at a word, as people say it: {@code five hundred gig}, {@code half a terabyte},

@@ -84,7 +84,7 @@ public final class WantedWords {
             return Optional.empty();
         }
         List<Word> words = Word.of(plain);
-        Period period = period(words, today);
+        SpokenPeriod period = period(words, today);
         return Optional.of(new WantedLine(
                 0,
                 plain,
@@ -232,84 +232,15 @@ public final class WantedWords {
         return 0;
     }
 
-    /** @param yearSaid as {@link SpokenDate#yearSaid} */
-    private record Period(
-            @Nullable LocalDate from, @Nullable LocalDate to, boolean yearSaid) {
-
-        static Period of(SpokenDate d) {
-            return new Period(d.from(), d.to(), d.yearSaid());
-        }
-
-        static Period from(LocalDate first, SpokenDate said) {
-            return new Period(first, null, said.yearSaid());
-        }
-
-        static Period until(LocalDate last, SpokenDate said) {
-            return new Period(null, last, said.yearSaid());
-        }
-    }
-
     /** From when to when; null when nothing is said. */
-    private static @Nullable Period period(List<Word> words, LocalDate today) {
+    private static @Nullable SpokenPeriod period(List<Word> words, LocalDate today) {
         for (int i = 0; i < words.size(); i++) {
-            String w = words.get(i).text();
-            if (w.matches("(19[5-9]|20\\d)\\d[-/](19[5-9]|20\\d)\\d")) {
-                return new Period(
-                        LocalDate.of(Integer.parseInt(w.substring(0, 4)), 1, 1),
-                        LocalDate.of(Integer.parseInt(w.substring(5)), 12, 31),
-                        true);
+            SpokenPeriod period = SpokenPeriod.find(words, i, today, true);
+            if (period != null) {
+                return period;
             }
-            int at = w.matches("since|from|before|until|till|after|between|of|in|during") ? i + 1 : i;
-            SpokenDate first = SpokenDate.at(words, at, today, false).orElse(null);
-            if (first == null) {
-                continue;
-            }
-            int next = at + first.words();
-            if (word(words, next).matches("to|until|till|and|through")) {
-                if (word(words, next + 1).matches("now|today")) {
-                    return Period.from(first.from(), first);
-                }
-                Optional<SpokenDate> last = SpokenDate.at(words, next + 1, today, false);
-                if (last.isPresent()) {
-                    return between(first, last.get());
-                }
-            }
-            return switch (w) {
-                case "since" -> Period.from(first.from(), first);
-                case "after" -> Period.from(first.to().plusDays(1), first);
-                case "before" -> Period.until(first.from().minusDays(1), first);
-                case "until", "till" -> Period.until(first.to(), first);
-                default ->
-                    word(words, next).matches("onwards?|on")
-                            ? Period.from(first.from(), first)
-                            : word(words, next).equals("or")
-                                            && word(words, next + 1).matches("earlier|before|older")
-                                    ? Period.until(first.to(), first)
-                                    : Period.of(first);
-            };
         }
         return null;
-    }
-
-    private static String word(List<Word> words, int i) {
-        return i < words.size() ? words.get(i).text() : "";
-    }
-
-    /** {@code between march and may 2025}: the year that is said for one is that of both. */
-    private static Period between(SpokenDate first, SpokenDate last) {
-        LocalDate from = first.from();
-        if (!first.yearSaid() && last.yearSaid()) {
-            from = from.withYear(last.to().getYear());
-            from = from.isAfter(last.to()) ? from.minusYears(1) : from;
-        }
-        LocalDate to = last.to();
-        if (first.yearSaid() && !last.yearSaid()) {
-            to = to.plusYears(from.getYear() - (long) to.getYear());
-            to = to.isBefore(from) ? to.plusYears(1) : to;
-        } else if (!first.yearSaid() && !last.yearSaid() && from.isAfter(to)) {
-            from = from.minusYears(1);
-        }
-        return to.isBefore(from) ? Period.of(last) : new Period(from, to, first.yearSaid() || last.yearSaid());
     }
 
     private static boolean isOnlyNice(String text) {
