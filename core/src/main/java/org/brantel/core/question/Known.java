@@ -3,6 +3,7 @@ package org.brantel.core.question;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Set;
+import java.util.function.LongPredicate;
 
 /**
  * What is known where a question is asked.
@@ -10,5 +11,7 @@ import java.util.Set;
  * @param today    what days are counted from
  * @param wanted   the case's wanted lines by their records' numbers, in the order that people see them in
  * @param sessions the case's scan sessions
+ * @param isLine   whether the catalogue has a line of a number
+ * @param contents whether what content says of itself may be looked at
  */
-public record Known(LocalDate today, List<Long> wanted, Set<Long> sessions) {}
+public record Known(LocalDate today, List<Long> wanted, Set<Long> sessions, LongPredicate isLine, boolean contents) {}

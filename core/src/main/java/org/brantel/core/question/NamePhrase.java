@@ -73,6 +73,12 @@ final class NamePhrase implements Reading.Phrase {
             name.append(' ').append(q.tokens().get(end).text());
             end++;
         }
+        if (!q.known().contents()) {
+            return Reading.Read.wrong(
+                    Facet.DEVICE,
+                    end - i,
+                    "The customer agreed to file names only; what made a file stands in its content.");
+        }
         return new Reading.Read(
                 Facet.DEVICE,
                 new Condition.MadeWith(name.toString()),

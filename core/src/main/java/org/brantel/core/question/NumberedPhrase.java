@@ -27,7 +27,9 @@ final class NumberedPhrase implements Reading.Phrase {
         }
         if (q.is(i + 1, NUMBER)) {
             long line = number(q.word(i + 1));
-            return new Reading.Read(Facet.LIKE, new Condition.Like(line), 2, "like finding " + line);
+            return q.known().isLine().test(line)
+                    ? new Reading.Read(Facet.LIKE, new Condition.Like(line), 2, "like finding " + line)
+                    : Reading.Read.wrong(Facet.LIKE, 2, "There is no finding " + line + " in this catalogue.");
         }
         if (q.is(i + 1, "this|that")) {
             return Reading.Read.wrong(

@@ -18,7 +18,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 class QuestionTest {
 
-    private static final Known CASE = new Known(LocalDate.of(2026, 11, 25), List.of(71L, 75L), Set.of(3L, 4L));
+    private static final Known CASE =
+            new Known(LocalDate.of(2026, 11, 25), List.of(71L, 75L), Set.of(3L, 4L), line -> line == 4711, true);
 
     private static Question ask(String words) {
         return Question.read(words, CASE);
@@ -171,6 +172,7 @@ class QuestionTest {
                     wanted 9 > wanted 9 > There is no wanted line 9; this case has 2.
                     by session 77 > by session 77 > Session 77 is none of this case; it has 3, 4.
                     pictures like this one > like this one > Which one? Go to a finding and press L there, or write its number, like #12.
+                    like 12 > like 12 > There is no finding 12 in this catalogue.
                     5 mb to 1 mb > 5 mb to 1 mb > The first size is the larger one; turn them round.
                     pictures) > ) > There is no bracket here to close.
                     (pictures > ( > This bracket is never closed.
@@ -179,6 +181,16 @@ class QuestionTest {
         assertThat(ask(words).problems())
                 .extracting(p -> words.substring(p.from(), p.to()), Question.Problem::sentence)
                 .containsExactly(tuple(where, sentence));
+    }
+
+    @Test
+    void whatContentSaysIsNotAskedWhereNobodyMayLook() {
+        Known names = new Known(CASE.today(), CASE.wanted(), CASE.sessions(), CASE.isLine(), false);
+        Question q = Question.read("pictures taken with Nordlys", names);
+        assertThat(say(q.asked())).isEqualTo("kind image");
+        assertThat(q.problems())
+                .extracting(Question.Problem::sentence)
+                .containsExactly("The customer agreed to file names only; what made a file stands in its content.");
     }
 
     @Test

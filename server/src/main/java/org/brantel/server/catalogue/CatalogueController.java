@@ -7,6 +7,7 @@ import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.io.IOException;
 import java.util.List;
+import org.brantel.core.question.Question;
 import org.brantel.server.locks.Locks;
 import org.brantel.server.locks.Look;
 import org.brantel.server.staff.Staff;
@@ -83,7 +84,8 @@ class CatalogueController {
             @RequestParam(required = false) List<String> kind,
             @RequestParam(required = false) List<String> origin,
             @RequestParam(required = false) List<String> prognosis,
-            @RequestParam(required = false) String q,
+            @RequestParam(required = false) @Size(max = Question.LONGEST, message = QuestionController.LONGEST)
+                    String q,
             @RequestParam(required = false) Long wanted,
             @RequestParam(defaultValue = "false") boolean selectedOnly,
             @RequestParam(required = false) Long foundBy,

@@ -16,6 +16,7 @@ import java.util.List;
 import java.util.stream.Stream;
 import org.brantel.core.finding.Prognosis;
 import org.brantel.core.kinds.Kinds;
+import org.brantel.core.question.Question;
 import org.brantel.core.wanted.Fit;
 import org.brantel.server.platform.Refusal;
 import org.hibernate.query.criteria.HibernateCriteriaBuilder;
@@ -25,7 +26,7 @@ import org.jspecify.annotations.Nullable;
  * Which lines of a catalogue are meant. Within one condition any value does; all conditions must hold.
  *
  * @param kinds  by their codes, or as people name them together, like {@code image}
- * @param q      text in the name or the path
+ * @param q      a question, as people say it; what is not understood of it is looked for as text
  * @param in     where it stands; null for anywhere
  * @param asked  which wanted line it answers; null for any or none
  * @param by     which scan sessions found it, or null
@@ -34,14 +35,15 @@ record CatalogueFilter(
         List<String> kinds,
         List<String> origins,
         List<String> prognoses,
-        @Nullable String q,
+
+        @Nullable @Size(max = Question.LONGEST, message = QuestionController.LONGEST)
+        String q,
+
         @JsonUnwrapped @Nullable Asked asked,
         boolean selectedOnly,
         @Nullable @Valid BySession by,
         @Nullable @Valid Place in) {
 
-    private static final List<String> NAMES = List.of("name", "elsewhere");
-    private static final char ESCAPE = '\\';
     /** So many sessions of one case are thinkable. */
     static final int SESSIONS = 500;
 
@@ -66,11 +68,10 @@ record CatalogueFilter(
     /**
      * What is looked at for a filter.
      *
-     * @param into    whether texts may be looked for in what content says of itself
-     * @param folders whose path has the text; null for so many that the path itself is asked
-     * @param volumes that are meant as wholes by the place; none where it is a folder in one
+     * @param question as it was understood
+     * @param volumes  that are meant as wholes by the place; none where it is a folder in one
      */
-    record Reach(long caseId, boolean into, @Nullable List<Long> folders, List<Volume> volumes) {}
+    record Reach(long caseId, Understood question, List<Volume> volumes) {}
 
     /** A volume, as a session numbers it. */
     record Volume(long toldBy, int number) {
@@ -166,11 +167,6 @@ record CatalogueFilter(
                     b.equal(root.get("volume"), Integer.valueOf(parts[1])));
         }
 
-        private static Predicate isSeen(
-                CommonAbstractCriteria query, Root<CatalogueLine> root, CriteriaBuilder b, long session) {
-            return b.exists(of(query, root, b, session));
-        }
-
         /** How well a session found it, the smaller the better. */
         private static Expression<Integer> rank(
                 CommonAbstractCriteria query, Root<CatalogueLine> root, CriteriaBuilder b, long session) {
@@ -184,6 +180,18 @@ record CatalogueFilter(
             return ranks.select(seen.get("rank"))
                     .where(b.equal(seen.get("lineId"), root.get("id")), b.equal(seen.get("sessionId"), session));
         }
+    }
+
+    static Predicate isSeen(CommonAbstractCriteria query, Root<CatalogueLine> root, CriteriaBuilder b, long session) {
+        return b.exists(BySession.of(query, root, b, session));
+    }
+
+    static Predicate isChosen(long caseId, Root<CatalogueLine> root, CommonAbstractCriteria query, CriteriaBuilder b) {
+        Subquery<Long> chosen = query.subquery(Long.class);
+        Root<CatalogueChoice> choice = chosen.from(CatalogueChoice.class);
+        chosen.select(choice.get("lineId"))
+                .where(b.equal(choice.get("caseId"), caseId), b.isTrue(choice.get("chosen")));
+        return root.get("id").in(chosen);
     }
 
     CatalogueFilter {
@@ -214,12 +222,6 @@ record CatalogueFilter(
                 && (by == null || by.isAny());
     }
 
-    /** What the path of a folder is like that has the text; null where no text is asked for. */
-    @Nullable
-    String folderPattern() {
-        return q == null || q.isBlank() ? null : like(q.strip());
-    }
-
     List<Predicate> predicates(
             Reach reach, Root<CatalogueLine> root, CommonAbstractCriteria query, HibernateCriteriaBuilder b) {
         List<Predicate> all = new ArrayList<>();
@@ -235,8 +237,9 @@ record CatalogueFilter(
             all.add(root.get("prognosis")
                     .in(prognoses.stream().map(CatalogueFilter::prognosis).toList()));
         }
-        if (q != null && !q.isBlank()) {
-            all.add(says(q.strip(), reach, root, query, b));
+        Predicate asks = reach.question().predicate(reach.caseId(), root, query, b);
+        if (asks != null) {
+            all.add(asks);
         }
         if (in != null && !in.isAnywhere()) {
             all.add(in.predicate(reach, root, query, b));
@@ -245,49 +248,12 @@ record CatalogueFilter(
             all.add(asked.predicate(asked.wanted(), root, b));
         }
         if (selectedOnly) {
-            Subquery<Long> chosen = query.subquery(Long.class);
-            Root<CatalogueChoice> choice = chosen.from(CatalogueChoice.class);
-            chosen.select(choice.get("lineId"))
-                    .where(b.equal(choice.get("caseId"), reach.caseId()), b.isTrue(choice.get("chosen")));
-            all.add(root.get("id").in(chosen));
+            all.add(isChosen(reach.caseId(), root, query, b));
         }
         if (by != null) {
             all.addAll(by.predicates(root, query, b));
         }
         return all;
-    }
-
-    private static Predicate says(
-            String text,
-            Reach reach,
-            Root<CatalogueLine> root,
-            CommonAbstractCriteria query,
-            HibernateCriteriaBuilder b) {
-        List<Predicate> any = new ArrayList<>();
-        for (String column : reach.into() ? List.of("name", "elsewhere", "suggestedName", "about") : NAMES) {
-            any.add(b.ilike(root.get(column), like(text), ESCAPE));
-        }
-        if (text.indexOf('/') >= 0) {
-            any.add(b.ilike(root.get("path"), like(text), ESCAPE));
-        }
-        List<Long> folders = reach.folders();
-        if (folders == null) {
-            Subquery<Long> called = query.subquery(Long.class);
-            Root<CatalogueFolder> folder = called.from(CatalogueFolder.class);
-            called.select(folder.get("id"))
-                    .where(
-                            b.equal(folder.get("caseId"), reach.caseId()),
-                            b.ilike(folder.get("path"), like(text), ESCAPE));
-            any.add(root.get("folderId").in(called));
-        } else if (!folders.isEmpty()) {
-            any.add(root.get("folderId").in(folders));
-        }
-        return b.or(any.toArray(Predicate[]::new));
-    }
-
-    /** Has a text, whatever signs that means something to the database. */
-    private static String like(String text) {
-        return "%" + text.replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_") + "%";
     }
 
     private static <T> Predicate holds(Root<CatalogueLine> root, CriteriaBuilder b, String list, T one) {

@@ -11,6 +11,7 @@ import org.brantel.core.finding.Prognosis;
 import org.brantel.core.finding.RecordFacts;
 import org.brantel.core.finding.Standing;
 import org.brantel.core.finding.Verdict;
+import org.brantel.core.question.Question;
 import org.brantel.core.wanted.WantedLine;
 import org.brantel.core.wanted.WantedTally;
 import org.jspecify.annotations.Nullable;
@@ -136,21 +137,32 @@ public final class CatalogueViews {
     public record SelectionSum(long files, long bytes, long whole, long gapped, long doubtful) {}
 
     /**
-     * @param matching lines that pass the filter
+     * @param question as it was understood; absent where none is asked
      * @param contentShown false where the customer allowed names only: nothing that content says of itself is shown or
      *                     searched
-     * @param kinds    counts of the lines that pass, by kind; so for origins and prognoses
      */
     public record Page(
             List<Line> lines,
-            long matching,
-            long all,
-            Map<String, Long> kinds,
-            Map<String, Long> origins,
-            Map<String, Long> prognoses,
+            @JsonUnwrapped Counts counts,
+            @Nullable Understood question,
             List<WantedState> wanted,
             SelectionSum selection,
             boolean contentShown) {}
+
+    /**
+     * @param matching lines that pass the filter
+     * @param kinds    counts of the lines that pass, by kind; so for origins and prognoses
+     */
+    public record Counts(
+            long matching, long all, Map<String, Long> kinds, Map<String, Long> origins, Map<String, Long> prognoses) {}
+
+    /** How a question was understood, by its parts. */
+    public record Understood(List<Question.Part> parts, List<Question.Problem> problems) {
+
+        static @Nullable Understood of(@Nullable Question question) {
+            return question == null ? null : new Understood(question.parts(), question.problems());
+        }
+    }
 
     /** @param type {@code picture}, {@code text} or {@code none} */
     public record Preview(String type, @Nullable String text, String words) {}

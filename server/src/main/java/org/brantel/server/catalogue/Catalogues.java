@@ -120,7 +120,7 @@ public class Catalogues {
         long caseId = cases.id(number);
         boolean into = locks.mayLook(number, Look.PREVIEWS);
         List<Fitting> wanted = WantedStates.fittings(cases.docket(number).said().wanted());
-        CatalogueFilter.Reach reach = pages.reach(caseId, filter, into);
+        CatalogueFilter.Reach reach = pages.reach(number, filter);
         CatalogueLine last = after == null ? null : stored(caseId, after);
         List<CatalogueLine> found = pages.page(reach, filter, LineOrder.of(sort, into), last);
         List<Long> ids = found.stream().map(CatalogueLine::id).toList();
@@ -133,11 +133,13 @@ public class Catalogues {
                         .map(l -> l.view(
                                 into, wanted, seenBy.getOrDefault(l.id(), Seen.NOWHERE), chosen.contains(l.id())))
                         .toList(),
-                counts.matching(filter),
-                rest.isAll() ? counts.all() : pages.kept(caseId).all(),
-                counts.kinds(filter),
-                counts.origins(filter),
-                counts.prognoses(filter),
+                new CatalogueViews.Counts(
+                        counts.matching(filter),
+                        rest.isAll() ? counts.all() : pages.kept(caseId).all(),
+                        counts.kinds(filter),
+                        counts.origins(filter),
+                        counts.prognoses(filter)),
+                CatalogueViews.Understood.of(reach.question().question()),
                 states.of(number),
                 selecting.sum(caseId),
                 into);

@@ -8,6 +8,9 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import org.brantel.core.finding.Prognosis;
+import org.brantel.server.intake.Cases;
+import org.brantel.server.locks.Locks;
+import org.brantel.server.locks.Look;
 import org.hibernate.query.criteria.HibernateCriteriaBuilder;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -18,33 +21,25 @@ import org.springframework.stereotype.Component;
 class FoundPages {
 
     static final int PAGE = 200;
-    /** So many folders are named one by one; more are asked for by their path, which then is true of many lines. */
-    private static final int NAMED = 1000;
 
+    private final Understanding understanding;
+    private final Cases cases;
+    private final Locks locks;
     private final EntityManager entities;
     private final JdbcTemplate sql;
 
-    FoundPages(EntityManager entities, JdbcTemplate sql) {
+    FoundPages(Understanding understanding, Cases cases, Locks locks, EntityManager entities, JdbcTemplate sql) {
+        this.understanding = understanding;
+        this.cases = cases;
+        this.locks = locks;
         this.entities = entities;
         this.sql = sql;
     }
 
-    /** @param into whether texts may be looked for in what content says of itself */
-    CatalogueFilter.Reach reach(long caseId, CatalogueFilter filter, boolean into) {
-        return new CatalogueFilter.Reach(caseId, into, called(caseId, filter.folderPattern()), volumes(caseId, filter));
-    }
-
-    private @Nullable List<Long> called(long caseId, @Nullable String pattern) {
-        if (pattern == null) {
-            return List.of();
-        }
-        List<Long> called = sql.queryForList(
-                "select id from catalogue_folder where case_id = ? and path ilike ? and lines > 0 limit ?",
-                Long.class,
-                caseId,
-                pattern,
-                NAMED + 1);
-        return called.size() > NAMED ? null : called;
+    CatalogueFilter.Reach reach(String number, CatalogueFilter filter) {
+        long caseId = cases.id(number);
+        boolean into = locks.mayLook(number, Look.PREVIEWS);
+        return new CatalogueFilter.Reach(caseId, understanding.of(number, filter.q(), into), volumes(caseId, filter));
     }
 
     /** Nearly all of a catalogue lies in a volume: it is not looked for folder by folder. */

@@ -12,8 +12,6 @@ import java.util.ArrayList;
 import java.util.List;
 import org.brantel.core.finding.Prognosis;
 import org.brantel.server.intake.Cases;
-import org.brantel.server.locks.Locks;
-import org.brantel.server.locks.Look;
 import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Topic;
 import org.hibernate.Session;
@@ -40,21 +38,13 @@ public class Selecting {
     private final Choices choices;
     private final FoundPages pages;
     private final Cases cases;
-    private final Locks locks;
     private final Happenings happenings;
     private final EntityManager entities;
 
-    Selecting(
-            Choices choices,
-            FoundPages pages,
-            Cases cases,
-            Locks locks,
-            Happenings happenings,
-            EntityManager entities) {
+    Selecting(Choices choices, FoundPages pages, Cases cases, Happenings happenings, EntityManager entities) {
         this.choices = choices;
         this.pages = pages;
         this.cases = cases;
-        this.locks = locks;
         this.happenings = happenings;
         this.entities = entities;
     }
@@ -64,7 +54,7 @@ public class Selecting {
     Changed select(String number, List<Long> ids, @Nullable CatalogueFilter filter, boolean yes) {
         long caseId = cases.id(number);
         CatalogueFilter passing = filter == null ? CatalogueFilter.ALL : filter;
-        CatalogueFilter.Reach reach = pages.reach(caseId, passing, locks.mayLook(number, Look.PREVIEWS));
+        CatalogueFilter.Reach reach = pages.reach(number, passing);
         Meant meant = (line, query, b) -> {
             List<Predicate> all = new ArrayList<>(passing.predicates(reach, line, query, b));
             if (filter == null) {

@@ -17,6 +17,7 @@ public enum Topic {
     NOTE,
     PHOTO,
     PRESENCE,
+    QUESTION,
     RECOVERY,
     SCAN,
     SELECTION;

@@ -15,6 +15,9 @@ interface ScanSessions extends JpaRepository<ScanSession, Long> {
 
     List<ScanSession> findByStateInOrderById(Collection<WorkState> states);
 
+    @Query("select s.id from ScanSession s where s.caseId = ?1 order by s.id")
+    List<Long> numbers(long caseId);
+
     boolean existsByCaseIdAndStateIn(Long caseId, Collection<WorkState> states);
 
     /**

@@ -18,4 +18,9 @@ class SearchedCases implements Searched {
     public boolean isSearched(long caseId) {
         return sessions.existsByCaseIdAndStateIn(caseId, List.of(WorkState.DONE));
     }
+
+    @Override
+    public List<Long> sessions(long caseId) {
+        return sessions.numbers(caseId);
+    }
 }

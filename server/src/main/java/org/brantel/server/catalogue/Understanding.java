@@ -1,0 +1,128 @@
+package org.brantel.server.catalogue;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Consumer;
+import org.brantel.core.json.Json;
+import org.brantel.core.kind.About;
+import org.brantel.core.question.Condition;
+import org.brantel.core.question.Known;
+import org.brantel.core.question.Question;
+import org.brantel.core.wanted.WantedLine;
+import org.brantel.server.intake.Cases;
+import org.brantel.server.platform.Settings;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.stereotype.Component;
+
+/** Reads questions, and looks up what they speak of in the case. */
+@Component
+class Understanding {
+
+    /** So many folders are named one by one; more are asked for by their path, which then is true of many lines. */
+    private static final int NAMED = 1000;
+
+    private final Cases cases;
+    private final Searched searched;
+    private final Settings settings;
+    private final Clock clock;
+    private final JdbcTemplate sql;
+
+    Understanding(Cases cases, Searched searched, Settings settings, Clock clock, JdbcTemplate sql) {
+        this.cases = cases;
+        this.searched = searched;
+        this.settings = settings;
+        this.clock = clock;
+        this.sql = sql;
+    }
+
+    /**
+     * @param words of the question; null or blank for none
+     * @param into  whether what content says of itself may be looked at
+     */
+    Understood of(String number, @Nullable String words, boolean into) {
+        if (words == null || words.isBlank()) {
+            return Understood.NOTHING;
+        }
+        long caseId = cases.id(number);
+        Question question = Question.read(
+                words,
+                new Known(
+                        LocalDate.now(clock.withZone(settings.zone())),
+                        cases.docket(number).said().wanted().stream()
+                                .map(WantedLine::id)
+                                .toList(),
+                        new LinkedHashSet<>(searched.sessions(caseId)),
+                        line -> isLine(caseId, line),
+                        into));
+        Map<Condition, List<Long>> folders = new HashMap<>();
+        Map<Long, Understood.Likeness> likes = new HashMap<>();
+        Set<Condition> tooMany = new HashSet<>();
+        each(question.asked(), c -> {
+            if ((c instanceof Condition.Text || c instanceof Condition.Folder) && !tooMany.contains(c)) {
+                List<Long> called = folders.computeIfAbsent(c, f -> called(caseId, Understood.FolderPath.of(f)));
+                if (called.size() > NAMED) {
+                    folders.remove(c);
+                    tooMany.add(c);
+                }
+            } else if (c instanceof Condition.Like l) {
+                likes.put(l.line(), likeness(caseId, l.line(), into));
+            }
+        });
+        return new Understood(question, into, folders, likes);
+    }
+
+    private static void each(Condition c, Consumer<Condition> told) {
+        if (c instanceof Condition.Every e) {
+            e.of().forEach(o -> each(o, told));
+        } else if (c instanceof Condition.Any a) {
+            a.of().forEach(o -> each(o, told));
+        } else if (c instanceof Condition.Not n) {
+            each(n.of(), told);
+        } else {
+            told.accept(c);
+        }
+    }
+
+    private List<Long> called(long caseId, Understood.FolderPath path) {
+        return sql.queryForList(
+                "select id from catalogue_folder where case_id = ? and path ilike ? and path || '/' ilike ? and "
+                        + "lines > 0 limit ?",
+                Long.class,
+                caseId,
+                path.part(),
+                path.whole() == null ? "%" : path.whole(),
+                NAMED + 1);
+    }
+
+    private boolean isLine(long caseId, long line) {
+        return !sql.queryForList(
+                        "select id from catalogue_line where case_id = ? and id = ? and merged_into is null",
+                        Long.class,
+                        caseId,
+                        line)
+                .isEmpty();
+    }
+
+    private Understood.Likeness likeness(long caseId, long line, boolean into) {
+        return sql.queryForObject(
+                "select kind, about::jsonb ->> 'device' as device, folder_id from catalogue_line where case_id = ? and "
+                        + "id = ?",
+                (row, n) -> {
+                    String device = into ? row.getString("device") : null;
+                    long folder = row.getLong("folder_id");
+                    return new Understood.Likeness(
+                            row.getString("kind"),
+                            device == null ? null : "\"" + About.DEVICE + "\":" + Json.write(device),
+                            row.wasNull() ? null : folder);
+                },
+                caseId,
+                line);
+    }
+}

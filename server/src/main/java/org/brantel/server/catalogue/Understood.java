@@ -1,0 +1,312 @@
+package org.brantel.server.catalogue;
+
+import jakarta.persistence.criteria.CommonAbstractCriteria;
+import jakarta.persistence.criteria.Expression;
+import jakarta.persistence.criteria.Predicate;
+import jakarta.persistence.criteria.Root;
+import jakarta.persistence.criteria.Subquery;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.regex.Pattern;
+import org.brantel.core.question.Condition;
+import org.brantel.core.question.Question;
+import org.hibernate.query.criteria.HibernateCriteriaBuilder;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A question that is asked of a catalogue, as the database is asked it.
+ *
+ * @param into    whether what content says of itself may be looked at
+ * @param folders the folders that a condition is about; one that is about too many has none here
+ * @param likes   what lines are like that something is to be like, by their numbers
+ */
+record Understood(
+        @Nullable Question question, boolean into, Map<Condition, List<Long>> folders, Map<Long, Likeness> likes) {
+
+    static final Understood NOTHING = new Understood(null, false, Map.of(), Map.of());
+
+    private static final char ESCAPE = '\\';
+
+    /**
+     * @param madeWith a piece of what content says of itself, as it is kept; null where it says nothing of that
+     * @param folder   null where no record names it
+     */
+    record Likeness(
+            String kind,
+            @Nullable String madeWith,
+            @Nullable Long folder) {}
+
+    /** The condition as a whole; null where nothing is asked. */
+    @Nullable
+    Predicate predicate(
+            long caseId, Root<CatalogueLine> root, CommonAbstractCriteria query, HibernateCriteriaBuilder b) {
+        return question == null ? null : new Writer(caseId, root, query, b).of(question.asked(), false);
+    }
+
+    /** What is like a text, whatever signs that means something to the database. */
+    static String like(String text) {
+        return "%" + escaped(text) + "%";
+    }
+
+    static String escaped(String text) {
+        return text.replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_");
+    }
+
+    /** {@code *} and {@code ?} as the database writes them. */
+    static String wild(String pattern) {
+        return escaped(pattern).replace('*', '%').replace('?', '_');
+    }
+
+    /** Writes one question into one query. */
+    private final class Writer {
+
+        private final long caseId;
+        private final Root<CatalogueLine> root;
+        private final CommonAbstractCriteria query;
+        private final HibernateCriteriaBuilder b;
+
+        Writer(long caseId, Root<CatalogueLine> root, CommonAbstractCriteria query, HibernateCriteriaBuilder b) {
+            this.caseId = caseId;
+            this.root = root;
+            this.query = query;
+            this.b = b;
+        }
+
+        /** @param turned whether the opposite is meant, so that what is not known must not hold */
+        Predicate of(Condition c, boolean turned) {
+            if (c instanceof Condition.Every e) {
+                return b.and(all(e.of(), turned));
+            }
+            if (c instanceof Condition.Any a) {
+                return b.or(all(a.of(), turned));
+            }
+            if (c instanceof Condition.Not n) {
+                return b.not(of(n.of(), !turned));
+            }
+            if (c instanceof Condition.Text t) {
+                return text(t, turned);
+            }
+            if (c instanceof Condition.Folder f) {
+                return in(f, turned);
+            }
+            if (c instanceof Condition.Called n) {
+                return called(n, turned);
+            }
+            if (c instanceof Condition.Made m) {
+                return into
+                        ? made("made", start(m.from()), end(m.to()), turned)
+                        : made("modified", instant(start(m.from())), instant(end(m.to())), turned);
+            }
+            return plain(c, turned);
+        }
+
+        private Predicate[] all(List<Condition> of, boolean turned) {
+            return of.stream().map(c -> of(c, turned)).toArray(Predicate[]::new);
+        }
+
+        private Predicate plain(Condition c, boolean turned) {
+            if (c instanceof Condition.Kind k) {
+                return root.get("kind").in(k.codes());
+            }
+            if (c instanceof Condition.Size s) {
+                return size(s);
+            }
+            if (c instanceof Condition.Found f) {
+                return holds("origins", f.origin().word());
+            }
+            if (c instanceof Condition.Intact i) {
+                return root.get("prognosis").in(i.prognoses());
+            }
+            if (c instanceof Condition.MadeWith m) {
+                return b.ilike(root.get("about"), "%\"device\":\"%" + escaped(m.device()) + "%", ESCAPE);
+            }
+            if (c instanceof Condition.Trashed) {
+                return b.and(b.isNotNull(root.get("trashedFrom")), b.notEqual(root.get("trashedFrom"), ""));
+            }
+            if (c instanceof Condition.Nameless) {
+                return b.isNull(root.get("path"));
+            }
+            if (c instanceof Condition.Wanted w) {
+                return wanted(w);
+            }
+            if (c instanceof Condition.InVolume v) {
+                Predicate volume = known("volume", b.equal(root.get("volume"), v.number()), turned);
+                return v.session() == null
+                        ? volume
+                        : b.and(volume, known("toldBy", b.equal(root.get("toldBy"), v.session()), turned));
+            }
+            if (c instanceof Condition.InSession s) {
+                return CatalogueFilter.isSeen(query, root, b, s.session());
+            }
+            if (c instanceof Condition.Chosen) {
+                return CatalogueFilter.isChosen(caseId, root, query, b);
+            }
+            if (c instanceof Condition.Like l) {
+                return like(l, turned);
+            }
+            throw new IllegalStateException("no way to ask for " + c);
+        }
+
+        /** What is not known is neither so nor otherwise to the database; to people it is not so. */
+        private Predicate known(String column, Predicate holds, boolean turned) {
+            return turned ? b.and(b.isNotNull(root.get(column)), holds) : holds;
+        }
+
+        private <T> Predicate holds(String list, T one) {
+            return b.arrayContains(root.<T[]>get(list), one);
+        }
+
+        private Predicate size(Condition.Size s) {
+            Expression<Long> size = root.get("size");
+            return s.most() == Long.MAX_VALUE
+                    ? b.greaterThanOrEqualTo(size, s.least())
+                    : s.least() == 0
+                            ? b.lessThanOrEqualTo(size, s.most())
+                            : b.and(b.greaterThanOrEqualTo(size, s.least()), b.lessThanOrEqualTo(size, s.most()));
+        }
+
+        private Predicate wanted(Condition.Wanted w) {
+            Long[] lines = w.lines().toArray(Long[]::new);
+            Predicate fits = b.arrayIntersects(root.<Long[]>get("wanted"), lines);
+            return w.sure() ? fits : b.or(fits, b.arrayIntersects(root.<Long[]>get("mayFit"), lines));
+        }
+
+        private <T extends Comparable<? super T>> Predicate made(
+                String column, @Nullable T from, @Nullable T before, boolean turned) {
+            List<Predicate> both = new ArrayList<>();
+            if (from != null) {
+                both.add(b.greaterThanOrEqualTo(root.<T>get(column), from));
+            }
+            if (before != null) {
+                both.add(b.lessThan(root.<T>get(column), before));
+            }
+            return known(column, b.and(both.toArray(Predicate[]::new)), turned);
+        }
+
+        private static @Nullable LocalDateTime start(@Nullable LocalDate day) {
+            return day == null ? null : day.atStartOfDay();
+        }
+
+        private static @Nullable LocalDateTime end(@Nullable LocalDate day) {
+            return day == null ? null : day.plusDays(1).atStartOfDay();
+        }
+
+        private static @Nullable Instant instant(@Nullable LocalDateTime time) {
+            return time == null ? null : time.toInstant(ZoneOffset.UTC);
+        }
+
+        private Predicate text(Condition.Text t, boolean turned) {
+            List<Predicate> any = new ArrayList<>();
+            any.add(b.ilike(root.get("name"), Understood.like(t.words()), ESCAPE));
+            any.add(known("elsewhere", b.ilike(root.get("elsewhere"), Understood.like(t.words()), ESCAPE), turned));
+            if (into) {
+                any.add(known(
+                        "suggestedName",
+                        b.ilike(root.get("suggestedName"), Understood.like(t.words()), ESCAPE),
+                        turned));
+                any.add(b.ilike(root.get("about"), Understood.like(t.words()), ESCAPE));
+            }
+            if (t.words().indexOf('/') >= 0) {
+                any.add(known("path", b.ilike(root.get("path"), Understood.like(t.words()), ESCAPE), turned));
+            }
+            Predicate folder = folders(t, turned);
+            if (folder != null) {
+                any.add(folder);
+            }
+            return b.or(any.toArray(Predicate[]::new));
+        }
+
+        private Predicate in(Condition.Folder f, boolean turned) {
+            Predicate folder = folders(f, turned);
+            return folder == null ? b.disjunction() : folder;
+        }
+
+        /** Null where no folder is meant. */
+        private @Nullable Predicate folders(Condition about, boolean turned) {
+            List<Long> named = folders.get(about);
+            if (named != null) {
+                return named.isEmpty()
+                        ? null
+                        : known("folderId", root.get("folderId").in(named), turned);
+            }
+            Subquery<Long> called = query.subquery(Long.class);
+            Root<CatalogueFolder> folder = called.from(CatalogueFolder.class);
+            FolderPath path = FolderPath.of(about);
+            Expression<String> closed = b.concat(folder.<String>get("path"), "/");
+            Predicate[] all = {
+                b.equal(folder.get("caseId"), caseId),
+                b.ilike(folder.get("path"), path.part(), ESCAPE),
+                path.whole() == null ? b.conjunction() : b.ilike(closed, path.whole(), ESCAPE)
+            };
+            called.select(folder.get("id")).where(all);
+            return known("folderId", root.get("folderId").in(called), turned);
+        }
+
+        private Predicate called(Condition.Called n, boolean turned) {
+            String pattern = wild(n.pattern());
+            List<Predicate> any = new ArrayList<>();
+            any.add(b.ilike(root.get("name"), pattern, ESCAPE));
+            if (into) {
+                any.add(known("suggestedName", b.ilike(root.get("suggestedName"), pattern, ESCAPE), turned));
+            }
+            Predicate elsewhere =
+                    b.isTrue(b.sql("(? ~* ?)", Boolean.class, root.get("elsewhere"), b.literal(lastName(n.pattern()))));
+            any.add(known("elsewhere", elsewhere, turned));
+            return b.or(any.toArray(Predicate[]::new));
+        }
+
+        private Predicate like(Condition.Like l, boolean turned) {
+            Likeness it = likes.get(l.line());
+            if (it == null) {
+                return b.disjunction();
+            }
+            Predicate kind = b.equal(root.get("kind"), it.kind());
+            if (it.madeWith() != null) {
+                return b.and(kind, b.ilike(root.get("about"), Understood.like(it.madeWith()), ESCAPE));
+            }
+            return it.folder() == null
+                    ? b.and(kind, b.isNull(root.get("folderId")))
+                    : b.and(kind, known("folderId", b.equal(root.get("folderId"), it.folder()), turned));
+        }
+    }
+
+    /** A pattern of a name as one that the last name of some path in a list has. */
+    private static String lastName(String pattern) {
+        StringBuilder regex = new StringBuilder("(^|[/\\\\\\n])");
+        for (int i = 0; i < pattern.length(); i++) {
+            char c = pattern.charAt(i);
+            regex.append(
+                    c == '*'
+                            ? "[^/\\\\\\n]*"
+                            : c == '?'
+                                    ? "[^/\\\\\\n]"
+                                    : META.matcher(String.valueOf(c)).replaceAll("\\\\$0"));
+        }
+        return regex.append("($|\\n)").toString();
+    }
+
+    private static final Pattern META = Pattern.compile("[^\\p{L}\\p{N} ]");
+
+    /**
+     * What the path of a folder is like.
+     *
+     * @param part  stands in the path; an index serves it
+     * @param whole stands in the path with a stroke at its end; null where that is no matter
+     */
+    record FolderPath(String part, @Nullable String whole) {
+
+        static FolderPath of(Condition about) {
+            if (about instanceof Condition.Text t) {
+                return new FolderPath(like(t.words()), null);
+            }
+            Condition.Folder f = (Condition.Folder) about;
+            String name = wild(f.name());
+            return new FolderPath("%" + name + "%", f.whole() ? "%/" + name + "/%" : null);
+        }
+    }
+}
