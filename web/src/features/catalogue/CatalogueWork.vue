@@ -17,6 +17,7 @@ import ConfirmLine from './ConfirmLine.vue'
 import SelectionBar from './SelectionBar.vue'
 import WantedBand from './WantedBand.vue'
 import { EVERYTHING, fromQuery, placeInQuery } from './filter'
+import { pointed } from './question'
 import { useCatalogue } from './useCatalogue'
 
 const props = defineProps<{ /** The case whose findings these are. */ docket: Docket }>()
@@ -57,7 +58,24 @@ function move(by: number): void {
 function toggleLine(line: CatalogueLine | undefined): void {
   if (line) void catalogue.select([line.id], !line.selected)
 }
+/** More like the line at hand: where the question says “like this one”, that is it. */
+function askLike(line: number | undefined): void {
+  const { q } = filter.value
+  const meant = pointed(q, line)
+  if (line !== undefined) filter.value = { ...filter.value, q: meant === q ? `like #${line}` : meant }
+}
 watch(filter, () => (at.value = 0))
+/** The question stands in the address, so that it can be shared. */
+watch(page, () => {
+  const q = filter.value.q.trim() || undefined
+  if (q !== route.query.q) void router.replace({ query: { ...route.query, q } })
+})
+watch(
+  () => route.query.q,
+  (q) => {
+    if (q !== (filter.value.q.trim() || undefined)) filter.value = { ...filter.value, q: String(q ?? '') }
+  },
+)
 watch(
   () => route.query.folder,
   () => (filter.value = { ...filter.value, ...placeInQuery(route.query), hereOnly: false }),
@@ -80,6 +98,11 @@ useKeys([
     key: 'Enter',
     does: onLines('proof'),
     run: () => (open.value = open.value === lines.value[at.value]?.id ? undefined : lines.value[at.value]?.id),
+  },
+  {
+    key: 'L',
+    does: onLines('like this'),
+    run: () => askLike(lines.value[at.value]?.id),
   },
   {
     key: 'R',

@@ -1,10 +1,12 @@
 <script setup lang="ts">
-import { BFormInput } from 'bootstrap-vue-next'
-import { ref, useTemplateRef } from 'vue'
+import { ref } from 'vue'
 import type { CataloguePage } from '@/api/types'
 import { count } from '@/ui/format/format'
 import { useKeys } from '@/ui/keys'
+import AskLine from './AskLine.vue'
 import FacetList from './FacetList.vue'
+import KeptQuestions from './KeptQuestions.vue'
+import PlainConditions from './PlainConditions.vue'
 import PlaceShelves from './PlaceShelves.vue'
 import {
   EVERYTHING,
@@ -28,11 +30,13 @@ const filter = defineModel<Filter>({ required: true })
 
 /** What stands under the line: the places to walk through, or the conditions with their counts. */
 const face = ref<'places' | 'conditions'>('places')
-const search = useTemplateRef<HTMLElement>('search')
-const FACES = { places: 'by place', conditions: 'by kind, origin, prognosis' } as const
+const FACES = { places: 'by place', conditions: 'by kind, origin, prognosis, day, size' } as const
 
 function facet(which: Facet, value: string): void {
   filter.value = toggled(filter.value, which, value)
+}
+function ask(q: string): void {
+  filter.value = { ...filter.value, q }
 }
 /** The place stays: it is left by the shelves. */
 function showAll(): void {
@@ -40,7 +44,6 @@ function showAll(): void {
   filter.value = { ...EVERYTHING, folders, nameless, sheet }
 }
 useKeys([
-  { key: '/', does: 'narrow', run: () => search.value?.querySelector('input')?.focus() },
   {
     key: 'F',
     does: () => (face.value === 'places' ? 'conditions' : 'places'),
@@ -56,20 +59,20 @@ useKeys([
 
 <template>
   <div class="narrow">
+    <div class="asking">
+      <b class="head">Findings</b>
+      <AskLine
+        :model-value="filter.q"
+        :understood="page.question"
+        :content-shown="page.contentShown"
+        @update:model-value="ask"
+      />
+      <span class="m total"
+        ><b>{{ count(page.matching) }}</b> of {{ count(page.all) }}</span
+      >
+    </div>
+    <KeptQuestions :number="number" :model-value="filter.q" @update:model-value="ask" />
     <div class="d-flex flex-wrap align-items-center gap-2 line1">
-      <b>Findings</b>
-      <span ref="search" class="searchbox"
-        ><BFormInput
-          :model-value="filter.q"
-          type="search"
-          aria-label="Text in the name or the folder"
-          :placeholder="
-            page.contentShown
-              ? 'name, folder, or what it says of itself  ( / )'
-              : 'text in the name or the folder  ( / )'
-          "
-          @update:model-value="(q) => (filter = { ...filter, q: String(q ?? '') })"
-      /></span>
       <span class="faces" role="group" aria-label="Narrow">
         <button
           v-for="(words, f) in FACES"
@@ -125,9 +128,6 @@ useKeys([
           {{ words }}
         </button>
       </span>
-      <span class="m total"
-        ><b>{{ count(page.matching) }}</b> of {{ count(page.all) }}</span
-      >
     </div>
     <PlaceShelves
       v-if="face === 'places'"
@@ -149,6 +149,7 @@ useKeys([
         :rows="facetRows(page.prognoses, filter.prognoses, ['whole', 'gapped', 'doubtful', 'overwritten'])"
         @toggle="(v) => facet('prognoses', v)"
       />
+      <PlainConditions :parts="page.question?.parts ?? []" :model-value="filter.q" @update:model-value="ask" />
     </div>
   </div>
 </template>
@@ -158,8 +159,17 @@ useKeys([
   padding: 8px 16px;
   border-bottom: 1px solid var(--line-2);
 }
-.searchbox {
-  width: min(300px, 100%);
+.asking {
+  display: grid;
+  grid-template-columns: auto minmax(0, 1fr) auto;
+  gap: 4px 12px;
+}
+.head,
+.total {
+  line-height: 34px;
+}
+.line1 {
+  margin-top: 4px;
 }
 .total {
   font-size: 13px;
@@ -180,6 +190,15 @@ useKeys([
   border-bottom: 2px solid transparent;
   background: none;
   color: var(--ink-2);
+}
+@media (width <= 640px) {
+  .asking {
+    grid-template-columns: auto 1fr;
+  }
+  .ask {
+    grid-row: 2;
+    grid-column: 1 / -1;
+  }
 }
 .face.on {
   border-bottom-color: var(--verd);

@@ -146,6 +146,7 @@ export function fromQuery(query: Readonly<Record<string, unknown>>): Filter {
   return {
     ...EVERYTHING,
     ...placeInQuery(query),
+    q: typeof query.q === 'string' ? query.q : '',
     foundBy: number(query.foundBy),
     notFoundBy: number(query.notFoundBy),
     worseIn: number(query.worseIn),

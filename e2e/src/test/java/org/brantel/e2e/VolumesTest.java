@@ -68,7 +68,7 @@ class VolumesTest {
 
             new Steps(page).link("Open catalogue").click();
             walkTheEarlierVolume(page);
-            page.getByLabel("Text in the name or the folder").fill("Calibration sheet 008");
+            page.getByLabel("Ask for findings").fill("Calibration sheet 008");
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Calibration sheet 008.pdf"))
                     .click();
             new Steps(page).button("Show the evidence").click();
