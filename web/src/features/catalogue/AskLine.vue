@@ -144,8 +144,8 @@ useKeys([{ key: '/', does: 'ask', run: () => field.value?.querySelector('input')
   border-style: dotted;
   border-color: var(--ink-2);
 }
-.not .said {
-  text-decoration: line-through;
+.not .rule {
+  border-style: dashed;
 }
 .reading {
   display: block;

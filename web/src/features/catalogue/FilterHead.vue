@@ -71,7 +71,6 @@ useKeys([
         ><b>{{ count(page.matching) }}</b> of {{ count(page.all) }}</span
       >
     </div>
-    <KeptQuestions :number="number" :model-value="filter.q" @update:model-value="ask" />
     <div class="d-flex flex-wrap align-items-center gap-2 line1">
       <span class="faces" role="group" aria-label="Narrow">
         <button
@@ -114,6 +113,7 @@ useKeys([
       >
         show everything{{ filter.folders.length || filter.nameless ? ' here' : '' }}
       </button>
+      <KeptQuestions :number="number" :model-value="filter.q" @update:model-value="ask" />
       <span class="flex-fill" />
       <span v-if="page.contentShown" class="faces" role="group" aria-label="Shown as">
         <button

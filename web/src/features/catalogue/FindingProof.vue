@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { onMounted, ref, useTemplateRef } from 'vue'
-import { Refused, api } from '@/api/client'
-import type { CatalogueLine, Preview, WantedState } from '@/api/types'
+import type { CatalogueLine, WantedState } from '@/api/types'
 import { bytes, count, dateAndTime, percent, size } from '@/ui/format/format'
 import FillGauge from '@/ui/instruments/FillGauge.vue'
 import EvidenceChain from './EvidenceChain.vue'
+import ProofLook from './ProofLook.vue'
 import { aboutWords, hashWords, provenWords, scoreWords, versionWords } from './about'
 import { fitWords } from './lines'
 
-const props = defineProps<{
+defineProps<{
   /** The case. */
   number: string
   /** The one that is opened. */
@@ -20,16 +20,9 @@ const props = defineProps<{
 }>()
 
 const box = useTemplateRef<HTMLElement>('box')
-const preview = ref<Preview>()
-const trouble = ref('')
 const explained = ref(false)
-const path = `/api/cases/${props.number}/catalogue/${props.line.id}`
-void api.get('/api/cases/{number}/catalogue/{id}/preview', { path: { number: props.number, id: props.line.id } }).then(
-  (p) => (preview.value = p),
-  (e: unknown) => {
-    trouble.value = e instanceof Refused ? e.message : 'The preview could not be fetched.'
-  },
-)
+/** What is heard, moves or stands in tables takes the whole width. */
+const wide = ref(false)
 onMounted(() => {
   box.value?.scrollIntoView({ block: 'nearest' })
   // Where it is higher than its place, its own line and its head are what is read first.
@@ -39,19 +32,7 @@ onMounted(() => {
 
 <template>
   <div ref="box" class="proof">
-    <div class="look">
-      <p v-if="trouble" class="s text-body-secondary">{{ trouble }}</p>
-      <img
-        v-else-if="preview?.type === 'picture'"
-        :src="`${path}/picture`"
-        :alt="`What ${line.name} shows`"
-        @error="trouble = 'It cannot be drawn: its content is damaged.'"
-      />
-      <pre v-else-if="preview?.type === 'text'" tabindex="0" :aria-label="`Text of ${line.name}`">{{
-        preview.text
-      }}</pre>
-      <p v-if="preview && !trouble" class="xs text-body-secondary">{{ preview.words }}</p>
-    </div>
+    <ProofLook :class="{ wide }" :number="number" :line="line" @wide="(w) => (wide = w)" />
     <div class="why">
       <p class="d-flex align-items-center gap-2">
         <FillGauge
@@ -131,25 +112,9 @@ onMounted(() => {
   padding: 8px 12px 12px 44px;
   background: var(--verd-wash);
 }
-.look {
-  min-height: 216px;
-}
-.look img {
-  max-width: 300px;
-  max-height: 210px;
-  border: 1px solid var(--line-2);
-  background: var(--sheet);
-  display: block;
-}
-.look pre {
-  max-height: 200px;
-  overflow: auto;
-  margin: 0;
-  padding: 6px 8px;
-  background: var(--sheet);
-  border: 1px solid var(--line-2);
-  font: 12px/16px var(--mono);
-  white-space: pre-wrap;
+.wide {
+  grid-column: 1 / -1;
+  min-height: 0;
 }
 .why ul {
   display: grid;

@@ -38,7 +38,7 @@ async function forget(id: number, what: string): Promise<void> {
 
 <template>
   <div v-if="plain || kept.data.value?.length" class="kept">
-    <span class="xs text-body-secondary">kept questions</span>
+    <span v-if="kept.data.value?.length" class="xs text-body-secondary">kept:</span>
     <span v-for="k in kept.data.value ?? []" :key="k.id" class="one">
       <button
         type="button"
@@ -56,11 +56,11 @@ async function forget(id: number, what: string): Promise<void> {
     <button
       v-if="plain && !isKept"
       type="button"
-      class="btn btn-quiet btn-sm"
+      class="linkish s"
       :disabled="changing.busy.value"
       @click="changing.run(() => keep(plain))"
     >
-      Keep this one
+      keep this question
     </button>
     <RefusedNote :refused="changing.refused.value" />
   </div>
@@ -72,12 +72,11 @@ async function forget(id: number, what: string): Promise<void> {
   flex-wrap: wrap;
   align-items: center;
   gap: 2px 12px;
-  margin-top: 4px;
 }
 .one {
   display: inline-flex;
   align-items: center;
-  max-width: min(420px, 100%);
+  max-width: min(300px, 100%);
 }
 .one .linkish {
   overflow: hidden;

@@ -49,7 +49,7 @@ describe('a question', () => {
       'the',
       'deleted',
       'pictures',
-      ', please',
+      'please',
     ])
     // Parts of a longer question that was asked before are not shown in a shorter one.
     expect(pieces('de', [part(words, 'deleted')])).toEqual([{ text: 'de' }])

@@ -63,18 +63,21 @@ export function sizesAsked(least: string, most: string): string {
   return least ? `at least ${least}` : most ? `at most ${most}` : ''
 }
 
+/** What is said between parts; marks alone say nothing. */
+const spoken = (words: string): string => (/[\p{L}\p{N}]/u.test(words) ? words.trim().replace(/^[,;]\s*/, '') : '')
+
 /** A question between its parts: stretches that say something, and what stands around them. */
 export function pieces(words: string, parts: readonly QuestionPart[]): { text: string; part?: QuestionPart }[] {
   const all: { text: string; part?: QuestionPart }[] = []
   let at = 0
   for (const part of parts) {
     if (part.to > words.length) break
-    const between = words.slice(at, part.from).trim()
+    const between = spoken(words.slice(at, part.from))
     if (between) all.push({ text: between })
     all.push({ text: words.slice(part.from, part.to), part })
     at = part.to
   }
-  const rest = words.slice(at).trim()
+  const rest = spoken(words.slice(at))
   if (rest) all.push({ text: rest })
   return all
 }

@@ -88,6 +88,7 @@ class ArchitectureTest {
             "content",
             "kind",
             "kinds",
+            "inside",
             "finding",
             "filesystem",
             "families",

@@ -5,14 +5,10 @@ import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
-import java.io.IOException;
 import java.util.List;
 import org.brantel.core.question.Question;
-import org.brantel.server.locks.Locks;
-import org.brantel.server.locks.Look;
 import org.brantel.server.staff.Staff;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -54,27 +50,13 @@ class CatalogueController {
     private final Walk walk;
     private final Selecting selecting;
     private final WantedStates states;
-    private final Previews previews;
-    private final SmallPictures small;
-    private final Locks locks;
     private final Staff staff;
 
-    CatalogueController(
-            Catalogues catalogues,
-            Walk walk,
-            Selecting selecting,
-            WantedStates states,
-            Previews previews,
-            SmallPictures small,
-            Locks locks,
-            Staff staff) {
+    CatalogueController(Catalogues catalogues, Walk walk, Selecting selecting, WantedStates states, Staff staff) {
         this.catalogues = catalogues;
         this.walk = walk;
         this.selecting = selecting;
         this.states = states;
-        this.previews = previews;
-        this.small = small;
-        this.locks = locks;
         this.staff = staff;
     }
 
@@ -167,24 +149,5 @@ class CatalogueController {
     @DeleteMapping("/selection/{change}")
     CatalogueViews.SelectionSum unselect(@PathVariable String number, @PathVariable long change) {
         return selecting.takeBack(number, change);
-    }
-
-    @GetMapping("/{id}/preview")
-    CatalogueViews.Preview preview(@PathVariable String number, @PathVariable long id) throws IOException {
-        locks.look(number, Look.PREVIEWS, "the preview");
-        return previews.of(catalogues.line(number, id));
-    }
-
-    @GetMapping(path = "/{id}/picture", produces = MediaType.IMAGE_PNG_VALUE)
-    byte[] picture(@PathVariable String number, @PathVariable long id) throws IOException {
-        locks.look(number, Look.PREVIEWS, "the picture");
-        return previews.picture(catalogues.line(number, id));
-    }
-
-    /** Small enough for a contact sheet. */
-    @GetMapping(path = "/{id}/small", produces = MediaType.IMAGE_JPEG_VALUE)
-    byte[] small(@PathVariable String number, @PathVariable long id) throws IOException {
-        locks.look(number, Look.PREVIEWS, "the picture");
-        return small.of(number, catalogues.line(number, id));
     }
 }

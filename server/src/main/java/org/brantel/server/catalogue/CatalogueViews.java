@@ -163,7 +163,4 @@ public final class CatalogueViews {
             return question == null ? null : new Understood(question.parts(), question.problems());
         }
     }
-
-    /** @param type {@code picture}, {@code text} or {@code none} */
-    public record Preview(String type, @Nullable String text, String words) {}
 }

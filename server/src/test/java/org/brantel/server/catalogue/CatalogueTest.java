@@ -220,7 +220,7 @@ class CatalogueTest {
     void picturesAreDrawnAnewAndTextIsText() {
         JsonNode picture = lines(page("?kind=png&prognosis=whole")).get(0);
         String path = story.path("/catalogue/" + picture.get("id").asLong());
-        assertThat(story.una.get(path + "/preview").json().get("type").asString())
+        assertThat(story.una.get(path + "/preview").json().get("shape").asString())
                 .isEqualTo("picture");
         Visitor.Answer png = story.una.get(path + "/picture").expect(200);
         assertThat(png.header("Content-Type")).isEqualTo("image/png");
@@ -239,7 +239,7 @@ class CatalogueTest {
         JsonNode preview = story.una
                 .get(story.path("/catalogue/" + text.get("id").asLong() + "/preview"))
                 .json();
-        assertThat(preview.get("type").asString()).isEqualTo("text");
+        assertThat(preview.get("shape").asString()).isEqualTo("text");
         assertThat(preview.get("text").asString()).isNotBlank();
         assertThat(story.una
                         .get(story.path("/catalogue/" + text.get("id").asLong() + "/picture"))

@@ -1,0 +1,43 @@
+package org.brantel.core.inside;
+
+import java.io.IOException;
+import java.util.List;
+import java.util.Set;
+import org.brantel.core.bytes.ByteView;
+
+/** Lists what content holds, as far as a person looks. */
+public final class Inside {
+
+    /** So many rows of a table are shown. */
+    static final int SHOWN = 200;
+
+    private static final Set<String> ZIPS = Set.of("zip", "jar", "kmz", "epub");
+
+    /**
+     * @param rows  how many there are
+     * @param heads what the columns hold
+     * @param cells the first rows
+     */
+    public record Table(String name, long rows, List<String> heads, List<List<String>> cells) {}
+
+    private Inside() {}
+
+    /** Whether content of a kind is listed. */
+    public static boolean lists(String kind) {
+        return ZIPS.contains(kind) || kind.equals("tar") || kind.equals("sqlite");
+    }
+
+    /**
+     * @throws IOException where it cannot be read, or is not what its kind says
+     */
+    public static List<Table> of(String kind, ByteView content) throws IOException {
+        if (ZIPS.contains(kind)) {
+            return List.of(ZipNames.of(content));
+        }
+        return switch (kind) {
+            case "tar" -> List.of(TarNames.of(content));
+            case "sqlite" -> SqliteTables.of(content);
+            default -> throw new IOException("what is " + kind + " is not listed");
+        };
+    }
+}

@@ -1,0 +1,167 @@
+package org.brantel.core.inside;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatIOException;
+import static org.assertj.core.api.Assertions.fail;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDateTime;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Random;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+import org.apache.commons.compress.archivers.tar.TarArchiveEntry;
+import org.apache.commons.compress.archivers.tar.TarArchiveOutputStream;
+import org.brantel.core.bytes.ByteView;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.testing.FaultySource;
+import org.junit.jupiter.api.Test;
+
+class InsideTest {
+
+    private static ByteView view(byte[] content) {
+        return ByteView.of(new FaultySource(content), new Range(0, content.length));
+    }
+
+    private static byte[] zip(int files) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(out)) {
+            for (int i = 0; i < files; i++) {
+                ZipEntry e = new ZipEntry("tide/gauge " + i + "\u202e.log");
+                e.setTimeLocal(LocalDateTime.of(2021, 5, 4, 9, 12, 30));
+                zip.putNextEntry(e);
+                zip.write(new byte[1000 + i]);
+                zip.closeEntry();
+            }
+        }
+        return out.toByteArray();
+    }
+
+    private static byte[] tar() throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (TarArchiveOutputStream tar = new TarArchiveOutputStream(out)) {
+            TarArchiveEntry e = new TarArchiveEntry("band/march.mid");
+            e.setSize(700);
+            e.setModTime(0L);
+            tar.putArchiveEntry(e);
+            tar.write(new byte[700]);
+            tar.closeArchiveEntry();
+            tar.putArchiveEntry(new TarArchiveEntry("band/parts/"));
+            tar.closeArchiveEntry();
+        }
+        return out.toByteArray();
+    }
+
+    /** A page of rows: the cells from its end, their places behind its head. */
+    private static byte[] leaf(int head, List<byte[]> cells) {
+        ByteBuffer page = ByteBuffer.allocate(512);
+        int at = 512;
+        page.put(head, (byte) 13).putShort(head + 3, (short) cells.size());
+        for (int i = 0; i < cells.size(); i++) {
+            at -= cells.get(i).length;
+            page.put(at, cells.get(i)).putShort(head + 8 + 2 * i, (short) at);
+        }
+        return page.array();
+    }
+
+    /** A row of texts and small numbers. */
+    private static byte[] row(int number, Object... values) {
+        ByteArrayOutputStream kinds = new ByteArrayOutputStream();
+        ByteArrayOutputStream content = new ByteArrayOutputStream();
+        for (Object v : values) {
+            if (v instanceof String s) {
+                byte[] text = s.getBytes(StandardCharsets.UTF_8);
+                int kind = 13 + 2 * text.length;
+                if (kind > 127) {
+                    kinds.write(0x80 | kind >> 7);
+                }
+                kinds.write(kind & 0x7f);
+                content.writeBytes(text);
+            } else {
+                kinds.write(1);
+                content.write((Integer) v);
+            }
+        }
+        ByteArrayOutputStream cell = new ByteArrayOutputStream();
+        cell.write(1 + kinds.size() + content.size());
+        cell.write(number);
+        cell.write(1 + kinds.size());
+        cell.writeBytes(kinds.toByteArray());
+        cell.writeBytes(content.toByteArray());
+        return cell.toByteArray();
+    }
+
+    private static byte[] database() {
+        byte[] schema = leaf(
+                100, List.of(row(1, "table", "hives", "hives", 2, "CREATE TABLE hives (id INTEGER, \"name\" TEXT)")));
+        byte[] head = "SQLite format 3\0".getBytes(StandardCharsets.US_ASCII);
+        System.arraycopy(head, 0, schema, 0, head.length);
+        schema[16] = 2;
+        schema[59] = 1;
+        byte[] rows = leaf(0, List.of(row(1, 7, "north"), row(2, -3, "söuth"), row(3, 9, "west")));
+        byte[] all = Arrays.copyOf(schema, 1024);
+        System.arraycopy(rows, 0, all, 512, 512);
+        return all;
+    }
+
+    @Test
+    void anArchiveIsListedByItsDirectory() throws IOException {
+        Inside.Table files = Inside.of("zip", view(zip(300))).get(0);
+        assertThat(files.rows()).isEqualTo(300);
+        assertThat(files.cells()).hasSize(200);
+        // What turns letters round is not shown.
+        assertThat(files.cells().get(3)).containsExactly("tide/gauge 3 .log", "1,003", "2021-05-04 09:12:30");
+    }
+
+    @Test
+    void aTarIsListedByItsHeaders() throws IOException {
+        Inside.Table files = Inside.of("tar", view(tar())).get(0);
+        assertThat(files.rows()).isEqualTo(2);
+        assertThat(files.cells().get(0)).containsExactly("band/march.mid", "700", "1970-01-01 00:00");
+        assertThat(files.cells().get(1).get(1)).isEqualTo("folder");
+    }
+
+    @Test
+    void aDatabaseIsListedByItsTables() throws IOException {
+        Inside.Table hives = Inside.of("sqlite", view(database())).get(0);
+        assertThat(hives.name()).isEqualTo("hives");
+        assertThat(hives.rows()).isEqualTo(3);
+        assertThat(hives.heads()).containsExactly("id", "name");
+        assertThat(hives.cells()).containsExactly(List.of("7", "north"), List.of("-3", "söuth"), List.of("9", "west"));
+    }
+
+    @Test
+    void whatIsDamagedFailsAndNeverHangs() throws IOException {
+        assertThatIOException().isThrownBy(() -> Inside.of("zip", view(new byte[100])));
+        byte[] turning = database();
+        // The schema's own page as an inner page that leads to itself.
+        turning[100] = 5;
+        turning[111] = 1;
+        assertThatIOException().isThrownBy(() -> Inside.of("sqlite", view(turning)));
+        Random random = new Random(17);
+        for (String kind : List.of("zip", "tar", "sqlite")) {
+            byte[] sound = kind.equals("zip") ? zip(5) : kind.equals("tar") ? tar() : database();
+            for (int run = 0; run < 2000; run++) {
+                byte[] hurt = sound.clone();
+                for (int i = 0; i <= random.nextInt(6); i++) {
+                    hurt[random.nextInt(hurt.length)] = (byte) random.nextInt();
+                }
+                listed(kind, Arrays.copyOf(hurt, hurt.length - random.nextInt(hurt.length / 2)));
+            }
+        }
+    }
+
+    private static void listed(String kind, byte[] hurt) {
+        try {
+            Inside.of(kind, view(hurt)).forEach(t -> assertThat(t.rows()).isNotNegative());
+        } catch (IOException declared) {
+            assertThat(declared.getMessage()).isNotEmpty();
+        } catch (RuntimeException e) {
+            fail(kind, e);
+        }
+    }
+}

@@ -1,0 +1,76 @@
+package org.brantel.server.proof;
+
+import com.fasterxml.jackson.annotation.JsonValue;
+import java.util.List;
+import java.util.Locale;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What can be shown of a finding.
+ *
+ * @param words  how much of it that is, or why nothing is shown
+ * @param text   absent where it is no text
+ * @param pages  pictures that can be asked for one by one; 0 where it is no picture
+ * @param tables what it holds in rows
+ * @param play   absent where nothing of it is heard or moves
+ */
+record Preview(
+        Shape shape,
+        String words,
+        @Nullable String text,
+        int pages,
+        List<Table> tables,
+        @Nullable Play play) {
+
+    /** How it is shown. */
+    enum Shape {
+        PICTURE,
+        TEXT,
+        TABLES,
+        SOUND,
+        FILM,
+        NONE;
+
+        /** As the API writes it. */
+        @JsonValue
+        public String word() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+    }
+
+    /**
+     * @param rows  how many there are; not all may be shown
+     * @param heads what the columns hold
+     */
+    record Table(String name, long rows, List<String> heads, List<List<String>> cells) {}
+
+    /**
+     * What is heard or moves.
+     *
+     * @param seconds how long it is, as far as that is known; 0 where it is not
+     * @param wave    how loud it is, from 0 to 1, over its length; empty without sound
+     * @param frames  seconds of the frames on its strip; empty without a picture
+     * @param unread  stretches of its bytes that were never read, as shares of its length
+     * @param longest so many seconds are played from one place on
+     */
+    record Play(double seconds, List<Double> wave, List<Double> frames, List<Share> unread, int longest) {}
+
+    /** From one share of the whole to another, from 0 to 1. */
+    record Share(double from, double to) {}
+
+    static Preview none(String why) {
+        return new Preview(Shape.NONE, why, null, 0, List.of(), null);
+    }
+
+    static Preview text(String text, String words) {
+        return new Preview(Shape.TEXT, words, text, 0, List.of(), null);
+    }
+
+    static Preview picture(int pages, String words) {
+        return new Preview(Shape.PICTURE, words, null, pages, List.of(), null);
+    }
+
+    static Preview tables(List<Table> tables, String words) {
+        return new Preview(Shape.TABLES, words, null, 0, tables, null);
+    }
+}

@@ -1,0 +1,303 @@
+package org.brantel.server.proof;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.awt.Color;
+import java.awt.Graphics2D;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+import javax.imageio.ImageIO;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.brantel.core.content.Extent;
+import org.brantel.core.finding.Content;
+import org.brantel.core.finding.Evidence;
+import org.brantel.core.finding.Finding;
+import org.brantel.core.finding.Named;
+import org.brantel.core.finding.Origin;
+import org.brantel.core.finding.Prognosis;
+import org.brantel.core.finding.Times;
+import org.brantel.core.finding.Verdict;
+import org.brantel.server.catalogue.Catalogues;
+import org.brantel.server.testing.CaseForms;
+import org.brantel.server.testing.Lab;
+import org.brantel.server.testing.Story;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestInstance;
+import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.JsonNode;
+
+/** What a finding holds is drawn, written and played anew. */
+@TestInstance(TestInstance.Lifecycle.PER_CLASS)
+class ProofTest {
+
+    private static final int SLOT = 1 << 20;
+
+    private final Lab lab = Lab.open();
+    private final Catalogues catalogues = lab.bean(Catalogues.class);
+    private final Map<String, byte[]> files = new LinkedHashMap<>();
+    private Story story;
+    private Story glimpses;
+    private Story names;
+
+    @BeforeAll
+    void find(@TempDir Path made) throws IOException, InterruptedException {
+        lay(made);
+        ByteArrayOutputStream medium = new ByteArrayOutputStream();
+        List<Finding> findings = new ArrayList<>();
+        for (Map.Entry<String, byte[]> f : files.entrySet()) {
+            assertThat(f.getValue().length).as(f.getKey()).isLessThan(SLOT);
+            findings.add(finding(findings.size(), f.getKey(), f.getValue().length));
+            medium.writeBytes(Arrays.copyOf(f.getValue(), SLOT));
+        }
+        Files.write(lab.inbox().resolve("proof.img"), medium.toByteArray());
+        long imaging = Story.of(new CaseForms())
+                .imaged("inbox/proof.img")
+                .session()
+                .get("id")
+                .asLong();
+        story = Story.of(new CaseForms());
+        glimpses = Story.of(new CaseForms().consent("look", "previews"));
+        names = Story.of(new CaseForms().consent("look", "names"));
+        for (Story s : List.of(story, glimpses, names)) {
+            catalogues.merge(s.number, 3, imaging, findings);
+        }
+    }
+
+    private void lay(Path made) throws IOException, InterruptedException {
+        files.put(
+                "film.mp4",
+                record(
+                        made,
+                        "film.mp4",
+                        "-f lavfi -i testsrc=d=30:s=160x120:r=5 -f lavfi -i "
+                                + "sine=frequency=440:duration=30 -c:v mpeg4 -q:v 31 -c:a aac -b:a 24k"));
+        files.put("song.mp3", record(made, "song.mp3", "-f lavfi -i sine=frequency=330:duration=40 -b:a 32k"));
+        byte[] broken = files.get("song.mp3").clone();
+        Arrays.fill(broken, 0, broken.length, (byte) 0x55);
+        files.put("noise.mp3", broken);
+        BufferedImage picture = new BufferedImage(900, 300, BufferedImage.TYPE_INT_RGB);
+        Graphics2D g = picture.createGraphics();
+        g.setColor(Color.ORANGE);
+        g.fillRect(0, 0, 450, 300);
+        files.put("scan.tiff", written(picture, "tiff"));
+        files.put("comb.png", written(picture, "png"));
+        files.put(
+                "plan.svg",
+                text(
+                        "<svg xmlns='http://www.w3.org/2000/svg' width='200' height='100'><image href='file:///etc/passwd'/>"
+                                + "<rect width='100' height='100' fill='#ff0000'/></svg>"));
+        files.put("two.pdf", pdf(2));
+        files.put("hives.zip", zip(Map.of("hive 1.csv", "a,b", "hive 2.csv", "c,d")));
+        files.put(
+                "letter.docx",
+                zip(Map.of(
+                        "word/document.xml",
+                        "<w:document xmlns:w='w'><w:p><w:t>Dear keeper,</w:t></w:p><w:p><w:t>the hives &amp; combs</w:t>"
+                                + "</w:p></w:document>")));
+        files.put(
+                "bomb.docx",
+                zip(Map.of(
+                        "word/document.xml", "<!DOCTYPE x [<!ENTITY a SYSTEM 'file:///etc/passwd'>]>" + "<x>&a;</x>")));
+        files.put(
+                "counts.xlsx",
+                zip(Map.of(
+                        "xl/sharedStrings.xml",
+                        "<sst><si><t>hive</t></si><si><t>north</t></si></sst>",
+                        "xl/worksheets/sheet1.xml",
+                        "<worksheet><sheetData><row><c t='s'><v>0</v></c><c t='s'><v>1</v></c></row>"
+                                + "<row><c><v>12.5</v></c><c><f>A1</f><v>7</v></c></row></sheetData></worksheet>")));
+        files.put(
+                "note.eml",
+                text(
+                        "From: Mara Fell <mara@skerrow.example>\r\nTo: lab@skerrow.example\r\nSubject: =?utf-8?q?H=C3=B6he?="
+                                + "\r\nContent-Type: multipart/mixed; boundary=b\r\n\r\n--b\r\nContent-Type: text/plain\r\n\r\n"
+                                + "The gauge stands.\r\n--b\r\nContent-Type: image/png; name=gauge.png\r\n"
+                                + "Content-Disposition: attachment; filename=gauge.png\r\n\r\nx\r\n--b--\r\n"));
+        files.put("odd.xyz", new byte[] {1, 2, 'T', 'i', 'd', 'e'});
+    }
+
+    /** A recording as a well-known tool makes it. */
+    private static byte[] record(Path in, String name, String arguments) throws IOException, InterruptedException {
+        List<String> command = new ArrayList<>(List.of("ffmpeg", "-v", "error", "-nostdin"));
+        command.addAll(List.of(arguments.split(" ")));
+        command.add(in.resolve(name).toString());
+        Process process = new ProcessBuilder(command).inheritIO().start();
+        assertThat(process.waitFor()).isZero();
+        return Files.readAllBytes(in.resolve(name));
+    }
+
+    private static byte[] written(BufferedImage picture, String format) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        ImageIO.write(picture, format, out);
+        return out.toByteArray();
+    }
+
+    private static byte[] pdf(int pages) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (PDDocument document = new PDDocument()) {
+            for (int i = 0; i < pages; i++) {
+                document.addPage(new PDPage());
+            }
+            document.save(out);
+        }
+        return out.toByteArray();
+    }
+
+    private static byte[] zip(Map<String, String> parts) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(out)) {
+            for (Map.Entry<String, String> part : parts.entrySet()) {
+                zip.putNextEntry(new ZipEntry(part.getKey()));
+                zip.write(text(part.getValue()));
+                zip.closeEntry();
+            }
+        }
+        return out.toByteArray();
+    }
+
+    private static byte[] text(String text) {
+        return text.getBytes(StandardCharsets.UTF_8);
+    }
+
+    private static Finding finding(int slot, String name, int size) {
+        return new Finding(
+                slot,
+                0,
+                Origin.LIVE,
+                Named.of("/" + name, name),
+                Times.NONE,
+                new Verdict(Prognosis.WHOLE, 80, List.of("seen")),
+                Content.of(
+                        size, name.substring(name.lastIndexOf('.') + 1), List.of(new Extent((long) slot * SLOT, size))),
+                Evidence.NONE);
+    }
+
+    private static long id(Story of, String name) {
+        JsonNode lines = of.una
+                .get(of.path("/catalogue?q=called+" + name))
+                .expect(200)
+                .json()
+                .get("lines");
+        return lines.get(0).get("id").asLong();
+    }
+
+    private static String path(Story of, String name, String what) {
+        return of.path("/catalogue/" + id(of, name) + what);
+    }
+
+    private JsonNode preview(String name) {
+        return story.una.get(path(story, name, "/preview")).expect(200).json();
+    }
+
+    private BufferedImage drawn(String name, String what) throws IOException {
+        return ImageIO.read(new ByteArrayInputStream(
+                story.una.get(path(story, name, what)).expect(200).body()));
+    }
+
+    @Test
+    void aFilmIsAStripOfFramesAndPlays() throws IOException {
+        JsonNode film = preview("film.mp4");
+        assertThat(film.get("shape").asString()).isEqualTo("film");
+        assertThat(film.get("play").get("seconds").asDouble()).isBetween(29.5, 30.5);
+        assertThat(film.get("play").get("frames")).hasSize(8);
+        assertThat(film.get("play").get("wave")).hasSize(240);
+        assertThat(drawn("film.mp4", "/frame?at=12.5").getWidth()).isEqualTo(160);
+        byte[] played = story.una
+                .get(path(story, "film.mp4", "/play?from=20"))
+                .expect(200)
+                .body();
+        // EBML's signature (RFC 8794, 11.2.4).
+        assertThat(Arrays.copyOf(played, 4)).containsExactly(0x1a, 0x45, 0xdf, 0xa3);
+    }
+
+    @Test
+    void aSoundHasItsWaveAndPlays() {
+        JsonNode song = preview("song.mp3");
+        assertThat(song.get("shape").asString()).isEqualTo("sound");
+        assertThat(song.get("play").get("seconds").asDouble()).isBetween(39.5, 40.5);
+        assertThat(song.get("play").get("frames")).isEmpty();
+        assertThat(song.get("play").get("wave").get(100).asDouble()).isGreaterThan(0.05);
+        story.una.get(path(story, "song.mp3", "/play?from=10")).expect(200);
+        story.una.get(path(story, "song.mp3", "/play?from=NaN")).expect(400);
+    }
+
+    @Test
+    void whoAgreedToPreviewsHearsAGlimpse() {
+        int all = story.una.get(path(story, "song.mp3", "/play")).expect(200).body().length;
+        int glimpse = glimpses.una
+                .get(path(glimpses, "song.mp3", "/play"))
+                .expect(200)
+                .body()
+                .length;
+        assertThat(glimpse).isLessThan(all / 2);
+        for (String what : List.of("/preview", "/play", "/frame?at=1", "/picture", "/small")) {
+            names.una.get(path(names, "film.mp4", what)).expect(423);
+        }
+    }
+
+    @Test
+    void whatIsDamagedSaysSo() {
+        assertThat(preview("noise.mp3").get("words").asString()).contains("its content is damaged");
+        assertThat(story.una.get(path(story, "noise.mp3", "/play")).expect(404).sentence())
+                .contains("its content is damaged");
+        assertThat(preview("bomb.docx").get("shape").asString()).isEqualTo("none");
+        assertThat(story.una
+                        .get(path(story, "comb.png", "/frame?at=1"))
+                        .expect(404)
+                        .sentence())
+                .contains("neither heard");
+    }
+
+    @Test
+    void picturesOfManyKindsAreDrawnAnew() throws IOException {
+        assertThat(drawn("scan.tiff", "/picture").getWidth()).isEqualTo(640);
+        assertThat(drawn("comb.png", "/small").getWidth()).isEqualTo(240);
+        BufferedImage plan = drawn("plan.svg", "/picture");
+        assertThat(plan.getHeight()).isEqualTo(320);
+        assertThat(new Color(plan.getRGB(100, 100))).isEqualTo(Color.RED);
+        assertThat(preview("two.pdf").get("pages").asInt()).isEqualTo(2);
+        assertThat(drawn("two.pdf", "/picture?page=2").getHeight()).isEqualTo(640);
+        assertThat(story.una
+                        .get(path(story, "two.pdf", "/picture?page=3"))
+                        .expect(404)
+                        .sentence())
+                .contains("it has no page 3");
+    }
+
+    @Test
+    void whatHoldsOthersIsListed() {
+        JsonNode zip = preview("hives.zip").get("tables").get(0);
+        assertThat(zip.get("rows").asLong()).isEqualTo(2);
+        JsonNode cells = preview("counts.xlsx").get("tables").get(0).get("cells");
+        assertThat(cells.get(0).get(1).asString()).isEqualTo("north");
+        assertThat(cells.get(1).get(0).asString()).isEqualTo("12.5");
+        assertThat(cells.get(1).get(1).asString()).isEqualTo("7");
+    }
+
+    @Test
+    void wordsAreShownAsWords() {
+        assertThat(preview("letter.docx").get("text").asString()).isEqualTo("Dear keeper,\nthe hives & combs");
+        assertThat(preview("note.eml").get("text").asString())
+                .startsWith("From: Mara Fell")
+                .contains("Subject: Höhe")
+                .contains("The gauge stands.")
+                .endsWith("attached: gauge.png");
+        assertThat(preview("odd.xyz").get("text").asString())
+                .startsWith("000000  01 02 54 69 64 65")
+                .contains("··Tide");
+    }
+}

@@ -1,0 +1,202 @@
+<script setup lang="ts">
+import { computed, nextTick, ref, useId, useTemplateRef } from 'vue'
+import type { CatalogueLine, PreviewPlay } from '@/api/types'
+import { clock, curve, marks, timeAt } from './played'
+
+const props = defineProps<{
+  /** The case. */
+  number: string
+  /** What is heard or moves. */
+  line: CatalogueLine
+  /** How it sounds, and when its frames are. */
+  play: PreviewPlay
+}>()
+
+/** The wave's box, in its own units. */
+const WIDTH = 1000
+const HEIGHT = 64
+const id = useId()
+const moves = computed(() => props.play.frames.length > 0)
+const seconds = computed(() => Math.max(props.play.seconds, 0))
+/** From where it is played; undefined before anybody asked. */
+const from = ref<number>()
+const chosen = ref(0)
+const failed = ref(false)
+const missing = ref<number[]>([])
+const player = useTemplateRef<HTMLMediaElement>('player')
+const base = computed(() => `/api/cases/${props.number}/catalogue/${props.line.id}`)
+const path = computed(() => curve(props.play.wave, WIDTH, HEIGHT))
+const until = computed(() => Math.min(seconds.value, (from.value ?? 0) + props.play.longest))
+
+async function playFrom(at: number): Promise<void> {
+  failed.value = false
+  chosen.value = at
+  from.value = undefined
+  await nextTick()
+  from.value = at
+}
+function pointed(event: MouseEvent): void {
+  const box = (event.currentTarget as Element).getBoundingClientRect()
+  void playFrom(timeAt((event.clientX - box.left) / box.width, seconds.value))
+}
+defineExpose({ player })
+</script>
+
+<template>
+  <div class="played">
+    <ol v-if="moves" class="strip">
+      <li v-for="at in play.frames" :key="at">
+        <button type="button" class="frame" :aria-label="`Play from ${clock(at)}`" @click="playFrom(at)">
+          <span v-if="missing.includes(at)" class="xs none">no frame here</span>
+          <img
+            v-else
+            :src="`${base}/frame?at=${at}`"
+            :alt="`What it shows at ${clock(at)}`"
+            loading="lazy"
+            @error="missing.push(at)"
+          />
+          <span class="m xs">{{ clock(at) }}</span>
+        </button>
+      </li>
+    </ol>
+    <svg
+      v-if="path"
+      class="wave"
+      :viewBox="`0 0 ${WIDTH} ${HEIGHT + 18}`"
+      preserveAspectRatio="none"
+      role="img"
+      :aria-label="`How loud it is over ${clock(seconds)}`"
+      @click="pointed"
+    >
+      <defs>
+        <pattern :id="id" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <line x1="0" y1="0" x2="0" y2="6" stroke="var(--madder)" stroke-width="2" />
+        </pattern>
+      </defs>
+      <path :d="path" class="loud" />
+      <rect
+        v-for="u in play.unread"
+        :key="u.from"
+        :x="u.from * WIDTH"
+        :width="Math.max(2, (u.to - u.from) * WIDTH)"
+        y="0"
+        :height="HEIGHT"
+        :fill="`url(#${id})`"
+      />
+      <line x1="0" :x2="WIDTH" :y1="HEIGHT" :y2="HEIGHT" class="base" />
+      <line
+        v-for="m in marks(seconds)"
+        :key="m"
+        :x1="(m / Math.max(seconds, 1)) * WIDTH"
+        :x2="(m / Math.max(seconds, 1)) * WIDTH"
+        :y1="HEIGHT"
+        :y2="HEIGHT + 8"
+        class="base"
+      />
+    </svg>
+    <p v-if="play.unread.length" class="xs text-body-secondary">
+      Hatched: about where bytes are missing, by their place in the file.
+    </p>
+    <div class="from">
+      <label class="s" :for="`${id}-from`">from</label>
+      <input
+        :id="`${id}-from`"
+        v-model.number="chosen"
+        type="range"
+        min="0"
+        :max="Math.max(0, Math.floor(seconds - 1))"
+        step="1"
+        :aria-valuetext="clock(chosen)"
+      />
+      <span class="m s">{{ clock(chosen) }} of {{ clock(seconds) }}</span>
+      <button type="button" class="btn btn-quiet btn-sm" @click="playFrom(chosen)">
+        Play from {{ clock(chosen) }}
+      </button>
+      <template v-if="from !== undefined">
+        <component
+          :is="moves ? 'video' : 'audio'"
+          ref="player"
+          controls
+          autoplay
+          :src="`${base}/play?from=${from}`"
+          :aria-label="`${line.name}, from ${clock(from)}`"
+          @error="failed = true"
+        />
+        <span v-if="failed" class="s" role="alert">It cannot be played from there: its content is damaged.</span>
+        <span v-else class="xs text-body-secondary">{{ clock(from) }} to {{ clock(until) }}</span>
+        <button v-if="until < seconds - 1 && !failed" type="button" class="linkish s" @click="playFrom(until)">
+          go on from {{ clock(until) }}
+        </button>
+      </template>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.strip {
+  display: grid;
+  grid-template-columns: repeat(8, minmax(0, 1fr));
+  gap: 0;
+  margin: 0 0 8px;
+  padding: 0;
+  border-block: 1.5px solid var(--ink);
+  list-style: none;
+}
+.frame {
+  display: block;
+  width: 100%;
+  padding: 4px;
+  border: 0;
+  border-right: 1px solid var(--line-2);
+  background: var(--sheet);
+  color: var(--ink-2);
+}
+.frame img,
+.none {
+  display: block;
+  width: 100%;
+  aspect-ratio: 16 / 9;
+  object-fit: contain;
+  background: var(--well);
+}
+.frame:focus-visible {
+  outline-offset: -3px;
+}
+.wave {
+  display: block;
+  width: 100%;
+  height: 72px;
+  cursor: pointer;
+}
+.loud {
+  fill: var(--fill);
+}
+.base {
+  stroke: var(--line-2);
+  stroke-width: 1.5;
+  vector-effect: non-scaling-stroke;
+}
+.from {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 12px;
+}
+.from input {
+  width: 160px;
+  accent-color: var(--verd);
+}
+.from video {
+  width: 320px;
+  max-width: 100%;
+  background: var(--well);
+}
+.from audio {
+  height: 34px;
+}
+@media (width <= 900px) {
+  .strip {
+    grid-template-columns: repeat(4, minmax(0, 1fr));
+  }
+}
+</style>
