@@ -111,6 +111,12 @@ class CatalogueController {
         return walk.at(number, folder == null ? List.of() : folder);
     }
 
+    /** What stood at the same place as a line, in every state that was found, the oldest first; the line among them. */
+    @GetMapping("/{id}/versions")
+    List<CatalogueViews.Line> versions(@PathVariable String number, @PathVariable long id) {
+        return catalogues.versions(number, id);
+    }
+
     /** What two scan sessions found, side by side. */
     @GetMapping("/comparison")
     Comparison compare(@PathVariable String number, @RequestParam long a, @RequestParam long b) {

@@ -235,6 +235,11 @@ class CatalogueLine {
         return Standing.of(path, name, trashedFrom);
     }
 
+    @Nullable
+    Long folderId() {
+        return folderId;
+    }
+
     /** The folder of that; null for what no record names. */
     Folders.@Nullable Place place() {
         Standing stands = standing();

@@ -48,6 +48,7 @@ public class Catalogues {
     private final Cases cases;
     private final WantedStates states;
     private final Selecting selecting;
+    private final Versions versions;
     private final Locks locks;
     private final EntityManager entities;
 
@@ -60,6 +61,7 @@ public class Catalogues {
             Cases cases,
             WantedStates states,
             Selecting selecting,
+            Versions versions,
             Locks locks,
             EntityManager entities) {
         this.lines = lines;
@@ -70,6 +72,7 @@ public class Catalogues {
         this.cases = cases;
         this.states = states;
         this.selecting = selecting;
+        this.versions = versions;
         this.locks = locks;
         this.entities = entities;
     }
@@ -119,20 +122,13 @@ public class Catalogues {
     CatalogueViews.Page page(String number, CatalogueFilter filter, @Nullable Long after, @Nullable String sort) {
         long caseId = cases.id(number);
         boolean into = locks.mayLook(number, Look.PREVIEWS);
-        List<Fitting> wanted = WantedStates.fittings(cases.docket(number).said().wanted());
         CatalogueFilter.Reach reach = pages.reach(number, filter);
         CatalogueLine last = after == null ? null : stored(caseId, after);
         List<CatalogueLine> found = pages.page(reach, filter, LineOrder.of(sort, into), last);
-        List<Long> ids = found.stream().map(CatalogueLine::id).toList();
-        Map<Long, Seen> seenBy = seen.of(ids);
-        Set<Long> chosen = choices.among(ids);
         CatalogueFilter rest = filter.withoutFacets();
         FacetCounts counts = pages.counts(reach, rest);
         return new CatalogueViews.Page(
-                found.stream()
-                        .map(l -> l.view(
-                                into, wanted, seenBy.getOrDefault(l.id(), Seen.NOWHERE), chosen.contains(l.id())))
-                        .toList(),
+                views(number, found),
                 new CatalogueViews.Counts(
                         counts.matching(filter),
                         rest.isAll() ? counts.all() : pages.kept(caseId).all(),
@@ -143,6 +139,24 @@ public class Catalogues {
                 states.of(number),
                 selecting.sum(caseId),
                 into);
+    }
+
+    private List<CatalogueViews.Line> views(String number, List<CatalogueLine> some) {
+        boolean into = locks.mayLook(number, Look.PREVIEWS);
+        List<Fitting> wanted = WantedStates.fittings(cases.docket(number).said().wanted());
+        List<Long> ids = some.stream().map(CatalogueLine::id).toList();
+        Map<Long, Seen> seenBy = seen.of(ids);
+        Set<Long> chosen = choices.among(ids);
+        return some.stream()
+                .map(l -> l.view(into, wanted, seenBy.getOrDefault(l.id(), Seen.NOWHERE), chosen.contains(l.id())))
+                .toList();
+    }
+
+    /** All that stood where a line stands, itself among them, the oldest first. */
+    @Transactional(readOnly = true)
+    List<CatalogueViews.Line> versions(String number, long id) {
+        long caseId = cases.id(number);
+        return views(number, versions.of(caseId, stored(caseId, id)));
     }
 
     /** Goes over the catalogue once; the lines themselves are opened by a filter. */

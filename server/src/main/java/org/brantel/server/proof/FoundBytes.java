@@ -9,6 +9,7 @@ import java.util.Arrays;
 import java.util.List;
 import org.brantel.core.bytes.ByteView;
 import org.brantel.core.bytes.Range;
+import org.brantel.core.content.Difference;
 import org.brantel.core.content.Extents;
 import org.brantel.core.content.FileContent;
 import org.brantel.core.finding.Finding;
@@ -82,6 +83,14 @@ class FoundBytes {
     <T> T with(Catalogues.Selected line, Looking<T> looking) throws IOException {
         try (Source image = open(line)) {
             return looking.look(ByteView.of(line.finding().content(image), new Range(0, length(line.finding()))));
+        }
+    }
+
+    /** Where two findings differ, as far as their first bytes go. */
+    Difference difference(Catalogues.Selected a, Catalogues.Selected b, long most) throws IOException {
+        try (Source image = open(a);
+                Source other = open(b)) {
+            return Difference.between(a.finding().content(image), b.finding().content(other), most);
         }
     }
 

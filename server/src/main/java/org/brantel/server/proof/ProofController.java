@@ -5,6 +5,7 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import javax.imageio.ImageIO;
+import org.brantel.core.content.Difference;
 import org.brantel.server.catalogue.Catalogues;
 import org.brantel.server.locks.Locks;
 import org.brantel.server.locks.Look;
@@ -27,12 +28,15 @@ class ProofController {
     private static final int GLIMPSE = 15;
 
     private static final int FRAME = 160;
+    /** Bytes of two contents that are held against each other. */
+    private static final long COMPARED = 256L << 20;
 
     private final Catalogues catalogues;
     private final Proofs proofs;
     private final PictureShowing pictures;
     private final SmallPictures small;
     private final Recorded recorded;
+    private final FoundBytes bytes;
     private final Locks locks;
 
     ProofController(
@@ -41,12 +45,14 @@ class ProofController {
             PictureShowing pictures,
             SmallPictures small,
             Recorded recorded,
+            FoundBytes bytes,
             Locks locks) {
         this.catalogues = catalogues;
         this.proofs = proofs;
         this.pictures = pictures;
         this.small = small;
         this.recorded = recorded;
+        this.bytes = bytes;
         this.locks = locks;
     }
 
@@ -118,6 +124,14 @@ class ProofController {
         if (!started[0]) {
             throw Refusal.missing("Nothing is heard from there on.");
         }
+    }
+
+    /** Where a line and another one differ, byte by byte. */
+    @GetMapping("/difference")
+    Difference difference(@PathVariable String number, @PathVariable long id, @RequestParam long other)
+            throws IOException {
+        locks.look(number, Look.PREVIEWS, "the difference");
+        return bytes.difference(catalogues.line(number, id), catalogues.line(number, other), COMPARED);
     }
 
     private static double bounded(double seconds) {
