@@ -46,9 +46,19 @@ function step(event: KeyboardEvent, by: number): void {
   const all = [...(strip.value?.querySelectorAll<HTMLElement>('.part') ?? [])]
   all[all.indexOf(event.target as HTMLElement) + by]?.focus()
 }
+/** Who goes there before it is read waits for it, and types on if that takes too long. */
+let awaited = false
 function intoStrip(): void {
-  strip.value?.querySelector<HTMLElement>('.part')?.focus()
+  const first = strip.value?.querySelector<HTMLElement>('.part')
+  awaited = !first
+  first?.focus()
 }
+watch(words, () => (awaited = false))
+watch(shown, async () => {
+  if (!awaited) return
+  await nextTick()
+  intoStrip()
+})
 useKeys([{ key: '/', does: 'ask', run: () => field.value?.querySelector('input')?.focus() }])
 </script>
 

@@ -26,6 +26,8 @@ const emit = defineEmits<{
   at: [index: number]
   open: [id: number | undefined]
   select: [line: CatalogueLine]
+  /** Lines that are named one by one, to be chosen or given up. */
+  choose: [ids: number[], selected: boolean]
   sort: [by: string]
 }>()
 
@@ -115,7 +117,13 @@ function openLine(id: number, at: number): void {
       </tr>
       <tr v-if="l.id === open" class="proofrow">
         <td colspan="8">
-          <FindingProof :gone="gone.includes(l.imagingId)" :number="number" :line="l" :wanted="wanted" />
+          <FindingProof
+            :gone="gone.includes(l.imagingId)"
+            :number="number"
+            :line="l"
+            :wanted="wanted"
+            @select="(ids, selected) => emit('choose', ids, selected)"
+          />
         </td>
       </tr>
     </tbody>

@@ -162,6 +162,7 @@ useKeys([
         @at="(i) => (at = i)"
         @open="(id) => (open = id)"
         @select="toggleLine"
+        @choose="catalogue.select"
         @sort="(by) => (sort = by)"
       />
       <p v-else-if="page.all" class="empty">

@@ -141,6 +141,7 @@ useKeys([
           :line="openIn(d)!"
           :gone="gone.includes(openIn(d)!.imagingId)"
           :wanted="wanted"
+          @select="(ids, selected) => emit('select', ids, selected)"
         />
       </section>
     </template>

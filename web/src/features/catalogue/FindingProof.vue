@@ -1,14 +1,16 @@
 <script setup lang="ts">
-import { onMounted, ref, useTemplateRef } from 'vue'
+import { computed, onMounted, ref, useTemplateRef } from 'vue'
+import { useLive } from '@/api/live'
 import type { CatalogueLine, WantedState } from '@/api/types'
 import { bytes, count, dateAndTime, percent, size } from '@/ui/format/format'
 import FillGauge from '@/ui/instruments/FillGauge.vue'
 import EvidenceChain from './EvidenceChain.vue'
 import ProofLook from './ProofLook.vue'
+import VersionStrip from './VersionStrip.vue'
 import { aboutWords, hashWords, provenWords, scoreWords, versionWords } from './about'
 import { fitWords } from './lines'
 
-defineProps<{
+const props = defineProps<{
   /** The case. */
   number: string
   /** The one that is opened. */
@@ -19,8 +21,17 @@ defineProps<{
   gone?: boolean
 }>()
 
+const emit = defineEmits<{ /** Lines to choose or to give up. */ select: [ids: number[], selected: boolean] }>()
+
 const box = useTemplateRef<HTMLElement>('box')
 const explained = ref(false)
+/** What stood at the same place; one alone is no version of another. */
+const live = useLive(
+  '/api/cases/{number}/catalogue/{id}/versions',
+  () => ({ path: { number: props.number, id: props.line.id } }),
+  (what, c) => c === props.number && (what === 'catalogue' || what === 'selection'),
+)
+const versions = computed(() => (props.line.stands ? (live.data.value ?? []) : []))
 /** What is heard, moves or stands in tables takes the whole width. */
 const wide = ref(false)
 onMounted(() => {
@@ -100,6 +111,13 @@ onMounted(() => {
       <dt>SHA-256</dt>
       <dd class="hash" :class="{ 'm xs': line.sha256 }">{{ hashWords(line) }}</dd>
     </dl>
+    <VersionStrip
+      v-if="versions.length > 1"
+      :number="number"
+      :versions="versions"
+      :opened="line.id"
+      @select="(ids, selected) => emit('select', ids, selected)"
+    />
     <EvidenceChain v-if="explained" class="evidence" :number="number" :line="line.id" />
   </div>
 </template>

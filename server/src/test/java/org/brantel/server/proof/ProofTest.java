@@ -33,6 +33,7 @@ import org.brantel.core.finding.Verdict;
 import org.brantel.server.catalogue.Catalogues;
 import org.brantel.server.testing.CaseForms;
 import org.brantel.server.testing.Lab;
+import org.brantel.server.testing.Recordings;
 import org.brantel.server.testing.Story;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -78,14 +79,8 @@ class ProofTest {
     }
 
     private void lay(Path made) throws IOException, InterruptedException {
-        files.put(
-                "film.mp4",
-                record(
-                        made,
-                        "film.mp4",
-                        "-f lavfi -i testsrc=d=30:s=160x120:r=5 -f lavfi -i "
-                                + "sine=frequency=440:duration=30 -c:v mpeg4 -q:v 31 -c:a aac -b:a 24k"));
-        files.put("song.mp3", record(made, "song.mp3", "-f lavfi -i sine=frequency=330:duration=40 -b:a 32k"));
+        files.put("film.mp4", Recordings.film(made, 30));
+        files.put("song.mp3", Recordings.song(made, 40));
         byte[] broken = files.get("song.mp3").clone();
         Arrays.fill(broken, 0, broken.length, (byte) 0x55);
         files.put("noise.mp3", broken);
@@ -128,16 +123,6 @@ class ProofTest {
                                 + "The gauge stands.\r\n--b\r\nContent-Type: image/png; name=gauge.png\r\n"
                                 + "Content-Disposition: attachment; filename=gauge.png\r\n\r\nx\r\n--b--\r\n"));
         files.put("odd.xyz", new byte[] {1, 2, 'T', 'i', 'd', 'e'});
-    }
-
-    /** A recording as a well-known tool makes it. */
-    private static byte[] record(Path in, String name, String arguments) throws IOException, InterruptedException {
-        List<String> command = new ArrayList<>(List.of("ffmpeg", "-v", "error", "-nostdin"));
-        command.addAll(List.of(arguments.split(" ")));
-        command.add(in.resolve(name).toString());
-        Process process = new ProcessBuilder(command).inheritIO().start();
-        assertThat(process.waitFor()).isZero();
-        return Files.readAllBytes(in.resolve(name));
     }
 
     private static byte[] written(BufferedImage picture, String format) throws IOException {

@@ -1,0 +1,39 @@
+package org.brantel.server.testing;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+
+/** Recordings as Debian's ffmpeg makes them: a test card that moves, a tone that swells. */
+public final class Recordings {
+
+    private Recordings() {}
+
+    /** An MP4 with picture and sound. */
+    public static byte[] film(Path in, int seconds) throws IOException, InterruptedException {
+        return record(
+                in.resolve("film.mp4"),
+                "-f lavfi -i testsrc=d=" + seconds + ":s=160x120:r=5 -f lavfi -i sine=frequency=440:duration=" + seconds
+                        + " -c:v mpeg4 -q:v 31 -c:a aac -b:a 24k");
+    }
+
+    /** An MP3. */
+    public static byte[] song(Path in, int seconds) throws IOException, InterruptedException {
+        return record(
+                in.resolve("song.mp3"),
+                "-f lavfi -i aevalsrc=0.5*sin(2*PI*t*330)*abs(sin(t/5)):d=" + seconds + " -b:a 32k");
+    }
+
+    private static byte[] record(Path to, String arguments) throws IOException, InterruptedException {
+        List<String> command = new ArrayList<>(List.of("ffmpeg", "-v", "error", "-nostdin", "-y"));
+        command.addAll(List.of(arguments.split(" ")));
+        command.add(to.toString());
+        Process process = new ProcessBuilder(command).inheritIO().start();
+        assertThat(process.waitFor()).isZero();
+        return Files.readAllBytes(to);
+    }
+}
