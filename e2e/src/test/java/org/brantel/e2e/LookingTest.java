@@ -156,12 +156,18 @@ class LookingTest {
                 .evaluate("img => { img.scrollIntoView(); return img.complete && img.naturalWidth == 160 }"));
         page.getByRole(AriaRole.BUTTON, named("Play from 0:09").setExact(true)).click();
         moves(page, "video");
+        SHOT(page, "v1");
         open(page, field, rows, "sound");
         assertThat(page.getByRole(AriaRole.IMG, named("How loud it is over 1:10")))
                 .isVisible();
         page.getByRole(AriaRole.BUTTON, named("Play from 0:00")).click();
         moves(page, "audio");
+        SHOT(page, "v2");
         assertThat(page.getByRole(AriaRole.BUTTON, named("go on from 1:00"))).isVisible();
+    }
+
+    private static void SHOT(Page page, String n) {
+        page.screenshot(new Page.ScreenshotOptions().setPath(Path.of("/tmp/w/" + n + ".png")));
     }
 
     /** It is decoded, and its time goes on. */
@@ -179,6 +185,7 @@ class LookingTest {
                 .first()
                 .click();
         assertThat(page.locator(".chosen")).containsText("1 whole");
+        SHOT(page, "v3");
         versions.getByText("choose all 2").click();
         assertThat(page.locator(".chosen")).containsText("2 whole");
         page.keyboard().press("u");

@@ -26,7 +26,8 @@ class SecurityConfig {
 
     /** Nothing from elsewhere; hashing in the browser needs WebAssembly. */
     private static final String CONTENT_POLICY = "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'; "
-            + "style-src 'self' 'unsafe-inline'; media-src 'self'; img-src 'self' data: blob:; font-src 'self'; connect-src 'self'; "
+            + "style-src 'self' 'unsafe-inline'; media-src 'self'; img-src 'self' data: blob:; font-src 'self'; "
+            + "connect-src 'self'; "
             + "base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
 
     @Bean
