@@ -23,7 +23,7 @@ const from = ref<number>()
 const chosen = ref(0)
 const failed = ref(false)
 const missing = ref<number[]>([])
-const player = useTemplateRef<HTMLMediaElement>('player')
+const stage = useTemplateRef<HTMLElement>('stage')
 const base = computed(() => `/api/cases/${props.number}/catalogue/${props.line.id}`)
 const path = computed(() => curve(props.play.wave, WIDTH, HEIGHT))
 const until = computed(() => Math.min(seconds.value, (from.value ?? 0) + props.play.longest))
@@ -34,12 +34,13 @@ async function playFrom(at: number): Promise<void> {
   from.value = undefined
   await nextTick()
   from.value = at
+  await nextTick()
+  stage.value?.scrollIntoView?.({ block: 'nearest' })
 }
 function pointed(event: MouseEvent): void {
   const box = (event.currentTarget as Element).getBoundingClientRect()
   void playFrom(timeAt((event.clientX - box.left) / box.width, seconds.value))
 }
-defineExpose({ player })
 </script>
 
 <template>
@@ -112,22 +113,23 @@ defineExpose({ player })
       <button type="button" class="btn btn-quiet btn-sm" @click="playFrom(chosen)">
         Play from {{ clock(chosen) }}
       </button>
-      <template v-if="from !== undefined">
-        <component
-          :is="moves ? 'video' : 'audio'"
-          ref="player"
-          controls
-          autoplay
-          :src="`${base}/play?from=${from}`"
-          :aria-label="`${line.name}, from ${clock(from)}`"
-          @error="failed = true"
-        />
-        <span v-if="failed" class="s" role="alert">It cannot be played from there: its content is damaged.</span>
-        <span v-else class="xs text-body-secondary">{{ clock(from) }} to {{ clock(until) }}</span>
-        <button v-if="until < seconds - 1 && !failed" type="button" class="linkish s" @click="playFrom(until)">
+    </div>
+    <div v-if="from !== undefined" ref="stage" class="stage">
+      <component
+        :is="moves ? 'video' : 'audio'"
+        controls
+        autoplay
+        :src="`${base}/play?from=${from}`"
+        :aria-label="`${line.name}, from ${clock(from)}`"
+        @error="failed = true"
+      />
+      <p class="s">
+        <span v-if="failed" role="alert">It cannot be played from there: its content is damaged.</span>
+        <span v-else>{{ clock(from) }} to {{ clock(until) }}</span>
+        <button v-if="until < seconds - 1 && !failed" type="button" class="linkish" @click="playFrom(until)">
           go on from {{ clock(until) }}
         </button>
-      </template>
+      </p>
     </div>
   </div>
 </template>
@@ -186,12 +188,24 @@ defineExpose({ player })
   width: 160px;
   accent-color: var(--verd);
 }
-.from video {
+.stage {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: end;
+  gap: 6px 12px;
+  margin-top: 8px;
+}
+.stage p {
+  display: flex;
+  gap: 12px;
+}
+.stage video {
   width: 320px;
   max-width: 100%;
+  max-height: 260px;
   background: var(--well);
 }
-.from audio {
+.stage audio {
   height: 34px;
 }
 @media (width <= 900px) {
