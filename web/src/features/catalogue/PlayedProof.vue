@@ -95,6 +95,11 @@ function pointed(event: MouseEvent): void {
         class="base"
       />
     </svg>
+    <div v-if="path" class="times m xs" aria-hidden="true">
+      <span v-for="m in marks(seconds)" :key="m" :style="{ left: `${(m / Math.max(seconds, 1)) * 100}%` }">{{
+        clock(m)
+      }}</span>
+    </div>
     <p v-if="play.unread.length" class="xs text-body-secondary">
       Hatched: about where bytes are missing, by their place in the file.
     </p>
@@ -169,6 +174,19 @@ function pointed(event: MouseEvent): void {
   width: 100%;
   height: 72px;
   cursor: pointer;
+}
+.times {
+  position: relative;
+  height: 16px;
+  overflow: hidden;
+  color: var(--ink-2);
+}
+.times span {
+  position: absolute;
+  transform: translateX(-50%);
+}
+.times span:first-child {
+  transform: none;
 }
 .loud {
   fill: var(--fill);

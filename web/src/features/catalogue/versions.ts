@@ -15,7 +15,7 @@ export function whenWords(line: Pick<CatalogueLine, 'modified'>): string {
 export function differenceWords(d: Difference): string {
   const parts = [
     d.differing
-      ? `${count(d.differing)} of ${count(d.compared)} bytes differ`
+      ? `${count(d.differing)} of ${count(d.compared)} bytes ${d.differing === 1 ? 'differs' : 'differ'}`
       : d.compared
         ? `all ${count(d.compared)} bytes that were read of both are the same`
         : 'no byte was read of both',

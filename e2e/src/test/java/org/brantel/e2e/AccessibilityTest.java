@@ -3,8 +3,6 @@ package org.brantel.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.deque.html.axecore.playwright.AxeBuilder;
-import com.deque.html.axecore.results.AxeResults;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
@@ -29,8 +27,6 @@ import tools.jackson.databind.JsonNode;
  */
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 class AccessibilityTest {
-
-    private static final List<String> RULES = List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa");
 
     private final Lab lab = Lab.open();
     private Story delivered;
@@ -173,17 +169,6 @@ class AccessibilityTest {
 
     private void check(Page page, String shows) {
         assertThat(page.getByText(shows).first()).isVisible();
-        // What is not a matter of colour is the same in both themes.
-        boolean dark = "dark".equals(page.evaluate("document.documentElement.dataset.bsTheme"));
-        if (!dark) {
-            violations.addAll(Layout.faults(page));
-        }
-        AxeBuilder axe = new AxeBuilder(page);
-        AxeResults results = (dark ? axe.withRules(List.of("color-contrast")) : axe.withTags(RULES)).analyze();
-        results.getViolations().forEach(v -> v.getNodes().stream()
-                .limit(3)
-                .forEach(n ->
-                        violations.add(page.url() + " in " + page.evaluate("document.documentElement.dataset.bsTheme")
-                                + ": " + v.getId() + " " + n.getHtml() + " " + n.getFailureSummary())));
+        violations.addAll(Axe.faults(page));
     }
 }

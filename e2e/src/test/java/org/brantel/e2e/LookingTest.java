@@ -138,6 +138,14 @@ class LookingTest {
         assertThat(rows).hasCount(2);
     }
 
+    /** In both themes. */
+    private static void everybody(Page page) {
+        assertThat(Axe.faults(page)).isEmpty();
+        page.evaluate("document.documentElement.dataset.bsTheme = 'dark'");
+        assertThat(Axe.faults(page)).isEmpty();
+        page.evaluate("document.documentElement.dataset.bsTheme = 'light'");
+    }
+
     private static Page.GetByRoleOptions named(String name) {
         return new Page.GetByRoleOptions().setName(name);
     }
@@ -157,11 +165,13 @@ class LookingTest {
                 .evaluate("img => { img.scrollIntoView(); return img.complete && img.naturalWidth == 160 }"));
         page.getByRole(AriaRole.BUTTON, named("Play from 0:09").setExact(true)).click();
         moves(page, "video");
+        everybody(page);
         open(field, rows, "sound", "Swarm.mp3");
         assertThat(page.getByRole(AriaRole.IMG, named("How loud it is over 1:10")))
                 .isVisible();
         page.getByRole(AriaRole.BUTTON, named("Play from 0:00")).click();
         moves(page, "audio");
+        everybody(page);
         assertThat(page.getByRole(AriaRole.BUTTON, named("go on from 1:00"))).isVisible();
     }
 
@@ -174,8 +184,9 @@ class LookingTest {
     private static void compares(Page page, Locator field, Locator rows) {
         open(field, rows, "live Weights", "Weights.txt");
         Locator versions = page.getByRole(AriaRole.REGION, named("2 versions of one place"));
-        assertThat(versions).containsText("1 of 2,800 bytes differ.");
+        assertThat(versions).containsText("1 of 2,800 bytes differs.");
         assertThat(versions.locator("pre")).hasCount(2);
+        everybody(page);
         versions.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Choose this one"))
                 .first()
                 .click();
