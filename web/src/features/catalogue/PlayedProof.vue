@@ -28,6 +28,11 @@ const base = computed(() => `/api/cases/${props.number}/catalogue/${props.line.i
 const path = computed(() => curve(props.play.wave, WIDTH, HEIGHT))
 const until = computed(() => Math.min(seconds.value, (from.value ?? 0) + props.play.longest))
 
+/** A mark's words stand at it, and never beyond either end. */
+function along(mark: number): { left: string; transform: string } {
+  const share = (mark / Math.max(seconds.value, 1)) * 100
+  return { left: `${share}%`, transform: `translateX(-${share}%)` }
+}
 async function playFrom(at: number): Promise<void> {
   failed.value = false
   chosen.value = at
@@ -96,9 +101,7 @@ function pointed(event: MouseEvent): void {
       />
     </svg>
     <div v-if="path" class="times m xs" aria-hidden="true">
-      <span v-for="m in marks(seconds)" :key="m" :style="{ left: `${(m / Math.max(seconds, 1)) * 100}%` }">{{
-        clock(m)
-      }}</span>
+      <span v-for="m in marks(seconds)" :key="m" :style="along(m)">{{ clock(m) }}</span>
     </div>
     <p v-if="play.unread.length" class="xs text-body-secondary">
       Hatched: about where bytes are missing, by their place in the file.
@@ -183,10 +186,6 @@ function pointed(event: MouseEvent): void {
 }
 .times span {
   position: absolute;
-  transform: translateX(-50%);
-}
-.times span:first-child {
-  transform: none;
 }
 .loud {
   fill: var(--fill);
