@@ -93,6 +93,14 @@ final class CatalogueBench {
         timed("one kind", () -> catalogues.page(number, filter(List.of("mp3"), null), null, "path"));
         timed("a word", () -> catalogues.page(number, filter(List.of(), "harvest"), null, "path"));
         timed("a part of one name", () -> catalogues.page(number, filter(List.of(), "0012345"), null, "path"));
+        for (String question : List.of(
+                "pictures or sound",
+                "from may 2021",
+                "over 1 mb, not deleted",
+                "*0012345*.mp3",
+                "in 2021 whole not harvest")) {
+            timed("asking: " + question, () -> catalogues.page(number, filter(List.of(), question), null, "path"));
+        }
         CatalogueViews.Line middle = catalogues
                 .page(number, CatalogueFilter.ALL, null, "size")
                 .lines()
