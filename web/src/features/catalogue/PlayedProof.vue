@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useId, useTemplateRef } from 'vue'
 import type { CatalogueLine, PreviewPlay } from '@/api/types'
-import { clock, curve, marks, timeAt } from './played'
+import { clock, curve, marks, timeAt, within } from './played'
 
 const props = defineProps<{
   /** The case. */
@@ -26,7 +26,7 @@ const missing = ref<number[]>([])
 const stage = useTemplateRef<HTMLElement>('stage')
 const base = computed(() => `/api/cases/${props.number}/catalogue/${props.line.id}`)
 const path = computed(() => curve(props.play.wave, WIDTH, HEIGHT))
-const until = computed(() => Math.min(seconds.value, (from.value ?? 0) + props.play.longest))
+const until = computed(() => Math.min(props.play.playable, (from.value ?? 0) + props.play.longest))
 
 /** A mark's words stand at it, and never beyond either end. */
 function along(mark: number): { left: string; transform: string } {
@@ -35,10 +35,10 @@ function along(mark: number): { left: string; transform: string } {
 }
 async function playFrom(at: number): Promise<void> {
   failed.value = false
-  chosen.value = at
+  chosen.value = within(at, props.play.playable)
   from.value = undefined
   await nextTick()
-  from.value = at
+  from.value = chosen.value
   await nextTick()
   stage.value?.scrollIntoView?.({ block: 'nearest' })
 }
@@ -113,7 +113,7 @@ function pointed(event: MouseEvent): void {
         v-model.number="chosen"
         type="range"
         min="0"
-        :max="Math.max(0, Math.floor(seconds - 1))"
+        :max="Math.max(0, Math.floor(play.playable - 1))"
         step="1"
         :aria-valuetext="clock(chosen)"
       />
@@ -134,7 +134,7 @@ function pointed(event: MouseEvent): void {
       <p class="s">
         <span v-if="failed" role="alert">It cannot be played from there: its content is damaged.</span>
         <span v-else>{{ clock(from) }} to {{ clock(until) }}</span>
-        <button v-if="until < seconds - 1 && !failed" type="button" class="linkish" @click="playFrom(until)">
+        <button v-if="until < play.playable - 1 && !failed" type="button" class="linkish" @click="playFrom(until)">
           go on from {{ clock(until) }}
         </button>
       </p>

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { clock, curve, marks, timeAt } from './played'
+import { clock, curve, marks, timeAt, within } from './played'
 
 describe('what is heard or moves', () => {
   it('says times as clocks do', () => {
@@ -17,10 +17,11 @@ describe('what is heard or moves', () => {
     expect(marks(0)).toEqual([0])
     expect(marks(90_000).length).toBeLessThan(10)
   })
-  it('begins where it is pointed at, but not at the very end', () => {
-    expect(timeAt(0.5, 61)).toBe(30)
-    expect(timeAt(1, 61)).toBe(60)
-    expect(timeAt(-1, 61)).toBe(0)
-    expect(timeAt(1, 0.4)).toBe(0)
+  it('begins where it is pointed at, but never where nothing is heard', () => {
+    expect(within(timeAt(0.5, 61), 61)).toBe(30.5)
+    expect(within(timeAt(1, 61), 61)).toBe(60)
+    expect(within(timeAt(-1, 61), 61)).toBe(0)
+    expect(within(timeAt(0.9, 61), 15)).toBe(14)
+    expect(within(timeAt(1, 0.4), 0.4)).toBe(0)
   })
 })

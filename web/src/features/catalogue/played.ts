@@ -27,7 +27,12 @@ export function marks(seconds: number, most = 8): number[] {
   return Array.from({ length: Math.floor(seconds / step) + 1 }, (_, i) => i * step)
 }
 
-/** Where a point of a box lies in time, never so near the end that nothing is heard. */
+/** Where a point of a box lies in time. */
 export function timeAt(share: number, seconds: number): number {
-  return Math.round(Math.min(Math.max(0, share), 1) * Math.max(0, seconds - 1) * 10) / 10
+  return Math.min(Math.max(0, share), 1) * seconds
+}
+
+/** A time that something is still heard after, of what may be played. */
+export function within(at: number, playable: number): number {
+  return Math.round(Math.min(Math.max(0, at), Math.max(0, playable - 1)) * 10) / 10
 }

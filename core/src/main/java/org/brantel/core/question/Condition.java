@@ -85,6 +85,6 @@ public sealed interface Condition {
     /** It is of the kind of a line of the catalogue, and made with the same device or standing in the same folder. */
     record Like(long line) implements Condition {}
 
-    /** The words stand, as they are, in its name, its folders, other names of it, or what its content says of itself. */
+    /** The words stand in its name, its folders, other names of it, or what its content says of itself. */
     record Text(String words) implements Condition {}
 }

@@ -91,7 +91,7 @@ final class Grammar {
                 : any.size() == 1 ? any.get(0) : new Condition.Any(List.copyOf(any));
     }
 
-    /** Parts that must all hold; ends before an {@code or} that is none of theirs, a bracket that closes, or the end. */
+    /** Parts that must all hold, up to an {@code or} that is none of theirs, a bracket that closes, or the end. */
     private List<Unit> group(int depth, boolean negated, boolean alternative) {
         List<Unit> units = new ArrayList<>();
         boolean comma = false;

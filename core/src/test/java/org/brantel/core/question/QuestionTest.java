@@ -134,6 +134,7 @@ class QuestionTest {
                     résumé > text résumé
                     where are the pictures from may? > kind image & made 2026-05-01..2026-05-31
                     Scan0041.pdf > text Scan0041.pdf
+                    I need the pictures on the card > kind image & text card
                     """)
     void whatPeopleAsk(String words, String meant) {
         assertThat(say(ask(words).asked())).isEqualTo(meant == null ? "" : meant);

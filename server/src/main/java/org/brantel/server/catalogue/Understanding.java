@@ -52,7 +52,8 @@ class Understanding {
         }
         long caseId = cases.id(number);
         Question question = Question.read(
-                words,
+                // No text of the database holds this one.
+                words.replace('\0', ' '),
                 new Known(
                         LocalDate.now(clock.withZone(settings.zone())),
                         cases.docket(number).said().wanted().stream()

@@ -123,7 +123,7 @@ record Understood(
                 return root.get("prognosis").in(i.prognoses());
             }
             if (c instanceof Condition.MadeWith m) {
-                return b.ilike(root.get("about"), "%\"device\":\"%" + escaped(m.device()) + "%", ESCAPE);
+                return matches("about", "\"device\":\"[^\"]*" + plainly(m.device()));
             }
             if (c instanceof Condition.Trashed) {
                 return b.and(b.isNotNull(root.get("trashedFrom")), b.notEqual(root.get("trashedFrom"), ""));
@@ -254,10 +254,14 @@ record Understood(
             if (into) {
                 any.add(known("suggestedName", b.ilike(root.get("suggestedName"), pattern, ESCAPE), turned));
             }
-            Predicate elsewhere =
-                    b.isTrue(b.sql("(? ~* ?)", Boolean.class, root.get("elsewhere"), b.literal(lastName(n.pattern()))));
+            Predicate elsewhere = matches("elsewhere", lastName(n.pattern()));
             any.add(known("elsewhere", elsewhere, turned));
             return b.or(any.toArray(Predicate[]::new));
+        }
+
+        /** A regular expression of the database, in any case. */
+        private Predicate matches(String column, String regex) {
+            return b.isTrue(b.sql("(? ~* ?)", Boolean.class, root.get(column), b.literal(regex)));
         }
 
         private Predicate like(Condition.Like l, boolean turned) {
@@ -278,16 +282,16 @@ record Understood(
     /** A pattern of a name as one that the last name of some path in a list has. */
     private static String lastName(String pattern) {
         StringBuilder regex = new StringBuilder("(^|[/\\\\\\n])");
-        for (int i = 0; i < pattern.length(); i++) {
-            char c = pattern.charAt(i);
-            regex.append(
-                    c == '*'
-                            ? "[^/\\\\\\n]*"
-                            : c == '?'
-                                    ? "[^/\\\\\\n]"
-                                    : META.matcher(String.valueOf(c)).replaceAll("\\\\$0"));
-        }
+        pattern.codePoints().forEach(c -> {
+            String letter = Character.toString(c);
+            regex.append(letter.equals("*") ? "[^/\\\\\\n]*" : letter.equals("?") ? "[^/\\\\\\n]" : plainly(letter));
+        });
         return regex.append("($|\\n)").toString();
+    }
+
+    /** A text in a regular expression, as the letters that it is. */
+    private static String plainly(String text) {
+        return META.matcher(text).replaceAll("\\\\$0");
     }
 
     private static final Pattern META = Pattern.compile("[^\\p{L}\\p{N} ]");

@@ -8,6 +8,8 @@ import java.nio.file.StandardCopyOption;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.locks.Lock;
+import java.util.concurrent.locks.ReentrantLock;
 import java.util.stream.Stream;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.finding.Finding;
@@ -15,6 +17,7 @@ import org.brantel.core.hash.Hashes;
 import org.brantel.server.catalogue.Catalogues;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Settings;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /**
@@ -35,6 +38,10 @@ class Copies {
     private final FoundBytes bytes;
     private final Path store;
     private final Map<String, Copy> kept = new LinkedHashMap<>(KEPT, 0.75f, true);
+    /** One at a time copies the same content; others copy others meanwhile. */
+    private final List<Lock> turns =
+            Stream.generate(() -> (Lock) new ReentrantLock()).limit(16).toList();
+
     private boolean cleared;
 
     Copies(FoundBytes bytes, Settings settings) {
@@ -51,13 +58,25 @@ class Copies {
     }
 
     /** @throws Refusal when it is too large, or the disk too full */
-    synchronized Copy of(Catalogues.Selected line) throws IOException {
-        clear();
+    Copy of(Catalogues.Selected line) throws IOException {
         String name = name(line);
-        Copy known = kept.get(name);
-        if (known != null && Files.exists(known.file())) {
-            return known;
+        Lock turn = turns.get(Math.floorMod(name.hashCode(), turns.size()));
+        turn.lock();
+        try {
+            Copy known = known(name);
+            return known == null ? keep(name, copied(line, store.resolve(name))) : known;
+        } finally {
+            turn.unlock();
         }
+    }
+
+    private synchronized @Nullable Copy known(String name) throws IOException {
+        clear();
+        Copy known = kept.get(name);
+        return known != null && Files.exists(known.file()) ? known : null;
+    }
+
+    private Copy copied(Catalogues.Selected line, Path file) throws IOException {
         long length = FoundBytes.length(line.finding());
         if (length > MOST) {
             throw Refusal.missing("It is larger than what is played here (2 GiB); recover it to play it.");
@@ -66,26 +85,24 @@ class Copies {
         if (Files.getFileStore(store).getUsableSpace() < length + RESERVE) {
             throw Refusal.conflict("The lab's store has too little room to play it; make room there first.");
         }
-        Path file = store.resolve(name);
         Path part = Files.createTempFile(store, "copying", ".part");
         try {
             List<Range> unread = bytes.copy(line, part);
             Files.move(part, file, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
-            Copy copy = new Copy(file, length, unread);
-            kept.put(name, copy);
-            letGo();
-            return copy;
+            return new Copy(file, length, unread);
         } finally {
             Files.deleteIfExists(part);
         }
     }
 
-    private void letGo() throws IOException {
+    private synchronized Copy keep(String name, Copy copy) throws IOException {
+        kept.put(name, copy);
         while (kept.size() > KEPT) {
             Map.Entry<String, Copy> oldest = kept.entrySet().iterator().next();
             kept.remove(oldest.getKey());
             Files.deleteIfExists(oldest.getValue().file());
         }
+        return copy;
     }
 
     private void clear() throws IOException {

@@ -45,6 +45,7 @@ class MediaShowing implements Showing {
                     strokes(wave),
                     streams.moves() ? frames(seconds) : List.of(),
                     shares(copy),
+                    seconds,
                     ProofController.LONGEST);
             return new Preview(
                     streams.moves() ? Preview.Shape.FILM : Preview.Shape.SOUND,

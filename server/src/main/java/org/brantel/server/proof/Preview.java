@@ -51,12 +51,27 @@ record Preview(
      * @param wave    how loud it is, from 0 to 1, over its length; empty without sound
      * @param frames  seconds of the frames on its strip; empty without a picture
      * @param unread  stretches of its bytes that were never read, as shares of its length
+     * @param playable seconds from its beginning that may be played; all of it, or what the customer agreed to
      * @param longest so many seconds are played from one place on
      */
-    record Play(double seconds, List<Double> wave, List<Double> frames, List<Share> unread, int longest) {}
+    record Play(
+            double seconds, List<Double> wave, List<Double> frames, List<Share> unread, double playable, int longest) {}
 
     /** From one share of the whole to another, from 0 to 1. */
     record Share(double from, double to) {}
+
+    /** The same, of which no more than the first seconds are played. */
+    Preview playedTo(int first) {
+        return play == null || play.seconds() <= first
+                ? this
+                : new Preview(
+                        shape,
+                        words + " The customer agreed to previews: its first " + first + " seconds are played.",
+                        text,
+                        pages,
+                        tables,
+                        new Play(play.seconds(), play.wave(), play.frames(), play.unread(), first, play.longest()));
+    }
 
     static Preview none(String why) {
         return new Preview(Shape.NONE, why, null, 0, List.of(), null);

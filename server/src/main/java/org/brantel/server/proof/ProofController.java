@@ -24,7 +24,7 @@ class ProofController {
 
     /** Seconds that are played from one place on. */
     static final int LONGEST = 60;
-    /** The same where no more than previews was agreed to. */
+    /** Seconds from the beginning that are played where no more than previews was agreed to. */
     private static final int GLIMPSE = 15;
 
     private static final int FRAME = 160;
@@ -59,7 +59,8 @@ class ProofController {
     @GetMapping("/preview")
     Preview preview(@PathVariable String number, @PathVariable long id) throws IOException {
         locks.look(number, Look.PREVIEWS, "the preview");
-        return proofs.of(catalogues.line(number, id));
+        Preview preview = proofs.of(catalogues.line(number, id));
+        return locks.mayLook(number, Look.CONTENTS) ? preview : preview.playedTo(GLIMPSE);
     }
 
     /** @param page of a document, counted from 1 */
@@ -108,7 +109,11 @@ class ProofController {
             HttpServletResponse response)
             throws IOException {
         locks.look(number, Look.PREVIEWS, "the recording");
-        int longest = locks.mayLook(number, Look.CONTENTS) ? LONGEST : GLIMPSE;
+        boolean all = locks.mayLook(number, Look.CONTENTS);
+        if (!all && bounded(from) >= GLIMPSE) {
+            locks.look(number, Look.CONTENTS, "more than the first " + GLIMPSE + " seconds");
+        }
+        int longest = all ? LONGEST : (int) Math.ceil(GLIMPSE - bounded(from));
         boolean[] started = {false};
         try {
             recorded.play(catalogues.line(number, id), bounded(from), longest, type -> {

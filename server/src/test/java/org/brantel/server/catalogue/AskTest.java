@@ -71,7 +71,7 @@ class AskTest {
                 finding(5, "/Tide tables/south.xlsx", Origin.LIVE, "2021-03-01", 800, Map.of()),
                 finding(6, "/Tide/gauge_50%.log", Origin.LIVE, null, 40, Map.of()),
                 trashed(finding(7, "/$Recycle.Bin/S-1/$RX.pdf", Origin.LIVE, "2020-02-02", 50, Map.of())),
-                finding(8, null, Origin.CARVED, null, 1200, Map.of("device", "Fjordline 3")));
+                finding(8, null, Origin.CARVED, null, 1200, Map.of("device", "Fjordline 3", "title", "Nordlys")));
     }
 
     private static Finding finding(
@@ -142,6 +142,9 @@ class AskTest {
                     found by content > 8
                     taken with Nordlys > 1 2
                     not taken with Nordlys > 3 4 5 6 7 8
+                    Nordlys > 1 2 8
+                    called 50% > 6
+                    called "ga😀ge" > ''
                     damaged > 3
                     between 700 bytes and 1 kb > 2 4 5
                     volume 1 > 1 2 3 4 5 6 7
@@ -237,6 +240,14 @@ class AskTest {
         assertThat(story.una.get(path).expect(200).json()).hasSize(1);
         assertThat(story.una.delete(path + "/" + id).expect(200).json()).isEmpty();
         story.una.post(path, Map.of("words", "  ")).expect(400);
+    }
+
+    @Test
+    void anySignMayBeTyped() {
+        assertThat(found(page(story, "tide\0 50%"))).isEqualTo("6");
+        for (String odd : List.of("[", "\\", "'", "a'b*", "(((", "\"", "*[*", "%_", "\u202e*", "😀*.jpg", "called (")) {
+            assertThat(page(story, odd).get("matching").asInt()).as(odd).isNotNegative();
+        }
     }
 
     @Test

@@ -229,6 +229,13 @@ class ProofTest {
                 .body()
                 .length;
         assertThat(glimpse).isLessThan(all / 2);
+        glimpses.una.get(path(glimpses, "song.mp3", "/play?from=15")).expect(423);
+        JsonNode said = glimpses.una
+                .get(path(glimpses, "song.mp3", "/preview"))
+                .expect(200)
+                .json();
+        assertThat(said.get("play").get("playable").asInt()).isEqualTo(15);
+        assertThat(said.get("words").asString()).contains("its first 15 seconds are played");
         for (String what : List.of("/preview", "/play", "/frame?at=1", "/picture", "/small")) {
             names.una.get(path(names, "film.mp4", what)).expect(423);
         }
