@@ -83,12 +83,14 @@ class CaseBenchController {
     @GetMapping("/api/cases/{number}/bench")
     CaseBench ofCase(@PathVariable String number) {
         Optional<Attachment> standing = stations.standing(cases.id(number));
+        // Asked before what is proposed: once nothing is awaited, what the device said is there for the proposal.
+        boolean awaited = standing.filter(health::isAwaited).isPresent();
         return new CaseBench(
                 stations.attachment(number).orElse(null),
                 imaging.sessions(number),
                 CareProfile.all(),
                 stations.advice(number),
-                standing.filter(health::isAwaited).isPresent(),
+                awaited,
                 standing.flatMap(earlier::of).map(EarlierReading.Earlier::of).orElse(null));
     }
 

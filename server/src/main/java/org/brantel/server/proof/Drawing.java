@@ -32,6 +32,11 @@ final class Drawing {
     /** So many pictures in one file are tried. */
     private static final int MOST_PICTURES = 8;
 
+    static {
+        // Readers that came with the server are found by the class path of who looks for them first.
+        ImageIO.scanForPlugins();
+    }
+
     private Drawing() {}
 
     static boolean isDrawn(String kind) {

@@ -8,6 +8,7 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -90,6 +91,8 @@ class ProofTest {
         g.fillRect(0, 0, 450, 300);
         files.put("scan.tiff", written(picture, "tiff"));
         files.put("comb.png", written(picture, "png"));
+        files.put("door.webp", Recordings.still(made, "webp"));
+        files.put("poster.psd", layers());
         files.put(
                 "plan.svg",
                 text(
@@ -129,6 +132,18 @@ class ProofTest {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         ImageIO.write(picture, format, out);
         return out.toByteArray();
+    }
+
+    /** Four by four points of red: a head, three empty sections, and the composite plane by plane, as it stands. */
+    private static byte[] layers() {
+        ByteBuffer psd = ByteBuffer.allocate(26 + 12 + 2 + 48);
+        psd.put(text("8BPS")).putShort((short) 1).put(new byte[6]).putShort((short) 3);
+        psd.putInt(4).putInt(4).putShort((short) 8).putShort((short) 3);
+        psd.position(psd.position() + 14);
+        byte[] red = new byte[16];
+        Arrays.fill(red, (byte) 0xff);
+        psd.put(red);
+        return psd.array();
     }
 
     private static byte[] pdf(int pages) throws IOException {
@@ -258,6 +273,8 @@ class ProofTest {
     void picturesOfManyKindsAreDrawnAnew() throws IOException {
         assertThat(drawn("scan.tiff", "/picture").getWidth()).isEqualTo(640);
         assertThat(drawn("comb.png", "/small").getWidth()).isEqualTo(240);
+        assertThat(drawn("door.webp", "/picture").getHeight()).isEqualTo(480);
+        assertThat(new Color(drawn("poster.psd", "/picture").getRGB(300, 300))).isEqualTo(Color.RED);
         BufferedImage plan = drawn("plan.svg", "/picture");
         assertThat(plan.getHeight()).isEqualTo(320);
         assertThat(new Color(plan.getRGB(100, 100))).isEqualTo(Color.RED);

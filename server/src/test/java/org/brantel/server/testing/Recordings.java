@@ -28,6 +28,11 @@ public final class Recordings {
                 "-f lavfi -i aevalsrc=0.5*sin(2*PI*t*330)*abs(sin(t/5)):d=" + seconds + " -b:a 32k");
     }
 
+    /** One frame as a picture of a kind, 160 by 120 points. */
+    public static byte[] still(Path in, String kind) throws IOException, InterruptedException {
+        return record(in.resolve("still." + kind), "-f lavfi -i testsrc=d=1:s=160x120 -frames:v 1");
+    }
+
     private static byte[] record(Path to, String arguments) throws IOException, InterruptedException {
         List<String> command = new ArrayList<>(List.of("ffmpeg", "-v", "error", "-nostdin", "-y"));
         command.addAll(List.of(arguments.split(" ")));
