@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { BFormInput } from 'bootstrap-vue-next'
-import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import { computed, nextTick, useTemplateRef, watch } from 'vue'
 import type { CatalogueUnderstood, QuestionPart } from '@/api/types'
 import { useKeys } from '@/ui/keys'
 import { asText, LONGEST, pieces, without } from './question'
@@ -17,12 +17,7 @@ const words = defineModel<string>({ required: true })
 const field = useTemplateRef<HTMLElement>('field')
 const strip = useTemplateRef<HTMLElement>('strip')
 /** What was understood is of the words that were asked, not of those that are being typed. */
-const asked = ref(words.value)
-watch(
-  () => props.understood,
-  () => (asked.value = words.value),
-)
-const shown = computed(() => (asked.value === words.value && props.understood ? props.understood : undefined))
+const shown = computed(() => (props.understood?.words === words.value.trimEnd() ? props.understood : undefined))
 const read = computed(() => pieces(words.value, shown.value?.parts ?? []))
 
 function says(part: QuestionPart): string {
@@ -31,34 +26,38 @@ function says(part: QuestionPart): string {
 function hint(part: QuestionPart): string {
   return `Delete takes it away${part.about === 'text' ? '' : ', T takes it as text'}.`
 }
+/** The part to go to once the question is read; whoever types on stays where they type. */
+let awaited: number | undefined
+function parts(): HTMLElement[] {
+  return [...(strip.value?.querySelectorAll<HTMLElement>('.part') ?? [])]
+}
+function goTo(at: number): void {
+  const all = parts()
+  awaited = all.length ? undefined : at
+  all[Math.min(at, all.length - 1)]?.focus()
+}
 async function change(to: string, at: number): Promise<void> {
   words.value = to
   await nextTick()
-  const all = strip.value?.querySelectorAll<HTMLElement>('.part')
-  if (all?.length) all[Math.min(at, all.length - 1)]?.focus()
-  else field.value?.querySelector('input')?.focus()
+  field.value?.querySelector('input')?.focus()
+  if (to) awaited = at
 }
 function take(part: QuestionPart): void {
-  const at = shown.value?.parts.indexOf(part) ?? 0
-  void change(without(words.value, part), at)
+  void change(without(words.value, part), shown.value?.parts.indexOf(part) ?? 0)
+}
+watch(shown, async () => {
+  if (awaited === undefined) return
+  await nextTick()
+  goTo(awaited)
+})
+function type(said: unknown): void {
+  awaited = undefined
+  words.value = String(said ?? '').trimStart()
 }
 function step(event: KeyboardEvent, by: number): void {
-  const all = [...(strip.value?.querySelectorAll<HTMLElement>('.part') ?? [])]
+  const all = parts()
   all[all.indexOf(event.target as HTMLElement) + by]?.focus()
 }
-/** Who goes there before it is read waits for it, and types on if that takes too long. */
-let awaited = false
-function intoStrip(): void {
-  const first = strip.value?.querySelector<HTMLElement>('.part')
-  awaited = !first
-  first?.focus()
-}
-watch(words, () => (awaited = false))
-watch(shown, async () => {
-  if (!awaited) return
-  await nextTick()
-  intoStrip()
-})
 useKeys([{ key: '/', does: 'ask', run: () => field.value?.querySelector('input')?.focus() }])
 </script>
 
@@ -77,8 +76,8 @@ useKeys([{ key: '/', does: 'ask', run: () => field.value?.querySelector('input')
             ? 'ask:  pictures from may 2021 over 1 mb in DCIM, not deleted  ( / )'
             : 'ask:  deleted pdfs since 2019 in Letters  ( / )'
         "
-        @update:model-value="(w) => (words = String(w ?? '').trimStart())"
-        @keydown.down.prevent="intoStrip"
+        @update:model-value="type"
+        @keydown.down.prevent="goTo(0)"
       />
     </span>
     <div
@@ -102,7 +101,9 @@ useKeys([{ key: '/', does: 'ask', run: () => field.value?.querySelector('input')
           :title="hint(p.part)"
           @click="take(p.part)"
           @keydown.delete.prevent.stop="take(p.part)"
-          @keydown.t.prevent.stop="p.part.about === 'text' || change(asText(words, p.part), i)"
+          @keydown.t.prevent.stop="
+            p.part.about === 'text' || change(asText(words, p.part), shown?.parts.indexOf(p.part) ?? 0)
+          "
         >
           <span class="said">{{ p.text }}</span>
           <span class="rule" aria-hidden="true"></span>

@@ -66,14 +66,19 @@ function askLike(line: number | undefined): void {
 }
 watch(filter, () => (at.value = 0))
 /** The question stands in the address, so that it can be shared. */
+let put: { q: string | undefined } | undefined
 watch(page, () => {
   const q = filter.value.q.trim() || undefined
-  if (q !== route.query.q) void router.replace({ query: { ...route.query, q } })
+  if (q === route.query.q) return
+  put = { q }
+  void router.replace({ query: { ...route.query, q } })
 })
 watch(
   () => route.query.q,
   (q) => {
-    if (q !== (filter.value.q.trim() || undefined)) filter.value = { ...filter.value, q: String(q ?? '') }
+    // What was put there from here is older than what is being typed.
+    if (put?.q !== q || !put) filter.value = { ...filter.value, q: String(q ?? '') }
+    put = undefined
   },
 )
 watch(

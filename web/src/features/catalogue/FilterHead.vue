@@ -149,7 +149,7 @@ useKeys([
         :rows="facetRows(page.prognoses, filter.prognoses, ['whole', 'gapped', 'doubtful', 'overwritten'])"
         @toggle="(v) => facet('prognoses', v)"
       />
-      <PlainConditions :parts="page.question?.parts ?? []" :model-value="filter.q" @update:model-value="ask" />
+      <PlainConditions :understood="page.question" :model-value="filter.q" @update:model-value="ask" />
     </div>
   </div>
 </template>

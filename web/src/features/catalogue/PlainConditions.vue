@@ -1,26 +1,53 @@
 <script setup lang="ts">
 import { BFormInput } from 'bootstrap-vue-next'
-import { computed } from 'vue'
-import type { QuestionPart } from '@/api/types'
+import { computed, ref, watch } from 'vue'
+import type { CatalogueUnderstood, QuestionPart } from '@/api/types'
 import { daysAsked, daysIn, saidOtherwise, sizesAsked, sizesIn } from './question'
 
 const props = defineProps<{
-  /** What the question says, as the server read it. */
-  parts: readonly QuestionPart[]
+  /** How the question was understood; absent where none is asked. */
+  understood: CatalogueUnderstood | undefined
 }>()
 /** The question; what is set here stands in it. */
 const words = defineModel<string>({ required: true })
 
-const days = computed(() => daysIn(words.value, props.parts))
-const sizes = computed(() => sizesIn(words.value, props.parts))
-
+const days = ref({ from: '', to: '' })
+const sizes = ref({ least: '', most: '' })
+/** Whether what was understood is of the question as it stands. */
+const read = computed(() => words.value.trimEnd() === (props.understood?.words ?? ''))
+/** What is set while the question is being read waits for that. */
+const waiting: (() => void)[] = []
+watch(
+  read,
+  (is) => {
+    if (!is) return
+    const parts = props.understood?.parts ?? []
+    days.value = daysIn(words.value, parts)
+    sizes.value = sizesIn(words.value, parts)
+    waiting.shift()?.()
+  },
+  { immediate: true },
+)
+function say(about: QuestionPart['about'], otherwise: () => string): void {
+  const set = (): void => {
+    words.value = saidOtherwise(words.value, props.understood?.parts ?? [], about, otherwise())
+  }
+  if (read.value) set()
+  else waiting.push(set)
+}
 function setDays(change: Partial<{ from: string; to: string }>): void {
-  const { from, to } = { ...days.value, ...change }
-  words.value = saidOtherwise(words.value, props.parts, 'made', daysAsked(from, to))
+  days.value = { ...days.value, ...change }
+  say('made', () => {
+    days.value = { ...days.value, ...change }
+    return daysAsked(days.value.from, days.value.to)
+  })
 }
 function setSizes(change: Partial<{ least: string; most: string }>): void {
-  const { least, most } = { ...sizes.value, ...change }
-  words.value = saidOtherwise(words.value, props.parts, 'size', sizesAsked(least.trim(), most.trim()))
+  sizes.value = { ...sizes.value, ...change }
+  say('size', () => {
+    sizes.value = { ...sizes.value, ...change }
+    return sizesAsked(sizes.value.least.trim(), sizes.value.most.trim())
+  })
 }
 const value = (event: Event): string => (event.target as HTMLInputElement).value
 </script>

@@ -225,6 +225,8 @@ public final class Screenshots {
         assertThat(page.getByAltText("What Old puppet 4.jpg shows")).isVisible();
         page.waitForTimeout(400);
         take(page, "catalogue");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Old puppet 4.jpg"))
+                .click();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("show everything"))
                 .click();
         page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Places to open"))

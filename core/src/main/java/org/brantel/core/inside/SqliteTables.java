@@ -14,6 +14,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import org.brantel.core.bytes.ByteView;
+import org.brantel.core.kind.data.SqliteRecord;
 
 /**
  * The tables of a database with their rows counted, after the file format of SQLite 3 (sections 1.3, 1.6, 2.1 and 2.6;
@@ -133,20 +134,20 @@ final class SqliteTables {
 
     private List<String> row(long cell) throws IOException {
         long[] at = {cell};
-        long length = varint(at);
-        varint(at);
+        long length = SqliteRecord.varint(file, at);
+        SqliteRecord.varint(file, at);
         // A row that goes on in other pages is shown as far as it stands in its own.
         long end = at[0] + Math.min(length, usable - 35L);
         long record = at[0];
-        long headEnd = record + varint(at);
+        long headEnd = record + SqliteRecord.varint(file, at);
         List<Long> kinds = new ArrayList<>();
         while (at[0] < headEnd && kinds.size() < 100) {
-            kinds.add(varint(at));
+            kinds.add(SqliteRecord.varint(file, at));
         }
         List<String> values = new ArrayList<>();
         long value = headEnd;
         for (long kind : kinds) {
-            long bytes = bytes(kind);
+            long bytes = SqliteRecord.bytes(kind);
             values.add(
                     value + bytes > end && kind >= 12
                             ? text(kind, value, Math.max(0, end - value))
@@ -156,23 +157,21 @@ final class SqliteTables {
         return values;
     }
 
-    private static long bytes(long kind) {
-        return kind >= 12 ? (kind - 12) / 2 : kind == 5 ? 6 : kind == 6 || kind == 7 ? 8 : kind <= 4 ? kind : 0;
-    }
-
     private String value(long kind, long at) throws IOException {
         if (kind >= 12) {
-            return text(kind, at, bytes(kind));
+            return text(kind, at, SqliteRecord.bytes(kind));
         }
         if (kind == 7) {
             return String.valueOf(Double.longBitsToDouble(whole(at, 8)));
         }
-        return kind == 0 ? "" : kind == 8 ? "0" : kind == 9 ? "1" : String.valueOf(whole(at, (int) bytes(kind)));
+        return kind == 0
+                ? ""
+                : kind == 8 ? "0" : kind == 9 ? "1" : String.valueOf(whole(at, (int) SqliteRecord.bytes(kind)));
     }
 
     private String text(long kind, long at, long bytes) throws IOException {
         return kind % 2 == 0
-                ? "(" + Letters.count(bytes(kind)) + " bytes)"
+                ? "(" + Letters.count(SqliteRecord.bytes(kind)) + " bytes)"
                 : Letters.shown(new String(file.bytes(at, (int) Math.min(bytes, 2L * longest)), letters), longest);
     }
 
@@ -181,22 +180,6 @@ final class SqliteTables {
         long n = (byte) file.u8(at);
         for (int i = 1; i < bytes; i++) {
             n = n << 8 | file.u8(at + i);
-        }
-        return n;
-    }
-
-    /** Seven bits a byte, the highest first, eight in the ninth (section 1.6). */
-    private long varint(long[] at) throws IOException {
-        long n = 0;
-        for (int i = 0; i < 9; i++) {
-            int b = file.u8(at[0]++);
-            if (i == 8) {
-                return n << 8 | b;
-            }
-            n = n << 7 | b & 0x7f;
-            if (b < 0x80) {
-                return n;
-            }
         }
         return n;
     }

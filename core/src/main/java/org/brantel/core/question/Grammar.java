@@ -12,6 +12,8 @@ import org.jspecify.annotations.Nullable;
 final class Grammar {
 
     private static final int DEEPEST = 20;
+    /** Nothing is asked: anything is meant. */
+    private static final Condition NOTHING = new Condition.Every(List.of());
 
     /** What phrases are tried at each word, in this order. */
     private static final List<Reading.Phrase> PHRASES = List.of(
@@ -86,9 +88,7 @@ final class Grammar {
             }
             at++;
         }
-        return any.isEmpty()
-                ? new Condition.Every(List.of())
-                : any.size() == 1 ? any.get(0) : new Condition.Any(List.copyOf(any));
+        return any.isEmpty() ? NOTHING : any.size() == 1 ? any.get(0) : new Condition.Any(List.copyOf(any));
     }
 
     /** Parts that must all hold, up to an {@code or} that is none of theirs, a bracket that closes, or the end. */
@@ -107,7 +107,7 @@ final class Grammar {
             }
             if (Joints.isOr(t)) {
                 at++;
-                or(units);
+                or(units, negated);
                 not = false;
                 notFrom = -1;
                 continue;
@@ -158,7 +158,7 @@ final class Grammar {
         } else {
             at++;
         }
-        return new Unit(null, inner, not, comma);
+        return inner.equals(NOTHING) ? null : new Unit(null, inner, not, comma);
     }
 
     /** Whether what follows an {@code or} is of the same matter as the part before it. */
@@ -177,15 +177,20 @@ final class Grammar {
     }
 
     /** Reads the part after an {@code or}, as one more way of the part before it. */
-    private void or(List<Unit> units) {
+    private void or(List<Unit> units, boolean negated) {
         Unit last = units.remove(units.size() - 1);
         // A list with commas that ends with or is one of any of them.
-        while (last.comma() && !units.isEmpty() && units.get(units.size() - 1).isOf(last.about(), last.not())) {
-            last = units.remove(units.size() - 1).or(last.condition());
-            markAsOr();
+        for (int back = 1; last.comma() && !units.isEmpty(); back++) {
+            Unit before = units.get(units.size() - 1);
+            if (!before.isOf(last.about(), last.not())) {
+                break;
+            }
+            units.remove(units.size() - 1);
+            last = before.or(last.condition());
+            markAsOr(parts.size() - back);
         }
         for (Token t = question.token(at); t != null; t = question.token(at)) {
-            Unit unit = phrase(new Place(false, last.not(), -1, false, true));
+            Unit unit = phrase(new Place(negated, last.not(), -1, false, true));
             if (unit != null) {
                 last = last.or(unit.condition());
                 break;
@@ -197,9 +202,9 @@ final class Grammar {
         units.add(last);
     }
 
-    private void markAsOr() {
-        Question.Part p = parts.get(parts.size() - 1);
-        parts.set(parts.size() - 1, new Question.Part(p.about(), p.from(), p.to(), p.says(), p.not(), true));
+    private void markAsOr(int part) {
+        Question.Part p = parts.get(part);
+        parts.set(part, new Question.Part(p.about(), p.from(), p.to(), p.says(), p.not(), true));
     }
 
     private Reading.@Nullable Read understood(int i) {

@@ -79,7 +79,8 @@ class QuestionTest {
 
     @ParameterizedTest
     @CsvSource(delimiter = '>', textBlock = """
-                    pictures from may 2021 over 1 mb in DCIM, deleted, not from the phone backup > kind image & made 2021-05-01..2021-05-31 & size 1000001.. & in ~DCIM & deleted & not[in ~phone backup]
+                    pictures from may 2021 over 1 mb in DCIM, deleted, not from the phone backup > \
+                    kind image & made 2021-05-01..2021-05-31 & size 1000001.. & in ~DCIM & deleted & not[in ~phone backup]
                     show me all the photos taken in may 2021 > kind image & made 2021-05-01..2021-05-31
                     films since 2019 > kind video & made 2019-01-01..
                     word documents older than two years > kind doc+docm+docx+dot & made ..2024-11-24
@@ -89,11 +90,13 @@ class QuestionTest {
                     pictures from yesterday > kind image & made 2026-11-24..2026-11-24
                     newer than may 2020 > made 2020-06-01..
                     2011-2014 > made 2011-01-01..2014-12-31
-                    2019 or 2021 pictures > (made 2019-01-01..2019-12-31 | text 2019 | made 2021-01-01..2021-12-31 | text 2021) & kind image
+                    2019 or 2021 pictures > \
+                    (made 2019-01-01..2019-12-31 | text 2019 | made 2021-01-01..2021-12-31 | text 2021) & kind image
                     tide tables 2019 > text tide & text tables & (made 2019-01-01..2019-12-31 | text 2019)
                     pictures or films from 2021 > (kind image | kind video) & made 2021-01-01..2021-12-31
                     pictures and films from 2021 > (kind image | kind video) & made 2021-01-01..2021-12-31
-                    pictures from 2020 or films from 2021 > (kind image & made 2020-01-01..2020-12-31 | kind video & made 2021-01-01..2021-12-31)
+                    pictures from 2020 or films from 2021 > \
+                    (kind image & made 2020-01-01..2020-12-31 | kind video & made 2021-01-01..2021-12-31)
                     jpg, png or gif, whole > (kind jpg | kind png | kind gif) & whole
                     not jpg or png > not[(kind jpg | kind png)]
                     pictures but not jpg > kind image & not[kind jpg]
@@ -117,6 +120,7 @@ class QuestionTest {
                     in the trash > trashed
                     pictures without a name > kind image & nameless
                     no pictures > not[kind image]
+                    pictures, () > kind image
                     found by content > carved
                     taken with Nordlys K2 in 2020 > with Nordlys K2 & made 2020-01-01..2020-12-31
                     in Holiday Spain over 2 mb > in ~Holiday Spain & size 2000001..
@@ -165,14 +169,37 @@ class QuestionTest {
                         tuple("Camera", "“Camera” as text", false));
     }
 
+    private static String shown(String words) {
+        return ask(words).parts().stream()
+                .map(p -> (p.or() ? "or " : "") + (p.not() ? "not " : "") + p.says())
+                .collect(Collectors.joining(", "));
+    }
+
+    @Test
+    void eachPartSaysHowItIsJoined() {
+        assertThat(shown("a1, b1, c1 or d1"))
+                .isEqualTo("“a1” as text, or “b1” as text, or “c1” as text, or “d1” as text");
+        assertThat(shown("not (whole or damaged)")).isEqualTo("not whole, or not gapped or doubtful");
+        assertThat(shown("not (not chosen)")).isEqualTo("chosen for recovery");
+        assertThat(shown("pictures from 2020 or films")).endsWith("or any film");
+    }
+
+    @Test
+    void whatIsLeftOutMeansNothing() {
+        assertThat(say(ask("pictures, not (wanted 9)").asked())).isEqualTo("kind image");
+        assertThat(say(ask("pictures or (over 5)").asked())).isEqualTo("kind image");
+    }
+
     @ParameterizedTest
     @CsvSource(delimiter = '>', textBlock = """
                     pictures over 5 > over 5 > A size needs a unit, like 5 mb.
-                    pictures from 31 february 2020 > from 31 february 2020 > There is no day 31 february 2020; write it like 4 may 2021 or 2021-05-04.
+                    pictures from 31 february 2020 > from 31 february 2020 > \
+                    There is no day 31 february 2020; write it like 4 may 2021 or 2021-05-04.
                     2021-13-40 > 2021-13-40 > There is no day 2021-13-40; write it like 4 may 2021 or 2021-05-04.
                     wanted 9 > wanted 9 > There is no wanted line 9; this case has 2.
                     by session 77 > by session 77 > Session 77 is none of this case; it has 3, 4.
-                    pictures like this one > like this one > Which one? Go to a finding and press L there, or write its number, like #12.
+                    pictures like this one > like this one > \
+                    Which one? Go to a finding and press L there, or write its number, like #12.
                     like 12 > like 12 > There is no finding 12 in this catalogue.
                     5 mb to 1 mb > 5 mb to 1 mb > The first size is the larger one; turn them round.
                     pictures) > ) > There is no bracket here to close.

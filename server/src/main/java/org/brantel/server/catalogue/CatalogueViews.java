@@ -156,11 +156,15 @@ public final class CatalogueViews {
     public record Counts(
             long matching, long all, Map<String, Long> kinds, Map<String, Long> origins, Map<String, Long> prognoses) {}
 
-    /** How a question was understood, by its parts. */
-    public record Understood(List<Question.Part> parts, List<Question.Problem> problems) {
+    /**
+     * How a question was understood, by its parts.
+     *
+     * @param words that were asked; places of the parts are places in them
+     */
+    public record Understood(String words, List<Question.Part> parts, List<Question.Problem> problems) {
 
         static @Nullable Understood of(@Nullable Question question) {
-            return question == null ? null : new Understood(question.parts(), question.problems());
+            return question == null ? null : new Understood(question.words(), question.parts(), question.problems());
         }
     }
 }

@@ -60,17 +60,20 @@ record Preview(
     /** From one share of the whole to another, from 0 to 1. */
     record Share(double from, double to) {}
 
-    /** The same, of which no more than the first seconds are played. */
-    Preview playedTo(int first) {
-        return play == null || play.seconds() <= first
+    /** What somebody may see or hear of it who agreed to previews: the first page, the first seconds. */
+    Preview glimpse(int seconds) {
+        if (pages > 1) {
+            return picture(1, words + " The customer agreed to previews: its first page is shown.");
+        }
+        return play == null || play.seconds() <= seconds
                 ? this
                 : new Preview(
                         shape,
-                        words + " The customer agreed to previews: its first " + first + " seconds are played.",
+                        words + " The customer agreed to previews: its first " + seconds + " seconds are played.",
                         text,
                         pages,
                         tables,
-                        new Play(play.seconds(), play.wave(), play.frames(), play.unread(), first, play.longest()));
+                        new Play(play.seconds(), play.wave(), play.frames(), play.unread(), seconds, play.longest()));
     }
 
     static Preview none(String why) {

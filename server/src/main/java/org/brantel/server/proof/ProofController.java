@@ -60,13 +60,16 @@ class ProofController {
     Preview preview(@PathVariable String number, @PathVariable long id) throws IOException {
         locks.look(number, Look.PREVIEWS, "the preview");
         Preview preview = proofs.of(catalogues.line(number, id));
-        return locks.mayLook(number, Look.CONTENTS) ? preview : preview.playedTo(GLIMPSE);
+        return locks.mayLook(number, Look.CONTENTS) ? preview : preview.glimpse(GLIMPSE);
     }
 
     /** @param page of a document, counted from 1 */
     @GetMapping(path = "/picture", produces = MediaType.IMAGE_PNG_VALUE)
     byte[] picture(@PathVariable String number, @PathVariable long id, @RequestParam(defaultValue = "1") int page)
             throws IOException {
+        if (page > 1) {
+            locks.look(number, Look.CONTENTS, "more than the first page");
+        }
         locks.look(number, Look.PREVIEWS, "the picture");
         BufferedImage drawn = pictures.draw(catalogues.line(number, id), page);
         ByteArrayOutputStream out = new ByteArrayOutputStream();

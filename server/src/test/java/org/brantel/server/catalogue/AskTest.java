@@ -193,6 +193,8 @@ class AskTest {
     void eachPartSaysWhereItWasRead() {
         JsonNode part =
                 page(story, "deleted pictures").get("question").get("parts").get(1);
+        assertThat(page(story, "deleted pictures").get("question").get("words").asString())
+                .isEqualTo("deleted pictures");
         assertThat(part.get("about").asString()).isEqualTo("kind");
         assertThat(part.get("from").asInt()).isEqualTo(8);
         assertThat(part.get("to").asInt()).isEqualTo(16);

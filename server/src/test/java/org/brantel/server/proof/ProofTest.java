@@ -257,6 +257,18 @@ class ProofTest {
     }
 
     @Test
+    void whoAgreedToPreviewsShowsTheFirstPage() {
+        JsonNode said = glimpses.una
+                .get(path(glimpses, "two.pdf", "/preview"))
+                .expect(200)
+                .json();
+        assertThat(said.get("pages").asInt()).isEqualTo(1);
+        assertThat(said.get("words").asString()).contains("its first page is shown");
+        glimpses.una.get(path(glimpses, "two.pdf", "/picture")).expect(200);
+        glimpses.una.get(path(glimpses, "two.pdf", "/picture?page=2")).expect(423);
+    }
+
+    @Test
     void whatIsDamagedSaysSo() {
         assertThat(preview("noise.mp3").get("words").asString()).contains("its content is damaged");
         assertThat(story.una.get(path(story, "noise.mp3", "/play")).expect(404).sentence())

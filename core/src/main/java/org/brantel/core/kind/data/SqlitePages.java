@@ -91,29 +91,23 @@ final class SqlitePages {
      */
     private boolean root(long cell) throws IOException {
         long[] at = {cell};
-        varint(at);
-        varint(at);
+        SqliteRecord.varint(content, at);
+        SqliteRecord.varint(content, at);
         long record = at[0];
-        long headEnd = record + varint(at);
+        long headEnd = record + SqliteRecord.varint(content, at);
         long value = headEnd;
         for (int i = 0; i < 4 && at[0] < headEnd; i++) {
-            long type = varint(at);
+            long type = SqliteRecord.varint(content, at);
             if (i == 3) {
-                long root = type >= 1 && type <= 6 ? number(value, bytes(type)) : type == 9 ? 1 : 0;
+                long root = type >= 1 && type <= 6 ? number(value, SqliteRecord.bytes(type)) : type == 9 ? 1 : 0;
                 if (root > 1) {
                     waiting.add(root);
                 }
                 return root >= 0 && root <= pages;
             }
-            value += bytes(type);
+            value += SqliteRecord.bytes(type);
         }
         return false;
-    }
-
-    private static long bytes(long type) {
-        return type >= 13
-                ? (type - 13) / 2
-                : type == 12 ? 0 : type == 5 ? 6 : type == 6 || type == 7 ? 8 : type <= 4 ? type : 0;
     }
 
     private long number(long at, long bytes) throws IOException {
@@ -122,17 +116,5 @@ final class SqlitePages {
             value = value << 8 | content.u8(at + i);
         }
         return value;
-    }
-
-    private long varint(long[] at) throws IOException {
-        long value = 0;
-        for (int i = 0; i < 8; i++) {
-            int b = content.u8(at[0]++);
-            value = value << 7 | b & 0x7f;
-            if (b < 0x80) {
-                return value;
-            }
-        }
-        return value << 8 | content.u8(at[0]++);
     }
 }
