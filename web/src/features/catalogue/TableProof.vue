@@ -6,6 +6,11 @@ defineProps<{
   /** What it holds in rows. */
   tables: PreviewTable[]
 }>()
+
+function rowWords(t: PreviewTable): string {
+  if (t.rows < 0) return 'its rows are laid out otherwise, and not counted here'
+  return t.cells.length < t.rows ? `the first ${count(t.cells.length)} of ${count(t.rows)}` : count(t.rows)
+}
 </script>
 
 <template>
@@ -14,7 +19,7 @@ defineProps<{
       <caption class="s">
         <b>{{ t.name }}</b>
         {{
-          t.cells.length < t.rows ? `the first ${count(t.cells.length)} of ${count(t.rows)}` : count(t.rows)
+          rowWords(t)
         }}
       </caption>
       <thead>

@@ -14,11 +14,14 @@ public final class Inside {
     private static final Set<String> ZIPS = Set.of("zip", "jar", "kmz", "epub");
 
     /**
-     * @param rows  how many there are
+     * @param rows  how many there are; {@link #NOT_KNOWN} where they are not counted
      * @param heads what the columns hold
      * @param cells the first rows
      */
-    public record Table(String name, long rows, List<String> heads, List<List<String>> cells) {}
+    public record Table(String name, long rows, List<String> heads, List<List<String>> cells) {
+
+        public static final long NOT_KNOWN = -1;
+    }
 
     private Inside() {}
 

@@ -34,6 +34,7 @@ final class SqliteTables {
     private static final int MOST_PAGES = 200_000;
     private static final int MOST_TABLES = 100;
     private static final int SHOWN_ROWS = 5;
+    private static final Pattern NUMBER = Pattern.compile("\\bINTEGER\\s+PRIMARY\\s+KEY\\b", Pattern.CASE_INSENSITIVE);
     private static final Pattern COLUMN =
             Pattern.compile("^\\s*[\"`\\[]?([\\p{L}_][\\p{L}\\p{N}_ ]*?)[\"`\\]]?(?:\\s|$)");
 
@@ -74,6 +75,7 @@ final class SqliteTables {
             if (isTable && tables.size() < MOST_TABLES) {
                 Rows rows = rows(Long.parseLong(row.get(3)), SHOWN_ROWS);
                 int columns = rows.first.stream().mapToInt(List::size).max().orElse(0);
+                numbered(row.get(4), rows);
                 tables.add(new Inside.Table(row.get(1), rows.count, heads(row.get(4), columns), rows.first));
             }
         }
@@ -82,8 +84,7 @@ final class SqliteTables {
 
     /** The names of columns, as far as the words that made the table say them. */
     private static List<String> heads(String made, int columns) {
-        int open = made.indexOf('(');
-        String[] parts = open < 0 ? new String[0] : made.substring(open + 1).split(",");
+        String[] parts = parts(made);
         return IntStream.range(0, columns)
                 .mapToObj(i -> {
                     Matcher m = i < parts.length ? COLUMN.matcher(parts[i]) : null;
@@ -95,6 +96,27 @@ final class SqliteTables {
     private static final class Rows {
         private long count;
         private final List<List<String>> first = new ArrayList<>();
+        private final List<Long> numbers = new ArrayList<>();
+    }
+
+    /** A column that is the row's number is kept empty in the rows (section 2.3): the number stands in its place. */
+    private static void numbered(String made, Rows rows) {
+        String[] parts = parts(made);
+        for (int column = 0; column < parts.length; column++) {
+            if (NUMBER.matcher(parts[column]).find()) {
+                for (int i = 0; i < rows.first.size(); i++) {
+                    List<String> row = rows.first.get(i);
+                    if (column < row.size() && row.get(column).isEmpty()) {
+                        row.set(column, String.valueOf(rows.numbers.get(i)));
+                    }
+                }
+            }
+        }
+    }
+
+    private static String[] parts(String made) {
+        int open = made.indexOf('(');
+        return open < 0 ? new String[0] : made.substring(open + 1).split(",");
     }
 
     /** Counts the rows of a tree of pages, and reads the first ones. */
@@ -114,7 +136,7 @@ final class SqliteTables {
             if (kind == 13) {
                 rows.count += cells;
                 for (int i = 0; i < cells && rows.first.size() < shown; i++) {
-                    rows.first.add(row(start + file.u16be(at + 8 + 2L * i)));
+                    read(start + file.u16be(at + 8 + 2L * i), rows);
                 }
             } else if (kind == 5) {
                 List<Long> below = new ArrayList<>();
@@ -125,17 +147,18 @@ final class SqliteTables {
                 Collections.reverse(below);
                 below.forEach(next::push);
             } else {
-                // A table without row numbers is laid out as an index; its rows are not counted.
+                // A table without row numbers is laid out as an index, and read no further.
+                rows.count = Inside.Table.NOT_KNOWN;
                 return rows;
             }
         }
         return rows;
     }
 
-    private List<String> row(long cell) throws IOException {
+    private void read(long cell, Rows into) throws IOException {
         long[] at = {cell};
         long length = SqliteRecord.varint(file, at);
-        SqliteRecord.varint(file, at);
+        into.numbers.add(SqliteRecord.varint(file, at));
         // A row that goes on in other pages is shown as far as it stands in its own.
         long end = at[0] + Math.min(length, usable - 35L);
         long record = at[0];
@@ -154,7 +177,7 @@ final class SqliteTables {
                             : value(kind, value));
             value += bytes;
         }
-        return values;
+        into.first.add(values);
     }
 
     private String value(long kind, long at) throws IOException {

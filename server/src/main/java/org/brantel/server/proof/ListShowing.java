@@ -33,7 +33,11 @@ class ListShowing implements Showing {
                         .toList();
                 return tables.isEmpty()
                         ? Preview.none("It holds nothing that can be listed.")
-                        : Preview.tables(tables, "As its own directory lists it; nothing of it was unpacked.");
+                        : Preview.tables(
+                                tables,
+                                line.finding().kind().equals("sqlite")
+                                        ? "The first rows of each table, and how many it has."
+                                        : "As its own directory lists it; nothing of it was unpacked.");
             } catch (ByteView.Unread e) {
                 return Preview.none(UNREAD);
             } catch (IOException e) {

@@ -39,7 +39,7 @@ record Preview(
     }
 
     /**
-     * @param rows  how many there are; not all may be shown
+     * @param rows  how many there are, of which not all may be shown; -1 where they are not counted
      * @param heads what the columns hold
      */
     record Table(String name, long rows, List<String> heads, List<List<String>> cells) {}
