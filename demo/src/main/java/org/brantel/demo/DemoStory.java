@@ -83,7 +83,7 @@ class DemoStory {
         await(() -> imaging.sessions(number).get(0).standing().state() == WorkState.DONE);
         scans.start(number, Scans.Scope.whole(ScanMethod.BOTH), ENGINEER);
         await(() -> scans.sessions(number).get(0).standing().state() == WorkState.DONE);
-        selecting.selectRecoverable(number);
+        selecting.selectRecoverable(number, COORDINATOR);
         recoveries.start(number, COORDINATOR);
         await(() -> recoveries.runs(number).get(0).standing().state() == WorkState.DONE);
         deliveries.seal(number, COORDINATOR, false);

@@ -13,7 +13,6 @@ import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -22,18 +21,6 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/cases/{number}/catalogue")
 class CatalogueController {
-
-    /** So many lines are named one by one; a statement of the database takes no more than some ten thousand values. */
-    private static final int MOST = 20_000;
-
-    /** @param filter all lines that pass it, instead of single ones */
-    record SelectionChange(
-            @NotNull
-            @Size(max = MOST, message = "At most 20,000 lines are named at once; choose by the filter instead.")
-            List<Long> ids,
-
-            @Nullable @Valid CatalogueFilter filter,
-            boolean selected) {}
 
     /**
      * @param findings that are theirs; absent for all chosen ones that fit or may fit
@@ -48,14 +35,12 @@ class CatalogueController {
 
     private final Catalogues catalogues;
     private final Walk walk;
-    private final Selecting selecting;
     private final WantedStates states;
     private final Staff staff;
 
-    CatalogueController(Catalogues catalogues, Walk walk, Selecting selecting, WantedStates states, Staff staff) {
+    CatalogueController(Catalogues catalogues, Walk walk, WantedStates states, Staff staff) {
         this.catalogues = catalogues;
         this.walk = walk;
-        this.selecting = selecting;
         this.states = states;
         this.staff = staff;
     }
@@ -144,16 +129,5 @@ class CatalogueController {
     @DeleteMapping("/wanted/{line}/confirmation")
     List<CatalogueViews.WantedState> unconfirm(@PathVariable String number, @PathVariable long line) {
         return states.unconfirm(number, line, staff.current().name());
-    }
-
-    @PutMapping("/selection")
-    Selecting.Changed select(@PathVariable String number, @Valid @RequestBody SelectionChange change) {
-        return selecting.select(number, change.ids(), change.filter(), change.selected());
-    }
-
-    /** Takes a change of the selection back; what was changed anew since stays as it is. */
-    @DeleteMapping("/selection/{change}")
-    CatalogueViews.SelectionSum unselect(@PathVariable String number, @PathVariable long change) {
-        return selecting.takeBack(number, change);
     }
 }

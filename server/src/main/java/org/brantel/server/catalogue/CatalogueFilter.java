@@ -47,6 +47,9 @@ record CatalogueFilter(
     /** So many sessions of one case are thinkable. */
     static final int SESSIONS = 500;
 
+    /** More are not named one by one. */
+    private static final int NAMED = 4;
+
     static final String FOLDERS = "A place is one folder, as at most 500 sessions have it.";
     static final String VOLUME = "\\d{1,18}:\\d{1,9}";
     static final CatalogueFilter ALL =
@@ -186,14 +189,6 @@ record CatalogueFilter(
         return b.exists(BySession.of(query, root, b, session));
     }
 
-    static Predicate isChosen(long caseId, Root<CatalogueLine> root, CommonAbstractCriteria query, CriteriaBuilder b) {
-        Subquery<Long> chosen = query.subquery(Long.class);
-        Root<CatalogueChoice> choice = chosen.from(CatalogueChoice.class);
-        chosen.select(choice.get("lineId"))
-                .where(b.equal(choice.get("caseId"), caseId), b.isTrue(choice.get("chosen")));
-        return root.get("id").in(chosen);
-    }
-
     CatalogueFilter {
         kinds = kinds == null
                 ? List.of()
@@ -208,6 +203,32 @@ record CatalogueFilter(
     /** The same filter without the conditions that counts stand beside. */
     CatalogueFilter withoutFacets() {
         return new CatalogueFilter(List.of(), List.of(), List.of(), q, asked, selectedOnly, by, in);
+    }
+
+    /** What is meant, as a person reads it. */
+    String words() {
+        List<String> words = new ArrayList<>();
+        if (q != null && !q.isBlank()) {
+            words.add("“" + q.strip() + "”");
+        }
+        for (List<String> some : List.of(kinds, origins, prognoses)) {
+            if (!some.isEmpty()) {
+                words.add(some.size() > NAMED ? some.size() + " kinds" : String.join(" or ", some));
+            }
+        }
+        if (in != null && !in.isAnywhere()) {
+            words.add(in.nameless() ? "what no record names" : "in one place");
+        }
+        if (asked != null && asked.wanted() != null) {
+            words.add("of one wanted line");
+        }
+        if (selectedOnly) {
+            words.add("of what was chosen");
+        }
+        if (by != null && !by.isAny()) {
+            words.add("by scan session");
+        }
+        return words.isEmpty() ? "all findings" : "all that pass: " + String.join(", ", words);
     }
 
     /** Whether every line passes. */
@@ -248,7 +269,7 @@ record CatalogueFilter(
             all.add(asked.predicate(asked.wanted(), root, b));
         }
         if (selectedOnly) {
-            all.add(isChosen(reach.caseId(), root, query, b));
+            all.add(Choices.isChosen(reach.caseId(), root, b));
         }
         if (by != null) {
             all.addAll(by.predicates(root, query, b));

@@ -6,7 +6,10 @@ import java.util.Iterator;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import org.brantel.core.finding.Prognosis;
 import org.brantel.server.platform.Known;
+import org.brantel.server.selection.Marks;
+import org.brantel.server.selection.Selections;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 
@@ -18,6 +21,7 @@ class CatalogueStore {
     private final CatalogueKeys keys;
     private final SeenLines seen;
     private final Folders folders;
+    private final Selections selections;
     private final Choices choices;
     private final JdbcTemplate sql;
 
@@ -26,12 +30,14 @@ class CatalogueStore {
             CatalogueKeys keys,
             SeenLines seen,
             Folders folders,
+            Selections selections,
             Choices choices,
             JdbcTemplate sql) {
         this.lines = lines;
         this.keys = keys;
         this.seen = seen;
         this.folders = folders;
+        this.selections = selections;
         this.choices = choices;
         this.sql = sql;
     }
@@ -91,18 +97,24 @@ class CatalogueStore {
         changes.save(sql, caseId);
     }
 
-    /** A line becomes part of another: what sessions saw of it, and that somebody chose it. */
-    void takeIn(long caseId, long gone, long by) {
-        seen.takeIn(gone, by);
-        choices.lock(caseId);
-        // A choice that is taken back later is taken back of the line that has it now.
-        sql.update(
-                "insert into catalogue_choice as c (line_id, case_id, chosen, change) select ?, case_id, chosen, change "
-                        + "from catalogue_choice where line_id = ? and chosen on conflict (line_id) do update set "
-                        + "chosen = true, change = excluded.change where not c.chosen",
-                by,
-                gone);
-        sql.update("delete from catalogue_choice where line_id = ?", gone);
+    /** What is chosen, as it is when nobody else may change it any more. */
+    Marks chosen(long caseId) {
+        selections.lock(caseId);
+        return selections.chosen(caseId);
+    }
+
+    void weighMore(long caseId, Map<Prognosis, Choices.Weight> more) {
+        choices.add(caseId, more);
+    }
+
+    /**
+     * Lines became parts of others: what sessions saw of them, and that somebody chose them.
+     *
+     * @param gone by their numbers, the lines that took them in, in turn
+     */
+    void takeIn(long caseId, Map<Long, Long> gone) {
+        gone.forEach(seen::takeIn);
+        selections.takeIn(caseId, gone);
     }
 
     /** Tells the database how the catalogue has grown; else it plans for the few rows that were there. */

@@ -6,7 +6,6 @@ import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.function.Consumer;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.wanted.Fitting;
@@ -14,6 +13,8 @@ import org.brantel.server.intake.Cases;
 import org.brantel.server.locks.Locks;
 import org.brantel.server.locks.Look;
 import org.brantel.server.platform.Refusal;
+import org.brantel.server.selection.Marks;
+import org.brantel.server.selection.Selections;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.event.EventListener;
 import org.springframework.data.domain.Limit;
@@ -44,10 +45,10 @@ public class Catalogues {
     private final SeenLines seen;
     private final FoundPages pages;
     private final Choices choices;
+    private final Selections selections;
     private final Merge.Into merges;
     private final Cases cases;
     private final WantedStates states;
-    private final Selecting selecting;
     private final Versions versions;
     private final Locks locks;
     private final EntityManager entities;
@@ -57,10 +58,10 @@ public class Catalogues {
             SeenLines seen,
             FoundPages pages,
             Choices choices,
+            Selections selections,
             Merge.Into merges,
             Cases cases,
             WantedStates states,
-            Selecting selecting,
             Versions versions,
             Locks locks,
             EntityManager entities) {
@@ -68,10 +69,10 @@ public class Catalogues {
         this.seen = seen;
         this.pages = pages;
         this.choices = choices;
+        this.selections = selections;
         this.merges = merges;
         this.cases = cases;
         this.states = states;
-        this.selecting = selecting;
         this.versions = versions;
         this.locks = locks;
         this.entities = entities;
@@ -137,7 +138,7 @@ public class Catalogues {
                         counts.prognoses(filter)),
                 CatalogueViews.Understood.of(reach.question().question()),
                 states.of(number),
-                selecting.sum(caseId),
+                choices.sum(caseId),
                 into);
     }
 
@@ -146,9 +147,9 @@ public class Catalogues {
         List<Fitting> wanted = WantedStates.fittings(cases.docket(number).said().wanted());
         List<Long> ids = some.stream().map(CatalogueLine::id).toList();
         Map<Long, Seen> seenBy = seen.of(ids);
-        Set<Long> chosen = choices.among(ids);
+        Marks chosen = selections.chosen(cases.id(number));
         return some.stream()
-                .map(l -> l.view(into, wanted, seenBy.getOrDefault(l.id(), Seen.NOWHERE), chosen.contains(l.id())))
+                .map(l -> l.view(into, wanted, seenBy.getOrDefault(l.id(), Seen.NOWHERE), chosen.has(l.id())))
                 .toList();
     }
 
@@ -189,7 +190,7 @@ public class Catalogues {
 
     @Transactional(readOnly = true)
     public long selectedCount(String number) {
-        return selecting.sum(cases.id(number)).files();
+        return choices.sum(cases.id(number)).files();
     }
 
     /** Wanted lines that a catalogue line fits, and those that it may fit. */

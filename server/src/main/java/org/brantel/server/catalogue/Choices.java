@@ -1,51 +1,145 @@
 package org.brantel.server.catalogue;
 
-import java.util.Collection;
+import jakarta.persistence.criteria.CriteriaBuilder;
+import jakarta.persistence.criteria.Predicate;
+import jakarta.persistence.criteria.Root;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.List;
-import java.util.Set;
-import org.springframework.data.jpa.repository.Modifying;
-import org.springframework.data.jpa.repository.Query;
-import org.springframework.data.repository.Repository;
+import java.util.Map;
+import java.util.Objects;
+import org.brantel.core.finding.Prognosis;
+import org.brantel.server.selection.Marks;
+import org.hibernate.query.criteria.HibernateCriteriaBuilder;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.jdbc.core.RowCallbackHandler;
+import org.springframework.stereotype.Component;
 
-/** What was chosen of a catalogue. */
-interface Choices extends Repository<CatalogueChoice, Long> {
+/** What was chosen of a catalogue, beside its lines. */
+@Component
+class Choices {
 
-    /** Until the transaction ends, nobody else changes what is chosen of the case. */
-    @Query(
-            value = "select 1 from pg_advisory_xact_lock(hashtextextended('catalogue_choice', ?1)) as locked",
-            nativeQuery = true)
-    Integer lock(long caseId);
+    /** Files and bytes. */
+    record Weight(long files, long bytes) {
 
-    /** Until the transaction ends, the database joins very many lines at once, whatever it has counted last. */
-    @Query(value = "select set_config('enable_nestloop', 'off', true)", nativeQuery = true)
-    String forMany();
+        static final Weight NONE = new Weight(0, 0);
 
-    @Query(value = "select nextval('selection_change_ids')", nativeQuery = true)
-    long nextChange();
+        Weight and(Weight more) {
+            return new Weight(files + more.files, bytes + more.bytes);
+        }
 
-    @Modifying
-    @Query(
-            "update CatalogueChoice c set c.chosen = not c.chosen, c.change = null where c.caseId = ?1 and c.change = ?2")
-    void takeBack(long caseId, long change);
+        Weight turned() {
+            return new Weight(-files, -bytes);
+        }
+    }
 
-    @Query("select c.lineId from CatalogueChoice c where c.chosen and c.lineId in ?1")
-    Set<Long> among(Collection<Long> lines);
+    private static final int LOT = 20_000;
+    /** So few are looked up one by one. */
+    private static final int FEW = 2000;
 
-    @Query("select l from CatalogueChoice c join CatalogueLine l on l.id = c.lineId where c.caseId = ?1 and c.chosen "
-            + "order by l.id")
-    List<CatalogueLine> lines(long caseId);
+    private static final String WEIGHT = "select l.prognosis, count(*), sum(l.size)";
 
-    /** Prognosis, number and bytes. */
-    @Query("select l.prognosis, count(l), sum(l.size) from CatalogueChoice c join CatalogueLine l on l.id = c.lineId "
-            + "where c.caseId = ?1 and c.chosen group by l.prognosis")
-    List<Object[]> sums(long caseId);
+    private static final String LINES_OF_BLOCKS = " join catalogue_line l on l.case_id = ? and l.id between b.block * "
+            + Marks.BLOCK + " and b.block * " + Marks.BLOCK + " + " + (Marks.BLOCK - 1)
+            + " and get_bit(b.bits, (l.id % "
+            + Marks.BLOCK + ")::int) = 1 ";
 
-    /** How many that fit a wanted line, or may. */
-    @Query("select count(l) from CatalogueChoice c join CatalogueLine l on l.id = c.lineId where c.caseId = ?1 and "
-            + "c.chosen and (array_contains(l.wanted, ?2) or array_contains(l.mayFit, ?2))")
-    long fitting(long caseId, Long wanted);
+    private static final String CHOSEN = "exists (select 1 from selection_block s where s.set_id = ? and s.block = ? / "
+            + Marks.BLOCK + " and get_bit(s.bits, (? % " + Marks.BLOCK + ")::int) = 1)";
 
-    @Query("select l.id from CatalogueChoice c join CatalogueLine l on l.id = c.lineId where c.caseId = ?1 and "
-            + "c.chosen and (array_contains(l.wanted, ?2) or array_contains(l.mayFit, ?2)) order by l.id")
-    List<Long> fittingIds(long caseId, Long wanted);
+    private static final String FITTING = " from selection_block b" + LINES_OF_BLOCKS
+            + "where b.set_id = ? and (l.wanted @> array[?]::bigint[] or l.may_fit @> array[?]::bigint[])";
+
+    private final CatalogueLines lines;
+    private final JdbcTemplate sql;
+
+    Choices(CatalogueLines lines, JdbcTemplate sql) {
+        this.lines = lines;
+        this.sql = sql;
+    }
+
+    /** Whether a line is chosen. */
+    static Predicate isChosen(long caseId, Root<CatalogueLine> line, CriteriaBuilder b) {
+        return b.isTrue(((HibernateCriteriaBuilder) b)
+                .sql(CHOSEN, Boolean.class, b.literal(-caseId), line.get("id"), line.get("id")));
+    }
+
+    /** In the order of their numbers. */
+    List<CatalogueLine> lines(long caseId) {
+        List<CatalogueLine> all = new ArrayList<>();
+        List<Long> ids = sql.queryForList(
+                "select l.id from selection_block b" + LINES_OF_BLOCKS + "where b.set_id = ? order by l.id",
+                Long.class,
+                caseId,
+                -caseId);
+        for (int from = 0; from < ids.size(); from += LOT) {
+            Long[] lot = ids.subList(from, Math.min(ids.size(), from + LOT)).toArray(Long[]::new);
+            lines.findByIds(lot).stream()
+                    .sorted(Comparator.comparing(CatalogueLine::id))
+                    .forEach(all::add);
+        }
+        return all;
+    }
+
+    /** How many of those that are chosen fit a wanted line, or may. */
+    long fitting(long caseId, long wanted) {
+        return Objects.requireNonNull(
+                sql.queryForObject("select count(*)" + FITTING, Long.class, caseId, -caseId, wanted, wanted));
+    }
+
+    List<Long> fittingIds(long caseId, long wanted) {
+        return sql.queryForList(
+                "select l.id" + FITTING + " order by l.id", Long.class, caseId, -caseId, wanted, wanted);
+    }
+
+    /** What some lines weigh, by their prognosis. */
+    Map<Prognosis, Weight> weigh(long caseId, Marks some) {
+        Map<Prognosis, Weight> sums = new EnumMap<>(Prognosis.class);
+        RowCallbackHandler take =
+                row -> sums.put(Prognosis.valueOf(row.getString(1)), new Weight(row.getLong(2), row.getLong(3)));
+        if (some.count() <= FEW) {
+            sql.query(
+                    WEIGHT + " from catalogue_line l where l.case_id = ? and l.id = any(?) group by l.prognosis",
+                    take,
+                    caseId,
+                    some.lines().boxed().toArray(Long[]::new));
+            return sums;
+        }
+        Map<Long, byte[]> blocks = some.blocks();
+        sql.query(
+                WEIGHT + " from unnest(?::bigint[], ?::bytea[]) as b (block, bits)" + LINES_OF_BLOCKS
+                        + "group by l.prognosis",
+                take,
+                blocks.keySet().toArray(Long[]::new),
+                blocks.values().toArray(byte[][]::new),
+                caseId);
+        return sums;
+    }
+
+    /** What is chosen of a case weighs so much more. */
+    void add(long caseId, Map<Prognosis, Weight> more) {
+        more.forEach((prognosis, w) -> sql.update(
+                "insert into selection_sum as s (case_id, prognosis, files, bytes) values (?, ?, ?, ?) "
+                        + "on conflict (case_id, prognosis) do update set files = s.files + excluded.files, "
+                        + "bytes = s.bytes + excluded.bytes",
+                caseId,
+                prognosis.name(),
+                w.files(),
+                w.bytes()));
+    }
+
+    CatalogueViews.SelectionSum sum(long caseId) {
+        Map<Prognosis, Weight> by = new EnumMap<>(Prognosis.class);
+        sql.query(
+                "select prognosis, files, bytes from selection_sum where case_id = ?",
+                row -> {
+                    by.put(Prognosis.valueOf(row.getString(1)), new Weight(row.getLong(2), row.getLong(3)));
+                },
+                caseId);
+        Weight all = by.values().stream().reduce(Weight.NONE, Weight::and);
+        long whole = by.getOrDefault(Prognosis.WHOLE, Weight.NONE).files();
+        long gapped = by.getOrDefault(Prognosis.GAPPED, Weight.NONE).files();
+        return new CatalogueViews.SelectionSum(all.files(), all.bytes(), whole, gapped, all.files() - whole - gapped);
+    }
 }

@@ -3,6 +3,7 @@ package org.brantel.server.catalogue;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -15,7 +16,9 @@ import java.util.TreeSet;
 import java.util.stream.Stream;
 import org.brantel.core.finding.Catalogue;
 import org.brantel.core.finding.Finding;
+import org.brantel.core.finding.Prognosis;
 import org.brantel.server.platform.Known;
+import org.brantel.server.selection.Marks;
 import org.jspecify.annotations.Nullable;
 
 /** The lines that a batch of findings meets, by their keys. */
@@ -129,16 +132,22 @@ final class MetLines {
         Set<CatalogueLine> added = Set.copyOf(fresh);
         stand();
         store.addLines(fresh);
+        Marks chosen = counted.isEmpty() ? new Marks() : store.chosen(caseId);
+        Map<Long, Long> gone = new LinkedHashMap<>();
         for (Absorbed a : inTurn) {
             if (!a.gone().isNew()) {
                 a.gone().mergedInto(a.by().id());
-                store.takeIn(caseId, a.gone().id(), a.by().id());
+                gone.put(a.gone().id(), a.by().id());
             }
+        }
+        if (!gone.isEmpty()) {
+            store.takeIn(caseId, gone);
         }
         CountChanges changes = new CountChanges();
         fresh.forEach(l -> changes.change(null, l.counted()));
         counted.forEach((line, before) -> changes.change(before, line.counted()));
         store.count(caseId, changes);
+        weighAnew(chosen, gone.isEmpty() ? chosen : store.chosen(caseId));
         List<SeenLines.Change> firstSeen = new ArrayList<>();
         List<SeenLines.Change> seenAgain = new ArrayList<>();
         seenAnew.forEach((line, sessions) -> sessions.forEach(session -> (added.contains(line) ? firstSeen : seenAgain)
@@ -156,6 +165,22 @@ final class MetLines {
         }
         store.keys().addAll(caseId, keys);
         return places;
+    }
+
+    /** What is chosen may be larger now, or whole. */
+    private void weighAnew(Marks before, Marks now) {
+        Map<Prognosis, Choices.Weight> more = new EnumMap<>(Prognosis.class);
+        counted.forEach((line, was) -> {
+            CountChanges.Counted is = line.counted();
+            if (was != null && before.has(line.id())) {
+                more.merge(was.prognosis(), new Choices.Weight(-1, -was.size()), Choices.Weight::and);
+            }
+            if (is != null && now.has(line.id())) {
+                more.merge(is.prognosis(), new Choices.Weight(1, is.size()), Choices.Weight::and);
+            }
+        });
+        more.values().removeIf(Choices.Weight.NONE::equals);
+        store.weighMore(caseId, more);
     }
 
     /** Gives each line the folder that it stands in now. */

@@ -2,149 +2,209 @@ package org.brantel.server.catalogue;
 
 import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import jakarta.persistence.EntityManager;
-import jakarta.persistence.Tuple;
-import jakarta.persistence.criteria.CommonAbstractCriteria;
-import jakarta.persistence.criteria.CriteriaUpdate;
+import jakarta.persistence.criteria.CriteriaQuery;
 import jakarta.persistence.criteria.Predicate;
 import jakarta.persistence.criteria.Root;
-import jakarta.persistence.criteria.Subquery;
+import java.time.Clock;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
+import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
 import org.brantel.core.finding.Prognosis;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Topic;
-import org.hibernate.Session;
+import org.brantel.server.selection.Changing;
+import org.brantel.server.selection.Marks;
+import org.brantel.server.selection.SelectionViews;
+import org.brantel.server.selection.Selections;
+import org.hibernate.query.Query;
 import org.hibernate.query.criteria.HibernateCriteriaBuilder;
-import org.hibernate.query.criteria.JpaCriteriaInsertSelect;
-import org.hibernate.query.criteria.JpaCriteriaQuery;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /**
- * Chooses what is to be recovered. A change is one statement of the database, however many lines it is about, and leaves
- * its number on the lines that it changed: by that it is taken back, and never what somebody chose since.
+ * Chooses what is to be recovered. What a change turned is kept as a set of its own, however many lines it is about: by
+ * that it is taken back, and never what somebody chose since.
  */
 @Service
 public class Selecting {
+
+    private static final int FETCHED = 20_000;
+
+    /** What a kept selection does to what is chosen. */
+    enum How {
+        ADD("also chose"),
+        SUBTRACT("gave up"),
+        ONLY("chose nothing but");
+
+        private final String words;
+
+        How(String words) {
+            this.words = words;
+        }
+
+        private Marks target(Marks now, Marks kept) {
+            return switch (this) {
+                case ADD -> now.without(kept).differing(kept);
+                case SUBTRACT -> now.without(kept);
+                case ONLY -> kept;
+            };
+        }
+    }
 
     /**
      * @param change  its number
      * @param changed lines that were not so before
      */
-    record Changed(long change, int changed, @JsonUnwrapped CatalogueViews.SelectionSum sum) {}
+    record Changed(long change, long changed, @JsonUnwrapped CatalogueViews.SelectionSum sum) {}
 
+    private final Selections selections;
     private final Choices choices;
     private final FoundPages pages;
     private final Cases cases;
     private final Happenings happenings;
     private final EntityManager entities;
+    private final Clock clock;
 
-    Selecting(Choices choices, FoundPages pages, Cases cases, Happenings happenings, EntityManager entities) {
+    Selecting(
+            Selections selections,
+            Choices choices,
+            FoundPages pages,
+            Cases cases,
+            Happenings happenings,
+            EntityManager entities,
+            Clock clock) {
+        this.selections = selections;
         this.choices = choices;
         this.pages = pages;
         this.cases = cases;
         this.happenings = happenings;
         this.entities = entities;
+        this.clock = clock;
     }
 
-    /** @param filter all lines that pass it; null for the ones that are named */
+    /** Chooses lines by their numbers, or gives them up; such as are no lines of the case are passed over. */
     @Transactional
-    Changed select(String number, List<Long> ids, @Nullable CatalogueFilter filter, boolean yes) {
-        long caseId = cases.id(number);
-        CatalogueFilter passing = filter == null ? CatalogueFilter.ALL : filter;
-        CatalogueFilter.Reach reach = pages.reach(number, passing);
-        Meant meant = (line, query, b) -> {
-            List<Predicate> all = new ArrayList<>(passing.predicates(reach, line, query, b));
-            if (filter == null) {
-                all.add(line.get("id").in(ids));
-            }
-            return all;
-        };
+    Changed select(String number, List<Long> ids, boolean yes, String who) {
+        return select(
+                number, CatalogueFilter.ALL, ids, yes, ids.size() == 1 ? "one finding" : ids.size() + " findings", who);
+    }
+
+    /** Chooses all lines that pass a filter, or gives them up. */
+    @Transactional
+    Changed select(String number, CatalogueFilter filter, boolean yes, String who) {
+        return select(number, filter, null, yes, filter.words(), who);
+    }
+
+    private Changed select(
+            String number, CatalogueFilter filter, @Nullable List<Long> ids, boolean yes, String what, String who) {
         // Two people may choose the same lines at once.
-        choices.lock(caseId);
-        if (filter != null) {
-            choices.forMany();
-        }
-        long change = choices.nextChange();
-        int changed = turn(caseId, meant, yes, change);
-        if (yes) {
-            changed += add(meant, change);
-        }
+        selections.lock(cases.id(number));
+        Marks meant = passing(number, filter, ids);
+        return change(
+                number,
+                now -> yes ? now.without(meant).differing(meant) : now.without(meant),
+                (yes ? "chose " : "gave up ") + what,
+                who);
+    }
+
+    /** Adds a kept selection to what is chosen, takes it away from it, or puts it in its place. */
+    @Transactional
+    Changed apply(String number, long kept, How how, String who) {
+        long caseId = cases.id(number);
+        selections.lock(caseId);
+        Marks set = selections.kept(caseId, kept);
+        String name = selections.keptView(caseId, kept).name();
+        return change(number, now -> how.target(now, set), how.words + " “" + name + "”", who);
+    }
+
+    private Changed change(String number, UnaryOperator<Marks> target, String what, String who) {
+        long caseId = cases.id(number);
+        Marks now = selections.chosen(caseId);
+        Selections.Turned turned =
+                selections.choose(caseId, target.apply(now), new Changing(what, who, clock.instant()));
+        weigh(caseId, turned);
         happenings.changed(number, Topic.SELECTION);
-        return new Changed(change, changed, sum(caseId));
-    }
-
-    /** Which lines a change is about. */
-    private interface Meant {
-        List<Predicate> predicates(Root<CatalogueLine> line, CommonAbstractCriteria query, HibernateCriteriaBuilder b);
-    }
-
-    /** Of lines that somebody had in hand before, those that were not so. */
-    private int turn(long caseId, Meant meant, boolean yes, long change) {
-        HibernateCriteriaBuilder b = (HibernateCriteriaBuilder) entities.getCriteriaBuilder();
-        CriteriaUpdate<CatalogueChoice> update = b.createCriteriaUpdate(CatalogueChoice.class);
-        Root<CatalogueChoice> choice = update.from(CatalogueChoice.class);
-        Subquery<Long> lines = update.subquery(Long.class);
-        Root<CatalogueLine> line = lines.from(CatalogueLine.class);
-        lines.select(line.get("id")).where(meant.predicates(line, lines, b).toArray(Predicate[]::new));
-        update.set("chosen", yes)
-                .set("change", change)
-                .where(
-                        b.equal(choice.get("caseId"), caseId),
-                        b.equal(choice.get("chosen"), !yes),
-                        choice.get("lineId").in(lines));
-        return entities.createQuery(update).executeUpdate();
-    }
-
-    /** Of lines that nobody had in hand yet, all. */
-    private int add(Meant meant, long change) {
-        HibernateCriteriaBuilder b = (HibernateCriteriaBuilder) entities.getCriteriaBuilder();
-        JpaCriteriaQuery<Tuple> lines = b.createTupleQuery();
-        Root<CatalogueLine> line = lines.from(CatalogueLine.class);
-        Subquery<Long> known = lines.subquery(Long.class);
-        Root<CatalogueChoice> choice = known.from(CatalogueChoice.class);
-        known.select(choice.get("lineId")).where(b.equal(choice.get("lineId"), line.get("id")));
-        List<Predicate> all = meant.predicates(line, lines, b);
-        all.add(b.not(b.exists(known)));
-        lines.multiselect(line.get("id"), line.get("caseId"), b.literal(true), b.literal(change))
-                .where(all.toArray(Predicate[]::new));
-        JpaCriteriaInsertSelect<CatalogueChoice> insert = b.createCriteriaInsertSelect(CatalogueChoice.class);
-        Root<CatalogueChoice> row = insert.getTarget();
-        insert.setInsertionTargetPaths(row.get("lineId"), row.get("caseId"), row.get("chosen"), row.get("change"));
-        insert.select(lines);
-        return entities.unwrap(Session.class).createMutationQuery(insert).executeUpdate();
+        return new Changed(turned.set(), turned.gained().count() + turned.lost().count(), choices.sum(caseId));
     }
 
     @Transactional
-    CatalogueViews.SelectionSum takeBack(String number, long change) {
+    CatalogueViews.SelectionSum takeBack(String number, long change, String who) {
         long caseId = cases.id(number);
-        choices.lock(caseId);
-        choices.takeBack(caseId, change);
+        selections.lock(caseId);
+        weigh(caseId, selections.takeBack(caseId, change, new Changing("", who, clock.instant())));
         happenings.changed(number, Topic.SELECTION);
-        return sum(caseId);
+        return choices.sum(caseId);
+    }
+
+    private void weigh(long caseId, Selections.Turned turned) {
+        Map<Prognosis, Choices.Weight> more = new EnumMap<>(choices.weigh(caseId, turned.gained()));
+        choices.weigh(caseId, turned.lost())
+                .forEach((prognosis, w) -> more.merge(prognosis, w.turned(), Choices.Weight::and));
+        choices.add(caseId, more);
+    }
+
+    /** @param ids of these alone; null for all */
+    private Marks passing(String number, CatalogueFilter filter, @Nullable List<Long> ids) {
+        CatalogueFilter.Reach reach = pages.reach(number, filter);
+        HibernateCriteriaBuilder b = (HibernateCriteriaBuilder) entities.getCriteriaBuilder();
+        CriteriaQuery<Long> query = b.createQuery(Long.class);
+        Root<CatalogueLine> line = query.from(CatalogueLine.class);
+        List<Predicate> all = new ArrayList<>(filter.predicates(reach, line, query, b));
+        if (ids != null) {
+            all.add(line.get("id").in(ids));
+        }
+        query.select(line.get("id")).where(all.toArray(Predicate[]::new));
+        Marks marks = new Marks();
+        try (Stream<Long> passing = entities.createQuery(query)
+                .unwrap(Query.class)
+                .setFetchSize(FETCHED)
+                .getResultStream()) {
+            passing.forEach(marks::add);
+        }
+        return marks;
     }
 
     /** Selects everything of which some bytes can be given back. */
     @Transactional
-    public void selectRecoverable(String number) {
+    public void selectRecoverable(String number, String who) {
         List<String> recoverable = List.of(Prognosis.WHOLE.word(), Prognosis.GAPPED.word());
         select(
                 number,
-                List.of(),
                 new CatalogueFilter(List.of(), List.of(), recoverable, null, null, false, null, null),
-                true);
+                true,
+                who);
     }
 
-    CatalogueViews.SelectionSum sum(long caseId) {
-        long[] sum = new long[5];
-        for (Object[] row : choices.sums(caseId)) {
-            sum[0] += (Long) row[1];
-            sum[1] += ((Number) row[2]).longValue();
-            int slot = row[0] == Prognosis.WHOLE ? 2 : row[0] == Prognosis.GAPPED ? 3 : 4;
-            sum[slot] += (Long) row[1];
-        }
-        return new CatalogueViews.SelectionSum(sum[0], sum[1], sum[2], sum[3], sum[4]);
+    @Transactional(readOnly = true)
+    List<SelectionViews.Change> changes(String number) {
+        return selections.changes(cases.id(number));
+    }
+
+    @Transactional(readOnly = true)
+    List<SelectionViews.Kept> kept(String number) {
+        return selections.kept(cases.id(number));
+    }
+
+    @Transactional
+    List<SelectionViews.Kept> keep(String number, String name, String who) {
+        long caseId = cases.id(number);
+        selections.lock(caseId);
+        selections.keep(caseId, name, new Changing(name, who, clock.instant()));
+        happenings.changed(number, Topic.SELECTION);
+        return kept(number);
+    }
+
+    @Transactional
+    List<SelectionViews.Kept> change(String number, long kept, String name, boolean letGo) {
+        long caseId = cases.id(number);
+        selections.lock(caseId);
+        selections.change(caseId, kept, name, letGo);
+        happenings.changed(number, Topic.SELECTION);
+        return kept(number);
     }
 }

@@ -144,7 +144,7 @@ record Understood(
                 return CatalogueFilter.isSeen(query, root, b, s.session());
             }
             if (c instanceof Condition.Chosen) {
-                return CatalogueFilter.isChosen(caseId, root, query, b);
+                return Choices.isChosen(caseId, root, b);
             }
             if (c instanceof Condition.Like l) {
                 return like(l, turned);

@@ -118,16 +118,15 @@ final class CatalogueBench {
         Selecting selecting = lab.own(Selecting.class);
         List<Long> changes = new ArrayList<>();
         timed("select all, and undo", 5, () -> {
-            changes.add(selecting
-                    .select(number, List.of(), CatalogueFilter.ALL, true)
-                    .change());
-            selecting.takeBack(number, changes.get(changes.size() - 1));
+            changes.add(
+                    selecting.select(number, CatalogueFilter.ALL, true, "Tom").change());
+            selecting.takeBack(number, changes.get(changes.size() - 1), "Tom");
         });
         timed("select all of one kind, and undo", () -> {
             changes.add(selecting
-                    .select(number, List.of(), filter(List.of("mp3"), null), true)
+                    .select(number, filter(List.of("mp3"), null), true, "Tom")
                     .change());
-            selecting.takeBack(number, changes.get(changes.size() - 1));
+            selecting.takeBack(number, changes.get(changes.size() - 1), "Tom");
         });
     }
 

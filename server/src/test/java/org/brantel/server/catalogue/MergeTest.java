@@ -29,6 +29,7 @@ import org.brantel.server.testing.Lab;
 import org.brantel.server.testing.Story;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.JsonNode;
 
 /** Sessions add up to one catalogue, whatever the order in which they come in. */
@@ -200,8 +201,10 @@ class MergeTest {
                 .expect(200)
                 .json();
         Long caseId = lab.sql().queryForObject("select id from lab_case where number = ?", Long.class, story.number);
-        lab.own(CatalogueStore.class).takeIn(caseId, gone, by);
-        lab.sql().update("update catalogue_line set merged_into = ? where id = ?", by, gone);
+        lab.own(TransactionTemplate.class).executeWithoutResult(t -> {
+            lab.own(CatalogueStore.class).takeIn(caseId, Map.of(gone, by));
+            lab.sql().update("update catalogue_line set merged_into = ? where id = ?", by, gone);
+        });
         assertThat(catalogues.selected(story.number))
                 .extracting(c -> c.finding().id())
                 .containsExactly(by);
