@@ -1,4 +1,5 @@
 import type { CaseForm, CustomerForm, CustomerWay, DeviceForm, Docket, FactForm } from '@/api/types'
+import { systemName } from './systems'
 
 /** The intake form: what a coordinator enters, and how it comes from and goes to the server. */
 
@@ -144,6 +145,7 @@ export function formOf(docket: Docket): CaseForm {
     })),
     consent: { ...docket.consent },
     deadline: docket.deadline,
+    opensOn: docket.opensOn,
     version: docket.version,
   }
 }
@@ -200,6 +202,7 @@ export function differences(mine: CaseForm, theirs: CaseForm): string[] {
   if (facts(mine) !== facts(theirs)) found.push('the facts')
   if (JSON.stringify(mine.wanted) !== JSON.stringify(theirs.wanted)) found.push('the wanted list')
   if ((mine.deadline ?? '') !== (theirs.deadline ?? '')) found.push(`needed by: ${theirs.deadline || 'no day'}`)
+  if (mine.opensOn !== theirs.opensOn) found.push(`opens files on: ${systemName(theirs.opensOn)}`)
   if (JSON.stringify(mine.consent) !== JSON.stringify(theirs.consent)) found.push('what they agree to')
   return found
 }

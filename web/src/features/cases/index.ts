@@ -15,3 +15,4 @@ export {
 } from './form'
 export { byStage, type Stage, stageName, STAGES } from './stages'
 export { useCustomers } from './useCustomers'
+export { KNOWN_SYSTEMS, type OpensOn, systemName, SYSTEMS } from './systems'

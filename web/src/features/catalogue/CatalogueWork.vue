@@ -2,8 +2,6 @@
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import { useIntersectionObserver } from '@vueuse/core'
 import { useRoute, useRouter } from 'vue-router'
-import { useAction } from '@/api/action'
-import { api } from '@/api/client'
 import type { CatalogueLine, Docket } from '@/api/types'
 import { count } from '@/ui/format/format'
 import ComingLines from '@/ui/ComingLines.vue'
@@ -13,10 +11,12 @@ import { useImages } from '@/features/bench'
 import CatalogueTable from './CatalogueTable.vue'
 import ContactSheet from './ContactSheet.vue'
 import FilterHead from './FilterHead.vue'
+import LayOut from './LayOut.vue'
 import ConfirmLine from './ConfirmLine.vue'
 import SelectionBar from './SelectionBar.vue'
 import WantedBand from './WantedBand.vue'
 import { EVERYTHING, fromQuery, placeInQuery } from './filter'
+import { layoutOf } from './layout'
 import { pointed } from './question'
 import { useCatalogue } from './useCatalogue'
 
@@ -25,12 +25,11 @@ const router = useRouter()
 const route = useRoute()
 const catalogue = useCatalogue(props.docket.number, fromQuery(route.query))
 const { filter, sort, lines, undoable } = catalogue
-const page = catalogue.live.data
+const page = catalogue.page
 const at = ref(0)
 const open = ref<number>()
 const table = useTemplateRef<InstanceType<typeof CatalogueTable>>('table')
 const sheet = useTemplateRef<InstanceType<typeof ContactSheet>>('sheet')
-const recovering = useAction()
 const images = useImages(() => props.docket.number)
 const gone = computed(() => (images.data.value ?? []).filter((i) => !i.there).flatMap((i) => i.sessions))
 /** Lines are no pictures, and no days: what was asked for before the other view is not shown in it. */
@@ -90,11 +89,15 @@ function showEverything(): void {
   filter.value = { ...EVERYTHING }
   void router.push({ query: {} })
 }
-async function recover(): Promise<void> {
-  if (await recovering.run(() => api.post('/api/cases/{number}/recovery', { path: { number: props.docket.number } })))
-    await router.push(`/cases/${props.docket.number}/recovery`)
+/** How the selection is laid out, where that is looked at. */
+const laying = computed({
+  get: () => layoutOf(route.query.lay),
+  set: (layout) => void router.replace({ query: { ...route.query, lay: layout } }),
+})
+function layOut(): void {
+  if (page.value?.selection.files) void router.push({ query: { ...route.query, lay: 'as-it-stood' } })
 }
-const onLines = (does: string) => () => (lines.value.length ? does : undefined)
+const onLines = (does: string) => () => (lines.value.length && !laying.value ? does : undefined)
 useKeys([
   { key: 'J', does: onLines('down'), run: () => move(1) },
   { key: 'K', does: onLines('up'), run: () => move(-1) },
@@ -112,13 +115,14 @@ useKeys([
   {
     key: 'R',
     does: () => (page.value?.selection.files ? 'recover' : undefined),
-    run: () => void recover(),
+    run: layOut,
   },
 ])
 </script>
 
 <template>
-  <div v-if="page" class="catalogue">
+  <LayOut v-if="laying" v-model="laying" :docket="docket" @leave="laying = undefined" />
+  <div v-else-if="page" class="catalogue">
     <div>
       <WantedBand
         :wanted="page.wanted"
@@ -178,20 +182,19 @@ useKeys([
         The catalogue is empty.
         <RouterLink class="link" :to="`/cases/${docket.number}/scanning`">Scan the image</RouterLink> first.
       </p>
-      <p v-if="lines.length < page.matching" ref="further" class="more">
+      <p v-if="lines.length < page.matching || (!page.exact && lines.length)" ref="further" class="more">
         <button type="button" class="btn btn-quiet btn-sm" @click="catalogue.more">
-          Show {{ count(Math.min(200, page.matching - lines.length)) }} more
+          Show {{ count(page.exact ? Math.min(200, page.matching - lines.length) : 200) }} more
         </button>
       </p>
     </div>
     <SelectionBar
+      :number="docket.number"
       :page="page"
       :busy="catalogue.selecting.busy.value"
       :undo="undoable"
-      :recovering="recovering.busy.value"
-      :refused="recovering.refused.value"
       @select="catalogue.selectShown"
-      @recover="recover"
+      @recover="layOut"
     />
   </div>
   <div v-else class="pad">

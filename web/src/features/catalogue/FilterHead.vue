@@ -68,7 +68,8 @@ useKeys([
         @update:model-value="ask"
       />
       <span class="m total"
-        ><b>{{ count(page.matching) }}</b> of {{ count(page.all) }}</span
+        ><template v-if="!page.exact">at least </template><b>{{ count(page.matching) }}</b> of {{ count(page.all)
+        }}<span v-if="!page.exact" class="s counting" role="status">, counting …</span></span
       >
     </div>
     <div class="d-flex flex-wrap align-items-center gap-2 line1">

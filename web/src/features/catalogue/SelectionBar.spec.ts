@@ -6,8 +6,8 @@ import SelectionBar from './SelectionBar.vue'
 
 function bar(files: number, matching: number, undo?: () => unknown) {
   const selection = { files, bytes: 2048, whole: files, gapped: 0, doubtful: 0 }
-  const page = { matching, selection, wanted: [] } as unknown as CataloguePage
-  return mount(SelectionBar, { props: { page, busy: false, undo, recovering: false, refused: undefined } })
+  const page = { matching, exact: true, selection, wanted: [] } as unknown as CataloguePage
+  return mount(SelectionBar, { props: { number: 'BR-1', page, busy: false, undo } })
 }
 const named = (wrapper: ReturnType<typeof bar>, name: string) =>
   wrapper.findAll('button').find((b) => b.text().startsWith(name))

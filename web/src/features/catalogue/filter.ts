@@ -68,9 +68,15 @@ export function isEverything(filter: Filter): boolean {
 }
 
 type PageQuery = Parts<'/api/cases/{number}/catalogue', 'get'>['query']
+type CountsQuery = Parts<'/api/cases/{number}/catalogue/counts', 'get'>['query']
 
 /** What a page of the catalogue is asked for by. @param after the last line of the page before */
 export function pageQuery(filter: Filter, after: number | undefined, sort: string): PageQuery {
+  return { ...address(filter), after, sort: filter.sheet ? 'made' : sort || undefined }
+}
+
+/** A filter as the server takes it in an address. */
+export function address(filter: Filter): CountsQuery {
   return {
     kind: kindsMeant(filter),
     origin: filter.origins,
@@ -86,8 +92,6 @@ export function pageQuery(filter: Filter, after: number | undefined, sort: strin
     folder: filter.folders,
     below: filter.folders.length && !filter.hereOnly ? true : undefined,
     nameless: filter.nameless || undefined,
-    after,
-    sort: filter.sheet ? 'made' : sort || undefined,
   }
 }
 

@@ -5,14 +5,17 @@ import { useLive, type Live } from '@/api/live'
 import { offerUndo, useUndo, type Undoable } from '@/api/undo'
 import type { CatalogueLine, CataloguePage } from '@/api/types'
 import { count } from '@/ui/format/format'
-import { asRequest, EVERYTHING, pageQuery, type Filter } from './filter'
+import { address, asRequest, EVERYTHING, pageQuery, type Filter } from './filter'
 
 const TYPING_MS = 180
+const RESTING_MS = 500
 
 export interface Catalogue {
   filter: Ref<Filter>
   sort: Ref<string>
   live: Live<CataloguePage>
+  /** The first page, with all that passes counted as soon as it is. */
+  page: ComputedRef<CataloguePage | undefined>
   /** All lines fetched so far. */
   lines: ComputedRef<CatalogueLine[]>
   more: () => Promise<void>
@@ -33,6 +36,7 @@ export function useCatalogue(number: string, start: Filter = EVERYTHING): Catalo
   const undoing = useUndo()
   const selecting = useAction()
   let timer = 0
+  let counting = 0
   /** What is asked for: the filter, when nobody types in it any more. */
   const query = shallowRef(pageQuery(filter.value, undefined, sort.value))
   const live = useLive(
@@ -40,6 +44,23 @@ export function useCatalogue(number: string, start: Filter = EVERYTHING): Catalo
     () => ({ path: { number }, query: query.value }),
     (what, c) => c === number && (what === 'catalogue' || what === 'selection' || what === 'case'),
   )
+  /** Where more pass than a page counts, they are counted once nobody types any more. */
+  const countsAsked = shallowRef<ReturnType<typeof address>>()
+  const counted = useLive(
+    '/api/cases/{number}/catalogue/counts',
+    () => (countsAsked.value ? { path: { number }, query: countsAsked.value } : undefined),
+    (what, c) => c === number && what === 'catalogue',
+  )
+  watch([live.data, live.stale], ([page, stale]) => {
+    clearTimeout(counting)
+    countsAsked.value = undefined
+    if (page && !page.exact && !stale)
+      counting = window.setTimeout(() => (countsAsked.value = address(filter.value)), RESTING_MS)
+  })
+  const page = computed(() => {
+    const counts = countsAsked.value && !counted.stale.value ? counted.data.value : undefined
+    return live.data.value && !live.data.value.exact && counts ? { ...live.data.value, ...counts } : live.data.value
+  })
   const lines = computed(() => [...(live.data.value?.lines ?? []), ...further.value])
 
   watch([filter, sort], ([now], [before]) => {
@@ -75,6 +96,7 @@ export function useCatalogue(number: string, start: Filter = EVERYTHING): Catalo
     filter,
     sort,
     live,
+    page,
     lines,
     selecting,
     undoable: computed(() => {

@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import { useLive } from '@/api/live'
 import type { Docket, WantedState } from '@/api/types'
 import { capacity, capacityInFull, day, dayAndTime, size, words, zoneName } from '@/ui/format/format'
+import { systemName } from '@/features/cases'
 import { sayFact, useVocabulary } from '@/features/triage'
 import ConsentMore from './ConsentMore.vue'
 import MergeCustomer from './MergeCustomer.vue'
@@ -67,6 +68,8 @@ const times = (w: WantedState) =>
         ><dt>Needed by</dt>
         <dd class="fw-semibold">{{ day(docket.deadline) }}</dd></template
       >
+      <dt>Opens files on</dt>
+      <dd>{{ systemName(docket.opensOn) }}</dd>
     </dl>
     <ConsentMore :docket="docket" @changed="emit('changed')" />
     <MergeCustomer :docket="docket" @changed="emit('changed')" />

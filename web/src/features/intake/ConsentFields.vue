@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { BFormCheckbox, BFormInput } from 'bootstrap-vue-next'
 import type { CaseForm } from '@/api/types'
+import { KNOWN_SYSTEMS } from '@/features/cases'
 
 defineProps<{ /** The field that was refused, when it is one. */ wrong?: string }>()
 const consent = defineModel<CaseForm['consent']>({ required: true })
 const deadline = defineModel<string | undefined>('deadline', { required: true })
+const opensOn = defineModel<CaseForm['opensOn']>('opensOn')
 const LOOK = [
   ['names', 'names only'],
   ['previews', 'previews'],
@@ -34,6 +36,20 @@ const LOOK = [
           :class="{ on: consent.look === code }"
           :aria-pressed="consent.look === code"
           @click="consent = { ...consent, look: consent.look === code ? '' : code }"
+        >
+          {{ name }}
+        </button></span
+      >
+      <span role="group" aria-label="Files will be opened on" class="d-flex align-items-center gap-1 s"
+        >opens files on
+        <button
+          v-for="[code, name] in KNOWN_SYSTEMS"
+          :key="code"
+          type="button"
+          class="opt"
+          :class="{ on: opensOn === code }"
+          :aria-pressed="opensOn === code"
+          @click="opensOn = opensOn === code ? undefined : code"
         >
           {{ name }}
         </button></span

@@ -212,7 +212,12 @@ async function startOver(): Promise<void> {
           :asked="asked"
           @toggle="toggle"
         />
-        <ConsentFields v-model="form.consent" v-model:deadline="form.deadline" :wrong="saving.refused.value?.field" />
+        <ConsentFields
+          v-model="form.consent"
+          v-model:deadline="form.deadline"
+          v-model:opens-on="form.opensOn"
+          :wrong="saving.refused.value?.field"
+        />
         <WantedEditor ref="wantedEditor" v-model="form.wanted" :kinds="kinds" />
       </section>
       <section class="advice" aria-label="What follows" aria-live="polite">

@@ -58,3 +58,8 @@ insert into selection_sum (case_id, prognosis, files, bytes)
     group by l.case_id, l.prognosis;
 drop table catalogue_choice;
 drop sequence selection_change_ids;
+
+-- The system that the customer opens the files on, where somebody said; and how a run is laid out for it.
+alter table lab_case add column opens_on varchar;
+alter table recovery_run add column layout varchar not null default 'as-it-stood', add column opens_on varchar not null default 'every';
+alter table recovery_run alter layout drop default, alter opens_on drop default;

@@ -8,6 +8,10 @@ import java.util.Set;
 import java.util.concurrent.Callable;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.FindingsFile;
+import org.brantel.core.layout.LaidOut;
+import org.brantel.core.layout.Layout;
+import org.brantel.core.layout.NameRules;
+import org.brantel.core.layout.Placeable;
 import org.brantel.core.opening.Sources;
 import org.brantel.core.recovery.Recovery;
 import org.brantel.core.recovery.RecoveryResult;
@@ -43,6 +47,14 @@ final class ExtractVerb implements Callable<Integer> {
     @Option(names = "--ids", split = ",", description = "Only these findings.")
     private Set<Long> ids = Set.of();
 
+    @Option(names = "--layout", description = "Which folders: as-it-stood (by itself), by-kind or by-day.")
+    private String layout = Layout.AS_IT_STOOD.word();
+
+    @Option(
+            names = "--opens-on",
+            description = "Whose names must fit: every system's (by itself), windows, mac or linux.")
+    private String opensOn = NameRules.EVERY.word();
+
     @Option(names = "--progress", description = "Show progress even when standard error is not a terminal.")
     private boolean progress;
 
@@ -68,7 +80,13 @@ final class ExtractVerb implements Callable<Integer> {
                             destination,
                             destination.resolve("results.ndjson"),
                             (result, number, all) -> line.show("writing", number, all))
-                    .run(selection, () -> false);
+                    .run(
+                            selection,
+                            LaidOut.plan(
+                                    selection.stream().map(Placeable::of).toList(),
+                                    Layout.ofWord(layout),
+                                    NameRules.ofWord(opensOn)),
+                            () -> false);
             line.done();
             long whole = count(outcome, RecoveryResult.Outcome.WHOLE);
             long gapped = count(outcome, RecoveryResult.Outcome.GAPPED);

@@ -96,6 +96,7 @@ class ArchitectureTest {
             "carve",
             "scan",
             "explain",
+            "layout",
             "recovery",
             "firstlook",
             "triage",

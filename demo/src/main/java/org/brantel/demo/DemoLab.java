@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
+import org.brantel.core.layout.NameRules;
 import org.brantel.core.triage.RecoveryPath;
 import org.brantel.server.customers.CustomerViews;
 import org.brantel.server.customers.WayKind;
@@ -314,6 +315,7 @@ class DemoLab {
                                 "the parish registers", List.of("document"), "Registers/*", 40, true)),
                         new CaseForm.Consent("names", "the parish council", false, true),
                         null,
+                        NameRules.WINDOWS,
                         null),
                 DemoStaff.UNA);
         notes.write(number, "note", "@tom could you look at slot 3 before we promise anything?", COORDINATOR);
@@ -389,6 +391,7 @@ class DemoLab {
                         wanted,
                         new CaseForm.Consent("previews", "", true, true),
                         null,
+                        NameRules.WINDOWS,
                         null),
                 DemoStaff.UNA);
     }

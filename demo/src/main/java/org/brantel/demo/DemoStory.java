@@ -3,6 +3,8 @@ package org.brantel.demo;
 import java.io.IOException;
 import java.time.Duration;
 import java.util.function.BooleanSupplier;
+import org.brantel.core.layout.Layout;
+import org.brantel.core.layout.NameRules;
 import org.brantel.core.scan.ScanMethod;
 import org.brantel.server.bench.Bench;
 import org.brantel.server.bench.ImagingRecords;
@@ -10,6 +12,7 @@ import org.brantel.server.bench.Stations;
 import org.brantel.server.catalogue.Selecting;
 import org.brantel.server.delivery.Deliveries;
 import org.brantel.server.recovery.Recoveries;
+import org.brantel.server.recovery.RecoveryViews;
 import org.brantel.server.scan.Scans;
 import org.brantel.server.work.WorkState;
 import org.slf4j.Logger;
@@ -84,7 +87,7 @@ class DemoStory {
         scans.start(number, Scans.Scope.whole(ScanMethod.BOTH), ENGINEER);
         await(() -> scans.sessions(number).get(0).standing().state() == WorkState.DONE);
         selecting.selectRecoverable(number, COORDINATOR);
-        recoveries.start(number, COORDINATOR);
+        recoveries.start(number, new RecoveryViews.Laying(Layout.AS_IT_STOOD, NameRules.WINDOWS), COORDINATOR);
         await(() -> recoveries.runs(number).get(0).standing().state() == WorkState.DONE);
         deliveries.seal(number, COORDINATOR, false);
     }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -92,6 +93,7 @@ class LookingTest {
             asks(page, field, rows);
             plays(page, field, rows);
             compares(page, field, rows);
+            choosesAndLaysOut(page, field, rows);
             assertThat(tab.faults()).isEmpty();
         }
     }
@@ -195,5 +197,39 @@ class LookingTest {
         assertThat(page.locator(".chosen")).containsText("2 whole");
         page.keyboard().press("u");
         assertThat(page.locator(".chosen")).containsText("1 whole");
+    }
+
+    private static void choosesAndLaysOut(Page page, Locator field, Locator rows) {
+        field.fill("");
+        assertThat(rows).hasCount(5);
+        page.getByRole(AriaRole.BUTTON, named("Select all 5")).click();
+        assertThat(page.locator(".chosen")).containsText("5 whole");
+        page.getByRole(AriaRole.BUTTON, named("Kept and changes")).click();
+        page.getByLabel("keep the 5 chosen as").fill("for the circle");
+        page.getByLabel("keep the 5 chosen as").press("Enter");
+        assertThat(page.locator(".sets")).containsText("5, by Tom");
+        // Changes are taken back by whoever looks, and a kept selection comes back whole.
+        page.getByRole(AriaRole.BUTTON, named("take back: chose all findings")).click();
+        assertThat(page.locator(".chosen")).containsText("1 whole");
+        everybody(page);
+        page.getByRole(AriaRole.BUTTON, named("only these: for the circle")).click();
+        assertThat(page.locator(".chosen")).containsText("5 whole");
+        page.locator("main").press("r");
+        page.getByRole(AriaRole.BUTTON, named("by kind")).click();
+        page.getByRole(AriaRole.BUTTON, named("films/")).click();
+        page.getByRole(AriaRole.BUTTON, named("Films/")).click();
+        assertThat(page.locator(".layout table")).containsText("Hive door.mp4");
+        assertThat(page).hasURL(Pattern.compile("lay=by-kind"));
+        page.locator("main").press("Escape");
+        page.locator("main").press("Escape");
+        page.getByRole(AriaRole.BUTTON, named("documents/")).click();
+        page.getByRole(AriaRole.BUTTON, named("Logs/")).click();
+        assertThat(page.locator(".layout table")).containsText("numbered, since another has this name");
+        everybody(page);
+        page.locator("main").press("r");
+        assertThat(page.getByText("films/Films/Hive door.mp4"))
+                .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(60_000));
+        assertThat(page.locator(".fig", new Page.LocatorOptions().setHasText("whole")))
+                .containsText("5");
     }
 }

@@ -28,6 +28,13 @@ final class Steps {
         return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name));
     }
 
+    /** From the selection: looks at how it is laid out, and has it written like that. */
+    void recover() {
+        button("Recover selection").click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Recover [\\d,]+ files?")))
+                .click();
+    }
+
     Locator link(String name) {
         return page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(name))
                 .first();

@@ -59,7 +59,7 @@ class TruthTest {
             steps.scan("content alone");
             steps.patiently("Open catalogue").click();
             catalogue(page);
-            steps.button("Recover selection").click();
+            steps.recover();
             assertThat(steps.button("Seal the delivery")).isVisible(PATIENT);
             steps.button("Seal the delivery").click();
             steps.button("Make the customer’s link").click(new Locator.ClickOptions().setTimeout(120_000));

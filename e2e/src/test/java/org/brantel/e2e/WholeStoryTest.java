@@ -199,7 +199,7 @@ class WholeStoryTest {
     }
 
     private static void recoverAndSeal(Page page, Steps steps) {
-        steps.button("Recover selection").click();
+        steps.recover();
         assertThat(steps.button("Seal the delivery")).isVisible(patient());
         assertThat(page.getByText("Every file was read back and hashed again")).isVisible();
         assertThat(page.locator("table.rows tbody tr")).hasCount(17);

@@ -90,6 +90,15 @@ public final class Kinds {
         return kind.equals(word) || GROUPS.getOrDefault(word, Set.of()).contains(kind);
     }
 
+    /** The group that a kind belongs to; empty for a kind of none. */
+    public static String groupOf(String kind) {
+        return GROUPS.entrySet().stream()
+                .filter(g -> g.getValue().contains(kind))
+                .map(Map.Entry::getKey)
+                .findFirst()
+                .orElse("");
+    }
+
     public static boolean isKnownWord(String word) {
         return GROUPS.containsKey(word) || GROUPS.values().stream().anyMatch(g -> g.contains(word));
     }

@@ -26,6 +26,7 @@ import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.Prognosis;
 import org.brantel.core.hash.Hashes;
 import org.brantel.core.image.DestinationFull;
+import org.brantel.core.layout.LaidOut;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.SourceException;
 import org.brantel.core.source.device.DestinationGuard;
@@ -65,10 +66,11 @@ public final class Recovery {
         this.listener = listener;
     }
 
-    public Outcome run(List<Finding> selection, BooleanSupplier stop) throws IOException {
+    /** @param paths relative to the destination, by the findings' numbers; see {@link LaidOut} */
+    public Outcome run(List<Finding> selection, Map<Long, LaidOut.Place> paths, BooleanSupplier stop)
+            throws IOException {
         DestinationGuard.check(source, destination);
         Files.createDirectories(destination);
-        Map<Long, String> paths = SafeNames.plan(selection);
         Map<Long, RecoveryResult> before = ResultsFile.read(resultsFile);
         List<RecoveryResult> results = new ArrayList<>();
         try (ResultsFile file = new ResultsFile(resultsFile)) {
@@ -79,7 +81,9 @@ public final class Recovery {
                 RecoveryResult result = before.get(finding.id());
                 if (result == null || !stillStands(result)) {
                     try {
-                        result = write(finding, Objects.requireNonNull(paths.get(finding.id())));
+                        result = write(
+                                finding,
+                                Objects.requireNonNull(paths.get(finding.id())).path());
                     } catch (DestinationFull e) {
                         return new Outcome(results, e.getMessage());
                     }

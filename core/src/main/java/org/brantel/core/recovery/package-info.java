@@ -1,5 +1,5 @@
 /**
- * Writing a selection out: safe names, never outside the destination, never onto the source, hashed while writing and
+ * Writing a selection out: never outside the destination, never onto the source, hashed while writing and
  * again when read back. Unread ranges become listed gaps.
  */
 @NullMarked

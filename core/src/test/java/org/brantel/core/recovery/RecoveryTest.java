@@ -14,6 +14,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import org.brantel.core.bytes.Range;
@@ -27,6 +28,10 @@ import org.brantel.core.finding.Prognosis;
 import org.brantel.core.finding.Times;
 import org.brantel.core.finding.Verdict;
 import org.brantel.core.hash.Hashes;
+import org.brantel.core.layout.LaidOut;
+import org.brantel.core.layout.Layout;
+import org.brantel.core.layout.NameRules;
+import org.brantel.core.layout.Placeable;
 import org.brantel.core.opening.Sources;
 import org.brantel.core.source.Source;
 import org.brantel.core.testing.FaultySource;
@@ -65,8 +70,12 @@ class RecoveryTest {
                 Evidence.NONE);
     }
 
+    private static Map<Long, LaidOut.Place> paths(List<Finding> selection) {
+        return LaidOut.plan(selection.stream().map(Placeable::of).toList(), Layout.AS_IT_STOOD, NameRules.EVERY);
+    }
+
     private Recovery.Outcome run(Source source, List<Finding> selection) throws IOException {
-        return new Recovery(source, files, results, (r, n, all) -> {}).run(selection, () -> false);
+        return new Recovery(source, files, results, (r, n, all) -> {}).run(selection, paths(selection), () -> false);
     }
 
     @Test
@@ -125,7 +134,7 @@ class RecoveryTest {
         }
         int[] asked = new int[1];
         Recovery.Outcome first = new Recovery(new FaultySource(medium), files, results, (r, n, all) -> {})
-                .run(selection, () -> asked[0]++ >= 3);
+                .run(selection, paths(selection), () -> asked[0]++ >= 3);
         assertThat(first.stoppedBecause()).contains("run it again");
         assertThat(first.results()).hasSize(3);
         // One of the three was damaged meanwhile, and the last line of the results was cut off.

@@ -3,12 +3,11 @@ package org.brantel.server.catalogue;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
-import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.util.List;
-import org.brantel.core.question.Question;
 import org.brantel.server.staff.Staff;
 import org.jspecify.annotations.Nullable;
+import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -48,43 +47,16 @@ class CatalogueController {
     @GetMapping
     CatalogueViews.Page page(
             @PathVariable String number,
-            @RequestParam(required = false) List<String> kind,
-            @RequestParam(required = false) List<String> origin,
-            @RequestParam(required = false) List<String> prognosis,
-            @RequestParam(required = false) @Size(max = Question.LONGEST, message = QuestionController.LONGEST)
-                    String q,
-            @RequestParam(required = false) Long wanted,
-            @RequestParam(defaultValue = "false") boolean selectedOnly,
-            @RequestParam(required = false) Long foundBy,
-            @RequestParam(required = false) Long notFoundBy,
-            @RequestParam(required = false) Long worseIn,
-            @RequestParam(required = false)
-                    List<
-                                    @Pattern(
-                                            regexp = CatalogueFilter.VOLUME,
-                                            message = "A volume is a session and its number, like 3:1.")
-                                    String>
-                            volumes,
-            @RequestParam(required = false) String fit,
-            @RequestParam(required = false) @Size(max = CatalogueFilter.SESSIONS, message = CatalogueFilter.FOLDERS)
-                    List<Long> folder,
-            @RequestParam(defaultValue = "false") boolean below,
-            @RequestParam(defaultValue = "false") boolean nameless,
+            @ParameterObject @Valid CatalogueAddress asked,
             @RequestParam(required = false) String sort,
             @RequestParam(required = false) Long after) {
-        return catalogues.page(
-                number,
-                new CatalogueFilter(
-                        kind,
-                        origin,
-                        prognosis,
-                        q,
-                        new CatalogueFilter.Asked(wanted, fit),
-                        selectedOnly,
-                        new CatalogueFilter.BySession(foundBy, notFoundBy, worseIn, volumes),
-                        new CatalogueFilter.Place(folder, below, nameless)),
-                after,
-                sort);
+        return catalogues.page(number, asked.filter(), after, sort);
+    }
+
+    /** How many pass a filter, however many that are; a page counts no more than it can at once. */
+    @GetMapping("/counts")
+    CatalogueViews.Counts counts(@PathVariable String number, @ParameterObject @Valid CatalogueAddress asked) {
+        return catalogues.counts(number, asked.filter());
     }
 
     /** A place of the catalogue, and what can be opened from there; without a folder the volumes of the case. */

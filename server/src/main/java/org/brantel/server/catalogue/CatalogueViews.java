@@ -150,11 +150,32 @@ public final class CatalogueViews {
             boolean contentShown) {}
 
     /**
-     * @param matching lines that pass the filter
+     * @param matching lines that pass the filter; where that is not {@code exact}, at least so many
+     * @param exact    false where more pass than are counted at once: then nothing is said by kind, origin or prognosis
      * @param kinds    counts of the lines that pass, by kind; so for origins and prognoses
      */
     public record Counts(
-            long matching, long all, Map<String, Long> kinds, Map<String, Long> origins, Map<String, Long> prognoses) {}
+            long matching,
+            boolean exact,
+            long all,
+            Map<String, Long> kinds,
+            Map<String, Long> origins,
+            Map<String, Long> prognoses) {
+
+        static Counts of(FacetCounts counts, CatalogueFilter filter, long all) {
+            return new Counts(
+                    counts.matching(filter),
+                    true,
+                    all,
+                    counts.kinds(filter),
+                    counts.origins(filter),
+                    counts.prognoses(filter));
+        }
+
+        static Counts atLeast(long matching, long all) {
+            return new Counts(matching, false, all, Map.of(), Map.of(), Map.of());
+        }
+    }
 
     /**
      * How a question was understood, by its parts.

@@ -8,6 +8,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
 import org.brantel.core.finding.Finding;
+import org.brantel.core.finding.Prognosis;
+import org.brantel.core.layout.Placeable;
 import org.brantel.core.wanted.Fitting;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.locks.Locks;
@@ -38,6 +40,13 @@ public class Catalogues {
     /** @param toldBy the scan session that speaks for it; null where that was not kept */
     public record Selected(
             Finding finding, long imagingId, @Nullable Long toldBy) {}
+
+    /**
+     * A selected line that gets a place in a delivery.
+     *
+     * @param from where it stood, or what it is called where no record names it
+     */
+    public record ToPlace(Placeable placeable, String from, long size, Prognosis prognosis) {}
 
     private static final int BATCH = 500;
 
@@ -126,20 +135,19 @@ public class Catalogues {
         CatalogueFilter.Reach reach = pages.reach(number, filter);
         CatalogueLine last = after == null ? null : stored(caseId, after);
         List<CatalogueLine> found = pages.page(reach, filter, LineOrder.of(sort, into), last);
-        CatalogueFilter rest = filter.withoutFacets();
-        FacetCounts counts = pages.counts(reach, rest);
         return new CatalogueViews.Page(
                 views(number, found),
-                new CatalogueViews.Counts(
-                        counts.matching(filter),
-                        rest.isAll() ? counts.all() : pages.kept(caseId).all(),
-                        counts.kinds(filter),
-                        counts.origins(filter),
-                        counts.prognoses(filter)),
+                pages.countsAtOnce(reach, filter),
                 CatalogueViews.Understood.of(reach.question().question()),
                 states.of(number),
                 choices.sum(caseId),
                 into);
+    }
+
+    /** Counts all that passes, however long it takes. */
+    @Transactional(readOnly = true)
+    CatalogueViews.Counts counts(String number, CatalogueFilter filter) {
+        return pages.counts(pages.reach(number, filter), filter);
     }
 
     private List<CatalogueViews.Line> views(String number, List<CatalogueLine> some) {
@@ -186,6 +194,12 @@ public class Catalogues {
         return choices.lines(cases.id(number)).stream()
                 .map(l -> new Selected(l.finding(), l.imagingId(), l.toldBy()))
                 .toList();
+    }
+
+    /** What decides where the selected lines lie in a delivery, in the order of {@link #selected}. */
+    @Transactional(readOnly = true)
+    public List<ToPlace> toPlace(String number) {
+        return choices.toPlace(cases.id(number));
     }
 
     @Transactional(readOnly = true)

@@ -3,13 +3,18 @@ package org.brantel.server.catalogue;
 import jakarta.persistence.criteria.CriteriaBuilder;
 import jakarta.persistence.criteria.Predicate;
 import jakarta.persistence.criteria.Root;
+import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import org.brantel.core.finding.Prognosis;
+import org.brantel.core.finding.Standing;
+import org.brantel.core.layout.Placeable;
+import org.brantel.server.platform.Known;
 import org.brantel.server.selection.Marks;
 import org.hibernate.query.criteria.HibernateCriteriaBuilder;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -80,6 +85,44 @@ class Choices {
                     .forEach(all::add);
         }
         return all;
+    }
+
+    /** What decides where they lie in a delivery; in the order of their numbers. */
+    List<Catalogues.ToPlace> toPlace(long caseId) {
+        Map<Long, Integer> images = new HashMap<>();
+        sql.queryForList(
+                        "select distinct l.imaging_id from selection_block b" + LINES_OF_BLOCKS + "where b.set_id = ? "
+                                + "order by 1",
+                        Long.class,
+                        caseId,
+                        -caseId)
+                .forEach(image -> images.put(image, images.size() + 1));
+        return sql.query(
+                "select l.id, l.imaging_id, l.volume, l.path, l.name, l.trashed_from, l.suggested_name, l.kind, l.made, "
+                        + "l.size, l.prognosis from selection_block b" + LINES_OF_BLOCKS
+                        + "where b.set_id = ? order by l.id",
+                (row, n) -> {
+                    String path = row.getString("path");
+                    String name = row.getString("name");
+                    String suggested = row.getString("suggested_name");
+                    Standing stands = Standing.of(path, name, row.getString("trashed_from"));
+                    LocalDateTime made = row.getObject("made", LocalDateTime.class);
+                    String called = suggested == null ? name : suggested;
+                    return new Catalogues.ToPlace(
+                            new Placeable(
+                                    row.getLong("id"),
+                                    Known.in(images, row.getLong("imaging_id")),
+                                    row.getObject("volume", Integer.class),
+                                    stands,
+                                    called,
+                                    row.getString("kind"),
+                                    made == null ? null : made.toLocalDate()),
+                            stands == null ? called : stands.folder() + "/" + stands.name(),
+                            row.getLong("size"),
+                            Prognosis.valueOf(row.getString("prognosis")));
+                },
+                caseId,
+                -caseId);
     }
 
     /** How many of those that are chosen fit a wanted line, or may. */

@@ -1,6 +1,7 @@
 package org.brantel.server.catalogue;
 
 import jakarta.persistence.EntityManager;
+import jakarta.persistence.Tuple;
 import jakarta.persistence.criteria.CriteriaQuery;
 import jakarta.persistence.criteria.Predicate;
 import jakarta.persistence.criteria.Root;
@@ -12,6 +13,10 @@ import org.brantel.server.intake.Cases;
 import org.brantel.server.locks.Locks;
 import org.brantel.server.locks.Look;
 import org.hibernate.query.criteria.HibernateCriteriaBuilder;
+import org.hibernate.query.criteria.JpaCriteriaQuery;
+import org.hibernate.query.criteria.JpaDerivedRoot;
+import org.hibernate.query.criteria.JpaRoot;
+import org.hibernate.query.criteria.JpaSubQuery;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
@@ -21,6 +26,8 @@ import org.springframework.stereotype.Component;
 class FoundPages {
 
     static final int PAGE = 200;
+    /** So many lines are counted while a page is awaited. */
+    private static final int AT_ONCE = 5_000;
 
     private final Understanding understanding;
     private final Cases cases;
@@ -92,9 +99,25 @@ class FoundPages {
         return entities.createQuery(query).setMaxResults(most).getResultList();
     }
 
-    /** How many pass, by what stands beside a page; where nothing narrows it, that is kept with the lines. */
-    FacetCounts counts(CatalogueFilter.Reach reach, CatalogueFilter filter) {
-        return filter.isAll() ? kept(reach.caseId()) : counted(reach, filter);
+    /** How many pass; where that takes longer than a page, at least how many. */
+    CatalogueViews.Counts countsAtOnce(CatalogueFilter.Reach reach, CatalogueFilter filter) {
+        CatalogueFilter rest = filter.withoutFacets();
+        FacetCounts kept = kept(reach.caseId());
+        if (rest.isAll()) {
+            return CatalogueViews.Counts.of(kept, filter, kept.all());
+        }
+        FacetCounts counts = counted(reach, rest, AT_ONCE + 1);
+        if (counts.all() <= AT_ONCE) {
+            return CatalogueViews.Counts.of(counts, filter, kept.all());
+        }
+        return CatalogueViews.Counts.atLeast(counts.matching(filter), kept.all());
+    }
+
+    /** How many pass, however many that are. */
+    CatalogueViews.Counts counts(CatalogueFilter.Reach reach, CatalogueFilter filter) {
+        CatalogueFilter rest = filter.withoutFacets();
+        FacetCounts kept = kept(reach.caseId());
+        return CatalogueViews.Counts.of(rest.isAll() ? kept : counted(reach, rest, null), filter, kept.all());
     }
 
     FacetCounts kept(long caseId) {
@@ -108,14 +131,27 @@ class FoundPages {
                 caseId));
     }
 
-    /** Goes over all that passes once, however many counts stand beside it. */
-    private FacetCounts counted(CatalogueFilter.Reach reach, CatalogueFilter filter) {
+    /**
+     * Goes over what passes once, however many counts stand beside it.
+     *
+     * @param most lines that are counted; null for all
+     */
+    private FacetCounts counted(CatalogueFilter.Reach reach, CatalogueFilter filter, @Nullable Integer most) {
         HibernateCriteriaBuilder b = (HibernateCriteriaBuilder) entities.getCriteriaBuilder();
-        CriteriaQuery<Object[]> query = b.createQuery(Object[].class);
-        Root<CatalogueLine> root = query.from(CatalogueLine.class);
-        query.select(b.array(root.get("kind"), root.get("origins"), root.get("prognosis"), b.count(root)))
-                .where(filter.predicates(reach, root, query, b).toArray(Predicate[]::new))
-                .groupBy(root.get("kind"), root.get("origins"), root.get("prognosis"));
+        JpaCriteriaQuery<Object[]> query = b.createQuery(Object[].class);
+        JpaSubQuery<Tuple> passing = query.subquery(Tuple.class);
+        JpaRoot<CatalogueLine> root = passing.from(CatalogueLine.class);
+        passing.multiselect(
+                        root.get("kind").alias("kind"),
+                        root.get("origins").alias("origins"),
+                        root.get("prognosis").alias("prognosis"))
+                .where(filter.predicates(reach, root, passing, b).toArray(Predicate[]::new));
+        if (most != null) {
+            passing.fetch(most);
+        }
+        JpaDerivedRoot<Tuple> one = query.from(passing);
+        query.select(b.array(one.get("kind"), one.get("origins"), one.get("prognosis"), b.count()))
+                .groupBy(one.get("kind"), one.get("origins"), one.get("prognosis"));
         return new FacetCounts(entities.createQuery(query).getResultList().stream()
                 .map(row -> new FacetCounts.Cell(
                         (String) row[0], List.of((String[]) row[1]), (Prognosis) row[2], (Long) row[3]))

@@ -1,6 +1,7 @@
 package org.brantel.server.catalogue;
 
 import com.fasterxml.jackson.annotation.JsonUnwrapped;
+import com.fasterxml.jackson.annotation.JsonValue;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.criteria.CriteriaQuery;
 import jakarta.persistence.criteria.Predicate;
@@ -9,6 +10,7 @@ import java.time.Clock;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
@@ -45,6 +47,12 @@ public class Selecting {
 
         How(String words) {
             this.words = words;
+        }
+
+        /** As it goes over the wire. */
+        @JsonValue
+        String word() {
+            return name().toLowerCase(Locale.ROOT);
         }
 
         private Marks target(Marks now, Marks kept) {

@@ -26,7 +26,7 @@ class SelectionController {
     private static final int MOST = 20_000;
 
     /** @param filter all lines that pass it, instead of single ones */
-    record SelectionChange(
+    record Choice(
             @NotNull
             @Size(max = MOST, message = "At most 20,000 lines are named at once; choose by the filter instead.")
             List<Long> ids,
@@ -53,7 +53,7 @@ class SelectionController {
     }
 
     @PutMapping
-    Selecting.Changed select(@PathVariable String number, @Valid @RequestBody SelectionChange change) {
+    Selecting.Changed select(@PathVariable String number, @Valid @RequestBody Choice change) {
         String who = staff.current().name();
         return change.filter() == null
                 ? selecting.select(number, change.ids(), change.selected(), who)

@@ -10,6 +10,7 @@ import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.List;
+import org.brantel.core.layout.NameRules;
 import org.brantel.server.customers.CustomerViews;
 import org.brantel.server.protocol.LabProtocol;
 import org.brantel.server.protocol.Said;
@@ -21,6 +22,7 @@ import org.jspecify.annotations.Nullable;
  * @param contactPerson who calls for the customer
  * @param devices       the first one leads: its type is the case's medium
  * @param deadline      when the files are needed
+ * @param opensOn       the system that the files will be opened on; absent when nobody said
  * @param version       the version that was edited; absent for a new case
  */
 public record CaseForm(
@@ -45,6 +47,7 @@ public record CaseForm(
 
         @Valid @NotNull Consent consent,
         @Nullable LocalDate deadline,
+        @Nullable NameRules opensOn,
         @Nullable Integer version) {
 
     /**

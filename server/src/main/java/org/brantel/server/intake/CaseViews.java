@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import org.brantel.core.layout.NameRules;
 import org.brantel.core.source.Identity;
 import org.brantel.core.triage.RecoveryPath;
 import org.brantel.core.wanted.WantedLine;
@@ -154,6 +155,7 @@ public final class CaseViews {
          *
          * @param due      when the clock of its stage runs out; absent where there is none
          * @param deadline the customer's
+         * @param opensOn  the system that the files will be opened on; absent when nobody said
          */
         public record Course(
                 Stage stage,
@@ -161,6 +163,7 @@ public final class CaseViews {
                 Instant stageSince,
                 @Nullable Instant due,
                 @Nullable LocalDate deadline,
+                @Nullable NameRules opensOn,
                 @Nullable Hold hold) {}
 
         /**

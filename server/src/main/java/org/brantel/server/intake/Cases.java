@@ -311,6 +311,7 @@ public class Cases {
                         c.stageSince(),
                         clock.due(c, settings.clocks()),
                         c.deadline(),
+                        c.opensOn(),
                         c.hold()),
                 new CaseViews.Docket.Decision(c.owner(), c.path(), c.pathReason(), c.protocol()),
                 custody.count(number),

@@ -11,6 +11,7 @@ import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.Instant;
 import java.time.LocalDate;
+import org.brantel.core.layout.NameRules;
 import org.brantel.core.triage.RecoveryPath;
 import org.brantel.server.staff.Staff;
 import org.jspecify.annotations.Nullable;
@@ -30,6 +31,10 @@ class LabCase {
     private String contactPerson;
     private Long customerId;
     private @Nullable LocalDate deadline;
+
+    @Enumerated(EnumType.STRING)
+    private @Nullable NameRules opensOn;
+
     private String consentLook;
     private String consentTold;
     private boolean consentMail;
@@ -76,6 +81,7 @@ class LabCase {
         contactPerson = form.contactPerson().strip();
         story = form.story().strip();
         deadline = form.deadline();
+        opensOn = form.opensOn();
         consentLook = form.consent().look();
         consentTold = form.consent().told().strip();
         consentMail = form.consent().mail();
@@ -158,6 +164,11 @@ class LabCase {
     @Nullable
     LocalDate deadline() {
         return deadline;
+    }
+
+    @Nullable
+    NameRules opensOn() {
+        return opensOn;
     }
 
     void allow(String look) {

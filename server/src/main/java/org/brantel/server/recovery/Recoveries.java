@@ -59,19 +59,24 @@ public class Recoveries {
     }
 
     @Transactional
-    public RecoveryViews.Run start(String number, String who) {
+    public RecoveryViews.Run start(String number, RecoveryViews.Laying laying, String who) {
         long caseId = cases.id(number);
         if (runs.existsByCaseIdAndStateIn(caseId, WorkState.AT_WORK)) {
             throw Refusal.conflict("A recovery run of " + number + " is going on; wait for it.");
         }
-        int selected = catalogues.selected(number).size();
+        int selected = Math.toIntExact(catalogues.selectedCount(number));
         if (selected == 0) {
             throw Refusal.conflict("Nothing is selected; choose findings in the catalogue first.");
         }
-        RecoveryRun run = runs.save(new RecoveryRun(caseId, selected, who, clock.instant()));
+        RecoveryRun run = runs.save(new RecoveryRun(caseId, selected, laying, who, clock.instant()));
         cases.moveTo(number, Stage.RECOVERY, who);
         happenings.tell(
-                number, who, "started recovery", "run " + run.id() + ", " + selected + " findings", Topic.RECOVERY);
+                number,
+                who,
+                "started recovery",
+                "run " + run.id() + ", " + selected + " findings, "
+                        + laying.layout().word(),
+                Topic.RECOVERY);
         jobs.start(recoveryTask, run.id());
         return run.view(number);
     }

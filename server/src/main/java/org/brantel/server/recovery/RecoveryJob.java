@@ -10,6 +10,7 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.Prognosis;
+import org.brantel.core.layout.LaidOut;
 import org.brantel.core.opening.Sources;
 import org.brantel.core.recovery.Recovery;
 import org.brantel.core.recovery.RecoveryResult;
@@ -39,14 +40,21 @@ class RecoveryJob implements Labour<RecoveryRun> {
     private final RecoveryRuns runs;
     private final RecoveredFiles files;
     private final Catalogues catalogues;
+    private final Layings layings;
     private final ImagingRecords imaging;
     private final Settings settings;
 
     RecoveryJob(
-            RecoveryRuns runs, RecoveredFiles files, Catalogues catalogues, ImagingRecords imaging, Settings settings) {
+            RecoveryRuns runs,
+            RecoveredFiles files,
+            Catalogues catalogues,
+            Layings layings,
+            ImagingRecords imaging,
+            Settings settings) {
         this.runs = runs;
         this.files = files;
         this.catalogues = catalogues;
+        this.layings = layings;
         this.imaging = imaging;
         this.settings = settings;
     }
@@ -110,20 +118,19 @@ class RecoveryJob implements Labour<RecoveryRun> {
                         Catalogues.Selected::imagingId,
                         TreeMap::new,
                         Collectors.mapping(Catalogues.Selected::finding, Collectors.toList())));
+        // Of all images together, so that no two files meet under one name.
+        Map<Long, LaidOut.Place> paths = layings.plan(run.number(), run.fresh().laying());
         StopRequest stop = run.asked();
-        int images = 0;
         for (Map.Entry<Long, List<Finding>> part : byImage.entrySet()) {
-            // Files of a second image of the same case get a folder of their own, so that names cannot meet.
-            String name = images++ == 0 ? "files" : "files/image " + images;
             Map<Long, Finding> findings = part.getValue().stream().collect(Collectors.toMap(Finding::id, f -> f));
             Pending pending = new Pending(run, findings);
             try (Source image = Sources.open(imaging.image(part.getKey()).file().toString())) {
                 Recovery.Outcome outcome = new Recovery(
                                 image,
-                                folder.resolve(name),
+                                folder.resolve("files"),
                                 folder.resolve("results-" + part.getKey() + ".ndjson"),
                                 pending)
-                        .run(part.getValue(), stop);
+                        .run(part.getValue(), paths, stop);
                 pending.flush();
                 if (outcome.stoppedBecause() != null) {
                     return outcome.stoppedBecause();

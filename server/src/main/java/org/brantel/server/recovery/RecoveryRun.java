@@ -1,8 +1,11 @@
 package org.brantel.server.recovery;
 
+import jakarta.persistence.Convert;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import org.brantel.core.layout.Layout;
+import org.brantel.core.layout.NameRules;
 import org.brantel.core.recovery.RecoveryResult;
 import org.brantel.server.work.WorkRecord;
 import org.hibernate.annotations.DynamicUpdate;
@@ -14,6 +17,13 @@ import org.jspecify.annotations.Nullable;
 class RecoveryRun extends WorkRecord {
 
     private String folder;
+
+    @Convert(converter = LayoutWord.class)
+    private Layout layout;
+
+    @Convert(converter = NameRulesWord.class)
+    private NameRules opensOn;
+
     private int total;
     private int done;
     private int whole;
@@ -24,8 +34,10 @@ class RecoveryRun extends WorkRecord {
 
     protected RecoveryRun() {}
 
-    RecoveryRun(Long caseId, int total, String who, Instant startedAt) {
+    RecoveryRun(Long caseId, int total, RecoveryViews.Laying laying, String who, Instant startedAt) {
         super(caseId, who, startedAt);
+        this.layout = laying.layout();
+        this.opensOn = laying.opensOn();
         this.total = total;
         this.folder = "";
     }
@@ -64,6 +76,10 @@ class RecoveryRun extends WorkRecord {
         }
     }
 
+    RecoveryViews.Laying laying() {
+        return new RecoveryViews.Laying(layout, opensOn);
+    }
+
     String folder() {
         return folder;
     }
@@ -73,6 +89,6 @@ class RecoveryRun extends WorkRecord {
     }
 
     RecoveryViews.Run view(String caseNumber) {
-        return new RecoveryViews.Run(id(), caseNumber, standing(), outcome());
+        return new RecoveryViews.Run(id(), caseNumber, standing(), laying(), outcome());
     }
 }

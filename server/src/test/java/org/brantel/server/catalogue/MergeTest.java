@@ -138,6 +138,35 @@ class MergeTest {
                 Evidence.NONE);
     }
 
+    /** A page says at least how many pass, and does not wait for all of them to be counted; the counts do. */
+    @Test
+    void aPageCountsNoMoreThanItCanAtOnce() throws IOException {
+        long imaging =
+                Story.ofD01().imaged("inbox/d01-fat16.img").session().get("id").asLong();
+        Story story = Story.of(new CaseForms());
+        List<Finding> many = new ArrayList<>();
+        for (int i = 0; i < 5300; i++) {
+            many.add(at(1024L * i, "/tide/gauge " + i + ".log", 100 + i, Origin.LIVE, Prognosis.WHOLE));
+        }
+        catalogues.merge(story.number, 1, imaging, many);
+        JsonNode page =
+                story.una.get(story.path("/catalogue?q=gauge")).expect(200).json();
+        assertThat(page.get("exact").asBoolean()).isFalse();
+        assertThat(page.get("matching").asInt()).isBetween(5000, 5299);
+        assertThat(page.get("all").asInt()).isEqualTo(5300);
+        assertThat(page.get("kinds")).isEmpty();
+        JsonNode counts = story.una
+                .get(story.path("/catalogue/counts?q=gauge"))
+                .expect(200)
+                .json();
+        assertThat(counts.get("exact").asBoolean()).isTrue();
+        assertThat(counts.get("matching").asInt()).isEqualTo(5300);
+        assertThat(counts.get("kinds").get("txt").asInt()).isEqualTo(5300);
+        JsonNode few = story.una.get(story.path("/catalogue?q=gauge%205299")).json();
+        assertThat(few.get("exact").asBoolean()).isTrue();
+        assertThat(few.get("matching").asInt()).isOne();
+    }
+
     /** A directory may hold names that are no text; neither the session nor the catalogue ends for that. */
     @Test
     void namesThatNoDatabaseTakesAreStoredWithoutWhatItRefuses() throws IOException {

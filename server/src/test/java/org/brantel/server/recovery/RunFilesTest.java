@@ -21,8 +21,8 @@ class RunFilesTest {
     private long run() {
         String number = new CaseForms().log(una);
         return sql.queryForObject(
-                "insert into recovery_run (case_id, state, folder, total, done, whole, gapped, not_written, bytes, who, "
-                        + "started_at) select id, 'DONE', '', 0, 0, 0, 0, 0, 0, 'Una Farrow', now() from lab_case "
+                "insert into recovery_run (case_id, state, folder, layout, opens_on, total, done, whole, gapped, not_written, bytes, who, "
+                        + "started_at) select id, 'DONE', '', 'by-kind', 'linux', 0, 0, 0, 0, 0, 0, 'Una Farrow', now() from lab_case "
                         + "where number = ? returning id",
                 Long.class,
                 number);
