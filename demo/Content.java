@@ -74,6 +74,65 @@ public final class Content {
             table("weather/Readings/Readings %d.csv".formatted(year), year);
         }
         notes("weather/Log.txt", "Gale from the south-west; the mast camera turned to the wall.");
+
+        hiveDoor("frames", 96);
+        table("keepers/Weights 2026, before.csv", 2026);
+        corrected("keepers/Weights 2026, before.csv", "keepers/Weights 2026.csv");
+    }
+
+    /** A table as it is after somebody went over it: some of its lines are others. */
+    private static void corrected(String before, String after) throws IOException {
+        List<String> lines = new ArrayList<>(Files.readAllLines(file(before)));
+        for (int i = 40; i < lines.size(); i += 61) {
+            lines.set(i, lines.get(i).replaceFirst("plot \\d", "plot 9"));
+        }
+        Path file = file(after);
+        Files.writeString(file, String.join("\n", lines) + "\n");
+        stamp(file);
+    }
+
+    /** Frames of a film: the door of a hive, and bees that come and go. */
+    private static void hiveDoor(String folder, int frames) throws IOException {
+        int width = 480;
+        int height = 320;
+        BufferedImage behind = scene(width, height);
+        int bees = 14;
+        double[][] flight = new double[bees][3];
+        for (double[] f : flight) {
+            f[0] = RANDOM.nextDouble() * Math.PI * 2;
+            f[1] = 60 + RANDOM.nextDouble() * 170;
+            f[2] = 0.6 + RANDOM.nextDouble();
+        }
+        for (int frame = 0; frame < frames; frame++) {
+            BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
+            Graphics2D g = image.createGraphics();
+            g.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
+            g.drawImage(behind, 0, 0, null);
+            g.setColor(new Color(0xC9A063));
+            g.fillRect(130, 70, 220, 190);
+            g.setColor(new Color(0xA37C42));
+            for (int y = 70; y < 260; y += 38) {
+                g.fillRect(130, y, 220, 3);
+            }
+            g.setColor(new Color(0x7A5B2E));
+            g.fillRect(115, 55, 250, 18);
+            g.setColor(new Color(0x2A2118));
+            g.fillRect(195, 232, 90, 14);
+            for (double[] f : flight) {
+                double way = (frame / (double) frames * f[2] * 3 + f[0]) % 2;
+                double far = (way < 1 ? way : 2 - way) * f[1];
+                int x = (int) (240 + Math.cos(f[0]) * far);
+                int y = (int) (238 - Math.abs(Math.sin(f[0])) * far + Math.sin(frame * 0.7 + f[0]) * 3);
+                g.setColor(new Color(0xF2C94C));
+                g.fillOval(x - 4, y - 3, 8, 6);
+                g.setColor(new Color(0x3A2C14));
+                g.fillRect(x - 1, y - 3, 2, 6);
+                g.setColor(new Color(255, 255, 255, 150));
+                g.fillOval(x - 3, y - 7 - frame % 2, 6, 4);
+            }
+            g.dispose();
+            ImageIO.write(image, "png", file(folder + "/%03d.png".formatted(frame)).toFile());
+        }
     }
 
     private static Path file(String name) throws IOException {

@@ -1,5 +1,5 @@
 #!/usr/bin/env bash
-# Makes the demo devices anew with the real mkfs tools (Debian: dosfstools, mtools, e2fsprogs). Run from anywhere.
+# Makes the demo devices anew with the real mkfs tools (Debian: dosfstools, mtools, e2fsprogs, ffmpeg). Run from anywhere.
 # The images are FAT volumes of the coast of Skerrow; the fault plans beside them are written by hand.
 set -euo pipefail
 here=$(cd "$(dirname "${BASH_SOURCE[0]}")" && pwd)
@@ -30,10 +30,27 @@ mdeltree -i "$work/theatre.img" "::/Backdrops"
 mdel -i "$work/theatre.img" "::/Plans/Lighting plan winter.pdf" "::/Puppets/Old puppet 4.jpg"
 dd if="$work/loose.jpg" of="$work/theatre.img" bs=1M seek=40 conv=notrunc status=none
 
-# A small FAT12 card of hive logs, two of them deleted.
+# A small FAT12 card of hive logs, two of them deleted at the end.
 truncate -s 4M "$work/hives.img"
 mkfs.vfat -F 12 -s 4 -n HIVES -i 48495645 "$work/hives.img" >/dev/null
 fill "$work/hives.img" "$work/content/hives"
+
+# On it, too: a film and a sound, and a table of weights of which an older state was deleted. The names before it keep their place in
+# the folder, so that the new entry does not stand where the old one stood.
+cut="ffmpeg -nostdin -loglevel error -y -fflags +bitexact"
+mkdir "$work/keepers"
+$cut -framerate 12 -i "$work/content/frames/%03d.png" -c:v libx264 -preset veryslow -crf 30 -pix_fmt yuv420p -flags +bitexact \
+    -metadata creation_time=2026-05-09T10:14:00Z "$work/keepers/Hive door, 9 May.mp4"
+$cut -f lavfi -i "sine=frequency=405:duration=24,tremolo=f=1.4:d=0.9,volume=0.8" -f lavfi -i "anoisesrc=d=24:c=pink:a=0.05:seed=7" \
+    -filter_complex amix -ac 1 -b:a 40k -flags +bitexact "$work/keepers/Queen piping.mp3"
+touch -d "2026-05-09T10:14:00" "$work/keepers/Hive door, 9 May.mp4" "$work/keepers/Queen piping.mp3"
+mmd -i "$work/hives.img" ::/Recordings ::/Weights
+mcopy -m -i "$work/hives.img" "$work/keepers/Hive door, 9 May.mp4" "$work/keepers/Queen piping.mp3" ::/Recordings/
+before="$work/content/keepers/Weights 2026, before.csv"
+mcopy -m -i "$work/hives.img" "$before" "::/Weights/Weights 2026.bak"
+mcopy -m -i "$work/hives.img" "$before" "::/Weights/Weights 2026.csv"
+mdel -i "$work/hives.img" "::/Weights/Weights 2026.bak" "::/Weights/Weights 2026.csv"
+mcopy -m -i "$work/hives.img" "$work/content/keepers/Weights 2026.csv" "::/Weights/Weights 2026.csv"
 mdel -i "$work/hives.img" "::/Hive logs/Hive log 2022.csv" "::/Hive logs/Hive log 2023.csv" "::/Combs/Comb 3.jpg"
 
 # A card that drops out while it is read.

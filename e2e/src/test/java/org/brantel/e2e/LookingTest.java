@@ -217,17 +217,19 @@ class LookingTest {
         page.locator("main").press("r");
         page.getByRole(AriaRole.BUTTON, named("by kind")).click();
         page.getByRole(AriaRole.BUTTON, named("films/")).click();
+        page.getByRole(AriaRole.BUTTON, named("volume 1/")).click();
         page.getByRole(AriaRole.BUTTON, named("Films/")).click();
         assertThat(page.locator(".layout table")).containsText("Hive door.mp4");
         assertThat(page).hasURL(Pattern.compile("lay=by-kind"));
         page.locator("main").press("Escape");
         page.locator("main").press("Escape");
-        page.getByRole(AriaRole.BUTTON, named("documents/")).click();
-        page.getByRole(AriaRole.BUTTON, named("Logs/")).click();
-        assertThat(page.locator(".layout table")).containsText("numbered, since another has this name");
+        page.getByRole(AriaRole.BUTTON, named("by day")).click();
+        page.getByRole(AriaRole.BUTTON, named("2025/")).click();
+        page.getByRole(AriaRole.BUTTON, named("2025-11-02/")).click();
+        assertThat(page.locator(".layout table")).containsText("/Logs/Weights.txt");
         everybody(page);
         page.locator("main").press("r");
-        assertThat(page.getByText("films/Films/Hive door.mp4"))
+        assertThat(page.getByText("2026/2026-05-04/Hive door.mp4"))
                 .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(60_000));
         assertThat(page.locator(".fig", new Page.LocatorOptions().setHasText("whole")))
                 .containsText("5");

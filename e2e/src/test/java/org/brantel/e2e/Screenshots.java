@@ -82,6 +82,11 @@ public final class Screenshots {
                     .click();
             assertThat(page.locator(".chosen")).not().containsText("0 whole");
             steps.button("Recover selection").click();
+            steps.button("by kind").click();
+            assertThat(page.getByText("pictures/")).isVisible();
+            page.mouse().move(0, 0);
+            take(page, "layout");
+            page.locator("main").press("r");
             assertThat(steps.button("Seal the delivery")).isVisible(patient());
             take(page, "recovery");
             steps.button("Seal the delivery").click();
@@ -89,9 +94,7 @@ public final class Screenshots {
             link = page.getByTestId("link").textContent();
             passcode = page.getByTestId("passcode").textContent();
             take(page, "handover");
-            page.navigate("/cases/" + theatre + "/custody");
-            assertThat(page.getByText("none was changed")).isVisible();
-            take(page, "custody");
+            looking(page, caseOf(page, "Skerrow Beekeepers"));
             page.navigate("/ledger");
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Beekeepers"))
                     .click();
@@ -102,7 +105,6 @@ public final class Screenshots {
             page.locator(".row1").first().click();
             assertThat(page.locator(".entries li").first()).isVisible();
             take(page, "day");
-            report(page, survey);
             strata(page, caseOf(page, "Corran Bay Lantern"));
         }
         customer(link, passcode);
@@ -159,11 +161,6 @@ public final class Screenshots {
     }
 
     private void frontDesk(Page page) {
-        String hall = caseOf(page, "Northhaven");
-        page.navigate("/cases/" + hall + "/received");
-        assertThat(page.getByText("the lab may look at names only")).isVisible();
-        page.waitForTimeout(300);
-        take(page, "case");
         page.navigate("/settings");
         assertThat(page.getByText("Price list")).isVisible();
         page.waitForTimeout(300);
@@ -201,21 +198,6 @@ public final class Screenshots {
         take(page, "bench");
     }
 
-    /** The disk of the survey boat met its limit meanwhile; what is read is kept, and the report says so. */
-    private void report(Page page, String number) {
-        Steps steps = new Steps(page);
-        page.navigate("/cases/" + number + "/imaging");
-        assertThat(page.getByText("64 faults in a row, the limit is 64").first())
-                .isVisible(patient());
-        steps.button("End with what is read").first().click();
-        assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Scan the image")))
-                .isVisible(patient());
-        steps.link("Report").click();
-        assertThat(page.getByText("What stayed unread")).isVisible();
-        page.waitForTimeout(400);
-        take(page, "imaging-report");
-    }
-
     private void catalogue(Page page, String number) {
         page.navigate("/cases/" + number + "/selection");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("photos of the old puppets"))
@@ -240,6 +222,31 @@ public final class Screenshots {
         page.waitForTimeout(1500);
         take(page, "contact-sheet");
         page.navigate("/cases/" + number + "/selection");
+    }
+
+    /** A film played in its proof, and two states of one table beside each other. */
+    private void looking(Page page, String number) {
+        page.navigate("/cases/" + number + "/selection?q=films");
+        Locator rows = page.locator("table.lines tbody > tr:not(.proofrow)");
+        assertThat(rows).hasCount(1);
+        rows.first().dblclick();
+        Locator frames = page.locator(".strip img");
+        assertThat(frames).hasCount(8);
+        page.waitForCondition(() -> (Boolean)
+                frames.nth(7).evaluate("img => { img.scrollIntoView(); return img.complete && img.naturalWidth > 0 }"));
+        page.locator("video").evaluate("v => { v.currentTime = 3 }");
+        page.waitForTimeout(900);
+        page.mouse().move(0, 0);
+        take(page, "film");
+        page.navigate("/cases/" + number + "/selection?q=live%20Weights");
+        assertThat(rows).hasCount(1);
+        rows.first().dblclick();
+        Locator versions =
+                page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("2 versions of one place"));
+        assertThat(versions).containsText("bytes differ");
+        versions.evaluate("v => v.scrollIntoView({ block: 'end' })");
+        page.waitForTimeout(500);
+        take(page, "versions");
     }
 
     private void customer(String link, String passcode) throws IOException {

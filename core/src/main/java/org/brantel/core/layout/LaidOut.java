@@ -86,7 +86,7 @@ public final class LaidOut {
                 parts.add("image " + f.image());
             }
             if (byVolume && f.volume() != null) {
-                parts.add("volume " + f.volume());
+                parts.add("volume " + (f.volume() + 1));
             }
             stands.folders().forEach(folder -> parts.add(part(folder, changes)));
         }
