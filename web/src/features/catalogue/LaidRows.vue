@@ -2,6 +2,7 @@
 import type { components } from '@/api/schema'
 import { bytes, count, size } from '@/ui/format/format'
 import FillGauge from '@/ui/instruments/FillGauge.vue'
+import { asFound } from '@/ui/format/names'
 import { changeWords } from './layout'
 
 const props = defineProps<{
@@ -46,7 +47,7 @@ const shareOf = (part: number): number => (part ? Math.max(1, Math.round((WIDEST
             <b :class="{ changed: f.changes.length }">{{ f.name }}</b></span
           >
         </td>
-        <td class="s text-body-secondary from">{{ f.from }}</td>
+        <td class="s text-body-secondary from">{{ asFound(f.from) }}</td>
         <td class="s">{{ f.changes.map(changeWords).join('; ') }}</td>
         <td></td>
         <td class="n" :title="bytes(f.size)">{{ size(f.size) }}</td>

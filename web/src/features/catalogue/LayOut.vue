@@ -196,15 +196,6 @@ useKeys([
   font-weight: 650;
   text-decoration: none;
 }
-.chosen {
-  display: flex;
-  align-items: center;
-  gap: 18px;
-  padding: 8px 18px;
-  border-top: 2px solid var(--heather);
-  background: var(--paper);
-  flex-wrap: wrap;
-}
 @media (width <= 900px) {
   .layout {
     height: auto;

@@ -6,6 +6,7 @@ import type { WantedState } from '@/api/types'
 import { count } from '@/ui/format/format'
 import { useKeys } from '@/ui/keys'
 import RefusedNote from '@/ui/RefusedNote.vue'
+import { asFound } from '@/ui/format/names'
 import ShelfBox from './ShelfBox.vue'
 import { placeAddress, type Filter } from './filter'
 import { heightOf, kindsOf, shelvesOf, type Shelf } from './shelves'
@@ -114,7 +115,7 @@ useKeys([
         :title="b.name"
         @click="open({ folders: b.folders, nameless: filter.nameless })"
       >
-        <span>{{ b.name }}</span>
+        <span>{{ asFound(b.name) }}</span>
       </button>
     </nav>
     <div

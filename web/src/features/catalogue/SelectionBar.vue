@@ -76,15 +76,6 @@ const stillOpen = computed(() => openLines(props.page.wanted))
 </template>
 
 <style scoped>
-.chosen {
-  display: flex;
-  align-items: center;
-  gap: 18px;
-  padding: 8px 18px;
-  border-top: 2px solid var(--heather);
-  background: var(--paper);
-  flex-wrap: wrap;
-}
 .parts > span {
   margin-right: 10px;
   display: inline-flex;

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { WantedState } from '@/api/types'
 import { percent } from '@/ui/format/format'
+import { asFound } from '@/ui/format/names'
 import { fitMarks, holdsWords, wholeShare, type Shelf } from './shelves'
 
 defineProps<{
@@ -28,7 +29,7 @@ defineProps<{
         ><i :style="{ height: `${100 * wholeShare(shelf.holds)}%` }" /></span
     ></span>
     <span class="words">
-      <b>{{ shelf.name }}</b>
+      <b>{{ asFound(shelf.name) }}</b>
       <span v-if="shelf.about" class="xs">{{ shelf.about }}</span>
       <span class="xs">{{ holdsWords(shelf.holds) }}</span>
       <span class="xs text-body-secondary">{{ percent(shelf.holds.whole, shelf.holds.lines) }} whole</span>

@@ -10,6 +10,9 @@ it('says what had to be changed of names, by the system that cannot hold them', 
     '1 file with a name that some systems would not take; “_” is put before it.',
     '2 files with a name or a path too long for some systems; it is shortened.',
   ])
+  expect(changeSentences({ dated: 1 }, 'mac')).toEqual([
+    '1 file with a name that is taken in its folder; its day is added.',
+  ])
   expect(changeSentences({}, 'linux')).toEqual([])
   expect(changeWords('numbered')).toContain('another has this name')
 })

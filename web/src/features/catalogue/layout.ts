@@ -25,6 +25,8 @@ export function changeWords(change: NameChange): string {
       return 'the name is reserved'
     case 'shortened':
       return 'shortened'
+    case 'dated':
+      return 'dated, since another has this name'
     case 'numbered':
       return 'numbered, since another has this name'
   }
@@ -40,6 +42,7 @@ export function changeSentences(changes: Partial<Record<NameChange, number>>, op
     said.push(`${files(changes.reserved)} with a name that ${on} would not take; “_” is put before it.`)
   if (changes.shortened)
     said.push(`${files(changes.shortened)} with a name or a path too long for ${on}; it is shortened.`)
+  if (changes.dated) said.push(`${files(changes.dated)} with a name that is taken in its folder; its day is added.`)
   if (changes.numbered)
     said.push(`${files(changes.numbered)} with a name that is taken in its folder; a number is added.`)
   return said

@@ -1,15 +1,17 @@
 import { size } from '@/ui/format/format'
+import { asFound } from '@/ui/format/names'
 import type { CatalogueLine, WantedState } from '@/api/types'
 
 /** What a finding is called: as its record says, or its content, or by where it was found. */
 export function calledOf(line: CatalogueLine): string {
-  return line.stands?.name ?? line.suggestedName ?? `${line.kind} at ${size(line.extents[0]?.offset ?? 0)}`
+  const name = line.stands?.name ?? line.suggestedName
+  return name !== undefined ? asFound(name) : `${line.kind} at ${size(line.extents[0]?.offset ?? 0)}`
 }
 
 /** Where a finding stands, as people read it. */
 export function placeOf(line: CatalogueLine): string {
   if (!line.stands) return 'no name kept'
-  const folder = line.stands.folder.split('/').filter(Boolean).join(' › ') || 'top folder'
+  const folder = asFound(line.stands.folder).split('/').filter(Boolean).join(' › ') || 'top folder'
   return line.stands.trashed ? `${folder}, now in the trash` : folder
 }
 

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { RecoveredFile, RecoveryAccount } from '@/api/types'
 import { count, size } from '@/ui/format/format'
+import { asFound } from '@/ui/format/names'
 import { bandOf } from './account'
 
 const props = defineProps<{ /** Of the run that was sealed. */ account: RecoveryAccount }>()
@@ -30,14 +31,14 @@ const missed = (f: RecoveredFile) => f.gaps.reduce((n, g) => n + g.length, 0)
         <table class="rows">
           <tbody>
             <tr v-for="f in account.gapped.first" :key="f.line">
-              <td>{{ f.name }}</td>
+              <td>{{ asFound(f.name) }}</td>
               <td class="n">
                 {{ f.gaps.length === 1 ? '1 gap' : `${f.gaps.length} gaps` }}, {{ size(missed(f)) }} of
                 {{ size(f.size) }}
               </td>
             </tr>
             <tr v-for="f in account.doubtful.first" :key="f.line">
-              <td>{{ f.name }}</td>
+              <td>{{ asFound(f.name) }}</td>
               <td class="n">doubtful</td>
             </tr>
           </tbody>
@@ -48,7 +49,7 @@ const missed = (f: RecoveredFile) => f.gaps.reduce((n, g) => n + g.length, 0)
         <table class="rows">
           <tbody>
             <tr v-for="f in account.missing.first" :key="f.line">
-              <td>{{ f.name }}</td>
+              <td>{{ asFound(f.name) }}</td>
               <td class="s text-body-secondary">{{ f.why }}</td>
             </tr>
           </tbody>

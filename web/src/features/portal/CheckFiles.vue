@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import type { PortalFile } from '@/api/types'
 import { count, percent, shortHash, size } from '@/ui/format/format'
 import HashLadder from '@/ui/instruments/HashLadder.vue'
+import { asFound } from '@/ui/format/names'
 import { checkable } from './check'
 import { filesOfDrop, filesOfInput, type PathedFile } from './drop'
 import type { Check } from './useCheck'
@@ -109,7 +110,7 @@ async function chosen(event: Event): Promise<void> {
       <li v-if="differing.length" class="c-stop">
         <b>{{ differing.length }} {{ differing.length === 1 ? 'differs' : 'differ' }} from the list</b>
         <span v-for="d in differing" :key="d.line.number" class="s d"
-          >{{ d.line.name }}: {{ d.why }}
+          >{{ asFound(d.line.name) }}: {{ d.why }}
           <a class="link" :href="`/api/portal/${token}/files/${d.line.number}`" :download="d.line.name"
             >Download it again</a
           ></span
@@ -122,7 +123,9 @@ async function chosen(event: Event): Promise<void> {
       </li>
       <li v-if="check.missing.value.length && !check.busy.value">
         <b>{{ count(check.missing.value.length) }} still missing:</b>
-        <span v-for="m in check.missing.value.slice(0, MOST_NAMED)" :key="m.number" class="s d">{{ m.name }}</span>
+        <span v-for="m in check.missing.value.slice(0, MOST_NAMED)" :key="m.number" class="s d">{{
+          asFound(m.name)
+        }}</span>
         <span v-if="check.missing.value.length > MOST_NAMED" class="s d"
           >and {{ count(check.missing.value.length - MOST_NAMED) }} more</span
         >

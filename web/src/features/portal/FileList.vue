@@ -3,6 +3,7 @@ import { Download } from 'lucide-vue-next'
 import { useEventListener } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { PortalFile } from '@/api/types'
+import { asFound } from '@/ui/format/names'
 import { bytes, count, size } from '@/ui/format/format'
 import FillGauge from '@/ui/instruments/FillGauge.vue'
 import { placeWords } from './places'
@@ -49,7 +50,7 @@ const WORDS: Record<string, string> = {
       <tbody>
         <tr v-for="(f, i) in shown" :key="i">
           <td class="path">
-            {{ f.path ? placeWords(f.path) : f.name
+            {{ asFound(f.path ? placeWords(f.path) : f.name)
             }}<span v-if="f.why" class="s text-body-secondary d">{{ f.why }}</span>
           </td>
           <td class="text-nowrap">

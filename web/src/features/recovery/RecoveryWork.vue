@@ -14,6 +14,7 @@ import PageSteps from '@/ui/PageSteps.vue'
 import ComingLines from '@/ui/ComingLines.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { useKeys } from '@/ui/keys'
+import { asFound } from '@/ui/format/names'
 import { outcomeWords, runWords } from './outcome'
 
 const props = defineProps<{ /** The case. */ docket: Docket }>()
@@ -140,7 +141,7 @@ useKeys([
                   {{ outcomeWords(f) }}</span
                 >
               </td>
-              <td class="path">{{ f.path ?? f.name }}</td>
+              <td class="path">{{ asFound(f.path ?? f.name) }}</td>
               <td class="n" :title="bytes(f.size)">{{ size(f.size) }}</td>
               <td class="m xs" :title="f.sha256">{{ f.sha256 ? shortHash(f.sha256) : '–' }}</td>
               <td class="s text-body-secondary">{{ f.why ?? '' }}</td>

@@ -11,7 +11,9 @@ public enum Change {
     RESERVED,
     /** It was longer than the system can hold. */
     SHORTENED,
-    /** Another file has this name in this folder already; a number tells them apart. */
+    /** Another file has this name in this folder already; the day on which this one was made tells them apart. */
+    DATED,
+    /** Not even that does; a number tells them apart. */
     NUMBERED;
 
     /** As the API writes it. */

@@ -1,5 +1,6 @@
 package org.brantel.core.layout;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.HashSet;
@@ -10,6 +11,7 @@ import java.util.Map;
 import java.util.Set;
 import org.brantel.core.finding.Standing;
 import org.brantel.core.kinds.Kinds;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The paths of a selection: no path leaves the delivery, and no two are the same on the system that opens it. The same
@@ -55,7 +57,7 @@ public final class LaidOut {
             wanted.put(f.id(), place);
             laidOut.noteFolders(place.path());
         }
-        wanted.replaceAll((id, place) -> laidOut.free(place));
+        selection.forEach(f -> wanted.computeIfPresent(f.id(), (id, place) -> laidOut.free(place, f.day())));
         return wanted;
     }
 
@@ -119,18 +121,37 @@ public final class LaidOut {
         }
     }
 
-    private Place free(Place place) {
-        String candidate = place.path();
-        for (int n = 2; folders.contains(rules.key(candidate)) || !taken.add(rules.key(candidate)); n++) {
-            candidate = numbered(place.path(), n);
-            place.changes().add(Change.NUMBERED);
+    private Place free(Place place, @Nullable LocalDate day) {
+        String path = place.path();
+        if (isFree(path)) {
+            return place;
         }
-        return new Place(candidate, place.changes());
+        if (day != null && layout != Layout.BY_DAY) {
+            path = told(path, day.toString());
+            place.changes().add(Change.DATED);
+            if (isFree(path)) {
+                return new Place(path, place.changes());
+            }
+        }
+        place.changes().add(Change.NUMBERED);
+        String numbered = told(path, "2");
+        for (int n = 3; !isFree(numbered); n++) {
+            numbered = told(path, String.valueOf(n));
+        }
+        return new Place(numbered, place.changes());
     }
 
-    private static String numbered(String path, int n) {
+    /** Takes a path, if nobody has it. */
+    private boolean isFree(String path) {
+        return !folders.contains(rules.key(path)) && taken.add(rules.key(path));
+    }
+
+    /** A name with something that tells it apart, before its ending. */
+    private static String told(String path, String by) {
         int slash = path.lastIndexOf('/');
         int dot = path.lastIndexOf('.');
-        return dot > slash + 1 ? path.substring(0, dot) + " (" + n + ")" + path.substring(dot) : path + " (" + n + ")";
+        return dot > slash + 1
+                ? path.substring(0, dot) + " (" + by + ")" + path.substring(dot)
+                : path + " (" + by + ")";
     }
 }

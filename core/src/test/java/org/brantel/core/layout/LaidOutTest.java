@@ -212,6 +212,27 @@ class LaidOutTest {
                 .containsExactly("Minutes_ north_.txt", "minutes_ North_ (2).txt", "_con.txt");
     }
 
+    /** Versions of one file say of which day each is, as long as that tells them apart. */
+    @Test
+    void filesOfOneNameAreToldApartByTheirDays() {
+        List<Placeable> some = Stream.of(
+                        made(1, "/Weights.csv", "csv", "2026-05-04"),
+                        made(2, "/Weights.csv", "csv", "2025-11-02"),
+                        made(3, "/weights.CSV", "csv", "2025-11-02"),
+                        made(4, "/Weights.csv", "csv", null))
+                .map(Placeable::of)
+                .toList();
+        Map<Long, LaidOut.Place> planned = LaidOut.plan(some, Layout.AS_IT_STOOD, NameRules.EVERY);
+        assertThat(planned.values())
+                .extracting(LaidOut.Place::path)
+                .containsExactly(
+                        "Weights.csv", "Weights (2025-11-02).csv", "weights (2025-11-02) (2).CSV", "Weights (2).csv");
+        assertThat(planned.values())
+                .extracting(LaidOut.Place::changes)
+                .containsExactly(
+                        Set.of(), Set.of(Change.DATED), Set.of(Change.DATED, Change.NUMBERED), Set.of(Change.NUMBERED));
+    }
+
     @Test
     void whatWasChangedOfANameIsSaid() {
         List<Placeable> some = Stream.of(

@@ -160,6 +160,20 @@ class Choices {
         return sums;
     }
 
+    /** What is chosen of a case weighs what these do; what the whole catalogue weighs is known. */
+    void set(long caseId, Marks chosen) {
+        Map<Prognosis, Weight> all = new EnumMap<>(Prognosis.class);
+        sql.query(
+                "select prognosis, sum(lines), sum(bytes) from catalogue_count where case_id = ? group by prognosis",
+                row -> {
+                    all.put(Prognosis.valueOf(row.getString(1)), new Weight(row.getLong(2), row.getLong(3)));
+                },
+                caseId);
+        long lines = all.values().stream().mapToLong(Weight::files).sum();
+        sql.update("delete from selection_sum where case_id = ?", caseId);
+        add(caseId, chosen.count() == lines ? all : weigh(caseId, chosen));
+    }
+
     /** What is chosen of a case weighs so much more. */
     void add(long caseId, Map<Prognosis, Weight> more) {
         more.forEach((prognosis, w) -> sql.update(

@@ -137,7 +137,7 @@ public class Selecting {
                 selections.choose(caseId, target.apply(now), new Changing(what, who, clock.instant()));
         weigh(caseId, turned);
         happenings.changed(number, Topic.SELECTION);
-        return new Changed(turned.set(), turned.gained().count() + turned.lost().count(), choices.sum(caseId));
+        return new Changed(turned.set(), turned.count(), choices.sum(caseId));
     }
 
     @Transactional
@@ -149,7 +149,12 @@ public class Selecting {
         return choices.sum(caseId);
     }
 
+    /** What turned is weighed, or what is chosen now, whichever is less. */
     private void weigh(long caseId, Selections.Turned turned) {
+        if (turned.now().count() <= turned.count()) {
+            choices.set(caseId, turned.now());
+            return;
+        }
         Map<Prognosis, Choices.Weight> more = new EnumMap<>(choices.weigh(caseId, turned.gained()));
         choices.weigh(caseId, turned.lost())
                 .forEach((prognosis, w) -> more.merge(prognosis, w.turned(), Choices.Weight::and));

@@ -31,8 +31,14 @@ public class Selections {
      * @param set    its number
      * @param gained lines that are chosen now
      * @param lost   lines that are not any more
+     * @param now    all that is chosen
      */
-    public record Turned(long set, Marks gained, Marks lost) {}
+    public record Turned(long set, Marks gained, Marks lost, Marks now) {
+
+        public long count() {
+            return gained.count() + lost.count();
+        }
+    }
 
     private final SelectionBlocks blocks;
     private final SelectionChanges changes;
@@ -77,7 +83,7 @@ public class Selections {
     /** Makes a case's selection what it is to be; the change can be taken back by its number. */
     public Turned choose(long caseId, Marks target, Changing changing) {
         Marks before = chosen(caseId);
-        Turned turned = new Turned(blocks.nextSet(), target.without(before), before.without(target));
+        Turned turned = new Turned(blocks.nextSet(), target.without(before), before.without(target), target);
         if (turned.gained().isEmpty() && turned.lost().isEmpty()) {
             return turned;
         }
@@ -104,7 +110,7 @@ public class Selections {
                 .orElseThrow(() -> Refusal.missing("This change of the selection is not on record any more; look at "
                         + "what is chosen, and choose anew."));
         if (!gone.stands()) {
-            return new Turned(change, new Marks(), new Marks());
+            return new Turned(change, new Marks(), new Marks(), chosen(caseId));
         }
         Marks turning = of(change);
         for (SelectionChange later : changes.findByCaseIdOrderByIdDesc(caseId)) {
@@ -113,9 +119,10 @@ public class Selections {
             }
         }
         Marks before = chosen(caseId);
-        hold(caseId, -caseId, before.differing(turning));
+        Marks now = before.differing(turning);
+        hold(caseId, -caseId, now);
         gone.takeBack(changing.who(), changing.at());
-        return new Turned(change, turning.without(before), turning.among(before));
+        return new Turned(change, turning.without(before), turning.among(before), now);
     }
 
     /** The newest first. */
