@@ -131,7 +131,8 @@ public final class Content {
                 g.fillOval(x - 3, y - 7 - frame % 2, 6, 4);
             }
             g.dispose();
-            ImageIO.write(image, "png", file(folder + "/%03d.png".formatted(frame)).toFile());
+            ImageIO.write(
+                    image, "png", file(folder + "/%03d.png".formatted(frame)).toFile());
         }
     }
 

@@ -234,8 +234,9 @@ public final class Screenshots {
         assertThat(frames).hasCount(8);
         page.waitForCondition(() -> (Boolean)
                 frames.nth(7).evaluate("img => { img.scrollIntoView(); return img.complete && img.naturalWidth > 0 }"));
-        page.locator("video").evaluate("v => { v.currentTime = 3 }");
-        page.waitForTimeout(900);
+        page.locator(".strip button").nth(3).click();
+        page.waitForCondition(() -> (Boolean) page.locator("video").evaluate("v => v.currentTime > 0.4 && !v.error"));
+        page.locator("video").evaluate("v => v.pause()");
         page.mouse().move(0, 0);
         take(page, "film");
         page.navigate("/cases/" + number + "/selection?q=live%20Weights");
