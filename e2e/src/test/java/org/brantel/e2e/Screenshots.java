@@ -237,6 +237,8 @@ public final class Screenshots {
         page.locator(".strip button").nth(3).click();
         page.waitForCondition(() -> (Boolean) page.locator("video").evaluate("v => v.currentTime > 0.4 && !v.error"));
         page.locator("video").evaluate("v => v.pause()");
+        page.locator("ol.strip").evaluate("s => s.scrollIntoView({ block: 'start' })");
+        page.waitForTimeout(400);
         page.mouse().move(0, 0);
         take(page, "film");
         page.navigate("/cases/" + number + "/selection?q=live%20Weights");
@@ -245,7 +247,7 @@ public final class Screenshots {
         Locator versions =
                 page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("2 versions of one place"));
         assertThat(versions).containsText("bytes differ");
-        versions.evaluate("v => v.scrollIntoView({ block: 'end' })");
+        versions.evaluate("v => v.scrollIntoView({ block: 'start' })");
         page.waitForTimeout(500);
         take(page, "versions");
     }
