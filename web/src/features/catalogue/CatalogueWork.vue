@@ -16,7 +16,7 @@ import ConfirmLine from './ConfirmLine.vue'
 import SelectionBar from './SelectionBar.vue'
 import WantedBand from './WantedBand.vue'
 import { EVERYTHING, fromQuery, placeInQuery } from './filter'
-import { layoutOf } from './layout'
+import { layoutOf } from './laid'
 import { pointed } from './question'
 import { useCatalogue } from './useCatalogue'
 

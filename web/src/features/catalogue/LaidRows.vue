@@ -3,7 +3,7 @@ import type { components } from '@/api/schema'
 import { bytes, count, size } from '@/ui/format/format'
 import FillGauge from '@/ui/instruments/FillGauge.vue'
 import { asFound } from '@/ui/format/names'
-import { changeWords } from './layout'
+import { changeWords } from './laid'
 
 const props = defineProps<{
   /** A folder of the delivery as it would be. */ laid: components['schemas']['RecoveryLaidOutView']

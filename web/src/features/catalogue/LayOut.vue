@@ -12,7 +12,7 @@ import { useKeys } from '@/ui/keys'
 import ComingLines from '@/ui/ComingLines.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import LaidRows from './LaidRows.vue'
-import { changeSentences, crumbs, LAYOUTS, type Layout } from './layout'
+import { changeSentences, crumbs, LAYOUTS, type Layout } from './laid'
 
 const props = defineProps<{
   /** The case whose selection is laid out. */

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { changeSentences, changeWords, crumbs, layoutOf } from './layout'
+import { changeSentences, changeWords, crumbs, layoutOf } from './laid'
 
 it('says what had to be changed of names, by the system that cannot hold them', () => {
   expect(changeSentences({ forbidden: 1, numbered: 12 }, 'windows')).toEqual([
