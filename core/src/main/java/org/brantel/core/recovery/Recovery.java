@@ -14,9 +14,12 @@ import java.security.DigestOutputStream;
 import java.security.MessageDigest;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import java.util.function.BooleanSupplier;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.bytes.RangeSet;
@@ -72,6 +75,7 @@ public final class Recovery {
         DestinationGuard.check(source, destination);
         Files.createDirectories(destination);
         Map<Long, RecoveryResult> before = ResultsFile.read(resultsFile);
+        clear(before.values(), paths);
         List<RecoveryResult> results = new ArrayList<>();
         try (ResultsFile file = new ResultsFile(resultsFile)) {
             for (Finding finding : selection) {
@@ -79,11 +83,10 @@ public final class Recovery {
                     return new Outcome(results, "It was stopped; run it again to go on.");
                 }
                 RecoveryResult result = before.get(finding.id());
-                if (result == null || !stillStands(result)) {
+                String path = Objects.requireNonNull(paths.get(finding.id())).path();
+                if (result == null || !stillStands(result, path)) {
                     try {
-                        result = write(
-                                finding,
-                                Objects.requireNonNull(paths.get(finding.id())).path());
+                        result = write(finding, path);
                     } catch (DestinationFull e) {
                         return new Outcome(results, e.getMessage());
                     }
@@ -96,8 +99,20 @@ public final class Recovery {
         return new Outcome(results, null);
     }
 
-    private boolean stillStands(RecoveryResult result) throws IOException {
-        if (!result.stands()) {
+    /** What was written by a run over another selection, at a path that nobody has now, goes. */
+    private void clear(Collection<RecoveryResult> before, Map<Long, LaidOut.Place> paths) throws IOException {
+        Set<String> planned = new HashSet<>();
+        paths.values().forEach(place -> planned.add(place.path()));
+        for (RecoveryResult old : before) {
+            String path = old.path();
+            if (path != null && !planned.contains(path)) {
+                Files.deleteIfExists(place(path));
+            }
+        }
+    }
+
+    private boolean stillStands(RecoveryResult result, String planned) throws IOException {
+        if (!result.stands() || !planned.equals(result.path())) {
             return false;
         }
         Path file = destination.resolve(result.path());

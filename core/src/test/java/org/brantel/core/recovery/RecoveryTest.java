@@ -17,6 +17,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Random;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.content.Extent;
 import org.brantel.core.finding.Content;
@@ -126,6 +127,25 @@ class RecoveryTest {
         assertThat(ResultsFile.read(results)).hasSize(3);
     }
 
+    /** The second run leaves a file out, so that names move up: no file stands under the name of another. */
+    @Test
+    void goneOnWithAnotherSelectionEachFileStandsUnderItsOwnName() throws IOException {
+        Finding first = finding(1, "/hive.bin", 512, Prognosis.WHOLE, new Range(512, 512));
+        Finding second = finding(2, "/hive.bin", 512, Prognosis.WHOLE, new Range(1024, 512));
+        Finding third = finding(3, "/hive.bin", 512, Prognosis.WHOLE, new Range(2048, 512));
+        assertThat(run(new FaultySource(medium), List.of(first, second, third)).results())
+                .hasSize(3);
+        Recovery.Outcome fewer = run(new FaultySource(medium), List.of(second, third));
+        assertThat(fewer.results()).hasSize(2).allMatch(RecoveryResult::stands);
+        for (RecoveryResult r : fewer.results()) {
+            int at = r.id() == 2 ? 1024 : 2048;
+            assertThat(files.resolve(r.path())).hasBinaryContent(Arrays.copyOfRange(medium, at, at + 512));
+        }
+        try (Stream<Path> there = Files.list(files)) {
+            assertThat(there).hasSize(2);
+        }
+    }
+
     @Test
     void stoppedItGoesOnAndWritesNothingTwice() throws IOException {
         List<Finding> selection = new ArrayList<>();
@@ -209,6 +229,7 @@ class RecoveryTest {
 
     @Test
     void namesThatCollideAllGetWritten() throws IOException {
+        String day = CHANGED.toString().substring(0, "2021-05-04".length());
         run(
                 new FaultySource(medium),
                 List.of(
@@ -218,7 +239,7 @@ class RecoveryTest {
         try (var list = Files.list(files)) {
             assertThat(list.map(p -> p.getFileName().toString().toLowerCase(Locale.ROOT))
                             .distinct())
-                    .hasSameElementsAs(Set.of("x.bin", "x (2).bin", "x (3).bin"));
+                    .hasSameElementsAs(Set.of("x.bin", "x (" + day + ").bin", "x (" + day + ") (2).bin"));
         }
     }
 }

@@ -113,13 +113,15 @@ class RecoveryJob implements Labour<RecoveryRun> {
 
     /** @return why it stopped early, or null */
     private @Nullable String write(WorkRun<RecoveryRun> run, Path folder) throws IOException {
+        // Of all images together, so that no two files meet under one name.
+        Map<Long, LaidOut.Place> paths = layings.plan(run.number(), run.fresh().laying());
         Map<Long, List<Finding>> byImage = catalogues.selected(run.number()).stream()
+                // What somebody chooses just now has no place in this run.
+                .filter(chosen -> paths.containsKey(chosen.finding().id()))
                 .collect(Collectors.groupingBy(
                         Catalogues.Selected::imagingId,
                         TreeMap::new,
                         Collectors.mapping(Catalogues.Selected::finding, Collectors.toList())));
-        // Of all images together, so that no two files meet under one name.
-        Map<Long, LaidOut.Place> paths = layings.plan(run.number(), run.fresh().laying());
         StopRequest stop = run.asked();
         for (Map.Entry<Long, List<Finding>> part : byImage.entrySet()) {
             Map<Long, Finding> findings = part.getValue().stream().collect(Collectors.toMap(Finding::id, f -> f));
