@@ -114,7 +114,21 @@ class MigrationTest {
         flyway.target("18").load().migrate();
         sql.update("update catalogue_line set trashed_from = 'C:/tide/Band/march.log' where id = "
                 + "(select min(id) from catalogue_line)");
+        flyway.target("20").load().migrate();
+        sql.update("update catalogue_line set id = 20007 where id = (select max(id) from catalogue_line)");
+        sql.update("insert into catalogue_choice (line_id, case_id, chosen, change) "
+                + "select id, case_id, id <> 2, 5 from catalogue_line");
         flyway.target("latest").load().migrate();
+        assertThat(sql.queryForList(
+                        "select l.id from catalogue_line l join selection_block b on b.set_id = -l.case_id and b.block "
+                                + "= l.id / 8192 and get_bit(b.bits, (l.id % 8192)::int) = 1 order by l.id",
+                        Long.class))
+                .as("what is chosen stays chosen")
+                .containsExactly(1L, 20007L);
+        assertThat(sql.queryForMap("select prognosis, files, bytes from selection_sum"))
+                .containsEntry("prognosis", "WHOLE")
+                .containsEntry("files", 2L)
+                .containsEntry("bytes", 18_000L);
         assertThat(sql.queryForList(
                         "select place from catalogue_content where sha256 = 'ab' and sample is null", String.class))
                 .containsExactlyInAnyOrder(Catalogue.place(few), Catalogue.place(many), Catalogue.place(hole));
