@@ -252,9 +252,9 @@ class PastYears {
             imaging = table("imaging_session (case_id, attachment_id, state, profile, image, size, read_bytes, "
                     + "failed_bytes, deferred_bytes, failed_places, pass, head, rate, cells, rates, "
                     + "hashed_bytes, who, started_at, running_millis)");
-            recoveries =
-                    table("recovery_run (case_id, state, folder, total, done, whole, gapped, not_written, bytes, who, "
-                            + "started_at)");
+            recoveries = table(
+                    "recovery_run (case_id, state, folder, layout, opens_on, total, done, whole, gapped, not_written, "
+                            + "bytes, who, started_at)");
         }
 
         private CopyTable table(String into) throws SQLException {
@@ -464,7 +464,7 @@ class PastYears {
                         since,
                         1_400_000 + random.nextInt(900_000));
             } else if (stage == Stage.RECOVERY) {
-                recoveries.row(id, "DONE", "", 40, 40, 38, 2, 0, 90_000_000, owner, since);
+                recoveries.row(id, "DONE", "", "as-it-stood", "every", 40, 40, 38, 2, 0, 90_000_000, owner, since);
             }
         }
     }
