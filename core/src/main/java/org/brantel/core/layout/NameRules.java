@@ -12,10 +12,16 @@ import java.util.regex.Pattern;
  */
 public enum NameRules {
     /** Where the system is not known: only what every one of them can hold. */
-    EVERY("[<>:\"|?*\\\\/%\\p{Cntrl}\\p{Cf}\\p{Cs}\\ufffd\\uffff]", true, true, Longest.WINDOWS),
-    WINDOWS("[<>:\"|?*\\\\/%\\p{Cntrl}\\p{Cf}\\p{Cs}\\ufffd\\uffff]", true, true, Longest.WINDOWS),
-    MAC("[:/%\\p{Cntrl}\\p{Cf}\\p{Cs}\\ufffd\\uffff]", true, false, Longest.MAC),
-    LINUX("[/%\\p{Cntrl}\\p{Cf}\\p{Cs}\\ufffd\\uffff]", false, false, Longest.LINUX);
+    EVERY(Signs.WINDOWS, true, true, Longest.WINDOWS),
+    WINDOWS(Signs.WINDOWS, true, true, Longest.WINDOWS),
+    MAC("[:" + Signs.NOWHERE + "]", true, false, Longest.MAC),
+    LINUX("[" + Signs.NOWHERE + "]", false, false, Longest.LINUX);
+
+    /** That cannot be in a name. */
+    private static final class Signs {
+        private static final String NOWHERE = "/%\\p{Cntrl}\\p{Cf}\\p{Cs}\\ufffd\\uffff";
+        private static final String WINDOWS = "[<>:\"|?*\\\\" + NOWHERE + "]";
+    }
 
     /** Of a path below the folder that it is unpacked in; that one may be some eighty letters long. */
     private static final class Longest {

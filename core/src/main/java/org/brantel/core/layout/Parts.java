@@ -41,7 +41,7 @@ final class Parts {
             changes.add(Change.RESERVED);
             ended = "_" + ended;
         }
-        String shorter = ended(shortened(ended, MOST_BYTES), rules);
+        String shorter = shortened(ended, MOST_BYTES, rules);
         if (!shorter.equals(ended)) {
             changes.add(Change.SHORTENED);
         }
@@ -56,10 +56,16 @@ final class Parts {
         return ended;
     }
 
-    private static String shortened(String name, int most) {
+    private static String shortened(String name, int most, NameRules rules) {
         if (bytes(name) <= most) {
             return name;
         }
+        // What is left of a name that began with nothing but dots would be none.
+        String ended = ended(cut(name, most), rules);
+        return ended.isEmpty() ? "_" : ended;
+    }
+
+    private static String cut(String name, int most) {
         int dot = name.lastIndexOf('.');
         String extension = dot > 0 && name.length() - dot <= 12 ? name.substring(dot) : "";
         String base = name.substring(0, name.length() - extension.length());
@@ -116,7 +122,7 @@ final class Parts {
         int least = longest == last ? NAME : FOLDER;
         int excess = rules.excess(String.join("/", parts));
         String part = parts.get(longest);
-        parts.set(longest, ended(shortened(part, Math.max(least, bytes(part) - Math.max(excess, 1))), rules));
+        parts.set(longest, shortened(part, Math.max(least, bytes(part) - Math.max(excess, 1)), rules));
         return true;
     }
 }

@@ -266,6 +266,23 @@ class LaidOutTest {
                 .containsEntry(1L, deep.substring(1));
     }
 
+    /** Cut to what a system holds, nothing but dots would be left of such a name. */
+    @ParameterizedTest
+    @EnumSource(NameRules.class)
+    void namesThatBeginWithManyDotsStayNames(NameRules rules) {
+        String dots = ".".repeat(250) + "x";
+        String folders = ("/" + ".".repeat(40) + "y").repeat(20);
+        List<Finding> some = List.of(
+                finding(1, 0, "/" + dots),
+                finding(2, 0, "/" + dots + "/log.txt"),
+                finding(3, 0, folders + "/log.txt"),
+                finding(4, 0, "/" + " ".repeat(250) + "x"));
+        paths(some, Layout.AS_IT_STOOD, rules).values().forEach(path -> {
+            assertThat(path).doesNotContain("//").doesNotStartWith("/").doesNotEndWith("/");
+            assertThat(path.split("/")).isNotEmpty().doesNotContain(".", "..", "");
+        });
+    }
+
     @ParameterizedTest
     @EnumSource(NameRules.class)
     void whateverIsFoundNoTwoPathsAreTheSameAndEachFits(NameRules rules) {
