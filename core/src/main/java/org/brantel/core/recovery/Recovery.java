@@ -21,6 +21,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
+import java.util.stream.Stream;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.bytes.RangeSet;
 import org.brantel.core.content.Extents;
@@ -106,8 +107,21 @@ public final class Recovery {
         for (RecoveryResult old : before) {
             String path = old.path();
             if (path != null && !planned.contains(path)) {
-                Files.deleteIfExists(place(path));
+                Path gone = place(path);
+                Files.deleteIfExists(gone);
+                // A folder that nothing is left in may bear the name of a file now.
+                Path up = gone.getParent();
+                while (up != null && !up.equals(destination) && isEmpty(up)) {
+                    Files.delete(up);
+                    up = up.getParent();
+                }
             }
+        }
+    }
+
+    private static boolean isEmpty(Path folder) throws IOException {
+        try (Stream<Path> inside = Files.list(folder)) {
+            return inside.findAny().isEmpty();
         }
     }
 

@@ -147,6 +147,15 @@ class RecoveryTest {
     }
 
     @Test
+    void whereAFolderStoodAFileCanStandInTheNextRun() throws IOException {
+        Finding inside = finding(1, "/tide/gauge/log.bin", 512, Prognosis.WHOLE, new Range(512, 512));
+        Finding instead = finding(2, "/tide", 512, Prognosis.WHOLE, new Range(1024, 512));
+        run(new FaultySource(medium), List.of(inside));
+        assertThat(run(new FaultySource(medium), List.of(instead)).results()).allMatch(RecoveryResult::stands);
+        assertThat(files.resolve("tide")).hasBinaryContent(Arrays.copyOfRange(medium, 1024, 1536));
+    }
+
+    @Test
     void stoppedItGoesOnAndWritesNothingTwice() throws IOException {
         List<Finding> selection = new ArrayList<>();
         for (int i = 1; i <= 8; i++) {
