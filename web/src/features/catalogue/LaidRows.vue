@@ -78,7 +78,7 @@ td:last-child {
   font-weight: 650;
 }
 .name {
-  display: inline-flex;
+  display: flex;
   align-items: center;
   gap: 8px;
 }
@@ -91,6 +91,7 @@ td:last-child {
   text-underline-offset: 3px;
 }
 .from {
+  max-width: 420px;
   overflow-wrap: anywhere;
 }
 .more {

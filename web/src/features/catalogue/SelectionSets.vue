@@ -54,13 +54,14 @@ async function letGo(id: number, called: string): Promise<void> {
     await kept.refresh()
   })
 }
-async function apply(id: number, how: How): Promise<void> {
-  await changing.run(() =>
-    api.post('/api/cases/{number}/catalogue/selection/kept/{id}', {
+async function apply(id: number, how: How, words: string): Promise<void> {
+  await changing.run(async () => {
+    const { change, changed } = await api.post('/api/cases/{number}/catalogue/selection/kept/{id}', {
       path: { number: props.number, id },
       body: { how },
-    }),
-  )
+    })
+    if (changed) offerUndo(words, () => takeBack(change), { quiet: true })
+  })
   await fresh()
 }
 async function takeBack(change: number): Promise<void> {
@@ -92,7 +93,7 @@ async function takeBack(change: number): Promise<void> {
               class="linkish s"
               :disabled="changing.busy.value"
               :aria-label="`${words}: ${k.name}`"
-              @click="apply(k.id, how)"
+              @click="apply(k.id, how, `“${k.name}”: ${words}.`)"
             >
               {{ words }}
             </button>

@@ -38,7 +38,8 @@ export function useCatalogue(number: string, start: Filter = EVERYTHING): Catalo
   let timer = 0
   let counting = 0
   /** What is asked for: the filter, when nobody types in it any more. */
-  const query = shallowRef(pageQuery(filter.value, undefined, sort.value))
+  const asked = shallowRef(filter.value)
+  const query = shallowRef(pageQuery(asked.value, undefined, sort.value))
   const live = useLive(
     '/api/cases/{number}/catalogue',
     () => ({ path: { number }, query: query.value }),
@@ -55,7 +56,7 @@ export function useCatalogue(number: string, start: Filter = EVERYTHING): Catalo
     clearTimeout(counting)
     countsAsked.value = undefined
     if (page && !page.exact && !stale)
-      counting = window.setTimeout(() => (countsAsked.value = address(filter.value)), RESTING_MS)
+      counting = window.setTimeout(() => (countsAsked.value = address(asked.value)), RESTING_MS)
   })
   const page = computed(() => {
     const counts = countsAsked.value && !counted.stale.value ? counted.data.value : undefined
@@ -66,7 +67,10 @@ export function useCatalogue(number: string, start: Filter = EVERYTHING): Catalo
   watch([filter, sort], ([now], [before]) => {
     clearTimeout(timer)
     timer = window.setTimeout(
-      () => (query.value = pageQuery(filter.value, undefined, sort.value)),
+      () => {
+        asked.value = filter.value
+        query.value = pageQuery(asked.value, undefined, sort.value)
+      },
       now.q === before.q ? 0 : TYPING_MS,
     )
   })

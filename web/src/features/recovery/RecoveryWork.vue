@@ -15,6 +15,7 @@ import ComingLines from '@/ui/ComingLines.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { useKeys } from '@/ui/keys'
 import { asFound } from '@/ui/format/names'
+import { systemName } from '@/features/cases'
 import { outcomeWords, runWords } from './outcome'
 
 const props = defineProps<{ /** The case. */ docket: Docket }>()
@@ -99,7 +100,10 @@ useKeys([
       </div>
       <p class="s" role="status">
         <b>Run {{ run.id }}</b> {{ runWords(run) }}
-        <span class="text-body-secondary">Started {{ dayAndTime(run.startedAt) }} by {{ run.who }}.</span>
+        <span class="text-body-secondary"
+          >Started {{ dayAndTime(run.startedAt) }} by {{ run.who }}; laid out {{ run.layout.replaceAll('-', ' ') }}, for
+          {{ systemName(run.opensOn) }}.</span
+        >
       </p>
       <RefusedNote :refused="acting.refused.value" />
       <section aria-labelledby="h-back">

@@ -67,6 +67,10 @@ class RecoveredFile {
                         : finding.reasons().get(0);
     }
 
+    Long lineId() {
+        return lineId;
+    }
+
     RecoveryViews.File view() {
         try {
             return new RecoveryViews.File(

@@ -95,8 +95,16 @@ class RecoveryJob implements Labour<RecoveryRun> {
                 .resolve(run.number())
                 .resolve("run-" + run.id())
                 .toAbsolutePath();
-        run.progress(r -> r.runIn(folder.toString()));
-        String stopped = write(run, folder);
+        // Of all images together, so that no two files meet under one name.
+        Map<Long, LaidOut.Place> paths = layings.plan(run.number(), run.fresh().laying());
+        run.progress(r -> {
+            // What somebody gave up since the run was stopped is none of its files any more.
+            files.deleteAll(files.findByRunIdOrderById(r.id()).stream()
+                    .filter(f -> !paths.containsKey(f.lineId()))
+                    .toList());
+            r.runIn(folder.toString(), paths.size());
+        });
+        String stopped = write(run, folder, paths);
         if (run.serverStops() && stopped != null) {
             throw run.leave();
         }
@@ -112,9 +120,8 @@ class RecoveryJob implements Labour<RecoveryRun> {
     }
 
     /** @return why it stopped early, or null */
-    private @Nullable String write(WorkRun<RecoveryRun> run, Path folder) throws IOException {
-        // Of all images together, so that no two files meet under one name.
-        Map<Long, LaidOut.Place> paths = layings.plan(run.number(), run.fresh().laying());
+    private @Nullable String write(WorkRun<RecoveryRun> run, Path folder, Map<Long, LaidOut.Place> paths)
+            throws IOException {
         Map<Long, List<Finding>> byImage = catalogues.selected(run.number()).stream()
                 // What somebody chooses just now has no place in this run.
                 .filter(chosen -> paths.containsKey(chosen.finding().id()))

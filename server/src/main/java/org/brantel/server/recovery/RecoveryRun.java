@@ -42,9 +42,11 @@ class RecoveryRun extends WorkRecord {
         this.folder = "";
     }
 
-    void runIn(String where) {
+    /** @param files of the selection as it is now */
+    void runIn(String where, int files) {
         run();
         folder = where;
+        total = files;
         done = 0;
         whole = 0;
         doubtful = 0;

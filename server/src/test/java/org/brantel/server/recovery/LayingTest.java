@@ -3,12 +3,27 @@ package org.brantel.server.recovery;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeSet;
 import java.util.stream.Stream;
+import org.brantel.core.content.Extent;
+import org.brantel.core.finding.Content;
+import org.brantel.core.finding.Evidence;
+import org.brantel.core.finding.Finding;
+import org.brantel.core.finding.Named;
+import org.brantel.core.finding.Origin;
+import org.brantel.core.finding.Prognosis;
+import org.brantel.core.finding.Times;
+import org.brantel.core.finding.Verdict;
+import org.brantel.core.manifest.BagCheck;
 import org.brantel.core.testing.Corpus;
+import org.brantel.server.catalogue.Catalogues;
+import org.brantel.server.testing.CaseForms;
 import org.brantel.server.testing.Lab;
 import org.brantel.server.testing.Story;
 import org.junit.jupiter.api.Test;
@@ -82,6 +97,74 @@ class LayingTest {
                         .expect(400)
                         .sentence())
                 .contains("no layout 'by-moon'");
+    }
+
+    /** A run that was stopped goes on over what is chosen then; what was given up is neither counted nor delivered. */
+    @Test
+    void aRunGoesOnWithWhatIsChosenThen() throws IOException {
+        Story story =
+                Story.ofD01().imaged("inbox/d01-fat16.img").scanned("both").selectedWhole();
+        JsonNode run = story.recovered();
+        long id = run.get("id").asLong();
+        Lab.open().sql().update("update recovery_run set state = 'PAUSED', ended_at = null where id = ?", id);
+        JsonNode given = story.una
+                .get("/api/recovery/" + id + "/files")
+                .json()
+                .get("items")
+                .get(0);
+        story.una
+                .put(
+                        story.path("/catalogue/selection"),
+                        Map.of("ids", List.of(given.get("line").asLong()), "selected", false))
+                .expect(200);
+        story.una.post("/api/recovery/" + id + "/resume").expect(200);
+        JsonNode fewer = story.una
+                .await(
+                        story.path("/recovery"),
+                        r -> r.get(0).get("state").asString().equals("done"))
+                .get(0);
+        assertThat(fewer.get("total").asInt()).isEqualTo(run.get("total").asInt() - 1);
+        assertThat(fewer.get("done").asInt()).isEqualTo(fewer.get("total").asInt());
+        assertThat(story.una
+                        .get("/api/recovery/" + id + "/files")
+                        .json()
+                        .get("total")
+                        .asInt())
+                .isEqualTo(fewer.get("total").asInt());
+        assertThat(story.sealed().get("state").asString()).isEqualTo("sealed");
+        assertThat(story.bag().resolve("data").resolve(given.get("path").asString()))
+                .doesNotExist();
+    }
+
+    /** Names of a system that holds nearly any sign are sealed, checked and handed over as they are. */
+    @Test
+    void namesWithSignsThatOneSystemAloneHoldsAreSealed() throws IOException {
+        byte[] log = "north 31.5 kg\n".getBytes(StandardCharsets.US_ASCII);
+        Files.write(Lab.open().inbox().resolve("signs.img"), Arrays.copyOf(log, 1 << 20));
+        Story story = Story.of(new CaseForms()).decided().imaged("inbox/signs.img");
+        String name = "Weights: \"north\" <a|b>? c\\d*.txt";
+        Finding odd = new Finding(
+                1,
+                0,
+                Origin.LIVE,
+                Named.of("/Logs/" + name, name),
+                Times.NONE,
+                new Verdict(Prognosis.WHOLE, 90, List.of("seen")),
+                Content.of(log.length, "txt", List.of(new Extent(0, log.length))),
+                Evidence.NONE);
+        Lab.open()
+                .bean(Catalogues.class)
+                .merge(story.number, 1, story.session().get("id").asLong(), List.of(odd));
+        story.selectedWhole();
+        story.una
+                .post(story.path("/recovery"), Map.of("layout", "as-it-stood", "opensOn", "linux"))
+                .expect(201);
+        story.una.await(
+                story.path("/recovery"), r -> r.get(0).get("state").asString().equals("done"));
+        assertThat(story.sealed().get("state").asString()).isEqualTo("sealed");
+        assertThat(story.bag().resolve("data").resolve("Logs").resolve(name)).hasBinaryContent(log);
+        BagCheck check = BagCheck.of(story.bag());
+        assertThat(check.problems()).isEmpty();
     }
 
     /** Files of two images that have the same names are all written, sealed, and found in the bag. */
