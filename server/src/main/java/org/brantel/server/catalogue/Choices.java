@@ -18,7 +18,6 @@ import org.brantel.server.platform.Known;
 import org.brantel.server.selection.Marks;
 import org.hibernate.query.criteria.HibernateCriteriaBuilder;
 import org.springframework.jdbc.core.JdbcTemplate;
-import org.springframework.jdbc.core.RowCallbackHandler;
 import org.springframework.stereotype.Component;
 
 /** What was chosen of a catalogue, beside its lines. */
@@ -138,36 +137,37 @@ class Choices {
 
     /** What some lines weigh, by their prognosis. */
     Map<Prognosis, Weight> weigh(long caseId, Marks some) {
-        Map<Prognosis, Weight> sums = new EnumMap<>(Prognosis.class);
-        RowCallbackHandler take =
-                row -> sums.put(Prognosis.valueOf(row.getString(1)), new Weight(row.getLong(2), row.getLong(3)));
         if (some.count() <= FEW) {
-            sql.query(
+            return weights(
                     WEIGHT + " from catalogue_line l where l.case_id = ? and l.id = any(?) group by l.prognosis",
-                    take,
                     caseId,
                     some.lines().boxed().toArray(Long[]::new));
-            return sums;
         }
         Map<Long, byte[]> blocks = some.blocks();
-        sql.query(
+        return weights(
                 WEIGHT + " from unnest(?::bigint[], ?::bytea[]) as b (block, bits)" + LINES_OF_BLOCKS
                         + "group by l.prognosis",
-                take,
                 blocks.keySet().toArray(Long[]::new),
                 blocks.values().toArray(byte[][]::new),
                 caseId);
-        return sums;
+    }
+
+    /** Rows of prognosis, files and bytes. */
+    private Map<Prognosis, Weight> weights(String question, Object... values) {
+        Map<Prognosis, Weight> weights = new EnumMap<>(Prognosis.class);
+        sql.query(
+                question,
+                row -> {
+                    weights.put(Prognosis.valueOf(row.getString(1)), new Weight(row.getLong(2), row.getLong(3)));
+                },
+                values);
+        return weights;
     }
 
     /** What is chosen of a case weighs what these do; what the whole catalogue weighs is known. */
     void set(long caseId, Marks chosen) {
-        Map<Prognosis, Weight> all = new EnumMap<>(Prognosis.class);
-        sql.query(
+        Map<Prognosis, Weight> all = weights(
                 "select prognosis, sum(lines), sum(bytes) from catalogue_count where case_id = ? group by prognosis",
-                row -> {
-                    all.put(Prognosis.valueOf(row.getString(1)), new Weight(row.getLong(2), row.getLong(3)));
-                },
                 caseId);
         long lines = all.values().stream().mapToLong(Weight::files).sum();
         sql.update("delete from selection_sum where case_id = ?", caseId);
@@ -187,13 +187,8 @@ class Choices {
     }
 
     CatalogueViews.SelectionSum sum(long caseId) {
-        Map<Prognosis, Weight> by = new EnumMap<>(Prognosis.class);
-        sql.query(
-                "select prognosis, files, bytes from selection_sum where case_id = ?",
-                row -> {
-                    by.put(Prognosis.valueOf(row.getString(1)), new Weight(row.getLong(2), row.getLong(3)));
-                },
-                caseId);
+        Map<Prognosis, Weight> by =
+                weights("select prognosis, files, bytes from selection_sum where case_id = ?", caseId);
         Weight all = by.values().stream().reduce(Weight.NONE, Weight::and);
         long whole = by.getOrDefault(Prognosis.WHOLE, Weight.NONE).files();
         long gapped = by.getOrDefault(Prognosis.GAPPED, Weight.NONE).files();
