@@ -3,8 +3,10 @@ package org.brantel.core.layout;
 import com.fasterxml.jackson.annotation.JsonValue;
 import java.util.Locale;
 
-/** What of a file's name or folders could not stay. */
+/** What of a file's name or folders did not stay. */
 public enum Change {
+    /** The lab gave it another name. */
+    RENAMED,
     /** A sign that the system cannot hold, or that is not seen, is an underscore now. */
     FORBIDDEN,
     /** It is a name that the system keeps for itself, or none at all. */

@@ -92,7 +92,11 @@ public final class LaidOut {
             }
             stands.folders().forEach(folder -> parts.add(part(folder, changes)));
         }
-        parts.add(part(stands == null ? f.name() : stands.name(), changes));
+        String given = f.given();
+        if (given != null) {
+            changes.add(Change.RENAMED);
+        }
+        parts.add(part(given != null ? given : stands == null ? f.name() : stands.name(), changes));
         return new Place(Parts.fitted(parts, rules, changes), changes);
     }
 

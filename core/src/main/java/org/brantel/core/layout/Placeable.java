@@ -14,6 +14,7 @@ import org.jspecify.annotations.Nullable;
  * @param volume null for what no volume's records tell of
  * @param stands where it stood; null for what no record names
  * @param name   what it is called where no record names it
+ * @param given  the name that the lab gave it, in place of its own; null for most
  * @param day    on which it was made; null where nothing says so
  */
 public record Placeable(
@@ -22,6 +23,7 @@ public record Placeable(
         @Nullable Integer volume,
         @Nullable Standing stands,
         String name,
+        @Nullable String given,
         String kind,
         @Nullable LocalDate day) {
 
@@ -35,6 +37,7 @@ public record Placeable(
                 f.volume(),
                 Standing.of(f),
                 suggested != null ? suggested : f.name(),
+                null,
                 f.kind(),
                 made == null ? null : made.toLocalDate());
     }

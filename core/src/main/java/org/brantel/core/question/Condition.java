@@ -76,6 +76,22 @@ public sealed interface Condition {
     /** Somebody chose it for recovery. */
     record Chosen() implements Condition {}
 
+    /** The lab says whose it is. */
+    record Said(Whose whose) implements Condition {}
+
+    /**
+     * The lab gave it a tag.
+     *
+     * @param tag in any case; null for any tag
+     */
+    record Tagged(@Nullable String tag) implements Condition {}
+
+    /** The lab wrote a note on it. */
+    record Noted() implements Condition {}
+
+    /** The lab gave it another name. */
+    record Renamed() implements Condition {}
+
     /** It was deleted into the trash. */
     record Trashed() implements Condition {}
 
@@ -85,6 +101,6 @@ public sealed interface Condition {
     /** It is of the kind of a line of the catalogue, and made with the same device or standing in the same folder. */
     record Like(long line) implements Condition {}
 
-    /** The words stand in its name, its folders, other names of it, or what its content says of itself. */
+    /** The words stand in its name, its folders, other names of it, what the lab remarked, or what its content says of itself. */
     record Text(String words) implements Condition {}
 }

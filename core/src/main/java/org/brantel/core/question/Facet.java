@@ -17,6 +17,8 @@ public enum Facet {
     VOLUME(false),
     WANTED(false),
     CHOSEN(false),
+    WHOSE(false),
+    REMARK(false),
     TRASHED(false),
     NAMELESS(false),
     LIKE(false),

@@ -19,11 +19,15 @@ final class Grammar {
     private static final List<Reading.Phrase> PHRASES = List.of(
             new NumberedPhrase(),
             new StatePhrase(),
+            new RemarkPhrase(),
             new SizePhrase(),
             new NamePhrase(),
             new DayPhrase(),
             new PlacePhrase(),
             new KindPhrase());
+
+    /** Of them, those that may begin with a word that else turns what follows: {@code no name}, {@code not theirs}. */
+    private static final List<Reading.Phrase> TURNED = List.of(new StatePhrase(), new RemarkPhrase());
 
     /**
      * A part among others that must hold, too.
@@ -117,8 +121,7 @@ final class Grammar {
                 at++;
                 continue;
             }
-            Reading.Read said = Joints.negates(t) ? new StatePhrase().at(question, at) : null;
-            if (said == null && Joints.negates(t)) {
+            if (Joints.negates(t) && read(TURNED, at) == null) {
                 not = !not;
                 notFrom = notFrom < 0 ? t.from() : notFrom;
                 at++;
@@ -212,7 +215,12 @@ final class Grammar {
         if (t == null || t.quoted() || t.isMark() && !t.is(">", "<", ">=", "<=", "≤", "≥")) {
             return null;
         }
-        for (Reading.Phrase phrase : PHRASES) {
+        return read(PHRASES, i);
+    }
+
+    /** What the first of some phrases reads at a place. */
+    private Reading.@Nullable Read read(List<Reading.Phrase> phrases, int i) {
+        for (Reading.Phrase phrase : phrases) {
             Reading.Read read = phrase.at(question, i);
             if (read != null) {
                 return read;

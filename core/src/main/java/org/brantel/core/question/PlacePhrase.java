@@ -13,7 +13,13 @@ final class PlacePhrase implements Reading.Phrase {
     private static final String FILLERS = "the|my|a|an|their|his|her|our|old|folders?|directory|called|named";
 
     private final Reading.Phrase[] others = {
-        new NumberedPhrase(), new StatePhrase(), new SizePhrase(), new DayPhrase(), new NamePhrase(), new KindPhrase()
+        new NumberedPhrase(),
+        new StatePhrase(),
+        new RemarkPhrase(),
+        new SizePhrase(),
+        new DayPhrase(),
+        new NamePhrase(),
+        new KindPhrase()
     };
 
     @Override

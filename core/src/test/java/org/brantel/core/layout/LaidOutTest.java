@@ -66,6 +66,26 @@ class LaidOutTest {
     }
 
     @Test
+    void aNameThatTheLabGaveIsTakenInTheFolderThatTheFileStoodIn() {
+        Placeable stood = Placeable.of(finding(1, 0, "/DCIM/IMG_0001.jpg"));
+        Placeable found = Placeable.of(finding(2, null, null));
+        List<Placeable> named = Stream.of(stood, found)
+                .map(f -> new Placeable(
+                        f.id(), 1, f.volume(), f.stands(), f.name(), "Mara: first catch.jpg", f.kind(), f.day()))
+                .toList();
+        Map<Long, LaidOut.Place> plan = LaidOut.plan(named, Layout.AS_IT_STOOD, NameRules.EVERY);
+        assertThat(plan)
+                .containsEntry(
+                        1L,
+                        new LaidOut.Place("DCIM/Mara_ first catch.jpg", EnumSet.of(Change.RENAMED, Change.FORBIDDEN)))
+                .containsEntry(
+                        2L,
+                        new LaidOut.Place(
+                                "found by content/jpg/Mara_ first catch.jpg",
+                                EnumSet.of(Change.RENAMED, Change.FORBIDDEN)));
+    }
+
+    @Test
     void hostilePathsStayInsideTheDestination() {
         Path destination = Path.of("/vault/files");
         for (String hostile : new String[] {

@@ -61,6 +61,12 @@ class QuestionTest {
         if (c instanceof Condition.InVolume v) {
             return "volume " + v.number() + (v.session() == null ? "" : " of " + v.session());
         }
+        if (c instanceof Condition.Said s) {
+            return s.whose().words();
+        }
+        if (c instanceof Condition.Tagged t) {
+            return "tagged " + t.tag();
+        }
         if (c instanceof Condition.Wanted w) {
             return "wanted " + w.lines() + (w.sure() ? " sure" : "");
         }
@@ -120,6 +126,11 @@ class QuestionTest {
                     in the trash > trashed
                     pictures without a name > kind image & nameless
                     no pictures > not[kind image]
+                    pictures, not theirs, in DCIM > kind image & not theirs & in ~DCIM
+                    theirs or tagged wedding > (theirs | tagged wedding)
+                    in DCIM tagged "first dance" > in ~DCIM & tagged first dance
+                    not tagged, renamed > not[tagged null] & renamed
+                    whole with a note > whole & noted
                     pictures, () > kind image
                     found by content > carved
                     taken with Nordlys K2 in 2020 > with Nordlys K2 & made 2020-01-01..2020-12-31

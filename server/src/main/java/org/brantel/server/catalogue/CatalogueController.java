@@ -33,12 +33,14 @@ class CatalogueController {
             Integer count) {}
 
     private final Catalogues catalogues;
+    private final Comparing comparing;
     private final Walk walk;
     private final WantedStates states;
     private final Staff staff;
 
-    CatalogueController(Catalogues catalogues, Walk walk, WantedStates states, Staff staff) {
+    CatalogueController(Catalogues catalogues, Comparing comparing, Walk walk, WantedStates states, Staff staff) {
         this.catalogues = catalogues;
+        this.comparing = comparing;
         this.walk = walk;
         this.states = states;
         this.staff = staff;
@@ -77,7 +79,7 @@ class CatalogueController {
     /** What two scan sessions found, side by side. */
     @GetMapping("/comparison")
     Comparison compare(@PathVariable String number, @RequestParam long a, @RequestParam long b) {
-        return catalogues.compare(number, a, b);
+        return comparing.compare(number, a, b);
     }
 
     /** How each wanted line stands: hoped for, found, chosen, delivered. */

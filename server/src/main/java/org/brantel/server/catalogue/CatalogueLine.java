@@ -393,9 +393,9 @@ class CatalogueLine {
      * @param lines the case's wanted lines, for the
      *             reasons; empty for none
      * @param seen how each session found it
-     * @param selected whether somebody chose it
+     * @param lab what the lab does with it
      */
-    CatalogueViews.Line view(boolean into, List<Fitting> lines, Seen seen, boolean selected) {
+    CatalogueViews.Line view(boolean into, List<Fitting> lines, Seen seen, CatalogueViews.Lab lab) {
         Candidate it = candidate();
         List<CatalogueViews.LineFit> fits = lines.stream()
                 .map(l -> {
@@ -411,7 +411,7 @@ class CatalogueLine {
                 new CatalogueViews.Stored(imagingId, kind, size, readBytes, extentList(), sha256, dates(into)),
                 new CatalogueViews.Found(List.of(origins), List.of(places), seen.sessions(), record(), seen.versions()),
                 new CatalogueViews.Asked(List.of(wanted), List.of(mayFit), fits),
-                selected,
+                lab,
                 into ? aboutMap() : Map.of());
     }
 

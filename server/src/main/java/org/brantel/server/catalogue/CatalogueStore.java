@@ -8,6 +8,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import org.brantel.core.finding.Prognosis;
 import org.brantel.server.platform.Known;
+import org.brantel.server.remark.Remarks;
 import org.brantel.server.selection.Marks;
 import org.brantel.server.selection.Selections;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -22,6 +23,7 @@ class CatalogueStore {
     private final SeenLines seen;
     private final Folders folders;
     private final Selections selections;
+    private final Remarks remarks;
     private final Choices choices;
     private final JdbcTemplate sql;
 
@@ -31,6 +33,7 @@ class CatalogueStore {
             SeenLines seen,
             Folders folders,
             Selections selections,
+            Remarks remarks,
             Choices choices,
             JdbcTemplate sql) {
         this.lines = lines;
@@ -38,6 +41,7 @@ class CatalogueStore {
         this.seen = seen;
         this.folders = folders;
         this.selections = selections;
+        this.remarks = remarks;
         this.choices = choices;
         this.sql = sql;
     }
@@ -108,13 +112,14 @@ class CatalogueStore {
     }
 
     /**
-     * Lines became parts of others: what sessions saw of them, and that somebody chose them.
+     * Lines became parts of others: what sessions saw of them, that somebody chose them, and what was remarked.
      *
      * @param gone by their numbers, the lines that took them in, in turn
      */
     void takeIn(long caseId, Map<Long, Long> gone) {
         gone.forEach(seen::takeIn);
         selections.takeIn(caseId, gone);
+        remarks.takeIn(caseId, gone);
     }
 
     /** Tells the database how the catalogue has grown; else it plans for the few rows that were there. */

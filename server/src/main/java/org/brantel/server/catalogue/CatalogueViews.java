@@ -14,6 +14,7 @@ import org.brantel.core.finding.Verdict;
 import org.brantel.core.question.Question;
 import org.brantel.core.wanted.WantedLine;
 import org.brantel.core.wanted.WantedTally;
+import org.brantel.server.remark.RemarkViews;
 import org.jspecify.annotations.Nullable;
 
 /** What others see of a catalogue. */
@@ -33,8 +34,18 @@ public final class CatalogueViews {
             @JsonUnwrapped Stored stored,
             @JsonUnwrapped Found found,
             @JsonUnwrapped Asked asked,
-            boolean selected,
+            @JsonUnwrapped Lab lab,
             Map<String, String> about) {}
+
+    /**
+     * What the lab does with it.
+     *
+     * @param remark absent where nothing is remarked on it
+     */
+    public record Lab(boolean selected, RemarkViews.@Nullable Remark remark) {
+
+        static final Lab NOTHING = new Lab(false, null);
+    }
 
     /**
      * What it is called.

@@ -15,8 +15,6 @@ import org.brantel.server.intake.Cases;
 import org.brantel.server.locks.Locks;
 import org.brantel.server.locks.Look;
 import org.brantel.server.platform.Refusal;
-import org.brantel.server.selection.Marks;
-import org.brantel.server.selection.Selections;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.event.EventListener;
 import org.springframework.data.domain.Limit;
@@ -51,10 +49,9 @@ public class Catalogues {
     private static final int BATCH = 500;
 
     private final CatalogueLines lines;
-    private final SeenLines seen;
     private final FoundPages pages;
     private final Choices choices;
-    private final Selections selections;
+    private final LineViews views;
     private final Merge.Into merges;
     private final Cases cases;
     private final WantedStates states;
@@ -64,10 +61,9 @@ public class Catalogues {
 
     Catalogues(
             CatalogueLines lines,
-            SeenLines seen,
             FoundPages pages,
             Choices choices,
-            Selections selections,
+            LineViews views,
             Merge.Into merges,
             Cases cases,
             WantedStates states,
@@ -75,10 +71,9 @@ public class Catalogues {
             Locks locks,
             EntityManager entities) {
         this.lines = lines;
-        this.seen = seen;
         this.pages = pages;
         this.choices = choices;
-        this.selections = selections;
+        this.views = views;
         this.merges = merges;
         this.cases = cases;
         this.states = states;
@@ -136,7 +131,7 @@ public class Catalogues {
         CatalogueLine last = after == null ? null : stored(caseId, after);
         List<CatalogueLine> found = pages.page(reach, filter, LineOrder.of(sort, into), last);
         return new CatalogueViews.Page(
-                views(number, found),
+                views.of(number, found),
                 pages.countsAtOnce(reach, filter),
                 CatalogueViews.Understood.of(reach.question().question()),
                 states.of(number),
@@ -150,42 +145,11 @@ public class Catalogues {
         return pages.counts(pages.reach(number, filter), filter);
     }
 
-    private List<CatalogueViews.Line> views(String number, List<CatalogueLine> some) {
-        boolean into = locks.mayLook(number, Look.PREVIEWS);
-        List<Fitting> wanted = WantedStates.fittings(cases.docket(number).said().wanted());
-        List<Long> ids = some.stream().map(CatalogueLine::id).toList();
-        Map<Long, Seen> seenBy = seen.of(ids);
-        Marks chosen = selections.chosen(cases.id(number));
-        return some.stream()
-                .map(l -> l.view(into, wanted, seenBy.getOrDefault(l.id(), Seen.NOWHERE), chosen.has(l.id())))
-                .toList();
-    }
-
     /** All that stood where a line stands, itself among them, the oldest first. */
     @Transactional(readOnly = true)
     List<CatalogueViews.Line> versions(String number, long id) {
         long caseId = cases.id(number);
-        return views(number, versions.of(caseId, stored(caseId, id)));
-    }
-
-    /** Goes over the catalogue once; the lines themselves are opened by a filter. */
-    @Transactional(readOnly = true)
-    Comparison compare(String number, long a, long b) {
-        long caseId = cases.id(number);
-        Comparison.Sum sum = new Comparison.Sum(a, b);
-        long after = 0;
-        while (true) {
-            List<CatalogueLine> batch =
-                    lines.findByCaseIdAndMergedIntoIsNullAndIdGreaterThanOrderById(caseId, after, Limit.of(BATCH));
-            if (batch.isEmpty()) {
-                return sum.comparison();
-            }
-            Map<Long, Seen> seenBy =
-                    seen.of(batch.stream().map(CatalogueLine::id).toList());
-            batch.forEach(l -> sum.take(l.view(false, List.of(), seenBy.getOrDefault(l.id(), Seen.NOWHERE), false)));
-            after = batch.get(batch.size() - 1).id();
-            entities.clear();
-        }
+        return views.of(number, versions.of(caseId, stored(caseId, id)));
     }
 
     /** What was selected, in order. */

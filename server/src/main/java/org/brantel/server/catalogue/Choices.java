@@ -15,6 +15,7 @@ import org.brantel.core.finding.Prognosis;
 import org.brantel.core.finding.Standing;
 import org.brantel.core.layout.Placeable;
 import org.brantel.server.platform.Known;
+import org.brantel.server.remark.Remarks;
 import org.brantel.server.selection.Marks;
 import org.hibernate.query.criteria.HibernateCriteriaBuilder;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -56,10 +57,12 @@ class Choices {
             + "where b.set_id = ? and (l.wanted @> array[?]::bigint[] or l.may_fit @> array[?]::bigint[])";
 
     private final CatalogueLines lines;
+    private final Remarks remarks;
     private final JdbcTemplate sql;
 
-    Choices(CatalogueLines lines, JdbcTemplate sql) {
+    Choices(CatalogueLines lines, Remarks remarks, JdbcTemplate sql) {
         this.lines = lines;
+        this.remarks = remarks;
         this.sql = sql;
     }
 
@@ -88,6 +91,7 @@ class Choices {
 
     /** What decides where they lie in a delivery; in the order of their numbers. */
     List<Catalogues.ToPlace> toPlace(long caseId) {
+        Map<Long, String> given = remarks.names(caseId);
         Map<Long, Integer> images = new HashMap<>();
         sql.queryForList(
                         "select distinct l.imaging_id from selection_block b" + LINES_OF_BLOCKS + "where b.set_id = ? "
@@ -114,6 +118,7 @@ class Choices {
                                     row.getObject("volume", Integer.class),
                                     stands,
                                     called,
+                                    given.get(row.getLong("id")),
                                     row.getString("kind"),
                                     made == null ? null : made.toLocalDate()),
                             stands == null ? called : stands.folder() + "/" + stands.name(),

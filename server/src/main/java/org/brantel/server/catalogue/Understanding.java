@@ -2,6 +2,7 @@ package org.brantel.server.catalogue;
 
 import java.time.Clock;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
@@ -16,7 +17,9 @@ import org.brantel.core.question.Known;
 import org.brantel.core.question.Question;
 import org.brantel.core.wanted.WantedLine;
 import org.brantel.server.intake.Cases;
+import org.brantel.server.platform.LineNumbers;
 import org.brantel.server.platform.Settings;
+import org.brantel.server.remark.Remarks;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
@@ -25,7 +28,7 @@ import org.springframework.stereotype.Component;
 @Component
 class Understanding {
 
-    /** So many folders are named one by one; more are asked for by their path, which then is true of many lines. */
+    /** So many folders or lines are named one by one; more are asked for by what is said of them, which then is true of many. */
     private static final int NAMED = 1000;
 
     private final Cases cases;
@@ -64,8 +67,13 @@ class Understanding {
                         into));
         Map<Condition, List<Long>> folders = new HashMap<>();
         Map<Long, Understood.Likeness> likes = new HashMap<>();
+        Map<Condition, Understood.Beside> beside = new HashMap<>();
         Set<Condition> tooMany = new HashSet<>();
         each(question.asked(), c -> {
+            LineNumbers remarked = Remarks.asked(caseId, c);
+            if (remarked != null) {
+                beside.computeIfAbsent(c, known -> beside(remarked));
+            }
             if ((c instanceof Condition.Text || c instanceof Condition.Folder) && !tooMany.contains(c)) {
                 List<Long> called = folders.computeIfAbsent(c, f -> called(caseId, Understood.FolderPath.of(f)));
                 if (called.size() > NAMED) {
@@ -76,7 +84,7 @@ class Understanding {
                 likes.put(l.line(), likeness(caseId, l.line(), into));
             }
         });
-        return new Understood(question, into, folders, likes);
+        return new Understood(question, into, folders, likes, beside);
     }
 
     private static void each(Condition c, Consumer<Condition> told) {
@@ -100,6 +108,13 @@ class Understanding {
                 path.part(),
                 path.whole() == null ? "%" : path.whole(),
                 NAMED + 1);
+    }
+
+    private Understood.Beside beside(LineNumbers question) {
+        List<Object> values = new ArrayList<>(question.values());
+        values.add(NAMED + 1);
+        List<Long> lines = sql.queryForList(question.sql() + " limit ?", Long.class, values.toArray());
+        return new Understood.Beside(lines.size() > NAMED ? null : lines, question);
     }
 
     private boolean isLine(long caseId, long line) {

@@ -12,9 +12,13 @@ import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.brantel.core.question.Condition;
 import org.brantel.core.question.Question;
+import org.brantel.server.platform.LikePattern;
+import org.brantel.server.platform.LineNumbers;
 import org.hibernate.query.criteria.HibernateCriteriaBuilder;
 import org.jspecify.annotations.Nullable;
 
@@ -24,13 +28,24 @@ import org.jspecify.annotations.Nullable;
  * @param into    whether what content says of itself may be looked at
  * @param folders the folders that a condition is about; one that is about too many has none here
  * @param likes   what lines are like that something is to be like, by their numbers
+ * @param beside  what records beside the catalogue say of conditions
  */
 record Understood(
-        @Nullable Question question, boolean into, Map<Condition, List<Long>> folders, Map<Long, Likeness> likes) {
+        @Nullable Question question,
+        boolean into,
+        Map<Condition, List<Long>> folders,
+        Map<Long, Likeness> likes,
+        Map<Condition, Beside> beside) {
 
-    static final Understood NOTHING = new Understood(null, false, Map.of(), Map.of());
+    static final Understood NOTHING = new Understood(null, false, Map.of(), Map.of(), Map.of());
 
-    private static final char ESCAPE = '\\';
+    /**
+     * Lines of which records beside the catalogue say what a condition asks.
+     *
+     * @param lines    null where they are too many to be named one by one
+     * @param question that they answer
+     */
+    record Beside(@Nullable List<Long> lines, LineNumbers question) {}
 
     /**
      * @param madeWith a piece of what content says of itself, as it is kept; null where it says nothing of that
@@ -46,20 +61,6 @@ record Understood(
     Predicate predicate(
             long caseId, Root<CatalogueLine> root, CommonAbstractCriteria query, HibernateCriteriaBuilder b) {
         return question == null ? null : new Writer(caseId, root, query, b).of(question.asked(), false);
-    }
-
-    /** What is like a text, whatever signs that means something to the database. */
-    static String like(String text) {
-        return "%" + escaped(text) + "%";
-    }
-
-    static String escaped(String text) {
-        return text.replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_");
-    }
-
-    /** {@code *} and {@code ?} as the database writes them. */
-    static String wild(String pattern) {
-        return escaped(pattern).replace('*', '%').replace('?', '_');
     }
 
     /** Writes one question into one query. */
@@ -149,7 +150,31 @@ record Understood(
             if (c instanceof Condition.Like l) {
                 return like(l, turned);
             }
-            throw new IllegalStateException("no way to ask for " + c);
+            if (!beside.containsKey(c)) {
+                throw new IllegalStateException("no way to ask for " + c);
+            }
+            Predicate said = beside(c);
+            return said == null ? b.disjunction() : said;
+        }
+
+        private Predicate reads(String column, String pattern, boolean turned) {
+            return known(column, b.ilike(root.get(column), pattern, LikePattern.ESCAPE), turned);
+        }
+
+        /** What records beside the catalogue say of lines; null where they say it of none. */
+        private @Nullable Predicate beside(Condition c) {
+            Beside it = beside.get(c);
+            if (it == null) {
+                return null;
+            }
+            if (it.lines() != null) {
+                return it.lines().isEmpty() ? null : root.get("id").in(it.lines());
+            }
+            List<Expression<?>> values = new ArrayList<>();
+            values.add(root.get("id"));
+            it.question().values().forEach(v -> values.add(b.literal(v)));
+            return b.isTrue(
+                    b.sql("(? in (" + it.question().sql() + "))", Boolean.class, values.toArray(Expression<?>[]::new)));
         }
 
         /** What is not known is neither so nor otherwise to the database; to people it is not so. */
@@ -202,22 +227,16 @@ record Understood(
 
         private Predicate text(Condition.Text t, boolean turned) {
             List<Predicate> any = new ArrayList<>();
-            any.add(b.ilike(root.get("name"), Understood.like(t.words()), ESCAPE));
-            any.add(known("elsewhere", b.ilike(root.get("elsewhere"), Understood.like(t.words()), ESCAPE), turned));
+            any.add(reads("name", LikePattern.containing(t.words()), turned));
+            any.add(reads("elsewhere", LikePattern.containing(t.words()), turned));
             if (into) {
-                any.add(known(
-                        "suggestedName",
-                        b.ilike(root.get("suggestedName"), Understood.like(t.words()), ESCAPE),
-                        turned));
-                any.add(b.ilike(root.get("about"), Understood.like(t.words()), ESCAPE));
+                any.add(reads("suggestedName", LikePattern.containing(t.words()), turned));
+                any.add(reads("about", LikePattern.containing(t.words()), turned));
             }
             if (t.words().indexOf('/') >= 0) {
-                any.add(known("path", b.ilike(root.get("path"), Understood.like(t.words()), ESCAPE), turned));
+                any.add(reads("path", LikePattern.containing(t.words()), turned));
             }
-            Predicate folder = folders(t, turned);
-            if (folder != null) {
-                any.add(folder);
-            }
+            Stream.of(folders(t, turned), beside(t)).filter(Objects::nonNull).forEach(any::add);
             return b.or(any.toArray(Predicate[]::new));
         }
 
@@ -240,22 +259,26 @@ record Understood(
             Expression<String> closed = b.concat(folder.<String>get("path"), "/");
             Predicate[] all = {
                 b.equal(folder.get("caseId"), caseId),
-                b.ilike(folder.get("path"), path.part(), ESCAPE),
-                path.whole() == null ? b.conjunction() : b.ilike(closed, path.whole(), ESCAPE)
+                b.ilike(folder.get("path"), path.part(), LikePattern.ESCAPE),
+                path.whole() == null ? b.conjunction() : b.ilike(closed, path.whole(), LikePattern.ESCAPE)
             };
             called.select(folder.get("id")).where(all);
             return known("folderId", root.get("folderId").in(called), turned);
         }
 
         private Predicate called(Condition.Called n, boolean turned) {
-            String pattern = wild(n.pattern());
+            String pattern = LikePattern.wild(n.pattern());
             List<Predicate> any = new ArrayList<>();
-            any.add(b.ilike(root.get("name"), pattern, ESCAPE));
+            any.add(reads("name", pattern, turned));
             if (into) {
-                any.add(known("suggestedName", b.ilike(root.get("suggestedName"), pattern, ESCAPE), turned));
+                any.add(reads("suggestedName", pattern, turned));
             }
             Predicate elsewhere = matches("elsewhere", lastName(n.pattern()));
             any.add(known("elsewhere", elsewhere, turned));
+            Predicate given = beside(n);
+            if (given != null) {
+                any.add(given);
+            }
             return b.or(any.toArray(Predicate[]::new));
         }
 
@@ -271,7 +294,7 @@ record Understood(
             }
             Predicate kind = b.equal(root.get("kind"), it.kind());
             if (it.madeWith() != null) {
-                return b.and(kind, b.ilike(root.get("about"), Understood.like(it.madeWith()), ESCAPE));
+                return b.and(kind, reads("about", LikePattern.containing(it.madeWith()), turned));
             }
             return it.folder() == null
                     ? b.and(kind, b.isNull(root.get("folderId")))
@@ -306,10 +329,10 @@ record Understood(
 
         static FolderPath of(Condition about) {
             if (about instanceof Condition.Text t) {
-                return new FolderPath(like(t.words()), null);
+                return new FolderPath(LikePattern.containing(t.words()), null);
             }
             Condition.Folder f = (Condition.Folder) about;
-            String name = wild(f.name());
+            String name = LikePattern.wild(f.name());
             return new FolderPath("%" + name + "%", f.whole() ? "%/" + name + "/%" : null);
         }
     }

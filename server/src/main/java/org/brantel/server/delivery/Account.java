@@ -28,12 +28,15 @@ public record Account(
     /**
      * One selected finding.
      *
+     * @param name      that it was found under, {@code path} where it lies in the delivery
+     * @param stood     where it stood, name and all; null where no record names it
      * @param fits      wanted lines that it fits, {@code mayFit} those of which nobody can say
      */
     @JsonIgnoreProperties(ignoreUnknown = true)
     public record Line(
             long finding,
             String name,
+            @Nullable String stood,
             @Nullable String path,
             long size,
             Delivered delivered,
@@ -102,6 +105,7 @@ public record Account(
                     return new Line(
                             r.line(),
                             r.name(),
+                            r.stood(),
                             r.path() == null ? null : "data/" + r.path(),
                             r.size(),
                             Delivered.of(r),

@@ -40,6 +40,7 @@ record OldAccount(String caseNumber, String lab, List<Line> files, List<Wanted> 
                 .map(f -> new Account.Line(
                         f.finding(),
                         f.name(),
+                        null,
                         f.path(),
                         f.size(),
                         f.delivered(),

@@ -12,6 +12,7 @@ import java.util.Arrays;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.Prognosis;
+import org.brantel.core.finding.Standing;
 import org.brantel.core.json.Json;
 import org.brantel.core.recovery.RecoveryResult;
 import org.jspecify.annotations.Nullable;
@@ -33,6 +34,7 @@ class RecoveredFile {
 
     private @Nullable String path;
     private String name;
+    private @Nullable String stood;
     private long size;
     private Written outcome;
 
@@ -55,6 +57,8 @@ class RecoveredFile {
     void take(RecoveryResult result, Finding finding) {
         path = result.path();
         name = finding.name();
+        Standing stands = Standing.of(finding);
+        stood = stands == null ? null : stands.folder() + "/" + stands.name();
         size = finding.size();
         outcome = Written.of(result.outcome());
         prognosis = finding.prognosis();
@@ -77,6 +81,7 @@ class RecoveredFile {
                     lineId,
                     path,
                     name,
+                    stood,
                     size,
                     outcome,
                     prognosis,

@@ -35,12 +35,15 @@ public final class RecoveryViews {
     /**
      * @param line    of the catalogue
      * @param path    in the lab store; absent when nothing was written
+     * @param name    that it was found under
+     * @param stood   where it stood, name and all; absent where no record names it, and in runs of before that was kept
      * @param gaps    offsets in the file that hold zeros
      */
     public record File(
             long line,
             @Nullable String path,
             String name,
+            @Nullable String stood,
             long size,
             Written outcome,
             Prognosis prognosis,

@@ -205,6 +205,12 @@ class MergeTest {
                 .contains("txt");
     }
 
+    private static void remark(Story story, long line, String what, String said) {
+        story.una
+                .post(story.path("/catalogue/remarks"), Map.of("lines", List.of(line), what, said))
+                .expect(200);
+    }
+
     /** What somebody chose stays chosen when its line becomes part of another, and can still be taken back. */
     @Test
     void whatWasChosenStaysChosenWhenAnotherLineTakesItIn() throws IOException {
@@ -229,6 +235,10 @@ class MergeTest {
                 .put(story.path("/catalogue/selection"), Map.of("ids", List.of(gone), "selected", true))
                 .expect(200)
                 .json();
+        remark(story, gone, "whose", "theirs");
+        remark(story, gone, "note", "as the caller said");
+        remark(story, by, "tag", "gauge");
+        remark(story, by, "note", "of the old pier");
         Long caseId = lab.sql().queryForObject("select id from lab_case where number = ?", Long.class, story.number);
         lab.own(TransactionTemplate.class).executeWithoutResult(t -> {
             lab.own(CatalogueStore.class).takeIn(caseId, Map.of(gone, by));
@@ -244,6 +254,15 @@ class MergeTest {
                 .expect(200)
                 .json();
         assertThat(after.get("files").asLong()).isZero();
+        JsonNode remark = story.una
+                .get(story.path("/catalogue?q=theirs"))
+                .expect(200)
+                .json()
+                .get("lines")
+                .get(0)
+                .get("remark");
+        assertThat(remark.get("tags").get(0).asString()).isEqualTo("gauge");
+        assertThat(remark.get("note").asString()).isEqualTo("of the old pier\nas the caller said");
     }
 
     /** Rows are handed over as text; whatever stands in a name comes back as it was. */

@@ -1,0 +1,49 @@
+package org.brantel.server.catalogue;
+
+import java.util.List;
+import java.util.Map;
+import org.brantel.core.wanted.Fitting;
+import org.brantel.server.intake.Cases;
+import org.brantel.server.locks.Locks;
+import org.brantel.server.locks.Look;
+import org.brantel.server.remark.RemarkViews;
+import org.brantel.server.remark.Remarks;
+import org.brantel.server.selection.Marks;
+import org.brantel.server.selection.Selections;
+import org.springframework.stereotype.Component;
+
+/** Shows lines with what stands beside them on record; within a transaction. */
+@Component
+class LineViews {
+
+    private final SeenLines seen;
+    private final Selections selections;
+    private final Remarks remarks;
+    private final Cases cases;
+    private final Locks locks;
+
+    LineViews(SeenLines seen, Selections selections, Remarks remarks, Cases cases, Locks locks) {
+        this.seen = seen;
+        this.selections = selections;
+        this.remarks = remarks;
+        this.cases = cases;
+        this.locks = locks;
+    }
+
+    List<CatalogueViews.Line> of(String number, List<CatalogueLine> some) {
+        boolean into = locks.mayLook(number, Look.PREVIEWS);
+        List<Fitting> wanted = WantedStates.fittings(cases.docket(number).said().wanted());
+        List<Long> ids = some.stream().map(CatalogueLine::id).toList();
+        Map<Long, Seen> seenBy = seen.of(ids);
+        long caseId = cases.id(number);
+        Marks chosen = selections.chosen(caseId);
+        Map<Long, RemarkViews.Remark> said = remarks.of(caseId, ids);
+        return some.stream()
+                .map(l -> l.view(
+                        into,
+                        wanted,
+                        seenBy.getOrDefault(l.id(), Seen.NOWHERE),
+                        new CatalogueViews.Lab(chosen.has(l.id()), said.get(l.id()))))
+                .toList();
+    }
+}
