@@ -5,6 +5,7 @@ import { bytes, dateAndTime, percent, size, zoneName } from '@/ui/format/format'
 import FillGauge from '@/ui/instruments/FillGauge.vue'
 import FindingProof from './FindingProof.vue'
 import { calledOf, placeOf, wantedMarks } from './lines'
+import { remarkSigns } from './remarks'
 
 const props = defineProps<{
   /** The case. */
@@ -104,8 +105,7 @@ function openLine(id: number, at: number): void {
         </td>
         <td class="name">
           <button type="button" class="nameb" :aria-expanded="l.id === open" @click.stop="openLine(l.id, i)">
-            {{ calledOf(l) }}
-          </button>
+            {{ calledOf(l) }}</button><span v-for="s in remarkSigns(l.remark)" :key="s" class="sign">{{ s }}</span>
         </td>
         <td class="place text-body-secondary" :title="l.path ?? ''">
           {{ placeOf(l) }}
@@ -198,6 +198,11 @@ function openLine(id: number, at: number): void {
 .fits {
   color: var(--heather-d);
   font-weight: 600;
+}
+.name {
+  display: flex;
+  align-items: center;
+  gap: 5px;
 }
 .nameb {
   background: none;

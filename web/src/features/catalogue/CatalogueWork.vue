@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, useTemplateRef, watch } from 'vue'
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useIntersectionObserver } from '@vueuse/core'
 import { useRoute, useRouter } from 'vue-router'
 import type { CatalogueLine, Docket } from '@/api/types'
@@ -18,7 +18,9 @@ import WantedBand from './WantedBand.vue'
 import { EVERYTHING, fromQuery, placeInQuery } from './filter'
 import { layoutOf } from './laid'
 import { pointed } from './question'
+import { turned } from './remarks'
 import { useCatalogue } from './useCatalogue'
+import { useRemarks } from './useRemarks'
 
 const props = defineProps<{ /** The case whose findings these are. */ docket: Docket }>()
 const router = useRouter()
@@ -30,6 +32,8 @@ const at = ref(0)
 const open = ref<number>()
 const table = useTemplateRef<InstanceType<typeof CatalogueTable>>('table')
 const sheet = useTemplateRef<InstanceType<typeof ContactSheet>>('sheet')
+const scroll = useTemplateRef<HTMLElement>('scroll')
+const remarks = useRemarks(() => props.docket.number)
 const images = useImages(() => props.docket.number)
 const gone = computed(() => (images.data.value ?? []).filter((i) => !i.there).flatMap((i) => i.sessions))
 /** Lines are no pictures, and no days: what was asked for before the other view is not shown in it. */
@@ -56,6 +60,16 @@ function move(by: number): void {
 }
 function toggleLine(line: CatalogueLine | undefined): void {
   if (line) void catalogue.select([line.id], !line.selected)
+}
+function say(whose: 'theirs' | 'not-theirs'): void {
+  const line = lines.value[at.value]
+  if (line) void remarks.say(line, { whose: turned(line.remark, whose) })
+}
+/** The proof is where remarks are made. */
+async function remarkOn(line: number | undefined): Promise<void> {
+  open.value = line
+  await nextTick()
+  scroll.value?.querySelector<HTMLElement>('.remark input')?.focus()
 }
 /** More like the line at hand: where the question says “like this one”, that is it. */
 function askLike(line: number | undefined): void {
@@ -113,6 +127,21 @@ useKeys([
     run: () => askLike(lines.value[at.value]?.id),
   },
   {
+    key: 'Y',
+    does: onLines('theirs'),
+    run: () => say('theirs'),
+  },
+  {
+    key: 'N',
+    does: onLines('not theirs'),
+    run: () => say('not-theirs'),
+  },
+  {
+    key: 'M',
+    does: onLines('remark'),
+    run: () => void remarkOn(lines.value[at.value]?.id),
+  },
+  {
     key: 'R',
     does: () => (page.value?.selection.files ? 'recover' : undefined),
     run: layOut,
@@ -141,9 +170,11 @@ useKeys([
       <p v-if="!page.contentShown" class="xs text-body-secondary closed">
         The customer agreed to file names only: no pictures, no texts, nothing that contents say of themselves.
       </p>
-      <RefusedNote :refused="catalogue.live.refused.value ?? catalogue.selecting.refused.value" />
+      <RefusedNote
+        :refused="catalogue.live.refused.value ?? catalogue.selecting.refused.value ?? remarks.action.refused.value"
+      />
     </div>
-    <div class="scroll" tabindex="-1" data-sideways>
+    <div ref="scroll" class="scroll" tabindex="-1" data-sideways>
       <ComingLines v-if="turning" :of="catalogue.live" :lines="6" />
       <ContactSheet
         v-else-if="lines.length && filter.sheet"

@@ -2,10 +2,12 @@
 import { computed, onMounted, ref, useTemplateRef } from 'vue'
 import { useLive } from '@/api/live'
 import type { CatalogueLine, WantedState } from '@/api/types'
+import { asFound } from '@/ui/format/names'
 import { bytes, count, dateAndTime, percent, size } from '@/ui/format/format'
 import FillGauge from '@/ui/instruments/FillGauge.vue'
 import EvidenceChain from './EvidenceChain.vue'
 import ProofLook from './ProofLook.vue'
+import RemarkBox from './RemarkBox.vue'
 import VersionStrip from './VersionStrip.vue'
 import { aboutWords, hashWords, provenWords, scoreWords, versionWords } from './about'
 import { fitWords } from './lines'
@@ -74,6 +76,10 @@ onMounted(() => {
       <dd>{{ bytes(line.size) }}</dd>
       <dt>Found</dt>
       <dd>{{ line.origins.join(', ') }}; sessions {{ line.sessions.join(', ') }}</dd>
+      <template v-if="line.remark?.called"
+        ><dt>Found as</dt>
+        <dd class="m xs">{{ asFound(line.stands?.name ?? line.name) }}</dd></template
+      >
       <template v-if="line.suggestedName"
         ><dt>Suggested name</dt>
         <dd class="m xs">{{ line.suggestedName }}</dd></template
@@ -111,6 +117,7 @@ onMounted(() => {
       <dt>SHA-256</dt>
       <dd class="hash" :class="{ 'm xs': line.sha256 }">{{ hashWords(line) }}</dd>
     </dl>
+    <RemarkBox class="remarks" :number="number" :line="line" />
     <VersionStrip
       v-if="versions.length > 1"
       :number="number"
@@ -152,7 +159,8 @@ onMounted(() => {
 .ext {
   display: block;
 }
-.evidence {
+.evidence,
+.remarks {
   grid-column: 1 / -1;
 }
 .hash {

@@ -7,6 +7,7 @@ import { useLive } from '@/api/live'
 import { offerUndo } from '@/api/undo'
 import { count, dayAndTime } from '@/ui/format/format'
 import RefusedNote from '@/ui/RefusedNote.vue'
+import RemarkChosen from './RemarkChosen.vue'
 import { effect, HOWS, type How } from './selections'
 
 const props = defineProps<{
@@ -81,6 +82,7 @@ async function takeBack(change: number): Promise<void> {
         <BFormInput id="keep-as" v-model="name" size="sm" maxlength="80" />
         <button type="submit" class="btn btn-quiet btn-sm" :disabled="changing.busy.value || !name.trim()">Keep</button>
       </form>
+      <RemarkChosen v-if="chosen" :number="number" :chosen="chosen" />
       <ul v-if="kept.data.value?.length" class="plain">
         <li v-for="k in kept.data.value" :key="k.id">
           <b>{{ k.name }}</b>

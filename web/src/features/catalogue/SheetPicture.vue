@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import type { CatalogueLine } from '@/api/types'
 import { percent } from '@/ui/format/format'
 import { calledOf, placeOf } from './lines'
+import { remarkSigns } from './remarks'
 
 const props = defineProps<{
   /** The case. */
@@ -25,7 +26,10 @@ const state = computed(() =>
     ? `gapped, ${percent(props.line.readBytes, props.line.size)}`
     : props.line.prognosis,
 )
-const words = computed(() => `${calledOf(props.line)}, ${state.value}, ${placeOf(props.line)}`)
+const signs = computed(() => remarkSigns(props.line.remark).join(', '))
+const words = computed(() =>
+  [calledOf(props.line), state.value, placeOf(props.line), signs.value].filter(Boolean).join(', '),
+)
 </script>
 
 <template>
@@ -62,7 +66,8 @@ const words = computed(() => `${calledOf(props.line)}, ${state.value}, ${placeOf
         :aria-label="`Select ${calledOf(line)}`"
         @change="emit('select')"
         @pointerdown.stop
-      /><span v-if="line.prognosis !== 'whole'" class="state" :title="state">{{ state }}</span></label
+      /><span v-if="line.prognosis !== 'whole'" class="state" :title="state">{{ state }}</span
+      ><span v-if="signs" class="state said" :title="signs">{{ signs }}</span></label
     >
   </div>
 </template>
@@ -129,6 +134,9 @@ const words = computed(() => `${calledOf(props.line)}, ${state.value}, ${placeOf
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
+}
+.said {
+  font-weight: 650;
 }
 .chosen {
   box-shadow: 0 0 0 3px var(--heather);

@@ -19,6 +19,8 @@ export function systemWords(opensOn: OpensOn): string {
 /** Why a name is another one: short, for a line. */
 export function changeWords(change: NameChange): string {
   switch (change) {
+    case 'renamed':
+      return 'given this name by the lab'
     case 'forbidden':
       return 'a sign in it cannot be held'
     case 'reserved':
@@ -37,6 +39,7 @@ export function changeSentences(changes: Partial<Record<NameChange, number>>, op
   const files = (n: number) => `${count(n)} ${n === 1 ? 'file' : 'files'}`
   const on = systemWords(opensOn)
   const said: string[] = []
+  if (changes.renamed) said.push(`${files(changes.renamed)} with a name that the lab gave.`)
   if (changes.forbidden) said.push(`${files(changes.forbidden)} with a sign that ${on} cannot hold; “_” stands for it.`)
   if (changes.reserved)
     said.push(`${files(changes.reserved)} with a name that ${on} would not take; “_” is put before it.`)

@@ -2,9 +2,9 @@ import { size } from '@/ui/format/format'
 import { asFound } from '@/ui/format/names'
 import type { CatalogueLine, WantedState } from '@/api/types'
 
-/** What a finding is called: as its record says, or its content, or by where it was found. */
+/** What a finding is called: as the lab calls it, its record, its content, or by where it was found. */
 export function calledOf(line: CatalogueLine): string {
-  const name = line.stands?.name ?? line.suggestedName
+  const name = line.remark?.called ?? line.stands?.name ?? line.suggestedName
   return name !== undefined ? asFound(name) : `${line.kind} at ${size(line.extents[0]?.offset ?? 0)}`
 }
 

@@ -20,7 +20,7 @@ public final class RemarkViews {
     static final int LONGEST_NOTE = 2000;
 
     /** Lines that one change is about. */
-    private static final int MOST = 2000;
+    public static final int MOST = 2000;
 
     private RemarkViews() {}
 
@@ -66,13 +66,16 @@ public final class RemarkViews {
     /**
      * What is remarked anew; what is absent stays as it is.
      *
+     * @param chosen all that are chosen, instead of single lines
      * @param tag    to be given, {@code untag} to be taken away
      * @param called empty to give each its own name back
      * @param note   empty for none
      */
     public record Remarking(
-            @NotNull @Size(min = 1, max = MOST, message = "A remark is made on 1 to 2,000 findings at once.")
+            @NotNull @Size(max = MOST, message = "A remark is made on at most 2,000 findings at once.")
             List<@NotNull Long> lines,
+
+            boolean chosen,
 
             @Nullable Says whose,
 

@@ -207,7 +207,7 @@ class MergeTest {
 
     private static void remark(Story story, long line, String what, String said) {
         story.una
-                .post(story.path("/catalogue/remarks"), Map.of("lines", List.of(line), what, said))
+                .post(story.path("/catalogue/remarks"), Map.of("lines", List.of(line), "chosen", false, what, said))
                 .expect(200);
     }
 

@@ -45,6 +45,7 @@ class RemarkTest {
     private Visitor.Answer remark(List<Long> lines, Map<String, String> what) {
         Map<String, Object> body = new HashMap<>(what);
         body.put("lines", lines);
+        body.put("chosen", false);
         return story.una.post(story.path("/catalogue/remarks"), body);
     }
 
@@ -122,7 +123,12 @@ class RemarkTest {
                 .contains("2,000");
         assertThat(remark(all, Map.of("called", "Boat.jpg")).expect(400).sentence())
                 .contains("one finding at a time");
-        assertThat(remark(List.of(), Map.of("tag", "x")).expect(400).sentence()).contains("1 to 2,000");
+        assertThat(remark(List.of(), Map.of("tag", "x")).expect(404).sentence()).contains("None of these findings");
+        assertThat(story.una
+                        .post(story.path("/catalogue/remarks"), Map.of("lines", List.of(), "chosen", true, "tag", "x"))
+                        .expect(404)
+                        .sentence())
+                .contains("Nothing is chosen");
         assertThat(remark(List.of(Long.MAX_VALUE), Map.of("tag", "x"))
                         .expect(404)
                         .sentence())
