@@ -20,6 +20,8 @@ const props = defineProps<{
   open: number | undefined
   /** Sessions whose image is not there any more. */
   gone: readonly number[]
+  /** Words that were asked for. */
+  asked: readonly string[]
   /** The column that they are in order of. */
   sort: string
 }>()
@@ -122,6 +124,7 @@ function openLine(id: number, at: number): void {
             :number="number"
             :line="l"
             :wanted="wanted"
+            :asked="asked"
             @select="(ids, selected) => emit('choose', ids, selected)"
           />
         </td>

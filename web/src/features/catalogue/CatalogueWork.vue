@@ -17,7 +17,7 @@ import SelectionBar from './SelectionBar.vue'
 import WantedBand from './WantedBand.vue'
 import { EVERYTHING, fromQuery, placeInQuery } from './filter'
 import { layoutOf } from './laid'
-import { pointed } from './question'
+import { pointed, wordsAsked } from './question'
 import { turned } from './remarks'
 import { useCatalogue } from './useCatalogue'
 import { useRemarks } from './useRemarks'
@@ -42,6 +42,7 @@ watch([page, catalogue.live.stale], () => {
   if (!catalogue.live.stale.value) shownAs.value = filter.value.sheet
 })
 const turning = computed(() => shownAs.value !== filter.value.sheet)
+const asked = computed(() => wordsAsked(page.value?.question))
 const narrowed = computed(() => page.value?.wanted.find((w) => w.line.id === filter.value.wanted))
 
 /** A sheet goes on by itself where it is looked at to its end. */
@@ -182,6 +183,7 @@ useKeys([
         :number="docket.number"
         :lines="lines"
         :gone="gone"
+        :asked="asked"
         :wanted="page.wanted"
         :at="at"
         :open="open"
@@ -195,6 +197,7 @@ useKeys([
         :number="docket.number"
         :lines="lines"
         :gone="gone"
+        :asked="asked"
         :wanted="page.wanted"
         :at="at"
         :open="open"

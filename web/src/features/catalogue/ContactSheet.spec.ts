@@ -21,7 +21,7 @@ const picture = (id: number, made: string, more: Partial<CatalogueLine> = {}): C
 
 function sheetOf(lines: CatalogueLine[], at = 0) {
   return mount(ContactSheet, {
-    props: { number: 'BR-1', lines, at, open: undefined, wanted: [], gone: [] },
+    props: { number: 'BR-1', lines, at, open: undefined, wanted: [], gone: [], asked: [] },
     attachTo: document.body,
   })
 }

@@ -21,6 +21,8 @@ const props = defineProps<{
   wanted: WantedState[]
   /** Sessions whose image is not there any more. */
   gone: readonly number[]
+  /** Words that were asked for. */
+  asked: readonly string[]
 }>()
 const emit = defineEmits<{
   at: [index: number]
@@ -141,6 +143,7 @@ useKeys([
           :line="openIn(d)!"
           :gone="gone.includes(openIn(d)!.imagingId)"
           :wanted="wanted"
+          :asked="asked"
           @select="(ids, selected) => emit('select', ids, selected)"
         />
       </section>

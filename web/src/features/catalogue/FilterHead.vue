@@ -8,6 +8,7 @@ import FacetList from './FacetList.vue'
 import KeptQuestions from './KeptQuestions.vue'
 import PlainConditions from './PlainConditions.vue'
 import PlaceShelves from './PlaceShelves.vue'
+import WordsInside from './WordsInside.vue'
 import {
   EVERYTHING,
   facetRows,
@@ -115,6 +116,7 @@ useKeys([
         show everything{{ filter.folders.length || filter.nameless ? ' here' : '' }}
       </button>
       <KeptQuestions :number="number" :model-value="filter.q" @update:model-value="ask" />
+      <WordsInside :number="number" />
       <span class="flex-fill" />
       <span v-if="page.contentShown" class="faces" role="group" aria-label="Shown as">
         <button

@@ -8,6 +8,7 @@ import FillGauge from '@/ui/instruments/FillGauge.vue'
 import EvidenceChain from './EvidenceChain.vue'
 import ProofLook from './ProofLook.vue'
 import RemarkBox from './RemarkBox.vue'
+import WordsFound from './WordsFound.vue'
 import VersionStrip from './VersionStrip.vue'
 import { aboutWords, hashWords, provenWords, scoreWords, versionWords } from './about'
 import { fitWords } from './lines'
@@ -19,6 +20,8 @@ const props = defineProps<{
   line: CatalogueLine
   /** The lines that it is held against. */
   wanted: WantedState[]
+  /** Words that were asked for, as they may stand in its text. */
+  asked: readonly string[]
   /** The image that it lies on is not where it was written. */
   gone?: boolean
 }>()
@@ -117,6 +120,7 @@ onMounted(() => {
       <dt>SHA-256</dt>
       <dd class="hash" :class="{ 'm xs': line.sha256 }">{{ hashWords(line) }}</dd>
     </dl>
+    <WordsFound v-for="words in asked" :key="words" class="remarks" :number="number" :line="line.id" :asked="words" />
     <RemarkBox class="remarks" :number="number" :line="line" />
     <VersionStrip
       v-if="versions.length > 1"

@@ -1,6 +1,16 @@
 import { describe, expect, it } from 'vitest'
 import type { QuestionPart } from '@/api/types'
-import { asText, daysAsked, pieces, pointed, saidOtherwise, sizesAsked, withMore, without } from './question'
+import {
+  asText,
+  daysAsked,
+  pieces,
+  pointed,
+  saidOtherwise,
+  sizesAsked,
+  withMore,
+  without,
+  wordsAsked,
+} from './question'
 
 function part(words: string, text: string, about: QuestionPart['about'] = 'text'): QuestionPart {
   const from = words.indexOf(text)
@@ -59,4 +69,17 @@ describe('a question', () => {
     expect(pointed('pictures like this one', 12)).toBe('pictures like #12')
     expect(pointed('like this one', undefined)).toBe('like this one')
   })
+})
+
+it('gives the words that a question looks for in texts, as they are said', () => {
+  const words = 'pdfs containing the words "harbour dues", not mentioning Mara, tide'
+  const said = (text: string, about: QuestionPart['about'], not = false) => ({ ...part(words, text, about), not })
+  const parts = [
+    said('pdfs', 'kind'),
+    said('containing the words "harbour dues"', 'inside'),
+    said('mentioning Mara', 'inside', true),
+    said('tide', 'text'),
+  ]
+  expect(wordsAsked({ words, parts, problems: [] })).toEqual(['harbour dues', 'tide'])
+  expect(wordsAsked(undefined)).toEqual([])
 })

@@ -1,4 +1,4 @@
-import type { QuestionPart } from '@/api/types'
+import type { CatalogueUnderstood, QuestionPart } from '@/api/types'
 
 /** Signs that a question may have, as the server takes them. */
 export const LONGEST = 1000
@@ -80,6 +80,23 @@ export function pieces(words: string, parts: readonly QuestionPart[]): { text: s
   const rest = spoken(words.slice(at))
   if (rest) all.push({ text: rest })
   return all
+}
+
+const CONTAINING = /^(?:containing|contains|mentioning|mentions)(?: the)?(?: words?| text| phrase)?\s+/i
+
+/** Words that a question looks for in texts; not those that must not stand there. */
+export function wordsAsked(question: CatalogueUnderstood | undefined): string[] {
+  return (question?.parts ?? [])
+    .filter((p) => !p.not && (p.about === 'text' || p.about === 'inside'))
+    .map(
+      (p) =>
+        question?.words
+          .slice(p.from, p.to)
+          .replace(CONTAINING, '')
+          .replace(/["“”„]/g, '')
+          .trim() ?? '',
+    )
+    .filter(Boolean)
 }
 
 /** “Like this one” said of the line at hand. */

@@ -101,6 +101,12 @@ public sealed interface Condition {
     /** It is of the kind of a line of the catalogue, and made with the same device or standing in the same folder. */
     record Like(long line) implements Condition {}
 
-    /** The words stand in its name, its folders, other names of it, what the lab remarked, or what its content says of itself. */
+    /** The words stand in its text, as far as that was read. */
+    record Inside(String words) implements Condition {}
+
+    /**
+     * The words stand in its name, its folders, other names of it, what the lab remarked, what its content says of itself, or its text as far as that was
+     * read.
+     */
     record Text(String words) implements Condition {}
 }

@@ -22,6 +22,7 @@ public enum Facet {
     TRASHED(false),
     NAMELESS(false),
     LIKE(false),
+    INSIDE(false),
     TEXT(false);
 
     private final boolean oneOfSeveral;

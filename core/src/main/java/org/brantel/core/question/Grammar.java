@@ -20,6 +20,7 @@ final class Grammar {
             new NumberedPhrase(),
             new StatePhrase(),
             new RemarkPhrase(),
+            new InsidePhrase(),
             new SizePhrase(),
             new NamePhrase(),
             new DayPhrase(),

@@ -13,5 +13,12 @@ import java.util.function.LongPredicate;
  * @param sessions the case's scan sessions
  * @param isLine   whether the catalogue has a line of a number
  * @param contents whether what content says of itself may be looked at
+ * @param words    whether the words inside may be looked at
  */
-public record Known(LocalDate today, List<Long> wanted, Set<Long> sessions, LongPredicate isLine, boolean contents) {}
+public record Known(
+        LocalDate today,
+        List<Long> wanted,
+        Set<Long> sessions,
+        LongPredicate isLine,
+        boolean contents,
+        boolean words) {}

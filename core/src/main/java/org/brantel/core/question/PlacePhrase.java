@@ -16,6 +16,7 @@ final class PlacePhrase implements Reading.Phrase {
         new NumberedPhrase(),
         new StatePhrase(),
         new RemarkPhrase(),
+        new InsidePhrase(),
         new SizePhrase(),
         new DayPhrase(),
         new NamePhrase(),

@@ -19,7 +19,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 class QuestionTest {
 
     private static final Known CASE =
-            new Known(LocalDate.of(2026, 11, 25), List.of(71L, 75L), Set.of(3L, 4L), line -> line == 4711, true);
+            new Known(LocalDate.of(2026, 11, 25), List.of(71L, 75L), Set.of(3L, 4L), line -> line == 4711, true, true);
 
     private static Question ask(String words) {
         return Question.read(words, CASE);
@@ -63,6 +63,9 @@ class QuestionTest {
         }
         if (c instanceof Condition.Said s) {
             return s.whose().words();
+        }
+        if (c instanceof Condition.Inside w) {
+            return "inside " + w.words();
         }
         if (c instanceof Condition.Tagged t) {
             return "tagged " + t.tag();
@@ -131,6 +134,9 @@ class QuestionTest {
                     in DCIM tagged "first dance" > in ~DCIM & tagged first dance
                     not tagged, renamed > not[tagged null] & renamed
                     whole with a note > whole & noted
+                    word documents containing "harbour dues" > kind doc+docm+docx+dot & inside harbour dues
+                    in letters mentioning the word Mara > in ~letters & inside mara
+                    not containing invoice > not[inside invoice]
                     pictures, () > kind image
                     found by content > carved
                     taken with Nordlys K2 in 2020 > with Nordlys K2 & made 2020-01-01..2020-12-31
@@ -224,7 +230,7 @@ class QuestionTest {
 
     @Test
     void whatContentSaysIsNotAskedWhereNobodyMayLook() {
-        Known names = new Known(CASE.today(), CASE.wanted(), CASE.sessions(), CASE.isLine(), false);
+        Known names = new Known(CASE.today(), CASE.wanted(), CASE.sessions(), CASE.isLine(), false, false);
         Question q = Question.read("pictures taken with Nordlys", names);
         assertThat(say(q.asked())).isEqualTo("kind image");
         assertThat(q.problems())

@@ -24,6 +24,9 @@ interface CatalogueLines extends JpaRepository<CatalogueLine, Long> {
 
     List<CatalogueLine> findByCaseIdAndMergedIntoIsNullAndIdGreaterThanOrderById(Long caseId, Long after, Limit limit);
 
+    List<CatalogueLine> findByCaseIdAndMergedIntoIsNullAndKindInAndIdGreaterThanOrderById(
+            Long caseId, Collection<String> kinds, Long after, Limit limit);
+
     /** Numbers come by the ten thousand: as an array they are one parameter. */
     @Query(value = "select * from catalogue_line where id = any(?1)", nativeQuery = true)
     List<CatalogueLine> findByIds(Long[] ids);

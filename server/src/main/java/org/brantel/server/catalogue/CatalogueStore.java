@@ -3,12 +3,13 @@ package org.brantel.server.catalogue;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.Iterator;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import org.brantel.core.finding.Prognosis;
+import org.brantel.server.platform.BesideLines;
 import org.brantel.server.platform.Known;
-import org.brantel.server.remark.Remarks;
 import org.brantel.server.selection.Marks;
 import org.brantel.server.selection.Selections;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -23,7 +24,7 @@ class CatalogueStore {
     private final SeenLines seen;
     private final Folders folders;
     private final Selections selections;
-    private final Remarks remarks;
+    private final List<BesideLines> beside;
     private final Choices choices;
     private final JdbcTemplate sql;
 
@@ -33,7 +34,7 @@ class CatalogueStore {
             SeenLines seen,
             Folders folders,
             Selections selections,
-            Remarks remarks,
+            List<BesideLines> beside,
             Choices choices,
             JdbcTemplate sql) {
         this.lines = lines;
@@ -41,7 +42,7 @@ class CatalogueStore {
         this.seen = seen;
         this.folders = folders;
         this.selections = selections;
-        this.remarks = remarks;
+        this.beside = beside;
         this.choices = choices;
         this.sql = sql;
     }
@@ -112,14 +113,14 @@ class CatalogueStore {
     }
 
     /**
-     * Lines became parts of others: what sessions saw of them, that somebody chose them, and what was remarked.
+     * Lines became parts of others: what sessions saw of them, that somebody chose them, and what is kept beside.
      *
      * @param gone by their numbers, the lines that took them in, in turn
      */
     void takeIn(long caseId, Map<Long, Long> gone) {
         gone.forEach(seen::takeIn);
         selections.takeIn(caseId, gone);
-        remarks.takeIn(caseId, gone);
+        beside.forEach(b -> b.takeIn(caseId, gone));
     }
 
     /** Tells the database how the catalogue has grown; else it plans for the few rows that were there. */

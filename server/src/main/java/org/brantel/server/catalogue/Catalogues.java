@@ -3,6 +3,7 @@ package org.brantel.server.catalogue;
 import jakarta.persistence.EntityManager;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -185,6 +186,26 @@ public class Catalogues {
             fits.put(l.id(), new Fits(l.wanted(), l.mayFit()));
         });
         return fits;
+    }
+
+    /**
+     * Lines of some kinds, in the order of their numbers.
+     *
+     * @param after the last line that was had before; 0 to begin
+     */
+    @Transactional(readOnly = true)
+    public List<Selected> ofKinds(String number, Collection<String> kinds, long after, int most) {
+        return lines
+                .findByCaseIdAndMergedIntoIsNullAndKindInAndIdGreaterThanOrderById(
+                        cases.id(number), kinds, after, Limit.of(most))
+                .stream()
+                .map(l -> new Selected(l.finding(), l.imagingId(), l.toldBy()))
+                .toList();
+    }
+
+    @Transactional(readOnly = true)
+    public long countOfKinds(String number, Collection<String> kinds) {
+        return pages.kept(cases.id(number)).of(kinds);
     }
 
     @Transactional(readOnly = true)

@@ -1,5 +1,6 @@
 package org.brantel.server.catalogue;
 
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -31,6 +32,13 @@ record FacetCounts(List<Cell> cells) {
 
     long all() {
         return cells.stream().mapToLong(Cell::lines).sum();
+    }
+
+    long of(Collection<String> kinds) {
+        return cells.stream()
+                .filter(c -> kinds.contains(c.kind()))
+                .mapToLong(Cell::lines)
+                .sum();
     }
 
     long matching(CatalogueFilter f) {

@@ -8,6 +8,7 @@ import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.function.Consumer;
 import org.brantel.core.json.Json;
@@ -17,9 +18,11 @@ import org.brantel.core.question.Known;
 import org.brantel.core.question.Question;
 import org.brantel.core.wanted.WantedLine;
 import org.brantel.server.intake.Cases;
+import org.brantel.server.locks.Locks;
+import org.brantel.server.locks.Look;
+import org.brantel.server.platform.BesideLines;
 import org.brantel.server.platform.LineNumbers;
 import org.brantel.server.platform.Settings;
-import org.brantel.server.remark.Remarks;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
@@ -33,13 +36,24 @@ class Understanding {
 
     private final Cases cases;
     private final Searched searched;
+    private final List<BesideLines> sources;
+    private final Locks locks;
     private final Settings settings;
     private final Clock clock;
     private final JdbcTemplate sql;
 
-    Understanding(Cases cases, Searched searched, Settings settings, Clock clock, JdbcTemplate sql) {
+    Understanding(
+            Cases cases,
+            Searched searched,
+            List<BesideLines> sources,
+            Locks locks,
+            Settings settings,
+            Clock clock,
+            JdbcTemplate sql) {
         this.cases = cases;
         this.searched = searched;
+        this.sources = sources;
+        this.locks = locks;
         this.settings = settings;
         this.clock = clock;
         this.sql = sql;
@@ -64,16 +78,18 @@ class Understanding {
                                 .toList(),
                         new LinkedHashSet<>(searched.sessions(caseId)),
                         line -> isLine(caseId, line),
-                        into));
+                        into,
+                        locks.mayLook(number, Look.CONTENTS)));
         Map<Condition, List<Long>> folders = new HashMap<>();
         Map<Long, Understood.Likeness> likes = new HashMap<>();
-        Map<Condition, Understood.Beside> beside = new HashMap<>();
+        Map<Condition, List<Understood.Beside>> beside = new HashMap<>();
         Set<Condition> tooMany = new HashSet<>();
         each(question.asked(), c -> {
-            LineNumbers remarked = Remarks.asked(caseId, c);
-            if (remarked != null) {
-                beside.computeIfAbsent(c, known -> beside(remarked));
-            }
+            beside.computeIfAbsent(c, asked -> sources.stream()
+                    .map(s -> s.asked(caseId, asked))
+                    .filter(Objects::nonNull)
+                    .map(this::beside)
+                    .toList());
             if ((c instanceof Condition.Text || c instanceof Condition.Folder) && !tooMany.contains(c)) {
                 List<Long> called = folders.computeIfAbsent(c, f -> called(caseId, Understood.FolderPath.of(f)));
                 if (called.size() > NAMED) {

@@ -35,7 +35,7 @@ record Understood(
         boolean into,
         Map<Condition, List<Long>> folders,
         Map<Long, Likeness> likes,
-        Map<Condition, Beside> beside) {
+        Map<Condition, List<Beside>> beside) {
 
     static final Understood NOTHING = new Understood(null, false, Map.of(), Map.of(), Map.of());
 
@@ -150,9 +150,6 @@ record Understood(
             if (c instanceof Condition.Like l) {
                 return like(l, turned);
             }
-            if (!beside.containsKey(c)) {
-                throw new IllegalStateException("no way to ask for " + c);
-            }
             Predicate said = beside(c);
             return said == null ? b.disjunction() : said;
         }
@@ -163,10 +160,14 @@ record Understood(
 
         /** What records beside the catalogue say of lines; null where they say it of none. */
         private @Nullable Predicate beside(Condition c) {
-            Beside it = beside.get(c);
-            if (it == null) {
-                return null;
-            }
+            List<Predicate> any = beside.getOrDefault(c, List.of()).stream()
+                    .map(this::of)
+                    .filter(Objects::nonNull)
+                    .toList();
+            return any.isEmpty() ? null : b.or(any.toArray(Predicate[]::new));
+        }
+
+        private @Nullable Predicate of(Beside it) {
             if (it.lines() != null) {
                 return it.lines().isEmpty() ? null : root.get("id").in(it.lines());
             }

@@ -15,6 +15,7 @@ import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Topic;
 import org.brantel.server.protocol.LabProtocol;
+import org.jspecify.annotations.Nullable;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -57,11 +58,20 @@ public class Locks {
      */
     @Transactional(readOnly = true)
     public void look(String number, Look needed, String what) {
-        Look allowed = allowed(number);
-        if (!allowed.allows(needed)) {
-            throw Refusal.locked("The customer of " + number + " agreed to " + allowed.words() + " only, so " + what
-                    + " stays closed; record their yes to " + needed.words() + " in the case first.");
+        String closed = closed(number, needed, what);
+        if (closed != null) {
+            throw Refusal.locked(closed);
         }
+    }
+
+    /** Why it stays closed, and what would open it; null where the customer agreed to it. */
+    @Transactional(readOnly = true)
+    public @Nullable String closed(String number, Look needed, String what) {
+        Look allowed = allowed(number);
+        return allowed.allows(needed)
+                ? null
+                : "The customer of " + number + " agreed to " + allowed.words() + " only, so " + what
+                        + " stays closed; record their yes to " + needed.words() + " in the case first.";
     }
 
     @Transactional(readOnly = true)

@@ -20,7 +20,8 @@ public enum Topic {
     QUESTION,
     RECOVERY,
     SCAN,
-    SELECTION;
+    SELECTION,
+    WORDS;
 
     /** As it goes over the wire. */
     @JsonValue

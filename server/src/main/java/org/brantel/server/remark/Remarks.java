@@ -14,6 +14,7 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.brantel.core.question.Condition;
+import org.brantel.server.platform.BesideLines;
 import org.brantel.server.platform.LikePattern;
 import org.brantel.server.platform.LineNumbers;
 import org.jspecify.annotations.Nullable;
@@ -24,7 +25,7 @@ import org.springframework.transaction.annotation.Transactional;
 /** What the lab remarked on the findings of each case; always within a transaction. */
 @Service
 @Transactional(propagation = Propagation.MANDATORY)
-public class Remarks {
+public class Remarks implements BesideLines {
 
     private static final String OF_CASE = "select line_id from catalogue_remark where case_id = ? and ";
     private static final String HAS_TAG = "exists (select 1 from unnest(tags) as t (tag) where t.tag ilike ?)";
@@ -100,11 +101,7 @@ public class Remarks {
                 .toList();
     }
 
-    /**
-     * Lines became parts of others: what was remarked on them is said of those now.
-     *
-     * @param gone by their numbers, the lines that took them in, in the order in which that happened
-     */
+    @Override
     public void takeIn(long caseId, Map<Long, Long> gone) {
         Set<Long> all = new HashSet<>(gone.keySet());
         all.addAll(gone.values());
@@ -123,12 +120,8 @@ public class Remarks {
         });
     }
 
-    /**
-     * The lines of a case of which remarks say what a condition asks.
-     *
-     * @return null where remarks say nothing of it
-     */
-    public static @Nullable LineNumbers asked(long caseId, Condition c) {
+    @Override
+    public @Nullable LineNumbers asked(long caseId, Condition c) {
         if (c instanceof Condition.Said s) {
             return new LineNumbers(
                     OF_CASE + "whose = ?", List.of(caseId, s.whose().name()));

@@ -3,6 +3,8 @@ package org.brantel.server.catalogue;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.util.HashMap;
 import java.util.List;
@@ -36,8 +38,7 @@ class RemarkTest {
 
     private JsonNode page(String question) {
         return story.una
-                .get(story.path("/catalogue?q="
-                        + question.replace("%", "%25").replace(" ", "%20").replace("\"", "%22")))
+                .get(story.path("/catalogue?q=" + URLEncoder.encode(question, StandardCharsets.UTF_8)))
                 .expect(200)
                 .json();
     }

@@ -1,0 +1,101 @@
+package org.brantel.server.words;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.pdmodel.font.PDType1Font;
+import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
+import org.apache.poi.hslf.usermodel.HSLFSlideShow;
+import org.apache.poi.hssf.usermodel.HSSFWorkbook;
+import org.apache.poi.ss.usermodel.Workbook;
+import org.apache.poi.xslf.usermodel.XMLSlideShow;
+import org.apache.poi.xssf.usermodel.XSSFWorkbook;
+import org.apache.poi.xwpf.usermodel.XWPFDocument;
+
+/** Small documents that say what they are told to, made in code. */
+final class Documents {
+
+    private Documents() {}
+
+    private static byte[] utf8(String text) {
+        return text.getBytes(StandardCharsets.UTF_8);
+    }
+
+    /** By kind. */
+    static Map<String, byte[]> all(String words) throws IOException {
+        Map<String, byte[]> all = new LinkedHashMap<>();
+        all.put("pdf", pdf(words));
+        all.put("docx", docx(words));
+        all.put("xls", book(new HSSFWorkbook(), words));
+        all.put("xlsx", book(new XSSFWorkbook(), words));
+        all.put("ppt", ppt(words));
+        all.put("pptx", pptx(words));
+        all.put("rtf", utf8("{\\rtf1\\ansi\\deff0{\\fonttbl{\\f0 Arial;}}\\f0 " + words + "\\par}"));
+        all.put("html", utf8("<html><head><script>let x = 'never said'</script></head><p>" + words + "</p></html>"));
+        all.put(
+                "eml",
+                utf8("From: mara@skerrow.example\r\nSubject: Dues\r\nMIME-Version: 1.0\r\nContent-Type: text/plain\r\n"
+                        + "\r\n" + words + "\r\n"));
+        all.put("txt", utf8(words));
+        all.put("csv", utf8("what,when\n" + words + ",1962\n"));
+        return all;
+    }
+
+    static byte[] pdf(String words) throws IOException {
+        try (PDDocument document = new PDDocument();
+                ByteArrayOutputStream out = new ByteArrayOutputStream()) {
+            PDPage page = new PDPage();
+            document.addPage(page);
+            try (PDPageContentStream stream = new PDPageContentStream(document, page)) {
+                stream.beginText();
+                stream.setFont(new PDType1Font(Standard14Fonts.FontName.HELVETICA), 12);
+                stream.newLineAtOffset(40, 700);
+                stream.showText(words);
+                stream.endText();
+            }
+            document.save(out);
+            return out.toByteArray();
+        }
+    }
+
+    private static byte[] docx(String words) throws IOException {
+        try (XWPFDocument document = new XWPFDocument();
+                ByteArrayOutputStream out = new ByteArrayOutputStream()) {
+            document.createParagraph().createRun().setText(words);
+            document.write(out);
+            return out.toByteArray();
+        }
+    }
+
+    private static byte[] book(Workbook empty, String words) throws IOException {
+        try (Workbook book = empty;
+                ByteArrayOutputStream out = new ByteArrayOutputStream()) {
+            book.createSheet().createRow(0).createCell(0).setCellValue(words);
+            book.write(out);
+            return out.toByteArray();
+        }
+    }
+
+    private static byte[] ppt(String words) throws IOException {
+        try (HSLFSlideShow show = new HSLFSlideShow();
+                ByteArrayOutputStream out = new ByteArrayOutputStream()) {
+            show.createSlide().addTitle().setText(words);
+            show.write(out);
+            return out.toByteArray();
+        }
+    }
+
+    private static byte[] pptx(String words) throws IOException {
+        try (XMLSlideShow show = new XMLSlideShow();
+                ByteArrayOutputStream out = new ByteArrayOutputStream()) {
+            show.createSlide().createTextBox().setText(words);
+            show.write(out);
+            return out.toByteArray();
+        }
+    }
+}

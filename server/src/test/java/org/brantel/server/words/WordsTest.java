@@ -1,0 +1,204 @@
+package org.brantel.server.words;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import org.brantel.core.content.Extent;
+import org.brantel.core.finding.Content;
+import org.brantel.core.finding.Evidence;
+import org.brantel.core.finding.Finding;
+import org.brantel.core.finding.Named;
+import org.brantel.core.finding.Origin;
+import org.brantel.core.finding.Prognosis;
+import org.brantel.core.finding.Times;
+import org.brantel.core.finding.Verdict;
+import org.brantel.server.catalogue.Catalogues;
+import org.brantel.server.testing.CaseForms;
+import org.brantel.server.testing.Lab;
+import org.brantel.server.testing.Story;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestInstance;
+import tools.jackson.databind.JsonNode;
+
+/** The words of documents are read when somebody asks, and are searched where the customer agreed to contents. */
+@TestInstance(TestInstance.Lifecycle.PER_CLASS)
+class WordsTest {
+
+    private static final int SLOT = 256 << 10;
+
+    private final Lab lab = Lab.open();
+    private final Catalogues catalogues = lab.bean(Catalogues.class);
+    private final List<Finding> findings = new ArrayList<>();
+    private long imaging;
+
+    @BeforeAll
+    void lay() throws IOException {
+        ByteArrayOutputStream medium = new ByteArrayOutputStream();
+        Map<String, byte[]> files = Documents.all("The harbour dues of the Nordlys, spring 1962");
+        files.put("pdf#2", Documents.pdf("Nothing about boats"));
+        files.put("pdf#3", new byte[] {'%', 'P', 'D', 'F', '-', '1'});
+        files.put("jpg", new byte[] {1, 2, 3});
+        for (Map.Entry<String, byte[]> f : files.entrySet()) {
+            assertThat(f.getValue()).as(f.getKey()).hasSizeLessThan(SLOT);
+            String kind = f.getKey().split("#")[0];
+            String name = f.getKey().replace('#', '-') + "." + kind;
+            int n = findings.size();
+            findings.add(new Finding(
+                    n + 1L,
+                    0,
+                    Origin.LIVE,
+                    Named.of("/" + name, name),
+                    Times.NONE,
+                    new Verdict(Prognosis.WHOLE, 99, List.of()),
+                    Content.of(f.getValue().length, kind, List.of(new Extent((long) n * SLOT, f.getValue().length))),
+                    Evidence.NONE));
+            medium.writeBytes(Arrays.copyOf(f.getValue(), SLOT));
+        }
+        Files.write(lab.inbox().resolve("words.img"), medium.toByteArray());
+        imaging = Story.of(new CaseForms())
+                .imaged("inbox/words.img")
+                .session()
+                .get("id")
+                .asLong();
+    }
+
+    private Story found(CaseForms form) throws IOException {
+        Story story = Story.of(form);
+        catalogues.merge(story.number, 3, imaging, findings);
+        return story;
+    }
+
+    private static JsonNode words(Story story) {
+        return story.una.get(story.path("/catalogue/words")).expect(200).json();
+    }
+
+    private static JsonNode read(Story story) {
+        story.una.post(story.path("/catalogue/words")).expect(201);
+        return story.una.await(
+                story.path("/catalogue/words"),
+                w -> w.path("run").path("state").asString().equals("done"));
+    }
+
+    private static List<JsonNode> asked(Story story, String question) {
+        return story.una
+                .get(story.path("/catalogue?q=" + URLEncoder.encode(question, StandardCharsets.UTF_8)))
+                .expect(200)
+                .json()
+                .get("lines")
+                .valueStream()
+                .toList();
+    }
+
+    @Test
+    void wordsAreFoundOnceTheyWereRead() throws IOException {
+        Story story = found(new CaseForms());
+        assertThat(words(story).get("documents").asInt()).isEqualTo(13);
+        assertThat(words(story).get("looked").asInt()).isZero();
+        assertThat(asked(story, "containing \"harbour dues\"")).isEmpty();
+        JsonNode done = read(story);
+        assertThat(done.get("looked").asInt()).isEqualTo(13);
+        assertThat(done.get("said").asInt()).isEqualTo(12);
+        assertThat(done.get("run").get("unreadable").asInt()).isEqualTo(1);
+        assertThat(asked(story, "containing \"harbour dues\"")).hasSize(11);
+        assertThat(asked(story, "pdf containing \"harbour dues\"")).hasSize(1);
+        assertThat(asked(story, "containing \"Harbour DUES of the nord\""))
+                .as("a word that goes on")
+                .hasSize(11);
+        assertThat(asked(story, "containing \"dues harbour\""))
+                .as("in another order")
+                .isEmpty();
+        assertThat(asked(story, "not containing harbour")).hasSize(3);
+        assertThat(asked(story, "boats")).as("as text").hasSize(1);
+        assertThat(asked(story, "containing \"&|!\"")).isEmpty();
+        long line = asked(story, "pdf containing dues").get(0).get("id").asLong();
+        JsonNode excerpt = story.una
+                .get(story.path("/catalogue/" + line + "/words?asked=dues"))
+                .expect(200)
+                .json();
+        assertThat(excerpt.get("pieces")
+                        .valueStream()
+                        .filter(p -> p.get("asked").asBoolean())
+                        .map(p -> p.get("text").asString()))
+                .containsExactly("dues");
+        assertThat(story.una
+                        .get(story.path("/catalogue/" + line + "/words?asked=elsewhere"))
+                        .expect(200)
+                        .json()
+                        .get("pieces"))
+                .isEmpty();
+    }
+
+    /** Done again, nothing is read twice; what has other bytes since is. */
+    @Test
+    void onlyWhatIsNewIsReadAgain() throws IOException {
+        Story story = found(new CaseForms());
+        read(story);
+        lab.sql()
+                .update(
+                        "update catalogue_words set said = 'kept as it is' where case_id = (select id from lab_case "
+                                + "where number = ?)",
+                        story.number);
+        JsonNode again = read(story);
+        assertThat(again.get("run").get("done").asInt()).isEqualTo(13);
+        assertThat(asked(story, "containing \"kept as it is\"")).hasSize(13);
+        lab.sql()
+                .update(
+                        "update catalogue_words set content = 'other bytes' where case_id = (select id from lab_case "
+                                + "where number = ?)",
+                        story.number);
+        read(story);
+        assertThat(asked(story, "containing \"kept as it is\"")).isEmpty();
+        assertThat(asked(story, "containing dues")).hasSize(11);
+    }
+
+    @Test
+    void wordsStayClosedWithoutTheCustomersYes() throws IOException {
+        Story story = found(new CaseForms().consent("look", "previews"));
+        assertThat(words(story).get("closed").asString()).contains("agreed to previews only");
+        assertThat(story.una.post(story.path("/catalogue/words")).expect(423).sentence())
+                .contains("record their yes to contents");
+        JsonNode page = story.una
+                .get(story.path("/catalogue?q=containing%20dues"))
+                .expect(200)
+                .json();
+        assertThat(page.get("question").get("problems").get(0).get("sentence").asString())
+                .contains("did not agree to contents");
+        lab.sql()
+                .update(
+                        "insert into catalogue_words (line_id, case_id, content, outcome, said) select l.id, l.case_id, "
+                                + "'x', 'READ', 'secret dues' from catalogue_line l join lab_case c on c.id = l.case_id "
+                                + "where c.number = ?",
+                        story.number);
+        assertThat(asked(story, "secret"))
+                .as("words of a yes that was taken back")
+                .isEmpty();
+        long line = asked(story, "").get(0).get("id").asLong();
+        JsonNode excerpt = story.una
+                .get(story.path("/catalogue/" + line + "/words?asked=dues"))
+                .expect(200)
+                .json();
+        assertThat(excerpt.get("pieces")).isEmpty();
+        assertThat(excerpt.get("sentence").asString()).contains("agreed to previews only");
+    }
+
+    @Test
+    void whatCannotBeReadIsRefusedInASentence() {
+        Story story = Story.of(new CaseForms());
+        assertThat(story.una.post(story.path("/catalogue/words")).expect(409).sentence())
+                .contains("has no documents");
+        assertThat(story.una
+                        .post(story.path("/catalogue/words/pause"))
+                        .expect(409)
+                        .sentence())
+                .contains("nothing to pause");
+    }
+}
