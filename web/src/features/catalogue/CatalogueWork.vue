@@ -42,6 +42,10 @@ watch([page, catalogue.live.stale], () => {
   if (!catalogue.live.stale.value) shownAs.value = filter.value.sheet
 })
 const turning = computed(() => shownAs.value !== filter.value.sheet)
+/** A proof needs the room more than what stands above the list. */
+const unfolded = ref(false)
+watch(open, () => (unfolded.value = false))
+const folded = computed(() => !unfolded.value && lines.value.some((l) => l.id === open.value))
 const asked = computed(() => wordsAsked(page.value?.question))
 const narrowed = computed(() => page.value?.wanted.find((w) => w.line.id === filter.value.wanted))
 
@@ -155,6 +159,7 @@ useKeys([
   <div v-else-if="page" class="catalogue">
     <div>
       <WantedBand
+        v-if="!folded"
         :wanted="page.wanted"
         :chosen="filter.wanted"
         @choose="(w) => (filter = { ...filter, wanted: w, fit: undefined })"
@@ -167,7 +172,7 @@ useKeys([
         @fit="(fit) => (filter = { ...filter, fit })"
         @changed="catalogue.live.refresh"
       />
-      <FilterHead v-model="filter" :number="docket.number" :page="page" />
+      <FilterHead v-model="filter" :number="docket.number" :page="page" :folded="folded" @unfold="unfolded = true" />
       <p v-if="!page.contentShown" class="xs text-body-secondary closed">
         The customer agreed to file names only: no pictures, no texts, nothing that contents say of themselves.
       </p>

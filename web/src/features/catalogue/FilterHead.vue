@@ -25,7 +25,10 @@ const props = defineProps<{
   number: string
   /** What passes the filter, and the counts beside it. */
   page: CataloguePage
+  /** There is no room for more than the question. */
+  folded: boolean
 }>()
+const emit = defineEmits<{ /** There is to be room. */ unfold: [] }>()
 /** What is shown below. */
 const filter = defineModel<Filter>({ required: true })
 
@@ -33,6 +36,10 @@ const filter = defineModel<Filter>({ required: true })
 const face = ref<'places' | 'conditions'>('places')
 const FACES = { places: 'by place', conditions: 'by kind, origin, prognosis, day, size' } as const
 
+function turn(to: 'places' | 'conditions'): void {
+  face.value = to
+  emit('unfold')
+}
 function facet(which: Facet, value: string): void {
   filter.value = toggled(filter.value, which, value)
 }
@@ -48,7 +55,7 @@ useKeys([
   {
     key: 'F',
     does: () => (face.value === 'places' ? 'conditions' : 'places'),
-    run: () => (face.value = face.value === 'places' ? 'conditions' : 'places'),
+    run: () => turn(face.value === 'places' ? 'conditions' : 'places'),
   },
   {
     key: 'V',
@@ -80,9 +87,9 @@ useKeys([
           :key="f"
           type="button"
           class="face s"
-          :class="{ on: face === f }"
-          :aria-pressed="face === f"
-          @click="face = f"
+          :class="{ on: !folded && face === f }"
+          :aria-pressed="!folded && face === f"
+          @click="turn(f)"
         >
           {{ words }}
         </button>
@@ -133,13 +140,13 @@ useKeys([
       </span>
     </div>
     <PlaceShelves
-      v-if="face === 'places'"
+      v-if="!folded && face === 'places'"
       :number="props.number"
       :filter="filter"
       :wanted="page.wanted"
       @kind="(kind) => (filter = { ...filter, kinds: kind ? [kind] : [] })"
     />
-    <div v-else class="facets">
+    <div v-else-if="!folded" class="facets">
       <FacetList title="Kind" :rows="facetRows(page.kinds, filter.kinds)" @toggle="(v) => facet('kinds', v)" />
       <FacetList
         title="Origin"

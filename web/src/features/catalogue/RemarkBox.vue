@@ -93,7 +93,7 @@ async function keep(): Promise<void> {
         @blur="keep"
     /></label>
     <label class="field s grows"
-      ><span>Note</span><BFormTextarea v-model="note" size="sm" rows="1" max-rows="6" maxlength="2000" @blur="keep"
+      ><span>Note</span><BFormTextarea v-model="note" size="sm" rows="1" maxlength="2000" @blur="keep"
     /></label>
     <p v-if="remark" class="xs text-body-secondary by">{{ remark.who }}, {{ dayAndTime(remark.at) }}</p>
     <RefusedNote :refused="remarks.action.refused.value" />
@@ -140,6 +140,11 @@ async function keep(): Promise<void> {
 }
 .grows {
   flex: 1 1 220px;
+}
+.grows textarea {
+  field-sizing: content;
+  max-height: 140px;
+  min-height: 30px;
 }
 .by {
   margin: 0;

@@ -28,7 +28,11 @@ it('says how far they can be searched, and offers the rest', () => {
 })
 it('says why they are closed, and that it broke off', () => {
   const closed = 'The customer agreed to previews only.'
-  expect(wordsState({ ...STATE, closed })).toMatchObject({ words: 'words inside: closed', title: closed, offer: '' })
+  expect(wordsState({ ...STATE, closed })).toMatchObject({
+    words: 'words inside: closed by what the customer agreed to',
+    title: closed,
+    offer: '',
+  })
   const broke = wordsState({ ...STATE, run: { ...RUN, state: 'failed', trouble: 'no image' } })
   expect(broke.words).toBe('words inside; it broke off')
   expect(broke.offer).toBe('read the words inside 13 documents')

@@ -20,7 +20,7 @@ const documents = (n: number): string => `${count(n)} ${n === 1 ? 'document' : '
 export function wordsState(state: WordsState): WordsShown {
   const { run, closed, looked, said } = state
   const nothing = { reading: false, title: '', offer: '', words: '' }
-  if (closed) return { ...nothing, words: 'words inside: closed', title: closed }
+  if (closed) return { ...nothing, words: 'words inside: closed by what the customer agreed to', title: closed }
   if (run?.state === 'waiting' || run?.state === 'running') return { ...nothing, reading: true }
   const left = Math.max(0, state.documents - looked)
   const title = looked

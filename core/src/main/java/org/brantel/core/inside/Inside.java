@@ -11,7 +11,7 @@ public final class Inside {
     /** So many rows of a table are shown. */
     static final int SHOWN = 200;
 
-    private static final Set<String> ZIPS = Set.of("zip", "jar", "kmz", "epub");
+    private static final Set<String> ZIPS = Set.of("zip", "jar", "kmz");
 
     /**
      * @param rows  how many there are; {@link #NOT_KNOWN} where they are not counted

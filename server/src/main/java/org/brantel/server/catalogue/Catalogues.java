@@ -2,6 +2,7 @@ package org.brantel.server.catalogue;
 
 import jakarta.persistence.EntityManager;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.Collection;
 import java.util.LinkedHashMap;
@@ -10,6 +11,7 @@ import java.util.Map;
 import java.util.function.Consumer;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.finding.Prognosis;
+import org.brantel.core.hash.Hashes;
 import org.brantel.core.layout.Placeable;
 import org.brantel.core.wanted.Fitting;
 import org.brantel.server.intake.Cases;
@@ -35,10 +37,21 @@ public class Catalogues {
         }
     }
 
-    /** A selected line as the engine knows it, and the image that holds it. */
-    /** @param toldBy the scan session that speaks for it; null where that was not kept */
+    /**
+     * A line as the engine knows it, and the image that holds it.
+     *
+     * @param toldBy the scan session that speaks for it; null where that was not kept
+     */
     public record Selected(
-            Finding finding, long imagingId, @Nullable Long toldBy) {}
+            Finding finding, long imagingId, @Nullable Long toldBy) {
+
+        /** What its bytes are known by: the same bytes of the same image have the same name. */
+        public String bytesName() {
+            byte[] what = (imagingId + " " + finding.size() + " " + finding.encoding() + " " + finding.extents())
+                    .getBytes(StandardCharsets.UTF_8);
+            return Hashes.sha256Hex(what, 0, what.length);
+        }
+    }
 
     /**
      * A selected line that gets a place in a delivery.

@@ -1,7 +1,6 @@
 package org.brantel.server.proof;
 
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
@@ -12,8 +11,6 @@ import java.util.concurrent.locks.Lock;
 import java.util.concurrent.locks.ReentrantLock;
 import java.util.stream.Stream;
 import org.brantel.core.bytes.Range;
-import org.brantel.core.finding.Finding;
-import org.brantel.core.hash.Hashes;
 import org.brantel.server.catalogue.Catalogues;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Settings;
@@ -49,17 +46,9 @@ class Copies {
         this.store = settings.labStore().resolve("proof");
     }
 
-    /** What a finding's bytes are known by: the same bytes of the same image have the same name. */
-    static String name(Catalogues.Selected line) {
-        Finding f = line.finding();
-        byte[] what = (line.imagingId() + " " + f.size() + " " + f.encoding() + " " + f.extents())
-                .getBytes(StandardCharsets.UTF_8);
-        return Hashes.sha256Hex(what, 0, what.length);
-    }
-
     /** @throws Refusal when it is too large, or the disk too full */
     Copy of(Catalogues.Selected line) throws IOException {
-        String name = name(line);
+        String name = line.bytesName();
         Lock turn = turns.get(Math.floorMod(name.hashCode(), turns.size()));
         turn.lock();
         try {

@@ -11,6 +11,7 @@ import java.awt.Graphics2D;
 import java.awt.RenderingHints;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.Iterator;
 import java.util.Set;
@@ -19,14 +20,23 @@ import javax.imageio.ImageReadParam;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
 import net.coobird.thumbnailator.Thumbnails;
-import org.brantel.server.platform.Refusal;
+import org.brantel.server.workers.Chore;
 
-/** Draws pictures anew from their content, no larger than they are shown: what is more is left out while it is read. */
-final class Drawing {
+/**
+ * Draws pictures, pages and letters anew from their content, no larger than they are shown: what is more is left out
+ * while it is read. Asked {@code png 640 1 pdf} - how it is to be written, its longer edge in points, the page and the
+ * kind - it answers with the bytes of a picture.
+ */
+public final class Drawing implements Chore {
 
-    private static final Set<String> KINDS = Set.of("jpg", "png", "gif", "bmp", "tiff", "webp", "psd", "svg");
+    private static final Set<String> KINDS =
+            Set.of("jpg", "png", "gif", "bmp", "tiff", "webp", "psd", "svg", "ttf", "otf");
+    /** Drawn by a tool first, then as what the tool makes of them. */
+    private static final Set<String> BY_TOOL = Set.of("heic", "heif", "avif");
     /** Raw pictures are laid out as TIFF, with pictures to look at among what they hold. */
     private static final Set<String> RAW = Set.of("cr2", "nef", "dng", "arw", "orf", "pef", "rw2");
+    /** Others have a picture to look at somewhere in them. */
+    private static final Set<String> OTHER_RAW = Set.of("cr3", "raf");
 
     private static final long MOST_POINTS = 120_000_000;
     /** So many pictures in one file are tried. */
@@ -37,24 +47,67 @@ final class Drawing {
         ImageIO.scanForPlugins();
     }
 
-    private Drawing() {}
-
     static boolean isDrawn(String kind) {
-        return KINDS.contains(kind) || isRaw(kind);
+        return KINDS.contains(kind) || isRaw(kind) || isByTool(kind);
+    }
+
+    /** Whether it is a picture; letters are drawn, too. */
+    static boolean isPicture(String kind) {
+        return isDrawn(kind) && !isFont(kind);
     }
 
     static boolean isRaw(String kind) {
-        return RAW.contains(kind);
+        return RAW.contains(kind) || OTHER_RAW.contains(kind);
+    }
+
+    static boolean isByTool(String kind) {
+        return BY_TOOL.contains(kind);
+    }
+
+    static boolean isFont(String kind) {
+        return kind.equals("ttf") || kind.equals("otf");
+    }
+
+    /** What it is asked for. */
+    static String asked(String format, int edge, int page, String kind) {
+        return format + " " + edge + " " + page + " " + kind;
+    }
+
+    @Override
+    public byte[] work(String what, byte[] content) throws IOException {
+        String[] words = what.split(" ", 4);
+        int edge = Integer.parseInt(words[1]);
+        BufferedImage drawn = words[3].equals("pdf")
+                ? PdfPages.draw(content, Integer.parseInt(words[2]), edge)
+                : of(words[3], content, edge);
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        ImageIO.write(words[0].equals("jpg") ? flat(drawn) : drawn, words[0], out);
+        return out.toByteArray();
+    }
+
+    /** JPEG knows no transparency; what shines through is paper. */
+    private static BufferedImage flat(BufferedImage drawn) {
+        BufferedImage flat = new BufferedImage(drawn.getWidth(), drawn.getHeight(), BufferedImage.TYPE_INT_RGB);
+        Graphics2D g = flat.createGraphics();
+        g.drawImage(drawn, 0, 0, Color.WHITE, null);
+        g.dispose();
+        return flat;
     }
 
     /**
      * @param edge the longer edge of what is drawn, in points
      * @throws IOException when the content is damaged
-     * @throws Refusal     saying why it cannot be drawn
+     * @throws Refused     saying why it cannot be drawn
      */
-    static BufferedImage of(String kind, byte[] content, int edge) throws IOException {
+    private static BufferedImage of(String kind, byte[] content, int edge) throws IOException {
         if (kind.equals("svg")) {
             return shapes(content, edge);
+        }
+        if (isFont(kind)) {
+            return Specimen.of(content, edge);
+        }
+        if (OTHER_RAW.contains(kind)) {
+            return Embedded.largest(content, picture -> of("jpg", picture, edge));
         }
         try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(content))) {
             ImageReader reader = reader(kind, in);
@@ -70,11 +123,11 @@ final class Drawing {
         }
     }
 
-    private static ImageReader reader(String kind, ImageInputStream in) {
+    private static ImageReader reader(String kind, ImageInputStream in) throws Refused {
         Iterator<ImageReader> readers =
                 isRaw(kind) ? ImageIO.getImageReadersByFormatName("tiff") : ImageIO.getImageReaders(in);
         if (!readers.hasNext()) {
-            throw Refusal.missing("its content is not the picture that its name says.");
+            throw new Refused("its content is not the picture that its name says.");
         }
         return readers.next();
     }
@@ -83,7 +136,7 @@ final class Drawing {
         int width = reader.getWidth(index);
         int height = reader.getHeight(index);
         if ((long) width * height > MOST_POINTS) {
-            throw Refusal.missing("it has more points than are drawn here.");
+            throw new Refused("it has more points than are drawn here.");
         }
         ImageReadParam param = reader.getDefaultReadParam();
         // Twice what is shown is enough to draw it well.

@@ -16,6 +16,9 @@ import javax.xml.stream.XMLStreamConstants;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
 import org.brantel.server.catalogue.Catalogues;
+import org.brantel.server.words.Outcome;
+import org.brantel.server.words.WordReading;
+import org.brantel.server.words.WordsIn;
 import org.springframework.stereotype.Component;
 
 /** Office documents by their words, sheets by their cells (ECMA-376 part 1, OASIS ODF 1.3 part 3). */
@@ -24,6 +27,9 @@ class OfficeShowing implements Showing {
 
     private static final Set<String> WORDS = Set.of("docx", "docm", "odt", "pptx", "odp");
     private static final Set<String> SHEETS = Set.of("xlsx", "xlsm", "ods");
+    /** Others are read for their words alone, by a worker. */
+    private static final Set<String> OTHERS = Set.of("doc", "dot", "xls", "ppt", "pps", "rtf", "epub", "msg");
+
     private static final int MOST_LETTERS = 20_000;
     private static final int MOST_ROWS = 100;
     private static final int MOST_CELLS = 26;
@@ -33,10 +39,12 @@ class OfficeShowing implements Showing {
     private static final long MOST_UNPACKED = 64L << 20;
 
     private final FoundBytes bytes;
+    private final WordReading reading;
     private final XMLInputFactory xml = XMLInputFactory.newFactory();
 
-    OfficeShowing(FoundBytes bytes) {
+    OfficeShowing(FoundBytes bytes, WordReading reading) {
         this.bytes = bytes;
+        this.reading = reading;
         // Nothing is fetched, and nothing grows by being named.
         xml.setProperty(XMLInputFactory.SUPPORT_DTD, false);
         xml.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
@@ -44,7 +52,7 @@ class OfficeShowing implements Showing {
 
     @Override
     public boolean shows(String kind) {
-        return WORDS.contains(kind) || SHEETS.contains(kind);
+        return WORDS.contains(kind) || SHEETS.contains(kind) || OTHERS.contains(kind);
     }
 
     @Override
@@ -53,11 +61,24 @@ class OfficeShowing implements Showing {
             return Preview.none("It is larger than what is shown (64 MiB).");
         }
         byte[] content = bytes.head(line, FoundBytes.MOST).bytes();
+        if (OTHERS.contains(line.finding().kind())) {
+            return said(reading.of(line.finding().kind(), content));
+        }
         try {
             return SHEETS.contains(line.finding().kind()) ? sheets(content) : words(content);
         } catch (XMLStreamException | ZipException | IllegalArgumentException e) {
             return Preview.none("It cannot be shown: its content is damaged.");
         }
+    }
+
+    private static Preview said(WordsIn words) {
+        return words.said().isEmpty()
+                ? Preview.none(words.outcome().sentence())
+                : Preview.text(
+                        words.said().substring(0, Math.min(words.said().length(), MOST_LETTERS)),
+                        words.said().length() <= MOST_LETTERS && words.outcome() == Outcome.READ
+                                ? "All of its words, without their form."
+                                : "Its first words, without their form.");
     }
 
     /** Takes a part of a document. */

@@ -1,10 +1,7 @@
 package org.brantel.server.proof;
 
 import jakarta.servlet.http.HttpServletResponse;
-import java.awt.image.BufferedImage;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import javax.imageio.ImageIO;
 import org.brantel.core.content.Difference;
 import org.brantel.server.catalogue.Catalogues;
 import org.brantel.server.locks.Locks;
@@ -71,10 +68,7 @@ class ProofController {
             locks.look(number, Look.CONTENTS, "more than the first page");
         }
         locks.look(number, Look.PREVIEWS, "the picture");
-        BufferedImage drawn = pictures.draw(catalogues.line(number, id), page);
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        ImageIO.write(drawn, "png", out);
-        return out.toByteArray();
+        return pictures.draw(catalogues.line(number, id), page);
     }
 
     /** Small enough for a contact sheet. */

@@ -1,14 +1,10 @@
 package org.brantel.server.proof;
 
-import java.awt.Color;
-import java.awt.Graphics2D;
-import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.concurrent.Semaphore;
-import javax.imageio.ImageIO;
 import org.brantel.server.catalogue.Catalogues;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Settings;
@@ -16,7 +12,7 @@ import org.springframework.stereotype.Component;
 
 /**
  * Pictures as a contact sheet shows them: drawn anew, without anything that a camera wrote beside them, and kept in the
- * lab's store. So many are drawn at once as there are processors, so that their memory is bounded.
+ * lab's store. So many are drawn at once as there are processors, each by a worker with little memory.
  */
 @Component
 class SmallPictures {
@@ -35,10 +31,10 @@ class SmallPictures {
 
     /** JPEG bytes. */
     byte[] of(String number, Catalogues.Selected line) throws IOException {
-        if (!Drawing.isDrawn(line.finding().kind()) || line.finding().size() > FoundBytes.MOST) {
+        if (!Drawing.isPicture(line.finding().kind()) || line.finding().size() > FoundBytes.MOST) {
             throw Refusal.missing("There is no small picture of it; open its proof.");
         }
-        Path file = store.resolve(number).resolve(EDGE + "-" + Copies.name(line) + ".jpg");
+        Path file = store.resolve(number).resolve(EDGE + "-" + line.bytesName() + ".jpg");
         if (!Files.exists(file)) {
             turns.acquireUninterruptibly();
             try {
@@ -51,16 +47,11 @@ class SmallPictures {
     }
 
     private void draw(Catalogues.Selected line, Path file) throws IOException {
-        BufferedImage drawn = pictures.draw(line, 1, EDGE);
-        // JPEG knows no transparency; what shines through is paper.
-        BufferedImage flat = new BufferedImage(drawn.getWidth(), drawn.getHeight(), BufferedImage.TYPE_INT_RGB);
-        Graphics2D g = flat.createGraphics();
-        g.drawImage(drawn, 0, 0, Color.WHITE, null);
-        g.dispose();
+        byte[] drawn = pictures.draw(line, "jpg", 1, EDGE);
         Files.createDirectories(file.getParent());
         Path part = Files.createTempFile(file.getParent(), "drawing", ".part");
         try {
-            ImageIO.write(flat, "jpg", part.toFile());
+            Files.write(part, drawn);
             Files.move(part, file, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
         } finally {
             Files.deleteIfExists(part);

@@ -16,7 +16,7 @@ import java.util.concurrent.TimeUnit;
 import org.springframework.stereotype.Component;
 
 /**
- * Runs Debian's ffmpeg on what may be hostile: a process of its own, bounded in memory and time, that reads one file,
+ * Runs Debian's tools on what may be hostile: a process of its own, bounded in memory and time, that reads one file,
  * as the kind that it was found to be, and nothing from a network. As many run at once as there are processors.
  */
 @Component
@@ -25,6 +25,9 @@ class Tool {
     private static final long MOST_MEMORY = 2L << 30;
     private static final int MOST_SECONDS = 60;
     private static final int MOST_WORDS = 500;
+
+    /** It says what went wrong alone, and reaches for nothing but what it is given. */
+    private static final List<String> LOCAL = List.of("-v", "error", "-protocol_whitelist", "file,pipe");
 
     private final Semaphore turns =
             new Semaphore(Math.max(1, Runtime.getRuntime().availableProcessors()), true);
@@ -53,17 +56,11 @@ class Tool {
      * @throws Failed when it fails, or takes longer than a minute
      */
     <T> T run(String program, List<String> arguments, Taking<T> take) throws IOException {
-        List<String> command = new ArrayList<>(List.of(
-                "prlimit",
-                "--as=" + MOST_MEMORY,
-                "--cpu=" + MOST_SECONDS,
-                "--nofile=64",
-                "--core=0",
-                program,
-                "-v",
-                "error",
-                "-protocol_whitelist",
-                "file,pipe"));
+        List<String> command = new ArrayList<>(
+                List.of("prlimit", "--as=" + MOST_MEMORY, "--cpu=" + MOST_SECONDS, "--nofile=64", "--core=0", program));
+        if (program.startsWith("ff")) {
+            command.addAll(LOCAL);
+        }
         command.addAll(arguments);
         turns.acquireUninterruptibly();
         try {

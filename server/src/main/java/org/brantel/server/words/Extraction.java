@@ -2,6 +2,7 @@ package org.brantel.server.words;
 
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
@@ -26,10 +27,14 @@ import org.apache.tika.parser.odf.OpenDocumentParser;
 import org.apache.tika.parser.pdf.PDFParser;
 import org.apache.tika.parser.txt.TXTParser;
 import org.apache.tika.sax.BodyContentHandler;
+import org.brantel.server.workers.Chore;
 import org.xml.sax.SAXException;
 
-/** Takes words out of documents by a library; what a document is was found out before. */
-final class Extraction {
+/**
+ * Takes words out of documents by a library; what a document is was found out before. Asked for a kind, it answers with
+ * the outcome and the words.
+ */
+public final class Extraction implements Chore {
 
     static final int MOST_LETTERS = 200_000;
 
@@ -45,7 +50,10 @@ final class Extraction {
             "epub", EpubParser::new,
             "txt csv tsv md log ini xml json ics vcf tex", TXTParser::new);
 
-    private Extraction() {}
+    @Override
+    public byte[] work(String kind, byte[] content) {
+        return of(kind, content).answer().getBytes(StandardCharsets.UTF_8);
+    }
 
     /** The kinds whose words are read. */
     static Set<String> kinds() {
@@ -64,7 +72,7 @@ final class Extraction {
     }
 
     /** @param kind one of {@link #kinds} */
-    static WordsIn of(String kind, byte[] content) {
+    private static WordsIn of(String kind, byte[] content) {
         BodyContentHandler words = new BodyContentHandler(MOST_LETTERS);
         ParseContext context = new ParseContext();
         // What lies within a mail or a document is read by what it is, and by nothing that goes elsewhere for it.

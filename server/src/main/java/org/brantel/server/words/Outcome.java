@@ -20,7 +20,8 @@ public enum Outcome {
         this.sentence = sentence;
     }
 
-    String sentence() {
+    /** What it means, for a person. */
+    public String sentence() {
         return sentence;
     }
 

@@ -2,12 +2,10 @@ package org.brantel.server.words;
 
 import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.brantel.core.content.Extents;
@@ -42,13 +40,21 @@ class WordsJob implements Labour<WordsRun> {
     private final Catalogues catalogues;
     private final ImagingRecords imaging;
     private final WordSearch search;
+    private final WordReading words;
 
-    WordsJob(WordsRuns runs, Insides insides, Catalogues catalogues, ImagingRecords imaging, WordSearch search) {
+    WordsJob(
+            WordsRuns runs,
+            Insides insides,
+            Catalogues catalogues,
+            ImagingRecords imaging,
+            WordSearch search,
+            WordReading words) {
         this.runs = runs;
         this.insides = insides;
         this.catalogues = catalogues;
         this.imaging = imaging;
         this.search = search;
+        this.words = words;
     }
 
     /** The job. */
@@ -104,7 +110,6 @@ class WordsJob implements Labour<WordsRun> {
     private final class Reading implements AutoCloseable {
         private final WorkRun<WordsRun> run;
         private final StopRequest stop;
-        private final WordProcess process = new WordProcess();
         private final Map<Long, Source> images = new HashMap<>();
         private final List<Inside> fresh = new ArrayList<>();
         private final List<Outcome> outcomes = new ArrayList<>();
@@ -141,13 +146,13 @@ class WordsJob implements Labour<WordsRun> {
         }
 
         private void take(Catalogues.Selected line, Insides.@Nullable Known known) throws IOException {
-            String content = content(line);
+            String content = line.bytesName();
             if (known != null && known.content().equals(content)) {
                 outcomes.add(known.outcome());
             } else {
-                WordsIn words = read(line);
-                outcomes.add(words.outcome());
-                fresh.add(new Inside(line.finding().id(), run.record().caseId(), content, words));
+                WordsIn said = read(line);
+                outcomes.add(said.outcome());
+                fresh.add(new Inside(line.finding().id(), run.record().caseId(), content, said));
             }
             if (ticker.due() || fresh.size() >= BATCH) {
                 flush();
@@ -165,7 +170,7 @@ class WordsJob implements Labour<WordsRun> {
             }
             byte[] bytes = new byte[(int) length];
             f.content(image(line.imagingId())).read(0, bytes, 0, bytes.length);
-            return process.read(f.kind(), bytes);
+            return words.of(f.kind(), bytes);
         }
 
         private Source image(long imagingId) throws IOException {
@@ -191,17 +196,9 @@ class WordsJob implements Labour<WordsRun> {
 
         @Override
         public void close() throws IOException {
-            process.close();
             for (Source image : images.values()) {
                 image.close();
             }
         }
-    }
-
-    /** Tells which bytes a line has. */
-    private static String content(Catalogues.Selected line) {
-        Finding f = line.finding();
-        String bytes = line.imagingId() + " " + f.size() + " " + f.encoding() + " " + f.extents();
-        return UUID.nameUUIDFromBytes(bytes.getBytes(StandardCharsets.UTF_8)).toString();
     }
 }

@@ -8,6 +8,7 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -17,6 +18,8 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.stream.IntStream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import javax.imageio.ImageIO;
@@ -33,6 +36,7 @@ import org.brantel.core.finding.Times;
 import org.brantel.core.finding.Verdict;
 import org.brantel.server.catalogue.Catalogues;
 import org.brantel.server.testing.CaseForms;
+import org.brantel.server.testing.Documents;
 import org.brantel.server.testing.Lab;
 import org.brantel.server.testing.Recordings;
 import org.brantel.server.testing.Story;
@@ -92,6 +96,21 @@ class ProofTest {
         files.put("scan.tiff", written(picture, "tiff"));
         files.put("comb.png", written(picture, "png"));
         files.put("door.webp", Recordings.still(made, "webp"));
+        files.put("pier.heic", Recordings.newer(made, "heic"));
+        files.put("mole.avif", Recordings.newer(made, "avif"));
+        files.put("half.heic", Arrays.copyOf(files.get("pier.heic"), 600));
+        ByteArrayOutputStream raw = new ByteArrayOutputStream();
+        raw.writeBytes(new byte[900]);
+        raw.writeBytes(written(new BufferedImage(16, 8, BufferedImage.TYPE_INT_RGB), "jpg"));
+        raw.writeBytes(written(picture, "jpg"));
+        raw.writeBytes(new byte[5000]);
+        files.put("gull.raf", raw.toByteArray());
+        files.put("bare.cr3", new byte[4000]);
+        try (InputStream font =
+                PDDocument.class.getResourceAsStream("/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf")) {
+            files.put("plain.ttf", Objects.requireNonNull(font).readAllBytes());
+        }
+        Documents.all("The gauge stands.").forEach((kind, document) -> files.put("old-" + kind + "." + kind, document));
         files.put("poster.psd", layers());
         files.put(
                 "plan.svg",
@@ -297,6 +316,50 @@ class ProofTest {
                         .expect(404)
                         .sentence())
                 .contains("it has no page 3");
+    }
+
+    @Test
+    void newerPicturesAreDrawnByTheTool() throws IOException {
+        assertThat(preview("pier.heic").get("shape").asString()).isEqualTo("picture");
+        assertThat(drawn("pier.heic", "/picture").getWidth()).isEqualTo(640);
+        assertThat(drawn("mole.avif", "/small").getWidth()).isEqualTo(240);
+        assertThat(story.una
+                        .get(path(story, "half.heic", "/picture"))
+                        .expect(404)
+                        .sentence())
+                .contains("its content is damaged");
+    }
+
+    @Test
+    void rawPicturesShowTheLargestThatIsInThem() throws IOException {
+        BufferedImage drawn = drawn("gull.raf", "/picture");
+        assertThat(drawn.getWidth()).isEqualTo(640);
+        assertThat(new Color(drawn.getRGB(100, 100)).getGreen()).isBetween(150, 230);
+        assertThat(story.una
+                        .get(path(story, "bare.cr3", "/picture"))
+                        .expect(404)
+                        .sentence())
+                .contains("no picture to look at is in it");
+    }
+
+    @Test
+    void aFontIsShownByItsLetters() throws IOException {
+        BufferedImage letters = drawn("plain.ttf", "/picture");
+        assertThat(letters.getWidth()).isEqualTo(640);
+        assertThat(IntStream.range(0, 640 * 320)
+                        .filter(i -> letters.getRGB(i % 640, i / 640) == Color.BLACK.getRGB())
+                        .count())
+                .isGreaterThan(1000);
+        story.una.get(path(story, "plain.ttf", "/small")).expect(404);
+    }
+
+    @Test
+    void olderDocumentsAreShownByTheirWords() {
+        for (String kind : List.of("xls", "ppt", "rtf")) {
+            JsonNode shown = preview("old-" + kind + "." + kind);
+            assertThat(shown.get("text").asString()).as(kind).contains("The gauge stands.");
+            assertThat(shown.get("words").asString()).as(kind).contains("without their form");
+        }
     }
 
     @Test

@@ -33,6 +33,22 @@ public final class Recordings {
         return record(in.resolve("still." + kind), "-f lavfi -i testsrc=d=1:s=160x120 -frames:v 1");
     }
 
+    /** The same as Debian's libheif writes it: {@code heic} or {@code avif}. */
+    public static byte[] newer(Path in, String kind) throws IOException, InterruptedException {
+        Files.write(in.resolve("newer.png"), still(in, "png"));
+        Path to = in.resolve("newer." + kind);
+        List<String> command = new ArrayList<>(List.of("heif-enc", "-o", to.toString()));
+        if (kind.equals("avif")) {
+            command.add("-A");
+        }
+        command.add(in.resolve("newer.png").toString());
+        Process process = new ProcessBuilder(command)
+                .redirectOutput(ProcessBuilder.Redirect.DISCARD)
+                .start();
+        assertThat(process.waitFor()).isZero();
+        return Files.readAllBytes(to);
+    }
+
     private static byte[] record(Path to, String arguments) throws IOException, InterruptedException {
         List<String> command = new ArrayList<>(List.of("ffmpeg", "-v", "error", "-nostdin", "-y"));
         command.addAll(List.of(arguments.split(" ")));

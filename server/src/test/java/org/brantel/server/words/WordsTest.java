@@ -22,6 +22,7 @@ import org.brantel.core.finding.Times;
 import org.brantel.core.finding.Verdict;
 import org.brantel.server.catalogue.Catalogues;
 import org.brantel.server.testing.CaseForms;
+import org.brantel.server.testing.Documents;
 import org.brantel.server.testing.Lab;
 import org.brantel.server.testing.Story;
 import org.junit.jupiter.api.BeforeAll;

@@ -1,4 +1,4 @@
-package org.brantel.server.words;
+package org.brantel.server.testing;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -18,7 +18,7 @@ import org.apache.poi.xssf.usermodel.XSSFWorkbook;
 import org.apache.poi.xwpf.usermodel.XWPFDocument;
 
 /** Small documents that say what they are told to, made in code. */
-final class Documents {
+public final class Documents {
 
     private Documents() {}
 
@@ -27,7 +27,7 @@ final class Documents {
     }
 
     /** By kind. */
-    static Map<String, byte[]> all(String words) throws IOException {
+    public static Map<String, byte[]> all(String words) throws IOException {
         Map<String, byte[]> all = new LinkedHashMap<>();
         all.put("pdf", pdf(words));
         all.put("docx", docx(words));
@@ -46,7 +46,7 @@ final class Documents {
         return all;
     }
 
-    static byte[] pdf(String words) throws IOException {
+    public static byte[] pdf(String words) throws IOException {
         try (PDDocument document = new PDDocument();
                 ByteArrayOutputStream out = new ByteArrayOutputStream()) {
             PDPage page = new PDPage();
