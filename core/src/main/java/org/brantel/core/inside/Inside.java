@@ -11,6 +11,9 @@ public final class Inside {
     /** So many rows of a table are shown. */
     static final int SHOWN = 200;
 
+    /** What is listed of an archive's files; times are as the archive has them. */
+    static final List<String> FILES = List.of("name", "bytes", "changed");
+
     private static final Set<String> ZIPS = Set.of("zip", "jar", "kmz");
 
     /**
@@ -27,7 +30,7 @@ public final class Inside {
 
     /** Whether content of a kind is listed. */
     public static boolean lists(String kind) {
-        return ZIPS.contains(kind) || kind.equals("tar") || kind.equals("sqlite");
+        return ZIPS.contains(kind) || Set.of("tar", "7z", "rar", "sqlite").contains(kind);
     }
 
     /**
@@ -38,6 +41,8 @@ public final class Inside {
             return List.of(ZipNames.of(content));
         }
         return switch (kind) {
+            case "7z" -> List.of(SevenZipNames.of(content));
+            case "rar" -> List.of(RarNames.of(content));
             case "tar" -> List.of(TarNames.of(content));
             case "sqlite" -> SqliteTables.of(content);
             default -> throw new IOException("what is " + kind + " is not listed");

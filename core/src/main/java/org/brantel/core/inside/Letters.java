@@ -1,5 +1,9 @@
 package org.brantel.core.inside;
 
+import java.time.Instant;
+import java.time.LocalDateTime;
+import java.time.ZoneOffset;
+import java.time.temporal.ChronoUnit;
 import java.util.Locale;
 import java.util.regex.Pattern;
 
@@ -19,6 +23,16 @@ final class Letters {
     static String shown(String text, int longest) {
         String plain = NOT_SHOWN.matcher(text).replaceAll(" ").strip();
         return plain.length() > longest ? plain.substring(0, longest) + "…" : plain;
+    }
+
+    /** In UTC. */
+    static String time(Instant at) {
+        return time(at.atOffset(ZoneOffset.UTC).toLocalDateTime());
+    }
+
+    /** Without a fraction of a second. */
+    static String time(LocalDateTime at) {
+        return at.truncatedTo(ChronoUnit.SECONDS).toString().replace('T', ' ');
     }
 
     static String count(long n) {

@@ -3,7 +3,6 @@ package org.brantel.core.inside;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import org.brantel.core.bytes.ByteView;
@@ -36,11 +35,7 @@ final class TarNames {
                     cells.add(List.of(
                             Letters.shown(name(head)),
                             isFile ? Letters.count(size) : "folder",
-                            Instant.ofEpochSecond(octal(head, 136, 12))
-                                    .atOffset(ZoneOffset.UTC)
-                                    .toLocalDateTime()
-                                    .toString()
-                                    .replace('T', ' ')));
+                            Letters.time(Instant.ofEpochSecond(octal(head, 136, 12)))));
                 }
             }
             long blocks = (size + BLOCK - 1) / BLOCK;

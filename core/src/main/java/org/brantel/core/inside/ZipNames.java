@@ -50,7 +50,7 @@ final class ZipNames {
             entries++;
             at += ENTRY_BYTES + name + zip.u16le(at + 30) + zip.u16le(at + 32);
         }
-        return new Inside.Table("Files", entries, List.of("name", "bytes", "changed"), cells);
+        return new Inside.Table("Files", entries, Inside.FILES, cells);
     }
 
     private static long end(ByteView zip) throws IOException {

@@ -7,15 +7,23 @@ import static org.assertj.core.api.Assertions.fail;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.attribute.FileTime;
+import java.time.Instant;
 import java.time.LocalDateTime;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
+import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
+import org.apache.commons.compress.archivers.sevenz.SevenZArchiveEntry;
+import org.apache.commons.compress.archivers.sevenz.SevenZOutputFile;
 import org.apache.commons.compress.archivers.tar.TarArchiveEntry;
 import org.apache.commons.compress.archivers.tar.TarArchiveOutputStream;
+import org.apache.commons.compress.utils.SeekableInMemoryByteChannel;
 import org.brantel.core.bytes.ByteView;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.testing.FaultySource;
@@ -54,6 +62,81 @@ class InsideTest {
             tar.closeArchiveEntry();
         }
         return out.toByteArray();
+    }
+
+    private static byte[] sevenZip() throws IOException {
+        SeekableInMemoryByteChannel out = new SeekableInMemoryByteChannel();
+        try (SevenZOutputFile archive = new SevenZOutputFile(out)) {
+            SevenZArchiveEntry e = new SevenZArchiveEntry();
+            e.setName("band/march.mid");
+            e.setLastModifiedTime(FileTime.from(Instant.parse("2021-05-04T09:12:30Z")));
+            archive.putArchiveEntry(e);
+            archive.write(new byte[70_000]);
+            archive.closeArchiveEntry();
+            SevenZArchiveEntry folder = new SevenZArchiveEntry();
+            folder.setName("band/parts");
+            folder.setDirectory(true);
+            archive.putArchiveEntry(folder);
+            archive.closeArchiveEntry();
+        }
+        return Arrays.copyOf(out.array(), (int) out.size());
+    }
+
+    private static ByteBuffer little(int size) {
+        return ByteBuffer.allocate(size).order(ByteOrder.LITTLE_ENDIAN);
+    }
+
+    private static byte[] text(String text) {
+        return text.getBytes(StandardCharsets.UTF_8);
+    }
+
+    /** Version 4: a file of 600 bytes that stand as they are, a folder, the end. */
+    private static byte[] rar4() {
+        ByteBuffer out = little(1000);
+        out.put(text("Rar!\u001a\u0007\0"))
+                .put(new byte[] {0, 0, 0x73, 0, 0, 13, 0})
+                .position(20);
+        four(out, 0x8000, 600, "tide\\gauge.log");
+        out.position(out.position() + 600);
+        four(out, 0x80e0, 0, "tide");
+        out.put(new byte[] {0, 0, 0x7b, 0, 0x40, 7, 0});
+        return Arrays.copyOf(out.array(), out.position());
+    }
+
+    private static void four(ByteBuffer out, int flags, int size, String name) {
+        // The fourth of May 2021, 09:12:30.
+        int changed = 41 << 25 | 5 << 21 | 4 << 16 | 9 << 11 | 12 << 5 | 15;
+        out.putShort((short) 0).put((byte) 0x74).putShort((short) flags).putShort((short) (32 + name.length()));
+        out.putInt(size)
+                .putInt(size)
+                .put((byte) 3)
+                .putInt(0)
+                .putInt(changed)
+                .put((byte) 20)
+                .put((byte) 0x30);
+        out.putShort((short) name.length()).putInt(0x20).put(text(name));
+    }
+
+    /** Version 5: archive head, a file with its time and CRC, a folder without, the end. */
+    private static byte[] rar5() {
+        ByteBuffer out = little(1000);
+        out.put(text("Rar!\u001a\u0007\1\0"));
+        five(out, new byte[] {1, 0, 0});
+        byte[] name = text("hives/söuth.log");
+        ByteBuffer file = little(64).put(new byte[] {2, 2, 10, 6, (byte) 0xe8, 7, 0});
+        file.putInt(1_620_119_550)
+                .putInt(0)
+                .put(new byte[] {0, 1, (byte) name.length})
+                .put(name);
+        five(out, Arrays.copyOf(file.array(), file.position()));
+        out.position(out.position() + 10);
+        five(out, new byte[] {2, 0, 1, 0, 0, 0, 1, 5, 'h', 'i', 'v', 'e', 's'});
+        five(out, new byte[] {5, 0, 0});
+        return Arrays.copyOf(out.array(), out.position());
+    }
+
+    private static void five(ByteBuffer out, byte[] head) {
+        out.putInt(0).put((byte) head.length).put(head);
     }
 
     /** A page of rows: the cells from its end, their places behind its head. */
@@ -135,6 +218,22 @@ class InsideTest {
     }
 
     @Test
+    void otherArchivesAreListedByTheirHeads() throws IOException {
+        assertThat(Inside.of("7z", view(sevenZip())).get(0).cells())
+                .containsExactly(
+                        List.of("band/march.mid", "70,000", "2021-05-04 09:12:30"),
+                        List.of("band/parts", "folder", "not kept"));
+        assertThat(Inside.of("rar", view(rar4())).get(0).cells())
+                .containsExactly(
+                        List.of("tide\\gauge.log", "600", "2021-05-04 09:12:30"),
+                        List.of("tide", "folder", "2021-05-04 09:12:30"));
+        assertThat(Inside.of("rar", view(rar5())).get(0).cells())
+                .containsExactly(
+                        List.of("hives/söuth.log", "1,000", "2021-05-04 09:12:30"),
+                        List.of("hives", "folder", "not kept"));
+    }
+
+    @Test
     void aDatabaseIsListedByItsTables() throws IOException {
         Inside.Table hives = Inside.of("sqlite", view(database())).get(0);
         assertThat(hives.name()).isEqualTo("hives");
@@ -161,8 +260,12 @@ class InsideTest {
         turning[111] = 1;
         assertThatIOException().isThrownBy(() -> Inside.of("sqlite", view(turning)));
         Random random = new Random(17);
-        for (String kind : List.of("zip", "tar", "sqlite")) {
-            byte[] sound = kind.equals("zip") ? zip(5) : kind.equals("tar") ? tar() : database();
+        Map<String, byte[]> all = Map.of("zip", zip(5), "tar", tar(), "7z", sevenZip(), "sqlite", database());
+        Map<String, byte[]> rars = Map.of("rar", rar4(), "rar ", rar5());
+        for (Map.Entry<String, byte[]> one :
+                Stream.of(all, rars).flatMap(m -> m.entrySet().stream()).toList()) {
+            String kind = one.getKey().strip();
+            byte[] sound = one.getValue();
             for (int run = 0; run < 2000; run++) {
                 byte[] hurt = sound.clone();
                 for (int i = 0; i <= random.nextInt(6); i++) {

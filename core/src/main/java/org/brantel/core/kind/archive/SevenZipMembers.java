@@ -2,8 +2,6 @@ package org.brantel.core.kind.archive;
 
 import java.io.IOException;
 import java.io.InputStream;
-import java.nio.ByteBuffer;
-import java.nio.channels.NonWritableChannelException;
 import java.nio.channels.SeekableByteChannel;
 import org.apache.commons.compress.MemoryLimitException;
 import org.apache.commons.compress.PasswordRequiredException;
@@ -24,7 +22,7 @@ final class SevenZipMembers extends InputStream {
 
     /** @param mostKib that its packings may take of memory */
     SevenZipMembers(ByteView content, int mostKib) {
-        this.content = new Channel(content);
+        this.content = new ViewChannel(content);
         this.mostKib = mostKib;
     }
 
@@ -85,61 +83,5 @@ final class SevenZipMembers extends InputStream {
         if (archive != null) {
             archive.close();
         }
-    }
-
-    /** A view as a channel. */
-    private static final class Channel implements SeekableByteChannel {
-        private final ByteView view;
-        private long at;
-
-        Channel(ByteView view) {
-            this.view = view;
-        }
-
-        @Override
-        public int read(ByteBuffer to) throws IOException {
-            if (at >= view.length()) {
-                return -1;
-            }
-            byte[] bytes = new byte[(int) Math.min(to.remaining(), view.length() - at)];
-            view.copy(at, bytes, 0, bytes.length);
-            to.put(bytes);
-            at += bytes.length;
-            return bytes.length;
-        }
-
-        @Override
-        public long position() {
-            return at;
-        }
-
-        @Override
-        public SeekableByteChannel position(long to) {
-            at = to;
-            return this;
-        }
-
-        @Override
-        public long size() {
-            return view.length();
-        }
-
-        @Override
-        public int write(ByteBuffer bytes) {
-            throw new NonWritableChannelException();
-        }
-
-        @Override
-        public SeekableByteChannel truncate(long size) {
-            throw new NonWritableChannelException();
-        }
-
-        @Override
-        public boolean isOpen() {
-            return true;
-        }
-
-        @Override
-        public void close() {}
     }
 }
