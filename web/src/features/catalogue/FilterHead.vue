@@ -19,6 +19,7 @@ import {
   type Facet,
   type Filter,
 } from './filter'
+import { daysAsked, saidOtherwise } from './question'
 
 const props = defineProps<{
   /** The case. */
@@ -45,6 +46,12 @@ function facet(which: Facet, value: string): void {
 }
 function ask(q: string): void {
   filter.value = { ...filter.value, q }
+}
+/** Asked for once more, days are no longer asked for. */
+function askDays(from: string, to: string): void {
+  const days = daysAsked(from, to)
+  const again = filter.value.q.includes(days)
+  ask(saidOtherwise(filter.value.q, props.page.question?.parts ?? [], 'made', again ? '' : days))
 }
 /** The place stays: it is left by the shelves. */
 function showAll(): void {
@@ -144,6 +151,7 @@ useKeys([
       :number="props.number"
       :filter="filter"
       :wanted="page.wanted"
+      @days="askDays"
       @kind="(kind) => (filter = { ...filter, kinds: kind ? [kind] : [] })"
     />
     <div v-else-if="!folded" class="facets">

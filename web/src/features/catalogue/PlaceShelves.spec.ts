@@ -13,6 +13,8 @@ const CASE = {
   shelves: [{ folders: [1], name: '', volume: '3:0', holds, fits: [] }],
   further: 0,
   nameless: { jpg: holds },
+  days: [{ from: '2021-05-01', to: '2021-05-31', holds }],
+  undated: { ...holds, lines: 7 },
 }
 const INSIDE = {
   path: '',
@@ -24,6 +26,8 @@ const INSIDE = {
   ],
   further: 12,
   nameless: {},
+  days: [],
+  undated: { lines: 0, bytes: 0, whole: 0 },
 }
 const SCANS = [
   {
@@ -92,8 +96,11 @@ it('goes up from where it is, though what lies there is still on its way', async
 
 it('shows what no record names by kind, and narrows to one', async () => {
   const { walk } = await shown('none')
-  expect(walk.findAll('.shelf').map((s) => s.find('b').text())).toEqual(['jpg'])
+  expect(walk.findAll('.shelf').map((s) => s.find('b').text())).toEqual(['jpg', 'May 2021'])
   await walk.find('.shelf').trigger('click')
   expect(walk.emitted('kind')).toEqual([['jpg']])
+  await walk.findAll('.shelf')[1]!.trigger('click')
+  expect(walk.emitted('days')).toEqual([['2021-05-01', '2021-05-31']])
+  expect(walk.text()).toContain('7 more say no day.')
   walk.unmount()
 })

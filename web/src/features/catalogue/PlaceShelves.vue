@@ -8,8 +8,9 @@ import { useKeys } from '@/ui/keys'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { asFound } from '@/ui/format/names'
 import ShelfBox from './ShelfBox.vue'
+import { daysAsked } from './question'
 import { placeAddress, type Filter } from './filter'
-import { heightOf, kindsOf, shelvesOf, type Shelf } from './shelves'
+import { daysOf, heightOf, kindsOf, shelvesOf, type Shelf } from './shelves'
 
 const props = defineProps<{
   /** The case. */
@@ -22,6 +23,8 @@ const props = defineProps<{
 const emit = defineEmits<{
   /** Of what no record names, one kind, or all of them again. */
   kind: [kind: string | undefined]
+  /** Of what no record names, what was made from a day to another. */
+  days: [from: string, to: string]
 }>()
 
 const route = useRoute()
@@ -37,9 +40,12 @@ const scans = useLive(
   () => ({ path: { number: props.number } }),
   (what, c) => c === props.number && what === 'scan',
 )
+const dated = computed(() => (props.filter.nameless && place.data.value ? daysOf(place.data.value) : []))
 const shelves = computed(() => {
   if (!place.data.value) return []
-  return props.filter.nameless ? kindsOf(place.data.value) : shelvesOf(place.data.value, scans.data.value ?? [])
+  return props.filter.nameless
+    ? [...kindsOf(place.data.value), ...dated.value]
+    : shelvesOf(place.data.value, scans.data.value ?? [])
 })
 const top = useLive(
   '/api/cases/{number}/catalogue/place',
@@ -58,6 +64,11 @@ const behind = computed<Pick<Shelf, 'key' | 'name' | 'folders'>[]>(() => {
     folders: i === 0 ? (volume(b.folders)?.folders ?? b.folders) : b.folders,
   }))
 })
+/** The shelves of what no record names that are shown alone. */
+const narrowed = computed(() => [
+  ...props.filter.kinds,
+  ...dated.value.filter((s) => s.days && props.filter.q.includes(daysAsked(s.days.from, s.days.to))).map((s) => s.key),
+])
 const isInside = computed(() => props.filter.nameless || props.filter.folders.length > 0)
 
 /** Who came by the keys goes on from the first shelf, once it is there. */
@@ -75,7 +86,8 @@ async function open(where: Pick<Filter, 'folders' | 'nameless'>): Promise<void> 
   await router.push({ query: { ...route.query, folder: placeAddress(where) } })
 }
 function openShelf(s: Shelf): void {
-  if (s.kind) emit('kind', props.filter.kinds.includes(s.kind) ? undefined : s.kind)
+  if (s.days) emit('days', s.days.from, s.days.to)
+  else if (s.kind) emit('kind', props.filter.kinds.includes(s.kind) ? undefined : s.kind)
   else void open({ folders: s.folders, nameless: s.state === 'nameless' })
 }
 function up(): void {
@@ -131,11 +143,15 @@ useKeys([
         v-for="s in shelves"
         :key="s.key"
         :shelf="s"
+        :class="{ apart: s.key === dated[0]?.key }"
         :height="heightOf(s.holds, shelves)"
         :wanted="wanted"
-        :narrowed="filter.kinds"
+        :narrowed="narrowed"
         @click="openShelf(s)"
       />
+      <p v-if="dated.length && place.data.value?.undated.lines" class="s bare text-body-secondary">
+        {{ count(place.data.value.undated.lines) }} more say no day.
+      </p>
       <p v-if="place.data.value?.further" class="s bare">
         and {{ count(place.data.value.further) }} more folders; narrow them by a text.
       </p>
@@ -198,6 +214,10 @@ useKeys([
   overflow: auto hidden;
 }
 
+/* Here the days begin. */
+.apart {
+  margin-left: 22px;
+}
 .bare {
   align-self: center;
   margin: 0 8px;

@@ -11,7 +11,7 @@ defineProps<{
   height: number
   /** The lines that findings are held against. */
   wanted: WantedState[]
-  /** The kinds that are shown, where the shelf stands for one. */
+  /** The keys of the shelves that are shown alone, where they stand for kinds or days. */
   narrowed: readonly string[]
 }>()
 </script>
@@ -21,8 +21,8 @@ defineProps<{
     type="button"
     class="shelf"
     :title="`${shelf.name}: ${holdsWords(shelf.holds)}`"
-    :class="[shelf.state, { on: shelf.kind && narrowed.includes(shelf.kind) }]"
-    :aria-pressed="shelf.kind ? narrowed.includes(shelf.kind) : undefined"
+    :class="[shelf.state, { on: narrowed.includes(shelf.key) }]"
+    :aria-pressed="shelf.kind || shelf.days ? narrowed.includes(shelf.key) : undefined"
   >
     <span class="wall" aria-hidden="true"
       ><span class="stack" :style="{ height: `${100 * height}%` }"

@@ -33,6 +33,8 @@ const CASE: CataloguePlace = {
     root(9, '4:1', 2, [{ wanted: 7, fits: 1, mayFit: 3 }]),
   ],
   further: 0,
+  days: [],
+  undated: { lines: 0, bytes: 0, whole: 0 },
   nameless: { pdf: holds(2), jpg: holds(4, 100, 3) },
 }
 

@@ -13,6 +13,8 @@ export interface Shelf {
   folders: number[]
   /** The kind that it holds, of what no record names. */
   kind?: string
+  /** The days on which what it holds was made, of what no record names. */
+  days?: { from: string; to: string }
   holds: CatalogueHolds
   fits: CatalogueShelf['fits']
 }
@@ -32,6 +34,29 @@ export function kindsOf(place: CataloguePlace): Shelf[] {
   return Object.entries(place.nameless)
     .sort(([a, x], [b, y]) => y.lines - x.lines || a.localeCompare(b))
     .map(([kind, holds]) => ({ key: kind, name: kind, kind, folders: [], holds, fits: [] }))
+}
+
+/** What no record names by when it was made: a day, a month or a year a shelf. */
+export function daysOf(place: CataloguePlace): Shelf[] {
+  return place.days.map(({ from, to, holds }) => ({
+    key: from,
+    name: spanWords(from, to),
+    days: { from, to },
+    folders: [],
+    holds,
+    fits: [],
+  }))
+}
+
+/** `4 May 2021`, `May 2021`, `2021`. */
+function spanWords(from: string, to: string): string {
+  const form: Intl.DateTimeFormatOptions =
+    from === to
+      ? { day: 'numeric', month: 'short', year: 'numeric' }
+      : from.slice(0, 7) === to.slice(0, 7)
+        ? { month: 'long', year: 'numeric' }
+        : { year: 'numeric' }
+  return new Date(`${from}T00:00:00Z`).toLocaleDateString('en-GB', { ...form, timeZone: 'UTC' })
 }
 
 const NAMELESS = {

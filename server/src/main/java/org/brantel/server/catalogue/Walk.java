@@ -1,13 +1,17 @@
 package org.brantel.server.catalogue;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.TreeMap;
 import org.brantel.server.intake.Cases;
+import org.brantel.server.locks.Locks;
+import org.brantel.server.locks.Look;
 import org.brantel.server.platform.Refusal;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -31,6 +35,8 @@ class Walk {
      * @param shelves  by name; volumes by their session and number
      * @param further  how many more folders lie here than are shown
      * @param nameless what no record names, by kind; told of the case alone
+     * @param days     what no record names, by when it was made; where that is long, by months or years
+     * @param undated  what no record names and nothing says when it was made
      */
     record Place(
             @Nullable String path,
@@ -38,7 +44,12 @@ class Walk {
             Holds own,
             List<Shelf> shelves,
             long further,
-            Map<String, Holds> nameless) {}
+            Map<String, Holds> nameless,
+            List<Days> days,
+            Holds undated) {}
+
+    /** From a day to another; both are within. */
+    record Days(LocalDate from, LocalDate to, Holds holds) {}
 
     /** @param folders its numbers, one for each session that tells of it */
     record Behind(List<Long> folders, String name) {}
@@ -47,6 +58,10 @@ class Walk {
     record Holds(long lines, long bytes, long whole) {
 
         static final Holds NOTHING = new Holds(0, 0, 0);
+
+        Holds and(Holds more) {
+            return new Holds(lines + more.lines, bytes + more.bytes, whole + more.whole);
+        }
 
         private Holds without(Holds some) {
             return new Holds(lines - some.lines, bytes - some.bytes, whole - some.whole);
@@ -70,10 +85,12 @@ class Walk {
             (row, n) -> new Holds(row.getLong("lines"), row.getLong("bytes"), row.getLong("whole"));
 
     private final Cases cases;
+    private final Locks locks;
     private final JdbcTemplate sql;
 
-    Walk(Cases cases, JdbcTemplate sql) {
+    Walk(Cases cases, Locks locks, JdbcTemplate sql) {
         this.cases = cases;
+        this.locks = locks;
         this.sql = sql;
     }
 
@@ -81,10 +98,10 @@ class Walk {
     @Transactional(readOnly = true)
     Place at(String number, List<Long> folders) {
         long caseId = cases.id(number);
-        return folders.isEmpty() ? top(caseId) : inside(caseId, new LinkedHashSet<>(folders));
+        return folders.isEmpty() ? top(number, caseId) : inside(caseId, new LinkedHashSet<>(folders));
     }
 
-    private Place top(long caseId) {
+    private Place top(String number, long caseId) {
         List<Shelf> volumes = sql.query(
                 "select id, told_by, volume, lines, bytes, whole from catalogue_folder where case_id = ? and "
                         + "md5(path) = md5('') and parent_id is null and lines > 0 order by told_by, volume",
@@ -96,15 +113,27 @@ class Walk {
                         List.of()),
                 caseId);
         Map<String, Holds> nameless = new TreeMap<>();
+        Map<LocalDate, Holds> days = new TreeMap<>();
+        Holds[] undated = {Holds.NOTHING};
+        boolean into = locks.mayLook(number, Look.PREVIEWS);
         sql.query(
-                "select kind, count(*) as lines, sum(size) as bytes, count(*) filter (where prognosis = 'WHOLE') as "
-                        + "whole from catalogue_line where case_id = ? and merged_into is null and folder_id is null "
-                        + "group by kind",
+                "select kind, made::date as day, count(*) as lines, sum(size) as bytes, count(*) filter (where prognosis "
+                        + "= 'WHOLE') as whole from catalogue_line where case_id = ? and merged_into is null and "
+                        + "folder_id is null group by 1, 2",
                 row -> {
-                    nameless.put(row.getString("kind"), HOLDS.mapRow(row, 0));
+                    Holds holds = Objects.requireNonNull(HOLDS.mapRow(row, 0));
+                    nameless.merge(row.getString("kind"), holds, Holds::and);
+                    // What no record names says itself when it was made.
+                    LocalDate day = into ? row.getObject("day", LocalDate.class) : null;
+                    if (day == null) {
+                        undated[0] = undated[0].and(holds);
+                    } else {
+                        days.merge(day, holds, Holds::and);
+                    }
                 },
                 caseId);
-        return new Place(null, List.of(), Holds.NOTHING, withFits(volumes), 0, nameless);
+        return new Place(
+                null, List.of(), Holds.NOTHING, withFits(volumes), 0, nameless, DaySpan.fine(days), undated[0]);
     }
 
     private Place inside(long caseId, Set<Long> folders) {
@@ -154,15 +183,13 @@ class Walk {
                 all.without(sum(below)),
                 withFits(shelves),
                 many[0] - shelves.size(),
-                Map.of());
+                Map.of(),
+                List.of(),
+                Holds.NOTHING);
     }
 
     private static Holds sum(List<Holds> all) {
-        Holds sum = Holds.NOTHING;
-        for (Holds h : all) {
-            sum = new Holds(sum.lines + h.lines, sum.bytes + h.bytes, sum.whole + h.whole);
-        }
-        return sum;
+        return all.stream().reduce(Holds.NOTHING, Holds::and);
     }
 
     /** Level by level; the same path has as many in each session. */

@@ -147,6 +147,20 @@ class WalkTest {
     }
 
     @Test
+    void whatNoRecordNamesStandsByItsDays() {
+        long dated = get("?nameless=true").get("lines").get(0).get("id").asLong();
+        lab.sql().update("update catalogue_line set made = '2021-05-04 23:30' where id = ?", dated);
+        JsonNode top = get("/place");
+        assertThat(top.get("days")).hasSize(1);
+        assertThat(top.get("days").get(0).get("from").asString()).isEqualTo("2021-05-04");
+        assertThat(top.get("days").get(0).get("to").asString()).isEqualTo("2021-05-04");
+        assertThat(top.get("days").get(0).get("holds").get("lines").asInt()).isEqualTo(1);
+        assertThat(top.get("undated").get("lines").asInt()).isEqualTo(1);
+        assertThat(get("?nameless=true&q=on+2021-05-04").get("matching").asInt())
+                .isEqualTo(1);
+    }
+
+    @Test
     void theSameFolderOfTwoSessionsIsOnePlace() {
         String volumes = folder("", "");
         assertThat(stream(get("/place" + volumes).get("shelves")).map(WalkTest::shelf))
