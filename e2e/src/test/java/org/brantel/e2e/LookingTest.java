@@ -93,6 +93,8 @@ class LookingTest {
             asks(page, field, rows);
             plays(page, field, rows);
             compares(page, field, rows);
+            remarks(page, field, rows);
+            readsInside(page, field, rows);
             choosesAndLaysOut(page, field, rows);
             assertThat(tab.faults()).isEmpty();
         }
@@ -197,6 +199,46 @@ class LookingTest {
         assertThat(page.locator(".chosen")).containsText("2 whole");
         page.keyboard().press("u");
         assertThat(page.locator(".chosen")).containsText("1 whole");
+    }
+
+    private static void remarks(Page page, Locator field, Locator rows) {
+        open(field, rows, "called Frost.txt", "Frost.txt");
+        page.locator("main").press("y");
+        assertThat(rows.first()).containsText("theirs");
+        page.locator("main").press("m");
+        page.keyboard().type("winter");
+        page.keyboard().press("Enter");
+        assertThat(rows.first()).containsText("winter");
+        page.getByLabel("Name in the delivery").fill("Frost of January.txt");
+        page.getByLabel("Name in the delivery").press("Enter");
+        assertThat(rows.first()).containsText("Frost of January.txt");
+        assertThat(page.locator(".proof")).containsText("Found as");
+        page.getByLabel("Note").fill("asked for on the telephone");
+        page.getByLabel("Note").blur();
+        assertThat(rows.first()).containsText("note");
+        everybody(page);
+        field.fill("theirs, tagged winter, with a note");
+        assertThat(rows).hasCount(1);
+        page.locator("main").press("u");
+        assertThat(page.getByText("No finding passes this filter.")).isVisible();
+        field.fill("not theirs");
+        assertThat(page.getByText("No finding passes this filter.")).isVisible();
+        field.fill("January");
+        assertThat(rows).hasCount(1);
+    }
+
+    private static void readsInside(Page page, Locator field, Locator rows) {
+        field.fill("containing \"31.5 kg\"");
+        assertThat(page.getByText("No finding passes this filter.")).isVisible();
+        page.getByRole(AriaRole.BUTTON, named("read the words inside 3 documents"))
+                .click();
+        assertThat(page.getByText("words inside: 3 of 3 documents read"))
+                .isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(60_000));
+        field.fill("containing \"31.5 kg\", live");
+        assertThat(rows).hasCount(1);
+        rows.first().dblclick();
+        assertThat(page.locator(".found mark").first()).containsText("31.5");
+        everybody(page);
     }
 
     private static void choosesAndLaysOut(Page page, Locator field, Locator rows) {
