@@ -15,6 +15,7 @@ const picture = (id: number, made: string, more: Partial<CatalogueLine> = {}): C
     prognosis: 'whole',
     selected: false,
     extents: [],
+    about: {},
     stands: { folder: '/Hives', name: `hive ${id}.jpg`, trashed: false },
     ...more,
   }) as unknown as CatalogueLine

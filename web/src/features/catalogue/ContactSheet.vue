@@ -3,6 +3,7 @@ import { computed, ref, useTemplateRef } from 'vue'
 import { useEventListener, useStorage } from '@vueuse/core'
 import type { CatalogueLine, WantedState } from '@/api/types'
 import { count } from '@/ui/format/format'
+import { asFound } from '@/ui/format/names'
 import { useKeys } from '@/ui/keys'
 import FindingProof from './FindingProof.vue'
 import SheetPicture from './SheetPicture.vue'
@@ -119,7 +120,10 @@ useKeys([
         </h3>
         <div class="hours">
           <div v-for="h in d.hours" :key="h.hour" class="hour">
-            <span class="m xs tick">{{ h.hour < 0 ? '' : `${String(h.hour).padStart(2, '0')} h` }}</span>
+            <span class="m xs tick"
+              >{{ h.hour < 0 ? '' : `${String(h.hour).padStart(2, '0')} h`
+              }}<b v-if="h.with" :title="h.with">{{ asFound(h.with) }}</b></span
+            >
             <SheetPicture
               v-for="p in h.lines"
               :key="p.line.id"
@@ -196,8 +200,17 @@ useKeys([
 .tick {
   position: absolute;
   left: 6px;
+  right: 0;
   top: 1px;
+  display: flex;
+  gap: 6px;
+  white-space: nowrap;
   color: var(--ink-2);
+}
+.tick b {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  font-weight: 400;
 }
 
 /* Blank paper, ruled a line for each day. */

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest'
 import type { CatalogueLine } from '@/api/types'
 import { between, blankLines, blankWords, dayWords, daysOf, resized } from './sheet'
 
-const line = (id: number, made?: string) => ({ id, made }) as unknown as CatalogueLine
+const line = (id: number, made?: string, device?: string) =>
+  ({ id, made, about: device ? { device } : {} }) as unknown as CatalogueLine
 
 describe('a contact sheet', () => {
   it('has a row for each day, pictures by the hour, and last what nothing says the day of', () => {
@@ -23,6 +24,21 @@ describe('a contact sheet', () => {
       [17, [3]],
     ])
     expect(days[1]!.hours[0]!.lines[0]!.index).toBe(3)
+  })
+  it('says what pictures were made with, where that begins', () => {
+    const [day] = daysOf([
+      line(1, '2026-05-04T09:12:30', 'Nordlys 5'),
+      line(2, '2026-05-04T10:20:00', 'Nordlys 5'),
+      line(3, '2026-05-04T11:00:00', 'Tern'),
+      line(4, '2026-05-04T11:30:00', 'Nordlys 5'),
+      line(5, '2026-05-04T12:30:00'),
+    ])
+    expect(day!.hours.map((h) => [h.hour, h.with])).toEqual([
+      [9, 'Nordlys 5'],
+      [10, ''],
+      [11, '2 devices'],
+      [12, ''],
+    ])
   })
   it('keeps days without pictures as blank paper, though not a roll of it', () => {
     expect(blankWords(1)).toBe('one day without pictures')

@@ -3,6 +3,8 @@ import type { CatalogueLine } from '@/api/types'
 /** Pictures of one hour, in the order that they were taken. */
 export interface SheetHour {
   hour: number
+  /** What they were made with, as they say; empty where none says, and where it is the same as in the hour before. */
+  with: string
   lines: { line: CatalogueLine; index: number }[]
 }
 
@@ -30,13 +32,27 @@ export function daysOf(lines: readonly CatalogueLine[]): SheetDay[] {
     }
     let block = at.hours.at(-1)
     if (block?.hour !== hour) {
-      block = { hour, lines: [] }
+      block = { hour, with: '', lines: [] }
       at.hours.push(block)
     }
     block.lines.push({ line, index })
     at.count++
   }
+  for (const day of days) {
+    let before = ''
+    for (const hour of day.hours) {
+      const made = madeWith(hour)
+      hour.with = made === before ? '' : made
+      before = made
+    }
+  }
   return days
+}
+
+/** `Nordlys 5`, or how many devices there were. */
+function madeWith(hour: SheetHour): string {
+  const devices = new Set(hour.lines.map((l) => l.line.about.device).filter(Boolean))
+  return devices.size > 1 ? `${devices.size} devices` : ([...devices][0] ?? '')
 }
 
 /** Days between two that have pictures; none where either is not known. */

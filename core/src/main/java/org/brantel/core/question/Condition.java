@@ -30,6 +30,14 @@ public sealed interface Condition {
     record Made(@Nullable LocalDate from, @Nullable LocalDate to) implements Condition {}
 
     /**
+     * When it was deleted, where a record says that. Both days are within.
+     *
+     * @param from null where it has no beginning
+     * @param to   null where it has no end
+     */
+    record Deleted(@Nullable LocalDate from, @Nullable LocalDate to) implements Condition {}
+
+    /**
      * Bytes; both bounds are within.
      *
      * @param least 0 where there is none

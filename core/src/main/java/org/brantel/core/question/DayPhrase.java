@@ -103,7 +103,8 @@ final class DayPhrase implements Reading.Phrase {
                 Facet.MADE, lead + used, "There is no day " + said + "; write it like 4 may 2021 or 2021-05-04.");
     }
 
-    private static String say(@Nullable LocalDate from, @Nullable LocalDate to) {
+    /** {@code in may 2021}, {@code on 4 May 2021 or after}. */
+    static String say(@Nullable LocalDate from, @Nullable LocalDate to) {
         if (from == null) {
             return to == null ? "at any time" : "on " + DAY.format(to) + " or before";
         }

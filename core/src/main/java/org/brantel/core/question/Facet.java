@@ -7,6 +7,7 @@ import java.util.Locale;
 public enum Facet {
     KIND(true),
     MADE(false),
+    DELETED(false),
     SIZE(false),
     FOLDER(false),
     NAME(true),

@@ -18,6 +18,7 @@ final class Grammar {
     /** What phrases are tried at each word, in this order. */
     private static final List<Reading.Phrase> PHRASES = List.of(
             new NumberedPhrase(),
+            new DeletedPhrase(),
             new StatePhrase(),
             new RemarkPhrase(),
             new InsidePhrase(),

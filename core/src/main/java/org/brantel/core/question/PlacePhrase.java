@@ -14,6 +14,7 @@ final class PlacePhrase implements Reading.Phrase {
 
     private final Reading.Phrase[] others = {
         new NumberedPhrase(),
+        new DeletedPhrase(),
         new StatePhrase(),
         new RemarkPhrase(),
         new InsidePhrase(),

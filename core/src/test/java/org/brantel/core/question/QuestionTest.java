@@ -46,6 +46,9 @@ class QuestionTest {
         if (c instanceof Condition.Made m) {
             return "made " + (m.from() == null ? "" : m.from()) + ".." + (m.to() == null ? "" : m.to());
         }
+        if (c instanceof Condition.Deleted d) {
+            return "deleted " + (d.from() == null ? "" : d.from()) + ".." + (d.to() == null ? "" : d.to());
+        }
         if (c instanceof Condition.Size s) {
             return "size " + s.least() + ".." + (s.most() == Long.MAX_VALUE ? "" : s.most());
         }
@@ -134,8 +137,14 @@ class QuestionTest {
                     in DCIM tagged "first dance" > in ~DCIM & tagged first dance
                     not tagged, renamed > not[tagged null] & renamed
                     whole with a note > whole & noted
+                    pictures deleted in may 2021 > kind image & deleted 2021-05-01..2021-05-31
+                    deleted since yesterday, not theirs > deleted 2026-11-24.. & not theirs
+                    pdfs, not deleted before 2020 > kind pdf & not[deleted ..2019-12-31]
+                    deleted from 2021 > deleted & made 2021-01-01..2021-12-31
+                    deleted, since 2019 > deleted & made 2019-01-01..
+                    deleted in DCIM > deleted & in ~DCIM
                     word documents containing "harbour dues" > kind doc+docm+docx+dot & inside harbour dues
-                    in letters mentioning the word Mara > in ~letters & inside mara
+                    in letters mentioning the word Mara > in ~letters & inside Mara
                     not containing invoice > not[inside invoice]
                     pictures, () > kind image
                     found by content > carved

@@ -100,8 +100,11 @@ record Understood(
             }
             if (c instanceof Condition.Made m) {
                 return into
-                        ? made("made", start(m.from()), end(m.to()), turned)
-                        : made("modified", instant(start(m.from())), instant(end(m.to())), turned);
+                        ? within("made", start(m.from()), end(m.to()), turned)
+                        : within("modified", instant(start(m.from())), instant(end(m.to())), turned);
+            }
+            if (c instanceof Condition.Deleted d) {
+                return within("deleted", instant(start(d.from())), instant(end(d.to())), turned);
             }
             return plain(c, turned);
         }
@@ -202,7 +205,7 @@ record Understood(
             return w.sure() ? fits : b.or(fits, b.arrayIntersects(root.<Long[]>get("mayFit"), lines));
         }
 
-        private <T extends Comparable<? super T>> Predicate made(
+        private <T extends Comparable<? super T>> Predicate within(
                 String column, @Nullable T from, @Nullable T before, boolean turned) {
             List<Predicate> both = new ArrayList<>();
             if (from != null) {

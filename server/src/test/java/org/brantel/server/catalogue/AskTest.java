@@ -137,6 +137,9 @@ class AskTest {
                     horn > 7
                     horn.* > 7
                     in the trash > 7
+                    deleted in 1970 > 7
+                    deleted since 1971 > ''
+                    not deleted in 1970 > 1 2 3 4 5 6 8
                     in Parts > 7
                     without a name > 8
                     found by content > 8
