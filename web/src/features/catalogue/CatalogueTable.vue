@@ -2,9 +2,10 @@
 import { useTemplateRef } from 'vue'
 import type { CatalogueLine, WantedState } from '@/api/types'
 import { bytes, dateAndTime, percent, size, zoneName } from '@/ui/format/format'
+import { asFound } from '@/ui/format/names'
 import FillGauge from '@/ui/instruments/FillGauge.vue'
 import FindingProof from './FindingProof.vue'
-import { calledOf, placeOf, wantedMarks } from './lines'
+import { calledOf, morePlaces, placeOf, wantedMarks } from './lines'
 import { remarkSigns } from './remarks'
 
 const props = defineProps<{
@@ -107,7 +108,12 @@ function openLine(id: number, at: number): void {
         </td>
         <td class="name">
           <button type="button" class="nameb" :aria-expanded="l.id === open" @click.stop="openLine(l.id, i)">
-            {{ calledOf(l) }}</button><span v-for="s in remarkSigns(l.remark)" :key="s" class="sign">{{ s }}</span>
+            {{ calledOf(l) }}</button><span
+            v-if="l.places.length > 1"
+            class="sign"
+            :title="l.places.map(asFound).join('\n')"
+            >{{ morePlaces(l) }}</span
+          ><span v-for="s in remarkSigns(l.remark)" :key="s" class="sign">{{ s }}</span>
         </td>
         <td class="place text-body-secondary" :title="l.path ?? ''">
           {{ placeOf(l) }}

@@ -1,4 +1,4 @@
-import { size } from '@/ui/format/format'
+import { count, size } from '@/ui/format/format'
 import { asFound } from '@/ui/format/names'
 import type { CatalogueLine, WantedState } from '@/api/types'
 
@@ -13,6 +13,12 @@ export function placeOf(line: CatalogueLine): string {
   if (!line.stands) return 'no name kept'
   const folder = asFound(line.stands.folder).split('/').filter(Boolean).join(' › ') || 'top folder'
   return line.stands.trashed ? `${folder}, now in the trash` : folder
+}
+
+/** `+ 2 places`: where else records say that it stands, as files of several names do. */
+export function morePlaces(line: Pick<CatalogueLine, 'places'>): string {
+  const more = line.places.length - 1
+  return `+ ${count(more)} ${more === 1 ? 'place' : 'places'}`
 }
 
 /** Which wanted lines a finding fits, as they are numbered on the list; those that it may fit with a question mark. */
