@@ -107,13 +107,15 @@ function openLine(id: number, at: number): void {
           >
         </td>
         <td class="name">
-          <button type="button" class="nameb" :aria-expanded="l.id === open" @click.stop="openLine(l.id, i)">
-            {{ calledOf(l) }}</button><span
-            v-if="l.places.length > 1"
-            class="sign"
-            :title="l.places.map(asFound).join('\n')"
-            >{{ morePlaces(l) }}</span
-          ><span v-for="s in remarkSigns(l.remark)" :key="s" class="sign">{{ s }}</span>
+          <div class="called">
+            <button type="button" class="nameb" :aria-expanded="l.id === open" @click.stop="openLine(l.id, i)">
+              {{ calledOf(l) }}</button><span
+              v-if="l.places.length > 1"
+              class="sign"
+              :title="l.places.map(asFound).join('\n')"
+              >{{ morePlaces(l) }}</span
+            ><span v-for="s in remarkSigns(l.remark)" :key="s" class="sign">{{ s }}</span>
+          </div>
         </td>
         <td class="place text-body-secondary" :title="l.path ?? ''">
           {{ placeOf(l) }}
@@ -208,7 +210,7 @@ function openLine(id: number, at: number): void {
   color: var(--heather-d);
   font-weight: 600;
 }
-.name {
+.called {
   display: flex;
   align-items: center;
   gap: 5px;

@@ -33,17 +33,24 @@ async function give(): Promise<void> {
       >
         {{ words }}
       </button>
-      <label for="tag-chosen">tagged</label>
-      <BFormInput id="tag-chosen" v-model="tag" size="sm" maxlength="40" />
-      <button type="submit" class="btn btn-quiet btn-sm" :disabled="remarks.action.busy.value || !tag.trim()">
-        Tag
-      </button>
+      <span class="tagging">
+        <label for="tag-chosen">tagged</label>
+        <BFormInput id="tag-chosen" v-model="tag" size="sm" maxlength="40" />
+        <button type="submit" class="btn btn-quiet btn-sm" :disabled="remarks.action.busy.value || !tag.trim()">
+          Tag
+        </button>
+      </span>
     </form>
     <RefusedNote :refused="remarks.action.refused.value" />
   </div>
 </template>
 
 <style scoped>
+.tagging {
+  display: inline-flex;
+  align-items: center;
+  gap: 6px;
+}
 .ofall {
   display: flex;
   flex-wrap: wrap;
@@ -52,6 +59,6 @@ async function give(): Promise<void> {
   margin-bottom: 6px;
 }
 .ofall input {
-  max-width: 140px;
+  max-width: 110px;
 }
 </style>
