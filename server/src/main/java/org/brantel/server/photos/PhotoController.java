@@ -16,6 +16,8 @@ import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Settings;
 import org.brantel.server.platform.Topic;
 import org.brantel.server.staff.Staff;
+import org.brantel.server.workers.Chore;
+import org.brantel.server.workers.Workers;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -39,15 +41,23 @@ class PhotoController {
     private final Staff staff;
     private final Settings settings;
     private final Happenings happenings;
+    private final Workers workers;
     private final Clock clock;
 
     PhotoController(
-            PhotoRecords photos, Cases cases, Staff staff, Settings settings, Happenings happenings, Clock clock) {
+            PhotoRecords photos,
+            Cases cases,
+            Staff staff,
+            Settings settings,
+            Happenings happenings,
+            Workers workers,
+            Clock clock) {
         this.photos = photos;
         this.cases = cases;
         this.staff = staff;
         this.settings = settings;
         this.happenings = happenings;
+        this.workers = workers;
         this.clock = clock;
     }
 
@@ -76,7 +86,7 @@ class PhotoController {
         if (device != null && docket.said().devices().stream().noneMatch(d -> d.id() == device)) {
             throw Refusal.badInput("device", "This device does not belong to " + number + ".");
         }
-        Pictures.Clean picture = Pictures.clean(body(request));
+        Pictures.Clean picture = clean(body(request));
         keep(picture);
         String plainName = name.length() > 200 ? name.substring(0, 200) : name;
         Photo photo = photos.save(new Photo(
@@ -94,6 +104,17 @@ class PhotoController {
                 "SHA-256 " + picture.sha256(),
                 Topic.PHOTO);
         return photo.view();
+    }
+
+    /** Drawn anew by a worker. */
+    private Pictures.Clean clean(byte[] given) throws IOException {
+        try {
+            return Pictures.Clean.of(workers.work(Pictures.class, "", given));
+        } catch (Chore.Refused e) {
+            throw Refusal.badInput("photo", e.sentence());
+        } catch (Workers.Died e) {
+            throw Refusal.badInput("photo", "The picture cannot be drawn: " + e.getMessage() + "; take it smaller.");
+        }
     }
 
     /** Whole or not at all: a file under its hash is what its hash says. */

@@ -27,6 +27,8 @@ final class Worker implements Closeable {
                 "-XX:+DisplayVMOutputToStderr",
                 "-XX:TieredStopAtLevel=1",
                 "-Djava.awt.headless=true",
+                // Pictures that are drawn small are read no larger than that takes.
+                "-Dthumbnailator.conserveMemoryWorkaround=true",
                 "-cp",
                 System.getProperty("java.class.path"),
                 WorkerMain.class.getName()));

@@ -1,7 +1,6 @@
 package org.brantel.server.photos;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.awt.Color;
 import java.awt.Graphics2D;
@@ -14,7 +13,6 @@ import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.zip.CRC32;
 import javax.imageio.ImageIO;
-import org.brantel.server.platform.Refusal;
 import org.brantel.server.testing.CaseForms;
 import org.brantel.server.testing.Lab;
 import org.brantel.server.testing.Visitor;
@@ -143,9 +141,22 @@ class PhotosTest {
         CRC32 crc = new CRC32();
         crc.update(png, 12, 17);
         ByteBuffer.wrap(png).putInt(29, (int) crc.getValue());
-        assertThatThrownBy(() -> Pictures.clean(png))
-                .isInstanceOf(Refusal.class)
-                .hasMessageContaining("80 megapixels");
+        assertThat(una.postBytes("/api/cases/" + number + "/photos?what=device", png)
+                        .expect(400)
+                        .sentence())
+                .contains("80 megapixels");
+    }
+
+    /** Nearly as many points as may be, in a small file. */
+    @Test
+    void aPhotoOfManyPointsIsKeptSmaller() throws IOException {
+        BufferedImage wide = new BufferedImage(8900, 8900, BufferedImage.TYPE_BYTE_GRAY);
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        ImageIO.write(wide, "jpg", out);
+        int id = add(out.toByteArray()).get("id").asInt();
+        BufferedImage kept = ImageIO.read(new ByteArrayInputStream(
+                una.get("/api/photos/" + id).expect(200).body()));
+        assertThat(kept.getWidth()).isEqualTo(2400);
     }
 
     @Test
