@@ -98,15 +98,15 @@ public final class MemoryWatch {
                 counters.get("nodes").getAsLong(),
                 counters.get("jsEventListeners").getAsLong(),
                 resident("org.brantel.server.BrantelServer"),
-                resident("org.brantel.server.workers")));
+                resident("DisplayVMOutputToStderr")));
     }
 
-    /** Of all processes that run a class of a package, in MiB. */
-    private static long resident(String ofPackage) throws IOException {
+    /** Of all processes of Java whose command has a text in it, in MiB; the end of a long one is not seen. */
+    private static long resident(String text) throws IOException {
         long pages = 0;
         for (ProcessHandle p : ProcessHandle.allProcesses().toList()) {
             Path proc = Path.of("/proc", String.valueOf(p.pid()));
-            Optional<String> command = p.info().commandLine().filter(c -> c.contains("java") && c.contains(ofPackage));
+            Optional<String> command = p.info().commandLine().filter(c -> c.contains("java") && c.contains(text));
             if (command.isPresent() && Files.exists(proc.resolve("statm"))) {
                 pages += Long.parseLong(Files.readString(proc.resolve("statm")).split(" ")[1]);
             }
