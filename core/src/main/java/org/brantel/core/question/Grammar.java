@@ -2,6 +2,7 @@ package org.brantel.core.question;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -16,17 +17,9 @@ final class Grammar {
     private static final Condition NOTHING = new Condition.Every(List.of());
 
     /** What phrases are tried at each word, in this order. */
-    private static final List<Reading.Phrase> PHRASES = List.of(
-            new NumberedPhrase(),
-            new DeletedPhrase(),
-            new StatePhrase(),
-            new RemarkPhrase(),
-            new InsidePhrase(),
-            new SizePhrase(),
-            new NamePhrase(),
-            new DayPhrase(),
-            new PlacePhrase(),
-            new KindPhrase());
+    private static final List<Reading.Phrase> PHRASES = Stream.concat(
+                    PlacePhrase.OTHERS.stream(), Stream.of(new PlacePhrase()))
+            .toList();
 
     /** Of them, those that may begin with a word that else turns what follows: {@code no name}, {@code not theirs}. */
     private static final List<Reading.Phrase> TURNED = List.of(new StatePhrase(), new RemarkPhrase());

@@ -1,5 +1,6 @@
 package org.brantel.core.question;
 
+import java.util.List;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -12,17 +13,17 @@ final class PlacePhrase implements Reading.Phrase {
     private static final String LEADS = "in|inside|under|within|below|from|folder|anywhere|somewhere";
     private static final String FILLERS = "the|my|a|an|their|his|her|our|old|folders?|directory|called|named";
 
-    private final Reading.Phrase[] others = {
-        new NumberedPhrase(),
-        new DeletedPhrase(),
-        new StatePhrase(),
-        new RemarkPhrase(),
-        new InsidePhrase(),
-        new SizePhrase(),
-        new DayPhrase(),
-        new NamePhrase(),
-        new KindPhrase()
-    };
+    /** What else can be said, in the order in which it is tried; a name goes on up to that. */
+    static final List<Reading.Phrase> OTHERS = List.of(
+            new NumberedPhrase(),
+            new DeletedPhrase(),
+            new StatePhrase(),
+            new RemarkPhrase(),
+            new InsidePhrase(),
+            new SizePhrase(),
+            new NamePhrase(),
+            new DayPhrase(),
+            new KindPhrase());
 
     @Override
     public Reading.@Nullable Read at(Reading q, int i) {
@@ -59,7 +60,7 @@ final class PlacePhrase implements Reading.Phrase {
         if (t == null || t.quoted() || !q.isContent(i) || Joints.isSilent(t) || q.is(i, LEADS + "|folders|directory")) {
             return false;
         }
-        for (Reading.Phrase other : others) {
+        for (Reading.Phrase other : OTHERS) {
             if (other.at(q, i) != null) {
                 return false;
             }

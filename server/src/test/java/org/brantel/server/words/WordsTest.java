@@ -138,6 +138,29 @@ class WordsTest {
                 .isEmpty();
     }
 
+    /** More lines than are named one by one are asked for by what is kept beside them. */
+    @Test
+    void whatIsSaidInVeryManyFilesIsFoundAsWell() throws IOException {
+        Story story = found(new CaseForms());
+        read(story);
+        lab.sql()
+                .update(
+                        "insert into catalogue_words (line_id, case_id, content, outcome, said) select 1000000000 + n, c.id, "
+                                + "'x', 'READ', 'harbour dues' from generate_series(1, 1500) n, lab_case c where c.number = ?",
+                        story.number);
+        lab.sql()
+                .update(
+                        "insert into catalogue_remark (line_id, case_id, tags, who, at) select 1000000000 + n, c.id, "
+                                + "array['harbour'], 'Una', now() from generate_series(1, 1500) n, lab_case c "
+                                + "where c.number = ?",
+                        story.number);
+        assertThat(asked(story, "containing \"harbour dues\"")).hasSize(11);
+        assertThat(asked(story, "not containing harbour")).hasSize(3);
+        assertThat(asked(story, "harbour")).hasSize(11);
+        assertThat(asked(story, "tagged harbour")).isEmpty();
+        assertThat(asked(story, "pdf, not tagged harbour")).hasSize(3);
+    }
+
     /** Done again, nothing is read twice; what has other bytes since is. */
     @Test
     void onlyWhatIsNewIsReadAgain() throws IOException {
