@@ -1,6 +1,6 @@
 import { computed, ref, shallowRef, watch, type ComputedRef, type Ref } from 'vue'
 import { useAction, type Action } from '@/api/action'
-import { api } from '@/api/client'
+import { api, Refused } from '@/api/client'
 import { useLive, type Live } from '@/api/live'
 import { offerUndo, useUndo, type Undoable } from '@/api/undo'
 import type { CatalogueLine, CataloguePage } from '@/api/types'
@@ -74,7 +74,36 @@ export function useCatalogue(number: string, start: Filter = EVERYTHING): Catalo
       now.q === before.q ? 0 : TYPING_MS,
     )
   })
-  watch(live.data, () => (further.value = []))
+  /** The question that the further pages answer. */
+  let furtherOf: unknown
+  let renewal = 0
+  watch(live.data, (first) => {
+    if (furtherOf === query.value && further.value.length && first) void renew(first)
+    else further.value = []
+  })
+  const next = (last: number | undefined) =>
+    api.get('/api/cases/{number}/catalogue', {
+      path: { number },
+      query: pageQuery(asked.value, last, sort.value),
+    })
+  /** What lies beyond the first page is fetched anew behind it; until then it stays as it was. */
+  async function renew(first: CataloguePage): Promise<void> {
+    const mine = ++renewal
+    const fresh: CatalogueLine[] = []
+    let last = first.lines.at(-1)?.id
+    try {
+      while (last !== undefined && fresh.length < further.value.length) {
+        const { lines } = await next(last)
+        if (mine !== renewal || furtherOf !== query.value) return
+        fresh.push(...lines)
+        last = lines.at(-1)?.id
+      }
+    } catch (e) {
+      if (!(e instanceof Refused)) throw e
+      // The line that a page begins behind is gone: what lies there is asked for when it is wanted.
+    }
+    further.value = fresh
+  }
 
   async function change(body: {
     ids: number[]
@@ -92,6 +121,8 @@ export function useCatalogue(number: string, start: Filter = EVERYTHING): Catalo
           },
           { quiet: true },
         )
+      // Seen at once, however far down it is.
+      further.value = further.value.map((l) => (body.ids.includes(l.id) ? { ...l, selected: body.selected } : l))
       await live.refresh()
     })
   }
@@ -109,12 +140,12 @@ export function useCatalogue(number: string, start: Filter = EVERYTHING): Catalo
     }),
     async more() {
       const last = lines.value.at(-1)?.id
-      const next = await api.get('/api/cases/{number}/catalogue', {
-        path: { number },
-        query: pageQuery(filter.value, last, sort.value),
-      })
+      const of = query.value
+      const page = await next(last)
       // What changed meanwhile begins anew.
-      if (lines.value.at(-1)?.id === last) further.value = [...further.value, ...next.lines]
+      if (lines.value.at(-1)?.id !== last || of !== query.value) return
+      furtherOf = of
+      further.value = [...further.value, ...page.lines]
     },
     select: (ids, selected) => change({ ids, selected }),
     selectShown: (selected) => change({ ids: [], filter: asRequest(filter.value), selected }),
