@@ -50,3 +50,15 @@ it('says why a remark was refused', async () => {
   await shown.find('form').trigger('submit')
   await until(() => expect(shown.text()).toContain('at most 20 tags'))
 })
+it('keeps what is being typed when somebody else remarks meanwhile', async () => {
+  const shown = box()
+  const note = shown.find('textarea')
+  await note.trigger('focus')
+  await note.setValue('asked for on the')
+  const remark = { tags: [], called: 'Pier.jpg', note: 'of Tom', who: 'Tom Gale', at: '2026-05-04T09:12:30Z' }
+  await shown.setProps({ line: { ...LINE, remark } as never })
+  expect(note.element.value).toBe('asked for on the')
+  expect(shown.find<HTMLInputElement>('input[maxlength="255"]').element.value).toBe('Pier.jpg')
+  await shown.setProps({ line: { ...LINE, id: 8, remark } as never })
+  expect(note.element.value).toBe('of Tom')
+})

@@ -28,16 +28,21 @@ const tag = ref('')
 const called = ref('')
 const note = ref('')
 /** What nobody is typing in follows the record. */
-const fresh = (): void => {
-  called.value = remark.value?.called ?? ''
-  note.value = remark.value?.note ?? ''
-}
-watch(() => [props.line.id, remark.value?.called, remark.value?.note], fresh, { immediate: true })
+const typing = ref<'called' | 'note'>()
+watch(
+  [() => props.line.id, () => remark.value?.called, () => remark.value?.note],
+  ([line], [before]) => {
+    if (typing.value !== 'called' || line !== before) called.value = remark.value?.called ?? ''
+    if (typing.value !== 'note' || line !== before) note.value = remark.value?.note ?? ''
+  },
+  { immediate: true },
+)
 
 async function giveTag(): Promise<void> {
   if (tag.value.trim() && (await remarks.say(props.line, { tag: tag.value }))) tag.value = ''
 }
 async function keep(): Promise<void> {
+  typing.value = undefined
   if (called.value.trim() !== (remark.value?.called ?? '')) await remarks.say(props.line, { called: called.value })
   if (note.value.trim() !== (remark.value?.note ?? '')) await remarks.say(props.line, { note: note.value })
 }
@@ -89,11 +94,13 @@ async function keep(): Promise<void> {
         size="sm"
         maxlength="255"
         :placeholder="line.stands?.name ?? line.suggestedName ?? line.name"
+        @focus="typing = 'called'"
         @keydown.enter="keep"
         @blur="keep"
     /></label>
     <label class="field s grows"
-      ><span>Note</span><BFormTextarea v-model="note" size="sm" rows="1" maxlength="2000" @blur="keep"
+      ><span>Note</span
+      ><BFormTextarea v-model="note" size="sm" rows="1" maxlength="2000" @focus="typing = 'note'" @blur="keep"
     /></label>
     <p v-if="remark" class="xs text-body-secondary by">{{ remark.who }}, {{ dayAndTime(remark.at) }}</p>
     <RefusedNote :refused="remarks.action.refused.value" />

@@ -9,6 +9,7 @@ import java.nio.file.StandardCopyOption;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.List;
+import java.util.Objects;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.platform.Happenings;
@@ -23,6 +24,7 @@ import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -42,6 +44,7 @@ class PhotoController {
     private final Settings settings;
     private final Happenings happenings;
     private final Workers workers;
+    private final TransactionTemplate transaction;
     private final Clock clock;
 
     PhotoController(
@@ -51,6 +54,7 @@ class PhotoController {
             Settings settings,
             Happenings happenings,
             Workers workers,
+            TransactionTemplate transaction,
             Clock clock) {
         this.photos = photos;
         this.cases = cases;
@@ -58,6 +62,7 @@ class PhotoController {
         this.settings = settings;
         this.happenings = happenings;
         this.workers = workers;
+        this.transaction = transaction;
         this.clock = clock;
     }
 
@@ -69,7 +74,6 @@ class PhotoController {
     }
 
     /** The body is the picture itself. */
-    @Transactional
     @PostMapping("/api/cases/{number}/photos")
     @ResponseStatus(HttpStatus.CREATED)
     Photo.View add(
@@ -89,21 +93,14 @@ class PhotoController {
         Pictures.Clean picture = clean(body(request));
         keep(picture);
         String plainName = name.length() > 200 ? name.substring(0, 200) : name;
-        Photo photo = photos.save(new Photo(
-                cases.id(number),
-                device,
-                what,
-                plainName,
-                picture,
-                staff.current().name(),
-                clock.instant()));
-        happenings.tell(
-                number,
-                staff.current().name(),
-                "added a photo of the " + what,
-                "SHA-256 " + picture.sha256(),
-                Topic.PHOTO);
-        return photo.view();
+        String who = staff.current().name();
+        // Nobody waits for a slow upload, or for a picture to be drawn, with a connection in hand.
+        return Objects.requireNonNull(transaction.execute(t -> {
+            Photo photo =
+                    photos.save(new Photo(cases.id(number), device, what, plainName, picture, who, clock.instant()));
+            happenings.tell(number, who, "added a photo of the " + what, "SHA-256 " + picture.sha256(), Topic.PHOTO);
+            return photo.view();
+        }));
     }
 
     /** Drawn anew by a worker. */

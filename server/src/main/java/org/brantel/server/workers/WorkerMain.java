@@ -26,6 +26,9 @@ public final class WorkerMain {
 
     /** Works until nothing more is sent. */
     public static void main(String[] none) throws IOException, ReflectiveOperationException {
+        Thread watch = new Thread(WorkerMain::endWithTheLab, "lab");
+        watch.setDaemon(true);
+        watch.start();
         PrintStream answers = System.out;
         // What libraries print is no answer.
         System.setOut(System.err);
@@ -50,6 +53,12 @@ public final class WorkerMain {
         } catch (EOFException nothingMore) {
             out.flush();
         }
+    }
+
+    /** Where the lab's own process is gone, nobody is left to end a chore that never comes to its end. */
+    private static void endWithTheLab() {
+        ProcessHandle.current().parent().ifPresent(lab -> lab.onExit().join());
+        Runtime.getRuntime().halt(1);
     }
 
     private static void answer(DataOutputStream out, Answer how, byte[] what) throws IOException {

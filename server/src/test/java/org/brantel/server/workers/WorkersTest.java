@@ -5,12 +5,15 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import org.awaitility.Awaitility;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 
@@ -47,6 +50,30 @@ class WorkersTest {
                 }
                 default -> content;
             };
+        }
+    }
+
+    /** A lab whose worker has a chore without end; it says the worker's number. */
+    public static final class LabThatDies {
+        public static void main(String[] none) throws InterruptedException {
+            Thread asking = new Thread(() -> {
+                try {
+                    new Workers(600).work(Trying.class, "loop", new byte[1]);
+                } catch (IOException e) {
+                    System.exit(2);
+                }
+            });
+            asking.setDaemon(true);
+            asking.start();
+            while (ProcessHandle.current().children().findAny().isEmpty()) {
+                Thread.sleep(50);
+            }
+            // Until it has begun.
+            Thread.sleep(3000);
+            System.out.println(
+                    ProcessHandle.current().children().findAny().orElseThrow().pid());
+            System.out.flush();
+            Runtime.getRuntime().halt(0);
         }
     }
 
@@ -98,6 +125,21 @@ class WorkersTest {
         assertThatThrownBy(() -> hurried.work(Trying.class, "loop", new byte[1]))
                 .isInstanceOfSatisfying(
                         Workers.Died.class, e -> assertThat(e.isLate()).isTrue());
+    }
+
+    @Test
+    void aWorkerEndsWithItsLab() throws IOException {
+        Process lab = new ProcessBuilder(
+                        Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                        "-cp",
+                        System.getProperty("java.class.path"),
+                        LabThatDies.class.getName())
+                .redirectError(ProcessBuilder.Redirect.INHERIT)
+                .start();
+        long worker = Long.parseLong(new String(lab.getInputStream().readAllBytes(), StandardCharsets.UTF_8).strip());
+        Awaitility.await()
+                .atMost(Duration.ofSeconds(60))
+                .until(() -> ProcessHandle.of(worker).map(p -> !p.isAlive()).orElse(true));
     }
 
     @Test
