@@ -30,6 +30,9 @@ public class Cases {
     /** The wanted list of a case was changed; what fits it must be found anew. */
     public record WantedChanged(String caseNumber) {}
 
+    /** The customer agreed to less than before; what was made by looking further must go. */
+    public record ConsentNarrowed(String caseNumber) {}
+
     /** A case was logged. */
     public record Logged(String caseNumber) {}
 
@@ -133,11 +136,15 @@ public class Cases {
                     "Looking further than the customer agreed to takes their yes, with the day and how they "
                             + "said it; record it in the case, not here.");
         }
+        boolean narrowed = labCase.consent().isWiderThan(form.consent());
         labCase.describe(form, customers.take(form.customer().of(labCase.customerId())));
         entries.replaceDevices(labCase, form.devices(), capacities);
         entries.replaceFacts(labCase, form.facts(), who);
         if (entries.replaceWanted(labCase, form.wanted())) {
             announcer.publishEvent(new WantedChanged(number));
+        }
+        if (narrowed) {
+            announcer.publishEvent(new ConsentNarrowed(number));
         }
         happenings.tell(number, who, "changed the intake", howMany(form), Topic.CASE);
         index(labCase);

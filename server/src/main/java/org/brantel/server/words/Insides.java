@@ -20,6 +20,10 @@ interface Insides extends JpaRepository<Inside, Long> {
     long countByCaseIdAndOutcomeIn(long caseId, Collection<Outcome> outcomes);
 
     @Modifying
+    @Query("delete from Inside i where i.caseId = ?1")
+    void deleteOfCase(long caseId);
+
+    @Modifying
     @Query("delete from Inside i where i.lineId in ?1")
     void deleteOf(Collection<Long> lines);
 }

@@ -10,8 +10,10 @@ import org.brantel.server.locks.Look;
 import org.brantel.server.platform.BesideLines;
 import org.brantel.server.platform.LineNumbers;
 import org.jspecify.annotations.Nullable;
+import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
 
 /** Finds lines by the words inside; words that follow one another as they were said, the last one may go on. */
 @Component
@@ -51,6 +53,15 @@ class WordSearch implements BesideLines {
     @Nullable
     String closed(String number) {
         return locks.closed(number, Look.CONTENTS, WHAT);
+    }
+
+    /** What the customer does not agree to any more is not kept either. */
+    @EventListener
+    @Transactional
+    public void consentNarrowed(Cases.ConsentNarrowed change) {
+        if (closed(change.caseNumber()) != null) {
+            insides.deleteOfCase(cases.id(change.caseNumber()));
+        }
     }
 
     /** Lines whose words were tried. */

@@ -49,12 +49,15 @@ class Words {
     @Transactional(readOnly = true)
     WordsViews.State state(String number) {
         long caseId = cases.id(number);
+        // Before the counts, which then hold all that it did.
+        WordsViews.Run run =
+                runs.findFirstByCaseIdOrderByIdDesc(caseId).map(WordsRun::view).orElse(null);
         return new WordsViews.State(
                 catalogues.countOfKinds(number, Extraction.kinds()),
                 search.looked(caseId),
                 search.said(caseId),
                 search.closed(number),
-                runs.findFirstByCaseIdOrderByIdDesc(caseId).map(WordsRun::view).orElse(null));
+                run);
     }
 
     /** Reads what was not read yet, or goes on with it. */

@@ -184,6 +184,25 @@ class WordsTest {
         assertThat(asked(story, "containing dues")).hasSize(11);
     }
 
+    /** What was read goes with the yes to it. */
+    @Test
+    void wordsAreForgottenWhenTheCustomerTakesTheirYesBack() throws IOException {
+        Story story = found(new CaseForms());
+        read(story);
+        int version =
+                story.una.get(story.path("")).expect(200).json().get("version").asInt();
+        story.una
+                .put(
+                        story.path(""),
+                        new CaseForms()
+                                .consent("look", "previews")
+                                .version(version)
+                                .build())
+                .expect(200);
+        assertThat(words(story).get("looked").asInt()).isZero();
+        assertThat(words(story).get("closed").asString()).contains("agreed to previews only");
+    }
+
     @Test
     void wordsStayClosedWithoutTheCustomersYes() throws IOException {
         Story story = found(new CaseForms().consent("look", "previews"));
