@@ -66,3 +66,17 @@ it('says why a name was refused', async () => {
   await shown.find('form').trigger('submit')
   await until(() => expect(shown.text()).toContain(why))
 })
+it('gives a kept selection another name, unless it is left as it was', async () => {
+  const shown = sets([KEPT], [])
+  await until(() => expect(shown.find('.called').exists()).toBe(true))
+  await shown.find('.called').trigger('click')
+  await shown.find('[aria-label="Another name for for the circle"]').trigger('keydown', { key: 'Enter' })
+  expect(server.changes()).toEqual([])
+  await shown.find('.called').trigger('click')
+  const field = shown.find('[aria-label="Another name for for the circle"]')
+  await field.setValue('for the band')
+  await field.trigger('keydown', { key: 'Enter' })
+  await until(() =>
+    expect(server.changes()).toEqual([{ what: `PUT ${PATH}/kept/4`, body: { name: 'for the band', letGo: false } }]),
+  )
+})

@@ -7,6 +7,7 @@ import { useLive } from '@/api/live'
 import { offerUndo } from '@/api/undo'
 import { count, dayAndTime } from '@/ui/format/format'
 import RefusedNote from '@/ui/RefusedNote.vue'
+import KeptName from './KeptName.vue'
 import RemarkChosen from './RemarkChosen.vue'
 import { effect, HOWS, type How } from './selections'
 
@@ -40,21 +41,34 @@ async function keep(): Promise<void> {
   if (done) name.value = ''
   await fresh()
 }
-async function letGo(id: number, called: string): Promise<void> {
-  const put = (gone: boolean) =>
-    api.put('/api/cases/{number}/catalogue/selection/kept/{id}', {
-      path: { number: props.number, id },
-      body: { name: called, letGo: gone },
-    })
+const put = (id: number, called: string, gone: boolean) =>
+  api.put('/api/cases/{number}/catalogue/selection/kept/{id}', {
+    path: { number: props.number, id },
+    body: { name: called, letGo: gone },
+  })
+/** Changes a kept selection, and offers the way back. */
+async function change(words: string, there: () => Promise<unknown>, back: () => Promise<unknown>): Promise<void> {
   await changing.run(async () => {
-    await put(true)
-    offerUndo(`“${called}” is no longer kept.`, async () => {
-      await put(false)
+    await there()
+    offerUndo(words, async () => {
+      await back()
       await kept.refresh()
     })
     await kept.refresh()
   })
 }
+const letGo = (id: number, called: string) =>
+  change(
+    `“${called}” is no longer kept.`,
+    () => put(id, called, true),
+    () => put(id, called, false),
+  )
+const rename = (id: number, from: string, to: string) =>
+  change(
+    `“${from}” is called “${to}”.`,
+    () => put(id, to, false),
+    () => put(id, from, false),
+  )
 async function apply(id: number, how: How, words: string): Promise<void> {
   await changing.run(async () => {
     const { change, changed } = await api.post('/api/cases/{number}/catalogue/selection/kept/{id}', {
@@ -85,7 +99,7 @@ async function takeBack(change: number): Promise<void> {
       <RemarkChosen v-if="chosen" :number="number" :chosen="chosen" />
       <ul v-if="kept.data.value?.length" class="plain">
         <li v-for="k in kept.data.value" :key="k.id">
-          <b>{{ k.name }}</b>
+          <KeptName :name="k.name" @rename="(to) => rename(k.id, k.name, to)" />
           <span class="xs text-body-secondary">{{ count(k.files) }}, by {{ k.keptBy }}</span>
           <span class="does">
             <button
