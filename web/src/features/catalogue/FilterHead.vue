@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import type { CataloguePage } from '@/api/types'
-import { count } from '@/ui/format/format'
+import { bytes, count, size } from '@/ui/format/format'
 import { useKeys } from '@/ui/keys'
 import AskLine from './AskLine.vue'
 import FacetList from './FacetList.vue'
@@ -84,7 +84,10 @@ useKeys([
       />
       <span class="m total"
         ><template v-if="!page.exact">at least </template><b>{{ count(page.matching) }}</b> of {{ count(page.all)
-        }}<span v-if="!page.exact" class="s counting" role="status">, counting …</span></span
+        }}<span v-if="!page.exact" class="s counting" role="status">, counting …</span
+        ><span v-else-if="page.bytes !== undefined" class="s" :title="bytes(page.bytes)"
+          >, {{ size(page.bytes) }}</span
+        ></span
       >
     </div>
     <div class="d-flex flex-wrap align-items-center gap-2 line1">

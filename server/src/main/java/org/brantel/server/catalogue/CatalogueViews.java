@@ -162,12 +162,14 @@ public final class CatalogueViews {
 
     /**
      * @param matching lines that pass the filter; where that is not {@code exact}, at least so many
+     * @param bytes    of the lines that pass; absent where they are not all counted
      * @param exact    false where more pass than are counted at once: then nothing is said by kind, origin or prognosis
      * @param kinds    counts of the lines that pass, by kind; so for origins and prognoses
      */
     public record Counts(
             long matching,
             boolean exact,
+            @Nullable Long bytes,
             long all,
             Map<String, Long> kinds,
             Map<String, Long> origins,
@@ -177,6 +179,7 @@ public final class CatalogueViews {
             return new Counts(
                     counts.matching(filter),
                     true,
+                    counts.bytes(filter),
                     all,
                     counts.kinds(filter),
                     counts.origins(filter),
@@ -184,7 +187,7 @@ public final class CatalogueViews {
         }
 
         static Counts atLeast(long matching, long all) {
-            return new Counts(matching, false, all, Map.of(), Map.of(), Map.of());
+            return new Counts(matching, false, null, all, Map.of(), Map.of(), Map.of());
         }
     }
 

@@ -14,8 +14,11 @@ import org.brantel.core.finding.Prognosis;
  */
 record FacetCounts(List<Cell> cells) {
 
-    /** @param lines of this kind, with exactly these origins and this prognosis */
-    record Cell(String kind, List<String> origins, Prognosis prognosis, long lines) {
+    /**
+     * @param lines of this kind, with exactly these origins and this prognosis
+     * @param bytes of these lines
+     */
+    record Cell(String kind, List<String> origins, Prognosis prognosis, long lines, long bytes) {
 
         private boolean isOfKind(CatalogueFilter f) {
             return f.kinds().isEmpty() || f.kinds().contains(kind);
@@ -42,10 +45,16 @@ record FacetCounts(List<Cell> cells) {
     }
 
     long matching(CatalogueFilter f) {
-        return cells.stream()
-                .filter(c -> c.isOfKind(f) && c.isOfOrigin(f) && c.isOfPrognosis(f))
-                .mapToLong(Cell::lines)
-                .sum();
+        return passing(f).mapToLong(Cell::lines).sum();
+    }
+
+    /** Of what passes. */
+    long bytes(CatalogueFilter f) {
+        return passing(f).mapToLong(Cell::bytes).sum();
+    }
+
+    private Stream<Cell> passing(CatalogueFilter f) {
+        return cells.stream().filter(c -> c.isOfKind(f) && c.isOfOrigin(f) && c.isOfPrognosis(f));
     }
 
     /** By kind, whatever kinds the filter asks for. */

@@ -122,12 +122,13 @@ class FoundPages {
 
     FacetCounts kept(long caseId) {
         return new FacetCounts(sql.query(
-                "select kind, origins, prognosis, lines from catalogue_count where case_id = ?",
+                "select kind, origins, prognosis, lines, bytes from catalogue_count where case_id = ?",
                 (row, n) -> new FacetCounts.Cell(
                         row.getString(1),
                         Arrays.asList(row.getString(2).split(",")),
                         Prognosis.valueOf(row.getString(3)),
-                        row.getLong(4)),
+                        row.getLong(4),
+                        row.getLong(5)),
                 caseId));
     }
 
@@ -144,17 +145,23 @@ class FoundPages {
         passing.multiselect(
                         root.get("kind").alias("kind"),
                         root.get("origins").alias("origins"),
-                        root.get("prognosis").alias("prognosis"))
+                        root.get("prognosis").alias("prognosis"),
+                        root.get("size").alias("size"))
                 .where(filter.predicates(reach, root, passing, b).toArray(Predicate[]::new));
         if (most != null) {
             passing.fetch(most);
         }
         JpaDerivedRoot<Tuple> one = query.from(passing);
-        query.select(b.array(one.get("kind"), one.get("origins"), one.get("prognosis"), b.count()))
+        query.select(b.array(
+                        one.get("kind"),
+                        one.get("origins"),
+                        one.get("prognosis"),
+                        b.count(),
+                        b.sum(one.<Long>get("size"))))
                 .groupBy(one.get("kind"), one.get("origins"), one.get("prognosis"));
         return new FacetCounts(entities.createQuery(query).getResultList().stream()
                 .map(row -> new FacetCounts.Cell(
-                        (String) row[0], List.of((String[]) row[1]), (Prognosis) row[2], (Long) row[3]))
+                        (String) row[0], List.of((String[]) row[1]), (Prognosis) row[2], (Long) row[3], (Long) row[4]))
                 .toList());
     }
 }

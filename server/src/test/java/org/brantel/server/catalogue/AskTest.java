@@ -159,6 +159,10 @@ class AskTest {
         JsonNode page = page(story, question);
         assertThat(found(page)).isEqualTo(slots);
         assertThat(page.get("matching").asInt()).isEqualTo(page.get("lines").size());
+        assertThat(page.get("bytes").asLong())
+                .isEqualTo(stream(page.get("lines"))
+                        .mapToLong(l -> l.get("size").asLong())
+                        .sum());
         assertThat(page.get("question").get("problems")).isEmpty();
     }
 
