@@ -6,9 +6,14 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.concurrent.Semaphore;
 import org.brantel.server.catalogue.Catalogues;
+import org.brantel.server.intake.Cases;
+import org.brantel.server.locks.Locks;
+import org.brantel.server.locks.Look;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Settings;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
+import org.springframework.util.FileSystemUtils;
 
 /**
  * Pictures as a contact sheet shows them: drawn anew, without anything that a camera wrote beside them, and kept in the
@@ -20,12 +25,14 @@ class SmallPictures {
     private static final int EDGE = 240;
 
     private final PictureShowing pictures;
+    private final Locks locks;
     private final Path store;
     private final Semaphore turns =
             new Semaphore(Math.max(1, Runtime.getRuntime().availableProcessors()), true);
 
-    SmallPictures(PictureShowing pictures, Settings settings) {
+    SmallPictures(PictureShowing pictures, Locks locks, Settings settings) {
         this.pictures = pictures;
+        this.locks = locks;
         this.store = settings.labStore().resolve("small");
     }
 
@@ -44,6 +51,14 @@ class SmallPictures {
             }
         }
         return Files.readAllBytes(file);
+    }
+
+    /** What the customer does not agree to any more is not kept either. */
+    @EventListener
+    void consentNarrowed(Cases.ConsentNarrowed change) throws IOException {
+        if (!locks.mayLook(change.caseNumber(), Look.PREVIEWS)) {
+            FileSystemUtils.deleteRecursively(store.resolve(change.caseNumber()));
+        }
     }
 
     private void draw(Catalogues.Selected line, Path file) throws IOException {

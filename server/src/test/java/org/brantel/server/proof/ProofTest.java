@@ -55,6 +55,8 @@ class ProofTest {
     private final Lab lab = Lab.open();
     private final Catalogues catalogues = lab.bean(Catalogues.class);
     private final Map<String, byte[]> files = new LinkedHashMap<>();
+    private final List<Finding> findings = new ArrayList<>();
+    private long imaging;
     private Story story;
     private Story glimpses;
     private Story names;
@@ -63,14 +65,13 @@ class ProofTest {
     void find(@TempDir Path made) throws IOException, InterruptedException {
         lay(made);
         ByteArrayOutputStream medium = new ByteArrayOutputStream();
-        List<Finding> findings = new ArrayList<>();
         for (Map.Entry<String, byte[]> f : files.entrySet()) {
             assertThat(f.getValue().length).as(f.getKey()).isLessThan(SLOT);
             findings.add(finding(findings.size(), f.getKey(), f.getValue().length));
             medium.writeBytes(Arrays.copyOf(f.getValue(), SLOT));
         }
         Files.write(lab.inbox().resolve("proof.img"), medium.toByteArray());
-        long imaging = Story.of(new CaseForms())
+        imaging = Story.of(new CaseForms())
                 .imaged("inbox/proof.img")
                 .session()
                 .get("id")
@@ -316,6 +317,30 @@ class ProofTest {
                         .expect(404)
                         .sentence())
                 .contains("it has no page 3");
+    }
+
+    @Test
+    void smallPicturesGoWithTheYesToThem() throws IOException {
+        Path store = lab.home().resolve("lab-store").resolve("small");
+        Story taken = Story.of(new CaseForms().consent("look", "previews"));
+        catalogues.merge(
+                taken.number,
+                3,
+                imaging,
+                findings.stream().filter(f -> f.name().equals("comb.png")).toList());
+        taken.una.get(path(taken, "comb.png", "/small")).expect(200);
+        assertThat(store.resolve(taken.number)).isNotEmptyDirectory();
+        int version =
+                taken.una.get(taken.path("")).expect(200).json().get("version").asInt();
+        taken.una
+                .put(
+                        taken.path(""),
+                        new CaseForms()
+                                .consent("look", "names")
+                                .version(version)
+                                .build())
+                .expect(200);
+        assertThat(store.resolve(taken.number)).doesNotExist();
     }
 
     @Test
