@@ -113,8 +113,8 @@ public sealed interface Condition {
     record Inside(String words) implements Condition {}
 
     /**
-     * The words stand in its name, its folders, other names of it, what the lab remarked, what its content says of itself, or its text as far as that was
-     * read.
+     * The words stand in its name, its folders, other names of it, what the lab remarked, what its content says of
+     * itself, or its text as far as that was read.
      */
     record Text(String words) implements Condition {}
 }

@@ -60,9 +60,10 @@ class OfficeShowing implements Showing {
         if (line.finding().size() > FoundBytes.MOST) {
             return Preview.none("It is larger than what is shown (64 MiB).");
         }
-        byte[] content = bytes.head(line, FoundBytes.MOST).bytes();
+        FoundBytes.Head head = bytes.head(line, FoundBytes.MOST);
+        byte[] content = head.bytes();
         if (OTHERS.contains(line.finding().kind())) {
-            return said(reading.of(line.finding().kind(), content));
+            return said(reading.of(line.finding().kind(), content), head.unread());
         }
         try {
             return SHEETS.contains(line.finding().kind()) ? sheets(content) : words(content);
@@ -71,14 +72,17 @@ class OfficeShowing implements Showing {
         }
     }
 
-    private static Preview said(WordsIn words) {
-        return words.said().isEmpty()
-                ? Preview.none(words.outcome().sentence())
-                : Preview.text(
-                        words.said().substring(0, Math.min(words.said().length(), MOST_LETTERS)),
-                        words.said().length() <= MOST_LETTERS && words.outcome() == Outcome.READ
-                                ? "All of its words, without their form."
-                                : "Its first words, without their form.");
+    private static Preview said(WordsIn words, long unread) {
+        if (words.said().isEmpty()) {
+            return Preview.none(words.outcome().sentence());
+        }
+        boolean all = words.said().length() <= MOST_LETTERS && words.outcome() == Outcome.READ;
+        String how = unread > 0
+                ? "The words that could be read, without their form; " + unread + " of its bytes were never read."
+                : words.outcome() == Outcome.PARTLY
+                        ? "The words that could be read, without their form; its content is damaged."
+                        : all ? "All of its words, without their form." : "Its first words, without their form.";
+        return Preview.text(words.said().substring(0, Math.min(words.said().length(), MOST_LETTERS)), how);
     }
 
     /** Takes a part of a document. */

@@ -107,7 +107,7 @@ public final class Extraction implements Chore {
 
     /** A damaged document may say something before it breaks. */
     private static WordsIn partly(String text) {
-        WordsIn some = WordsIn.of(text, true);
+        WordsIn some = WordsIn.of(text, false).partly();
         return some.outcome() == Outcome.NOTHING ? WordsIn.not(Outcome.DAMAGED) : some;
     }
 }

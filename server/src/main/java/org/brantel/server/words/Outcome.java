@@ -7,6 +7,7 @@ import java.util.Locale;
 public enum Outcome {
     READ("All of its words can be searched."),
     CUT("It has more words than are kept; the first 200,000 letters can be searched."),
+    PARTLY("Its content is damaged or was not all read; the words that could be read can be searched."),
     NOTHING("There are no words in it."),
     LOCKED("It is locked with a password, so its words cannot be read."),
     DAMAGED("Its words cannot be read: its content is damaged."),
@@ -26,7 +27,7 @@ public enum Outcome {
     }
 
     boolean isRead() {
-        return this == READ || this == CUT;
+        return this == READ || this == CUT || this == PARTLY;
     }
 
     /** As the API writes it. */

@@ -59,8 +59,14 @@ class WordSearch implements BesideLines {
     @EventListener
     @Transactional
     public void consentNarrowed(Cases.ConsentNarrowed change) {
-        if (closed(change.caseNumber()) != null) {
-            insides.deleteOfCase(cases.id(change.caseNumber()));
+        forgetClosed(change.caseNumber());
+    }
+
+    /** Where nobody may look, nothing is kept. */
+    @Transactional
+    public void forgetClosed(String number) {
+        if (closed(number) != null) {
+            insides.deleteOfCase(cases.id(number));
         }
     }
 
@@ -71,7 +77,7 @@ class WordSearch implements BesideLines {
 
     /** Lines that have words. */
     long said(long caseId) {
-        return insides.countByCaseIdAndOutcomeIn(caseId, List.of(Outcome.READ, Outcome.CUT));
+        return insides.countByCaseIdAndOutcomeIn(caseId, List.of(Outcome.READ, Outcome.CUT, Outcome.PARTLY));
     }
 
     @Override

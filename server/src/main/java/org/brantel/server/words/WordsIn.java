@@ -25,6 +25,11 @@ public record WordsIn(Outcome outcome, String said) {
         return said.isEmpty() ? not(Outcome.NOTHING) : new WordsIn(cut ? Outcome.CUT : Outcome.READ, said);
     }
 
+    /** Of content that is damaged, or has bytes that were never read: there may be more words than were read. */
+    WordsIn partly() {
+        return outcome == Outcome.READ || outcome == Outcome.CUT ? new WordsIn(Outcome.PARTLY, said) : this;
+    }
+
     /** The outcome and what is said, in one text. */
     String answer() {
         return outcome.name() + "\n" + said;

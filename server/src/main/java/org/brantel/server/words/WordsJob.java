@@ -94,6 +94,9 @@ class WordsJob implements Labour<WordsRun> {
         boolean asked;
         try (Reading reading = new Reading(run)) {
             asked = reading.all();
+        } finally {
+            // What was read while the customer took their yes back goes as well.
+            search.forgetClosed(run.number());
         }
         if (asked && run.serverStops()) {
             throw run.leave();
@@ -169,8 +172,12 @@ class WordsJob implements Labour<WordsRun> {
                 return WordsIn.not(Outcome.NOTHING);
             }
             byte[] bytes = new byte[(int) length];
-            f.content(image(line.imagingId())).read(0, bytes, 0, bytes.length);
-            return words.of(f.kind(), bytes);
+            boolean whole = f.content(image(line.imagingId()))
+                    .read(0, bytes, 0, bytes.length)
+                    .failed()
+                    .isEmpty();
+            WordsIn said = words.of(f.kind(), bytes);
+            return whole ? said : said.partly();
         }
 
         private Source image(long imagingId) throws IOException {

@@ -184,6 +184,15 @@ class WordsTest {
         assertThat(asked(story, "containing dues")).hasSize(11);
     }
 
+    /** What was never read may have held more words. */
+    @Test
+    void aDocumentWithGapsIsNotSaidToBeReadWhole() {
+        assertThat(new WordsIn(Outcome.READ, "dues").partly()).isEqualTo(new WordsIn(Outcome.PARTLY, "dues"));
+        assertThat(WordsIn.not(Outcome.LOCKED).partly()).isEqualTo(WordsIn.not(Outcome.LOCKED));
+        assertThat(Outcome.PARTLY.isRead()).isTrue();
+        assertThat(Outcome.PARTLY.sentence()).contains("not all read");
+    }
+
     /** What was read goes with the yes to it. */
     @Test
     void wordsAreForgottenWhenTheCustomerTakesTheirYesBack() throws IOException {
