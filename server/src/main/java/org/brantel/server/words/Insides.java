@@ -15,7 +15,7 @@ interface Insides extends JpaRepository<Inside, Long> {
             + "where i.lineId in ?1")
     List<Known> known(Collection<Long> lines);
 
-    long countByCaseId(long caseId);
+    long countByCaseIdAndOutcomeNotIn(long caseId, Collection<Outcome> outcomes);
 
     long countByCaseIdAndOutcomeIn(long caseId, Collection<Outcome> outcomes);
 

@@ -30,6 +30,11 @@ public enum Outcome {
         return this == READ || this == CUT || this == PARTLY;
     }
 
+    /** Whether another try may end otherwise. */
+    boolean isGivenUp() {
+        return this == LATE || this == GREEDY;
+    }
+
     /** As the API writes it. */
     @JsonValue
     public String word() {

@@ -70,9 +70,9 @@ class WordSearch implements BesideLines {
         }
     }
 
-    /** Lines whose words were tried. */
+    /** Lines whose words were tried, and not given up. */
     long looked(long caseId) {
-        return insides.countByCaseId(caseId);
+        return insides.countByCaseIdAndOutcomeNotIn(caseId, List.of(Outcome.LATE, Outcome.GREEDY));
     }
 
     /** Lines that have words. */

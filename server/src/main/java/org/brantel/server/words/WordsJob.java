@@ -150,7 +150,7 @@ class WordsJob implements Labour<WordsRun> {
 
         private void take(Catalogues.Selected line, Insides.@Nullable Known known) throws IOException {
             String content = line.bytesName();
-            if (known != null && known.content().equals(content)) {
+            if (known != null && !known.outcome().isGivenUp() && known.content().equals(content)) {
                 outcomes.add(known.outcome());
             } else {
                 WordsIn said = read(line);

@@ -182,6 +182,14 @@ class WordsTest {
         read(story);
         assertThat(asked(story, "containing \"kept as it is\"")).isEmpty();
         assertThat(asked(story, "containing dues")).hasSize(11);
+        lab.sql()
+                .update(
+                        "update catalogue_words set outcome = 'LATE', said = '' where case_id = (select id from lab_case "
+                                + "where number = ?)",
+                        story.number);
+        assertThat(words(story).get("looked").asInt()).as("given up").isZero();
+        read(story);
+        assertThat(asked(story, "containing dues")).hasSize(11);
     }
 
     /** What was never read may have held more words. */
