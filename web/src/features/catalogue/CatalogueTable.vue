@@ -1,12 +1,10 @@
 <script setup lang="ts">
-import { useTemplateRef } from 'vue'
+import { computed, nextTick, useTemplateRef, watch } from 'vue'
+import { useVirtualizer } from '@tanstack/vue-virtual'
 import type { CatalogueLine, WantedState } from '@/api/types'
-import { bytes, dateAndTime, percent, size, zoneName } from '@/ui/format/format'
-import { asFound } from '@/ui/format/names'
-import FillGauge from '@/ui/instruments/FillGauge.vue'
 import FindingProof from './FindingProof.vue'
-import { calledOf, morePlaces, placeOf, wantedMarks } from './lines'
-import { remarkSigns } from './remarks'
+import FindingRow from './FindingRow.vue'
+import { wantedMarks } from './lines'
 
 const props = defineProps<{
   /** The case. */
@@ -25,6 +23,10 @@ const props = defineProps<{
   asked: readonly string[]
   /** The column that they are in order of. */
   sort: string
+  /** What they scroll in. */
+  within: HTMLElement | null
+  /** How many pass, as far as that is known. */
+  matching: number
 }>()
 const emit = defineEmits<{
   at: [index: number]
@@ -33,6 +35,8 @@ const emit = defineEmits<{
   /** Lines that are named one by one, to be chosen or given up. */
   choose: [ids: number[], selected: boolean]
   sort: [by: string]
+  /** These places of the list are looked at. */
+  look: [from: number, to: number]
 }>()
 
 const COLUMNS = [
@@ -42,10 +46,46 @@ const COLUMNS = [
   { label: 'size', sort: 'size' },
   { label: 'last changed', sort: 'modified' },
 ]
+const LINE_POINTS = 30
+const HEAD_POINTS = 28
+/** So many lines stand ready above and below. */
+const READY = 8
+
 const table = useTemplateRef<HTMLTableElement>('table')
+/** Lines that are not looked at are not there, but for the room that they take. */
+const virtual = useVirtualizer(
+  computed(() => ({
+    count: props.lines.length,
+    getScrollElement: () => props.within,
+    estimateSize: () => LINE_POINTS,
+    getItemKey: (i: number) => props.lines[i]?.id ?? i,
+    scrollMargin: HEAD_POINTS,
+    scrollPaddingStart: HEAD_POINTS,
+    overscan: READY,
+  })),
+)
+const rows = computed(() => virtual.value.getVirtualItems())
+const shown = computed(() =>
+  rows.value.flatMap(({ index }) => {
+    const line = props.lines[index]
+    return line ? [{ index, line }] : []
+  }),
+)
+const above = computed(() => Math.max(0, (rows.value[0]?.start ?? 0) - HEAD_POINTS))
+const below = computed(() => virtual.value.getTotalSize() - ((rows.value.at(-1)?.end ?? HEAD_POINTS) - HEAD_POINTS))
+watch(
+  () => [rows.value[0]?.index ?? 0, rows.value.at(-1)?.index ?? 0] as const,
+  ([from, to]) => emit('look', from, to),
+)
+const measure = (row: unknown): void => virtual.value.measureElement(row as HTMLElement | null)
+
 defineExpose({
   /** The line at hand is where keys go to. */
-  focusLine: (i: number) => table.value?.querySelectorAll<HTMLElement>('.nameb')[i]?.focus(),
+  async focusLine(i: number): Promise<void> {
+    virtual.value.scrollToIndex(i)
+    await nextTick()
+    table.value?.querySelector<HTMLElement>(`[data-index="${i}"] .nameb`)?.focus({ preventScroll: true })
+  },
 })
 /** Opens a line where it is folded, folds it where it is open, and stands on it. */
 function openLine(id: number, at: number): void {
@@ -55,12 +95,12 @@ function openLine(id: number, at: number): void {
 </script>
 
 <template>
-  <table ref="table" class="lines">
+  <table ref="table" class="lines" :aria-rowcount="matching + 1">
     <caption class="visually-hidden">
       Findings
     </caption>
     <thead>
-      <tr>
+      <tr aria-rowindex="1">
         <th scope="col"><span class="visually-hidden">selected</span></th>
         <th
           v-for="c in COLUMNS"
@@ -83,48 +123,21 @@ function openLine(id: number, at: number): void {
         <th scope="col">fits</th>
       </tr>
     </thead>
-    <tbody v-for="(l, i) in lines" :key="l.id">
-      <tr
-        :class="{ on: i === at, open: l.id === open }"
+    <tbody aria-hidden="true">
+      <tr :style="{ height: `${above}px` }" />
+    </tbody>
+    <tbody v-for="{ index: i, line: l } in shown" :key="l.id" :ref="measure" :data-index="i">
+      <FindingRow
+        :line="l"
+        :marks="wantedMarks(l.wanted, l.mayFit, wanted)"
+        :at="i === at"
+        :open="l.id === open"
+        :aria-rowindex="i + 2"
         @click="emit('at', i)"
         @dblclick="emit('open', l.id === open ? undefined : l.id)"
-      >
-        <td>
-          <input
-            type="checkbox"
-            class="form-check-input"
-            :checked="l.selected"
-            :aria-label="`Select ${calledOf(l)}`"
-            @change="emit('select', l)"
-            @click.stop
-          />
-        </td>
-        <td class="text-nowrap">
-          <span class="d-flex align-items-center gap-2"
-            ><FillGauge :prognosis="l.prognosis" :share="l.size ? l.readBytes / l.size : 1" :proven="l.proven ?? 0" />
-            {{ l.prognosis
-            }}<span v-if="l.prognosis === 'gapped'" class="m xs">{{ percent(l.readBytes, l.size) }}</span></span
-          >
-        </td>
-        <td class="name">
-          <div class="called">
-            <button type="button" class="nameb" :aria-expanded="l.id === open" @click.stop="openLine(l.id, i)">
-              {{ calledOf(l) }}</button><span
-              v-if="l.places.length > 1"
-              class="sign"
-              :title="l.places.map(asFound).join('\n')"
-              >{{ morePlaces(l) }}</span
-            ><span v-for="s in remarkSigns(l.remark)" :key="s" class="sign">{{ s }}</span>
-          </div>
-        </td>
-        <td class="place text-body-secondary" :title="l.path ?? ''">
-          {{ placeOf(l) }}
-        </td>
-        <td class="n" :title="bytes(l.size)">{{ size(l.size) }}</td>
-        <td class="m when" :title="zoneName()">{{ l.modified ? dateAndTime(l.modified) : 'not kept' }}</td>
-        <td>{{ l.origins.join(', ') }}</td>
-        <td class="m fits">{{ wantedMarks(l.wanted, l.mayFit, wanted) }}</td>
-      </tr>
+        @open="openLine(l.id, i)"
+        @select="emit('select', l)"
+      />
       <tr v-if="l.id === open" class="proofrow">
         <td colspan="8">
           <FindingProof
@@ -138,6 +151,9 @@ function openLine(id: number, at: number): void {
         </td>
       </tr>
     </tbody>
+    <tbody aria-hidden="true">
+      <tr :style="{ height: `${below}px` }" />
+    </tbody>
   </table>
 </template>
 
@@ -145,7 +161,8 @@ function openLine(id: number, at: number): void {
 .lines {
   width: 100%;
   min-width: 820px;
-  border-collapse: collapse;
+  border-collapse: separate;
+  border-spacing: 0;
   font-size: 13px;
   table-layout: fixed;
 }
@@ -161,24 +178,10 @@ function openLine(id: number, at: number): void {
   border-bottom: 1px solid var(--line-2);
   z-index: 1;
 }
-.lines td {
-  padding: 4px 8px;
-  border-bottom: 1px solid var(--line);
-  background: var(--sheet);
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-.lines .proofrow td {
+.proofrow td {
   padding: 0;
-  white-space: normal;
+  border-bottom: 1px solid var(--line);
   background: var(--verd-wash);
-}
-.lines tr.on td {
-  background: var(--verd-wash);
-}
-.lines tr.on td:first-child {
-  box-shadow: inset 4px 0 var(--verd);
 }
 .lines th:nth-child(1) {
   width: 40px;
@@ -198,35 +201,10 @@ function openLine(id: number, at: number): void {
 .lines th:nth-child(8) {
   width: 64px;
 }
-.n {
-  text-align: right !important;
+.lines th.n {
+  text-align: right;
   font-family: var(--mono);
   font-size: 12.5px;
-}
-.when {
-  font-size: 12px;
-}
-.fits {
-  color: var(--heather-d);
-  font-weight: 600;
-}
-.called {
-  display: flex;
-  align-items: center;
-  gap: 5px;
-}
-.nameb {
-  background: none;
-  border: 0;
-  padding: 0;
-  color: inherit;
-  font-weight: inherit;
-  max-width: 100%;
-  overflow: hidden;
-  text-overflow: ellipsis;
-}
-tr.open .nameb {
-  font-weight: 650;
 }
 .by {
   background: none;
@@ -237,8 +215,5 @@ tr.open .nameb {
 .by.on {
   font-weight: 650;
   color: var(--ink);
-}
-.form-check-input {
-  margin-left: 8px;
 }
 </style>

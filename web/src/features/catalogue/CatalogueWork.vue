@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
-import { useIntersectionObserver } from '@vueuse/core'
 import { useRoute, useRouter } from 'vue-router'
 import type { CatalogueLine, Docket } from '@/api/types'
 import { count } from '@/ui/format/format'
@@ -26,7 +25,7 @@ const props = defineProps<{ /** The case whose findings these are. */ docket: Do
 const router = useRouter()
 const route = useRoute()
 const catalogue = useCatalogue(props.docket.number, fromQuery(route.query))
-const { filter, sort, lines, undoable } = catalogue
+const { filter, sort, lines, rest, undoable } = catalogue
 const page = catalogue.page
 const at = ref(0)
 const open = ref<number>()
@@ -49,19 +48,13 @@ const folded = computed(() => !unfolded.value && lines.value.some((l) => l.id ==
 const asked = computed(() => wordsAsked(page.value?.question))
 const narrowed = computed(() => page.value?.wanted.find((w) => w.line.id === filter.value.wanted))
 
-/** A sheet goes on by itself where it is looked at to its end. */
-const further = useTemplateRef<HTMLElement>('further')
-useIntersectionObserver(
-  further,
-  (seen) => {
-    if (filter.value.sheet && seen.some((s) => s.isIntersecting)) void catalogue.more()
-  },
-  { rootMargin: '600px' },
-)
-
 function move(by: number): void {
+  if (filter.value.sheet) {
+    sheet.value?.step(by)
+    return
+  }
   at.value = Math.min(lines.value.length - 1, Math.max(0, at.value + by))
-  ;(filter.value.sheet ? sheet : table).value?.focusLine(at.value)
+  void table.value?.focusLine(at.value)
 }
 function toggleLine(line: CatalogueLine | undefined): void {
   if (line) void catalogue.select([line.id], !line.selected)
@@ -192,6 +185,8 @@ useKeys([
         :wanted="page.wanted"
         :at="at"
         :open="open"
+        :within="scroll"
+        @look="catalogue.look"
         @at="(i) => (at = i)"
         @open="(id) => (open = id)"
         @select="catalogue.select"
@@ -207,6 +202,9 @@ useKeys([
         :at="at"
         :open="open"
         :sort="sort"
+        :within="scroll"
+        :matching="page.matching"
+        @look="catalogue.look"
         @at="(i) => (at = i)"
         @open="(id) => (open = id)"
         @select="toggleLine"
@@ -221,10 +219,13 @@ useKeys([
         The catalogue is empty.
         <RouterLink class="link" :to="`/cases/${docket.number}/scanning`">Scan the image</RouterLink> first.
       </p>
-      <p v-if="lines.length < page.matching || (!page.exact && lines.length)" ref="further" class="more">
+      <p v-if="rest === 'more'" class="more">
         <button type="button" class="btn btn-quiet btn-sm" @click="catalogue.more">
           Show {{ count(page.exact ? Math.min(200, page.matching - lines.length) : 200) }} more
         </button>
+      </p>
+      <p v-else-if="rest === 'narrow'" class="more s text-body-secondary">
+        These are the first {{ count(lines.length) }}. Ask for less, or open a folder, to see the others.
       </p>
     </div>
     <SelectionBar
@@ -267,6 +268,9 @@ useKeys([
 @media (width <= 900px) {
   .catalogue {
     height: auto;
+  }
+  .scroll {
+    max-height: 85vh;
   }
 }
 </style>

@@ -1,6 +1,7 @@
 // @vitest-environment happy-dom
 import { mount } from '@vue/test-utils'
 import { expect, it } from 'vitest'
+import { nextTick } from 'vue'
 import type { CatalogueLine } from '@/api/types'
 import ContactSheet from './ContactSheet.vue'
 
@@ -20,16 +21,24 @@ const picture = (id: number, made: string, more: Partial<CatalogueLine> = {}): C
     ...more,
   }) as unknown as CatalogueLine
 
-function sheetOf(lines: CatalogueLine[], at = 0) {
-  return mount(ContactSheet, {
-    props: { number: 'BR-1', lines, at, open: undefined, wanted: [], gone: [], asked: [] },
+/** Something to scroll in that has room for all of it. */
+function roomy(): HTMLElement {
+  const room = document.createElement('div')
+  for (const side of ['clientWidth', 'clientHeight']) Object.defineProperty(room, side, { value: 4000 })
+  return room
+}
+async function sheetOf(lines: CatalogueLine[], at = 0) {
+  const sheet = mount(ContactSheet, {
+    props: { number: 'BR-1', lines, at, open: undefined, wanted: [], gone: [], asked: [], within: roomy() },
     attachTo: document.body,
   })
+  await nextTick()
+  return sheet
 }
 const FOUR = [1, 2, 3, 4].map((id) => picture(id, `2026-05-0${id}T09:00:00`, { selected: id === 3 }))
 
-it('hangs pictures under their days, and keeps days without any', () => {
-  const sheet = sheetOf([picture(1, '2026-05-01T09:00:00'), picture(2, '2026-05-04T10:00:00')])
+it('hangs pictures under their days, and keeps days without any', async () => {
+  const sheet = await sheetOf([picture(1, '2026-05-01T09:00:00'), picture(2, '2026-05-04T10:00:00')])
   expect(sheet.findAll('.day').map((d) => d.find('h3').text())).toEqual([
     'Fri, 1 May 2026 1 picture',
     'Mon, 4 May 2026 1 picture',
@@ -38,8 +47,8 @@ it('hangs pictures under their days, and keeps days without any', () => {
   sheet.unmount()
 })
 
-it('says on the picture what is in doubt or has gaps', () => {
-  const sheet = sheetOf([picture(1, '2026-05-01T09:00:00', { prognosis: 'gapped', readBytes: 60 })])
+it('says on the picture what is in doubt or has gaps', async () => {
+  const sheet = await sheetOf([picture(1, '2026-05-01T09:00:00', { prognosis: 'gapped', readBytes: 60 })])
   expect(sheet.text()).toContain('gapped, 60.0 %')
   expect(sheet.find('.picture').attributes('aria-label')).toBe('hive 1.jpg, gapped, 60.0 %, Hives')
   expect(sheet.find('.strips').exists()).toBe(true)
@@ -47,7 +56,7 @@ it('says on the picture what is in doubt or has gaps', () => {
 })
 
 it('chooses all that a hand is dragged over, and gives them up when all were chosen', async () => {
-  const sheet = sheetOf(FOUR)
+  const sheet = await sheetOf(FOUR)
   const pictures = sheet.findAll('.frame')
   await pictures[1]!.trigger('pointerdown', { button: 0 })
   await pictures[3]!.trigger('pointerenter')
@@ -60,14 +69,14 @@ it('chooses all that a hand is dragged over, and gives them up when all were cho
 })
 
 it('chooses from the picture at hand to one pressed with Shift', async () => {
-  const sheet = sheetOf(FOUR, 2)
+  const sheet = await sheetOf(FOUR, 2)
   await sheet.findAll('.frame')[3]!.trigger('pointerdown', { button: 0, shiftKey: true })
   expect(sheet.emitted('select')).toEqual([[[4], true]])
   sheet.unmount()
 })
 
 it('takes a picture in hand first, and opens the one in hand', async () => {
-  const sheet = sheetOf(FOUR)
+  const sheet = await sheetOf(FOUR)
   await sheet.findAll('.picture')[1]!.trigger('click')
   expect(sheet.emitted('at')).toEqual([[1]])
   expect(sheet.emitted('open')).toBeUndefined()

@@ -1,13 +1,25 @@
 <script setup lang="ts">
-import { computed, ref, useTemplateRef } from 'vue'
-import { useEventListener, useStorage } from '@vueuse/core'
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import { useVirtualizer } from '@tanstack/vue-virtual'
+import { useElementSize, useEventListener, useStorage } from '@vueuse/core'
 import type { CatalogueLine, WantedState } from '@/api/types'
 import { count } from '@/ui/format/format'
 import { asFound } from '@/ui/format/names'
 import { useKeys } from '@/ui/keys'
 import FindingProof from './FindingProof.vue'
 import SheetPicture from './SheetPicture.vue'
-import { between, blankLines, blankWords, daysOf, dayWords, resized, type SheetDay } from './sheet'
+import {
+  between,
+  blankLines,
+  blankWords,
+  daysOf,
+  dayWords,
+  partsOf,
+  resized,
+  roomOf,
+  steppedFrom,
+  type SheetPart,
+} from './sheet'
 
 const props = defineProps<{
   /** The case. */
@@ -24,26 +36,55 @@ const props = defineProps<{
   gone: readonly number[]
   /** Words that were asked for. */
   asked: readonly string[]
+  /** What they scroll in. */
+  within: HTMLElement | null
 }>()
 const emit = defineEmits<{
   at: [index: number]
   open: [id: number | undefined]
   /** Several are chosen, or given up, at once. */
   select: [ids: number[], selected: boolean]
+  /** These places among the lines are looked at. */
+  look: [from: number, to: number]
 }>()
 
 const size = useStorage('brantel.sheet', 112)
-const days = computed(() => daysOf(props.lines))
 const sheet = useTemplateRef<HTMLElement>('sheet')
+const { width } = useElementSize(sheet)
+const parts = computed(() => partsOf(daysOf(props.lines)))
+/** Places among the lines, in the order that the pictures hang in. */
+const order = computed(() => parts.value.flatMap((p) => p.hours.flatMap((h) => h.lines.map((l) => l.index))))
+/** Parts that are not looked at are not there, but for the room that they take. */
+const virtual = useVirtualizer(
+  computed(() => ({
+    count: parts.value.length,
+    getScrollElement: () => props.within,
+    estimateSize: (i: number) => roomOf(parts.value[i]!, size.value, width.value || 1100),
+    getItemKey: (i: number) => parts.value[i]?.key ?? i,
+    overscan: 3,
+  })),
+)
+const rows = computed(() => virtual.value.getVirtualItems())
+const shown = computed(() =>
+  rows.value.flatMap(({ index }) => parts.value.slice(index, index + 1).map((part) => ({ index, part }))),
+)
+const above = computed(() => rows.value[0]?.start ?? 0)
+const below = computed(() => virtual.value.getTotalSize() - (rows.value.at(-1)?.end ?? 0))
+watch(shown, (some) => {
+  const places = some.flatMap(({ part }) => part.hours.flatMap((h) => h.lines.map((l) => l.index)))
+  if (places.length) emit('look', Math.min(...places), Math.max(...places))
+})
+watch(size, () => virtual.value.measure())
+const measure = (part: unknown): void => virtual.value.measureElement(part as HTMLElement | null)
 /** The picture that a hand went down on, and where it has been dragged to since. */
 const drag = ref<{ from: number; to: number }>()
-const held = computed(() => new Set(drag.value ? between(drag.value.from, drag.value.to) : []))
+const held = computed(() => new Set(drag.value ? between(order.value, drag.value.from, drag.value.to) : []))
 
-const openIn = (day: SheetDay) => day.hours.flatMap((h) => h.lines).find((p) => p.line.id === props.open)?.line
+const openIn = (part: SheetPart) => part.hours.flatMap((h) => h.lines).find((p) => p.line.id === props.open)?.line
 
 function down(index: number, event: PointerEvent): void {
   if (event.button !== 0) return
-  if (event.shiftKey) choose(between(props.at, index))
+  if (event.shiftKey) choose(between(order.value, props.at, index))
   else drag.value = { from: index, to: index }
 }
 function over(index: number): void {
@@ -52,7 +93,7 @@ function over(index: number): void {
 function up(): void {
   const done = drag.value
   drag.value = undefined
-  if (done && done.from !== done.to) choose(between(done.from, done.to))
+  if (done && done.from !== done.to) choose(between(order.value, done.from, done.to))
 }
 /** All of them, unless all of them are chosen already. */
 function choose(indexes: readonly number[]): void {
@@ -71,21 +112,30 @@ function press({ line, index }: { line: CatalogueLine; index: number }): void {
   if (index === props.at) emit('open', line.id === props.open ? undefined : line.id)
   else show(index)
 }
-function focusLine(index: number): void {
-  sheet.value?.querySelectorAll<HTMLElement>('.picture')[index]?.focus()
+const pictureAt = (index: number) => sheet.value?.querySelector<HTMLElement>(`[data-at="${index}"] .picture`)
+async function focusLine(index: number): Promise<void> {
+  if (!pictureAt(index)) {
+    virtual.value.scrollToIndex(
+      parts.value.findIndex((p) => p.hours.some((h) => h.lines.some((l) => l.index === index))),
+    )
+    await nextTick()
+  }
+  pictureAt(index)?.focus()
 }
-defineExpose({ focusLine })
+function step(by: number): void {
+  show(steppedFrom(order.value, props.at, by))
+}
+defineExpose({ focusLine, step })
 function show(index: number): void {
   emit('at', index)
-  focusLine(index)
+  void focusLine(index)
 }
 /** The picture in the row above or below that is nearest. */
 function row(by: number): void {
-  const all = [...(sheet.value?.querySelectorAll<HTMLElement>('.picture') ?? [])]
-  const here = all[props.at]?.getBoundingClientRect()
+  const here = pictureAt(props.at)?.getBoundingClientRect()
   if (!here) return
-  const beyond = all
-    .map((e, index) => ({ index, box: e.getBoundingClientRect() }))
+  const beyond = [...(sheet.value?.querySelectorAll<HTMLElement>('[data-at]') ?? [])]
+    .map((e) => ({ index: Number(e.dataset.at), box: e.getBoundingClientRect() }))
     .filter(({ box }) => (by > 0 ? box.top > here.top + 4 : box.top < here.top - 4))
   const next = by > 0 ? Math.min(...beyond.map((b) => b.box.top)) : Math.max(...beyond.map((b) => b.box.top))
   const nearest = beyond
@@ -104,29 +154,37 @@ useKeys([
     ref="sheet"
     class="sheetpaper"
     :style="{ '--edge-size': `${size}px` }"
-    @keydown.right.prevent="show(Math.min(lines.length - 1, at + 1))"
-    @keydown.left.prevent="show(Math.max(0, at - 1))"
+    @keydown.right.prevent="step(1)"
+    @keydown.left.prevent="step(-1)"
     @keydown.down.prevent="row(1)"
     @keydown.up.prevent="row(-1)"
   >
-    <template v-for="d in days" :key="d.day">
-      <div v-if="d.blank" class="blank xs text-body-secondary" :style="{ height: `${6 * blankLines(d.blank) + 14}px` }">
-        <span class="blankwords">{{ blankWords(d.blank) }}</span>
+    <div :style="{ height: `${above}px` }" />
+    <div v-for="{ index, part } in shown" :key="part.key" :ref="measure" :data-index="index">
+      <div
+        v-if="part.blank"
+        class="blank xs text-body-secondary"
+        :style="{ height: `${6 * blankLines(part.blank) + 14}px` }"
+      >
+        <span class="blankwords">{{ blankWords(part.blank) }}</span>
       </div>
-      <section class="day" :aria-label="dayWords(d.day)">
-        <h3 class="s">
-          {{ dayWords(d.day) }}
-          <span class="xs text-body-secondary">{{ count(d.count) }} {{ d.count === 1 ? 'picture' : 'pictures' }}</span>
+      <section class="day" :class="{ goeson: part.goesOn }" :aria-label="dayWords(part.day)">
+        <h3 v-if="!part.goesOn" class="s">
+          {{ dayWords(part.day) }}
+          <span class="xs text-body-secondary"
+            >{{ count(part.count) }} {{ part.count === 1 ? 'picture' : 'pictures' }}</span
+          >
         </h3>
         <div class="hours">
-          <div v-for="h in d.hours" :key="h.hour" class="hour">
+          <div v-for="(h, i) in part.hours" :key="i" class="hour" :class="{ goeson: !h.begins }">
             <span class="m xs tick"
-              >{{ h.hour < 0 ? '' : `${String(h.hour).padStart(2, '0')} h`
+              >{{ h.begins && h.hour >= 0 ? `${String(h.hour).padStart(2, '0')} h` : ''
               }}<b v-if="h.with" :title="h.with">{{ asFound(h.with) }}</b></span
             >
             <SheetPicture
               v-for="p in h.lines"
               :key="p.line.id"
+              :data-at="p.index"
               :number="number"
               :line="p.line"
               :at="p.index === at"
@@ -140,18 +198,19 @@ useKeys([
           </div>
         </div>
         <FindingProof
-          v-if="openIn(d)"
+          v-if="openIn(part)"
           :key="open"
           class="lens"
           :number="number"
-          :line="openIn(d)!"
-          :gone="gone.includes(openIn(d)!.imagingId)"
+          :line="openIn(part)!"
+          :gone="gone.includes(openIn(part)!.imagingId)"
           :wanted="wanted"
           :asked="asked"
           @select="(ids, selected) => emit('select', ids, selected)"
         />
       </section>
-    </template>
+    </div>
+    <div :style="{ height: `${below}px` }" />
   </div>
 </template>
 
@@ -164,8 +223,9 @@ useKeys([
   display: grid;
   grid-template-columns: 116px minmax(0, 1fr);
   border-top: 1.5px solid var(--ink);
-  content-visibility: auto;
-  contain-intrinsic-size: auto 160px;
+}
+.day.goeson {
+  border-top: 0;
 }
 .day h3 {
   margin: 4px 0 0;
@@ -176,6 +236,7 @@ useKeys([
   font-weight: 400;
 }
 .hours {
+  grid-column: 2;
   display: flex;
   flex-wrap: wrap;
   gap: 0 14px;
@@ -196,6 +257,9 @@ useKeys([
   padding-top: 20px;
   border-left: 1.5px solid var(--ink);
   padding-left: 6px;
+}
+.hour.goeson {
+  border-left-style: dotted;
 }
 .tick {
   position: absolute;

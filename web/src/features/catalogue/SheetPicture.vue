@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, onBeforeUnmount, ref, useTemplateRef } from 'vue'
 import type { CatalogueLine } from '@/api/types'
 import { percent } from '@/ui/format/format'
 import { calledOf, placeOf } from './lines'
@@ -20,6 +20,9 @@ const props = defineProps<{
 const emit = defineEmits<{ /** It is chosen, or given up. */ select: [] }>()
 
 const blind = ref(false)
+const drawn = useTemplateRef<HTMLImageElement>('drawn')
+// What was passed by is not waited for: else all that is asked for next stands behind it.
+onBeforeUnmount(() => drawn.value?.removeAttribute('src'))
 const share = computed(() => (props.line.size ? props.line.readBytes / props.line.size : 1))
 const state = computed(() =>
   props.line.prognosis === 'gapped'
@@ -45,6 +48,8 @@ const words = computed(() =>
     >
       <img
         v-if="!blind"
+        ref="drawn"
+        fetchpriority="low"
         :src="`/api/cases/${number}/catalogue/${line.id}/small`"
         alt=""
         loading="lazy"

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { CatalogueLine } from '@/api/types'
-import { between, blankLines, blankWords, dayWords, daysOf, resized } from './sheet'
+import { between, blankLines, blankWords, dayWords, daysOf, partsOf, resized, roomOf, steppedFrom } from './sheet'
 
 const line = (id: number, made?: string, device?: string) =>
   ({ id, made, about: device ? { device } : {} }) as unknown as CatalogueLine
@@ -25,19 +25,21 @@ describe('a contact sheet', () => {
     ])
     expect(days[1]!.hours[0]!.lines[0]!.index).toBe(3)
   })
-  it('says what pictures were made with, where that begins', () => {
+  it('hangs pictures of one hour together that were made with one device, and says where a device begins', () => {
     const [day] = daysOf([
       line(1, '2026-05-04T09:12:30', 'Nordlys 5'),
       line(2, '2026-05-04T10:20:00', 'Nordlys 5'),
       line(3, '2026-05-04T11:00:00', 'Tern'),
-      line(4, '2026-05-04T11:30:00', 'Nordlys 5'),
-      line(5, '2026-05-04T12:30:00'),
+      line(4, '2026-05-04T11:10:00', 'Nordlys 5'),
+      line(5, '2026-05-04T11:20:00', 'Tern'),
+      line(6, '2026-05-04T12:30:00'),
     ])
-    expect(day!.hours.map((h) => [h.hour, h.with])).toEqual([
-      [9, 'Nordlys 5'],
-      [10, ''],
-      [11, '2 devices'],
-      [12, ''],
+    expect(day!.hours.map((h) => [h.hour, h.begins, h.with, h.lines.map((l) => l.line.id)])).toEqual([
+      [9, true, 'Nordlys 5', [1]],
+      [10, true, '', [2]],
+      [11, true, 'Tern', [3, 5]],
+      [11, false, 'Nordlys 5', [4]],
+      [12, true, '', [6]],
     ])
   })
   it('keeps days without pictures as blank paper, though not a roll of it', () => {
@@ -55,8 +57,34 @@ describe('a contact sheet', () => {
     expect(resized(72, -1)).toBe(72)
     expect(resized(240, 1)).toBe(240)
   })
-  it('takes all between two pictures', () => {
-    expect(between(5, 3)).toEqual([3, 4, 5])
-    expect(between(2, 2)).toEqual([2])
+  it('draws a day of very many pictures in parts, each with room of its own', () => {
+    const many = Array.from({ length: 130 }, (_, i) => line(i, `2026-05-04T${i < 100 ? '09' : '10'}:00:00`, 'Tern'))
+    const parts = partsOf(daysOf([...many, line(200, '2026-05-09T09:00:00')]))
+    expect(parts.map((p) => [p.day, p.goesOn, p.count, p.blank])).toEqual([
+      ['2026-05-04', false, 130, 0],
+      ['2026-05-04', true, 130, 0],
+      ['2026-05-04', true, 130, 0],
+      ['2026-05-09', false, 1, 4],
+    ])
+    expect(parts.map((p) => p.hours.map((h) => [h.hour, h.begins, h.with, h.lines.length]))).toEqual([
+      [[9, true, 'Tern', 60]],
+      [
+        [9, false, '', 40],
+        [10, true, '', 20],
+      ],
+      [[10, false, '', 10]],
+      [[9, true, '', 1]],
+    ])
+    expect(new Set(parts.map((p) => p.key)).size).toBe(4)
+    expect(roomOf(parts[0]!, 112, 1100)).toBe(8 * 142 + 30)
+    expect(roomOf(parts[3]!, 112, 1100)).toBe(142 + 30 + 38)
+  })
+  it('steps and takes all between in the order that pictures hang in', () => {
+    const order = [0, 2, 4, 1, 3]
+    expect(between(order, 3, 4)).toEqual([4, 1, 3])
+    expect(between(order, 2, 2)).toEqual([2])
+    expect(steppedFrom(order, 4, 1)).toBe(1)
+    expect(steppedFrom(order, 3, 1)).toBe(3)
+    expect(steppedFrom(order, 0, -1)).toBe(0)
   })
 })

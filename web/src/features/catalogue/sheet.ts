@@ -1,11 +1,19 @@
 import type { CatalogueLine } from '@/api/types'
 
-/** Pictures of one hour, in the order that they were taken. */
+/** Pictures of one hour that were made with one device, in the order that they were taken. */
 export interface SheetHour {
   hour: number
-  /** What they were made with, as they say; empty where none says, and where it is the same as in the hour before. */
+  /** The first of its hour, which says so. */
+  begins: boolean
+  /** What they were made with, as they say; empty where none says, and where it is the same as in the block before. */
   with: string
-  lines: { line: CatalogueLine; index: number }[]
+  lines: Pictured[]
+}
+
+export interface Pictured {
+  line: CatalogueLine
+  /** Its place among the lines. */
+  index: number
 }
 
 export interface SheetDay {
@@ -17,42 +25,93 @@ export interface SheetDay {
   blank: number
 }
 
-const DAY_MS = 86_400_000
+/** As much of a day as is drawn at once. */
+export interface SheetPart extends SheetDay {
+  key: string
+  /** What stands before it is of the same day. */
+  goesOn: boolean
+}
 
-/** A contact sheet: days one below the other, pictures by the hour, days without any kept as blank paper. */
+const DAY_MS = 86_400_000
+const PART = 60
+
+/** A contact sheet: days one below the other, pictures by the hour and device, days without any kept as blank paper. */
 export function daysOf(lines: readonly CatalogueLine[]): SheetDay[] {
   const days: SheetDay[] = []
   for (const [index, line] of lines.entries()) {
     const day = line.made?.slice(0, 10) ?? ''
-    const hour = line.made ? Number(line.made.slice(11, 13)) : -1
     let at = days.at(-1)
     if (at?.day !== day) {
       at = { day, hours: [], count: 0, blank: blankBetween(at?.day, day) }
       days.push(at)
     }
-    let block = at.hours.at(-1)
-    if (block?.hour !== hour) {
-      block = { hour, with: '', lines: [] }
-      at.hours.push(block)
-    }
-    block.lines.push({ line, index })
+    hang(at, { line, index })
     at.count++
   }
   for (const day of days) {
     let before = ''
-    for (const hour of day.hours) {
-      const made = madeWith(hour)
-      hour.with = made === before ? '' : made
+    for (const block of day.hours) {
+      const made = block.with
+      block.with = made === before ? '' : made
       before = made
     }
   }
   return days
 }
 
-/** `Nordlys 5`, or how many devices there were. */
-function madeWith(hour: SheetHour): string {
-  const devices = new Set(hour.lines.map((l) => l.line.about.device).filter(Boolean))
-  return devices.size > 1 ? `${devices.size} devices` : ([...devices][0] ?? '')
+function hang(day: SheetDay, picture: Pictured): void {
+  const { made, about } = picture.line
+  const hour = made ? Number(made.slice(11, 13)) : -1
+  const device = about.device ?? ''
+  const begins = day.hours.at(-1)?.hour !== hour
+  let block = begins ? undefined : day.hours.find((h) => h.hour === hour && h.with === device)
+  if (!block) {
+    block = { hour, begins, with: device, lines: [] }
+    day.hours.push(block)
+  }
+  block.lines.push(picture)
+}
+
+/** Days in parts that are drawn at once: of many pictures only those that are looked at are there. */
+export function partsOf(days: readonly SheetDay[]): SheetPart[] {
+  return days.flatMap((day) => {
+    const parts: SheetPart[] = []
+    let room = 0
+    for (const block of day.hours) {
+      for (let from = 0; from < block.lines.length;) {
+        let part = parts.at(-1)
+        if (!part || room <= 0) {
+          part = {
+            ...day,
+            key: `${day.day}/${parts.length}`,
+            hours: [],
+            goesOn: parts.length > 0,
+            blank: parts.length ? 0 : day.blank,
+          }
+          parts.push(part)
+          room = PART
+        }
+        const some = block.lines.slice(from, from + room)
+        part.hours.push({ ...block, lines: some, begins: block.begins && from === 0, with: from ? '' : block.with })
+        from += some.length
+        room -= some.length
+      }
+    }
+    return parts
+  })
+}
+
+/** Points that a part likely takes, for pictures of one edge and a width of paper. */
+export function roomOf(part: SheetPart, edge: number, width: number): number {
+  const across = Math.max(1, Math.floor((width - 150) / (edge + 6)))
+  const pictures = part.hours.reduce((sum, h) => sum + h.lines.length, 0)
+  return Math.ceil(pictures / across) * (edge + 30) + 30 + (part.blank ? 6 * blankLines(part.blank) + 14 : 0)
+}
+
+/** The picture so many places on from one, in the order that they hang in; the same at either end. */
+export function steppedFrom(order: readonly number[], at: number, by: number): number {
+  const place = Math.max(0, order.indexOf(at))
+  return order[Math.max(0, Math.min(order.length - 1, place + by))] ?? at
 }
 
 /** Days between two that have pictures; none where either is not known. */
@@ -90,8 +149,8 @@ export function resized(size: number, by: number): number {
   return SIZES[Math.max(0, Math.min(SIZES.length - 1, (at < 0 ? SIZES.length - 1 : at) + by))]!
 }
 
-/** What lies between two pictures, both among them. */
-export function between(a: number, b: number): number[] {
-  const [from, to] = a < b ? [a, b] : [b, a]
-  return Array.from({ length: to - from + 1 }, (_, i) => from + i)
+/** What hangs between two pictures, both among them. */
+export function between(order: readonly number[], a: number, b: number): number[] {
+  const [from, to] = [order.indexOf(a), order.indexOf(b)].sort((x, y) => x - y)
+  return order.slice(from, to! + 1)
 }

@@ -55,18 +55,27 @@ it('keeps what was fetched below when something of it is chosen', async () => {
   expect(ids(c)).toEqual([1, 2, 3, 4, 5, 6])
 })
 it('sees below what somebody else chose', async () => {
-  const c = await opened(2)
+  const c = await opened(3)
+  c.look(2, 3)
   chosen.add(4)
   await c.live.refresh()
   await until(() => expect(c.lines.value.find((l) => l.id === 4)?.selected).toBe(true))
-  expect(ids(c)).toEqual([1, 2, 3, 4])
+  expect(ids(c)).toEqual([1, 2, 3, 4, 5, 6])
 })
 it('goes on without what is gone', async () => {
   const c = await opened(3)
+  c.look(0, 5)
   gone = 4
   chosen.add(1)
   await c.live.refresh()
   await until(() => expect(ids(c)).toEqual([1, 2, 3, 5, 6]))
+})
+it('goes on to its end where somebody looks near it', async () => {
+  const c = await opened(1)
+  expect(c.rest.value).toBe('more')
+  c.look(0, 1)
+  await until(() => expect(ids(c)).toEqual([1, 2, 3, 4, 5, 6]))
+  expect(c.rest.value).toBe('none')
 })
 it('begins anew with another question', async () => {
   const c = await opened(3)

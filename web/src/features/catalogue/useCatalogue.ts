@@ -1,14 +1,17 @@
 import { computed, ref, shallowRef, watch, type ComputedRef, type Ref } from 'vue'
 import { useAction, type Action } from '@/api/action'
 import { api, Refused } from '@/api/client'
-import { useLive, type Live } from '@/api/live'
+import { onChanged, useLive, type Live } from '@/api/live'
 import { offerUndo, useUndo, type Undoable } from '@/api/undo'
 import type { CatalogueLine, CataloguePage } from '@/api/types'
 import { count } from '@/ui/format/format'
 import { address, asRequest, EVERYTHING, pageQuery, type Filter } from './filter'
+import { chosenIn, lineBefore, linesOf, madeStale, MOST_LINES, renewed, staleBetween, type Page } from './pages'
 
 const TYPING_MS = 180
 const RESTING_MS = 500
+/** So many lines before its end the list goes on. */
+const NEAR_END = 60
 
 export interface Catalogue {
   filter: Ref<Filter>
@@ -18,7 +21,11 @@ export interface Catalogue {
   page: ComputedRef<CataloguePage | undefined>
   /** All lines fetched so far. */
   lines: ComputedRef<CatalogueLine[]>
+  /** Whether there are more; `narrow` where more are there than anybody goes through one by one. */
+  rest: ComputedRef<'none' | 'more' | 'narrow'>
   more: () => Promise<void>
+  /** Somebody looks at these places of the list now. */
+  look: (from: number, to: number) => void
   selecting: Action
   /** Selects or deselects lines; can be undone. */
   select: (ids: number[], selected: boolean) => Promise<void>
@@ -29,9 +36,11 @@ export interface Catalogue {
 
 /** A case's catalogue: filtered, sorted, fetched page by page, kept fresh. @param start the filter to begin with */
 export function useCatalogue(number: string, start: Filter = EVERYTHING): Catalogue {
+  const concerns = (what: string, c: string) =>
+    c === number && (what === 'catalogue' || what === 'selection' || what === 'case')
   const filter = ref<Filter>({ ...start })
   const sort = ref('')
-  const further = shallowRef<CatalogueLine[]>([])
+  const pages = shallowRef<Page[]>([])
   const last = shallowRef<Undoable>()
   const undoing = useUndo()
   const selecting = useAction()
@@ -40,11 +49,7 @@ export function useCatalogue(number: string, start: Filter = EVERYTHING): Catalo
   /** What is asked for: the filter, when nobody types in it any more. */
   const asked = shallowRef(filter.value)
   const query = shallowRef(pageQuery(asked.value, undefined, sort.value))
-  const live = useLive(
-    '/api/cases/{number}/catalogue',
-    () => ({ path: { number }, query: query.value }),
-    (what, c) => c === number && (what === 'catalogue' || what === 'selection' || what === 'case'),
-  )
+  const live = useLive('/api/cases/{number}/catalogue', () => ({ path: { number }, query: query.value }), concerns)
   /** Where more pass than a page counts, they are counted once nobody types any more. */
   const countsAsked = shallowRef<ReturnType<typeof address>>()
   const counted = useLive(
@@ -62,7 +67,15 @@ export function useCatalogue(number: string, start: Filter = EVERYTHING): Catalo
     const counts = countsAsked.value && !counted.stale.value ? counted.data.value : undefined
     return live.data.value && !live.data.value.exact && counts ? { ...live.data.value, ...counts } : live.data.value
   })
-  const lines = computed(() => [...(live.data.value?.lines ?? []), ...further.value])
+  const lines = computed(() => linesOf(pages.value))
+  /** The line behind which nothing came; where not all that passes was counted, nothing else says so. */
+  const endOf = shallowRef<number>()
+  const rest = computed(() => {
+    const { matching = 0, exact = true } = page.value ?? {}
+    const fetched = lines.value.length
+    if (exact ? fetched >= matching : lines.value.at(-1)?.id === endOf.value) return 'none'
+    return fetched >= MOST_LINES ? 'narrow' : 'more'
+  })
 
   watch([filter, sort], ([now], [before]) => {
     clearTimeout(timer)
@@ -76,33 +89,66 @@ export function useCatalogue(number: string, start: Filter = EVERYTHING): Catalo
   })
   /** The question that the further pages answer. */
   let furtherOf: unknown
-  let renewal = 0
-  watch(live.data, (first) => {
-    if (furtherOf === query.value && further.value.length && first) void renew(first)
-    else further.value = []
+  /** Places in the list that somebody looks at. */
+  let looked: { from: number; to: number } | undefined
+  let fetching = false
+  // What lies further down may be all that changed.
+  onChanged((what, c) => {
+    if (!concerns(what, c)) return
+    pages.value = madeStale(pages.value)
+    void fetchLooked()
   })
   const next = (last: number | undefined) =>
     api.get('/api/cases/{number}/catalogue', {
       path: { number },
       query: pageQuery(asked.value, last, sort.value),
     })
-  /** What lies beyond the first page is fetched anew behind it; until then it stays as it was. */
-  async function renew(first: CataloguePage): Promise<void> {
-    const mine = ++renewal
-    const fresh: CatalogueLine[] = []
-    let last = first.lines.at(-1)?.id
+  watch(
+    live.data,
+    (first) => {
+      const some = first?.lines ?? []
+      pages.value =
+        furtherOf === query.value && some.length
+          ? renewed(madeStale(pages.value), 0, some)
+          : [{ lines: some, stale: false }]
+      void fetchLooked()
+    },
+    // Somebody else may show it already.
+    { immediate: true },
+  )
+  /** What is looked at is fetched anew where it is stale; near its end the list goes on. */
+  async function fetchLooked(): Promise<void> {
+    if (fetching) return
+    fetching = true
     try {
-      while (last !== undefined && fresh.length < further.value.length) {
-        const { lines } = await next(last)
-        if (mine !== renewal || furtherOf !== query.value) return
-        fresh.push(...lines)
-        last = lines.at(-1)?.id
+      while (looked) {
+        const of = query.value
+        const stale = staleBetween(pages.value, looked.from, looked.to)
+        if (stale >= 0) {
+          const { lines: fetched } = await next(lineBefore(pages.value, stale))
+          if (of === query.value) pages.value = renewed(pages.value, stale, fetched)
+        } else if (rest.value === 'more' && looked.to + NEAR_END >= lines.value.length) await more()
+        else return
       }
     } catch (e) {
       if (!(e instanceof Refused)) throw e
       // The line that a page begins behind is gone: what lies there is asked for when it is wanted.
+      const { from, to } = looked ?? { from: 0, to: 0 }
+      pages.value = pages.value.slice(0, Math.max(1, staleBetween(pages.value, from, to)))
+    } finally {
+      fetching = false
     }
-    further.value = fresh
+  }
+  async function more(): Promise<void> {
+    const last = lines.value.at(-1)?.id
+    const of = query.value
+    if (last === undefined) return
+    const { lines: fetched } = await next(last)
+    // What changed meanwhile begins anew.
+    if (lines.value.at(-1)?.id !== last || of !== query.value) return
+    furtherOf = of
+    if (fetched.length) pages.value = [...pages.value, { lines: fetched, stale: false }]
+    else endOf.value = last
   }
 
   async function change(body: {
@@ -121,8 +167,7 @@ export function useCatalogue(number: string, start: Filter = EVERYTHING): Catalo
           },
           { quiet: true },
         )
-      // Seen at once, however far down it is.
-      further.value = further.value.map((l) => (body.ids.includes(l.id) ? { ...l, selected: body.selected } : l))
+      pages.value = chosenIn(pages.value, body.ids, body.selected)
       await live.refresh()
     })
   }
@@ -138,14 +183,11 @@ export function useCatalogue(number: string, start: Filter = EVERYTHING): Catalo
       const mine = last.value
       return mine && undoing.newest.value === mine ? () => undoing.undo(mine) : undefined
     }),
-    async more() {
-      const last = lines.value.at(-1)?.id
-      const of = query.value
-      const page = await next(last)
-      // What changed meanwhile begins anew.
-      if (lines.value.at(-1)?.id !== last || of !== query.value) return
-      furtherOf = of
-      further.value = [...further.value, ...page.lines]
+    rest,
+    more,
+    look(from, to) {
+      looked = { from, to }
+      void fetchLooked()
     },
     select: (ids, selected) => change({ ids, selected }),
     selectShown: (selected) => change({ ids: [], filter: asRequest(filter.value), selected }),

@@ -36,8 +36,10 @@ export function bytes(value: number): string {
   return `${count(value)} bytes`
 }
 
+const COUNTS = new Intl.NumberFormat('en-GB')
+
 export function count(value: number): string {
-  return value.toLocaleString('en-GB')
+  return COUNTS.format(value)
 }
 
 export function percent(part: number, whole: number): string {
@@ -48,10 +50,23 @@ export function percent(part: number, whole: number): string {
 }
 
 let zone = 'UTC'
+/** Made once for a zone: each takes longer to make than a line of a list may take to be drawn. */
+let forms = formsIn(zone)
+
+function formsIn(timeZone: string) {
+  const clock = { hour: '2-digit', minute: '2-digit' } as const
+  const form = (options: Intl.DateTimeFormatOptions) => new Intl.DateTimeFormat('en-GB', { timeZone, ...options })
+  return {
+    time: form(clock),
+    day: form({ weekday: 'short', day: 'numeric', month: 'short' }),
+    dateAndTime: form({ day: 'numeric', month: 'short', year: 'numeric', ...clock }),
+  }
+}
 
 /** The lab's time zone, from the server's settings. */
 export function useZone(name: string): void {
   zone = name
+  forms = formsIn(name)
 }
 
 export function zoneName(): string {
@@ -59,11 +74,11 @@ export function zoneName(): string {
 }
 
 export function time(iso: string): string {
-  return new Date(iso).toLocaleTimeString('en-GB', { timeZone: zone, hour: '2-digit', minute: '2-digit' })
+  return forms.time.format(new Date(iso))
 }
 
 export function day(iso: string): string {
-  return new Date(iso).toLocaleDateString('en-GB', { timeZone: zone, weekday: 'short', day: 'numeric', month: 'short' })
+  return forms.day.format(new Date(iso))
 }
 
 export function dayAndTime(iso: string): string {
@@ -71,14 +86,7 @@ export function dayAndTime(iso: string): string {
 }
 
 export function dateAndTime(iso: string): string {
-  return new Date(iso).toLocaleString('en-GB', {
-    timeZone: zone,
-    day: 'numeric',
-    month: 'short',
-    year: 'numeric',
-    hour: '2-digit',
-    minute: '2-digit',
-  })
+  return forms.dateAndTime.format(new Date(iso))
 }
 
 /** Seconds as people say them. */

@@ -10,7 +10,9 @@ import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.ArrayList;
 import java.util.Base64;
+import java.util.List;
 import java.util.Map;
 import org.brantel.server.testing.CaseForms;
 import org.brantel.server.testing.Lab;
@@ -50,6 +52,26 @@ class FrontDeskTest {
             page.locator("main").press("u");
             assertThat(row).containsText("Hardware work?");
             assertThat(tab.faults()).isEmpty();
+        }
+    }
+
+    @Test
+    void whatAPageIsMadeOfIsFetchedOnceAndPacked() {
+        try (Chromium.Tab tab = Chromium.open(lab.address())) {
+            Page page = tab.page();
+            List<String> encodings = new ArrayList<>();
+            page.onResponse(r -> {
+                if (r.url().matches(".*/assets/.*\\.(js|css)")) {
+                    encodings.add(String.valueOf(r.headerValue("content-encoding")));
+                }
+            });
+            new Steps(page).signIn("una", Lab.PASSWORD);
+            assertThat(encodings).isNotEmpty().isSubsetOf("br", "gzip");
+            page.navigate("/desk");
+            page.getByLabel("Medium").waitFor();
+            assertThat(page.evaluate("() => performance.getEntriesByType('resource')"
+                            + ".filter(r => r.name.includes('/assets/') && r.transferSize > 0).map(r => r.name)"))
+                    .isEqualTo(List.of());
         }
     }
 

@@ -5,26 +5,13 @@ import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
-import java.util.Random;
-import java.util.SplittableRandom;
-import org.brantel.core.content.Extent;
-import org.brantel.core.finding.Content;
-import org.brantel.core.finding.Evidence;
-import org.brantel.core.finding.Finding;
-import org.brantel.core.finding.FindingsFile;
-import org.brantel.core.finding.Named;
-import org.brantel.core.finding.Origin;
-import org.brantel.core.finding.Prognosis;
-import org.brantel.core.finding.Times;
-import org.brantel.core.finding.Verdict;
 import org.brantel.server.testing.CaseForms;
 import org.brantel.server.testing.Lab;
+import org.brantel.server.testing.ManyFindings;
 import org.brantel.server.testing.Story;
 import org.postgresql.PGConnection;
 import org.springframework.jdbc.core.ConnectionCallback;
@@ -36,14 +23,6 @@ import org.springframework.jdbc.core.JdbcTemplate;
  */
 final class CatalogueBench {
 
-    private static final int SLOT = 1024;
-    private static final String[] KINDS = {"jpg", "pdf", "docx", "txt", "mp4", "png", "xls", "mp3", "zip", "html"};
-    private static final String[] PLACES = {
-        "Tide gauge", "Hive logs", "Band", "Puppets", "Lighthouse", "Peat bog", "Ferry", "Letters", "Accounts", "Scans"
-    };
-    private static final String[] WORDS = {
-        "pier", "harvest", "comb", "march", "storm", "minutes", "receipt", "keeper", "lamp", "tide", "bog", "choir"
-    };
     private static final int ROUNDS = 20;
 
     private final Lab lab = Lab.open();
@@ -59,9 +38,7 @@ final class CatalogueBench {
     }
 
     private void run(int findings, int cases) throws IOException {
-        long imaging = image(findings);
-        Path file = home.resolve("findings.ndjson");
-        write(file, findings);
+        ManyFindings many = ManyFindings.of(lab, findings);
         say(
                 "%,d findings in each of %d cases, %d processors",
                 findings, cases, Runtime.getRuntime().availableProcessors());
@@ -69,14 +46,14 @@ final class CatalogueBench {
         for (int i = 0; i < cases; i++) {
             Story story = Story.of(new CaseForms());
             long start = System.nanoTime();
-            catalogues.merge(story.number, i + 1, imaging, file, n -> {});
+            catalogues.merge(story.number, i + 1, many.imaging(), many.file(), n -> {});
             double seconds = (System.nanoTime() - start) / 1e9;
             say("bringing in           %8.1f s   %,9.0f a second", seconds, findings / seconds);
             numbers.add(story.number);
         }
         copied(numbers.get(0));
         long start = System.nanoTime();
-        catalogues.merge(numbers.get(0), 99, imaging, file, n -> {});
+        catalogues.merge(numbers.get(0), 99, many.imaging(), many.file(), n -> {});
         say("bringing in again     %8.1f s", (System.nanoTime() - start) / 1e9);
         looks(numbers.get(numbers.size() - 1));
     }
@@ -193,61 +170,6 @@ final class CatalogueBench {
             sql.execute("drop table bare");
         }
         say("copy of all           %8.1f s", all);
-    }
-
-    /** Content of which no two pieces are the same. */
-    private long image(int findings) throws IOException {
-        Path medium = lab.inbox().resolve("many.img");
-        byte[] buffer = new byte[1 << 20];
-        Random random = new Random(1);
-        long left = (long) findings * SLOT;
-        try (OutputStream out = Files.newOutputStream(medium)) {
-            for (; left > 0; left -= buffer.length) {
-                random.nextBytes(buffer);
-                out.write(buffer, 0, (int) Math.min(buffer.length, left));
-            }
-        }
-        return Story.of(new CaseForms())
-                .imaged("inbox/many.img")
-                .session()
-                .get("id")
-                .asLong();
-    }
-
-    private static void write(Path file, int findings) throws IOException {
-        SplittableRandom random = new SplittableRandom(7);
-        try (FindingsFile.Writer out = new FindingsFile.Writer(file)) {
-            for (int i = 0; i < findings; i++) {
-                out.write(finding(i, random));
-            }
-        }
-    }
-
-    private static Finding finding(int i, SplittableRandom random) {
-        String kind = KINDS[(int) (Math.pow(random.nextDouble(), 2) * KINDS.length)];
-        boolean named = random.nextInt(10) > 0;
-        boolean gone = random.nextInt(4) == 0;
-        int year = 2009 + random.nextInt(16);
-        String folder = "/Home/" + PLACES[random.nextInt(PLACES.length)] + "/" + year + "/"
-                + WORDS[random.nextInt(WORDS.length)] + " " + random.nextInt(40) + "/";
-        String name = WORDS[random.nextInt(WORDS.length)] + "-" + String.format(Locale.ROOT, "%07d", i) + "." + kind;
-        int size = 300 + random.nextInt(SLOT - 300);
-        long at = (long) i * SLOT;
-        Instant made = Instant.ofEpochSecond(1_230_000_000L + random.nextLong(500_000_000L));
-        Prognosis prognosis = Prognosis.values()[random.nextInt(20) == 0 ? 1 + random.nextInt(2) : 0];
-        return new Finding(
-                i + 1,
-                named ? 0 : null,
-                !named ? Origin.CARVED : gone ? Origin.DELETED : Origin.LIVE,
-                Named.of(named ? folder + name : null, named ? name : "at-" + at + "." + kind),
-                named ? new Times(made, made, null) : Times.NONE,
-                new Verdict(
-                        prognosis,
-                        60 + random.nextInt(40),
-                        List.of("Its record is whole and nobody has its clusters."),
-                        null),
-                new Content(size, kind, List.of(new Extent(at, size)), null, null, Map.of()),
-                Evidence.NONE);
     }
 
     private static void say(String words, Object... values) {
