@@ -25,8 +25,8 @@ const props = defineProps<{
   sort: string
   /** What they scroll in. */
   within: HTMLElement | null
-  /** How many pass, as far as that is known. */
-  matching: number
+  /** How many pass; undefined where not all of them are counted. */
+  matching: number | undefined
 }>()
 const emit = defineEmits<{
   at: [index: number]
@@ -95,7 +95,7 @@ function openLine(id: number, at: number): void {
 </script>
 
 <template>
-  <table ref="table" class="lines" :aria-rowcount="matching + 1">
+  <table ref="table" class="lines" :aria-rowcount="matching === undefined ? -1 : matching + 1">
     <caption class="visually-hidden">
       Findings
     </caption>

@@ -203,7 +203,7 @@ useKeys([
         :open="open"
         :sort="sort"
         :within="scroll"
-        :matching="page.matching"
+        :matching="page.exact ? page.matching : undefined"
         @look="catalogue.look"
         @at="(i) => (at = i)"
         @open="(id) => (open = id)"

@@ -7,6 +7,7 @@ import { count } from '@/ui/format/format'
 import { asFound } from '@/ui/format/names'
 import { useKeys } from '@/ui/keys'
 import FindingProof from './FindingProof.vue'
+import SheetAhead from './SheetAhead.vue'
 import SheetPicture from './SheetPicture.vue'
 import {
   between,
@@ -48,10 +49,25 @@ const emit = defineEmits<{
   look: [from: number, to: number]
 }>()
 
+const BAR_POINTS = 34
+
 const size = useStorage('brantel.sheet', 112)
 const sheet = useTemplateRef<HTMLElement>('sheet')
 const { width } = useElementSize(sheet)
-const parts = computed(() => partsOf(daysOf(props.lines)))
+/** Pictures that are nearly the same lie on one another. */
+const folding = useStorage('brantel.sheet.folded', true)
+const spread = ref(new Set<number>())
+const parts = computed(() => partsOf(daysOf(props.lines, folding.value ? spread.value : 'all')))
+const alike = computed(
+  () =>
+    props.lines.length -
+    daysOf(props.lines, new Set()).reduce((sum, d) => sum + d.hours.reduce((n, h) => n + h.lines.length, 0), 0),
+)
+function spreadOut(id: number): void {
+  const next = new Set(spread.value)
+  if (!next.delete(id)) next.add(id)
+  spread.value = next
+}
 /** Places among the lines, in the order that the pictures hang in. */
 const order = computed(() => parts.value.flatMap((p) => p.hours.flatMap((h) => h.lines.map((l) => l.index))))
 /** Parts that are not looked at are not there, but for the room that they take. */
@@ -59,6 +75,7 @@ const virtual = useVirtualizer(
   computed(() => ({
     count: parts.value.length,
     getScrollElement: () => props.within,
+    scrollMargin: BAR_POINTS,
     estimateSize: (i: number) => roomOf(parts.value[i]!, size.value, width.value || 1100),
     getItemKey: (i: number) => parts.value[i]?.key ?? i,
     overscan: 3,
@@ -68,8 +85,8 @@ const rows = computed(() => virtual.value.getVirtualItems())
 const shown = computed(() =>
   rows.value.flatMap(({ index }) => parts.value.slice(index, index + 1).map((part) => ({ index, part }))),
 )
-const above = computed(() => rows.value[0]?.start ?? 0)
-const below = computed(() => virtual.value.getTotalSize() - (rows.value.at(-1)?.end ?? 0))
+const above = computed(() => Math.max(0, (rows.value[0]?.start ?? 0) - BAR_POINTS))
+const below = computed(() => virtual.value.getTotalSize() - ((rows.value.at(-1)?.end ?? BAR_POINTS) - BAR_POINTS))
 watch(shown, (some) => {
   const places = some.flatMap(({ part }) => part.hours.flatMap((h) => h.lines.map((l) => l.index)))
   if (places.length) emit('look', Math.min(...places), Math.max(...places))
@@ -159,6 +176,13 @@ useKeys([
     @keydown.down.prevent="row(1)"
     @keydown.up.prevent="row(-1)"
   >
+    <div class="bar s">
+      <SheetAhead :number="number" />
+      <label v-if="alike" class="d-flex align-items-center gap-2"
+        ><input v-model="folding" type="checkbox" class="form-check-input m-0" />fold pictures that look nearly the same
+        ({{ count(alike) }} here)</label
+      >
+    </div>
     <div :style="{ height: `${above}px` }" />
     <div v-for="{ index, part } in shown" :key="part.key" :ref="measure" :data-index="index">
       <div
@@ -190,6 +214,9 @@ useKeys([
               :at="p.index === at"
               :held="held.has(p.index)"
               :open="p.line.id === open"
+              :like="folding ? p.like.length : 0"
+              :spread="spread.has(p.line.id)"
+              @spread="spreadOut(p.line.id)"
               @pointerdown="down(p.index, $event)"
               @pointerenter="over(p.index)"
               @click="press(p)"
@@ -218,6 +245,12 @@ useKeys([
 .sheetpaper {
   padding: 8px 16px 16px;
   user-select: none;
+}
+.bar {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 18px;
+  padding-bottom: 6px;
 }
 .day {
   display: grid;

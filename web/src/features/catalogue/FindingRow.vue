@@ -25,7 +25,7 @@ const emit = defineEmits<{
 </script>
 
 <template>
-  <tr :class="{ on: at, open }">
+  <tr class="finding" :class="{ on: at, open }">
     <td>
       <input
         type="checkbox"

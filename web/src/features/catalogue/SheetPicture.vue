@@ -2,6 +2,7 @@
 import { computed, onBeforeUnmount, ref, useTemplateRef } from 'vue'
 import type { CatalogueLine } from '@/api/types'
 import { percent } from '@/ui/format/format'
+import { likeWords } from './alike'
 import { calledOf, placeOf } from './lines'
 import { remarkSigns } from './remarks'
 
@@ -16,8 +17,17 @@ const props = defineProps<{
   held: boolean
   /** Its proof is open. */
   open: boolean
+  /** So many look nearly the same. */
+  like: number
+  /** They hang beside it. */
+  spread: boolean
 }>()
-const emit = defineEmits<{ /** It is chosen, or given up. */ select: [] }>()
+const emit = defineEmits<{
+  /** It is chosen, or given up. */
+  select: []
+  /** Those that look nearly the same are to hang beside it, or to lie beneath it again. */
+  spread: []
+}>()
 
 const blind = ref(false)
 const drawn = useTemplateRef<HTMLImageElement>('drawn')
@@ -31,12 +41,14 @@ const state = computed(() =>
 )
 const signs = computed(() => remarkSigns(props.line.remark).join(', '))
 const words = computed(() =>
-  [calledOf(props.line), state.value, placeOf(props.line), signs.value].filter(Boolean).join(', '),
+  [calledOf(props.line), state.value, placeOf(props.line), signs.value, likeWords(props.like)]
+    .filter(Boolean)
+    .join(', '),
 )
 </script>
 
 <template>
-  <div class="frame" :class="[line.prognosis, { at, held, chosen: line.selected, open }]">
+  <div class="frame" :class="[line.prognosis, { at, held, chosen: line.selected, open, pile: like && !spread }]">
     <button
       type="button"
       class="picture"
@@ -74,6 +86,18 @@ const words = computed(() =>
       /><span v-if="line.prognosis !== 'whole'" class="state" :title="state">{{ state }}</span
       ><span v-if="signs" class="state said" :title="signs">{{ signs }}</span></label
     >
+    <button
+      v-if="like"
+      type="button"
+      class="linkish xs like"
+      :tabindex="at ? 0 : -1"
+      :aria-expanded="spread"
+      :title="spread ? 'These look nearly the same' : 'The best of some that look nearly the same'"
+      @click.stop="emit('spread')"
+      @pointerdown.stop
+    >
+      {{ likeWords(like) }}
+    </button>
   </div>
 </template>
 
@@ -124,6 +148,21 @@ const words = computed(() =>
     transparent 0 18%,
     var(--paper) 18% calc(18% + max(3px, 8% * var(--gone)))
   );
+}
+
+/* Edges of those that lie beneath. */
+.pile .picture {
+  box-shadow:
+    3px 3px 0 -1px var(--paper),
+    3px 3px 0 0 var(--line-2),
+    6px 6px 0 -1px var(--paper),
+    6px 6px 0 0 var(--line-2);
+}
+.like {
+  position: absolute;
+  right: 0;
+  bottom: 0;
+  min-height: 24px;
 }
 .caption {
   display: flex;

@@ -3,8 +3,7 @@ import { computed } from 'vue'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import { useLive } from '@/api/live'
-import { count } from '@/ui/format/format'
-import RefusedNote from '@/ui/RefusedNote.vue'
+import WorkAhead from './WorkAhead.vue'
 import { wordsState } from './words'
 
 const props = defineProps<{ /** The case. */ number: string }>()
@@ -28,32 +27,15 @@ async function act(what: 'read' | 'pause'): Promise<void> {
 </script>
 
 <template>
-  <span v-if="live.data.value?.documents" class="s words">
-    <template v-if="state?.reading">
-      <span role="status">reading the words inside: {{ count(run?.done ?? 0) }} of {{ count(run?.total ?? 0) }}</span>
-      <progress :value="run?.done" :max="run?.total || 1" aria-label="Documents read" />
-      <button type="button" class="linkish s" :disabled="acting.busy.value" @click="act('pause')">pause</button>
-    </template>
-    <template v-else>
-      <span class="text-body-secondary" :title="state?.title">{{ state?.words }}</span>
-      <button v-if="state?.offer" type="button" class="linkish s" :disabled="acting.busy.value" @click="act('read')">
-        {{ state.offer }}
-      </button>
-    </template>
-    <RefusedNote :refused="acting.refused.value" />
-  </span>
+  <WorkAhead
+    v-if="state && live.data.value?.documents"
+    v-bind="state"
+    :done="run?.done ?? 0"
+    :total="run?.total ?? 0"
+    counted="Documents read"
+    :busy="acting.busy.value"
+    :refused="acting.refused.value"
+    @begin="act('read')"
+    @pause="act('pause')"
+  />
 </template>
-
-<style scoped>
-.words {
-  display: inline-flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 4px 8px;
-}
-progress {
-  width: 90px;
-  height: 8px;
-  accent-color: var(--verd);
-}
-</style>

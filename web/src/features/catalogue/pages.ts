@@ -43,8 +43,9 @@ export function renewed(pages: readonly Page[], index: number, lines: readonly C
     .filter((p) => p.lines.length)
 }
 
-/** What is seen of a change at once, however far down it is. */
+/** What is seen of a change at once, however far down it is; the first page is kept fresh by itself. */
 export function chosenIn(pages: readonly Page[], ids: readonly number[], selected: boolean): Page[] {
   const some = new Set(ids)
-  return pages.map((p) => ({ ...p, lines: p.lines.map((l) => (some.has(l.id) ? { ...l, selected } : l)) }))
+  const seen = (l: CatalogueLine) => (some.has(l.id) ? { ...l, selected } : l)
+  return pages.map((p, i) => (i ? { ...p, lines: p.lines.map(seen) } : p))
 }

@@ -1,4 +1,5 @@
 import type { CatalogueLine } from '@/api/types'
+import { folded, type Pictured } from './alike'
 
 /** Pictures of one hour that were made with one device, in the order that they were taken. */
 export interface SheetHour {
@@ -8,12 +9,6 @@ export interface SheetHour {
   /** What they were made with, as they say; empty where none says, and where it is the same as in the block before. */
   with: string
   lines: Pictured[]
-}
-
-export interface Pictured {
-  line: CatalogueLine
-  /** Its place among the lines. */
-  index: number
 }
 
 export interface SheetDay {
@@ -35,8 +30,11 @@ export interface SheetPart extends SheetDay {
 const DAY_MS = 86_400_000
 const PART = 60
 
-/** A contact sheet: days one below the other, pictures by the hour and device, days without any kept as blank paper. */
-export function daysOf(lines: readonly CatalogueLine[]): SheetDay[] {
+/**
+ * A contact sheet: days one below the other, pictures by the hour and device, days without any kept as blank paper.
+ * @param spread pictures that lie on others which are shown beside them all the same; `all` where nothing is folded
+ */
+export function daysOf(lines: readonly CatalogueLine[], spread: ReadonlySet<number> | 'all' = 'all'): SheetDay[] {
   const days: SheetDay[] = []
   for (const [index, line] of lines.entries()) {
     const day = line.made?.slice(0, 10) ?? ''
@@ -45,12 +43,14 @@ export function daysOf(lines: readonly CatalogueLine[]): SheetDay[] {
       at = { day, hours: [], count: 0, blank: blankBetween(at?.day, day) }
       days.push(at)
     }
-    hang(at, { line, index })
+    hang(at, { line, index, like: [] })
     at.count++
   }
   for (const day of days) {
     let before = ''
     for (const block of day.hours) {
+      if (spread !== 'all')
+        block.lines = folded(block.lines).flatMap((p) => (spread.has(p.line.id) ? [p, ...p.like] : p))
       const made = block.with
       block.with = made === before ? '' : made
       before = made

@@ -14,12 +14,12 @@ const RUN = {
 const STATE: WordsState = { documents: 13, looked: 0, said: 0 }
 
 it('offers to read the words while nothing was read', () => {
-  expect(wordsState(STATE)).toMatchObject({ words: '', offer: 'read the words inside 13 documents', reading: false })
+  expect(wordsState(STATE)).toMatchObject({ words: '', offer: 'read the words inside 13 documents', doing: '' })
   expect(wordsState({ ...STATE, documents: 1 }).offer).toBe('read the words inside 1 document')
 })
 it('says how far they can be searched, and offers the rest', () => {
   expect(wordsState({ ...STATE, looked: 13, said: 12, run: RUN })).toEqual({
-    reading: false,
+    doing: '',
     words: 'words inside: 13 of 13 documents read',
     title: '12 of 13 documents have words that can be read',
     offer: '',
@@ -36,5 +36,5 @@ it('says why they are closed, and that it broke off', () => {
   const broke = wordsState({ ...STATE, run: { ...RUN, state: 'failed', trouble: 'no image' } })
   expect(broke.words).toBe('words inside; it broke off')
   expect(broke.offer).toBe('read the words inside 13 documents')
-  expect(wordsState({ ...STATE, run: { ...RUN, state: 'running' } }).reading).toBe(true)
+  expect(wordsState({ ...STATE, run: { ...RUN, state: 'running' } }).doing).toBe('reading the words inside')
 })

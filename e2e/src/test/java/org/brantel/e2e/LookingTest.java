@@ -88,7 +88,7 @@ class LookingTest {
             Page page = tab.page();
             new Steps(page).signIn("tom", Lab.PASSWORD);
             page.navigate("/cases/" + story.number + "/selection");
-            Locator rows = page.locator("table.lines tbody > tr:not(.proofrow)");
+            Locator rows = page.locator("table.lines tr.finding");
             Locator field = page.getByLabel("Ask for findings");
             asks(page, field, rows);
             plays(page, field, rows);

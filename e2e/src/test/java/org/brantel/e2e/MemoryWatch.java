@@ -79,7 +79,7 @@ public final class MemoryWatch {
     }
 
     private static void press(Page page, String key) {
-        Locator some = page.locator("table.lines tbody, .picture");
+        Locator some = page.locator("table.lines tr.finding, .picture");
         if (some.count() > 0) {
             page.locator("main").press(key);
         }

@@ -227,7 +227,7 @@ public final class Screenshots {
     /** A film played in its proof, and two states of one table beside each other. */
     private void looking(Page page, String number) {
         page.navigate("/cases/" + number + "/selection?q=films");
-        Locator rows = page.locator("table.lines tbody > tr:not(.proofrow)");
+        Locator rows = page.locator("table.lines tr.finding");
         assertThat(rows).hasCount(1);
         rows.first().dblclick();
         Locator frames = page.locator(".strip img");

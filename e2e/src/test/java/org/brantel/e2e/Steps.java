@@ -24,6 +24,11 @@ final class Steps {
         this.page = page;
     }
 
+    /** So many findings pass; of a long list not all are on the page. */
+    void findings(int many) {
+        assertThat(page.locator("table.lines")).hasAttribute("aria-rowcount", String.valueOf(many + 1));
+    }
+
     Locator button(String name) {
         return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name));
     }

@@ -41,10 +41,15 @@ public final class CatalogueViews {
      * What the lab does with it.
      *
      * @param remark absent where nothing is remarked on it
+     * @param look   what tells a picture from others, in 32 hexadecimal digits of which few differ where two are nearly
+     *               the same; absent where it was not drawn yet or is too plain
      */
-    public record Lab(boolean selected, RemarkViews.@Nullable Remark remark) {
+    public record Lab(
+            boolean selected,
+            RemarkViews.@Nullable Remark remark,
+            @Nullable String look) {
 
-        static final Lab NOTHING = new Lab(false, null);
+        static final Lab NOTHING = new Lab(false, null, null);
     }
 
     /**

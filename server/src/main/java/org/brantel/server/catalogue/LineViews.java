@@ -10,6 +10,8 @@ import org.brantel.server.remark.RemarkViews;
 import org.brantel.server.remark.Remarks;
 import org.brantel.server.selection.Marks;
 import org.brantel.server.selection.Selections;
+import org.brantel.server.sight.Sights;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** Shows lines with what stands beside them on record; within a transaction. */
@@ -19,13 +21,15 @@ class LineViews {
     private final SeenLines seen;
     private final Selections selections;
     private final Remarks remarks;
+    private final Sights sights;
     private final Cases cases;
     private final Locks locks;
 
-    LineViews(SeenLines seen, Selections selections, Remarks remarks, Cases cases, Locks locks) {
+    LineViews(SeenLines seen, Selections selections, Remarks remarks, Sights sights, Cases cases, Locks locks) {
         this.seen = seen;
         this.selections = selections;
         this.remarks = remarks;
+        this.sights = sights;
         this.cases = cases;
         this.locks = locks;
     }
@@ -38,12 +42,17 @@ class LineViews {
         long caseId = cases.id(number);
         Marks chosen = selections.chosen(caseId);
         Map<Long, RemarkViews.Remark> said = remarks.of(caseId, ids);
+        Map<Long, Sights.Seen> sightOf = into ? sights.of(ids) : Map.of();
         return some.stream()
                 .map(l -> l.view(
                         into,
                         wanted,
                         seenBy.getOrDefault(l.id(), Seen.NOWHERE),
-                        new CatalogueViews.Lab(chosen.has(l.id()), said.get(l.id()))))
+                        new CatalogueViews.Lab(chosen.has(l.id()), said.get(l.id()), look(sightOf.get(l.id())))))
                 .toList();
+    }
+
+    private static @Nullable String look(Sights.@Nullable Seen seen) {
+        return seen == null ? null : seen.look();
     }
 }

@@ -21,6 +21,7 @@ public enum Topic {
     RECOVERY,
     SCAN,
     SELECTION,
+    SHEET,
     WORDS;
 
     /** As it goes over the wire. */

@@ -15,6 +15,8 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.Iterator;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReadParam;
 import javax.imageio.ImageReader;
@@ -38,6 +40,11 @@ public final class Drawing implements Chore {
     /** Others have a picture to look at somewhere in them. */
     private static final Set<String> OTHER_RAW = Set.of("cr3", "raf");
 
+    private static final Set<String> PICTURES = Stream.of(KINDS, BY_TOOL, RAW, OTHER_RAW)
+            .flatMap(Set::stream)
+            .filter(kind -> !isFont(kind))
+            .collect(Collectors.toUnmodifiableSet());
+
     private static final long MOST_POINTS = 120_000_000;
     /** So many pictures in one file are tried. */
     private static final int MOST_PICTURES = 8;
@@ -54,6 +61,11 @@ public final class Drawing implements Chore {
     /** Whether it is a picture; letters are drawn, too. */
     static boolean isPicture(String kind) {
         return isDrawn(kind) && !isFont(kind);
+    }
+
+    /** All kinds of pictures. */
+    static Set<String> pictures() {
+        return PICTURES;
     }
 
     static boolean isRaw(String kind) {

@@ -11,6 +11,7 @@ import org.brantel.server.locks.Locks;
 import org.brantel.server.locks.Look;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Settings;
+import org.brantel.server.sight.Sights;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import org.springframework.util.FileSystemUtils;
@@ -25,13 +26,17 @@ class SmallPictures {
     private static final int EDGE = 240;
 
     private final PictureShowing pictures;
+    private final Sights sights;
+    private final Cases cases;
     private final Locks locks;
     private final Path store;
     private final Semaphore turns =
             new Semaphore(Math.max(1, Runtime.getRuntime().availableProcessors()), true);
 
-    SmallPictures(PictureShowing pictures, Locks locks, Settings settings) {
+    SmallPictures(PictureShowing pictures, Sights sights, Cases cases, Locks locks, Settings settings) {
         this.pictures = pictures;
+        this.sights = sights;
+        this.cases = cases;
         this.locks = locks;
         this.store = settings.labStore().resolve("small");
     }
@@ -57,8 +62,13 @@ class SmallPictures {
     @EventListener
     void consentNarrowed(Cases.ConsentNarrowed change) throws IOException {
         if (!locks.mayLook(change.caseNumber(), Look.PREVIEWS)) {
-            FileSystemUtils.deleteRecursively(store.resolve(change.caseNumber()));
+            forget(change.caseNumber());
         }
+    }
+
+    void forget(String number) throws IOException {
+        sights.forget(cases.id(number));
+        FileSystemUtils.deleteRecursively(store.resolve(number));
     }
 
     private void draw(Catalogues.Selected line, Path file) throws IOException {

@@ -15,12 +15,12 @@ import org.brantel.core.opening.Sources;
 import org.brantel.core.source.Source;
 import org.brantel.server.bench.ImagingRecords;
 import org.brantel.server.catalogue.Catalogues;
+import org.brantel.server.catalogue.LinePass;
 import org.brantel.server.platform.Ticker;
 import org.brantel.server.platform.Topic;
 import org.brantel.server.work.Labour;
 import org.brantel.server.work.LongWork;
 import org.brantel.server.work.Step;
-import org.brantel.server.work.StopRequest;
 import org.brantel.server.work.WorkRun;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.annotation.Bean;
@@ -38,6 +38,7 @@ class WordsJob implements Labour<WordsRun> {
     private final WordsRuns runs;
     private final Insides insides;
     private final Catalogues catalogues;
+    private final LinePass pass;
     private final ImagingRecords imaging;
     private final WordSearch search;
     private final WordReading words;
@@ -46,12 +47,14 @@ class WordsJob implements Labour<WordsRun> {
             WordsRuns runs,
             Insides insides,
             Catalogues catalogues,
+            LinePass pass,
             ImagingRecords imaging,
             WordSearch search,
             WordReading words) {
         this.runs = runs;
         this.insides = insides;
         this.catalogues = catalogues;
+        this.pass = pass;
         this.imaging = imaging;
         this.search = search;
         this.words = words;
@@ -93,7 +96,8 @@ class WordsJob implements Labour<WordsRun> {
         run.progress(r -> r.runOver(all));
         boolean asked;
         try (Reading reading = new Reading(run)) {
-            asked = reading.all();
+            asked = pass.over(run.number(), Extraction.kinds(), run.asked(), reading);
+            reading.flush();
         } finally {
             // What was read while the customer took their yes back goes as well.
             search.forgetClosed(run.number());
@@ -110,9 +114,9 @@ class WordsJob implements Labour<WordsRun> {
     }
 
     /** One run, with the images that it has open. */
-    private final class Reading implements AutoCloseable {
+    private final class Reading implements LinePass.Over, AutoCloseable {
         private final WorkRun<WordsRun> run;
-        private final StopRequest stop;
+        private Map<Long, Insides.Known> known = Map.of();
         private final Map<Long, Source> images = new HashMap<>();
         private final List<Inside> fresh = new ArrayList<>();
         private final List<Outcome> outcomes = new ArrayList<>();
@@ -120,32 +124,19 @@ class WordsJob implements Labour<WordsRun> {
 
         Reading(WorkRun<WordsRun> run) {
             this.run = run;
-            this.stop = run.asked();
         }
 
-        /** @return whether it was stopped before its end */
-        boolean all() throws IOException {
-            long after = 0;
-            while (true) {
-                // A customer may take their yes back while it goes on.
-                search.open(run.number());
-                List<Catalogues.Selected> some = catalogues.ofKinds(run.number(), Extraction.kinds(), after, BATCH);
-                if (some.isEmpty()) {
-                    flush();
-                    return false;
-                }
-                Map<Long, Insides.Known> known =
-                        insides.known(some.stream().map(s -> s.finding().id()).toList()).stream()
-                                .collect(Collectors.toMap(Insides.Known::line, Function.identity()));
-                for (Catalogues.Selected line : some) {
-                    if (stop.getAsBoolean()) {
-                        flush();
-                        return true;
-                    }
-                    take(line, known.get(line.finding().id()));
-                }
-                after = some.get(some.size() - 1).finding().id();
-            }
+        @Override
+        public void lot(List<Catalogues.Selected> lines) {
+            // A customer may take their yes back while it goes on.
+            search.open(run.number());
+            known = insides.known(lines.stream().map(l -> l.finding().id()).toList()).stream()
+                    .collect(Collectors.toMap(Insides.Known::line, Function.identity()));
+        }
+
+        @Override
+        public void line(Catalogues.Selected line) throws IOException {
+            take(line, known.get(line.finding().id()));
         }
 
         private void take(Catalogues.Selected line, Insides.@Nullable Known known) throws IOException {
