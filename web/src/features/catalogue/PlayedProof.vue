@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useId, useTemplateRef } from 'vue'
 import type { CatalogueLine, PreviewPlay } from '@/api/types'
+import type { Share } from './gaps'
 import { clock, curve, marks, timeAt, within } from './played'
 
 const props = defineProps<{
@@ -10,6 +11,8 @@ const props = defineProps<{
   line: CatalogueLine
   /** How it sounds, and when its frames are. */
   play: PreviewPlay
+  /** Stretches that were never read, as shares of its length. */
+  unread: readonly Share[]
 }>()
 
 /** The wave's box, in its own units. */
@@ -81,7 +84,7 @@ function pointed(event: MouseEvent): void {
       </defs>
       <path :d="path" class="loud" />
       <rect
-        v-for="u in play.unread"
+        v-for="u in unread"
         :key="u.from"
         :x="u.from * WIDTH"
         :width="Math.max(2, (u.to - u.from) * WIDTH)"
@@ -103,7 +106,7 @@ function pointed(event: MouseEvent): void {
     <div v-if="path" class="times m xs" aria-hidden="true">
       <span v-for="m in marks(seconds)" :key="m" :style="along(m)">{{ clock(m) }}</span>
     </div>
-    <p v-if="play.unread.length" class="xs text-body-secondary">
+    <p v-if="unread.length" class="xs text-body-secondary">
       Hatched: about where bytes are missing, by their place in the file.
     </p>
     <div class="from">

@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { Refused, api } from '@/api/client'
 import type { CatalogueLine, Preview } from '@/api/types'
 import { count } from '@/ui/format/format'
+import GapStrip from './GapStrip.vue'
 import PlayedProof from './PlayedProof.vue'
 import TableProof from './TableProof.vue'
 
@@ -45,9 +46,10 @@ void api.get('/api/cases/{number}/catalogue/{id}/preview', { path: { number: pro
         <button type="button" class="linkish" :disabled="page === preview.pages" @click="page++">next page</button>
       </p>
     </template>
-    <PlayedProof v-else-if="preview.play" :number="number" :line="line" :play="preview.play" />
+    <PlayedProof v-else-if="preview.play" :number="number" :line="line" :play="preview.play" :unread="preview.unread" />
     <TableProof v-else-if="preview.shape === 'tables'" :tables="preview.tables" />
     <pre v-else-if="preview.shape === 'text'" tabindex="0" :aria-label="`Text of ${line.name}`">{{ preview.text }}</pre>
+    <GapStrip v-if="preview?.unread.length && !preview.play" :unread="preview.unread" :shape="preview.shape" />
     <p v-if="preview && !trouble" class="xs text-body-secondary">{{ preview.words }}</p>
   </div>
 </template>

@@ -75,6 +75,14 @@ class FoundBytes {
         return unread;
     }
 
+    /** What of it was never read, as far as its image says. */
+    List<Preview.Share> unread(Catalogues.Selected line) throws IOException {
+        long length = length(line.finding());
+        try (Source image = open(line)) {
+            return Preview.Share.of(line.finding().content(image).knownUnread(new Range(0, length)), length);
+        }
+    }
+
     /** Looks at content as far as somebody asks. */
     interface Looking<T> {
         T look(ByteView content) throws IOException;

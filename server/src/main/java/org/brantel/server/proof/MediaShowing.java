@@ -1,7 +1,6 @@
 package org.brantel.server.proof;
 
 import java.io.IOException;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.IntStream;
 import org.brantel.core.bytes.Range;
@@ -44,7 +43,6 @@ class MediaShowing implements Showing {
                     seconds,
                     strokes(wave),
                     streams.moves() ? frames(seconds) : List.of(),
-                    shares(copy),
                     seconds,
                     ProofController.LONGEST);
             return new Preview(
@@ -53,7 +51,8 @@ class MediaShowing implements Showing {
                     null,
                     0,
                     List.of(),
-                    play);
+                    play,
+                    List.of());
         } catch (Tool.Failed e) {
             return Preview.none("It cannot be played: its content is damaged.");
         } catch (Refusal e) {
@@ -94,19 +93,5 @@ class MediaShowing implements Showing {
                 : IntStream.range(0, FRAMES)
                         .mapToObj(i -> Math.round((i + 0.5) * seconds / FRAMES * 1000) / 1000.0)
                         .toList();
-    }
-
-    private static List<Preview.Share> shares(Copies.Copy copy) {
-        List<Preview.Share> shares = new ArrayList<>();
-        double length = Math.max(1, copy.length());
-        for (Range r : copy.unread()) {
-            Preview.Share last = shares.isEmpty() ? null : shares.get(shares.size() - 1);
-            if (last != null && r.offset() / length - last.to() < 0.001) {
-                shares.set(shares.size() - 1, new Preview.Share(last.from(), r.end() / length));
-            } else {
-                shares.add(new Preview.Share(r.offset() / length, r.end() / length));
-            }
-        }
-        return shares;
     }
 }

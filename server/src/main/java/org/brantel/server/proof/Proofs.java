@@ -22,6 +22,10 @@ class Proofs {
     }
 
     Preview of(Catalogues.Selected line) throws IOException {
+        return shown(line).with(bytes.unread(line));
+    }
+
+    private Preview shown(Catalogues.Selected line) throws IOException {
         String kind = line.finding().kind();
         for (Showing s : showings) {
             if (s.shows(kind)) {

@@ -153,7 +153,8 @@ class SheetTest {
         assertThat(lines.get("fog.jpg").has("look")).as("too plain").isFalse();
         assertThat(lines.get("torn.jpg").has("look")).isFalse();
         assertThat(store(story)).isDirectoryContaining("glob:**.jpg");
-        assertThat(story.una.get(story.path("/custody")).expect(200).json().toString()).contains("drew the small pictures");
+        assertThat(story.una.get(story.path("/custody")).expect(200).json().toString())
+                .contains("drew the small pictures");
     }
 
     @Test
