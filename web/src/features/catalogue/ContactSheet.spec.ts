@@ -87,3 +87,23 @@ it('takes a picture in hand first, and opens the one in hand', async () => {
   expect(sheet.emitted('at')?.at(-1)).toEqual([2])
   sheet.unmount()
 })
+
+it('lays pictures that look nearly the same on one another, and spreads them out', async () => {
+  const look = 'f0f0f0f0f0f0f0f00f0f0f0f0f0f0f0f'
+  const same = [1, 2].map((id) => picture(id, `2026-05-01T09:0${id}:00`, { look, size: 100 * id }))
+  const sheet = await sheetOf([...same, picture(3, '2026-05-01T09:30:00')])
+  expect(sheet.findAll('.picture').map((p) => p.attributes('aria-label'))).toEqual([
+    'hive 2.jpg, whole, Hives',
+    'hive 3.jpg, whole, Hives',
+  ])
+  expect(sheet.find('.day h3').text()).toContain('3 pictures')
+  expect(sheet.text()).toContain('1 lie beneath others')
+  await sheet.find('.like').trigger('click')
+  expect(sheet.findAll('.picture')).toHaveLength(3)
+  await sheet.find('.like').trigger('click')
+  expect(sheet.findAll('.picture')).toHaveLength(2)
+  await sheet.find('.folding input').setValue(false)
+  expect(sheet.findAll('.picture')).toHaveLength(3)
+  expect(sheet.find('.like').exists()).toBe(false)
+  sheet.unmount()
+})

@@ -7,7 +7,6 @@ import { count } from '@/ui/format/format'
 import { asFound } from '@/ui/format/names'
 import { useKeys } from '@/ui/keys'
 import FindingProof from './FindingProof.vue'
-import SheetAhead from './SheetAhead.vue'
 import SheetPicture from './SheetPicture.vue'
 import {
   between,
@@ -49,7 +48,7 @@ const emit = defineEmits<{
   look: [from: number, to: number]
 }>()
 
-const BAR_POINTS = 34
+const FOLDING_POINTS = 30
 
 const size = useStorage('brantel.sheet', 112)
 const sheet = useTemplateRef<HTMLElement>('sheet')
@@ -70,12 +69,14 @@ function spreadOut(id: number): void {
 }
 /** Places among the lines, in the order that the pictures hang in. */
 const order = computed(() => parts.value.flatMap((p) => p.hours.flatMap((h) => h.lines.map((l) => l.index))))
+/** What stands above them. */
+const bar = computed(() => (alike.value ? FOLDING_POINTS : 0))
 /** Parts that are not looked at are not there, but for the room that they take. */
 const virtual = useVirtualizer(
   computed(() => ({
     count: parts.value.length,
     getScrollElement: () => props.within,
-    scrollMargin: BAR_POINTS,
+    scrollMargin: bar.value,
     estimateSize: (i: number) => roomOf(parts.value[i]!, size.value, width.value || 1100),
     getItemKey: (i: number) => parts.value[i]?.key ?? i,
     overscan: 3,
@@ -85,8 +86,8 @@ const rows = computed(() => virtual.value.getVirtualItems())
 const shown = computed(() =>
   rows.value.flatMap(({ index }) => parts.value.slice(index, index + 1).map((part) => ({ index, part }))),
 )
-const above = computed(() => Math.max(0, (rows.value[0]?.start ?? 0) - BAR_POINTS))
-const below = computed(() => virtual.value.getTotalSize() - ((rows.value.at(-1)?.end ?? BAR_POINTS) - BAR_POINTS))
+const above = computed(() => Math.max(0, (rows.value[0]?.start ?? 0) - bar.value))
+const below = computed(() => virtual.value.getTotalSize() - ((rows.value.at(-1)?.end ?? bar.value) - bar.value))
 watch(shown, (some) => {
   const places = some.flatMap(({ part }) => part.hours.flatMap((h) => h.lines.map((l) => l.index)))
   if (places.length) emit('look', Math.min(...places), Math.max(...places))
@@ -176,13 +177,10 @@ useKeys([
     @keydown.down.prevent="row(1)"
     @keydown.up.prevent="row(-1)"
   >
-    <div class="bar s">
-      <SheetAhead :number="number" />
-      <label v-if="alike" class="d-flex align-items-center gap-2"
-        ><input v-model="folding" type="checkbox" class="form-check-input m-0" />fold pictures that look nearly the same
-        ({{ count(alike) }} here)</label
-      >
-    </div>
+    <label v-if="alike" class="folding s"
+      ><input v-model="folding" type="checkbox" class="form-check-input m-0" />fold pictures that look nearly the same
+      ({{ count(alike) }} lie beneath others)</label
+    >
     <div :style="{ height: `${above}px` }" />
     <div v-for="{ index, part } in shown" :key="part.key" :ref="measure" :data-index="index">
       <div
@@ -246,11 +244,13 @@ useKeys([
   padding: 8px 16px 16px;
   user-select: none;
 }
-.bar {
+
+/* As high as the room that is kept for it. */
+.folding {
   display: flex;
-  flex-wrap: wrap;
-  gap: 4px 18px;
-  padding-bottom: 6px;
+  align-items: center;
+  gap: 6px;
+  height: 30px;
 }
 .day {
   display: grid;

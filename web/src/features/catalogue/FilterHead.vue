@@ -8,6 +8,7 @@ import FacetList from './FacetList.vue'
 import KeptQuestions from './KeptQuestions.vue'
 import PlainConditions from './PlainConditions.vue'
 import PlaceShelves from './PlaceShelves.vue'
+import SheetAhead from './SheetAhead.vue'
 import WordsInside from './WordsInside.vue'
 import {
   EVERYTHING,
@@ -133,7 +134,8 @@ useKeys([
         show everything{{ filter.folders.length || filter.nameless ? ' here' : '' }}
       </button>
       <KeptQuestions :number="number" :model-value="filter.q" @update:model-value="ask" />
-      <WordsInside :number="number" />
+      <SheetAhead v-if="filter.sheet && page.contentShown" :number="number" />
+      <WordsInside v-else :number="number" />
       <span class="flex-fill" />
       <span v-if="page.contentShown" class="faces" role="group" aria-label="Shown as">
         <button

@@ -3,17 +3,15 @@ package org.brantel.server.proof;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
 import java.time.Instant;
-import org.brantel.server.work.WorkRecord;
+import org.brantel.server.work.PassRecord;
 import org.hibernate.annotations.DynamicUpdate;
 
 /** One run that draws the small pictures of a case. */
 @Entity
 @Table(name = "sheet_run")
 @DynamicUpdate
-class SheetRun extends WorkRecord {
+class SheetRun extends PassRecord {
 
-    private int total;
-    private int done;
     private int undrawn;
 
     protected SheetRun() {}
@@ -22,28 +20,18 @@ class SheetRun extends WorkRecord {
         super(caseId, who, startedAt);
     }
 
-    /** @param pictures that are to be drawn; those that were drawn before count as done */
-    void runOver(int pictures) {
-        run();
-        total = pictures;
-        done = 0;
+    @Override
+    public void runOver(int pictures) {
+        super.runOver(pictures);
         undrawn = 0;
     }
 
     void count(int tried, int ofThemUndrawn) {
-        done += tried;
+        count(tried);
         undrawn += ofThemUndrawn;
     }
 
-    void end(boolean asked, Instant at) {
-        if (asked) {
-            pause(null);
-        } else {
-            finish(at);
-        }
-    }
-
     SheetViews.Run view() {
-        return new SheetViews.Run(id(), standing(), total, done, undrawn);
+        return new SheetViews.Run(id(), standing(), total(), done(), undrawn);
     }
 }

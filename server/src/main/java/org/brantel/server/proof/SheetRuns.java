@@ -1,9 +1,6 @@
 package org.brantel.server.proof;
 
-import java.util.Optional;
+import org.brantel.server.work.PassRuns;
 import org.springframework.data.jpa.repository.JpaRepository;
 
-interface SheetRuns extends JpaRepository<SheetRun, Long> {
-
-    Optional<SheetRun> findFirstByCaseIdOrderByIdDesc(Long caseId);
-}
+interface SheetRuns extends JpaRepository<SheetRun, Long>, PassRuns<SheetRun> {}

@@ -1,17 +1,14 @@
 package org.brantel.server.proof;
 
 import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
-import java.time.Clock;
 import org.brantel.server.catalogue.Catalogues;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.locks.Locks;
 import org.brantel.server.locks.Look;
-import org.brantel.server.platform.Happenings;
-import org.brantel.server.platform.Jobs;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Topic;
 import org.brantel.server.sight.Sights;
-import org.brantel.server.work.Ask;
+import org.brantel.server.work.Passes;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -19,17 +16,13 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 class Sheets {
 
-    private static final String DRAWING = "drawing small pictures";
-
     private final SheetRuns runs;
     private final Sights sights;
     private final Catalogues catalogues;
     private final Cases cases;
     private final Locks locks;
-    private final Happenings happenings;
-    private final Jobs jobs;
-    private final OneTimeTask<Long> sheetTask;
-    private final Clock clock;
+    private final Passes passes;
+    private final Passes.Kind<SheetRun> kind;
 
     Sheets(
             SheetRuns runs,
@@ -37,19 +30,15 @@ class Sheets {
             Catalogues catalogues,
             Cases cases,
             Locks locks,
-            Happenings happenings,
-            Jobs jobs,
-            OneTimeTask<Long> sheetTask,
-            Clock clock) {
+            Passes passes,
+            OneTimeTask<Long> sheetTask) {
         this.runs = runs;
         this.sights = sights;
         this.catalogues = catalogues;
         this.cases = cases;
         this.locks = locks;
-        this.happenings = happenings;
-        this.jobs = jobs;
-        this.sheetTask = sheetTask;
-        this.clock = clock;
+        this.passes = passes;
+        this.kind = new Passes.Kind<>(runs, runs::save, "drawing small pictures", Topic.SHEET, sheetTask);
     }
 
     @Transactional(readOnly = true)
@@ -67,27 +56,16 @@ class Sheets {
     @Transactional
     SheetViews.State start(String number, String who) {
         locks.look(number, Look.PREVIEWS, "the pictures");
-        long caseId = cases.id(number);
-        SheetRun last = runs.findFirstByCaseIdOrderByIdDesc(caseId).orElse(null);
-        if (last != null && last.state().isAtWork()) {
-            throw Refusal.conflict("The small pictures of " + number + " are being drawn already.");
-        }
         if (catalogues.countOfKinds(number, Drawing.pictures()) == 0) {
             throw Refusal.conflict("The catalogue of " + number + " has no pictures.");
         }
-        SheetRun run = runs.save(new SheetRun(caseId, who, clock.instant()));
-        happenings.tell(number, who, "began " + DRAWING, "run " + run.id(), Topic.SHEET);
-        jobs.start(sheetTask, run.id());
+        passes.begin(kind, number, who, (caseId, at) -> new SheetRun(caseId, who, at));
         return state(number);
     }
 
     @Transactional
     SheetViews.State pause(String number, String who) {
-        SheetRun run = runs.findFirstByCaseIdOrderByIdDesc(cases.id(number))
-                .filter(r -> r.state().isAtWork())
-                .orElseThrow(() -> Refusal.conflict("No pictures are being drawn, so there is nothing to pause."));
-        run.ask(Ask.PAUSE);
-        happenings.tell(number, who, "asked to pause " + DRAWING, "run " + run.id(), Topic.SHEET);
+        passes.pause(kind, number, who);
         return state(number);
     }
 }

@@ -3,16 +3,14 @@ package org.brantel.server.words;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
 import java.time.Instant;
-import org.brantel.server.work.WorkRecord;
+import org.brantel.server.work.PassRecord;
 import org.hibernate.annotations.DynamicUpdate;
 
 @Entity
 @Table(name = "words_run")
 @DynamicUpdate
-class WordsRun extends WorkRecord {
+class WordsRun extends PassRecord {
 
-    private int total;
-    private int done;
     private int nothing;
     private int unreadable;
 
@@ -22,30 +20,20 @@ class WordsRun extends WorkRecord {
         super(caseId, who, startedAt);
     }
 
-    /** @param files that are to be tried; those that were tried before count as done */
-    void runOver(int files) {
-        run();
-        total = files;
-        done = 0;
+    @Override
+    public void runOver(int files) {
+        super.runOver(files);
         nothing = 0;
         unreadable = 0;
     }
 
     void count(Outcome outcome) {
-        done++;
+        count(1);
         nothing += outcome == Outcome.NOTHING ? 1 : 0;
         unreadable += outcome.isRead() || outcome == Outcome.NOTHING ? 0 : 1;
     }
 
-    void end(boolean asked, Instant at) {
-        if (asked) {
-            pause(null);
-        } else {
-            finish(at);
-        }
-    }
-
     WordsViews.Run view() {
-        return new WordsViews.Run(id(), standing(), total, done, nothing, unreadable);
+        return new WordsViews.Run(id(), standing(), total(), done(), nothing, unreadable);
     }
 }

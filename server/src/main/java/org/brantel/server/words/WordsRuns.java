@@ -1,9 +1,6 @@
 package org.brantel.server.words;
 
-import java.util.Optional;
+import org.brantel.server.work.PassRuns;
 import org.springframework.data.jpa.repository.JpaRepository;
 
-interface WordsRuns extends JpaRepository<WordsRun, Long> {
-
-    Optional<WordsRun> findFirstByCaseIdOrderByIdDesc(Long caseId);
-}
+interface WordsRuns extends JpaRepository<WordsRun, Long>, PassRuns<WordsRun> {}
