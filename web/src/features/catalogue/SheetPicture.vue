@@ -41,9 +41,7 @@ const state = computed(() =>
 )
 const signs = computed(() => remarkSigns(props.line.remark).join(', '))
 const words = computed(() =>
-  [calledOf(props.line), state.value, placeOf(props.line), signs.value, likeWords(props.like)]
-    .filter(Boolean)
-    .join(', '),
+  [calledOf(props.line), state.value, placeOf(props.line), signs.value].filter(Boolean).join(', '),
 )
 </script>
 
