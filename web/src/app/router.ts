@@ -1,4 +1,4 @@
-import { createRouter, createWebHistory } from 'vue-router'
+import { createRouter, createWebHistory, type RouteLocationNormalized } from 'vue-router'
 import { onSignedOut } from '@/api/client'
 import { tellAsked, tellPart } from '@/api/link'
 import type { Room } from './rooms'
@@ -103,9 +103,21 @@ export const router = createRouter({
 /** Ends what is said of the page that is on its way. */
 let arrived: (answered: boolean) => void = () => undefined
 
+/**
+ * Fetches a page's part while the server is asked who is signed in. Where that fails, the router asks again
+ * and says so.
+ */
+function fetchAhead(to: RouteLocationNormalized): void {
+  for (const { components } of to.matched) {
+    const part: unknown = components?.default
+    if (typeof part === 'function') (part as () => Promise<unknown>)().catch(() => undefined)
+  }
+}
+
 router.beforeEach(async (to) => {
   arrived(false)
   arrived = tellAsked(true)
+  fetchAhead(to)
   const session = useSession()
   await session.load()
   if (!to.meta.open && !session.person) return { path: '/sign-in', query: { to: to.fullPath } }

@@ -26,6 +26,16 @@ public final class Inside {
         public static final long NOT_KNOWN = -1;
     }
 
+    /** Even what it lists is closed by a password. */
+    public static final class Locked extends IOException {
+
+        private static final long serialVersionUID = 1L;
+
+        Locked() {
+            super("its list is closed by a password");
+        }
+    }
+
     private Inside() {}
 
     /** Whether content of a kind is listed. */
@@ -34,6 +44,7 @@ public final class Inside {
     }
 
     /**
+     * @throws Locked      where even the list asks for a password
      * @throws IOException where it cannot be read, or is not what its kind says
      */
     public static List<Table> of(String kind, ByteView content) throws IOException {

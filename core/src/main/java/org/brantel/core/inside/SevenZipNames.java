@@ -12,7 +12,7 @@ final class SevenZipNames {
     private SevenZipNames() {}
 
     static Inside.Table of(ByteView content) throws IOException {
-        List<SevenZipHead.Member> members = SevenZipHead.of(content);
+        List<SevenZipHead.Member> members = SevenZipHead.of(content).orElseThrow(Inside.Locked::new);
         List<List<String>> cells = members.stream()
                 .limit(Inside.SHOWN)
                 .map(m -> {

@@ -1,6 +1,7 @@
 package org.brantel.core.inside;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatExceptionOfType;
 import static org.assertj.core.api.Assertions.assertThatIOException;
 import static org.assertj.core.api.Assertions.fail;
 
@@ -13,10 +14,12 @@ import java.nio.file.attribute.FileTime;
 import java.time.Instant;
 import java.time.LocalDateTime;
 import java.util.Arrays;
+import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.stream.Stream;
+import java.util.zip.CRC32;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.apache.commons.compress.archivers.sevenz.SevenZArchiveEntry;
@@ -135,6 +138,24 @@ class InsideTest {
         return Arrays.copyOf(out.array(), out.position());
     }
 
+    /**
+     * A 7z archive whose head was packed by 06f10701, which is AES: behind the sixteen bytes of the packed head stands
+     * where that is (17), by its place and length (06, 09) and how it was packed (07, 0b, 0c).
+     */
+    private static byte[] sevenZipWithAClosedHead() {
+        byte[] where = HexFormat.of().parseHex("17060001091000070b0100012406f1070102" + "13000c100000");
+        ByteBuffer start = little(20).putLong(16).putLong(where.length).putInt(crc(where));
+        ByteBuffer out = little(48 + where.length);
+        out.put(HexFormat.of().parseHex("377abcaf271c0004")).putInt(crc(start.array()));
+        return out.put(start.array()).put(new byte[16]).put(where).array();
+    }
+
+    private static int crc(byte[] bytes) {
+        CRC32 crc = new CRC32();
+        crc.update(bytes);
+        return (int) crc.getValue();
+    }
+
     private static void five(ByteBuffer out, byte[] head) {
         out.putInt(0).put((byte) head.length).put(head);
     }
@@ -215,6 +236,21 @@ class InsideTest {
         assertThat(files.rows()).isEqualTo(2);
         assertThat(files.cells().get(0)).containsExactly("band/march.mid", "700", "1970-01-01 00:00");
         assertThat(files.cells().get(1).get(1)).isEqualTo("folder");
+    }
+
+    @Test
+    void aListThatAPasswordClosesIsNotCalledDamaged() {
+        byte[] four = rar4();
+        four[10] |= (byte) 0x80;
+        ByteBuffer five = little(30).put(text("Rar!\u001a\u0007\1\0"));
+        five(five, new byte[] {4, 0, 0, 0});
+        for (Map.Entry<String, byte[]> closed : Map.of(
+                        "7z", sevenZipWithAClosedHead(), "rar", four, "rar ", five.array())
+                .entrySet()) {
+            assertThatExceptionOfType(Inside.Locked.class)
+                    .as(closed.getKey())
+                    .isThrownBy(() -> Inside.of(closed.getKey().strip(), view(closed.getValue())));
+        }
     }
 
     @Test

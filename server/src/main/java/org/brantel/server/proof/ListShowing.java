@@ -40,6 +40,8 @@ class ListShowing implements Showing {
                                         : "As its own directory lists it; nothing of it was unpacked.");
             } catch (ByteView.Unread e) {
                 return Preview.none(UNREAD);
+            } catch (Inside.Locked e) {
+                return Preview.none("A password closes even the list of what it holds.");
             } catch (IOException e) {
                 return Preview.none("It cannot be listed: its content is damaged.");
             }

@@ -4,6 +4,8 @@ import java.io.IOException;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import org.apache.commons.compress.PasswordRequiredException;
 import org.apache.commons.compress.archivers.sevenz.SevenZArchiveEntry;
 import org.apache.commons.compress.archivers.sevenz.SevenZFile;
 import org.brantel.core.bytes.ByteView;
@@ -29,8 +31,11 @@ public final class SevenZipHead {
 
     private SevenZipHead() {}
 
-    /** @throws IOException where the head is damaged, packed in a way that is not known here, or was never read */
-    public static List<Member> of(ByteView content) throws IOException {
+    /**
+     * @return empty where a password closes even the head
+     * @throws IOException where the head is damaged, packed in a way that is not known here, or was never read
+     */
+    public static Optional<List<Member>> of(ByteView content) throws IOException {
         List<Member> members = new ArrayList<>();
         try (SevenZFile archive = SevenZFile.builder()
                 .setSeekableByteChannel(new ViewChannel(content))
@@ -45,7 +50,9 @@ public final class SevenZipHead {
                                 ? entry.getLastModifiedTime().toInstant()
                                 : null));
             }
-            return members;
+            return Optional.of(members);
+        } catch (PasswordRequiredException e) {
+            return Optional.empty();
         } catch (RuntimeException e) {
             // The library trusts heads: a few bytes of them let it fail in ways that it does not declare.
             throw new IOException("the head of the archive is damaged", e);
