@@ -64,6 +64,8 @@ class PictureShowing implements Showing {
             byte[] count = workers.work(
                     PdfPages.class, "", bytes.head(line, FoundBytes.MOST).bytes());
             pages = Integer.parseInt(new String(count, StandardCharsets.US_ASCII));
+        } catch (Chore.Refused e) {
+            return Preview.none("It cannot be drawn: " + e.sentence());
         } catch (Workers.Died e) {
             return Preview.none("It cannot be drawn: " + e.getMessage() + ".");
         }

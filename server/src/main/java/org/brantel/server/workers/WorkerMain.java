@@ -22,6 +22,9 @@ public final class WorkerMain {
         DAMAGED
     }
 
+    /** Of a way of closing or packing, say, that is left out here. */
+    private static final String MISSING = "a part that reads it is not there.";
+
     private WorkerMain() {}
 
     /** Works until nothing more is sent. */
@@ -46,6 +49,8 @@ public final class WorkerMain {
                     answer(out, Answer.DONE, chore.work(what, content));
                 } catch (Chore.Refused e) {
                     answer(out, Answer.REFUSED, e.sentence().getBytes(StandardCharsets.UTF_8));
+                } catch (LinkageError notHere) {
+                    answer(out, Answer.REFUSED, MISSING.getBytes(StandardCharsets.UTF_8));
                 } catch (IOException | RuntimeException damaged) {
                     answer(out, Answer.DAMAGED, String.valueOf(damaged).getBytes(StandardCharsets.UTF_8));
                 }

@@ -119,6 +119,7 @@ class ProofTest {
                         "<svg xmlns='http://www.w3.org/2000/svg' width='200' height='100'><image href='file:///etc/passwd'/>"
                                 + "<rect width='100' height='100' fill='#ff0000'/></svg>"));
         files.put("two.pdf", pdf(2));
+        files.put("locked.pdf", Documents.locked(pdf(2)));
         files.put("hives.zip", zip(Map.of("hive 1.csv", "a,b", "hive 2.csv", "c,d")));
         files.put(
                 "letter.docx",
@@ -317,6 +318,17 @@ class ProofTest {
                         .expect(404)
                         .sentence())
                 .contains("it has no page 3");
+    }
+
+    @Test
+    void whatAPasswordClosesIsNotCalledDamaged() {
+        assertThat(preview("locked.pdf").get("words").asString())
+                .isEqualTo("It cannot be drawn: a password closes it.");
+        assertThat(story.una
+                        .get(path(story, "locked.pdf", "/picture"))
+                        .expect(404)
+                        .sentence())
+                .isEqualTo("It cannot be drawn: a password closes it.");
     }
 
     @Test

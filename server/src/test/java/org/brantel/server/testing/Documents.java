@@ -5,9 +5,12 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.pdmodel.encryption.AccessPermission;
+import org.apache.pdfbox.pdmodel.encryption.StandardProtectionPolicy;
 import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
 import org.apache.poi.hslf.usermodel.HSLFSlideShow;
@@ -58,6 +61,16 @@ public final class Documents {
                 stream.showText(words);
                 stream.endText();
             }
+            document.save(out);
+            return out.toByteArray();
+        }
+    }
+
+    /** Closed by a password. */
+    public static byte[] locked(byte[] pdf) throws IOException {
+        try (PDDocument document = Loader.loadPDF(pdf);
+                ByteArrayOutputStream out = new ByteArrayOutputStream()) {
+            document.protect(new StandardProtectionPolicy("owner of the Nordlys", "harbour", new AccessPermission()));
             document.save(out);
             return out.toByteArray();
         }

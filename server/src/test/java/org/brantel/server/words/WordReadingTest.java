@@ -51,6 +51,11 @@ class WordReadingTest {
         assertThat(reading.of("txt", utf8(SAID)).said()).isEqualTo(SAID);
     }
 
+    @Test
+    void whatAPasswordClosesIsNotCalledDamaged() throws IOException {
+        assertThat(reading.of("pdf", Documents.locked(Documents.pdf(SAID)))).isEqualTo(WordsIn.not(Outcome.LOCKED));
+    }
+
     /** One line of 40 million letters is read as far as is kept. */
     @Test
     void moreWordsThanAreKeptAreCut() {
