@@ -1,5 +1,16 @@
 import { describe, expect, it } from 'vitest'
-import { capacity, capacityInFull, duration, grouped, percent, shortHash, shortPath, size } from './format'
+import {
+  capacity,
+  capacityInFull,
+  dateAndTime,
+  day,
+  duration,
+  grouped,
+  percent,
+  shortHash,
+  shortPath,
+  size,
+} from './format'
 
 describe('sizes', () => {
   it('are binary with three digits that mean something', () => {
@@ -40,6 +51,10 @@ describe('places', () => {
 })
 
 describe('times and hashes', () => {
+  it('does not break over a time that no calendar reaches', () => {
+    expect(dateAndTime('+1000000000-12-31T23:59:59Z')).toBe('not known')
+    expect(day('')).toBe('not known')
+  })
   it('say how long in words', () => {
     expect(duration(12)).toBe('12 s')
     expect(duration(0.2)).toBe('under 1 s')

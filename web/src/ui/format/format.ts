@@ -73,12 +73,18 @@ export function zoneName(): string {
   return zone
 }
 
+/** A record may hold a time that no calendar here reaches; a screen must not break over it. */
+function said(form: Intl.DateTimeFormat, iso: string): string {
+  const at = new Date(iso)
+  return Number.isNaN(at.getTime()) ? 'not known' : form.format(at)
+}
+
 export function time(iso: string): string {
-  return forms.time.format(new Date(iso))
+  return said(forms.time, iso)
 }
 
 export function day(iso: string): string {
-  return forms.day.format(new Date(iso))
+  return said(forms.day, iso)
 }
 
 export function dayAndTime(iso: string): string {
@@ -86,7 +92,7 @@ export function dayAndTime(iso: string): string {
 }
 
 export function dateAndTime(iso: string): string {
-  return forms.dateAndTime.format(new Date(iso))
+  return said(forms.dateAndTime, iso)
 }
 
 /** Seconds as people say them. */
