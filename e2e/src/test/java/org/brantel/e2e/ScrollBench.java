@@ -39,8 +39,7 @@ public final class ScrollBench {
             })""";
 
     /** Notes when the first line is there; a test that asks from outside comes later than that. */
-    private static final String NOTE =
-            """
+    private static final String NOTE = """
             new MutationObserver((_, watching) => {
               if (!document.querySelector('.nameb')) return
               window.readable = performance.now()
