@@ -75,7 +75,10 @@ function askLike(line: number | undefined): void {
   const meant = pointed(q, line)
   if (line !== undefined) filter.value = { ...filter.value, q: meant === q ? `like #${line}` : meant }
 }
-watch(filter, () => (at.value = 0))
+watch([filter, sort], () => {
+  at.value = 0
+  scroll.value?.scrollTo({ top: 0 })
+})
 /** The question stands in the address, so that it can be shared. */
 let put: { q: string | undefined } | undefined
 watch(page, () => {

@@ -96,8 +96,9 @@ it('lays pictures that look nearly the same on one another, and spreads them out
     'hive 2.jpg, whole, Hives',
     'hive 3.jpg, whole, Hives',
   ])
+  expect(sheet.emitted('at'), 'the one at hand lies beneath').toEqual([[1]])
   expect(sheet.find('.day h3').text()).toContain('3 pictures')
-  expect(sheet.text()).toContain('1 lie beneath others')
+  expect(sheet.text()).toContain('1 lies beneath others')
   await sheet.find('.like').trigger('click')
   expect(sheet.findAll('.picture')).toHaveLength(3)
   await sheet.find('.like').trigger('click')

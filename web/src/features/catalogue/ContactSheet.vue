@@ -57,11 +57,13 @@ const { width } = useElementSize(sheet)
 const folding = useStorage('brantel.sheet.folded', true)
 const spread = ref(new Set<number>())
 const parts = computed(() => partsOf(daysOf(props.lines, folding.value ? spread.value : 'all')))
-const alike = computed(
-  () =>
-    props.lines.length -
-    daysOf(props.lines, new Set()).reduce((sum, d) => sum + d.hours.reduce((n, h) => n + h.lines.length, 0), 0),
+/** How many lie beneath others. */
+const beneath = computed(() =>
+  parts.value
+    .flatMap((p) => p.hours.flatMap((h) => h.lines))
+    .reduce((sum, { line, like }) => sum + (spread.value.has(line.id) ? 0 : like.length), 0),
 )
+const foldable = computed(() => beneath.value > 0 || spread.value.size > 0 || !folding.value)
 function spreadOut(id: number): void {
   const next = new Set(spread.value)
   if (!next.delete(id)) next.add(id)
@@ -69,8 +71,20 @@ function spreadOut(id: number): void {
 }
 /** Places among the lines, in the order that the pictures hang in. */
 const order = computed(() => parts.value.flatMap((p) => p.hours.flatMap((h) => h.lines.map((l) => l.index))))
+/** The picture at hand is one that can be seen: not one beneath another. */
+watch(
+  [order, () => props.at],
+  ([hanging, at]) => {
+    if (!hanging.length || hanging.includes(at)) return
+    const top = parts.value
+      .flatMap((p) => p.hours.flatMap((h) => h.lines))
+      .find((p) => p.like.some((l) => l.index === at))
+    emit('at', top?.index ?? hanging[0]!)
+  },
+  { immediate: true },
+)
 /** What stands above them. */
-const bar = computed(() => (alike.value ? FOLDING_POINTS : 0))
+const bar = computed(() => (foldable.value ? FOLDING_POINTS : 0))
 /** Parts that are not looked at are not there, but for the room that they take. */
 const virtual = useVirtualizer(
   computed(() => ({
@@ -177,9 +191,11 @@ useKeys([
     @keydown.down.prevent="row(1)"
     @keydown.up.prevent="row(-1)"
   >
-    <label v-if="alike" class="folding s"
-      ><input v-model="folding" type="checkbox" class="form-check-input m-0" />fold pictures that look nearly the same
-      ({{ count(alike) }} lie beneath others)</label
+    <label v-if="foldable" class="folding s"
+      ><input v-model="folding" type="checkbox" class="form-check-input m-0" />fold pictures that look nearly the
+      same<template v-if="beneath">
+        ({{ count(beneath) }} {{ beneath === 1 ? 'lies' : 'lie' }} beneath others)</template
+      ></label
     >
     <div :style="{ height: `${above}px` }" />
     <div v-for="{ index, part } in shown" :key="part.key" :ref="measure" :data-index="index">

@@ -16,10 +16,10 @@ const BACK = 40
 const BITS = Array.from({ length: 16 }, (_, n) => n.toString(2).replaceAll('0', '').length)
 const PROGNOSES = ['whole', 'gapped', 'doubtful', 'overwritten']
 
-/** How many bits of two looks differ. */
-export function apart(a: string, b: string): number {
+/** How many bits of two looks differ; not counted beyond `most`. */
+export function apart(a: string, b: string, most = 128): number {
   let bits = 0
-  for (let i = 0; i < a.length; i++) bits += BITS[parseInt(a[i]!, 16) ^ parseInt(b[i]!, 16)]!
+  for (let i = 0; i < a.length && bits <= most; i++) bits += BITS[parseInt(a[i]!, 16) ^ parseInt(b[i]!, 16)]!
   return bits
 }
 
@@ -29,7 +29,7 @@ export function folded(pictures: readonly Pictured[]): Pictured[] {
   for (const picture of pictures) {
     const look = picture.line.look
     const pile = look
-      ? piles.slice(-BACK).find(([first]) => first!.line.look && apart(first!.line.look, look) <= NEAR)
+      ? piles.slice(-BACK).find(([first]) => first!.line.look && apart(first!.line.look, look, NEAR) <= NEAR)
       : undefined
     if (pile) pile.push(picture)
     else piles.push([picture])

@@ -136,7 +136,8 @@ class SheetJob implements Labour<SheetRun> {
         @Override
         public void line(Catalogues.Selected line) throws IOException {
             Sights.Seen seen = known.get(line.finding().id());
-            if (seen == null || !seen.content().equals(line.bytesName())) {
+            // What draws it may be there by now, or have more time.
+            if (seen == null || !seen.drawn() || !seen.content().equals(line.bytesName())) {
                 seen = see(line);
                 fresh.add(seen);
             }
