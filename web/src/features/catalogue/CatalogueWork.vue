@@ -168,7 +168,14 @@ useKeys([
         @fit="(fit) => (filter = { ...filter, fit })"
         @changed="catalogue.live.refresh"
       />
-      <FilterHead v-model="filter" :number="docket.number" :page="page" :folded="folded" @unfold="unfolded = true" />
+      <FilterHead
+        v-model="filter"
+        :number="docket.number"
+        :page="page"
+        :folded="folded"
+        @unfold="unfolded = true"
+        @drawn="catalogue.refresh"
+      />
       <p v-if="!page.contentShown" class="xs text-body-secondary closed">
         The customer agreed to file names only: no pictures, no texts, nothing that contents say of themselves.
       </p>

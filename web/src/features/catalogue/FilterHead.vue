@@ -30,7 +30,12 @@ const props = defineProps<{
   /** There is no room for more than the question. */
   folded: boolean
 }>()
-const emit = defineEmits<{ /** There is to be room. */ unfold: [] }>()
+const emit = defineEmits<{
+  /** There is to be room. */
+  unfold: []
+  /** More is known of pictures than before. */
+  drawn: []
+}>()
 /** What is shown below. */
 const filter = defineModel<Filter>({ required: true })
 
@@ -134,7 +139,7 @@ useKeys([
         show everything{{ filter.folders.length || filter.nameless ? ' here' : '' }}
       </button>
       <KeptQuestions :number="number" :model-value="filter.q" @update:model-value="ask" />
-      <SheetAhead v-if="filter.sheet && page.contentShown" :number="number" />
+      <SheetAhead v-if="filter.sheet && page.contentShown" :number="number" @drawn="emit('drawn')" />
       <WordsInside v-else :number="number" />
       <span class="flex-fill" />
       <span v-if="page.contentShown" class="faces" role="group" aria-label="Shown as">

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, watch } from 'vue'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import { useLive } from '@/api/live'
@@ -7,6 +7,7 @@ import WorkAhead from './WorkAhead.vue'
 import { aheadState } from './ahead'
 
 const props = defineProps<{ /** The case. */ number: string }>()
+const emit = defineEmits<{ /** More is known of pictures than before. */ drawn: [] }>()
 const path = computed(() => ({ number: props.number }))
 const live = useLive(
   '/api/cases/{number}/catalogue/sheet',
@@ -16,6 +17,13 @@ const live = useLive(
 const acting = useAction()
 const state = computed(() => (live.data.value ? aheadState(live.data.value) : undefined))
 const run = computed(() => live.data.value?.run)
+// Not while it goes on: pictures would move under the hand of who looks at them.
+watch(
+  () => state.value?.doing,
+  (now, before) => {
+    if (before && !now) emit('drawn')
+  },
+)
 async function act(what: 'begin' | 'pause'): Promise<void> {
   await acting.run(() =>
     what === 'begin'

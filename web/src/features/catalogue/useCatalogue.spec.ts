@@ -8,18 +8,21 @@ import { useCatalogue, type Catalogue } from './useCatalogue'
 /** Six findings, two on a page, and what is chosen of them. */
 const chosen = new Set<number>()
 let gone: number | undefined
+/** The finding of which more is known than before. */
+let remarked: number | undefined
 function page(after: number): object {
   const all = [1, 2, 3, 4, 5, 6].filter((id) => id !== gone)
   const lines = all
     .filter((id) => id > after)
     .slice(0, 2)
-    .map((id) => ({ id, selected: chosen.has(id) }))
+    .map((id) => ({ id, selected: chosen.has(id), ...(id === remarked && { look: 'lamp' }) }))
   return { lines, matching: all.length, all: all.length, exact: true, selection: { files: chosen.size } }
 }
 const scopes: EffectScope[] = []
 function catalogue(): Catalogue {
   chosen.clear()
   gone = undefined
+  remarked = undefined
   vi.stubGlobal('fetch', async (request: Request) => {
     const url = new URL(request.url)
     if (request.method === 'PUT') {
@@ -61,6 +64,14 @@ it('sees below what somebody else chose', async () => {
   await c.live.refresh()
   await until(() => expect(c.lines.value.find((l) => l.id === 4)?.selected).toBe(true))
   expect(ids(c)).toEqual([1, 2, 3, 4, 5, 6])
+})
+it('fetches anew further down when it is told to', async () => {
+  const c = await opened(3)
+  c.look(2, 5)
+  remarked = 6
+  await c.refresh()
+  await until(() => expect(c.lines.value.at(-1)?.look).toBe('lamp'))
+  expect(c.lines.value.filter((l) => l.look)).toHaveLength(1)
 })
 it('goes on without what is gone', async () => {
   const c = await opened(3)

@@ -24,6 +24,8 @@ export interface Catalogue {
   /** Whether there are more; `narrow` where more are there than anybody goes through one by one. */
   rest: ComputedRef<'none' | 'more' | 'narrow'>
   more: () => Promise<void>
+  /** Fetches anew what is looked at, as when something changed beside the lines. */
+  refresh: () => Promise<void>
   /** Somebody looks at these places of the list now. */
   look: (from: number, to: number) => void
   selecting: Action
@@ -92,11 +94,13 @@ export function useCatalogue(number: string, start: Filter = EVERYTHING): Catalo
   /** Places in the list that somebody looks at. */
   let looked: { from: number; to: number } | undefined
   let fetching = false
-  // What lies further down may be all that changed.
-  onChanged((what, c) => {
-    if (!concerns(what, c)) return
+  /** What lies further down may be all that changed. */
+  function changed(): void {
     pages.value = madeStale(pages.value)
     void fetchLooked()
+  }
+  onChanged((what, c) => {
+    if (concerns(what, c)) changed()
   })
   const next = (last: number | undefined) =>
     api.get('/api/cases/{number}/catalogue', {
@@ -185,6 +189,10 @@ export function useCatalogue(number: string, start: Filter = EVERYTHING): Catalo
     }),
     rest,
     more,
+    async refresh() {
+      changed()
+      await live.refresh()
+    },
     look(from, to) {
       looked = { from, to }
       void fetchLooked()

@@ -8,6 +8,7 @@ import com.microsoft.playwright.Mouse;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
+import java.util.regex.Pattern;
 import org.brantel.core.testing.Corpus;
 import org.brantel.server.testing.CaseForms;
 import org.brantel.server.testing.Lab;
@@ -41,6 +42,12 @@ class ContactSheetTest {
                             .evaluate("img => img.decode().then(() => img.naturalWidth > 50)"))
                     .isTrue();
             assertThat(page.locator(".day").first()).containsText("picture");
+            page.getByRole(
+                            AriaRole.BUTTON,
+                            new Page.GetByRoleOptions().setName(Pattern.compile("^draw [\\d,]+ pictures? ahead$")))
+                    .click();
+            assertThat(page.getByText(Pattern.compile("^([\\d,]+) of \\1 pictures? drawn$")))
+                    .isVisible();
             assertThat(page.locator(".chosen")).containsText("0 whole");
 
             drag(page, pictures.nth(0).boundingBox(), pictures.nth(1).boundingBox());
