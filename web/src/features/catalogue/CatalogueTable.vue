@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, useTemplateRef, watch } from 'vue'
-import { useVirtualizer } from '@tanstack/vue-virtual'
 import type { CatalogueLine, WantedState } from '@/api/types'
+import { useLongList } from '@/ui/longList'
 import FindingProof from './FindingProof.vue'
 import FindingRow from './FindingRow.vue'
 import { wantedMarks } from './lines'
@@ -52,37 +52,29 @@ const HEAD_POINTS = 28
 const READY = 8
 
 const table = useTemplateRef<HTMLTableElement>('table')
-/** Lines that are not looked at are not there, but for the room that they take. */
-const virtual = useVirtualizer(
-  computed(() => ({
-    count: props.lines.length,
-    getScrollElement: () => props.within,
-    estimateSize: () => LINE_POINTS,
-    getItemKey: (i: number) => props.lines[i]?.id ?? i,
-    scrollMargin: HEAD_POINTS,
-    scrollPaddingStart: HEAD_POINTS,
-    overscan: READY,
-  })),
-)
-const rows = computed(() => virtual.value.getVirtualItems())
+const { rows, above, below, measure, show } = useLongList({
+  count: () => props.lines.length,
+  within: () => props.within,
+  key: (i) => props.lines[i]?.id ?? i,
+  points: () => LINE_POINTS,
+  head: () => HEAD_POINTS,
+  ready: READY,
+})
 const shown = computed(() =>
   rows.value.flatMap(({ index }) => {
     const line = props.lines[index]
     return line ? [{ index, line }] : []
   }),
 )
-const above = computed(() => Math.max(0, (rows.value[0]?.start ?? 0) - HEAD_POINTS))
-const below = computed(() => virtual.value.getTotalSize() - ((rows.value.at(-1)?.end ?? HEAD_POINTS) - HEAD_POINTS))
 watch(
   () => [rows.value[0]?.index ?? 0, rows.value.at(-1)?.index ?? 0] as const,
   ([from, to]) => emit('look', from, to),
 )
-const measure = (row: unknown): void => virtual.value.measureElement(row as HTMLElement | null)
 
 defineExpose({
   /** The line at hand is where keys go to. */
   async focusLine(i: number): Promise<void> {
-    virtual.value.scrollToIndex(i)
+    show(i)
     await nextTick()
     table.value?.querySelector<HTMLElement>(`[data-index="${i}"] .nameb`)?.focus({ preventScroll: true })
   },

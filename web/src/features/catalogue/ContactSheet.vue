@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
-import { useVirtualizer } from '@tanstack/vue-virtual'
 import { useElementSize, useEventListener, useStorage } from '@vueuse/core'
 import type { CatalogueLine, WantedState } from '@/api/types'
 import { count } from '@/ui/format/format'
 import { asFound } from '@/ui/format/names'
 import { useKeys } from '@/ui/keys'
+import { useLongList } from '@/ui/longList'
 import FindingProof from './FindingProof.vue'
 import SheetPicture from './SheetPicture.vue'
 import {
@@ -14,9 +14,11 @@ import {
   blankWords,
   daysOf,
   dayWords,
+  hanging,
   partsOf,
   resized,
   roomOf,
+  seenAs,
   steppedFrom,
   type SheetPart,
 } from './sheet'
@@ -49,6 +51,8 @@ const emit = defineEmits<{
 }>()
 
 const FOLDING_POINTS = 30
+/** Before it is known. */
+const USUAL_WIDTH = 1100
 
 const size = useStorage('brantel.sheet', 112)
 const sheet = useTemplateRef<HTMLElement>('sheet')
@@ -57,11 +61,10 @@ const { width } = useElementSize(sheet)
 const folding = useStorage('brantel.sheet.folded', true)
 const spread = ref(new Set<number>())
 const parts = computed(() => partsOf(daysOf(props.lines, folding.value ? spread.value : 'all')))
+const pictures = computed(() => hanging(parts.value))
 /** How many lie beneath others. */
 const beneath = computed(() =>
-  parts.value
-    .flatMap((p) => p.hours.flatMap((h) => h.lines))
-    .reduce((sum, { line, like }) => sum + (spread.value.has(line.id) ? 0 : like.length), 0),
+  pictures.value.reduce((sum, { line, like }) => sum + (spread.value.has(line.id) ? 0 : like.length), 0),
 )
 const foldable = computed(() => beneath.value > 0 || spread.value.size > 0 || !folding.value)
 function spreadOut(id: number): void {
@@ -70,49 +73,38 @@ function spreadOut(id: number): void {
   spread.value = next
 }
 /** Places among the lines, in the order that the pictures hang in. */
-const order = computed(() => parts.value.flatMap((p) => p.hours.flatMap((h) => h.lines.map((l) => l.index))))
-/** The picture at hand is one that can be seen: not one beneath another. */
+const order = computed(() => pictures.value.map((p) => p.index))
+// The picture at hand is one that can be seen.
 watch(
-  [order, () => props.at],
-  ([hanging, at]) => {
-    if (!hanging.length || hanging.includes(at)) return
-    const top = parts.value
-      .flatMap((p) => p.hours.flatMap((h) => h.lines))
-      .find((p) => p.like.some((l) => l.index === at))
-    emit('at', top?.index ?? hanging[0]!)
+  [pictures, () => props.at],
+  ([some, at]) => {
+    const seen = seenAs(some, at)
+    if (seen !== at) emit('at', seen)
   },
   { immediate: true },
 )
-/** What stands above them. */
-const bar = computed(() => (foldable.value ? FOLDING_POINTS : 0))
-/** Parts that are not looked at are not there, but for the room that they take. */
-const virtual = useVirtualizer(
-  computed(() => ({
-    count: parts.value.length,
-    getScrollElement: () => props.within,
-    scrollMargin: bar.value,
-    estimateSize: (i: number) => roomOf(parts.value[i]!, size.value, width.value || 1100),
-    getItemKey: (i: number) => parts.value[i]?.key ?? i,
-    overscan: 3,
-  })),
-)
-const rows = computed(() => virtual.value.getVirtualItems())
+const list = useLongList({
+  count: () => parts.value.length,
+  within: () => props.within,
+  key: (i) => parts.value[i]?.key ?? i,
+  points: (i) => roomOf(parts.value[i]!, size.value, width.value || USUAL_WIDTH),
+  head: () => (foldable.value ? FOLDING_POINTS : 0),
+  ready: 3,
+})
+const { above, below, measure } = list
 const shown = computed(() =>
-  rows.value.flatMap(({ index }) => parts.value.slice(index, index + 1).map((part) => ({ index, part }))),
+  list.rows.value.flatMap(({ index }) => parts.value.slice(index, index + 1).map((part) => ({ index, part }))),
 )
-const above = computed(() => Math.max(0, (rows.value[0]?.start ?? 0) - bar.value))
-const below = computed(() => virtual.value.getTotalSize() - ((rows.value.at(-1)?.end ?? bar.value) - bar.value))
 watch(shown, (some) => {
-  const places = some.flatMap(({ part }) => part.hours.flatMap((h) => h.lines.map((l) => l.index)))
+  const places = hanging(some.map((s) => s.part)).map((p) => p.index)
   if (places.length) emit('look', Math.min(...places), Math.max(...places))
 })
-watch(size, () => virtual.value.measure())
-const measure = (part: unknown): void => virtual.value.measureElement(part as HTMLElement | null)
+watch(size, list.resized)
 /** The picture that a hand went down on, and where it has been dragged to since. */
 const drag = ref<{ from: number; to: number }>()
 const held = computed(() => new Set(drag.value ? between(order.value, drag.value.from, drag.value.to) : []))
 
-const openIn = (part: SheetPart) => part.hours.flatMap((h) => h.lines).find((p) => p.line.id === props.open)?.line
+const openIn = (part: SheetPart) => hanging([part]).find((p) => p.line.id === props.open)?.line
 
 function down(index: number, event: PointerEvent): void {
   if (event.button !== 0) return
@@ -147,9 +139,7 @@ function press({ line, index }: { line: CatalogueLine; index: number }): void {
 const pictureAt = (index: number) => sheet.value?.querySelector<HTMLElement>(`[data-at="${index}"] .picture`)
 async function focusLine(index: number): Promise<void> {
   if (!pictureAt(index)) {
-    virtual.value.scrollToIndex(
-      parts.value.findIndex((p) => p.hours.some((h) => h.lines.some((l) => l.index === index))),
-    )
+    list.show(parts.value.findIndex((p) => hanging([p]).some((l) => l.index === index)))
     await nextTick()
   }
   pictureAt(index)?.focus()

@@ -17,8 +17,9 @@ export function gapWords(unread: readonly Share[], shape: string): string {
   const share = unread.reduce((sum, u) => sum + u.to - u.from, 0)
   const of = share < 0.001 ? 'less than 0.1 %' : `${(100 * share).toFixed(1)} %`
   const first = unread[0]?.from ?? 0
-  const begins =
-    first < 0.001 ? 'from its first bytes on' : `the first after ${(100 * first).toFixed(1)} % of its length`
-  const stretches = unread.length === 1 ? 'one stretch' : `${count(unread.length)} stretches`
+  const one = unread.length === 1
+  const after = `after ${(100 * first).toFixed(1)} % of its length`
+  const begins = first < 0.001 ? 'from its first bytes on' : one ? after : `the first ${after}`
+  const stretches = one ? 'one stretch' : `${count(unread.length)} stretches`
   return `Hatched: never read, ${stretches}, ${of} of its bytes, ${begins}.${WHAT[shape] ?? ''}`
 }

@@ -1,6 +1,18 @@
 import { describe, expect, it } from 'vitest'
 import type { CatalogueLine } from '@/api/types'
-import { between, blankLines, blankWords, dayWords, daysOf, partsOf, resized, roomOf, steppedFrom } from './sheet'
+import type { Pictured } from './alike'
+import {
+  between,
+  blankLines,
+  blankWords,
+  dayWords,
+  daysOf,
+  partsOf,
+  resized,
+  roomOf,
+  seenAs,
+  steppedFrom,
+} from './sheet'
 
 const line = (id: number, made?: string, device?: string) =>
   ({ id, made, about: device ? { device } : {} }) as unknown as CatalogueLine
@@ -78,6 +90,16 @@ describe('a contact sheet', () => {
     expect(new Set(parts.map((p) => p.key)).size).toBe(4)
     expect(roomOf(parts[0]!, 112, 1100)).toBe(8 * 142 + 30)
     expect(roomOf(parts[3]!, 112, 1100)).toBe(142 + 30 + 38)
+  })
+  it('knows where a picture that lies beneath another can be seen', () => {
+    const at = (index: number, ...like: number[]): Pictured => ({
+      index,
+      line: line(index),
+      like: like.map((l) => at(l)),
+    })
+    const some: Pictured[] = [at(0), at(2, 1, 4), at(3)]
+    expect([0, 1, 2, 4, 9].map((i) => seenAs(some, i))).toEqual([0, 2, 2, 2, 0])
+    expect(seenAs([], 5)).toBe(5)
   })
   it('steps and takes all between in the order that pictures hang in', () => {
     const order = [0, 2, 4, 1, 3]

@@ -101,6 +101,17 @@ export function partsOf(days: readonly SheetDay[]): SheetPart[] {
   })
 }
 
+/** All pictures that hang, in order. */
+export function hanging(parts: readonly SheetPart[]): Pictured[] {
+  return parts.flatMap((p) => p.hours.flatMap((h) => h.lines))
+}
+
+/** Where a picture can be seen: by itself, or as the one that it lies beneath; the first where it is not there. */
+export function seenAs(pictures: readonly Pictured[], at: number): number {
+  const seen = pictures.find((p) => p.index === at) ?? pictures.find((p) => p.like.some((l) => l.index === at))
+  return (seen ?? pictures[0])?.index ?? at
+}
+
 /** Points that a part likely takes, for pictures of one edge and a width of paper. */
 export function roomOf(part: SheetPart, edge: number, width: number): number {
   const across = Math.max(1, Math.floor((width - 150) / (edge + 6)))

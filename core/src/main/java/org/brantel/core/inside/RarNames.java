@@ -14,13 +14,15 @@ import org.brantel.core.kind.Bytes;
  * The names in a RAR archive, head by head, by the published technical notes of its versions 4 and 5 (little-endian).
  *
  * <pre>
- * 4: block  0 CRC (2), 2 type (1; 73 the head, 74 a file, 7b the end), 3 flags (2), 5 length of the head (2), 7 length of the data
- *           (4; with flag 8000, and always of files)
+ * 4: block  0 CRC (2), 2 type (1), 3 flags (2), 5 length of the head (2), 7 length of the data (4; with flag 8000, and
+ *           always of files)
+ *    types  73 the archive's head, 74 a file, 7b the end
+ *    head   with flag 80 all that follows is closed by a password
  *    file   11 size (4), 20 changed as in FAT (4), 26 length of the name (2), 32 with flag 100 the upper halves of both
  *           lengths (4 each), then the name: with flag 200 up to a zero; flags e0 all set of a folder
- *    head   with flag 80 all that follows is closed by a password
- * 5: block  CRC (4), then numbers of 7 bits a byte: length of the head, type (2 a file, 4 all that follows is closed by a password, 5 the end), flags, with flag 1
- *           the length of an extra part, with flag 2 of the data
+ * 5: block  CRC (4), then numbers of 7 bits a byte: length of the head, type, flags, with flag 1 the length of an extra
+ *           part, with flag 2 of the data
+ *    types  2 a file, 4 all that follows is closed by a password, 5 the end
  *    file   flags (1 a folder, 2 a time, 4 a CRC, 8 no size), size, attributes, changed in seconds since 1970 (4), CRC
  *           (4), packing, system, length of the name, the name in UTF-8
  * </pre>

@@ -11,9 +11,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -25,19 +23,11 @@ import java.util.zip.ZipOutputStream;
 import javax.imageio.ImageIO;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
-import org.brantel.core.content.Extent;
-import org.brantel.core.finding.Content;
-import org.brantel.core.finding.Evidence;
-import org.brantel.core.finding.Finding;
-import org.brantel.core.finding.Named;
-import org.brantel.core.finding.Origin;
 import org.brantel.core.finding.Prognosis;
-import org.brantel.core.finding.Times;
-import org.brantel.core.finding.Verdict;
-import org.brantel.server.catalogue.Catalogues;
 import org.brantel.server.testing.CaseForms;
 import org.brantel.server.testing.Documents;
 import org.brantel.server.testing.Lab;
+import org.brantel.server.testing.Laid;
 import org.brantel.server.testing.Recordings;
 import org.brantel.server.testing.Story;
 import org.junit.jupiter.api.BeforeAll;
@@ -53,10 +43,8 @@ class ProofTest {
     private static final int SLOT = 1 << 20;
 
     private final Lab lab = Lab.open();
-    private final Catalogues catalogues = lab.bean(Catalogues.class);
     private final Map<String, byte[]> files = new LinkedHashMap<>();
-    private final List<Finding> findings = new ArrayList<>();
-    private long imaging;
+    private Laid laid;
     private Story story;
     private Story glimpses;
     private Story names;
@@ -64,24 +52,13 @@ class ProofTest {
     @BeforeAll
     void find(@TempDir Path made) throws IOException, InterruptedException {
         lay(made);
-        ByteArrayOutputStream medium = new ByteArrayOutputStream();
-        for (Map.Entry<String, byte[]> f : files.entrySet()) {
-            assertThat(f.getValue().length).as(f.getKey()).isLessThan(SLOT);
-            findings.add(finding(findings.size(), f.getKey(), f.getValue().length));
-            medium.writeBytes(Arrays.copyOf(f.getValue(), SLOT));
-        }
-        Files.write(lab.inbox().resolve("proof.img"), medium.toByteArray());
-        imaging = Story.of(new CaseForms())
-                .imaged("inbox/proof.img")
-                .session()
-                .get("id")
-                .asLong();
-        story = Story.of(new CaseForms());
-        glimpses = Story.of(new CaseForms().consent("look", "previews"));
-        names = Story.of(new CaseForms().consent("look", "names"));
-        for (Story s : List.of(story, glimpses, names)) {
-            catalogues.merge(s.number, 3, imaging, findings);
-        }
+        // A fourth of it is on the medium.
+        long end = (long) SLOT * files.size();
+        laid = Laid.on(lab, "proof.img", SLOT, files)
+                .with(Laid.finding(files.size() + 1, "torn.png", 8000, end - 2000, Prognosis.GAPPED));
+        story = laid.found(new CaseForms());
+        glimpses = laid.found(new CaseForms().consent("look", "previews"));
+        names = laid.found(new CaseForms().consent("look", "names"));
     }
 
     private void lay(Path made) throws IOException, InterruptedException {
@@ -192,19 +169,6 @@ class ProofTest {
 
     private static byte[] text(String text) {
         return text.getBytes(StandardCharsets.UTF_8);
-    }
-
-    private static Finding finding(int slot, String name, int size) {
-        return new Finding(
-                slot,
-                0,
-                Origin.LIVE,
-                Named.of("/" + name, name),
-                Times.NONE,
-                new Verdict(Prognosis.WHOLE, 80, List.of("seen")),
-                Content.of(
-                        size, name.substring(name.lastIndexOf('.') + 1), List.of(new Extent((long) slot * SLOT, size))),
-                Evidence.NONE);
     }
 
     private static long id(Story of, String name) {
@@ -321,6 +285,15 @@ class ProofTest {
     }
 
     @Test
+    void whatWasNeverReadIsToldWithItsPlace() {
+        JsonNode unread = preview("torn.png").get("unread");
+        assertThat(unread).hasSize(1);
+        assertThat(unread.get(0).get("from").asDouble()).isEqualTo(0.25);
+        assertThat(unread.get(0).get("to").asDouble()).isEqualTo(1);
+        assertThat(preview("comb.png").get("unread")).isEmpty();
+    }
+
+    @Test
     void whatAPasswordClosesIsNotCalledDamaged() {
         assertThat(preview("locked.pdf").get("words").asString())
                 .isEqualTo("It cannot be drawn: a password closes it.");
@@ -334,12 +307,11 @@ class ProofTest {
     @Test
     void smallPicturesGoWithTheYesToThem() throws IOException {
         Path store = lab.home().resolve("lab-store").resolve("small");
-        Story taken = Story.of(new CaseForms().consent("look", "previews"));
-        catalogues.merge(
-                taken.number,
-                3,
-                imaging,
-                findings.stream().filter(f -> f.name().equals("comb.png")).toList());
+        Story taken = laid.found(
+                new CaseForms().consent("look", "previews"),
+                laid.findings().stream()
+                        .filter(f -> f.name().equals("comb.png"))
+                        .toList());
         taken.una.get(path(taken, "comb.png", "/small")).expect(200);
         assertThat(store.resolve(taken.number)).isNotEmptyDirectory();
         int version =

@@ -9,28 +9,17 @@ import java.awt.Image;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.List;
+import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import javax.imageio.ImageIO;
-import org.brantel.core.content.Extent;
 import org.brantel.core.content.PictureLook;
-import org.brantel.core.finding.Content;
-import org.brantel.core.finding.Evidence;
-import org.brantel.core.finding.Finding;
-import org.brantel.core.finding.Named;
-import org.brantel.core.finding.Origin;
-import org.brantel.core.finding.Prognosis;
-import org.brantel.core.finding.Times;
-import org.brantel.core.finding.Verdict;
-import org.brantel.server.catalogue.Catalogues;
 import org.brantel.server.testing.CaseForms;
 import org.brantel.server.testing.Lab;
+import org.brantel.server.testing.Laid;
 import org.brantel.server.testing.Story;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -44,27 +33,20 @@ class SheetTest {
     private static final int SLOT = 256 << 10;
 
     private final Lab lab = Lab.open();
-    private final Catalogues catalogues = lab.bean(Catalogues.class);
-    private final List<Finding> findings = new ArrayList<>();
-    private final ByteArrayOutputStream medium = new ByteArrayOutputStream();
-    private long imaging;
+    private Laid laid;
 
     @BeforeAll
     void lay() throws IOException {
+        Map<String, byte[]> files = new LinkedHashMap<>();
         BufferedImage pier = scene(640, 480, 40);
-        add("pier.jpg", written(pier));
+        files.put("pier.jpg", written(pier));
         BufferedImage small = new BufferedImage(160, 120, BufferedImage.TYPE_INT_RGB);
         small.getGraphics().drawImage(pier.getScaledInstance(160, 120, Image.SCALE_SMOOTH), 0, 0, null);
-        add("pier small.jpg", written(small));
-        add("lamp.jpg", written(scene(640, 480, 400)));
-        add("fog.jpg", written(new BufferedImage(640, 480, BufferedImage.TYPE_INT_RGB)));
-        add("torn.jpg", Arrays.copyOf(written(pier), 300));
-        Files.write(lab.inbox().resolve("sheet.img"), medium.toByteArray());
-        imaging = Story.of(new CaseForms())
-                .imaged("inbox/sheet.img")
-                .session()
-                .get("id")
-                .asLong();
+        files.put("pier small.jpg", written(small));
+        files.put("lamp.jpg", written(scene(640, 480, 400)));
+        files.put("fog.jpg", written(new BufferedImage(640, 480, BufferedImage.TYPE_INT_RGB)));
+        files.put("torn.jpg", Arrays.copyOf(written(pier), 300));
+        laid = Laid.on(lab, "sheet.img", SLOT, files);
     }
 
     private static BufferedImage scene(int width, int height, int lampAt) {
@@ -82,26 +64,6 @@ class SheetTest {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         ImageIO.write(picture, "jpg", out);
         return out.toByteArray();
-    }
-
-    private void add(String name, byte[] content) {
-        int n = findings.size();
-        findings.add(new Finding(
-                n + 1L,
-                0,
-                Origin.LIVE,
-                Named.of("/" + name, name),
-                Times.NONE,
-                new Verdict(Prognosis.WHOLE, 99, List.of()),
-                Content.of(content.length, "jpg", List.of(new Extent((long) n * SLOT, content.length))),
-                Evidence.NONE));
-        medium.writeBytes(Arrays.copyOf(content, SLOT));
-    }
-
-    private Story found(CaseForms form) throws IOException {
-        Story story = Story.of(form);
-        catalogues.merge(story.number, 3, imaging, findings);
-        return story;
     }
 
     private static JsonNode state(Story story) {
@@ -137,7 +99,7 @@ class SheetTest {
 
     @Test
     void allAreDrawnAndThoseThatLookTheSameAreTold() throws IOException {
-        Story story = found(new CaseForms());
+        Story story = laid.found(new CaseForms());
         assertThat(state(story).get("pictures").asInt()).isEqualTo(5);
         assertThat(state(story).get("looked").asInt()).isZero();
         assertThat(lines(story).values()).noneMatch(l -> l.has("look"));
@@ -159,7 +121,7 @@ class SheetTest {
 
     @Test
     void whatWasDrawnIsNotDrawnAgain() throws IOException {
-        Story story = found(new CaseForms());
+        Story story = laid.found(new CaseForms());
         draw(story);
         lab.sql()
                 .update(
@@ -172,7 +134,7 @@ class SheetTest {
 
     @Test
     void nothingIsDrawnWhereTheCustomerSaidNamesOnly() throws IOException {
-        Story story = found(new CaseForms().consent("look", "names"));
+        Story story = laid.found(new CaseForms().consent("look", "names"));
         assertThat(story.una.post(story.path("/catalogue/sheet")).expect(423).sentence())
                 .contains("the pictures");
         assertThat(store(story)).doesNotExist();
@@ -180,7 +142,7 @@ class SheetTest {
 
     @Test
     void whatTheyLookLikeGoesWithTheYesToThem() throws IOException {
-        Story story = found(new CaseForms().consent("look", "previews"));
+        Story story = laid.found(new CaseForms().consent("look", "previews"));
         draw(story);
         int version =
                 story.una.get(story.path("")).expect(200).json().get("version").asInt();

@@ -2,28 +2,16 @@ package org.brantel.server.words;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.util.ArrayList;
-import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import org.brantel.core.content.Extent;
-import org.brantel.core.finding.Content;
-import org.brantel.core.finding.Evidence;
-import org.brantel.core.finding.Finding;
-import org.brantel.core.finding.Named;
-import org.brantel.core.finding.Origin;
-import org.brantel.core.finding.Prognosis;
-import org.brantel.core.finding.Times;
-import org.brantel.core.finding.Verdict;
-import org.brantel.server.catalogue.Catalogues;
 import org.brantel.server.testing.CaseForms;
 import org.brantel.server.testing.Documents;
 import org.brantel.server.testing.Lab;
+import org.brantel.server.testing.Laid;
 import org.brantel.server.testing.Story;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -37,45 +25,17 @@ class WordsTest {
     private static final int SLOT = 256 << 10;
 
     private final Lab lab = Lab.open();
-    private final Catalogues catalogues = lab.bean(Catalogues.class);
-    private final List<Finding> findings = new ArrayList<>();
-    private long imaging;
+    private Laid laid;
 
     @BeforeAll
     void lay() throws IOException {
-        ByteArrayOutputStream medium = new ByteArrayOutputStream();
-        Map<String, byte[]> files = Documents.all("The harbour dues of the Nordlys, spring 1962");
-        files.put("pdf#2", Documents.pdf("Nothing about boats"));
-        files.put("pdf#3", new byte[] {'%', 'P', 'D', 'F', '-', '1'});
-        files.put("jpg", new byte[] {1, 2, 3});
-        for (Map.Entry<String, byte[]> f : files.entrySet()) {
-            assertThat(f.getValue()).as(f.getKey()).hasSizeLessThan(SLOT);
-            String kind = f.getKey().split("#")[0];
-            String name = f.getKey().replace('#', '-') + "." + kind;
-            int n = findings.size();
-            findings.add(new Finding(
-                    n + 1L,
-                    0,
-                    Origin.LIVE,
-                    Named.of("/" + name, name),
-                    Times.NONE,
-                    new Verdict(Prognosis.WHOLE, 99, List.of()),
-                    Content.of(f.getValue().length, kind, List.of(new Extent((long) n * SLOT, f.getValue().length))),
-                    Evidence.NONE));
-            medium.writeBytes(Arrays.copyOf(f.getValue(), SLOT));
-        }
-        Files.write(lab.inbox().resolve("words.img"), medium.toByteArray());
-        imaging = Story.of(new CaseForms())
-                .imaged("inbox/words.img")
-                .session()
-                .get("id")
-                .asLong();
-    }
-
-    private Story found(CaseForms form) throws IOException {
-        Story story = Story.of(form);
-        catalogues.merge(story.number, 3, imaging, findings);
-        return story;
+        Map<String, byte[]> files = new LinkedHashMap<>();
+        Documents.all("The harbour dues of the Nordlys, spring 1962")
+                .forEach((kind, document) -> files.put("dues." + kind, document));
+        files.put("boats.pdf", Documents.pdf("Nothing about boats"));
+        files.put("torn.pdf", new byte[] {'%', 'P', 'D', 'F', '-', '1'});
+        files.put("comb.jpg", new byte[] {1, 2, 3});
+        laid = Laid.on(lab, "words.img", SLOT, files);
     }
 
     private static JsonNode words(Story story) {
@@ -101,7 +61,7 @@ class WordsTest {
 
     @Test
     void wordsAreFoundOnceTheyWereRead() throws IOException {
-        Story story = found(new CaseForms());
+        Story story = laid.found(new CaseForms());
         assertThat(words(story).get("documents").asInt()).isEqualTo(13);
         assertThat(words(story).get("looked").asInt()).isZero();
         assertThat(asked(story, "containing \"harbour dues\"")).isEmpty();
@@ -141,7 +101,7 @@ class WordsTest {
     /** More lines than are named one by one are asked for by what is kept beside them. */
     @Test
     void whatIsSaidInVeryManyFilesIsFoundAsWell() throws IOException {
-        Story story = found(new CaseForms());
+        Story story = laid.found(new CaseForms());
         read(story);
         lab.sql()
                 .update(
@@ -164,7 +124,7 @@ class WordsTest {
     /** Done again, nothing is read twice; what has other bytes since is. */
     @Test
     void onlyWhatIsNewIsReadAgain() throws IOException {
-        Story story = found(new CaseForms());
+        Story story = laid.found(new CaseForms());
         read(story);
         lab.sql()
                 .update(
@@ -204,7 +164,7 @@ class WordsTest {
     /** What was read goes with the yes to it. */
     @Test
     void wordsAreForgottenWhenTheCustomerTakesTheirYesBack() throws IOException {
-        Story story = found(new CaseForms());
+        Story story = laid.found(new CaseForms());
         read(story);
         int version =
                 story.una.get(story.path("")).expect(200).json().get("version").asInt();
@@ -222,7 +182,7 @@ class WordsTest {
 
     @Test
     void wordsStayClosedWithoutTheCustomersYes() throws IOException {
-        Story story = found(new CaseForms().consent("look", "previews"));
+        Story story = laid.found(new CaseForms().consent("look", "previews"));
         assertThat(words(story).get("closed").asString()).contains("agreed to previews only");
         assertThat(story.una.post(story.path("/catalogue/words")).expect(423).sentence())
                 .contains("record their yes to contents");
