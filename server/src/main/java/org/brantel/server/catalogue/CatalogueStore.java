@@ -94,8 +94,8 @@ class CatalogueStore {
     }
 
     /** The numbers of folders; new ones are made. */
-    Map<Folders.Place, Long> folders(long caseId, Collection<Folders.Place> places) {
-        return places.isEmpty() ? Map.of() : folders.numbers(caseId, places);
+    Map<Folders.Place, Long> folders(long caseId, Collection<Folders.Place> places, Folders.Met met) {
+        return places.isEmpty() ? Map.of() : folders.numbers(caseId, places, met);
     }
 
     void count(long caseId, CountChanges changes) {

@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -15,6 +17,12 @@ import org.springframework.stereotype.Component;
 /** The folders that lines stand in. They stay when nothing stands in them any more. */
 @Component
 class Folders {
+
+    /** Of a case the folders at some places, which are triples; looked up one by one, by the digest of the path. */
+    static final String BY_PLACE =
+            "select f.id, f.told_by, f.volume, f.path, f.lineage from unnest(?, ?, ?) as look (told_by, volume, path) "
+                    + "cross join lateral (select * from catalogue_folder f where f.case_id = ? and f.told_by = look.told_by "
+                    + "and f.volume = look.volume and md5(f.path) = md5(look.path) and f.path || '' = look.path offset 0) f";
 
     /**
      * Where a folder is.
@@ -53,6 +61,19 @@ class Folders {
     /** @param lineage the numbers of those that it lies in, from the top on, and its own */
     private record Row(long id, Place place, List<Long> lineage) {}
 
+    /** Those that a merge met last: findings come folder by folder, so that most need not be asked for again. */
+    static final class Met {
+
+        private static final int MOST = 100_000;
+
+        private final Map<Place, Row> last = new LinkedHashMap<>(16, 0.75f, true) {
+            @Override
+            protected boolean removeEldestEntry(Map.Entry<Place, Row> eldest) {
+                return size() > MOST;
+            }
+        };
+    }
+
     private final JdbcTemplate sql;
     private final ByKey byKey;
 
@@ -62,9 +83,20 @@ class Folders {
     }
 
     /** The numbers of folders; those that are not there yet are made, with the ones that they lie in. */
-    Map<Place, Long> numbers(long caseId, Collection<Place> wanted) {
+    Map<Place, Long> numbers(long caseId, Collection<Place> wanted, Met met) {
         Map<Place, Row> rows = new HashMap<>();
-        known(caseId, wanted, rows);
+        Set<Place> unmet = new HashSet<>();
+        for (Place place : wanted) {
+            Row row = met.last.get(place);
+            if (row == null) {
+                unmet.add(place);
+            } else {
+                rows.put(place, row);
+            }
+        }
+        if (!unmet.isEmpty()) {
+            known(caseId, unmet, rows);
+        }
         Set<Place> missing = new TreeSet<>();
         for (Place place : wanted) {
             for (Place p = place;
@@ -79,6 +111,7 @@ class Folders {
         }
         Map<Place, Long> numbers = new HashMap<>();
         wanted.forEach(p -> numbers.put(p, Known.in(rows, p).id()));
+        met.last.putAll(rows);
         return numbers;
     }
 
@@ -87,9 +120,7 @@ class Folders {
         places.forEach(p -> byName.put(name(p.toldBy(), p.volume(), p.path()), p));
         byKey.read(() -> {
             sql.query(
-                    "select f.id, f.told_by, f.volume, f.path, f.lineage from unnest(?, ?, ?) as look (told_by, volume, "
-                            + "path) join catalogue_folder f on f.case_id = ? and f.told_by = look.told_by and "
-                            + "f.volume = look.volume and md5(f.path) = md5(look.path) and f.path = look.path",
+                    BY_PLACE,
                     row -> {
                         Place place = Known.in(
                                 byName, name(row.getLong("told_by"), row.getInt("volume"), row.getString("path")));

@@ -74,6 +74,7 @@ final class Merge implements Closeable {
     private final long imagingId;
     private final Images images;
     private final Source image;
+    private final Folders.Met folders = new Folders.Met();
     private long added;
     private long shared;
     private long taken;
@@ -172,7 +173,7 @@ final class Merge implements Closeable {
             touched.add(line);
         }
         touched.parallelStream().forEach(l -> l.fit(wanted));
-        same.save(known.save());
+        same.save(known.save(folders));
     }
 
     /** Bytes of a finding that are in the image. */

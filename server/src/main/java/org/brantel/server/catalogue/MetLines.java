@@ -125,12 +125,15 @@ final class MetLines {
         }
     }
 
-    /** @return by place, the lines that places lead to since */
-    Map<String, Long> save() {
+    /**
+     * @param folders those that the merge met
+     * @return by place, the lines that places lead to since
+     */
+    Map<String, Long> save(Folders.Met folders) {
         // A line that was new in this batch and taken in by another was never there.
         fresh.removeIf(absorbed::containsKey);
         Set<CatalogueLine> added = Set.copyOf(fresh);
-        stand();
+        stand(folders);
         store.addLines(fresh);
         Marks chosen = counted.isEmpty() ? new Marks() : store.chosen(caseId);
         Map<Long, Long> gone = new LinkedHashMap<>();
@@ -184,7 +187,7 @@ final class MetLines {
     }
 
     /** Gives each line the folder that it stands in now. */
-    private void stand() {
+    private void stand(Folders.Met folders) {
         Map<CatalogueLine, Folders.Place> places = new LinkedHashMap<>();
         Stream.concat(fresh.stream(), counted.keySet().stream())
                 .filter(l -> !absorbed.containsKey(l) && l.mergedInto() == null)
@@ -196,7 +199,7 @@ final class MetLines {
                         places.put(l, place);
                     }
                 });
-        Map<Folders.Place, Long> numbers = store.folders(caseId, new HashSet<>(places.values()));
+        Map<Folders.Place, Long> numbers = store.folders(caseId, new HashSet<>(places.values()), folders);
         places.forEach((line, place) -> line.standsIn(Known.in(numbers, place)));
     }
 }

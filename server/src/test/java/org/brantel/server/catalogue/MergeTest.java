@@ -24,11 +24,13 @@ import org.brantel.core.finding.RecordFacts;
 import org.brantel.core.finding.Times;
 import org.brantel.core.finding.Verdict;
 import org.brantel.core.hash.Hashes;
+import org.brantel.server.intake.Cases;
 import org.brantel.server.testing.CaseForms;
 import org.brantel.server.testing.Lab;
 import org.brantel.server.testing.Story;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.JsonNode;
 
@@ -484,5 +486,39 @@ class MergeTest {
                                 + "order by 1",
                         String.class,
                         story.number);
+    }
+
+    /** What the database counted last says that a new case has nothing; it must not go through all of it for each key. */
+    @Test
+    void whatComesInForANewCaseIsLookedUpByItsKeys() {
+        JdbcTemplate sql = lab.own(JdbcTemplate.class);
+        ByKey byKey = lab.own(ByKey.class);
+        lab.own(TransactionTemplate.class).executeWithoutResult(t -> {
+            long there = lab.own(Cases.class).id(Story.of(new CaseForms()).number);
+            sql.update(
+                    "insert into catalogue_content (case_id, place, imaging_id, size, extents, sample) "
+                            + "select ?, 'bytes:' || n, 1, n % 700, '[]', n from generate_series(1, 30000) n",
+                    there);
+            sql.update(
+                    "insert into catalogue_folder (id, case_id, told_by, volume, path, name, lineage) "
+                            + "select -n, ?, 1, 0, '/' || n, n::text, array[-n] from generate_series(1, 30000) n",
+                    there);
+            sql.execute("analyze catalogue_content, catalogue_folder");
+            assertThat(sql.queryForList(
+                            "select tablename from pg_stats where attname = 'case_id' and tablename in "
+                                    + "('catalogue_content', 'catalogue_key', 'catalogue_folder')",
+                            String.class))
+                    .as("what the planner knows of how many rows each case has")
+                    .isEmpty();
+            assertThat(byKey.read(() -> sql.queryForList(
+                            "explain " + Folders.BY_PLACE,
+                            String.class,
+                            new Long[] {1L},
+                            new Integer[] {0},
+                            new String[] {"/1"},
+                            there + 1)))
+                    .anyMatch(step -> step.contains("Index Cond") && step.contains("md5("));
+            t.setRollbackOnly();
+        });
     }
 }
