@@ -20,6 +20,8 @@ const FILL: Record<EndedCase['how'], string> = {
   whole: 'var(--ink)',
   partly: 'url(#p-deferred)',
   nothing: 'url(#p-dots)',
+  copy: 'url(#p-deferred)',
+  collected: 'var(--sheet)',
   undelivered: 'var(--sheet)',
   declined: 'var(--sheet)',
 }

@@ -96,6 +96,8 @@ export const HOW: Record<EndedCase['how'], string> = {
   whole: 'all that was chosen came back whole',
   partly: 'some of it whole, in parts or in doubt',
   nothing: 'nothing of it',
+  copy: 'a copy was there already',
+  collected: 'taken back before the work was done',
   undelivered: 'closed without a delivery',
   declined: 'declined',
 }

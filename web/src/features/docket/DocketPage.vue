@@ -4,6 +4,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { useLive } from '@/api/live'
 import { ImageGone, ImagingWork } from '@/features/bench'
 import { CatalogueWork } from '@/features/catalogue'
+import { ClosingWork } from '@/features/closing'
 import { CustodyWork } from '@/features/custody'
 import { CaseQuestions } from '@/features/desk'
 import { capacity, day, words } from '@/ui/format/format'
@@ -32,7 +33,7 @@ const WORK: Record<string, Component> = {
   selection: CatalogueWork,
   recovery: RecoveryWork,
   handover: HandoverWork,
-  closed: HandoverWork,
+  closed: ClosingWork,
   custody: CustodyWork,
   notes: NotesWork,
   photos: PhotosWork,

@@ -68,9 +68,9 @@ export function nextMove(docket: Docket, path: Path | undefined, locks?: LockSta
       }
     case 'declined':
       return {
-        words: 'The case was declined; a device that is here goes back as it came.',
-        place: 'custody',
-        action: 'Open custody',
+        words: 'The case was declined; a device that is here goes back as it came. Note that, and close the case.',
+        place: 'closed',
+        action: 'Open closing',
       }
     default:
       return {

@@ -21,11 +21,11 @@ describe('the spine', () => {
     expect(spineOf('triaged', again)[1]).toMatchObject({ state: 'now', who: 'Petra' })
     expect(spineOf('triaged', again)[2]).toEqual({ stage: 'imaging', state: 'next', at: undefined, who: undefined })
   })
-  it('ends where a case was declined', () => {
+  it('has nothing before a case that was declined but that it is closed', () => {
     const stops = spineOf('declined', [
       ...visits.slice(0, 1),
       { stage: 'declined', at: '2026-11-20T12:00:00Z', who: 'Una' },
     ])
-    expect(stops.map((s) => `${s.stage} ${s.state}`)).toEqual(['received done', 'declined now'])
+    expect(stops.map((s) => `${s.stage} ${s.state}`)).toEqual(['received done', 'declined now', 'closed next'])
   })
 })

@@ -15,7 +15,7 @@ interface Visit {
   who: string
 }
 
-/** The stages as a vertical track; a case that was declined or is on hold ends there. */
+/** The stages as a vertical track. A case on hold ends there; one that was declined has only to be closed. */
 export function spineOf(current: string, visits: readonly Visit[]): Stop[] {
   const visited = new Map(visits.map((v) => [v.stage, v]))
   const stop = (stage: string, state: Stop['state']): Stop => {
@@ -24,7 +24,8 @@ export function spineOf(current: string, visits: readonly Visit[]): Stop[] {
   }
   const reached = STAGES.indexOf(current as Stage)
   if (reached < 0) {
-    return [...STAGES.filter((s) => visited.has(s)).map((s) => stop(s, 'done')), stop(current, 'now')]
+    const behind = STAGES.filter((s) => visited.has(s) && s !== 'closed').map((s) => stop(s, 'done'))
+    return [...behind, stop(current, 'now'), ...(current === 'declined' ? [stop('closed', 'next')] : [])]
   }
   return STAGES.map((s, i) => stop(s, i < reached ? 'done' : i === reached ? 'now' : 'next'))
 }

@@ -13,6 +13,7 @@ public enum Place {
     SELECTION,
     RECOVERY,
     HANDOVER,
+    CLOSED,
     NOTES;
 
     /** Where the work of a stage is done. */
@@ -24,7 +25,8 @@ public enum Place {
             case SCANNING -> SCANNING;
             case SELECTION -> SELECTION;
             case RECOVERY -> RECOVERY;
-            case CLOSED, HANDOVER -> HANDOVER;
+            case HANDOVER -> HANDOVER;
+            case CLOSED -> CLOSED;
         };
     }
 

@@ -10,6 +10,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.brantel.server.closing.Closings;
+import org.brantel.server.closing.Outcome;
 import org.brantel.server.delivery.Endings;
 import org.brantel.server.intake.CaseLists;
 import org.brantel.server.intake.CaseViews;
@@ -31,13 +33,15 @@ class Day {
     private final CaseLists lists;
     private final OpenPrices prices;
     private final Endings endings;
+    private final Closings closings;
     private final Settings settings;
     private final Clock clock;
 
-    Day(CaseLists lists, OpenPrices prices, Endings endings, Settings settings, Clock clock) {
+    Day(CaseLists lists, OpenPrices prices, Endings endings, Closings closings, Settings settings, Clock clock) {
         this.lists = lists;
         this.prices = prices;
         this.endings = endings;
+        this.closings = closings;
         this.settings = settings;
         this.clock = clock;
     }
@@ -87,16 +91,34 @@ class Day {
                 .stream()
                 .collect(Collectors.toMap(Map.Entry::getValue, Map.Entry::getKey));
         Map<Long, Endings.Ending> got = endings.of(ids.values());
-        return over.stream().map(c -> ended(c, got.get(ids.get(c.number())))).toList();
+        Map<Long, Outcome> outcomes = closings.outcomes(ids.values());
+        return over.stream()
+                .map(c -> {
+                    Long id = ids.get(c.number());
+                    return ended(c, how(c, outcomes.get(id), got.get(id)), got.get(id));
+                })
+                .toList();
     }
 
-    private static DayViews.Ended ended(CaseViews.Summary c, Endings.@Nullable Ending got) {
+    private static DayViews.Ended ended(CaseViews.Summary c, DayViews.How how, Endings.@Nullable Ending got) {
         return new DayViews.Ended(
-                c.number(),
-                c.customer(),
-                c.waiting().stageSince(),
-                c.waiting().stage() == Stage.DECLINED ? DayViews.How.DECLINED : how(got),
-                got != null && got.complete());
+                c.number(), c.customer(), c.waiting().stageSince(), how, got != null && got.complete());
+    }
+
+    /** @param outcome with which it was closed; null while it only stands declined, and where that was not kept */
+    private static DayViews.How how(CaseViews.Summary c, @Nullable Outcome outcome, Endings.@Nullable Ending got) {
+        if (c.waiting().stage() == Stage.DECLINED) {
+            return DayViews.How.DECLINED;
+        }
+        return outcome == null
+                ? how(got)
+                : switch (outcome) {
+                    case DELIVERED -> how(got);
+                    case COPY_FOUND -> DayViews.How.COPY;
+                    case NOTHING_RECOVERABLE -> DayViews.How.NOTHING;
+                    case DECLINED -> DayViews.How.DECLINED;
+                    case COLLECTED_UNRECOVERED -> DayViews.How.COLLECTED;
+                };
     }
 
     private static DayViews.How how(Endings.@Nullable Ending got) {

@@ -27,8 +27,12 @@ final class DayViews {
         WHOLE,
         /** Some of them whole, or in parts, or in doubt. */
         PARTLY,
-        /** None of them. */
+        /** None of them, or nothing that could have been chosen. */
         NOTHING,
+        /** A copy was there already. */
+        COPY,
+        /** They took their devices back before the work was done. */
+        COLLECTED,
         /** It was decided and closed, and nothing was sealed for it. */
         UNDELIVERED,
         DECLINED;

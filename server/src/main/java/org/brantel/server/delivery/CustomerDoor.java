@@ -17,6 +17,7 @@ import org.brantel.server.platform.Settings;
 import org.brantel.server.platform.Topic;
 import org.brantel.server.staff.Throttle;
 import org.brantel.server.work.WorkState;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -25,7 +26,16 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class CustomerDoor {
 
-    private static final String CUSTOMER = "the customer";
+    /** Who did what the customer did. */
+    public static final String CUSTOMER = "the customer";
+
+    /**
+     * The customer confirmed receipt.
+     *
+     * @param by as they gave their name
+     */
+    public record Received(String caseNumber, String by) {}
+
     private static final SecureRandom RANDOM = new SecureRandom();
 
     private static final DateTimeFormatter UNTIL = DateTimeFormatter.ofPattern("d MMM yyyy, HH:mm", Locale.ROOT);
@@ -33,6 +43,7 @@ public class CustomerDoor {
     private final DeliveryRecords deliveries;
     private final Cases cases;
     private final Happenings happenings;
+    private final ApplicationEventPublisher announcer;
     private final PasswordEncoder passcodes;
     private final Throttle throttle;
     private final Settings settings;
@@ -42,6 +53,7 @@ public class CustomerDoor {
             DeliveryRecords deliveries,
             Cases cases,
             Happenings happenings,
+            ApplicationEventPublisher announcer,
             PasswordEncoder passcodes,
             Throttle throttle,
             Settings settings,
@@ -49,6 +61,7 @@ public class CustomerDoor {
         this.deliveries = deliveries;
         this.cases = cases;
         this.happenings = happenings;
+        this.announcer = announcer;
         this.passcodes = passcodes;
         this.throttle = throttle;
         this.settings = settings;
@@ -190,6 +203,6 @@ public class CustomerDoor {
                                 : checked + " of " + view.bag().files() + " files were checked in the browser, " + equal
                                         + " of them equal"),
                 Topic.DELIVERY);
-        cases.close(number, CUSTOMER);
+        announcer.publishEvent(new Received(number, name));
     }
 }

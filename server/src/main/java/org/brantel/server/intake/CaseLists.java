@@ -226,7 +226,7 @@ public class CaseLists {
      */
     @Transactional(readOnly = true)
     public CaseViews.Page ended(Instant since) {
-        Page<LabCase> found = cases.findByStageInAndPathNotNullAndStageSinceGreaterThanEqual(
+        Page<LabCase> found = cases.findByStageInAndTakenBackFalseAndStageSinceGreaterThanEqual(
                 OVER, since, PageRequest.of(0, LONGEST, Sort.by(Sort.Direction.DESC, "stageSince", "id")));
         return new CaseViews.Page(summaries(found.getContent(), settings.clocks()), found.getTotalElements());
     }

@@ -249,6 +249,7 @@ public class Cases {
             throw Refusal.conflict(
                     number + " has gone on since it was logged, so it cannot be taken back; decline it instead.");
         }
+        labCase.takeBack();
         course.moveTo(labCase, Stage.CLOSED, who);
         happenings.tell(number, who, "took back that it was logged", "", Topic.CASE);
         announcer.publishEvent(new TakenBack(number));
@@ -281,10 +282,17 @@ public class Cases {
         }
     }
 
-    /** The customer has what they came for. */
+    /** It is over; two people who close it at once do it once. */
     @Transactional
     public void close(String number, String who) {
-        course.moveTo(find(number), Stage.CLOSED, who);
+        course.moveTo(cases.toEdit(number), Stage.CLOSED, who);
+    }
+
+    /** Puts a case that was closed back into a stage as if it had never left it. */
+    @Transactional
+    public void openAgain(String number, Stage before) {
+        course.backTo(cases.toEdit(number), before);
+        happenings.changed(number, Topic.CASE);
     }
 
     /**

@@ -57,6 +57,7 @@ class LabCase {
     private @Nullable String pathReason;
     private @Nullable String protocol;
     private boolean refit;
+    private boolean takenBack;
 
     @Column(updatable = false)
     private Instant createdAt;
@@ -126,6 +127,11 @@ class LabCase {
     /** Its findings were held against its wanted lines by the rules of today. */
     void refitted() {
         refit = false;
+    }
+
+    /** It was logged by mistake: it is closed and never was a case. */
+    void takeBack() {
+        takenBack = true;
     }
 
     void handTo(Staff.Person newOwner) {

@@ -46,7 +46,7 @@ interface LabCases extends JpaRepository<LabCase, Long>, JpaSpecificationExecuto
 
     Page<LabCase> findByStageAndPathIn(Stage stage, Collection<RecoveryPath> paths, Pageable page);
 
-    Page<LabCase> findByStageInAndPathNotNullAndStageSinceGreaterThanEqual(
+    Page<LabCase> findByStageInAndTakenBackFalseAndStageSinceGreaterThanEqual(
             Collection<Stage> stages, Instant since, Pageable page);
 
     List<LabCase> findByNumberIn(Collection<String> numbers);

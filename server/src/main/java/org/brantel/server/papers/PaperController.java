@@ -28,6 +28,11 @@ class PaperController {
         return pdf(papers.receipt(number), number + "-receipt.pdf");
     }
 
+    @GetMapping("/api/cases/{number}/collection.pdf")
+    ResponseEntity<byte[]> collection(@PathVariable String number) throws IOException {
+        return pdf(papers.collection(number), number + "-collection.pdf");
+    }
+
     @GetMapping("/api/cases/{number}/decline.pdf")
     ResponseEntity<byte[]> decline(@PathVariable String number) throws IOException {
         return pdf(papers.decline(number), number + "-decline.pdf");

@@ -133,6 +133,23 @@ class Papers {
                         agreed(docket)));
     }
 
+    /** What the customer signs who takes their devices back before the work is done. */
+    byte[] collection(String number) throws IOException {
+        CaseViews.Docket docket = cases.docket(number);
+        return print(
+                "collection",
+                number,
+                Map.of(
+                        "side",
+                        QrCode.side(number),
+                        "facts",
+                        facts(docket),
+                        "devices",
+                        docket.said().devices().stream()
+                                .map(d -> Map.entry(d.position() + ". " + d.name() + place(d), details(d)))
+                                .toList()));
+    }
+
     private static List<Map.Entry<String, String>> facts(CaseViews.Docket docket) {
         return List.of(
                 Map.entry("From", docket.said().customer().name()),

@@ -7,6 +7,8 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.HashMap;
 import java.util.HexFormat;
 import java.util.List;
@@ -256,6 +258,17 @@ class WholeStoryTest {
                 .expect(204);
         customer.post(path + "/receipt", Map.of("name", "Hilda Crane", "checked", files, "equal", files))
                 .expect(409);
+        assertThat(story.una.get(story.path("")).json().get("stage").asString())
+                .as("nobody noted what became of the device")
+                .isEqualTo("handover");
+        assertThat(story.una
+                        .get(story.path("/questions"))
+                        .json()
+                        .valueStream()
+                        .filter(q -> q.get("caseNumber").asString().equals(story.number))
+                        .map(q -> q.get("question").asString()))
+                .contains("Close the case?");
+        closed();
         assertThat(story.una.get(story.path("")).json().get("stage").asString()).isEqualTo("closed");
         JsonNode ended = story.una.get("/api/day").json().get("ended").get(0);
         assertThat(ended.get("caseNumber").asString()).isEqualTo(story.number);
@@ -263,6 +276,31 @@ class WholeStoryTest {
         assertThat(ended.get("complete").asBoolean())
                 .as("nobody confirmed that these are theirs")
                 .isFalse();
+    }
+
+    private void closed() {
+        JsonNode state = story.una.get(story.path("/closing")).json();
+        List<Long> devices = state.get("devices")
+                .valueStream()
+                .map(d -> d.get("id").asLong())
+                .toList();
+        story.una
+                .post(
+                        story.path("/closing/devices"),
+                        Map.of(
+                                "devices",
+                                devices,
+                                "disposition",
+                                "returned",
+                                "words",
+                                "to Hilda Crane",
+                                "day",
+                                LocalDate.now(ZoneOffset.UTC).toString()))
+                .expect(200);
+        story.una.delete(story.path("/bench/attachment")).expect(204);
+        story.una
+                .post(story.path("/closing"), Map.of("outcome", "delivered", "words", ""))
+                .expect(200);
     }
 
     @Test

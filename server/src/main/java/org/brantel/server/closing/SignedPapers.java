@@ -1,0 +1,95 @@
+package org.brantel.server.closing;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.time.Instant;
+import java.util.List;
+import org.brantel.core.hash.Hashes;
+import org.brantel.server.platform.Refusal;
+import org.brantel.server.platform.Settings;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+
+/** Scans of papers that customers signed, in the lab's folder. They are kept as they came, and never opened here. */
+@Component
+class SignedPapers {
+
+    /** Bytes of the largest scan that is taken. */
+    static final int LARGEST = 20 << 20;
+
+    private static final byte[] PDF = "%PDF-".getBytes(StandardCharsets.US_ASCII);
+    private static final int LONGEST_NAME = 200;
+
+    /** Bytes that lie under their hash. */
+    record Kept(String sha256, long bytes) {}
+
+    private final SignedPaperRecords records;
+    private final Settings settings;
+
+    SignedPapers(SignedPaperRecords records, Settings settings) {
+        this.records = records;
+        this.settings = settings;
+    }
+
+    List<ClosingViews.Paper> of(long caseId) {
+        return records.findByCaseIdOrderByIdDesc(caseId).stream()
+                .map(SignedPaper::view)
+                .toList();
+    }
+
+    /**
+     * Whole or not at all: a file under its hash is what its hash says.
+     *
+     * @throws Refusal for what is not a PDF
+     */
+    Kept keep(byte[] pdf) throws IOException {
+        if (pdf.length < PDF.length || !startsAsPdf(pdf)) {
+            throw Refusal.badInput("paper", "This is not a PDF; scan the signed paper as one.");
+        }
+        String sha256 = Hashes.sha256Hex(pdf, 0, pdf.length);
+        Path file = file(sha256);
+        Files.createDirectories(file.getParent());
+        Path part = Files.createTempFile(file.getParent(), "paper", ".part");
+        try {
+            Files.write(part, pdf);
+            Files.move(part, file, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
+        } finally {
+            Files.deleteIfExists(part);
+        }
+        return new Kept(sha256, pdf.length);
+    }
+
+    private static boolean startsAsPdf(byte[] bytes) {
+        for (int i = 0; i < PDF.length; i++) {
+            if (bytes[i] != PDF[i]) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    ClosingViews.Paper add(long caseId, Kept paper, @Nullable String name, String who, Instant at) {
+        String plain = name == null || name.isBlank() ? "signed paper" : name.strip();
+        return records.save(new SignedPaper(
+                        caseId,
+                        plain.length() > LONGEST_NAME ? plain.substring(0, LONGEST_NAME) : plain,
+                        paper.sha256(),
+                        paper.bytes(),
+                        who,
+                        at))
+                .view();
+    }
+
+    byte[] bytes(long caseId, long id) throws IOException {
+        SignedPaper paper = records.findByIdAndCaseId(id, caseId)
+                .orElseThrow(() -> Refusal.missing("There is no signed paper " + id + " in this case."));
+        return Files.readAllBytes(file(paper.sha256()));
+    }
+
+    private Path file(String sha256) {
+        return settings.home().resolve("papers").resolve(sha256.substring(0, 2)).resolve(sha256 + ".pdf");
+    }
+}

@@ -1,0 +1,1 @@
+export { default as ClosingWork } from './ClosingWork.vue'
