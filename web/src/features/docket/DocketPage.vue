@@ -5,6 +5,7 @@ import { useLive } from '@/api/live'
 import { ImageGone, ImagingWork } from '@/features/bench'
 import { CatalogueWork } from '@/features/catalogue'
 import { ClosingWork } from '@/features/closing'
+import { CopiesWork } from '@/features/copies'
 import { CustodyWork } from '@/features/custody'
 import { CaseQuestions } from '@/features/desk'
 import { capacity, day, words } from '@/ui/format/format'
@@ -35,6 +36,7 @@ const WORK: Record<string, Component> = {
   handover: HandoverWork,
   closed: ClosingWork,
   custody: CustodyWork,
+  copies: CopiesWork,
   notes: NotesWork,
   photos: PhotosWork,
   messages: MessagesWork,

@@ -40,4 +40,8 @@ describe('what comes next', () => {
     expect(move.words).toContain('parts are ordered.')
     expect(move.place).toBe('imaging')
   })
+  it('leads to the search for a copy where that was decided', () => {
+    const copy = { firstMove: 'Look there before any scan.', startsAtTheBench: false }
+    expect(nextMove({ ...docket('triaged'), path: 'existing-copy' }, copy)).toMatchObject({ place: 'copies' })
+  })
 })

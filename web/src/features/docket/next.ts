@@ -10,11 +10,13 @@ export interface NextMove {
 type Path = Pick<Vocabulary['paths'][number], 'firstMove' | 'startsAtTheBench'>
 
 /** A decided case: its path says what is first, and a lock comes before it. */
-function afterTriage(path: Path | undefined, locks: LockState | undefined): NextMove {
+function afterTriage(decided: Docket['path'], path: Path | undefined, locks: LockState | undefined): NextMove {
   const words = path?.firstMove ?? 'Attach the device at the Bench.'
   const released = locks?.rules.some((r) => r.release) ?? false
   if (path && !path.startsAtTheBench && !released)
-    return { words: `${words} Write down what came of it.`, place: 'notes', action: 'Open notes' }
+    return decided === 'existing-copy'
+      ? { words: `${words} Note place by place what came of it.`, place: 'copies', action: 'Open copies' }
+      : { words: `${words} Write down what came of it.`, place: 'notes', action: 'Open notes' }
   const shut = locks?.untouchable[0]
   if (shut) return { words: `The device must not be touched: ${shut}`, place: 'imaging', action: 'Open what stops it' }
   return { words, place: 'imaging', action: 'Open imaging' }
@@ -39,7 +41,7 @@ export function nextMove(docket: Docket, path: Path | undefined, locks?: LockSta
         action: 'Open triage',
       }
     case 'triaged':
-      return afterTriage(path, locks)
+      return afterTriage(docket.path, path, locks)
     case 'imaging':
       return {
         words: 'Read the device as far as it is wanted, then scan the image. The device is not needed after that.',

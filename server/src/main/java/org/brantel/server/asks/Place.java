@@ -14,6 +14,7 @@ public enum Place {
     RECOVERY,
     HANDOVER,
     CLOSED,
+    COPIES,
     NOTES;
 
     /** Where the work of a stage is done. */

@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.brantel.core.triage.RecoveryPath;
+import org.brantel.server.copies.CopySearches;
 import org.brantel.server.delivery.CustomerDoor;
 import org.brantel.server.delivery.Deliveries;
 import org.brantel.server.delivery.DeliveryViews;
@@ -36,6 +37,7 @@ public class Closings {
     private final SignedPapers papers;
     private final Cases cases;
     private final Deliveries deliveries;
+    private final CopySearches copies;
     private final List<Unfinished> features;
     private final Happenings happenings;
     private final Clock clock;
@@ -47,6 +49,7 @@ public class Closings {
             SignedPapers papers,
             Cases cases,
             Deliveries deliveries,
+            CopySearches copies,
             List<Unfinished> features,
             Happenings happenings,
             Clock clock,
@@ -56,6 +59,7 @@ public class Closings {
         this.papers = papers;
         this.cases = cases;
         this.deliveries = deliveries;
+        this.copies = copies;
         this.features = features;
         this.happenings = happenings;
         this.clock = clock;
@@ -124,7 +128,12 @@ public class Closings {
                                 ? ""
                                 : "No receipt was confirmed: how it is known that they have it");
             case COPY_FOUND ->
-                new ClosingViews.Option(outcome, List.of(), "Which copy, how old it is, what it holds, who looked");
+                new ClosingViews.Option(
+                        outcome,
+                        copies.isOpened(docket.number())
+                                ? List.of()
+                                : List.of("No copy is noted as found and opened; note it under copies."),
+                        "");
             case NOTHING_RECOVERABLE ->
                 new ClosingViews.Option(outcome, delivered.toList(), "What was tried, and why nothing can be had");
             case DECLINED ->

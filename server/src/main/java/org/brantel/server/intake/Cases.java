@@ -205,6 +205,19 @@ public class Cases {
                 Topic.CASE);
     }
 
+    /**
+     * Records what was found out elsewhere than on the bench; the custody record has it from whoever found it out.
+     *
+     * @param codes of which nothing else is observed from now on
+     */
+    @Transactional
+    public void learned(String number, Set<String> codes, List<CaseForm.Fact> facts, String who) {
+        LabCase labCase = cases.toEdit(number);
+        protocol.facts(facts);
+        entries.observe(labCase, codes, facts, Set.of(), who);
+        happenings.changed(number, Topic.CASE);
+    }
+
     /** Records the decision on a recovery path and moves the case on. */
     @Transactional
     public void decide(String number, int version, RecoveryPath path, String reason, String protocolName, String who) {

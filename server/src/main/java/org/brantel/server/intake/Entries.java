@@ -84,7 +84,11 @@ class Entries {
 
     /** Observed facts; each takes the place of what was observed under the same code before. */
     void observe(LabCase c, List<CaseForm.Fact> seen, Set<String> measured, String who) {
-        Set<String> codes = seen.stream().map(CaseForm.Fact::code).collect(Collectors.toSet());
+        observe(c, seen.stream().map(CaseForm.Fact::code).collect(Collectors.toSet()), seen, measured, who);
+    }
+
+    /** @param codes of which nothing else is observed from now on */
+    void observe(LabCase c, Set<String> codes, List<CaseForm.Fact> seen, Set<String> measured, String who) {
         List<FactRow> standing = facts.findByCaseIdAndWithdrawnFalseOrderById(c.id()).stream()
                 .filter(r -> r.stated().source() == Said.OBSERVED
                         && codes.contains(r.stated().code()))

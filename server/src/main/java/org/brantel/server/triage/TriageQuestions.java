@@ -118,7 +118,14 @@ class TriageQuestions implements Asking {
             case HARDWARE_WORK ->
                 waiting(c, "Partner", "What does the partner's bench say?", decided, "Waits for the partner's bench.");
             case EXISTING_COPY ->
-                waiting(c, "Copy", "Was the copy found?", decided, "Waits until the customer has looked for the copy.");
+                Question.of(
+                        c,
+                        "Copy",
+                        "Was the copy found?",
+                        decided,
+                        Place.COPIES,
+                        holds.holdWeek(c, "Hold a week", "Waits until the customer has looked for the copy."),
+                        Action.open("Open copies", Place.COPIES));
             case UNLOCK_FIRST -> waiting(c, "Key", "Is the key there?", decided, "Waits for the key.");
             default ->
                 Question.of(

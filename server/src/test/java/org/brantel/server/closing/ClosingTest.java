@@ -69,6 +69,20 @@ class ClosingTest {
                 .expect(200);
     }
 
+    private void copyFound(String number) {
+        una.put(
+                        "/api/cases/" + number + "/copies",
+                        Map.of(
+                                "place", "second-machine",
+                                "called", "laptop",
+                                "result", "found",
+                                "lookedBy", "Hilda Crane",
+                                "opened", "harvest.jpg",
+                                "covers", List.of(),
+                                "words", ""))
+                .expect(200);
+    }
+
     private Visitor.Answer close(String number, String outcome, String words) {
         return una.post(closing(number), Map.of("outcome", outcome, "words", words));
     }
@@ -94,7 +108,8 @@ class ClosingTest {
                 .doesNotContain("device 2");
         una.post(closing(number) + "/devices", disposition(both.subList(0, 1), "kept", "for parts until May"))
                 .expect(200);
-        assertThat(close(number, "copy-found", " ").expect(400).sentence()).contains("Which copy");
+        assertThat(close(number, "copy-found", "").expect(409).sentence()).contains("No copy is noted");
+        copyFound(number);
         JsonNode closed =
                 close(number, "copy-found", "on their laptop").expect(200).json();
         assertThat(closed.get("closed").get("outcome").asString()).isEqualTo("copy-found");
@@ -218,6 +233,7 @@ class ClosingTest {
     void aHeldCaseIsTakenUpBeforeItIsClosed() {
         String number = logged();
         allReturned(number);
+        copyFound(number);
         una.post(
                         "/api/cases/" + number + "/hold",
                         Map.of(
@@ -269,6 +285,7 @@ class ClosingTest {
     void twoWhoCloseAtOnceCloseItOnce() throws Exception {
         String number = logged();
         allReturned(number);
+        copyFound(number);
         ExecutorService two = Executors.newFixedThreadPool(2);
         try {
             CountDownLatch go = new CountDownLatch(1);
