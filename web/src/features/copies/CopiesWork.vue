@@ -67,7 +67,9 @@ async function done(): Promise<void> {
                 <b>{{ placeWords(p) }}</b>
                 <span v-if="!p.called" class="xs text-body-secondary"> {{ PLACES[p.place].where }}</span>
               </p>
-              <p class="s what">{{ foundWords(p) }}</p>
+              <p class="s what" :class="{ 'text-body-secondary': p.finding.result === 'to-look' }">
+                {{ foundWords(p) }}
+              </p>
               <p v-if="p.finding.words" class="s what">{{ p.finding.words }}</p>
               <p v-if="p.afterLoss" class="s c-warn">
                 Its newest is newer than the loss: the loss itself may be in it. Open what is older.

@@ -41,7 +41,7 @@ const stops = computed(() => spineOf(props.docket.stage, props.docket.stages))
     </div>
     <div class="spine-foot">
       <RouterLink
-        v-for="p in ['copies', 'notes', 'photos', 'messages']"
+        v-for="p in ['copies', 'partner', 'notes', 'photos', 'messages']"
         :key="p"
         :to="`/cases/${docket.number}/${p}`"
         :class="{ 'fw-semibold': place === p }"

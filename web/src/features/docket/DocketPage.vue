@@ -22,6 +22,7 @@ import CaseActions from './CaseActions.vue'
 import { MessagesWork } from '@/features/outbox'
 import { NotesWork } from '@/features/notes'
 import { OthersHere } from '@/features/presence'
+import { PartnerWork } from '@/features/partner'
 import { PhotosWork } from '@/features/photos'
 import ReceivedWork from './ReceivedWork.vue'
 
@@ -37,6 +38,7 @@ const WORK: Record<string, Component> = {
   closed: ClosingWork,
   custody: CustodyWork,
   copies: CopiesWork,
+  partner: PartnerWork,
   notes: NotesWork,
   photos: PhotosWork,
   messages: MessagesWork,

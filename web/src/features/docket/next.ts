@@ -9,14 +9,19 @@ export interface NextMove {
 
 type Path = Pick<Vocabulary['paths'][number], 'firstMove' | 'startsAtTheBench'>
 
+/** Where work is noted that is not done at the lab's bench. */
+const ELSEWHERE: Record<string, Omit<NextMove, 'words'>> = {
+  'existing-copy': { place: 'copies', action: 'Open copies' },
+  'hardware-work': { place: 'partner', action: 'Open partner' },
+}
+const NOTES = { place: 'notes', action: 'Open notes' }
+
 /** A decided case: its path says what is first, and a lock comes before it. */
 function afterTriage(decided: Docket['path'], path: Path | undefined, locks: LockState | undefined): NextMove {
   const words = path?.firstMove ?? 'Attach the device at the Bench.'
   const released = locks?.rules.some((r) => r.release) ?? false
   if (path && !path.startsAtTheBench && !released)
-    return decided === 'existing-copy'
-      ? { words: `${words} Note place by place what came of it.`, place: 'copies', action: 'Open copies' }
-      : { words: `${words} Write down what came of it.`, place: 'notes', action: 'Open notes' }
+    return { words: `${words} Note what came of it.`, ...(ELSEWHERE[decided ?? ''] ?? NOTES) }
   const shut = locks?.untouchable[0]
   if (shut) return { words: `The device must not be touched: ${shut}`, place: 'imaging', action: 'Open what stops it' }
   return { words, place: 'imaging', action: 'Open imaging' }

@@ -15,6 +15,7 @@ public enum Place {
     HANDOVER,
     CLOSED,
     COPIES,
+    PARTNER,
     NOTES;
 
     /** Where the work of a stage is done. */

@@ -115,6 +115,7 @@ public class Stations {
         long caseId = cases.id(number);
         locks.touch(number);
         Identity found = media.identity(medium);
+        locks.touch(number, meant(cases.docket(number).said().devices(), found).id());
         IdentityCheck check = compare(number, found);
         String reason = written(decisions.identity());
         String writeBlock = written(decisions.writeBlock());
@@ -276,6 +277,11 @@ public class Stations {
     /** The medium that is attached to a case now. */
     Optional<Attachment> standing(long caseId) {
         return attachments.findFirstByCaseIdAndDetachedAtIsNullOrderByIdDesc(caseId);
+    }
+
+    @Transactional(readOnly = true)
+    public boolean isAttached(String number) {
+        return standing(cases.id(number)).isPresent();
     }
 
     @Transactional(readOnly = true)

@@ -34,11 +34,18 @@ class CaseClock {
         return LocalDate.ofInstant(at, settings.zone());
     }
 
-    /** Null where no clock runs. A case on hold is due on the day that it wakes. */
+    /**
+     * Null where no clock runs. A case on hold is due on the day that it wakes, one that waits for
+     * a partner after the day that they said.
+     */
     @Nullable
     Instant due(LabCase c, LabSettings.Clocks clocks) {
         if (c.hold() != null) {
             return c.hold().until().atStartOfDay(settings.zone()).toInstant();
+        }
+        LocalDate other = c.waitsUntil();
+        if (other != null) {
+            return other.plusDays(1).atStartOfDay(settings.zone()).toInstant();
         }
         Integer hours = clocks.hours().get(c.stage().word());
         return hours == null ? null : c.stageSince().plus(Duration.ofHours(hours));

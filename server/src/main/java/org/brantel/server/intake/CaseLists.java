@@ -151,14 +151,17 @@ public class CaseLists {
                 all.add(is.exists(ofMedium));
             }
             if (f.late()) {
-                all.add(is.or(clocks.hours().entrySet().stream()
+                Predicate other =
+                        is.and(root.get("stage").in(OPEN), is.lessThan(root.get("waitsUntil"), clock.today()));
+                Predicate own = is.or(clocks.hours().entrySet().stream()
                         .filter(e -> Stage.ofWord(e.getKey()).isPresent())
                         .map(e -> is.and(
                                 is.equal(
                                         root.get("stage"),
                                         Stage.ofWord(e.getKey()).get()),
                                 is.lessThan(root.get("stageSince"), clock.now().minus(Duration.ofHours(e.getValue())))))
-                        .toArray(Predicate[]::new)));
+                        .toArray(Predicate[]::new));
+                all.add(is.or(other, is.and(is.isNull(root.get("waitsUntil")), own)));
             }
             return is.and(all.toArray(Predicate[]::new));
         };

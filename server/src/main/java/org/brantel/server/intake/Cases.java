@@ -1,6 +1,7 @@
 package org.brantel.server.intake;
 
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.util.Collection;
 import java.util.List;
@@ -32,6 +33,9 @@ public class Cases {
 
     /** The customer agreed to less than before; what was made by looking further must go. */
     public record ConsentNarrowed(String caseNumber) {}
+
+    /** What the bench saw was noted. */
+    public record Observed(String caseNumber, Set<String> codes) {}
 
     /** A case was logged. */
     public record Logged(String caseNumber) {}
@@ -203,6 +207,28 @@ public class Cases {
                                 + (measured.contains(f.code()) ? " (measured)" : ""))
                         .collect(Collectors.joining(", ")),
                 Topic.CASE);
+        announcer.publishEvent(
+                new Observed(number, seen.stream().map(CaseForm.Fact::code).collect(Collectors.toSet())));
+    }
+
+    /** @param day on which somebody else's word is due; null when the case waits for nobody else */
+    @Transactional
+    public void waitsUntil(String number, @Nullable LocalDate day) {
+        find(number).waitsUntil(day);
+    }
+
+    /** A device bears another serial than it had, as after a new board. */
+    @Transactional
+    public void bearsSerial(String number, long device, String serial, String who) {
+        LabCase labCase = cases.toEdit(number);
+        String before = entries.bearsSerial(labCase, device, serial);
+        happenings.tell(
+                number,
+                who,
+                "noted another serial of a device",
+                (before.isEmpty() ? "none" : before) + " → " + serial,
+                Topic.CASE);
+        index(labCase);
     }
 
     /**

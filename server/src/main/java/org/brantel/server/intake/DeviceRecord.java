@@ -63,6 +63,13 @@ class DeviceRecord {
         removed = false;
     }
 
+    /** @return the one that it had */
+    String bearsSerial(String other) {
+        String before = serial;
+        serial = other;
+        return before;
+    }
+
     /** It was logged by mistake; photos and records that speak of it stay. */
     void remove() {
         removed = true;

@@ -71,6 +71,15 @@ class Entries {
         standing.values().forEach(DeviceRecord::remove);
     }
 
+    /** @return the serial that the device had before */
+    String bearsSerial(LabCase c, long device, String serial) {
+        return devices.findByCaseIdAndRemovedFalseOrderByPosition(c.id()).stream()
+                .filter(d -> d.id() == device)
+                .findFirst()
+                .orElseThrow()
+                .bearsSerial(serial);
+    }
+
     /** Facts that are no longer there are withdrawn, new ones are added; one that stays keeps who said it and when. */
     void replaceFacts(LabCase c, List<CaseForm.Fact> given, String who) {
         Set<CaseForm.Fact> now = new LinkedHashSet<>(given);

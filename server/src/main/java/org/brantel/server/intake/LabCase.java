@@ -58,6 +58,7 @@ class LabCase {
     private @Nullable String protocol;
     private boolean refit;
     private boolean takenBack;
+    private @Nullable LocalDate waitsUntil;
 
     @Column(updatable = false)
     private Instant createdAt;
@@ -127,6 +128,16 @@ class LabCase {
     /** Its findings were held against its wanted lines by the rules of today. */
     void refitted() {
         refit = false;
+    }
+
+    /** The day on which somebody else's word is due, by which its clock runs meanwhile; null where nobody else has it. */
+    @Nullable
+    LocalDate waitsUntil() {
+        return waitsUntil;
+    }
+
+    void waitsUntil(@Nullable LocalDate day) {
+        waitsUntil = day;
     }
 
     /** It was logged by mistake: it is closed and never was a case. */

@@ -29,13 +29,15 @@ public class Locks {
     private final Cases cases;
     private final LabProtocol protocol;
     private final Releases releases;
+    private final List<Bar> bars;
     private final Happenings happenings;
     private final Clock clock;
 
-    Locks(Cases cases, LabProtocol protocol, Releases releases, Happenings happenings, Clock clock) {
+    Locks(Cases cases, LabProtocol protocol, Releases releases, List<Bar> bars, Happenings happenings, Clock clock) {
         this.cases = cases;
         this.protocol = protocol;
         this.releases = releases;
+        this.bars = bars;
         this.happenings = happenings;
         this.clock = clock;
     }
@@ -50,6 +52,18 @@ public class Locks {
         if (!why.isEmpty()) {
             throw Refusal.locked(why.get(0));
         }
+    }
+
+    /**
+     * @param device one of the case's
+     * @throws Refusal as {@link #touch(String)}, and for what bars this device alone
+     */
+    @Transactional(readOnly = true)
+    public void touch(String number, long device) {
+        touch(number);
+        bars.stream().flatMap(b -> b.why(number, device)).findFirst().ifPresent(why -> {
+            throw Refusal.locked(why);
+        });
     }
 
     /**
@@ -103,6 +117,7 @@ public class Locks {
             why.add(docket.number() + " is " + docket.course().stage().word()
                     + "; decide on another path before its device is touched.");
         }
+        bars.stream().flatMap(b -> b.why(docket.number(), null)).forEach(why::add);
         rules(docket).stream()
                 .filter(r -> r.forbids() && r.release() == null)
                 .forEach(r ->

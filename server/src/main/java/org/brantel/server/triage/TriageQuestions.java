@@ -50,7 +50,8 @@ class TriageQuestions implements Asking {
         List<Question> all = new ArrayList<>(undecided(open.in(Stage.RECEIVED), inForce));
         for (CaseViews.Summary c : open.in(Stage.TRIAGED)) {
             RecoveryPath path = c.path();
-            if (path != null) {
+            // Whoever has the job asks of it.
+            if (path != null && path != RecoveryPath.HARDWARE_WORK) {
                 all.add(firstMove(c, path, inForce.protocol()));
             }
         }
@@ -115,8 +116,6 @@ class TriageQuestions implements Asking {
         String move = inForce.path(path.word()).map(Protocol.Path::firstMove).orElse("");
         String decided = "The path is decided: " + path.words() + ". " + move;
         return switch (path) {
-            case HARDWARE_WORK ->
-                waiting(c, "Partner", "What does the partner's bench say?", decided, "Waits for the partner's bench.");
             case EXISTING_COPY ->
                 Question.of(
                         c,

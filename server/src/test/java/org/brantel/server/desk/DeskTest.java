@@ -103,7 +103,7 @@ class DeskTest {
         una.post("/api/cases/" + number + "/triage/decision", Map.of("path", "hardware-work", "version", version))
                 .expect(200);
         JsonNode decision = decisionOf(number);
-        assertThat(decision.get("question").asString()).isEqualTo("What does the partner's bench say?");
+        assertThat(decision.get("question").asString()).isEqualTo("Send the device to the partner?");
         assertThat(decision.get("reason").asString()).contains("Do not power it");
         assertThat(decision.get("actions").toString()).doesNotContain("imaging");
     }

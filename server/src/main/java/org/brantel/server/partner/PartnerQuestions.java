@@ -1,0 +1,98 @@
+package org.brantel.server.partner;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.brantel.core.triage.Protocol;
+import org.brantel.core.triage.RecoveryPath;
+import org.brantel.server.asks.Action;
+import org.brantel.server.asks.Asking;
+import org.brantel.server.asks.OpenCases;
+import org.brantel.server.asks.Place;
+import org.brantel.server.asks.Question;
+import org.brantel.server.intake.CaseLists;
+import org.brantel.server.intake.CaseViews;
+import org.brantel.server.intake.Cases;
+import org.brantel.server.intake.Stage;
+import org.brantel.server.platform.Known;
+import org.brantel.server.protocol.LabProtocol;
+import org.springframework.stereotype.Component;
+
+/** What a partner is to be asked, what the customer is, and what came back. */
+@Component
+class PartnerQuestions implements Asking {
+
+    private static final Action LOOK = Action.open("Open partner", Place.PARTNER);
+
+    private final Cases cases;
+    private final CaseLists lists;
+    private final PartnerJobs jobs;
+    private final LabProtocol protocol;
+
+    PartnerQuestions(Cases cases, CaseLists lists, PartnerJobs jobs, LabProtocol protocol) {
+        this.cases = cases;
+        this.lists = lists;
+        this.jobs = jobs;
+        this.protocol = protocol;
+    }
+
+    @Override
+    public List<Question> about(OpenCases open) {
+        List<PartnerJob> pending = jobs.findPending();
+        Map<Long, String> numbers =
+                cases.numbers(pending.stream().map(PartnerJob::caseId).toList());
+        Stream<Question> asked = pending.stream().flatMap(j -> open.numbered(Known.in(numbers, j.caseId())).stream()
+                .flatMap(c -> of(c, j)));
+        return Stream.concat(unsent(open), asked).toList();
+    }
+
+    private Stream<Question> unsent(OpenCases open) {
+        List<CaseViews.Summary> decided = open.in(Stage.TRIAGED).stream()
+                .filter(c -> c.path() == RecoveryPath.HARDWARE_WORK)
+                .toList();
+        Map<Long, String> ids = lists.ids(OpenCases.numbers(decided));
+        if (decided.isEmpty()) {
+            return Stream.of();
+        }
+        String move = protocol.triage()
+                .protocol()
+                .path(RecoveryPath.HARDWARE_WORK.word())
+                .map(Protocol.Path::firstMove)
+                .orElse("");
+        Set<Long> known = jobs.findCases(ids.keySet());
+        Set<String> sent = known.stream().map(ids::get).collect(Collectors.toSet());
+        return decided.stream()
+                .filter(c -> !sent.contains(c.number()))
+                .map(c -> question(
+                        c,
+                        "Send the device to the partner?",
+                        "The path is decided: " + RecoveryPath.HARDWARE_WORK.words() + ". " + move));
+    }
+
+    private static Stream<Question> of(CaseViews.Summary c, PartnerJob j) {
+        return switch (j.step()) {
+            case SENT ->
+                Stream.of(question(
+                        c, "What does " + j.partner() + " say?", "A quote is expected by " + j.expected() + "."));
+            case QUOTED -> Stream.of(question(c, "Does the customer approve the quote?", j.partner() + " has quoted."));
+            case APPROVED, REFUSED ->
+                Stream.of(question(c, "Is it back from " + j.partner() + "?", "Expected by " + j.expected() + "."));
+            case BACK ->
+                j.isToCheck()
+                        ? Stream.of(Question.of(
+                                c,
+                                "Partner",
+                                "Check it on the bench again?",
+                                "It came back from " + j.partner() + "; nothing else is done with it before.",
+                                Place.TRIAGED,
+                                Action.open("Open the bench check", Place.TRIAGED)))
+                        : Stream.of();
+        };
+    }
+
+    private static Question question(CaseViews.Summary c, String question, String reason) {
+        return Question.of(c, "Partner", question, reason, Place.PARTNER, LOOK);
+    }
+}

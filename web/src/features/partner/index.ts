@@ -1,0 +1,1 @@
+export { default as PartnerWork } from './PartnerWork.vue'
