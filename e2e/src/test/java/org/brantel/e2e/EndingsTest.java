@@ -144,8 +144,9 @@ class EndingsTest {
     @Test
     void whoCollectsUnrecoveredSignsForItAndADeclinedCaseCloses() {
         String collected = new CaseForms().log(una);
-        byte[] paper =
-                una.get("/api/cases/" + collected + "/collection.pdf").expect(200).body();
+        byte[] paper = una.get("/api/cases/" + collected + "/collection.pdf")
+                .expect(200)
+                .body();
         String declined = new CaseForms().log(una);
         String nothing = new CaseForms().log(una);
         try (Chromium.Tab tab = signedIn()) {
