@@ -45,7 +45,7 @@ const press = async (page: Awaited<ReturnType<typeof shown>>, words: string) =>
 it('shows which lines a copy covers, and warns of one that is newer than the loss', async () => {
   const page = await shown()
   expect(page.text()).toContain('1 of 2 wanted lines are covered.')
-  expect(page.findAll('.mark.seen')).toHaveLength(1)
+  expect(page.findAll('.held-by.seen')).toHaveLength(1)
   expect(page.text()).toContain('newer than the loss')
 })
 it('notes that nothing is there, by whom', async () => {

@@ -24,7 +24,7 @@ const HOLDS = { seen: 'holds it, a sample was opened', said: 'is said to hold it
         <td v-for="p in found" :key="placeWords(p)" class="by">
           <span
             v-if="holds(p, l.wantedId)"
-            class="mark"
+            class="held-by"
             :class="holds(p, l.wantedId)"
             role="img"
             :aria-label="HOLDS[holds(p, l.wantedId) ?? 'said']"
@@ -47,7 +47,7 @@ const HOLDS = { seen: 'holds it, a sample was opened', said: 'is said to hold it
 }
 
 /* A sheet that lies there, or only its outline. */
-.mark {
+.held-by {
   display: inline-block;
   width: 13px;
   height: 16px;
@@ -55,10 +55,10 @@ const HOLDS = { seen: 'holds it, a sample was opened', said: 'is said to hold it
   border-radius: 1px 5px 1px 1px;
   vertical-align: middle;
 }
-.mark.seen {
+.held-by.seen {
   background: var(--ink);
 }
-.mark.said {
+.held-by.said {
   border-style: dashed;
 }
 </style>

@@ -61,6 +61,7 @@ useKeys([
       </div>
       <div class="q">
         <p class="fw-semibold">{{ d.question }}</p>
+        <p v-for="p in d.presses" :key="p" class="s fw-semibold" :class="d.loses ? 'c-stop' : 'c-warn'">{{ p }}</p>
         <p class="s text-body-secondary">{{ d.reason }}</p>
       </div>
       <div class="w">

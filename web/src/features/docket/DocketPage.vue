@@ -21,7 +21,7 @@ import DeviceCard from './DeviceCard.vue'
 import CaseActions from './CaseActions.vue'
 import { MessagesWork } from '@/features/outbox'
 import { NotesWork } from '@/features/notes'
-import { OthersHere } from '@/features/presence'
+import { OthersHere, SinceStrip } from '@/features/presence'
 import { PartnerWork } from '@/features/partner'
 import { PhotosWork } from '@/features/photos'
 import ReceivedWork from './ReceivedWork.vue'
@@ -104,6 +104,7 @@ const about = computed(() => {
     </header>
     <RefusedNote :refused="docket.refused.value" />
     <div class="held">
+      <SinceStrip :number="number" />
       <p v-if="docket.data.value.hold" class="warnbox">
         <b>On hold until {{ day(docket.data.value.hold.until) }}.</b> {{ docket.data.value.hold.reason }}
       </p>

@@ -79,7 +79,7 @@ class EndingsTest {
             new Steps(page).link("Open copies").click();
             foundOn(page, "Backup", "hive logs", "pictures of the combs");
             assertThat(page.getByText("2 of 3 wanted lines are covered.")).isVisible();
-            assertThat(page.locator(".mark.seen")).hasCount(2);
+            assertThat(page.locator(".held-by.seen")).hasCount(2);
             new Steps(page).link("Decide on a path for what is left").click();
             radio(page, "Image then scan");
             page.getByLabel("Reason").fill("The backup does not hold the minutes of May.");

@@ -43,12 +43,44 @@ public record Question(
      * @param since when it came up
      * @param due   when its clock runs out; absent where none runs
      * @param harm  what suffers meanwhile
+     * @param loses what is wanted gets less while it waits
+     * @param presses why its case presses beside the clock, each in a sentence
      */
-    public record Waits(Instant since, @Nullable Instant due, Harm harm) {}
+    public record Waits(Instant since, @Nullable Instant due, Harm harm, boolean loses, List<String> presses) {
 
-    /** What harms a device stands before every clock; then what is due first, and what has waited longest. */
+        public Waits(Instant since, @Nullable Instant due, Harm harm) {
+            this(since, due, harm, false, List.of());
+        }
+    }
+
+    /** This one, of a case that presses for some reasons. */
+    public Question pressed(List<Pressure> by) {
+        return by.isEmpty()
+                ? this
+                : new Question(
+                        key,
+                        of,
+                        kind,
+                        question,
+                        reason,
+                        place,
+                        new Waits(
+                                waits.since(),
+                                waits.due(),
+                                waits.harm(),
+                                by.stream().anyMatch(Pressure::loses),
+                                by.stream().map(Pressure::words).toList()),
+                        actions);
+    }
+
+    /**
+     * What harms a device stands before every clock, and what gets less while it waits; then what is needed soon, what is
+     * due first, and what has waited longest.
+     */
     public static final Comparator<Question> MOST_PRESSING_FIRST = Comparator.comparing(
                     (Question q) -> q.waits().harm() != Harm.DEVICE)
+            .thenComparing(q -> !q.waits().loses())
+            .thenComparing(q -> q.waits().presses().isEmpty())
             .thenComparing(q -> q.waits().due(), Comparator.nullsLast(Comparator.naturalOrder()))
             .thenComparing(q -> q.waits().since());
 

@@ -1,7 +1,6 @@
 package org.brantel.server.copies;
 
 import java.time.Clock;
-import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -14,6 +13,7 @@ import java.util.stream.Stream;
 import org.brantel.core.wanted.WantedLine;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
+import org.brantel.server.intake.Loss;
 import org.brantel.server.intake.Stage;
 import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Refusal;
@@ -26,8 +26,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** Looks for copies, place by place; what is found is a fact of the case. */
 @Service
 public class CopySearches {
-
-    private static final String HOURS_SINCE = "since.hours";
 
     private final CopyPlaceRows rows;
     private final Cases cases;
@@ -88,8 +86,7 @@ public class CopySearches {
     /** The moment that the caller spoke of, counted back from when they did. */
     private static @Nullable Instant lostAt(CaseViews.Docket docket) {
         return docket.said().facts().stream()
-                .filter(f -> f.code().equals(HOURS_SINCE) && f.value().matches("\\d{1,6}"))
-                .map(f -> f.at().minus(Duration.ofHours(Long.parseLong(f.value()))))
+                .flatMap(f -> Loss.at(f).stream())
                 .findFirst()
                 .orElse(null);
     }

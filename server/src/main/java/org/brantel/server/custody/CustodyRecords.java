@@ -3,6 +3,7 @@ package org.brantel.server.custody;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
+import org.springframework.data.domain.Limit;
 import org.springframework.data.domain.Page;
 import org.springframework.data.domain.Pageable;
 import org.springframework.data.jpa.repository.JpaRepository;
@@ -41,6 +42,11 @@ interface CustodyRecords extends JpaRepository<CustodyRecord, Long> {
 
     Page<CustodyRecord> findByWhoAndAtGreaterThanEqualAndAtLessThanOrderById(
             String who, Instant from, Instant to, Pageable page);
+
+    List<CustodyRecord> findByCaseNumberAndNumberGreaterThanAndWhoNotOrderByNumberDesc(
+            String caseNumber, long number, String who, Limit limit);
+
+    long countByCaseNumberAndNumberGreaterThanAndWhoNot(String caseNumber, long number, String who);
 
     long countByCaseNumber(String caseNumber);
 }

@@ -1,6 +1,7 @@
 package org.brantel.server.custody;
 
 import java.time.Clock;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -10,6 +11,7 @@ import org.brantel.server.platform.Happened;
 import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Paged;
 import org.brantel.server.platform.Topic;
+import org.springframework.data.domain.Limit;
 import org.springframework.data.domain.Page;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Isolation;
@@ -93,5 +95,30 @@ public class CustodyService implements Happenings.Recorder {
     @Transactional(readOnly = true)
     public long count(String caseNumber) {
         return records.countByCaseNumber(caseNumber);
+    }
+
+    /**
+     * What others wrote.
+     *
+     * @param newest in their order
+     * @param all    how many there are
+     */
+    public record Others(List<CustodyEntry> newest, long all) {}
+
+    /**
+     * Entries of others than somebody.
+     *
+     * @param after the entry after which they begin
+     */
+    @Transactional(readOnly = true)
+    public Others byOthers(String caseNumber, long after, String who, int most) {
+        List<CustodyRecord> newest = records.findByCaseNumberAndNumberGreaterThanAndWhoNotOrderByNumberDesc(
+                caseNumber, after, who, Limit.of(most));
+        return new Others(
+                newest.stream()
+                        .map(CustodyRecord::entry)
+                        .sorted(Comparator.comparingLong(CustodyEntry::number))
+                        .toList(),
+                records.countByCaseNumberAndNumberGreaterThanAndWhoNot(caseNumber, after, who));
     }
 }

@@ -6,13 +6,17 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.brantel.server.asks.Asking;
 import org.brantel.server.asks.OpenCases;
 import org.brantel.server.asks.Place;
+import org.brantel.server.asks.Pressing;
+import org.brantel.server.asks.Pressure;
 import org.brantel.server.asks.Question;
 import org.brantel.server.drafts.Drafts;
 import org.brantel.server.intake.CaseLists;
@@ -34,14 +38,23 @@ class Desk {
 
     private final CaseLists lists;
     private final List<Asking> features;
+    private final List<Pressing> pressures;
     private final RunningWork running;
     private final Drafts drafts;
     private final Settings settings;
     private final Clock clock;
 
-    Desk(CaseLists lists, List<Asking> features, RunningWork running, Drafts drafts, Settings settings, Clock clock) {
+    Desk(
+            CaseLists lists,
+            List<Asking> features,
+            List<Pressing> pressures,
+            RunningWork running,
+            Drafts drafts,
+            Settings settings,
+            Clock clock) {
         this.lists = lists;
         this.features = features;
+        this.pressures = pressures;
         this.running = running;
         this.drafts = drafts;
         this.settings = settings;
@@ -55,10 +68,8 @@ class Desk {
         }
         List<CaseViews.Summary> open = lists.open();
         OpenCases asked = new OpenCases(open, person);
-        List<Question> all = new ArrayList<>();
-        features.forEach(f -> all.addAll(f.about(asked)));
+        List<Question> all = questions(asked);
         Instant now = clock.instant();
-        all.sort(Question.MOST_PRESSING_FIRST);
         List<DeskViews.Work> work = running.all();
         int overdue = (int) open.stream().filter(c -> c.waiting().isLate(now)).count();
         Today today = today(open, work, now);
@@ -77,9 +88,21 @@ class Desk {
     @Transactional(readOnly = true)
     List<Question> ofCase(String number, Staff.Person person) {
         OpenCases asked = new OpenCases(lists.open(number).stream().toList(), person);
+        return questions(asked).stream()
+                .filter(q -> q.of().caseNumber().equals(number))
+                .toList();
+    }
+
+    /** The most pressing first. */
+    private List<Question> questions(OpenCases asked) {
+        Map<String, List<Pressure>> pressing = new HashMap<>();
+        for (Pressing p : pressures) {
+            p.of(asked).forEach((number, why) -> pressing.computeIfAbsent(number, n -> new ArrayList<>())
+                    .addAll(why));
+        }
         return features.stream()
                 .flatMap(f -> f.about(asked).stream())
-                .filter(q -> q.of().caseNumber().equals(number))
+                .map(q -> q.pressed(pressing.getOrDefault(q.of().caseNumber(), List.of())))
                 .sorted(Question.MOST_PRESSING_FIRST)
                 .toList();
     }

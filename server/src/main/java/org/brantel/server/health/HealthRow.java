@@ -14,6 +14,7 @@ import org.brantel.core.health.HealthReading;
 import org.brantel.core.json.Json;
 import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
 
 /** One reading, as it was taken. Never changed. */
 @Entity
@@ -57,6 +58,10 @@ class HealthRow {
         this.who = who;
     }
 
+    Long caseId() {
+        return caseId;
+    }
+
     @Nullable
     Long sessionId() {
         return sessionId;
@@ -90,4 +95,10 @@ interface HealthRows extends JpaRepository<HealthRow, Long> {
     Optional<HealthRow> findFirstByAttachmentIdOrderById(Long attachmentId);
 
     Optional<HealthRow> findFirstByAttachmentIdOrderByIdDesc(Long attachmentId);
+
+    List<HealthRow> findByAttachmentIdAndAtGreaterThanEqualOrderById(Long attachmentId, Instant from);
+
+    /** Attached devices that were asked since then. */
+    @Query("select distinct h.attachmentId from HealthRow h where h.at >= ?1")
+    List<Long> findReadSince(Instant from);
 }

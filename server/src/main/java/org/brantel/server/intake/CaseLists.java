@@ -214,6 +214,28 @@ public class CaseLists {
         return found;
     }
 
+    /**
+     * Of these cases those that were deleted on a device that discards what is deleted, and when the loss was, counted back from when that was
+     * said; empty where nobody said.
+     */
+    @Transactional(readOnly = true)
+    public Map<String, Optional<Instant>> lostWhileDiscarding(Collection<String> numbers) {
+        Map<Long, String> byId = ids(numbers);
+        Set<Long> active =
+                of(facts.findByCodeAndValueInAndWithdrawnFalseAndCaseIdIn("trim", Set.of("active"), byId.keySet()));
+        Set<Long> discarding =
+                of(facts.findByCodeAndValueInAndWithdrawnFalseAndCaseIdIn(Loss.EVENT, Loss.DELETING, active));
+        Map<String, Optional<Instant>> lost = new LinkedHashMap<>();
+        discarding.forEach(id -> lost.put(Known.in(byId, id), Optional.empty()));
+        facts.findByCodeAndWithdrawnFalseAndCaseIdIn(Loss.HOURS_AGO, discarding)
+                .forEach(f -> Loss.at(f.view()).ifPresent(at -> lost.put(Known.in(byId, f.caseId()), Optional.of(at))));
+        return lost;
+    }
+
+    private static Set<Long> of(List<FactRow> facts) {
+        return facts.stream().map(FactRow::caseId).collect(Collectors.toSet());
+    }
+
     /** The devices of these cases, the lead first, by case number. */
     @Transactional(readOnly = true)
     public Map<String, List<CaseViews.Device>> devices(Collection<String> numbers) {

@@ -15,5 +15,10 @@ interface FactRows extends JpaRepository<FactRow, Long> {
             + "from FactRow f where f.caseId in ?1 group by f.caseId")
     List<FactRow.Changed> findChanged(Collection<Long> caseIds);
 
+    List<FactRow> findByCodeAndValueInAndWithdrawnFalseAndCaseIdIn(
+            String code, Collection<String> values, Collection<Long> caseIds);
+
+    List<FactRow> findByCodeAndWithdrawnFalseAndCaseIdIn(String code, Collection<Long> caseIds);
+
     List<FactRow> findByCaseIdAndWithdrawnTrueOrderByWithdrawnAtDesc(Long caseId);
 }

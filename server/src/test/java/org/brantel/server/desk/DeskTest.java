@@ -8,11 +8,14 @@ import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
+import org.brantel.core.health.HealthReading;
+import org.brantel.core.json.Json;
 import org.brantel.server.asks.Harm;
 import org.brantel.server.asks.Place;
 import org.brantel.server.asks.Question;
 import org.brantel.server.testing.CaseForms;
 import org.brantel.server.testing.Lab;
+import org.brantel.server.testing.Story;
 import org.brantel.server.testing.Visitor;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -44,7 +47,10 @@ class DeskTest {
                 .log(una);
         since(late, "900 hours");
         JsonNode first =
-                una.get("/api/desk?listed=1000").json().get("decisions").get(0);
+                una.get("/api/desk?listed=1000").json().get("decisions").valueStream()
+                        .filter(d -> d.get("presses").isEmpty())
+                        .findFirst()
+                        .orElseThrow();
         assertThat(first.get("caseNumber").asString()).isEqualTo(late);
         assertThat(first.get("question").asString()).isEqualTo("Hardware work?");
         JsonNode take = first.get("actions").get(0);
@@ -239,5 +245,79 @@ class DeskTest {
                         .json()
                         .size())
                 .isEqualTo(1);
+    }
+
+    private static List<String> presses(JsonNode decision) {
+        return decision.get("presses").valueStream().map(JsonNode::asString).toList();
+    }
+
+    @Test
+    void whatIsDiscardedPressesBeforeEveryClockWithItsHours() {
+        String calm =
+                new CaseForms().device("type", "ssd").told("trim", "active").log(una);
+        String losing = new CaseForms()
+                .device("type", "ssd")
+                .told("trim", "active")
+                .told("loss.event", "deleted-directly")
+                .told("since.hours", "5")
+                .log(una);
+        String unsaid = new CaseForms()
+                .device("type", "ssd")
+                .told("trim", "active")
+                .told("loss.event", "formatted")
+                .log(una);
+        since(calm, "500 hours");
+        assertThat(presses(decisionOf(calm))).isEmpty();
+        assertThat(presses(decisionOf(losing)))
+                .containsExactly("The device discards what was deleted while it has power; the loss is 5 hours ago.");
+        assertThat(presses(decisionOf(unsaid))).singleElement().asString().contains("nobody said since when");
+        List<String> order = una.get("/api/desk?listed=1000")
+                .json()
+                .get("decisions")
+                .valueStream()
+                .map(d -> d.get("caseNumber").asString())
+                .toList();
+        assertThat(order.indexOf(losing)).isLessThan(order.indexOf(calm));
+    }
+
+    @Test
+    void filesThatAreNeededSoonPressWithTheirDay() {
+        LocalDate today = LocalDate.now(ZoneOffset.UTC);
+        String soon = new CaseForms().deadline(today.plusDays(1).toString()).log(una);
+        String later = new CaseForms().deadline(today.plusDays(6).toString()).log(una);
+        assertThat(presses(decisionOf(soon))).containsExactly("The files are needed tomorrow.");
+        assertThat(presses(decisionOf(later))).isEmpty();
+        lab.sql().update("update lab_case set deadline = current_date - 3 where number = ?", soon);
+        assertThat(presses(decisionOf(soon))).containsExactly("The files were needed 3 days ago.");
+    }
+
+    @Test
+    void aDeviceThatReadsWorseEveryDaySaysByHowMuch() {
+        String number = Story.ofD01().decided().attached("inbox/d01-fat16.img").number;
+        Long caseId = lab.sql().queryForObject("select id from lab_case where number = ?", Long.class, number);
+        reading(caseId, 30, "100 hours");
+        reading(caseId, 40, "26 hours");
+        reading(caseId, 240, "1 hour");
+        assertThat(presses(decisionOf(number))).containsExactly("It reads worse: 200 sectors more in 25 hours.");
+        lab.sql().update("update health_reading set at = at - interval '3 days' where case_id = ?", caseId);
+        assertThat(presses(decisionOf(number))).as("nobody asked it today").isEmpty();
+    }
+
+    private void reading(Long caseId, long pending, String ago) {
+        HealthReading reading = new HealthReading(
+                HealthReading.Origin.BY_HAND,
+                new HealthReading.State(null, null, null),
+                new HealthReading.Damage(3L, pending, null),
+                HealthReading.Wear.UNKNOWN,
+                0,
+                List.of());
+        lab.sql()
+                .update(
+                        "insert into health_reading (case_id, attachment_id, at, reading, grade, who) "
+                                + "select case_id, id, now() - ?::interval, ?, 'poor', 'Tom' from attachment "
+                                + "where case_id = ?",
+                        ago,
+                        Json.write(reading),
+                        caseId);
     }
 }
