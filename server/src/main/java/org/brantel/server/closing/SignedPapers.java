@@ -2,12 +2,10 @@ package org.brantel.server.closing;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.time.Instant;
 import java.util.List;
 import org.brantel.core.hash.Hashes;
+import org.brantel.server.platform.HashedFiles;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Settings;
 import org.jspecify.annotations.Nullable;
@@ -27,11 +25,11 @@ class SignedPapers {
     record Kept(String sha256, long bytes) {}
 
     private final SignedPaperRecords records;
-    private final Settings settings;
+    private final HashedFiles files;
 
     SignedPapers(SignedPaperRecords records, Settings settings) {
         this.records = records;
-        this.settings = settings;
+        this.files = new HashedFiles(settings.home().resolve("papers"), ".pdf");
     }
 
     List<ClosingViews.Paper> of(long caseId) {
@@ -40,25 +38,13 @@ class SignedPapers {
                 .toList();
     }
 
-    /**
-     * Whole or not at all: a file under its hash is what its hash says.
-     *
-     * @throws Refusal for what is not a PDF
-     */
+    /** @throws Refusal for what is not a PDF */
     Kept keep(byte[] pdf) throws IOException {
         if (pdf.length < PDF.length || !startsAsPdf(pdf)) {
             throw Refusal.badInput("paper", "This is not a PDF; scan the signed paper as one.");
         }
         String sha256 = Hashes.sha256Hex(pdf, 0, pdf.length);
-        Path file = file(sha256);
-        Files.createDirectories(file.getParent());
-        Path part = Files.createTempFile(file.getParent(), "paper", ".part");
-        try {
-            Files.write(part, pdf);
-            Files.move(part, file, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
-        } finally {
-            Files.deleteIfExists(part);
-        }
+        files.keep(sha256, pdf);
         return new Kept(sha256, pdf.length);
     }
 
@@ -86,10 +72,6 @@ class SignedPapers {
     byte[] bytes(long caseId, long id) throws IOException {
         SignedPaper paper = records.findByIdAndCaseId(id, caseId)
                 .orElseThrow(() -> Refusal.missing("There is no signed paper " + id + " in this case."));
-        return Files.readAllBytes(file(paper.sha256()));
-    }
-
-    private Path file(String sha256) {
-        return settings.home().resolve("papers").resolve(sha256.substring(0, 2)).resolve(sha256 + ".pdf");
+        return files.bytes(paper.sha256());
     }
 }

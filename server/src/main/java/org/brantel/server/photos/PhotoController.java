@@ -3,9 +3,6 @@ package org.brantel.server.photos;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.io.InputStream;
-import java.nio.file.Files;
-import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.List;
@@ -13,6 +10,7 @@ import java.util.Objects;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.platform.Happenings;
+import org.brantel.server.platform.HashedFiles;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Settings;
 import org.brantel.server.platform.Topic;
@@ -41,7 +39,7 @@ class PhotoController {
     private final PhotoRecords photos;
     private final Cases cases;
     private final Staff staff;
-    private final Settings settings;
+    private final HashedFiles files;
     private final Happenings happenings;
     private final Workers workers;
     private final TransactionTemplate transaction;
@@ -59,7 +57,7 @@ class PhotoController {
         this.photos = photos;
         this.cases = cases;
         this.staff = staff;
-        this.settings = settings;
+        this.files = new HashedFiles(settings.home().resolve("photos"), ".jpg");
         this.happenings = happenings;
         this.workers = workers;
         this.transaction = transaction;
@@ -91,7 +89,7 @@ class PhotoController {
             throw Refusal.badInput("device", "This device does not belong to " + number + ".");
         }
         Pictures.Clean picture = clean(body(request));
-        keep(picture);
+        files.keep(picture.sha256(), picture.jpeg());
         String plainName = name.length() > 200 ? name.substring(0, 200) : name;
         String who = staff.current().name();
         // Nobody waits for a slow upload, or for a picture to be drawn, with a connection in hand.
@@ -114,19 +112,6 @@ class PhotoController {
         }
     }
 
-    /** Whole or not at all: a file under its hash is what its hash says. */
-    private void keep(Pictures.Clean picture) throws IOException {
-        Path file = file(picture.sha256());
-        Files.createDirectories(file.getParent());
-        Path part = Files.createTempFile(file.getParent(), "photo", ".part");
-        try {
-            Files.write(part, picture.jpeg());
-            Files.move(part, file, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
-        } finally {
-            Files.deleteIfExists(part);
-        }
-    }
-
     private static byte[] body(HttpServletRequest request) throws IOException {
         try (InputStream in = request.getInputStream()) {
             byte[] bytes = in.readNBytes(Pictures.LARGEST_UPLOAD + 1);
@@ -140,7 +125,7 @@ class PhotoController {
     @GetMapping("/api/photos/{id}")
     ResponseEntity<byte[]> show(@PathVariable long id, @RequestParam(defaultValue = "false") boolean small)
             throws IOException {
-        byte[] jpeg = Files.readAllBytes(file(find(id).sha256()));
+        byte[] jpeg = files.bytes(find(id).sha256());
         return ResponseEntity.ok()
                 .contentType(MediaType.IMAGE_JPEG)
                 .cacheControl(CacheControl.maxAge(Duration.ofDays(30)).cachePrivate())
@@ -172,9 +157,5 @@ class PhotoController {
 
     private Photo find(long id) {
         return photos.findById(id).orElseThrow(() -> Refusal.missing("There is no photo " + id + "."));
-    }
-
-    private Path file(String sha256) {
-        return settings.home().resolve("photos").resolve(sha256.substring(0, 2)).resolve(sha256 + ".jpg");
     }
 }

@@ -46,11 +46,14 @@ class DeskTest {
                 .told("symptom.noise", "clicking")
                 .log(una);
         since(late, "900 hours");
-        JsonNode first =
-                una.get("/api/desk?listed=1000").json().get("decisions").valueStream()
-                        .filter(d -> d.get("presses").isEmpty())
-                        .findFirst()
-                        .orElseThrow();
+        JsonNode first = una.get("/api/desk?listed=1000")
+                .json()
+                .get("decisions")
+                .valueStream()
+                .filter(d ->
+                        d.get("presses").isEmpty() && d.get("harm").asString().equals("clock"))
+                .findFirst()
+                .orElseThrow();
         assertThat(first.get("caseNumber").asString()).isEqualTo(late);
         assertThat(first.get("question").asString()).isEqualTo("Hardware work?");
         JsonNode take = first.get("actions").get(0);
