@@ -53,6 +53,11 @@ public record Question(
         }
     }
 
+    /** This one as one of several of its kind that a case puts, told apart by a name. */
+    public Question named(String which) {
+        return new Question(key + "-" + which, of, kind, question, reason, place, waits, actions);
+    }
+
     /** This one, of a case that presses for some reasons. */
     public Question pressed(List<Pressure> by) {
         return by.isEmpty()

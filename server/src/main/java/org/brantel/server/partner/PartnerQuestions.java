@@ -43,9 +43,26 @@ class PartnerQuestions implements Asking {
         List<PartnerJob> pending = jobs.findPending();
         Map<Long, String> numbers =
                 cases.numbers(pending.stream().map(PartnerJob::caseId).toList());
-        Stream<Question> asked = pending.stream().flatMap(j -> open.numbered(Known.in(numbers, j.caseId())).stream()
-                .flatMap(c -> of(c, j)));
+        Map<String, List<CaseViews.Device>> devices = lists.devices(numbers.values());
+        Stream<Question> asked = pending.stream().flatMap(j -> {
+            String number = Known.in(numbers, j.caseId());
+            String which = which(devices.getOrDefault(number, List.of()), j.deviceId());
+            return open.numbered(number).stream()
+                    .flatMap(c -> of(c, j, which))
+                    .map(q -> q.named(String.valueOf(j.id())));
+        });
         return Stream.concat(unsent(open), asked).toList();
+    }
+
+    /** Of several devices which one is meant; nothing where there is one. */
+    private static String which(List<CaseViews.Device> devices, long id) {
+        return devices.size() < 2
+                ? ""
+                : devices.stream()
+                        .filter(d -> d.id() == id)
+                        .map(d -> "Device " + d.position() + ", " + d.name() + ". ")
+                        .findFirst()
+                        .orElse("");
     }
 
     private Stream<Question> unsent(OpenCases open) {
@@ -71,21 +88,25 @@ class PartnerQuestions implements Asking {
                         "The path is decided: " + RecoveryPath.HARDWARE_WORK.words() + ". " + move));
     }
 
-    private static Stream<Question> of(CaseViews.Summary c, PartnerJob j) {
+    private static Stream<Question> of(CaseViews.Summary c, PartnerJob j, String which) {
         return switch (j.step()) {
             case SENT ->
                 Stream.of(question(
-                        c, "What does " + j.partner() + " say?", "A quote is expected by " + j.expected() + "."));
-            case QUOTED -> Stream.of(question(c, "Does the customer approve the quote?", j.partner() + " has quoted."));
+                        c,
+                        "What does " + j.partner() + " say?",
+                        which + "A quote is expected by " + j.expected() + "."));
+            case QUOTED ->
+                Stream.of(question(c, "Does the customer approve the quote?", which + j.partner() + " has quoted."));
             case APPROVED, REFUSED ->
-                Stream.of(question(c, "Is it back from " + j.partner() + "?", "Expected by " + j.expected() + "."));
+                Stream.of(question(
+                        c, "Is it back from " + j.partner() + "?", which + "Expected by " + j.expected() + "."));
             case BACK ->
                 j.isToCheck()
                         ? Stream.of(Question.of(
                                 c,
                                 "Partner",
                                 "Check it on the bench again?",
-                                "It came back from " + j.partner() + "; nothing else is done with it before.",
+                                which + "It came back from " + j.partner() + "; nothing else is done with it before.",
                                 Place.TRIAGED,
                                 Action.open("Open the bench check", Place.TRIAGED)))
                         : Stream.of();

@@ -297,4 +297,26 @@ class PartnerTest {
                         .map(JsonNode::asString))
                 .anyMatch(m -> m.contains("is with Fastings Cleanroom"));
     }
+
+    @Test
+    void twoDevicesThatAreAwayAreAskedAboutEachByItself() {
+        String number = new CaseForms().another("hdd", "serial", "HERE-2").log(una);
+        sent(number);
+        Map<String, Object> other = sending(number);
+        other.put("deviceId", devices(number).get(1));
+        una.post(partner(number), other).expect(200);
+        assertThat(una.get("/api/cases/" + number + "/questions")
+                        .json()
+                        .valueStream()
+                        .filter(q -> q.get("kind").asString().equals("Partner"))
+                        .map(q -> q.get("key").asString()))
+                .hasSize(2)
+                .doesNotHaveDuplicates();
+        assertThat(una.get("/api/cases/" + number + "/locks")
+                        .json()
+                        .get("untouchable")
+                        .size())
+                .as("nothing is here that could be touched")
+                .isEqualTo(2);
+    }
 }
