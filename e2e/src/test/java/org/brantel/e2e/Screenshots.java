@@ -9,7 +9,6 @@ import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import com.microsoft.playwright.options.SelectOption;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.Paths;
 import java.time.LocalDate;
@@ -200,13 +199,16 @@ public final class Screenshots {
 
     private static void looked(Page page, String place, String result, String who) {
         new Steps(page).button("Note what is there : " + place).click();
-        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(result)).click();
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(result))
+                .click();
         note(page, who);
     }
 
     private static void note(Page page, String who) {
         page.getByLabel("Who looked").fill(who);
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Note it").setExact(true))
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Note it").setExact(true))
                 .click();
         assertThat(page.getByLabel("Who looked")).isHidden();
     }
