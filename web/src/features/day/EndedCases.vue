@@ -20,7 +20,7 @@ const FILL: Record<EndedCase['how'], string> = {
   whole: 'var(--ink)',
   partly: 'url(#p-deferred)',
   nothing: 'url(#p-dots)',
-  copy: 'url(#p-deferred)',
+  copy: 'url(#p-thin)',
   collected: 'var(--sheet)',
   undelivered: 'var(--sheet)',
   declined: 'var(--sheet)',

@@ -104,7 +104,7 @@ const about = computed(() => {
     </header>
     <RefusedNote :refused="docket.refused.value" />
     <div class="held">
-      <SinceStrip :number="number" />
+      <SinceStrip :number="number" :entries="docket.data.value.custodyEntries" />
       <p v-if="docket.data.value.hold" class="warnbox">
         <b>On hold until {{ day(docket.data.value.hold.until) }}.</b> {{ docket.data.value.hold.reason }}
       </p>

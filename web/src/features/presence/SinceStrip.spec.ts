@@ -6,7 +6,8 @@ import SinceStrip from './SinceStrip.vue'
 
 const server = fakeServer()
 const NEWS = '/api/cases/BR-1/presence/news'
-const shown = () => mount(SinceStrip, { props: { number: 'BR-1' }, global: { stubs: { RouterLink: RouterLinkStub } } })
+const shown = () =>
+  mount(SinceStrip, { props: { number: 'BR-1', entries: 6 }, global: { stubs: { RouterLink: RouterLinkStub } } })
 const did = [
   { number: 4, who: 'Tom Gale', what: 'attached a medium', at: '2026-12-01T10:00:00Z' },
   { number: 5, who: 'Brantel', what: 'finished imaging', at: '2026-12-01T11:00:00Z' },
@@ -20,7 +21,7 @@ it('says what others did, until it is seen', async () => {
   expect(strip.text()).toContain('Brantel finished imaging')
   await strip.find('button').trigger('click')
   expect(strip.text()).toBe('')
-  await until(() => expect(server.changes()).toEqual([{ what: `PUT ${NEWS}`, body: { upTo: 5 } }]))
+  await until(() => expect(server.changes()).toEqual([{ what: `PUT ${NEWS}`, body: { upTo: 6 } }]))
 })
 it('has seen it too who leaves the case', async () => {
   server.answer(`GET ${NEWS}`, { at: '2026-11-30T10:00:00Z', did, more: 3, upTo: 5 })

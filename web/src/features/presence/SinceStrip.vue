@@ -5,9 +5,14 @@ import { dayAndTime } from '@/ui/format/format'
 import { useKeys } from '@/ui/keys'
 import { doings, said, type News } from './news'
 
-const props = defineProps<{ /** The case that this person opened. */ number: string }>()
+const props = defineProps<{
+  /** The case that this person opened. */
+  number: string
+  /** How many entries its record has by now: what came since, they saw come. */
+  entries: number
+}>()
 
-/** As it was when the case was opened: what comes since, they see come. */
+/** As it was when the case was opened. */
 const news = shallowRef<News>()
 const read = ref(false)
 const told = computed(() => doings(news.value?.did ?? []))
@@ -25,7 +30,7 @@ async function open(): Promise<void> {
 async function seen(): Promise<void> {
   if (!news.value || read.value) return
   read.value = true
-  const parts = { path: { number: props.number }, body: { upTo: news.value.upTo } }
+  const parts = { path: { number: props.number }, body: { upTo: Math.max(news.value.upTo, props.entries) } }
   await api.put('/api/cases/{number}/presence/news', parts).catch(() => undefined)
 }
 void open()

@@ -8,4 +8,4 @@ create table case_looked (
 );
 
 -- The Desk asks which devices were asked for their health of late.
-create index health_reading_at on health_reading (at);
+create index health_reading_at on health_reading (attachment_id, at);

@@ -79,8 +79,8 @@ public record Question(
     }
 
     /**
-     * What harms a device stands before every clock, and what gets less while it waits; then what is needed soon, what is
-     * due first, and what has waited longest.
+     * What harms a device stands before every clock, and what gets less while it waits; then what is needed soon, what
+     * is due first, and what has waited longest.
      */
     public static final Comparator<Question> MOST_PRESSING_FIRST = Comparator.comparing(
                     (Question q) -> q.waits().harm() != Harm.DEVICE)

@@ -279,9 +279,12 @@ public class Stations {
         return attachments.findFirstByCaseIdAndDetachedAtIsNullOrderByIdDesc(caseId);
     }
 
+    /** Which of a case's devices is attached now, by its identity. */
     @Transactional(readOnly = true)
-    public boolean isAttached(String number) {
-        return standing(cases.id(number)).isPresent();
+    public Optional<Long> attachedDevice(String number) {
+        return standing(cases.id(number)).map(a -> meant(
+                        cases.docket(number).said().devices(), a.expected().identity())
+                .id());
     }
 
     @Transactional(readOnly = true)

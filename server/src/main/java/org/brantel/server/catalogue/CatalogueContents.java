@@ -12,13 +12,6 @@ class CatalogueContents {
 
     private static final String COLUMNS = "place, imaging_id, size, extents, encoding, sample, sha256, line_id";
 
-    /** Of a case what could be the same as contents of some sizes and samples, which are pairs. */
-    static final String ALIKE =
-            "select c.* from unnest(?, ?) as look (size, sample) cross join lateral (select " + COLUMNS
-                    + " from catalogue_content where case_id = ? and size = look.size and sample = look.sample union all "
-                    + "select " + COLUMNS
-                    + " from catalogue_content where case_id = ? and size = look.size and sample is null) c";
-
     private static final RowMapper<CatalogueContent> STORED = (row, n) -> new CatalogueContent(
             row.getString("place"),
             row.getLong("imaging_id"),
@@ -45,7 +38,16 @@ class CatalogueContents {
 
     /** What could be the same as contents of these sizes and samples, which are pairs. */
     List<CatalogueContent> findAlike(long caseId, Long[] sizes, Long[] samples) {
-        return byKey.read(() -> sql.query(ALIKE, STORED, sizes, samples, caseId, caseId));
+        return byKey.read(() -> sql.query(
+                "select c.* from unnest(?, ?) as look (size, sample) cross join lateral (select " + COLUMNS
+                        + " from catalogue_content where case_id = ? and size = look.size and sample = look.sample "
+                        + "union all select " + COLUMNS + " from catalogue_content where case_id = ? and size = "
+                        + "look.size and sample is null) c",
+                STORED,
+                sizes,
+                samples,
+                caseId,
+                caseId));
     }
 
     void addAll(long caseId, Collection<CatalogueContent> contents) {

@@ -21,8 +21,9 @@ class Folders {
     /** Of a case the folders at some places, which are triples; looked up one by one, by the digest of the path. */
     static final String BY_PLACE =
             "select f.id, f.told_by, f.volume, f.path, f.lineage from unnest(?, ?, ?) as look (told_by, volume, path) "
-                    + "cross join lateral (select * from catalogue_folder f where f.case_id = ? and f.told_by = look.told_by "
-                    + "and f.volume = look.volume and md5(f.path) = md5(look.path) and f.path || '' = look.path offset 0) f";
+                    + "cross join lateral (select * from catalogue_folder f where f.case_id = ? "
+                    + "and f.told_by = look.told_by and f.volume = look.volume and md5(f.path) = md5(look.path) "
+                    + "and f.path || '' = look.path offset 0) f";
 
     /**
      * Where a folder is.

@@ -8,6 +8,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.brantel.core.triage.RecoveryPath;
@@ -93,9 +94,15 @@ public class Closings {
         return closings.findFirstByCaseIdAndTakenBackAtIsNullOrderByIdDesc(caseId);
     }
 
+    private Optional<DeviceEnd> standing(long caseId, long device) {
+        return ends.findByCaseIdAndTakenBackAtIsNullOrderById(caseId).stream()
+                .filter(e -> e.deviceId() == device)
+                .findFirst();
+    }
+
     private List<ClosingViews.Device> devices(CaseViews.Docket docket, long caseId) {
         Map<Long, ClosingViews.Disposed> disposed = ends.findByCaseIdAndTakenBackAtIsNullOrderById(caseId).stream()
-                .collect(Collectors.toMap(DeviceEnd::deviceId, DeviceEnd::view, (before, after) -> after));
+                .collect(Collectors.toMap(DeviceEnd::deviceId, DeviceEnd::view));
         return docket.said().devices().stream()
                 .map(d -> new ClosingViews.Device(
                         d.id(), d.position(), d.name(), d.label().serial(), disposed.get(d.id())))
@@ -174,7 +181,7 @@ public class Closings {
     }
 
     /**
-     * Notes what became of some devices.
+     * Notes what became of some devices, in the stead of what was noted of them before.
      *
      * @param words to whom, how, or why; needed but for a device that never came
      * @throws Refusal for devices of other cases, and for days that do not fit the case
@@ -199,8 +206,9 @@ public class Closings {
                     });
         }
         long caseId = cases.id(number);
-        for (long id : some) {
+        for (long id : Set.copyOf(some)) {
             CaseViews.Device device = device(docket, id);
+            standing(caseId, id).ifPresent(before -> before.takeBack(clock.instant()));
             ClosingViews.Disposed disposed = new ClosingViews.Disposed(what, words.strip(), day, who, clock.instant());
             ends.save(new DeviceEnd(caseId, id, disposed));
             happenings.tell(
@@ -218,9 +226,7 @@ public class Closings {
         CaseViews.Docket docket = cases.docket(number);
         open(docket);
         CaseViews.Device device = device(docket, id);
-        DeviceEnd last = ends.findByCaseIdAndTakenBackAtIsNullOrderById(cases.id(number)).stream()
-                .filter(e -> e.deviceId() == id)
-                .reduce((a, b) -> b)
+        DeviceEnd last = standing(cases.id(number), id)
                 .orElseThrow(() -> Refusal.conflict(
                         "Nothing is noted of what became of device " + device.position() + " of " + number + "."));
         last.takeBack(clock.instant());
@@ -298,13 +304,15 @@ public class Closings {
         cases.openAgain(number, last.stageBefore());
     }
 
-    /** The customer confirmed that they have it: a case of which nothing else is missing is over. */
+    /** The customer confirmed that they have it: a case that waits for that, and of which nothing is missing, is over. */
     @EventListener
     @Transactional
     public void received(CustomerDoor.Received receipt) {
         CaseViews.Docket docket = cases.docket(receipt.caseNumber());
         List<ClosingViews.Device> devices = devices(docket, cases.id(receipt.caseNumber()));
-        if (docket.course().stage() != Stage.CLOSED && missing(docket, devices).isEmpty()) {
+        // One that people have moved on since goes on.
+        if (docket.course().stage() == Stage.HANDOVER
+                && missing(docket, devices).isEmpty()) {
             close(docket, Outcome.DELIVERED, "receipt confirmed by " + receipt.by(), CustomerDoor.CUSTOMER);
         }
     }

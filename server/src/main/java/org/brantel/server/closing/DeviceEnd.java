@@ -14,7 +14,7 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.JpaRepository;
 
-/** What became of a device; the newest that was not taken back counts. */
+/** What became of a device; the one that was not taken back counts. */
 @Entity
 @Table(name = "device_disposition")
 class DeviceEnd {

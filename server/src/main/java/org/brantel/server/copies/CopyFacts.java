@@ -12,8 +12,8 @@ import org.jspecify.annotations.Nullable;
  * What the search for a copy says, as a fact that triage ranks by.
  *
  * @param kinds places that it speaks of
- * @param all   its value when copies there hold all wanted lines
- * @param some  when they hold a part, or nobody said what they hold
+ * @param all   its value when copies there, of each of which a sample was opened, hold all wanted lines
+ * @param some  when they hold a part, or nobody saw what they hold
  * @param none  when nothing is at any of them
  */
 record CopyFacts(String code, Set<CopyPlace> kinds, String all, String some, String none) {
@@ -55,7 +55,9 @@ record CopyFacts(String code, Set<CopyPlace> kinds, String all, String some, Str
                 mine(places).filter(p -> p.finding().result() == Result.FOUND).toList();
         if (!found.isEmpty()) {
             Set<Long> covered = new HashSet<>();
-            found.forEach(p -> covered.addAll(p.finding().covers()));
+            found.stream()
+                    .filter(p -> p.finding().isOpened())
+                    .forEach(p -> covered.addAll(p.finding().covers()));
             return !wanted.isEmpty() && covered.containsAll(wanted) ? all : some;
         }
         Set<CopyPlace> empty = new HashSet<>();

@@ -87,7 +87,7 @@ class CopyPlaceRow {
     }
 
     boolean isOpened() {
-        return result == Result.FOUND && !opened.isEmpty();
+        return finding().isOpened();
     }
 }
 

@@ -20,6 +20,8 @@ import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Settings;
 import org.brantel.server.platform.Topic;
 import org.jspecify.annotations.Nullable;
+import org.springframework.context.event.EventListener;
+import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -57,7 +59,7 @@ public class CopySearches {
                     all.stream().filter(r -> r.place() == place).toList();
             return own.isEmpty()
                     ? Stream.of(new CopyViews.Looked(null, place, "", CopyViews.Finding.NONE, false, null))
-                    : own.stream().map(r -> looked(r, lost));
+                    : own.stream().map(r -> looked(r, wanted(docket), lost));
         });
         return new CopyViews.Search(
                 places.toList(),
@@ -65,11 +67,12 @@ public class CopySearches {
                 lost);
     }
 
-    private CopyViews.Looked looked(CopyPlaceRow row, @Nullable Instant lost) {
+    private CopyViews.Looked looked(CopyPlaceRow row, Set<Long> wanted, @Nullable Instant lost) {
         LocalDate newest = row.finding().newest();
         boolean afterLoss =
                 lost != null && newest != null && newest.isAfter(LocalDate.ofInstant(lost, settings.zone()));
-        return new CopyViews.Looked(row.id(), row.place(), row.called(), row.finding(), afterLoss, row.noted());
+        return new CopyViews.Looked(
+                row.id(), row.place(), row.called(), row.finding().among(wanted), afterLoss, row.noted());
     }
 
     private static CopyViews.Covered covered(WantedLine line, List<CopyPlaceRow> all) {
@@ -109,7 +112,12 @@ public class CopySearches {
         CopyPlaceRow row = rows.findByCaseIdAndPlaceAndCalled(caseId, place, which)
                 .orElseGet(() -> new CopyPlaceRow(caseId, place, which));
         row.note(finding, who, clock.instant());
-        rows.save(row);
+        try {
+            rows.saveAndFlush(row);
+        } catch (DataIntegrityViolationException e) {
+            throw Refusal.conflict(
+                    "Somebody else noted the same place at the same moment; look at what they found first.");
+        }
         String where = place.words() + (which.isEmpty() ? "" : " (" + which + ")");
         happenings.tell(
                 number,
@@ -121,17 +129,33 @@ public class CopySearches {
                 },
                 detail(docket, finding),
                 Topic.CASE);
+        tellTriage(docket, caseId, who);
+    }
+
+    /** What is wanted is another list now: copies that held all of the old one may hold a part of it. */
+    @EventListener
+    @Transactional
+    public void wantedChanged(Cases.WantedChanged changed) {
+        tellTriage(cases.docket(changed.caseNumber()), cases.id(changed.caseNumber()), Happenings.MACHINE);
+    }
+
+    private void tellTriage(CaseViews.Docket docket, long caseId, String who) {
         List<CopyFacts.Place> all = rows.findByCaseIdOrderById(caseId).stream()
                 .map(r -> new CopyFacts.Place(r.place(), r.finding()))
                 .toList();
-        Set<Long> wanted = docket.said().wanted().stream().map(WantedLine::id).collect(Collectors.toSet());
         List<CopyFacts> meant =
                 CopyFacts.ALL.stream().filter(f -> f.isMeant(all)).toList();
-        cases.learned(
-                number,
-                meant.stream().map(CopyFacts::code).collect(Collectors.toSet()),
-                meant.stream().flatMap(f -> f.of(all, wanted)).toList(),
-                who);
+        if (!meant.isEmpty()) {
+            cases.learned(
+                    docket.number(),
+                    meant.stream().map(CopyFacts::code).collect(Collectors.toSet()),
+                    meant.stream().flatMap(f -> f.of(all, wanted(docket))).toList(),
+                    who);
+        }
+    }
+
+    private static Set<Long> wanted(CaseViews.Docket docket) {
+        return docket.said().wanted().stream().map(WantedLine::id).collect(Collectors.toSet());
     }
 
     private CopyViews.Finding checked(CaseViews.Docket docket, CopyViews.Finding given) {
@@ -155,7 +179,7 @@ public class CopySearches {
             throw Refusal.badInput(
                     "newest", "The day " + newest + " is still to come; enter the day of what is newest in the copy.");
         }
-        List<Long> own = docket.said().wanted().stream().map(WantedLine::id).toList();
+        Set<Long> own = wanted(docket);
         for (long line : given.covers()) {
             if (!own.contains(line)) {
                 throw Refusal.badInput(

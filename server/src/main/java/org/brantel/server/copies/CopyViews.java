@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /** What others see of the search for a copy. */
@@ -53,6 +54,21 @@ final class CopyViews {
             String opened,
             List<Long> covers,
             String words) {
+
+        boolean isOpened() {
+            return result == Result.FOUND && !opened.isEmpty();
+        }
+
+        /** As it is while only these lines are wanted. */
+        Finding among(Set<Long> wanted) {
+            return new Finding(
+                    result,
+                    lookedBy,
+                    newest,
+                    opened,
+                    covers.stream().filter(wanted::contains).toList(),
+                    words);
+        }
 
         static final Finding NONE = new Finding(Result.TO_LOOK, "", null, "", List.of(), "");
     }

@@ -16,7 +16,7 @@ import org.brantel.server.intake.Stage;
 import org.brantel.server.platform.Known;
 import org.springframework.stereotype.Component;
 
-/** Bags that were not sealed, or whose link nobody sent. */
+/** Bags that were not sealed, whose link nobody sent, or whose receipt is there while the case is open. */
 @Component
 class DeliveryQuestions implements Asking {
 
@@ -50,6 +50,15 @@ class DeliveryQuestions implements Asking {
                     Objects.requireNonNullElse(d.trouble(), ""),
                     Place.HANDOVER,
                     LOOK));
+        }
+        if (d.way().receipt() != null) {
+            return Stream.of(Question.of(
+                    c,
+                    "Closing",
+                    "Close the case?",
+                    "The customer confirmed receipt; note what became of each device.",
+                    Place.CLOSED,
+                    Action.open("Open closing", Place.CLOSED)));
         }
         return d.state() == DeliveryViews.State.SEALED && d.way().linkSentAt() == null
                 ? Stream.of(Question.of(

@@ -96,9 +96,14 @@ interface HealthRows extends JpaRepository<HealthRow, Long> {
 
     Optional<HealthRow> findFirstByAttachmentIdOrderByIdDesc(Long attachmentId);
 
-    List<HealthRow> findByAttachmentIdAndAtGreaterThanEqualOrderById(Long attachmentId, Instant from);
+    Optional<HealthRow> findFirstByAttachmentIdAndAtBetweenOrderByAtDesc(Long attachmentId, Instant from, Instant to);
 
-    /** Attached devices that were asked since then. */
-    @Query("select distinct h.attachmentId from HealthRow h where h.at >= ?1")
-    List<Long> findReadSince(Instant from);
+    Optional<HealthRow> findFirstByAttachmentIdAndAtGreaterThanEqualOrderByAt(Long attachmentId, Instant from);
+
+    /** Devices that are attached now and were asked since then. */
+    @Query(
+            value = "select a.id from attachment a where a.detached_at is null and exists "
+                    + "(select 1 from health_reading h where h.attachment_id = a.id and h.at >= ?1)",
+            nativeQuery = true)
+    List<Long> findAskedSince(Instant from);
 }

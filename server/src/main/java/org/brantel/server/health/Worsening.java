@@ -7,6 +7,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.brantel.core.health.HealthReading;
 import org.brantel.server.asks.OpenCases;
@@ -14,12 +16,15 @@ import org.brantel.server.asks.Pressing;
 import org.brantel.server.asks.Pressure;
 import org.brantel.server.intake.CaseLists;
 import org.brantel.server.intake.CaseViews;
+import org.brantel.server.intake.Stage;
+import org.brantel.server.platform.Known;
 import org.springframework.stereotype.Component;
 
-/** Attached devices of which more sectors went bad since the day before. */
+/** Attached devices, not read to their end yet, of which more sectors went bad since the day before. */
 @Component
 class Worsening implements Pressing {
 
+    private static final Set<Stage> UNREAD = Set.of(Stage.RECEIVED, Stage.TRIAGED, Stage.IMAGING);
     private static final Duration DAY = Duration.ofHours(24);
     /** Older readings say nothing of how it is going now. */
     private static final Duration RECENT = Duration.ofDays(7);
@@ -37,31 +42,33 @@ class Worsening implements Pressing {
     @Override
     public Map<String, List<Pressure>> of(OpenCases open) {
         Instant now = clock.instant();
-        List<Long> attached = rows.findReadSince(now.minus(DAY));
-        if (attached.isEmpty()) {
+        List<Long> asked = rows.findAskedSince(now.minus(DAY));
+        if (asked.isEmpty()) {
             return Map.of();
         }
-        Map<Long, String> numbers =
-                lists.ids(open.all().stream().map(CaseViews.Summary::number).toList());
+        Map<Long, String> unread = lists.ids(open.all().stream()
+                .filter(c -> UNREAD.contains(c.waiting().stage()))
+                .map(CaseViews.Summary::number)
+                .toList());
         Map<String, List<Pressure>> worse = new LinkedHashMap<>();
-        for (long attachment : attached) {
-            List<HealthRow> recent =
-                    rows.findByAttachmentIdAndAtGreaterThanEqualOrderById(attachment, now.minus(RECENT));
-            if (recent.isEmpty()) {
-                continue;
-            }
-            HealthRow last = recent.get(recent.size() - 1);
-            HealthRow before = recent.stream()
-                    .filter(r -> !r.at().isAfter(last.at().minus(DAY)))
-                    .reduce((a, b) -> b)
-                    .orElse(recent.get(0));
-            long more = bad(last.reading()) - bad(before.reading());
-            String number = numbers.get(last.caseId());
-            if (more > 0 && number != null) {
-                worse.put(number, List.of(new Pressure(true, words(more, before.at(), last.at()))));
-            }
+        for (long attachment : asked) {
+            rows.findFirstByAttachmentIdOrderByIdDesc(attachment)
+                    .filter(last -> unread.containsKey(last.caseId()))
+                    .ifPresent(last -> worse(attachment, last)
+                            .ifPresent(p -> worse.put(Known.in(unread, last.caseId()), List.of(p))));
         }
         return worse;
+    }
+
+    /** Since a day before the last reading; where none is as old, since the first one. */
+    private Optional<Pressure> worse(long attachment, HealthRow last) {
+        Instant recent = last.at().minus(RECENT);
+        HealthRow before = rows.findFirstByAttachmentIdAndAtBetweenOrderByAtDesc(
+                        attachment, recent, last.at().minus(DAY))
+                .or(() -> rows.findFirstByAttachmentIdAndAtGreaterThanEqualOrderByAt(attachment, recent))
+                .orElse(last);
+        long more = bad(last.reading()) - bad(before.reading());
+        return more > 0 ? Optional.of(new Pressure(true, words(more, before.at(), last.at()))) : Optional.empty();
     }
 
     private static String words(long more, Instant from, Instant to) {

@@ -44,7 +44,7 @@ class CaseClock {
             return c.hold().until().atStartOfDay(settings.zone()).toInstant();
         }
         LocalDate other = c.waitsUntil();
-        if (other != null) {
+        if (other != null && c.stage().isOpen()) {
             return other.plusDays(1).atStartOfDay(settings.zone()).toInstant();
         }
         Integer hours = clocks.hours().get(c.stage().word());

@@ -151,8 +151,10 @@ public class CaseLists {
                 all.add(is.exists(ofMedium));
             }
             if (f.late()) {
-                Predicate other =
-                        is.and(root.get("stage").in(OPEN), is.lessThan(root.get("waitsUntil"), clock.today()));
+                Predicate other = is.and(
+                        root.get("stage").in(OPEN),
+                        is.notEqual(root.get("stage"), Stage.ON_HOLD),
+                        is.lessThan(root.get("waitsUntil"), clock.today()));
                 Predicate own = is.or(clocks.hours().entrySet().stream()
                         .filter(e -> Stage.ofWord(e.getKey()).isPresent())
                         .map(e -> is.and(
@@ -215,8 +217,8 @@ public class CaseLists {
     }
 
     /**
-     * Of these cases those that were deleted on a device that discards what is deleted, and when the loss was, counted back from when that was
-     * said; empty where nobody said.
+     * Of these cases those whose files were deleted on a device that discards what is deleted, and when the loss was,
+     * counted back from when that was said; empty where nobody said.
      */
     @Transactional(readOnly = true)
     public Map<String, Optional<Instant>> lostWhileDiscarding(Collection<String> numbers) {

@@ -130,7 +130,7 @@ class LabCase {
         refit = false;
     }
 
-    /** The day on which somebody else's word is due, by which its clock runs meanwhile; null where nobody else has it. */
+    /** The day on which somebody else's word is due, which is its clock meanwhile; null where nobody else has it. */
     @Nullable
     LocalDate waitsUntil() {
         return waitsUntil;

@@ -73,8 +73,10 @@ class Partners {
                 .map(j -> "It is with " + j.partner() + ".")
                 .findFirst()
                 .orElse(
-                        stations.isAttached(docket.number())
-                                ? "A medium is attached to " + docket.number() + "; detach it at the bench first."
+                        stations.attachedDevice(docket.number())
+                                        .filter(id -> id == device.id())
+                                        .isPresent()
+                                ? "It is attached; detach it at the bench first."
                                 : null);
     }
 
@@ -172,6 +174,11 @@ class Partners {
     @Transactional
     void takeLastBack(String number, long id, String who) {
         PartnerJob job = job(number, id);
+        boolean again = jobs.findByCaseIdAndTakenBackFalseOrderByIdDesc(cases.id(number)).stream()
+                .anyMatch(j -> j.id() > job.id() && j.deviceId().equals(job.deviceId()));
+        if (again) {
+            throw Refusal.conflict("This device was sent again since; take that back first.");
+        }
         String was = job.step().word();
         job.takeLastBack();
         told(number, who, "took back the last step of the job at " + job.partner(), "was: " + was);

@@ -2,17 +2,18 @@ package org.brantel.server.triage;
 
 import java.time.Clock;
 import java.time.Duration;
-import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.brantel.server.asks.OpenCases;
 import org.brantel.server.asks.Pressing;
 import org.brantel.server.asks.Pressure;
 import org.brantel.server.intake.CaseLists;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Stage;
+import org.brantel.server.platform.Known;
 import org.springframework.stereotype.Component;
 
 /** Devices that go on discarding what was deleted while they have power; every hour counts until they are read. */
@@ -20,6 +21,9 @@ import org.springframework.stereotype.Component;
 class Discards implements Pressing {
 
     private static final Set<Stage> UNREAD = Set.of(Stage.RECEIVED, Stage.TRIAGED);
+
+    /** What is left after a week is not lost by another hour. */
+    private static final Duration GOES_ON = Duration.ofDays(7);
 
     private final CaseLists lists;
     private final Clock clock;
@@ -31,24 +35,26 @@ class Discards implements Pressing {
 
     @Override
     public Map<String, List<Pressure>> of(OpenCases open) {
-        List<String> unread = open.all().stream()
+        Map<String, CaseViews.Summary> unread = open.all().stream()
                 .filter(c -> UNREAD.contains(c.waiting().stage()))
-                .map(CaseViews.Summary::number)
-                .toList();
+                .collect(Collectors.toMap(CaseViews.Summary::number, c -> c));
         Map<String, List<Pressure>> pressing = new LinkedHashMap<>();
-        lists.lostWhileDiscarding(unread)
-                .forEach((number, lost) -> pressing.put(
+        lists.lostWhileDiscarding(unread.keySet()).forEach((number, said) -> {
+            Duration since = Duration.between(
+                    said.orElse(Known.in(unread, number).waiting().createdAt()), clock.instant());
+            if (since.compareTo(GOES_ON) < 0) {
+                String when = said.isPresent() ? "the loss was " + words(since) + " ago." : "nobody said since when.";
+                pressing.put(
                         number,
                         List.of(new Pressure(
-                                true,
-                                "The device discards what was deleted while it has power"
-                                        + lost.map(at -> "; the loss is " + since(at) + " ago.")
-                                                .orElse("; nobody said since when.")))));
+                                true, "The device discards what was deleted while it has power; " + when)));
+            }
+        });
         return pressing;
     }
 
-    private String since(Instant lost) {
-        long hours = Math.max(0, Duration.between(lost, clock.instant()).toHours());
-        return hours < 48 ? (hours == 1 ? "an hour" : hours + " hours") : hours / 24 + " days";
+    private static String words(Duration since) {
+        long hours = Math.max(0, since.toHours());
+        return hours == 1 ? "an hour" : hours < 48 ? hours + " hours" : hours / 24 + " days";
     }
 }

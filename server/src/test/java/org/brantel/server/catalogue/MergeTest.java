@@ -488,7 +488,7 @@ class MergeTest {
                         story.number);
     }
 
-    /** What the database counted last says that a new case has nothing; it must not go through all of it for each key. */
+    /** What the database counted last says that a new case has nothing; not all of it is looked at for each key. */
     @Test
     void whatComesInForANewCaseIsLookedUpByItsKeys() {
         JdbcTemplate sql = lab.own(JdbcTemplate.class);

@@ -8,6 +8,9 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import java.util.stream.Stream;
 import org.brantel.server.intake.CaseForm;
 import org.brantel.server.testing.CaseForms;
@@ -23,7 +26,8 @@ class CopiesTest {
 
     private final LocalDate today = LocalDate.now(ZoneOffset.UTC);
 
-    private final Visitor una = Lab.open().as("una");
+    private final Lab lab = Lab.open();
+    private final Visitor una = lab.as("una");
 
     private static String logged() {
         return new CaseForms()
@@ -137,8 +141,13 @@ class CopiesTest {
         una.put(copies(number), with(finding("second-machine", "found", lines.subList(0, 1)), "called", "laptop"))
                 .expect(200);
         assertThat(facts(number)).contains("copy.cloud=partly");
-        una.put(copies(number), with(finding("second-machine", "found", lines.subList(1, 2)), "called", "office"))
-                .expect(200);
+        Map<String, Object> office = with(finding("second-machine", "found", lines.subList(1, 2)), "called", "office");
+        una.put(copies(number), office).expect(200);
+        assertThat(facts(number)).as("nobody opened anything").contains("copy.cloud=partly");
+        una.put(copies(number), with(office, "opened", "a letter")).expect(200);
+        assertThat(facts(number)).as("what the laptop holds was only said").contains("copy.cloud=partly");
+        Map<String, Object> laptop = with(finding("second-machine", "found", lines.subList(0, 1)), "called", "laptop");
+        una.put(copies(number), with(laptop, "opened", "a picture")).expect(200);
         assertThat(facts(number)).as("two machines hold all together").contains("copy.cloud=yes");
         for (String machine : List.of("laptop", "office")) {
             una.put(copies(number), with(finding("second-machine", "to-look", List.of()), "called", machine))
@@ -191,9 +200,57 @@ class CopiesTest {
                 .isEmpty();
     }
 
+    @Test
+    void anotherWantedListIsHeldAgainstWhatWasFound() {
+        CaseForms form = new CaseForms().wanted("the pictures", "image", "", 6).wanted("letters", "document", "", 3);
+        String number = form.log(una);
+        una.put(copies(number), with(finding("backup", "found", wanted(number)), "opened", "one of each"))
+                .expect(200);
+        assertThat(facts(number)).containsExactly("copy.backup=current");
+        JsonNode docket = una.get("/api/cases/" + number).json();
+        form.wanted("the minutes", "document", "", 1)
+                .observed("copy.backup", "current")
+                .version(docket.get("version").asInt());
+        una.put("/api/cases/" + number, form.build()).expect(200);
+        assertThat(facts(number)).containsExactly("copy.backup=older");
+        lab.sql()
+                .update(
+                        "delete from wanted_line where words = 'letters' and case_id = "
+                                + "(select id from lab_case where number = ?)",
+                        number);
+        JsonNode backup = una.get(copies(number)).json().get("places").get(1);
+        assertThat(backup.get("finding").get("covers").size())
+                .as("nothing covers a line that is wanted no more")
+                .isEqualTo(1);
+        una.put(copies(number), with(finding("backup", "found", wanted(number)), "opened", "one of each"))
+                .expect(200);
+    }
+
+    @Test
+    void twoWhoNoteOnePlaceAtOnceNoteItOnce() throws Exception {
+        String number = logged();
+        Visitor tom = lab.as("tom");
+        ExecutorService two = Executors.newFixedThreadPool(2);
+        try {
+            for (String place : List.of("trash", "backup", "cloud")) {
+                List<Future<Integer>> answers = Stream.of(una, tom)
+                        .map(who -> two.submit(() -> who.put(copies(number), finding(place, "nothing", List.of()))
+                                .status()))
+                        .toList();
+                assertThat(List.of(answers.get(0).get(), answers.get(1).get()))
+                        .isSubsetOf(200, 409)
+                        .contains(200);
+            }
+        } finally {
+            two.shutdownNow();
+        }
+        assertThat(una.get(copies(number)).json().get("places").size()).isEqualTo(7);
+    }
+
     @ParameterizedTest
     @CsvSource({
-        "copy.cloud, CLOUD FOUND 1, SECOND_CARD FOUND 2, yes",
+        "copy.cloud, CLOUD FOUND 1 opened, SECOND_CARD FOUND 2 opened, yes",
+        "copy.cloud, CLOUD FOUND 1 opened, SECOND_CARD FOUND 2, partly",
         "copy.cloud, CLOUD FOUND 1, SECOND_CARD NOTHING, partly",
         "copy.cloud, CLOUD NOTHING, SECOND_CARD NOTHING,",
         "copy.backup, BACKUP FOUND, VERSION_HISTORY NOTHING, older",
@@ -209,7 +266,7 @@ class CopiesTest {
                                 Result.valueOf(t[1]),
                                 "",
                                 null,
-                                "",
+                                t.length > 3 ? t[3] : "",
                                 t.length > 2 ? List.of(Long.valueOf(t[2])) : List.of(),
                                 "")))
                 .toList();

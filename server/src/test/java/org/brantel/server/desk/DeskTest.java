@@ -272,8 +272,17 @@ class DeskTest {
         since(calm, "500 hours");
         assertThat(presses(decisionOf(calm))).isEmpty();
         assertThat(presses(decisionOf(losing)))
-                .containsExactly("The device discards what was deleted while it has power; the loss is 5 hours ago.");
+                .containsExactly("The device discards what was deleted while it has power; the loss was 5 hours ago.");
         assertThat(presses(decisionOf(unsaid))).singleElement().asString().contains("nobody said since when");
+        String gone = new CaseForms()
+                .device("type", "ssd")
+                .told("trim", "active")
+                .told("loss.event", "formatted")
+                .told("since.hours", "400")
+                .log(una);
+        assertThat(presses(decisionOf(gone)))
+                .as("what is left after weeks is not lost by an hour")
+                .isEmpty();
         List<String> order = una.get("/api/desk?listed=1000")
                 .json()
                 .get("decisions")
@@ -302,6 +311,11 @@ class DeskTest {
         reading(caseId, 40, "26 hours");
         reading(caseId, 240, "1 hour");
         assertThat(presses(decisionOf(number))).containsExactly("It reads worse: 200 sectors more in 25 hours.");
+        lab.sql().update("update lab_case set stage = 'SELECTION' where id = ?", caseId);
+        assertThat(una.get("/api/desk?listed=1000").text())
+                .as("it was read to its end")
+                .doesNotContain("200 sectors more");
+        lab.sql().update("update lab_case set stage = 'TRIAGED' where id = ?", caseId);
         lab.sql().update("update health_reading set at = at - interval '3 days' where case_id = ?", caseId);
         assertThat(presses(decisionOf(number))).as("nobody asked it today").isEmpty();
     }

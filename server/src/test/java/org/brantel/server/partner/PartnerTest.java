@@ -15,7 +15,7 @@ import org.brantel.server.testing.Visitor;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
-/** A device goes to a partner and comes back; meanwhile it cannot be touched here, and the clock runs on the partner. */
+/** A device goes to a partner and comes back; meanwhile it cannot be touched, and the clock runs on the partner. */
 class PartnerTest {
 
     private final Lab lab = Lab.open();
@@ -175,6 +175,32 @@ class PartnerTest {
     }
 
     @Test
+    void oneMemberIsSentWhileAnotherIsAttached() {
+        Corpus.image("d01-fat16", lab.inbox());
+        String number = new CaseForms().another("hdd", "serial", "CLICKS-2").log(una);
+        una.post("/api/cases/" + number + "/bench/attachment", Map.of("medium", "inbox/d01-fat16.img"))
+                .expect(201);
+        Map<String, Object> other = sending(number);
+        other.put("deviceId", devices(number).get(1));
+        una.post(partner(number), other).expect(200);
+        una.post(partner(number), sending(number)).expect(409);
+    }
+
+    @Test
+    void aStepOfAnOlderJobIsNotTakenBackWhileTheDeviceIsAwayAgain() {
+        String number = new CaseForms().log(una);
+        long first = sent(number);
+        una.put(partner(number) + "/" + first + "/back", back("")).expect(200);
+        long second = sent(number);
+        assertThat(una.delete(partner(number) + "/" + first + "/last")
+                        .expect(409)
+                        .sentence())
+                .contains("sent again");
+        una.delete(partner(number) + "/" + second + "/last").expect(200);
+        una.delete(partner(number) + "/" + first + "/last").expect(200);
+    }
+
+    @Test
     void whileOneMemberIsAwayTheOthersAreTouched() {
         Corpus.image("d01-fat16", lab.inbox());
         String number = new CaseForms()
@@ -214,6 +240,11 @@ class PartnerTest {
                         .valueStream()
                         .map(c -> c.get("number").asString()))
                 .contains(number);
+        lab.sql().update("update lab_case set stage = 'ON_HOLD' where number = ?", number);
+        assertThat(una.get("/api/cases?late=true&size=500").text())
+                .as("a held case is late by nothing")
+                .doesNotContain(number);
+        lab.sql().update("update lab_case set stage = 'RECEIVED' where number = ?", number);
         una.put(partner(number) + "/" + job + "/back", back("")).expect(200);
         assertThat(docket(number).get("due").asString()).isEqualTo(own);
     }
