@@ -6,9 +6,15 @@ import { api } from '@/api/client'
 import { useLive } from '@/api/live'
 import type { Docket } from '@/api/types'
 import { bytes, shortPath, size } from '@/ui/format/format'
+import { whichOf } from '@/features/devices'
 import RefusedNote from '@/ui/RefusedNote.vue'
 
-const props = defineProps<{ /** The case. */ docket: Docket }>()
+const props = defineProps<{
+  /** The case. */
+  docket: Docket
+  /** The device that a medium is attached as. */
+  device: number
+}>()
 const emit = defineEmits<{ attached: [] }>()
 
 const bench = useLive(
@@ -18,7 +24,7 @@ const bench = useLive(
 )
 const standing = useLive(
   '/api/cases/{number}/bench/media',
-  () => ({ path: { number: props.docket.number } }),
+  () => ({ path: { number: props.docket.number }, query: { device: props.device } }),
   (what) => what === 'bench' || what === 'case',
 )
 const picked = ref<string>()
@@ -32,7 +38,16 @@ const medium = computed(
 const chosen = computed(() => standing.data.value?.find((s) => s.medium.key === medium.value))
 const check = computed(() => chosen.value?.check)
 const differs = computed(() => check.value?.lines.some((l) => l.verdict === 'DIFFERS') === true)
-const caseOf = (key: string) => bench.data.value?.stations.find((s) => s.medium.key === key)?.caseNumber
+const which = computed(() => {
+  const device = props.docket.devices.find((d) => d.id === props.device)
+  return device && props.docket.devices.length > 1 ? whichOf(device) : 'the device'
+})
+/** For what a medium stands already: another case, or another device of this one. */
+function standsFor(key: string): string | undefined {
+  const station = bench.data.value?.stations.find((s) => s.medium.key === key)
+  const device = props.docket.devices.find((d) => d.id === station?.device)
+  return device ? whichOf(device) : station?.caseNumber
+}
 const KIND: Record<string, string> = {
   disk: 'disk of this machine',
   box: 'bench box',
@@ -50,6 +65,7 @@ async function attach(): Promise<void> {
       api.post('/api/cases/{number}/bench/attachment', {
         path: { number: props.docket.number },
         body: {
+          device: props.device,
           medium: chosen,
           decision: decision.value || undefined,
           writeBlock: writeBlock.value || undefined,
@@ -64,7 +80,7 @@ async function attach(): Promise<void> {
 <template>
   <section class="stack" aria-labelledby="h-attach">
     <div class="hd">
-      <h2 id="h-attach">Attach the device</h2>
+      <h2 id="h-attach">Attach {{ which }}</h2>
       <span class="text-body-secondary">read-only; its identity is compared before the first read</span
       ><span class="flex-fill" /><button type="button" class="btn btn-quiet btn-sm" @click="standing.refresh">
         Look again
@@ -89,8 +105,10 @@ async function attach(): Promise<void> {
           >{{ KIND[m.kind] }}: {{ m.kind === 'inbox' || m.kind === 'simulated' ? m.name : m.place }}</span
         >
         <span v-if="m.blocked" class="xs c-warn">not offered: {{ m.blocked }}</span>
-        <span v-else-if="caseOf(m.key)" class="xs text-body-secondary">stands for {{ caseOf(m.key) }}</span>
-        <span v-if="meant" class="xs"><b class="c-ok">fits this case:</b> {{ compared }}</span>
+        <span v-else-if="standsFor(m.key)" class="xs text-body-secondary">stands for {{ standsFor(m.key) }}</span>
+        <span v-if="meant" class="xs"
+          ><b class="c-ok">fits {{ which === 'the device' ? 'this case' : which }}:</b> {{ compared }}</span
+        >
       </button>
     </div>
     <p v-if="bench.data.value && !bench.data.value.stations.length" class="empty">

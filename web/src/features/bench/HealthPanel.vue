@@ -16,6 +16,8 @@ import HealthEntry from './HealthEntry.vue'
 const props = defineProps<{
   /** The case. */
   number: string
+  /** The device whose health it is. */
+  device: number
   /** Those at which the session stops. */
   limits: StopLimits
   /** Of the session, for its faults and rests. */
@@ -24,11 +26,8 @@ const props = defineProps<{
   ask?: boolean
 }>()
 
-const series = useLive(
-  '/api/cases/{number}/health',
-  () => ({ path: { number: props.number } }),
-  (what, c) => what === 'health' && c === props.number,
-)
+const of = () => ({ path: { number: props.number }, query: { device: props.device } })
+const series = useLive('/api/cases/{number}/health', of, (what, c) => what === 'health' && c === props.number)
 const now = useNow()
 const acting = useAction()
 const entering = ref(false)
@@ -45,8 +44,7 @@ const attributes = computed(() => last.value?.reading.attributes ?? [])
 const table = ref(false)
 
 async function read(): Promise<void> {
-  if (await acting.run(() => api.post('/api/cases/{number}/health/read', { path: { number: props.number } })))
-    await series.refresh()
+  if (await acting.run(() => api.post('/api/cases/{number}/health/read', of()))) await series.refresh()
 }
 async function recorded(): Promise<void> {
   entering.value = false
@@ -67,7 +65,7 @@ async function recorded(): Promise<void> {
       }}</BButton>
     </div>
     <RefusedNote :refused="acting.refused.value ?? series.refused.value" />
-    <HealthEntry v-if="entering" :number="number" @recorded="recorded" />
+    <HealthEntry v-if="entering" :number="number" :device="device" @recorded="recorded" />
     <p v-if="last" class="s">
       <b>{{ series.data.value?.words }}</b>
       <span class="xs text-body-secondary">{{ originWords(last.reading) }}, {{ dayAndTime(last.at) }}</span>

@@ -187,7 +187,13 @@ useKeys([
         <ImageFacts :session="session" @recheck="ask('recheck')" />
       </div>
       <div class="stack">
-        <HealthPanel :number="session.caseNumber" :limits="session.limits" :events="events.events" :ask="!running" />
+        <HealthPanel
+          :number="session.caseNumber"
+          :device="session.device"
+          :limits="session.limits"
+          :events="events.events"
+          :ask="!running"
+        />
         <FaultList :events="events.events" :faults="session.faults" />
       </div>
     </div>

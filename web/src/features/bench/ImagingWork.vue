@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useLive } from '@/api/live'
 import type { Docket } from '@/api/types'
 import { dayAndTime, percent, size } from '@/ui/format/format'
@@ -10,19 +10,21 @@ import ImagingSession from './ImagingSession.vue'
 import LockNote from './LockNote.vue'
 import StartImaging from './StartImaging.vue'
 
-const props = defineProps<{ /** The case. */ docket: Docket }>()
+const props = defineProps<{
+  /** The case. */
+  docket: Docket
+  /** The device that is shown. */
+  device: number
+}>()
 const emit = defineEmits<{ changed: [] }>()
 
+const asked = () => ({ path: { number: props.docket.number }, query: { device: props.device } })
 const bench = useLive(
   '/api/cases/{number}/bench',
-  () => ({ path: { number: props.docket.number } }),
+  asked,
   (what, c) => c === props.docket.number && ['bench', 'imaging', 'health'].includes(what),
 )
-const locks = useLive(
-  '/api/cases/{number}/locks',
-  () => ({ path: { number: props.docket.number } }),
-  (what, c) => c === props.docket.number && what === 'case',
-)
+const locks = useLive('/api/cases/{number}/locks', asked, (what, c) => c === props.docket.number && what === 'case')
 const another = ref(false)
 const sessions = computed(() => bench.data.value?.sessions ?? [])
 const latest = computed(() => sessions.value[0])
@@ -31,6 +33,10 @@ const unread = computed(() => {
   const attachment = bench.data.value?.attachment
   return attachment !== undefined && (!latest.value || attachment.at > latest.value.startedAt)
 })
+watch(
+  () => props.device,
+  () => (another.value = false),
+)
 async function changed(): Promise<void> {
   another.value = false
   await bench.refresh()
@@ -44,7 +50,13 @@ async function changed(): Promise<void> {
     <ComingLines :of="bench" :lines="6" />
     <LockNote v-if="locks.data.value" :number="docket.number" :locks="locks.data.value" @changed="locks.refresh" />
     <template v-if="bench.data.value">
-      <AttachPanel v-if="another || !bench.data.value.attachment" :docket="docket" @attached="changed" />
+      <AttachPanel
+        v-if="another || !bench.data.value.attachment"
+        :key="device"
+        :docket="docket"
+        :device="device"
+        @attached="changed"
+      />
       <StartImaging
         v-else-if="unread && bench.data.value.attachment"
         :docket="docket"
@@ -90,7 +102,7 @@ async function changed(): Promise<void> {
         </table>
       </section>
       <p v-if="latest && !another && !unread && latest.state !== 'running'" class="s">
-        <button type="button" class="linkish" @click="another = true">Attach another medium to this case</button>
+        <button type="button" class="linkish" @click="another = true">Attach another medium as this device</button>
       </p>
     </template>
   </div>

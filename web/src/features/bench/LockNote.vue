@@ -25,6 +25,7 @@ async function release(rule: string): Promise<void> {
     await acting.run(() =>
       api.post('/api/cases/{number}/locks/releases', {
         path: { number: props.number },
+        query: { device: props.locks.device },
         body: { rule, reason: reason.value },
       }),
     )
@@ -36,7 +37,10 @@ async function release(rule: string): Promise<void> {
 async function withdraw(rule: string): Promise<void> {
   if (
     await acting.run(() =>
-      api.delete('/api/cases/{number}/locks/releases/{rule}', { path: { number: props.number, rule } }),
+      api.delete('/api/cases/{number}/locks/releases/{rule}', {
+        path: { number: props.number, rule },
+        query: { device: props.locks.device },
+      }),
     )
   )
     emit('changed')

@@ -49,6 +49,7 @@ const shownLimits = computed(() => (own.value ? limits.value : (values.value?.li
 async function start(): Promise<void> {
   if (!profile.value) return
   const body = {
+    device: props.bench.device,
     profile: profile.value,
     mibPerSecond: rate.value || 0,
     limits: own.value ? limits.value : undefined,
@@ -65,7 +66,10 @@ async function resume(id: number): Promise<void> {
 async function detach(): Promise<void> {
   if (
     await starting.run(() =>
-      api.delete('/api/cases/{number}/bench/attachment', { path: { number: props.docket.number } }),
+      api.delete('/api/cases/{number}/bench/attachment', {
+        path: { number: props.docket.number },
+        query: { device: props.bench.device },
+      }),
     )
   )
     emit('detached')
@@ -158,7 +162,7 @@ async function detach(): Promise<void> {
           >
         </p>
       </div>
-      <HealthPanel :number="docket.number" :limits="shownLimits" :events="[]" ask />
+      <HealthPanel :number="docket.number" :device="bench.device" :limits="shownLimits" :events="[]" ask />
     </div>
   </section>
 </template>

@@ -1,6 +1,18 @@
 import { describe, expect, it } from 'vitest'
 import type { Docket } from '@/api/types'
-import { capacityText, differences, emptyDevice, emptyForm, factsForRanking, formOf, toggleFact, toSend } from './form'
+import {
+  capacityText,
+  differences,
+  emptyDevice,
+  emptyForm,
+  factsForRanking,
+  factsWithDevices,
+  formOf,
+  hasFact,
+  ownFacts,
+  toggleFact,
+  toSend,
+} from './form'
 
 describe('capacities', () => {
   it('come back as people write them', () => {
@@ -33,6 +45,48 @@ describe('facts', () => {
   it('leave alone what the bench observed', () => {
     const seen = [{ code: 'symptom.noise', value: 'clicking', source: 'observed' as const }]
     expect(toggleFact(seen, 'symptom.noise', 'none', false)).toHaveLength(2)
+  })
+  it('are of one device, or of all', () => {
+    const all = toggleFact([], 'symptom.noise', 'none', false)
+    const both = toggleFact(all, 'symptom.noise', 'clicking', false, 2)
+    expect(both).toHaveLength(2)
+    expect(hasFact(both, 'symptom.noise', 'clicking')).toBe(false)
+    expect(hasFact(both, 'symptom.noise', 'clicking', 2)).toBe(true)
+    const form = { ...emptyForm(), devices: ['nas', 'hdd'].map((type) => ({ ...emptyDevice(), type })), facts: both }
+    const noise = (device?: number) =>
+      factsForRanking(form, device)
+        .filter((f) => f.code === 'symptom.noise')
+        .map((f) => f.value)
+    expect(noise()).toEqual(['none'])
+    expect(noise(2)).toEqual(['clicking'])
+    expect(factsForRanking(form, 2)).toContainEqual({ code: 'medium.type', value: 'hdd', source: 'told' })
+  })
+  it('go with a device that is taken off the form, and stay with the others', () => {
+    const [a, b, c] = ['a', 'b', 'c'].map((serial) => ({ ...emptyDevice(), serial }))
+    const facts = [
+      { code: 'worth', value: 'important', source: 'told' as const },
+      { code: 'symptom.noise', value: 'clicking', source: 'told' as const, device: 2 },
+      { code: 'symptom.noise', value: 'none', source: 'told' as const, device: 3 },
+    ]
+    expect(factsWithDevices(facts, [a!, b!, c!], [a!, c!])).toEqual([facts[0], { ...facts[2], device: 2 }])
+    expect(factsWithDevices(facts, [a!, b!], [a!, b!, c!])).toEqual(facts)
+  })
+  it('of a case come back as those of its devices, by their places', () => {
+    const fact = (value: string, device?: number) => ({
+      code: 'symptom.noise',
+      value,
+      source: 'told' as const,
+      device,
+      who: '',
+      at: '',
+      measured: false,
+    })
+    const docket = {
+      devices: [{ id: 40 }, { id: 41 }],
+      facts: [fact('none'), fact('clicking', 41), fact('beeping', 9)],
+    }
+    expect(ownFacts(docket as unknown as Docket, 41).map((f) => f.value)).toEqual(['clicking'])
+    expect(ownFacts(docket as unknown as Docket, 40).map((f) => f.value)).toEqual(['none'])
   })
   it('include the device type for ranking, once', () => {
     const form = { ...emptyForm(), devices: [{ ...emptyDevice(), type: 'hdd' }] }

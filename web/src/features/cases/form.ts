@@ -131,7 +131,12 @@ export function formOf(docket: Docket): CaseForm {
     contactPerson: docket.contactPerson,
     devices: docket.devices.map(({ position: _, ...d }) => ({ ...d, capacity: capacityText(d.capacity) })),
     story: docket.story,
-    facts: docket.facts.map(({ code, value, source }) => ({ code, value, source })),
+    // What was said of a device that was taken off goes with it.
+    facts: docket.facts
+      .filter((f) => f.device === undefined || positionOf(docket, f.device) > 0)
+      .map(({ code, value, source, device }) =>
+        device === undefined ? { code, value, source } : { code, value, source, device: positionOf(docket, device) },
+      ),
     wanted: docket.wanted.map((w) => ({
       words: w.words,
       kinds: [...w.kinds],
@@ -150,26 +155,92 @@ export function formOf(docket: Docket): CaseForm {
   }
 }
 
-export function hasFact(facts: readonly FactForm[], code: string, value: string): boolean {
-  return facts.some((f) => f.code === code && f.value === value && f.source === 'told')
+/** @param device that it is said of, counted from 1; undefined for all of them */
+export function hasFact(facts: readonly FactForm[], code: string, value: string, device?: number): boolean {
+  return facts.some((f) => f.code === code && f.value === value && f.source === 'told' && f.device === device)
 }
 
-/** Answers a question, or takes the answer back. A code that holds one value loses its old one. */
-export function toggleFact(facts: readonly FactForm[], code: string, value: string, many: boolean): FactForm[] {
-  if (hasFact(facts, code, value))
-    return facts.filter((f) => !(f.code === code && f.value === value && f.source === 'told'))
+/**
+ * Answers a question, or takes the answer back. A code that holds one value loses its old one; what is said of another
+ * device, or of all, stays as it is.
+ */
+export function toggleFact(
+  facts: readonly FactForm[],
+  code: string,
+  value: string,
+  many: boolean,
+  device?: number,
+): FactForm[] {
+  const said = (f: FactForm) => f.code === code && f.source === 'told' && f.device === device
+  if (hasFact(facts, code, value, device)) return facts.filter((f) => !(said(f) && f.value === value))
   const others =
     many && value !== 'unknown'
-      ? facts.filter((f) => !(f.code === code && f.value === 'unknown' && f.source === 'told'))
-      : facts.filter((f) => !(f.code === code && f.source === 'told'))
-  return [...others, { code, value, source: 'told' }]
+      ? facts.filter((f) => !(said(f) && f.value === 'unknown'))
+      : facts.filter((f) => !said(f))
+  return [...others, device === undefined ? { code, value, source: 'told' } : { code, value, source: 'told', device }]
 }
 
-/** The facts that triage ranks: those entered, and the lead device's type. */
-export function factsForRanking(form: CaseForm): FactForm[] {
-  const type = form.devices[0]?.type
-  const known = form.facts.some((f) => f.code === 'medium.type')
-  return type && !known ? [...form.facts, { code: 'medium.type', value: type, source: 'told' }] : form.facts
+/** Facts when a device leaves the form: its own go with it, those of the devices after it move up. */
+export function factsWithout(facts: readonly FactForm[], device: number): FactForm[] {
+  return facts
+    .filter((f) => f.device !== device)
+    .map((f) => (f.device !== undefined && f.device > device ? { ...f, device: f.device - 1 } : f))
+}
+
+/** The devices in a new order or number: facts stay with the device that they are said of. */
+export function factsWithDevices(
+  facts: readonly FactForm[],
+  before: readonly DeviceForm[],
+  after: readonly DeviceForm[],
+): FactForm[] {
+  if (after.length >= before.length) return [...facts]
+  const gone = before.findIndex((d, i) => after[i] !== d)
+  return factsWithout(facts, gone + 1)
+}
+
+/** Where a device stands among those of its case, from 1; 0 for one that was taken off. */
+function positionOf(docket: Pick<Docket, 'devices'>, id: number): number {
+  return docket.devices.findIndex((d) => d.id === id) + 1
+}
+
+/** Of what counts for a device: what is said of itself stands before what the same kind of source says of all. */
+function counting<F extends { code: string; source: string }>(
+  facts: readonly F[],
+  isOwn: (fact: F) => boolean,
+  isOfAll: (fact: F) => boolean,
+): F[] {
+  return facts.filter(
+    (f) => isOwn(f) || (isOfAll(f) && !facts.some((o) => isOwn(o) && o.code === f.code && o.source === f.source)),
+  )
+}
+
+/** The facts of a case that count for one of its devices. */
+export function ownFacts(docket: Docket, device: number | undefined): Docket['facts'] {
+  return counting(
+    docket.facts,
+    (f) => f.device !== undefined && f.device === device,
+    (f) => f.device === undefined,
+  )
+}
+
+/** How many facts count for a device. */
+export const countingFor = (docket: Docket, device: number | undefined): number => ownFacts(docket, device).length
+
+/**
+ * The facts that triage ranks: those entered, and the device's type.
+ *
+ * @param device that is ranked, counted from 1
+ */
+export function factsForRanking(form: CaseForm, device = 1): FactForm[] {
+  const type = form.devices[device - 1]?.type
+  const facts = counting(
+    form.facts,
+    (f) => f.device === device,
+    (f) => f.device === undefined && (device === 1 || f.code !== 'medium.type'),
+  ).map(({ code, value, source }): FactForm => ({ code, value, source }))
+  return type && !facts.some((f) => f.code === 'medium.type')
+    ? [...facts, { code: 'medium.type', value: type, source: 'told' }]
+    : facts
 }
 
 /** What differs between two forms, in words; for telling somebody what another person changed. */
@@ -196,7 +267,7 @@ export function differences(mine: CaseForm, theirs: CaseForm): string[] {
   if (mine.story !== theirs.story) found.push('the story')
   const facts = (f: CaseForm) =>
     f.facts
-      .map((x) => `${x.code}=${x.value}`)
+      .map((x) => `${x.code}=${x.value}${x.device ? ` of ${x.device}` : ''}`)
       .sort()
       .join(' ')
   if (facts(mine) !== facts(theirs)) found.push('the facts')

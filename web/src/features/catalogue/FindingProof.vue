@@ -2,6 +2,7 @@
 import { computed, onMounted, ref, useTemplateRef } from 'vue'
 import { useLive } from '@/api/live'
 import type { CatalogueLine, WantedState } from '@/api/types'
+import { useWhich } from '@/features/devices'
 import { asFound } from '@/ui/format/names'
 import { bytes, count, dateAndTime, percent, size } from '@/ui/format/format'
 import FillGauge from '@/ui/instruments/FillGauge.vue'
@@ -28,6 +29,7 @@ const props = defineProps<{
 
 const emit = defineEmits<{ /** Lines to choose or to give up. */ select: [ids: number[], selected: boolean] }>()
 
+const which = useWhich()
 const box = useTemplateRef<HTMLElement>('box')
 const explained = ref(false)
 /** What stood at the same place; one alone is no version of another. */
@@ -78,7 +80,10 @@ onMounted(() => {
       <dt>Size</dt>
       <dd>{{ bytes(line.size) }}</dd>
       <dt>Found</dt>
-      <dd>{{ line.origins.join(', ') }}; sessions {{ line.sessions.join(', ') }}</dd>
+      <dd>
+        {{ line.origins.join(', ') }}; sessions {{ line.sessions.join(', ')
+        }}<template v-if="which(line.device)">; on {{ which(line.device) }}</template>
+      </dd>
       <template v-if="line.remark?.called"
         ><dt>Found as</dt>
         <dd class="m xs">{{ asFound(line.stands?.name ?? line.name) }}</dd></template

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { CatalogueLine } from '@/api/types'
 import { bytes, dateAndTime, percent, size, zoneName } from '@/ui/format/format'
+import { useWhich } from '@/features/devices'
 import { asFound } from '@/ui/format/names'
 import FillGauge from '@/ui/instruments/FillGauge.vue'
 import { calledOf, morePlaces, placeOf } from './lines'
@@ -22,6 +23,7 @@ const emit = defineEmits<{
   /** It is chosen, or given up. */
   select: []
 }>()
+const which = useWhich()
 </script>
 
 <template>
@@ -55,6 +57,7 @@ const emit = defineEmits<{
           class="sign"
           :title="line.places.map(asFound).join('\n')"
           >{{ morePlaces(line) }}</span
+        ><span v-if="which(line.device)" class="sign">{{ which(line.device) }}</span
         ><span v-for="s in remarkSigns(line.remark)" :key="s" class="sign">{{ s }}</span>
       </div>
     </td>

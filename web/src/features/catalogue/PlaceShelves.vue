@@ -6,6 +6,7 @@ import type { WantedState } from '@/api/types'
 import { count } from '@/ui/format/format'
 import { useKeys } from '@/ui/keys'
 import RefusedNote from '@/ui/RefusedNote.vue'
+import { useWhich } from '@/features/devices'
 import { asFound } from '@/ui/format/names'
 import ShelfBox from './ShelfBox.vue'
 import { daysAsked } from './question'
@@ -27,6 +28,7 @@ const emit = defineEmits<{
   days: [from: string, to: string]
 }>()
 
+const which = useWhich()
 const route = useRoute()
 const router = useRouter()
 const row = useTemplateRef<HTMLElement>('row')
@@ -45,7 +47,7 @@ const shelves = computed(() => {
   if (!place.data.value) return []
   return props.filter.nameless
     ? [...kindsOf(place.data.value), ...dated.value]
-    : shelvesOf(place.data.value, scans.data.value ?? [])
+    : shelvesOf(place.data.value, scans.data.value ?? [], which)
 })
 const top = useLive(
   '/api/cases/{number}/catalogue/place',
@@ -57,7 +59,7 @@ const behind = computed<Pick<Shelf, 'key' | 'name' | 'folders'>[]>(() => {
   if (props.filter.nameless) return [{ key: 'none', name: 'no name kept', folders: [] }]
   const volume = (folders: readonly number[]) =>
     top.data.value &&
-    shelvesOf(top.data.value, scans.data.value ?? []).find((s) => s.folders.some((f) => folders.includes(f)))
+    shelvesOf(top.data.value, scans.data.value ?? [], which).find((s) => s.folders.some((f) => folders.includes(f)))
   return (place.data.value?.behind ?? []).map((b, i) => ({
     key: String(b.folders[0]),
     name: i === 0 ? (volume(b.folders)?.name ?? 'volume') : b.name,

@@ -23,7 +23,8 @@ const volume = (index: number, startByte: number, label = '') => ({
   state: 'live',
   label,
 })
-const session = (id: number, volumes: unknown[]) => ({ id, report: { volumes } }) as unknown as ScanView
+const session = (id: number, volumes: unknown[], device = 1) =>
+  ({ id, device, report: { volumes } }) as unknown as ScanView
 const CASE: CataloguePlace = {
   behind: [],
   own: holds(0),
@@ -39,6 +40,18 @@ const CASE: CataloguePlace = {
 }
 
 describe('the shelves of a case', () => {
+  it('hold the same volume of two devices twice, and say which device each is of', () => {
+    const shelves = shelvesOf(
+      CASE,
+      [session(3, [volume(0, 0, 'HIVES'), volume(1, 8192)]), session(4, [volume(1, 0, 'HIVES')], 2)],
+      (device) => `slot ${device}`,
+    )
+    expect(shelves.slice(0, 3).map((s) => [s.name, s.folders, s.about?.split(':')[0]])).toEqual([
+      ['HIVES', [1], 'slot 1'],
+      ['volume 1', [2], 'slot 1'],
+      ['HIVES', [9], 'slot 2'],
+    ])
+  })
   it('hold each volume once, however its sessions number it, and what no record names last', () => {
     const shelves = shelvesOf(CASE, [
       session(3, [volume(0, 0, 'HIVES'), volume(1, 8192)]),

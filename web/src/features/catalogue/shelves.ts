@@ -19,12 +19,20 @@ export interface Shelf {
   fits: CatalogueShelf['fits']
 }
 
-type Session = Pick<ScanView, 'id' | 'report'>
+type Session = Pick<ScanView, 'id' | 'report' | 'device'>
 
-/** What can be opened from a place: the volumes of a case and what no record names, or the folders of a folder. */
-export function shelvesOf(place: CataloguePlace, sessions: readonly Session[]): Shelf[] {
+/**
+ * What can be opened from a place: the volumes of a case and what no record names, or the folders of a folder.
+ *
+ * @param which how a device is told from the others of the case; nothing where it is alone
+ */
+export function shelvesOf(
+  place: CataloguePlace,
+  sessions: readonly Session[],
+  which: (device: number) => string = () => '',
+): Shelf[] {
   if (place.path !== undefined) return place.shelves.map((s) => ({ ...s, key: String(s.folders[0]) }))
-  const volumes = volumesOf(place.shelves, sessions)
+  const volumes = volumesOf(place.shelves, sessions, which)
   const nameless = sum(Object.values(place.nameless))
   return nameless.lines ? [...volumes, { ...NAMELESS, holds: nameless }] : volumes
 }
@@ -68,15 +76,18 @@ const NAMELESS = {
   fits: [],
 }
 
-/** Each session numbers the volumes that it met by itself; what is the same volume is one shelf. */
-function volumesOf(shelves: readonly CatalogueShelf[], sessions: readonly Session[]): Shelf[] {
-  const found: { volume: Volume | undefined; shelf: Shelf }[] = []
+/** Each session numbers the volumes that it met by itself; what is the same volume of a device is one shelf. */
+function volumesOf(
+  shelves: readonly CatalogueShelf[],
+  sessions: readonly Session[],
+  which: (device: number) => string,
+): Shelf[] {
+  const found: { volume: Volume | undefined; device: number | undefined; shelf: Shelf }[] = []
   for (const s of shelves) {
     const [session = '', index = ''] = (s.volume ?? '').split(':')
-    const volume = sessions
-      .find((one) => one.id === Number(session))
-      ?.report?.volumes.find((v) => v.index === Number(index))
-    const same = volume && found.find((f) => f.volume && isSameVolume(f.volume, volume))
+    const by = sessions.find((one) => one.id === Number(session))
+    const volume = by?.report?.volumes.find((v) => v.index === Number(index))
+    const same = volume && found.find((f) => f.device === by?.device && f.volume && isSameVolume(f.volume, volume))
     if (same) {
       same.shelf.folders.push(...s.folders)
       same.shelf.holds = sum([same.shelf.holds, s.holds])
@@ -84,12 +95,18 @@ function volumesOf(shelves: readonly CatalogueShelf[], sessions: readonly Sessio
     } else {
       found.push({
         volume,
+        device: by?.device,
         shelf: {
           key: String(s.folders[0]),
           name: volume?.label || `volume ${index}`,
-          about: volume
-            ? `${volume.fs.toUpperCase()}, ${volume.state}, ${size(volume.lengthBytes)}`
-            : `of session ${session}`,
+          about: [
+            by && which(by.device),
+            volume
+              ? `${volume.fs.toUpperCase()}, ${volume.state}, ${size(volume.lengthBytes)}`
+              : `of session ${session}`,
+          ]
+            .filter(Boolean)
+            .join(': '),
           state: volume?.state ?? 'live',
           folders: [...s.folders],
           holds: s.holds,

@@ -36,7 +36,9 @@ async function run(action: DeskAction): Promise<void> {
   <section v-if="asked.length" class="asked" aria-label="What this case waits for">
     <div v-for="q in asked" :key="q.key" :class="q.harm === 'device' ? 'stopbox' : 'warnbox'" class="one">
       <p>
-        <b>{{ q.question }}</b>
+        <b
+          ><template v-if="q.which">{{ q.which }}: </template>{{ q.question }}</b
+        >
         <span v-for="p in q.presses" :key="p" class="fw-semibold" :class="q.loses ? 'c-stop' : 'c-warn'">{{ p }} </span>
         {{ q.reason }}
       </p>

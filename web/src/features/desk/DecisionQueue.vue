@@ -9,7 +9,7 @@ import RefusedNote from '@/ui/RefusedNote.vue'
 import { useKeys } from '@/ui/keys'
 import { act } from './act'
 import QuestionActions from './QuestionActions.vue'
-import { keyDoes, neighbour, placeOf } from './queue'
+import { keyDoes, neighbour, placeFor, placeOf } from './queue'
 
 const props = defineProps<{ /** Most pressing first. */ decisions: Decision[] }>()
 const emit = defineEmits<{ /** Something was decided. */ acted: [] }>()
@@ -27,7 +27,7 @@ watch(
 
 async function run(d: Decision, a: DeskAction | undefined): Promise<void> {
   if (!a || acting.busy.value) return
-  if (a.opens) await router.push(`/cases/${d.caseNumber}/${a.opens}`)
+  if (a.opens) await router.push(placeFor(d, a.opens))
   else if (await acting.run(() => act(a))) emit('acted')
 }
 function choose(key: string | undefined): void {
@@ -38,7 +38,7 @@ function press(n: number): void {
   if (row.value) void run(row.value, row.value.actions[n])
 }
 function open(): void {
-  if (row.value) void router.push(`/cases/${row.value.caseNumber}/${row.value.place}`)
+  if (row.value) void router.push(placeFor(row.value, row.value.place))
 }
 useKeys([
   { key: 'J', does: 'down', run: () => choose(neighbour(props.decisions, chosen.value, place.value, 1)) },
@@ -60,14 +60,16 @@ useKeys([
         }}</span>
       </div>
       <div class="q">
-        <p class="fw-semibold">{{ d.question }}</p>
+        <p class="fw-semibold">
+          <span v-if="d.which" class="which">{{ d.which }}</span> {{ d.question }}
+        </p>
         <p v-for="p in d.presses" :key="p" class="s fw-semibold" :class="d.loses ? 'c-stop' : 'c-warn'">{{ p }}</p>
         <p class="s text-body-secondary">{{ d.reason }}</p>
       </div>
       <div class="w">
         <p class="text-truncate">{{ d.customer }}</p>
         <p class="xs text-body-secondary">
-          <RouterLink class="m" :to="`/cases/${d.caseNumber}/${d.place}`">{{ d.caseNumber }}</RouterLink> · {{ d.kind }}
+          <RouterLink class="m" :to="placeFor(d, d.place)">{{ d.caseNumber }}</RouterLink> · {{ d.kind }}
         </p>
         <p v-if="d.deadline" class="xs fw-semibold">needed by {{ day(d.deadline) }}</p>
       </div>
@@ -83,6 +85,13 @@ useKeys([
 </template>
 
 <style scoped>
+.which {
+  padding: 0 5px;
+  border: 1px solid var(--edge);
+  border-radius: 2px;
+  font-weight: 400;
+  font-size: 12px;
+}
 .queue {
   margin: 6px 0 18px;
 }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useRouter } from 'vue-router'
 import type { Decision, DeskAction } from '@/api/types'
+import { placeFor } from './queue'
 
 defineProps<{
   /** Whose answers are offered. */
@@ -16,7 +17,7 @@ const emit = defineEmits<{ /** A button that makes a request was pressed. */ act
 
 const router = useRouter()
 async function run(question: Decision, action: DeskAction): Promise<void> {
-  if (action.opens) await router.push(`/cases/${question.caseNumber}/${action.opens}`)
+  if (action.opens) await router.push(placeFor(question, action.opens))
   else emit('act', action)
 }
 </script>

@@ -28,3 +28,14 @@ export function keyDoes(row: Decision | undefined, n: number): string | undefine
   const action = row?.actions[n]
   return row && action && `${action.label.toLowerCase()}: ${row.caseNumber.slice(-4)}`
 }
+
+/** Where a question is answered, with the device that it is about. */
+export function placeFor(
+  question: Pick<Decision, 'caseNumber' | 'device'>,
+  place: string,
+): { path: string; query: { device?: string } } {
+  return {
+    path: `/cases/${question.caseNumber}/${place}`,
+    query: question.device === undefined ? {} : { device: String(question.device) },
+  }
+}

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Docket } from '@/api/types'
+import type { DeviceState, Docket } from '@/api/types'
 import { stageName } from '@/features/cases'
+import { apart, strandsOf } from '@/features/devices'
 import { dayAndTime, words, zoneName } from '@/ui/format/format'
 import CaseWick from '@/ui/instruments/CaseWick.vue'
 import { spineOf } from './spine'
@@ -13,8 +14,16 @@ const props = defineProps<{
   place: string
   /** Folded to its ticks, where the work needs the room. */
   folded: boolean
+  /** How far each device is; empty where there is one. */
+  states: DeviceState[]
+  /** Keeps the device that is shown. */
+  query: { device?: string }
 }>()
 const stops = computed(() => spineOf(props.docket.stage, props.docket.stages))
+/** Where devices stand apart, the spine splits. */
+const strands = computed(() => strandsOf(props.states, props.docket.devices))
+const split = computed(() => apart(strands.value))
+const here = (stage: string) => strands.value.find((s) => s.stage === stage)?.devices ?? []
 </script>
 
 <template>
@@ -23,10 +32,13 @@ const stops = computed(() => spineOf(props.docket.stage, props.docket.stages))
       v-for="(s, i) in stops"
       :key="s.stage"
       class="st"
-      :class="[s.state, { first: i === 0, last: i === stops.length - 1, shown: s.stage === place }]"
+      :class="[
+        s.state,
+        { first: i === 0, last: i === stops.length - 1, shown: s.stage === place, split: split.has(s.stage) },
+      ]"
     >
       <RouterLink
-        :to="`/cases/${docket.number}/${s.stage}`"
+        :to="{ path: `/cases/${docket.number}/${s.stage}`, query }"
         :aria-current="s.stage === place ? 'page' : undefined"
         :title="folded ? stageName(s.stage) : undefined"
       >
@@ -38,12 +50,24 @@ const stops = computed(() => spineOf(props.docket.stage, props.docket.stages))
           words(docket.path)
         }}</span>
       </RouterLink>
+      <span v-if="here(s.stage).length" class="strand">
+        <RouterLink
+          v-for="d in here(s.stage)"
+          :key="d.id"
+          class="m"
+          :class="{ barred: d.barred, at: String(d.id) === query.device }"
+          :to="{ path: `/cases/${docket.number}/${s.stage}`, query: { device: d.id } }"
+          :aria-label="`${d.name}${d.barred ? ', not to be touched' : ''}`"
+          :title="d.name"
+          >{{ d.label }}</RouterLink
+        >
+      </span>
     </div>
     <div class="spine-foot">
       <RouterLink
         v-for="p in ['copies', 'partner', 'notes', 'photos', 'messages']"
         :key="p"
-        :to="`/cases/${docket.number}/${p}`"
+        :to="{ path: `/cases/${docket.number}/${p}`, query }"
         :class="{ 'fw-semibold': place === p }"
         ><span>{{ stageName(p) }}</span></RouterLink
       >
@@ -66,6 +90,44 @@ const stops = computed(() => spineOf(props.docket.stage, props.docket.stages))
   text-underline-offset: 4px;
 }
 
+/* Devices that stand apart: two lines instead of one, from the first of their stages to the last. */
+.split::before {
+  width: 5px;
+  border-right: 2px solid var(--ink);
+}
+.split.next::before {
+  border-right: 2px dotted var(--edge);
+}
+.split.now::before {
+  border-right: 2px solid var(--verd);
+}
+.strand {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 3px;
+  padding: 1px 0 4px;
+}
+.strand a {
+  min-width: 24px;
+  min-height: 24px;
+  padding: 2px 4px;
+  border: 1px solid var(--edge);
+  border-radius: 2px;
+  background: var(--sheet);
+  font-size: 12px;
+  line-height: 18px;
+  text-align: center;
+}
+.strand a.barred {
+  border: 1px dashed var(--stop);
+  color: var(--stop);
+}
+.strand a.at {
+  border: 2px solid var(--verd);
+  padding: 1px 3px;
+  font-weight: 700;
+}
+
 /* Folded it is a line of ticks; it opens over the work under the pointer and for the keyboard. */
 @media (width > 900px) {
   .folded {
@@ -81,7 +143,7 @@ const stops = computed(() => spineOf(props.docket.stage, props.docket.stages))
     border-right: 0;
     padding-left: 12px;
   }
-  .folded:not(:hover, :focus-within) :is(.nm, .md, .spine-foot) {
+  .folded:not(:hover, :focus-within) :is(.nm, .md, .strand, .spine-foot) {
     position: absolute;
     width: 1px;
     height: 1px;

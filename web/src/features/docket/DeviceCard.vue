@@ -1,17 +1,22 @@
 <script setup lang="ts">
 import { ArrowRight, CircleX, ListChecks } from 'lucide-vue-next'
 import { computed } from 'vue'
-import type { Docket, LockState, Ranking, Vocabulary, WantedState } from '@/api/types'
+import type { DeviceState, Docket, LockState, Ranking, Vocabulary, WantedState } from '@/api/types'
 import { capacity, capacityInFull, words } from '@/ui/format/format'
 import { chosenWords, foundWords, hopedWords, partsOf } from '@/features/catalogue'
+import { DeviceList, pathOf, whichOf } from '@/features/devices'
 import WantedTally from '@/ui/instruments/WantedTally.vue'
 import { StopRules } from '@/features/triage'
 import DeviceSketch from './DeviceSketch.vue'
-import { nextMove } from './next'
+import { nextMove, stageOf } from './next'
 
 const props = defineProps<{
   /** The case. */
   docket: Docket
+  /** The device that is shown. */
+  device: Docket['devices'][number]
+  /** How far each device is; empty where there is one. */
+  states: DeviceState[]
   /** For the stop rules. */
   ranking: Ranking | undefined
   /** How the lines stand; empty while it is not known. */
@@ -23,13 +28,15 @@ const props = defineProps<{
   /** The stop rules as locks, with their releases. */
   locks: LockState | undefined
 }>()
-const d = computed(() => props.docket.devices[0]!)
-const others = computed(() => props.docket.devices.slice(1))
+const emit = defineEmits<{ /** Another device is to be shown. */ take: [id: number] }>()
+const d = computed(() => props.device)
+const several = computed(() => props.docket.devices.length > 1)
+const path = computed(() => pathOf(props.docket, props.device))
 const searched = computed(() => props.wanted.some((w) => w.searched || w.tally.found.whole + w.tally.found.mayFit > 0))
 const next = computed(() =>
   nextMove(
-    props.docket,
-    props.vocabulary?.paths.find((p) => p.code === props.docket.path),
+    { ...props.docket, path: path.value, stage: stageOf(props.docket, props.states, props.device) },
+    props.vocabulary?.paths.find((p) => p.code === path.value),
     props.locks,
   ),
 )
@@ -55,16 +62,17 @@ const next = computed(() =>
         </div>
       </div>
     </div>
-    <ul v-if="others.length" class="sec xs others" aria-label="More devices of the case">
-      <li v-for="o in others" :key="o.id" class="d-flex align-items-center gap-2">
-        <span class="m">{{ o.slot ? `slot ${o.slot}` : o.position }}</span><span class="text-truncate">{{
-          `${o.make} ${o.model}`.trim() || words(o.type)
-        }}</span
-        ><span class="flex-fill" /><span class="text-body-secondary text-truncate">{{
-          o.condition || (o.capacity ? capacity(o.capacity) : '')
-        }}</span>
-      </li>
-    </ul>
+    <div v-if="several" class="sec others">
+      <p class="d-flex xs text-body-secondary">
+        {{ whichOf(d) }}, {{ d.position }} of {{ docket.devices.length }}<span class="flex-fill" /><span
+          ><span class="kbd">[</span> <span class="kbd">]</span></span
+        >
+      </p>
+      <DeviceList :docket="docket" :states="states" :shown="d.id" @take="(id) => emit('take', id)" />
+      <p v-if="path" class="xs">
+        goes {{ words(path) }}<span v-if="d.ownPath" class="text-body-secondary">, a path of its own</span>
+      </p>
+    </div>
     <div class="sec">
       <h3><CircleX class="ic s14 c-stop" aria-hidden="true" /> Stop rules</h3>
       <StopRules v-if="ranking" :stops="ranking.stopRules" :rules="locks?.rules" />
@@ -99,7 +107,7 @@ const next = computed(() =>
       <RouterLink
         v-if="next.place !== place"
         class="btn btn-quiet btn-sm go"
-        :to="`/cases/${docket.number}/${next.place}`"
+        :to="{ path: `/cases/${docket.number}/${next.place}`, query: several ? { device: d.id } : {} }"
         >{{ next.action }}</RouterLink
       >
     </div>

@@ -7,6 +7,7 @@ import { CatalogueWork } from '@/features/catalogue'
 import { ClosingWork } from '@/features/closing'
 import { CopiesWork } from '@/features/copies'
 import { CustodyWork } from '@/features/custody'
+import { provideWhich, useHand } from '@/features/devices'
 import { CaseQuestions } from '@/features/desk'
 import { capacity, day, words } from '@/ui/format/format'
 import { HandoverWork } from '@/features/handover'
@@ -48,16 +49,18 @@ const router = useRouter()
 const number = String(route.params.number)
 const mine = (_: string, c: string) => c === number
 const docket = useLive('/api/cases/{number}', () => ({ path: { number } }), mine)
-const locks = useLive(
-  '/api/cases/{number}/locks',
-  () => ({ path: { number } }),
-  (what, c) => c === number && what === 'case',
+const hand = useHand(() => docket.data.value)
+provideWhich(() => docket.data.value)
+/** Of the device at hand; asked once it is known which that is. */
+const ofDevice = () => (hand.device.value ? { path: { number }, query: { device: hand.device.value.id } } : undefined)
+const locks = useLive('/api/cases/{number}/locks', ofDevice, (what, c) => c === number && what === 'case')
+const ranking = useLive('/api/cases/{number}/triage', ofDevice, (what, c) => c === number && what === 'case')
+const devices = useLive(
+  '/api/cases/{number}/devices',
+  () => (hand.several.value ? { path: { number } } : undefined),
+  (what, c) => c === number && ['case', 'bench', 'imaging', 'scan', 'health'].includes(what),
 )
-const ranking = useLive(
-  '/api/cases/{number}/triage',
-  () => ({ path: { number } }),
-  (what, c) => c === number && what === 'case',
-)
+const states = computed(() => devices.data.value ?? [])
 const wanted = useLive(
   '/api/cases/{number}/catalogue/wanted',
   () => ({ path: { number } }),
@@ -111,7 +114,7 @@ const about = computed(() => {
       <ImageGone :number="number" />
     </div>
     <div class="dk-cols" :class="{ wide }">
-      <CaseSpine :docket="docket.data.value" :place="place" :folded="wide" />
+      <CaseSpine :docket="docket.data.value" :place="place" :folded="wide" :states="states" :query="hand.query.value" />
       <section class="work" :aria-label="place">
         <CaseQuestions :number="number" :place="place" @acted="docket.refresh" />
         <component
@@ -119,6 +122,7 @@ const about = computed(() => {
           v-if="work"
           :docket="docket.data.value"
           :ranking="ranking.data.value"
+          :device="hand.device.value?.id"
           :wanted="wanted.data.value ?? []"
           :vocabulary="vocabulary"
           @changed="docket.refresh"
@@ -129,13 +133,16 @@ const about = computed(() => {
         </p>
       </section>
       <DeviceCard
-        v-if="!wide"
+        v-if="!wide && hand.device.value"
         :docket="docket.data.value"
+        :device="hand.device.value"
+        :states="states"
         :ranking="ranking.data.value"
         :wanted="wanted.data.value ?? []"
         :vocabulary="vocabulary"
         :place="place"
         :locks="locks.data.value"
+        @take="hand.take"
       />
     </div>
   </div>

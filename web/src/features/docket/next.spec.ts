@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import type { Docket, LockState } from '@/api/types'
+import type { DeviceState, Docket, LockState } from '@/api/types'
 import { STAGES } from '@/features/cases'
-import { nextMove } from './next'
+import { nextMove, stageOf } from './next'
 
 const docket = (stage: string, hold?: { reason: string; from: string }): Docket =>
   ({ stage, hold }) as unknown as Docket
@@ -23,7 +23,7 @@ describe('what comes next', () => {
   })
   it('never leads to reading what a stop rule forbids to power', () => {
     const partner = { firstMove: 'Do not power it.', startsAtTheBench: false }
-    const shut = { rules: [], untouchable: ['It clicks.'], look: 'names' } as LockState
+    const shut = { device: 1, rules: [], untouchable: ['It clicks.'], look: 'names' } as LockState
     expect(nextMove(docket('triaged'), partner, shut)).toMatchObject({ place: 'notes', action: 'Open notes' })
     const bench = { ...partner, startsAtTheBench: true }
     expect(nextMove(docket('triaged'), bench, shut)).toMatchObject({ action: 'Open what stops it' })
@@ -32,7 +32,7 @@ describe('what comes next', () => {
     const partner = { firstMove: 'Send it.', startsAtTheBench: false }
     const release = { reason: 'new heads', who: 'Tom', at: '' }
     const rule = { code: 'no-power', say: '', because: [], forbids: true, release }
-    const free = { rules: [rule], untouchable: [], look: 'names' } as LockState
+    const free = { device: 1, rules: [rule], untouchable: [], look: 'names' } as LockState
     expect(nextMove(docket('triaged'), partner, free)).toMatchObject({ place: 'imaging', action: 'Open imaging' })
   })
   it('is to wait while it is on hold, whatever the stage', () => {
@@ -43,5 +43,16 @@ describe('what comes next', () => {
   it('leads to the search for a copy where that was decided', () => {
     const copy = { firstMove: 'Look there before any scan.', startsAtTheBench: false }
     expect(nextMove({ ...docket('triaged'), path: 'existing-copy' }, copy)).toMatchObject({ place: 'copies' })
+  })
+  it('is that of the device at hand while its case is read and scanned', () => {
+    const states = [
+      { id: 1, stage: 'imaging' },
+      { id: 2, stage: 'triaged' },
+      { id: 3, stage: 'selection' },
+    ] as DeviceState[]
+    expect(stageOf({ stage: 'imaging' }, states, { id: 2 })).toBe('triaged')
+    expect(stageOf({ stage: 'imaging' }, states, { id: 3 })).toBe('imaging')
+    expect(stageOf({ stage: 'handover' }, states, { id: 2 })).toBe('handover')
+    expect(stageOf({ stage: 'received' }, [], { id: 2 })).toBe('received')
   })
 })

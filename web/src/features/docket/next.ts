@@ -1,4 +1,4 @@
-import type { Docket, LockState, Vocabulary } from '@/api/types'
+import type { DeviceState, Docket, LockState, Vocabulary } from '@/api/types'
 
 /** What comes next in a case, in one sentence, and where it is done. */
 export interface NextMove {
@@ -27,11 +27,25 @@ function afterTriage(decided: Docket['path'], path: Path | undefined, locks: Loc
   return { words, place: 'imaging', action: 'Open imaging' }
 }
 
+/** Where a device stands: by its own records until it is scanned, then with its case. */
+export function stageOf(
+  docket: Pick<Docket, 'stage'>,
+  states: readonly DeviceState[],
+  device: { id: number },
+): Docket['stage'] {
+  const own = states.find((s) => s.id === device.id)?.stage
+  return own && own !== 'selection' && ['received', 'triaged', 'imaging', 'scanning'].includes(docket.stage)
+    ? own
+    : docket.stage
+}
+
+type Standing = Pick<Docket, 'hold' | 'stage' | 'path'>
+
 /**
  * @param path  that is decided
  * @param locks that hold now
  */
-export function nextMove(docket: Docket, path: Path | undefined, locks?: LockState): NextMove {
+export function nextMove(docket: Standing, path: Path | undefined, locks?: LockState): NextMove {
   if (docket.hold)
     return {
       words: `It waits: ${docket.hold.reason} It comes up on the Desk by itself.`,

@@ -20,10 +20,11 @@ import EditedMeanwhile from './EditedMeanwhile.vue'
 import FreeLine from './FreeLine.vue'
 import IntakeHead from './IntakeHead.vue'
 import IntakeAdvice from './IntakeAdvice.vue'
+import SaidOf from './SaidOf.vue'
 import WantedEditor from './WantedEditor.vue'
 import { caseDraftKey, keepLocal, newDraftKey, readLocal, readServer, useKeptDraft, type Draft } from './draft'
 import { fieldId, loggedWords } from './logged'
-import { emptyForm, factsForRanking, formOf, hasFact, toggleFact } from '@/features/cases'
+import { emptyForm, factsForRanking, factsWithDevices, formOf, hasFact, toggleFact } from '@/features/cases'
 import { byHand, nothingHeard } from './heard'
 import { useHeard } from './useHeard'
 import { useSaving } from './useSaving'
@@ -73,7 +74,23 @@ const customerFields = useTemplateRef<InstanceType<typeof CustomerFields>>('cust
 const line = useTemplateRef<InstanceType<typeof FreeLine>>('line')
 const deviceRow = useTemplateRef<InstanceType<typeof DeviceFields>>('deviceRow')
 const factRows = useTemplateRef<InstanceType<typeof FactRows>>('factRows')
-const { ranking } = useRanking(() => factsForRanking(form.value))
+/** The device that facts are said of, counted from 1; undefined for all of them. */
+const sayingOf = ref<number>()
+const ofWhich = computed(() => (form.value.devices.length > 1 ? sayingOf.value : undefined))
+const devices = computed({
+  get: () => form.value.devices,
+  set: (after) =>
+    (form.value = {
+      ...form.value,
+      devices: after,
+      facts: factsWithDevices(form.value.facts, form.value.devices, after),
+    }),
+})
+watch(
+  () => form.value.devices.length,
+  (n) => (sayingOf.value ?? 0) > n && (sayingOf.value = undefined),
+)
+const { ranking } = useRanking(() => factsForRanking(form.value, ofWhich.value))
 const estimate = useEstimate(() => form.value)
 
 const lost = computed(() => Number(form.value.facts.find((f) => f.code === 'since.hours')?.value ?? NaN))
@@ -139,16 +156,20 @@ async function logged(): Promise<void> {
   if (wrong) document.getElementById(wrong)?.focus()
 }
 function toggle(c: string, value: string): void {
-  form.value = { ...form.value, facts: toggleFact(form.value.facts, c, value, code(c)?.many === true) }
-  draft.value.heard = byHand(draft.value.heard, c, value, hasFact(form.value.facts, c, value))
+  const many = code(c)?.many === true
+  form.value = { ...form.value, facts: toggleFact(form.value.facts, c, value, many, ofWhich.value) }
+  if (ofWhich.value === undefined)
+    draft.value.heard = byHand(draft.value.heard, c, value, hasFact(form.value.facts, c, value))
 }
 function answer(c: string, value: string): void {
   if (c === 'medium.type')
     form.value = {
       ...form.value,
-      devices: form.value.devices.map((d, i) => (i === 0 ? { ...d, type: value === 'unknown' ? 'other' : value } : d)),
+      devices: form.value.devices.map((d, i) =>
+        i === (ofWhich.value ?? 1) - 1 ? { ...d, type: value === 'unknown' ? 'other' : value } : d,
+      ),
     }
-  else if (!hasFact(form.value.facts, c, value)) toggle(c, value)
+  else if (!hasFact(form.value.facts, c, value, ofWhich.value)) toggle(c, value)
 }
 async function openTheirs(): Promise<void> {
   const other = await readServer(key)
@@ -200,15 +221,16 @@ async function startOver(): Promise<void> {
         />
         <DeviceFields
           ref="deviceRow"
-          v-model="form.devices"
+          v-model="devices"
           :types="code('medium.type')?.values ?? []"
           :wrong="saving.refused.value?.field"
           :asked="asked === 'medium.type'"
         />
+        <SaidOf v-if="devices.length > 1" v-model="sayingOf" :devices="devices" :facts="form.facts" />
         <FactRows
           ref="factRows"
           :vocabulary="vocabulary"
-          :is-on="(c, v) => hasFact(form.facts, c, v)"
+          :is-on="(c, v) => hasFact(form.facts, c, v, ofWhich)"
           :asked="asked"
           @toggle="toggle"
         />

@@ -12,6 +12,7 @@ const session = (sessions: number, volumes: Volume[] = [], image?: Carved) =>
   mount(NewSession, {
     props: {
       number: 'BR-1',
+      device: 7,
       sessions: Array.from({ length: sessions }, (_, i) => ({ id: i }) as ScanView),
       report: { volumes } as unknown as ScanReport,
       image,
@@ -26,7 +27,7 @@ it('reads the records first, and the content, too, from the second session on', 
     const shown = session(sessions)
     await shown.find('form').trigger('submit')
     await until(() => expect(shown.emitted('started')).toHaveLength(1))
-    expect(server.changes().at(-1)).toMatchObject({ what: SCANS, body: { method, search, again: false } })
+    expect(server.changes().at(-1)).toMatchObject({ what: SCANS, body: { device: 7, method, search, again: false } })
   }
 })
 it('offers volumes that can be read, where there are several', async () => {

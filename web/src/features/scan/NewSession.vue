@@ -11,6 +11,8 @@ import { alreadyWords, didAlready } from './repeat'
 const props = defineProps<{
   /** The case. */
   number: string
+  /** The device whose image is scanned. */
+  device: number
   /** Oldest first. */
   sessions: ScanView[]
   /** The newest there is. */
@@ -75,6 +77,7 @@ async function start(): Promise<void> {
       api.post('/api/cases/{number}/scans', {
         path: { number: props.number },
         body: {
+          device: props.device,
           method,
           search,
           volume: volume.value,
@@ -92,7 +95,11 @@ async function bringIn(event: Event): Promise<void> {
   if (
     file &&
     (await acting.run(() =>
-      upload('/api/cases/{number}/scans/file', { path: { number: props.number }, query: { name: file.name } }, file),
+      upload(
+        '/api/cases/{number}/scans/file',
+        { path: { number: props.number }, query: { device: props.device, name: file.name } },
+        file,
+      ),
     ))
   )
     emit('started')

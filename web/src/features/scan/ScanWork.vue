@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { computed, nextTick, ref } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import { useLive } from '@/api/live'
 import type { Docket } from '@/api/types'
+import { whichOf } from '@/features/devices'
 import SessionBraid from '@/ui/instruments/SessionBraid.vue'
 import ComingLines from '@/ui/ComingLines.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
@@ -19,7 +20,12 @@ import VolumeStrata from './VolumeStrata.vue'
 import { whyMore } from './more'
 import { canBeAsked, isSound, methodWords, scopeWords } from './counts'
 
-const props = defineProps<{ /** The case whose image is scanned. */ docket: Docket }>()
+const props = defineProps<{
+  /** The case whose image is scanned. */
+  docket: Docket
+  /** The device that is shown. */
+  device: number
+}>()
 const emit = defineEmits<{ changed: [] }>()
 
 const scans = useLive(
@@ -34,7 +40,15 @@ const another = ref(false)
 const comparing = ref(false)
 const tabled = ref(false)
 const acting = useAction()
-const sessions = computed(() => scans.data.value ?? [])
+const sessions = computed(() => (scans.data.value ?? []).filter((s) => s.device === props.device))
+const which = computed(() => {
+  const device = props.docket.devices.find((d) => d.id === props.device)
+  return device && props.docket.devices.length > 1 ? ` of ${whichOf(device)}` : ''
+})
+watch(
+  () => props.device,
+  () => ((another.value = false), (openVolume.value = undefined)),
+)
 const ended = computed(() => sessions.value.filter((s) => s.state === 'done' || s.state === 'stopped'))
 const scopes = computed(() =>
   Object.fromEntries(sessions.value.map((s) => [s.id, `${methodWords(s)}, ${scopeWords(s)}`])),
@@ -42,7 +56,8 @@ const scopes = computed(() =>
 const latest = computed(() => sessions.value.at(-1))
 const image = useLive(
   '/api/cases/{number}/scans/carved',
-  () => (sessions.value.length ? { path: { number: props.docket.number } } : undefined),
+  () =>
+    sessions.value.length ? { path: { number: props.docket.number }, query: { device: props.device } } : undefined,
   (what, c) => c === props.docket.number && (what === 'scan' || what === 'imaging'),
 )
 const running = computed(() => latest.value?.state === 'running' || latest.value?.state === 'waiting')
@@ -101,7 +116,9 @@ useKeys([
     <NewSession
       v-if="!running && scans.data.value && (!latest || another)"
       ref="form"
+      :key="device"
       :number="docket.number"
+      :device="device"
       :sessions="sessions"
       :report="report"
       :image="image.data.value"
@@ -110,7 +127,7 @@ useKeys([
     <RefusedNote :refused="acting.refused.value" />
     <section v-if="sessions.length" aria-labelledby="h-sessions">
       <div class="hd">
-        <h2 id="h-sessions">Sessions</h2>
+        <h2 id="h-sessions">Sessions{{ which }}</h2>
         <span class="text-body-secondary">each joins the one catalogue: filled added, outlined shared</span
         ><span class="flex-fill" /><button
           v-if="ended.length > 1"

@@ -5,6 +5,7 @@ import { computed, ref } from 'vue'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import type { Docket, Vocabulary } from '@/api/types'
+import { ownFacts } from '@/features/cases'
 import ChoiceRow from '@/ui/ChoiceRow.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { answersOf, BENCH_ROWS, startOf, type BenchAnswers } from './benchCheck'
@@ -12,12 +13,14 @@ import { answersOf, BENCH_ROWS, startOf, type BenchAnswers } from './benchCheck'
 const props = defineProps<{
   /** The case. */
   docket: Docket
+  /** The device that is checked. */
+  device: number
   /** The words of facts, with what the bench looks at. */
   vocabulary: Vocabulary | undefined
 }>()
 const emit = defineEmits<{ /** The check was recorded. */ checked: [] }>()
 
-const answers = ref<BenchAnswers>(startOf(props.docket.facts))
+const answers = ref<BenchAnswers>(startOf(ownFacts(props.docket, props.device)))
 const how = ref<Record<string, string>>({})
 const measuring = useAction()
 const recording = useAction()
@@ -30,6 +33,7 @@ async function measure(): Promise<void> {
   await measuring.run(async () => {
     for (const seen of await api.post('/api/cases/{number}/bench-check/measure', {
       path: { number: props.docket.number },
+      query: { device: props.device },
     })) {
       answers.value = { ...answers.value, [seen.code]: { value: seen.value, measured: true } }
       how.value = { ...how.value, [seen.code]: seen.how }
@@ -47,6 +51,7 @@ async function record(): Promise<void> {
     await recording.run(() =>
       api.post('/api/cases/{number}/bench-check', {
         path: { number: props.docket.number },
+        query: { device: props.device },
         body: { answers: given.value },
       }),
     )

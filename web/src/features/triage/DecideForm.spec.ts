@@ -19,11 +19,13 @@ const ranked = (path: RecoveryPath, barred = false) => ({
   against: [],
 })
 const ranking = { ranking: [ranked('careful-imaging'), ranked('straight-copy', true)] } as unknown as Ranking
-const docket = { number: 'BR-1', version: 3 } as Docket
+const device = { id: 7, position: 1, type: 'hdd' } as Docket['devices'][number]
+const docket = { number: 'BR-1', version: 3, devices: [device] } as unknown as Docket
 const form = (path: RecoveryPath, over: object = {}) =>
   mount(DecideForm, {
     props: {
       docket,
+      device,
       ranking,
       path,
       history: [],
@@ -87,4 +89,18 @@ it('does not decide again what stands already', async () => {
   expect(shown.find('button[type="submit"]').attributes('disabled')).toBeDefined()
   await shown.setProps({ moved: true })
   expect(shown.find('button[type="submit"]').attributes('disabled')).toBeUndefined()
+})
+
+it('decides for one device of several alone, or for all that have no path of their own', async () => {
+  const second = { ...device, id: 8, position: 2, slot: 4 }
+  const several = { ...docket, devices: [device, second] }
+  const shown = form('careful-imaging', { docket: several, device: second })
+  expect(shown.text()).toMatch(/for\s+slot 4\s+alone/)
+  await shown.find('form').trigger('submit')
+  await until(() => expect(shown.emitted('decided')).toHaveLength(1))
+  expect(server.sent.at(-1)?.body).toMatchObject({ device: 8 })
+  const first = form('careful-imaging', { docket: several })
+  await first.find('form').trigger('submit')
+  await until(() => expect(first.emitted('decided')).toHaveLength(1))
+  expect(server.sent.at(-1)?.body).not.toHaveProperty('device')
 })

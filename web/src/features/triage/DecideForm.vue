@@ -7,6 +7,7 @@ import { api } from '@/api/client'
 import { offerUndo } from '@/api/undo'
 import type { Docket, Ranking, RecoveryPath, TriageHistory } from '@/api/types'
 import { dayAndTime } from '@/ui/format/format'
+import { whichOf } from '@/features/devices'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { useKeys } from '@/ui/keys'
 import { decidedMeanwhile, needOf, picked, type Pick } from './decision'
@@ -14,6 +15,8 @@ import { decidedMeanwhile, needOf, picked, type Pick } from './decision'
 const props = defineProps<{
   /** The case. */
   docket: Docket
+  /** The device that is shown. */
+  device: Docket['devices'][number]
   /** The paths that can be chosen, best first. */
   ranking: Ranking
   /** The path that would be decided on. */
@@ -30,13 +33,26 @@ const chosen = defineModel<Pick | undefined>({ required: true })
 
 const reason = ref('')
 const deciding = useAction()
+const several = computed(() => props.docket.devices.length > 1)
+/** Whether it is decided for this device alone; the first one stands for its case until it has a path of its own. */
+const alone = ref(several.value && (props.device.position > 1 || props.device.ownPath !== undefined))
+/** How many others go the way of the case. */
+const following = computed(() => props.docket.devices.filter((d) => !d.ownPath).length)
+/** What stands for what is decided. */
+const stands = computed(() =>
+  alone.value
+    ? { path: props.device.ownPath, pathReason: props.device.ownReason }
+    : { path: props.docket.path, pathReason: props.docket.pathReason },
+)
 const need = computed(() => needOf(props.ranking, props.path))
-const standing = computed(() => props.history.find((h) => !h.undone))
+const standing = computed(() =>
+  props.history.find((h) => !h.undone && h.device === (alone.value ? props.device.id : undefined)),
+)
 const earlier = computed(() => props.history.filter((h) => h !== standing.value))
-const meanwhile = computed(() => decidedMeanwhile(chosen.value, props.docket))
+const meanwhile = computed(() => decidedMeanwhile(chosen.value, stands.value))
 /** It stands so already; a case that is closed is opened again by the same decision. */
 const same = computed(
-  () => props.docket.stage !== 'closed' && props.path === props.docket.path && !reason.value.trim() && !props.moved,
+  () => props.docket.stage !== 'closed' && props.path === stands.value.path && !reason.value.trim() && !props.moved,
 )
 const ready = computed(
   () =>
@@ -46,8 +62,13 @@ const ready = computed(
     (need.value.kind === 'nothing' || reason.value.trim() !== ''),
 )
 
+/** For which device a decision was made, of several. */
+function of(id: number | undefined): string {
+  const device = props.docket.devices.find((d) => d.id === id)
+  return device && several.value ? ` for ${whichOf(device)}` : ''
+}
 function pick(path: RecoveryPath): void {
-  chosen.value = picked(path, props.docket)
+  chosen.value = picked(path, stands.value)
 }
 /** A reason is written for the path that is seen. */
 watch(reason, (words) => {
@@ -67,6 +88,7 @@ async function decide(): Promise<void> {
         path: { number: props.docket.number },
         body: {
           path,
+          device: alone.value ? props.device.id : undefined,
           reason: reason.value,
           version: props.docket.version,
         },
@@ -75,7 +97,8 @@ async function decide(): Promise<void> {
   )
     return
   takeTheirs()
-  offerUndo(`${props.docket.number}: ${props.label(path).toLowerCase()} was decided.`, () =>
+  const of = alone.value ? `${props.docket.number}, ${whichOf(props.device)}` : props.docket.number
+  offerUndo(`${of}: ${props.label(path).toLowerCase()} was decided.`, () =>
     api.post('/api/cases/{number}/triage/undo', { path: { number: props.docket.number } }),
   )
   emit('decided')
@@ -93,11 +116,22 @@ useKeys([
   <form class="sheet decide" @submit.prevent="decide">
     <div class="hd">
       <h2>Decide</h2>
-      <span v-if="docket.path && standing" class="text-body-secondary"
-        >now: <b>{{ label(docket.path) }}</b>, {{ dayAndTime(standing.at) }} by {{ standing.who }}</span
+      <span v-if="stands.path && standing" class="text-body-secondary"
+        >now: <b>{{ label(stands.path) }}</b>, {{ dayAndTime(standing.at) }} by {{ standing.who }}</span
       >
     </div>
-    <p v-if="docket.pathReason" class="s quote">“{{ docket.pathReason }}”</p>
+    <p v-if="stands.pathReason" class="s quote">“{{ stands.pathReason }}”</p>
+    <fieldset v-if="several" class="s whom">
+      <legend class="visually-hidden">For what it is decided</legend>
+      <label
+        ><input v-model="alone" type="radio" class="form-check-input" :value="true" /> for
+        {{ whichOf(device) }} alone</label
+      >
+      <label
+        ><input v-model="alone" type="radio" class="form-check-input" :value="false" /> for all that have no path of
+        their own <span class="text-body-secondary">({{ following }} of {{ docket.devices.length }})</span></label
+      >
+    </fieldset>
     <a
       v-if="docket.path === 'decline'"
       class="link s"
@@ -123,10 +157,10 @@ useKeys([
     </div>
     <div v-if="meanwhile" class="warnbox s" role="alert">
       <p>
-        <b v-if="docket.path && standing"
-          >{{ standing.who }} decided on {{ label(docket.path).toLowerCase() }} meanwhile<template
-            v-if="docket.pathReason"
-            >: “{{ docket.pathReason }}”</template
+        <b v-if="stands.path && standing"
+          >{{ standing.who }} decided on {{ label(stands.path).toLowerCase() }} meanwhile<template
+            v-if="stands.pathReason"
+            >: “{{ stands.pathReason }}”</template
           ></b
         ><b v-else>The decision that stood was taken back meanwhile.</b> You picked {{ label(path).toLowerCase() }};
         nothing of yours was recorded.
@@ -149,7 +183,7 @@ useKeys([
     <details v-if="earlier.length" class="xs text-body-secondary">
       <summary>{{ earlier.length === 1 ? 'One earlier decision' : `${earlier.length} earlier decisions` }}</summary>
       <p v-for="h in earlier" :key="h.id">
-        <b :class="{ gone: h.undone }">{{ label(h.path) }}</b>{{ h.undone ? ' (taken back)' : '' }},
+        <b :class="{ gone: h.undone }">{{ label(h.path) }}</b>{{ of(h.device) }}{{ h.undone ? ' (taken back)' : '' }},
         {{ dayAndTime(h.at) }} by {{ h.who }}, {{ h.protocol }}<template v-if="h.reason">: “{{ h.reason }}”</template>
       </p>
     </details>
@@ -176,6 +210,10 @@ useKeys([
 .pick.barred:not(.taken) {
   color: var(--ink-2);
   border-style: dashed;
+}
+.whom {
+  display: grid;
+  gap: 2px;
 }
 .gone {
   text-decoration: line-through;

@@ -1,12 +1,13 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import { useLive } from '@/api/live'
 import type { Docket, Ranking, Vocabulary } from '@/api/types'
 import { words } from '@/ui/format/format'
+import { pathOf, whichOf } from '@/features/devices'
 import RankingScale from '@/ui/instruments/RankingScale.vue'
-import { formOf, toggleFact } from '@/features/cases'
+import { countingFor, formOf, toggleFact } from '@/features/cases'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { useKeys } from '@/ui/keys'
 import AskNext from './AskNext.vue'
@@ -22,7 +23,9 @@ import { sayStated } from './say'
 const props = defineProps<{
   /** The case. */
   docket: Docket
-  /** As the facts have it now. */
+  /** The device that is shown. */
+  device?: number
+  /** As the facts of that device have it now. */
   ranking: Ranking | undefined
   /** The words of facts. */
   vocabulary: Vocabulary | undefined
@@ -34,18 +37,38 @@ const mine = (what: string, c: string) => c === props.docket.number && (what ===
 const chosen = ref<Pick>()
 const checking = ref(false)
 const answering = useAction()
-const path = computed(() => chosen.value?.path ?? props.docket.path ?? props.ranking?.ranking[0]?.path)
-const history = useLive('/api/cases/{number}/triage/history', () => ({ path: { number: props.docket.number } }), mine)
+const shown = computed(() => props.docket.devices.find((d) => d.id === props.device) ?? props.docket.devices[0])
+const several = computed(() => props.docket.devices.length > 1)
+/** Of one device of several, or of the case. */
+const asked = computed(() => (several.value ? shown.value?.id : undefined))
+const stands = computed(() => pathOf(props.docket, shown.value))
+const path = computed(() => chosen.value?.path ?? stands.value ?? props.ranking?.ranking[0]?.path)
+const facts = computed(() => countingFor(props.docket, shown.value?.id))
+watch(
+  () => props.device,
+  () => (chosen.value = undefined),
+)
+const history = useLive(
+  '/api/cases/{number}/triage/history',
+  () => ({ path: { number: props.docket.number }, query: { device: asked.value } }),
+  mine,
+)
 const estimate = useLive(
   '/api/cases/{number}/triage/estimate',
-  () => ({ path: { number: props.docket.number }, query: { path: path.value } }),
+  () => ({ path: { number: props.docket.number }, query: { device: asked.value, path: path.value } }),
   mine,
 )
 const far = computed(() => isFar(history.data.value?.moved))
 const label = (code: string) => props.vocabulary?.paths.find((p) => p.code === code)?.label ?? words(code)
 async function answer(code: string, value: string): Promise<void> {
   const form = formOf(props.docket)
-  form.facts = toggleFact(form.facts, code, value, props.vocabulary?.facts.find((f) => f.code === code)?.many === true)
+  form.facts = toggleFact(
+    form.facts,
+    code,
+    value,
+    props.vocabulary?.facts.find((f) => f.code === code)?.many === true,
+    several.value ? shown.value?.position : undefined,
+  )
   if (await answering.run(() => api.put('/api/cases/{number}', { path: { number: props.docket.number }, body: form })))
     emit('changed')
 }
@@ -59,16 +82,25 @@ useKeys([{ key: 'B', does: 'bench check', run: () => (checking.value = !checking
 <template>
   <div v-if="ranking" class="stack">
     <div class="hd">
-      <h2>Ranking</h2>
-      <span class="text-body-secondary">{{ docket.facts.length }} facts, {{ ranking.protocol }}</span
+      <h2>
+        Ranking<template v-if="several && shown"> for {{ whichOf(shown) }}</template>
+      </h2>
+      <span class="text-body-secondary">{{ facts }} facts, {{ ranking.protocol }}</span
       ><span class="flex-fill" /> <span class="key"><i class="told" /> told by the customer</span
       ><span class="key"><i /> observed on the bench</span>
       <button type="button" class="btn btn-quiet btn-sm" :aria-expanded="checking" @click="checking = !checking">
         Bench check <span class="kbd">B</span>
       </button>
     </div>
-    <BenchCheck v-if="checking" :docket="docket" :vocabulary="vocabulary" @checked="checked" />
-    <div v-if="history.data.value?.moved && docket.path" :class="far ? 'warnbox' : 'sheet calm'">
+    <BenchCheck
+      v-if="checking && shown"
+      :key="shown.id"
+      :docket="docket"
+      :device="shown.id"
+      :vocabulary="vocabulary"
+      @checked="checked"
+    />
+    <div v-if="history.data.value?.moved && stands" :class="far ? 'warnbox' : 'sheet calm'">
       <b>Moved since it was decided{{ far ? '' : ', and the decision stands' }}.</b>
       <MovementNote :movement="history.data.value.moved" :vocabulary="vocabulary" />
     </div>
@@ -94,9 +126,11 @@ useKeys([{ key: 'B', does: 'bench check', run: () => (checking.value = !checking
         </p>
       </div>
       <DecideForm
-        v-if="path"
+        v-if="path && shown"
+        :key="shown.id"
         v-model="chosen"
         :docket="docket"
+        :device="shown"
         :ranking="ranking"
         :path="path"
         :history="history.data.value?.decisions ?? []"

@@ -114,7 +114,7 @@ class DemoLab {
                 List.of(
                         CaseForm.Wanted.of("hive logs, six years", List.of("sheet"), "Hive log*", 6, true),
                         CaseForm.Wanted.of("pictures of the combs", List.of("image"), "Combs/*", 6, false)));
-        triage.decide(number, cases.docket(number).version(), RecoveryPath.IMAGE_THEN_SCAN, "", COORDINATOR);
+        triage.decide(number, cases.docket(number).version(), null, RecoveryPath.IMAGE_THEN_SCAN, "", COORDINATOR);
         return number;
     }
 
@@ -134,7 +134,7 @@ class DemoLab {
                 List.of(
                         CaseForm.Wanted.of("the mast pictures of the gale", List.of("image"), "Mast/*", 6, true),
                         CaseForm.Wanted.of("the readings of five years", List.of("sheet"), "Readings/*", 5, true)));
-        triage.decide(number, cases.docket(number).version(), RecoveryPath.CAREFUL_IMAGING, "", COORDINATOR);
+        triage.decide(number, cases.docket(number).version(), null, RecoveryPath.CAREFUL_IMAGING, "", COORDINATOR);
         return number;
     }
 
@@ -175,7 +175,7 @@ class DemoLab {
                 List.of(
                         CaseForm.Wanted.of("pictures of the plots", List.of("image"), "", 6, true),
                         CaseForm.Wanted.of("the bog level tables", List.of("sheet"), "", 4, true)));
-        triage.decide(number, cases.docket(number).version(), RecoveryPath.IMAGE_THEN_SCAN, "", COORDINATOR);
+        triage.decide(number, cases.docket(number).version(), null, RecoveryPath.IMAGE_THEN_SCAN, "", COORDINATOR);
     }
 
     private void theatre() {
@@ -195,7 +195,7 @@ class DemoLab {
                 List.of(
                         CaseForm.Wanted.of("photos of the old puppets", List.of("image"), "Puppets/*", 9, true),
                         CaseForm.Wanted.of("stage plans", List.of("document"), "*plan*", 5, false)));
-        triage.decide(number, cases.docket(number).version(), RecoveryPath.CAREFUL_IMAGING, "", COORDINATOR);
+        triage.decide(number, cases.docket(number).version(), null, RecoveryPath.CAREFUL_IMAGING, "", COORDINATOR);
     }
 
     private void surveyBoat() {
@@ -217,7 +217,7 @@ class DemoLab {
                 List.of(
                         CaseForm.Wanted.of("the readings of five years", List.of("sheet"), "Readings/*", 5, true),
                         CaseForm.Wanted.of("pictures of the mast in the gale", List.of("image"), "Mast/*", 6, false)));
-        triage.decide(number, cases.docket(number).version(), RecoveryPath.CAREFUL_IMAGING, "", COORDINATOR);
+        triage.decide(number, cases.docket(number).version(), null, RecoveryPath.CAREFUL_IMAGING, "", COORDINATOR);
     }
 
     /** Formatted by mistake, and a second volume that its table lost. */
@@ -242,7 +242,7 @@ class DemoLab {
                                 "pictures of the puppets that were lent to us", List.of("image"), "*puppet*", 8, true),
                         CaseForm.Wanted.of(
                                 "the weather readings in the logbooks", List.of("sheet"), "Readings/*", 5, true)));
-        triage.decide(number, cases.docket(number).version(), RecoveryPath.IMAGE_THEN_SCAN, "", COORDINATOR);
+        triage.decide(number, cases.docket(number).version(), null, RecoveryPath.IMAGE_THEN_SCAN, "", COORDINATOR);
     }
 
     private void lighthouse() {
@@ -361,6 +361,7 @@ class DemoLab {
         triage.decide(
                 number,
                 cases.docket(number).version(),
+                null,
                 RecoveryPath.DECLINE,
                 "Used a lot for two months; what could be left is worth less than the work.",
                 COORDINATOR);

@@ -179,6 +179,10 @@ class PastYears {
     private static final DateTimeFormatter MONTH =
             DateTimeFormatter.ofPattern("yyMM", Locale.ROOT).withZone(ZoneOffset.UTC);
     private static final int MOST_OPEN = 420;
+    /** Every so many cases one brings a box with its members. */
+    private static final int CASES_OF_A_SET = 40;
+
+    private static final int MEMBERS = 4;
     private static final int CASES_OF_A_CUSTOMER = 3;
     private static final int AT_ONCE = 5000;
 
@@ -231,6 +235,7 @@ class PastYears {
         private final CopyTable imaging;
         private final CopyTable recoveries;
         private long attachment;
+        private long device;
 
         Filling(Connection connection, int cases) throws SQLException {
             this.connection = connection;
@@ -241,17 +246,18 @@ class PastYears {
                     + "stage_since, owner, owner_login, path, path_reason, protocol, hold_reason, hold_until, "
                     + "hold_from, created_at, version)");
             stages = table("case_stage (case_id, stage, at, who)");
-            devices = table("device (case_id, position, type, make, model, serial, capacity)");
+            devices = table("device (id, case_id, position, type, make, model, serial, capacity, set_name, slot)");
             facts = table("fact (case_id, code, value, source, who, at)");
             wanted = table("wanted_line (case_id, words, kinds, pattern, hoped_for, min_bytes, must_have)");
             find = table("find_text (case_id, words)");
             custody = table("custody_entry (case_number, number, at, who, what, detail, previous, hash)");
             heads = table("custody_head (case_number, last_number, last_hash)");
             decisions = table("triage_decision (case_id, path, reason, protocol, ranking, stage_before, who, at)");
-            attachments = table("attachment (id, case_id, medium, identity, matched, who, at)");
-            imaging = table("imaging_session (case_id, attachment_id, state, profile, image, size, read_bytes, "
-                    + "failed_bytes, deferred_bytes, failed_places, pass, head, rate, cells, rates, "
-                    + "hashed_bytes, who, started_at, running_millis)");
+            attachments = table("attachment (id, case_id, device_id, medium, identity, matched, who, at)");
+            imaging = table(
+                    "imaging_session (case_id, device_id, attachment_id, state, profile, image, size, read_bytes, "
+                            + "failed_bytes, deferred_bytes, failed_places, pass, head, rate, cells, rates, "
+                            + "hashed_bytes, who, started_at, running_millis)");
             recoveries = table(
                     "recovery_run (case_id, state, folder, layout, opens_on, total, done, whole, gapped, not_written, "
                             + "bytes, who, started_at)");
@@ -287,7 +293,7 @@ class PastYears {
             }
             send();
             try (Statement set = connection.createStatement()) {
-                for (String table : new String[] {"customer", "lab_case", "attachment"}) {
+                for (String table : new String[] {"customer", "lab_case", "device", "attachment"}) {
                     set.execute("select setval(pg_get_serial_sequence('" + table
                             + "', 'id'), greatest(1, (select max(id) from " + table + ")))");
                 }
@@ -369,7 +375,14 @@ class PastYears {
                             random.nextInt(100_000));
             String make = pick(MAKE);
             String model = pick(MODEL) + " " + (4 << random.nextInt(6));
-            devices.row(id, 1, type, make, model, serial, (long) (1 << random.nextInt(5)) * 128_000_000_000L);
+            long capacity = (long) (1 << random.nextInt(5)) * 128_000_000_000L;
+            long first = ++device;
+            devices.row(first, id, 1, type, make, model, serial, capacity, "", null);
+            if (id % CASES_OF_A_SET == 0) {
+                for (int slot = 1; slot <= MEMBERS; slot++) {
+                    devices.row(++device, id, slot + 1, "hdd", make, model, serial + "-" + slot, capacity, "set", slot);
+                }
+            }
             for (CaseForm.Fact f : told) {
                 facts.row(id, f.code(), f.value(), f.source().word(), owner, created);
             }
@@ -402,7 +415,7 @@ class PastYears {
                         owner,
                         since);
             }
-            work(id, stage, owner, since);
+            work(id, first, stage, owner, since);
         }
 
         private void custody(String number, Instant created, String owner, @Nullable RecoveryPath path, Stage stage) {
@@ -431,12 +444,13 @@ class PastYears {
         }
 
         /** Sessions of cases that are being worked on. */
-        private void work(int id, Stage stage, String owner, Instant since) {
+        private void work(int id, long deviceId, Stage stage, String owner, Instant since) {
             if (stage == Stage.IMAGING) {
                 attachment++;
                 attachments.row(
                         attachment,
                         id,
+                        deviceId,
                         "inbox/past-" + id,
                         "{\"make\":\"\",\"model\":\"\",\"serial\":\"\",\"size\":128000000000}",
                         true,
@@ -445,6 +459,7 @@ class PastYears {
                 boolean done = random.nextBoolean();
                 imaging.row(
                         id,
+                        deviceId,
                         attachment,
                         done ? "DONE" : "PAUSED",
                         "healthy",

@@ -10,7 +10,8 @@ import org.jspecify.annotations.Nullable;
 /**
  * When findings of a case's sessions are the same file, and which of them speaks for it. Findings that share a key are
  * one line of the catalogue, and so are those that are joined by others; both orders below are total, so that it does
- * not matter in which order sessions come in.
+ * not matter in which order sessions come in. Where bytes lie says nothing of another medium: keys that speak of places
+ * bear the medium's name, which is empty for one of them.
  */
 public final class Catalogue {
 
@@ -41,11 +42,12 @@ public final class Catalogue {
      * another file's, their equality says nothing of what a record names, and the record stands for itself; what was
      * found by its content is its bytes, doubted or not.
      */
-    public static List<String> keys(Finding finding) {
-        String place = place(finding);
+    public static List<String> keys(Finding finding, String medium) {
+        String place = place(finding, medium);
         if (place == null) {
-            return List.of(shortened("record:" + finding.volume() + ":" + finding.path() + ":" + finding.size() + ":"
-                    + finding.firstByte()));
+            String record = "record:" + finding.volume() + ":" + finding.path() + ":" + finding.size() + ":"
+                    + finding.firstByte();
+            return List.of(on(medium, shortened(record)));
         }
         return finding.sha256() == null ? List.of(place) : List.of(place, hashKey(finding.sha256()));
     }
@@ -54,9 +56,8 @@ public final class Catalogue {
      * The key that says where a finding's bytes are; null where they say nothing of what the finding is, and need not
      * be hashed.
      */
-    public static @Nullable String place(Finding finding) {
-        boolean inDoubt = finding.prognosis().compareTo(Prognosis.DOUBTFUL) >= 0 && finding.origin() != Origin.CARVED;
-        if (inDoubt || finding.size() == 0) {
+    public static @Nullable String place(Finding finding, String medium) {
+        if (!hasPlace(finding)) {
             return null;
         }
         StringBuilder bytes = new StringBuilder(PLACE).append(':').append(finding.size());
@@ -66,7 +67,17 @@ public final class Catalogue {
         for (Extent e : finding.extents()) {
             bytes.append(':').append(e.offset()).append('+').append(e.length());
         }
-        return shortened(bytes.toString());
+        return on(medium, shortened(bytes.toString()));
+    }
+
+    /** Whether where its bytes are says what a finding is. */
+    public static boolean hasPlace(Finding finding) {
+        boolean inDoubt = finding.prognosis().compareTo(Prognosis.DOUBTFUL) >= 0 && finding.origin() != Origin.CARVED;
+        return !inDoubt && finding.size() > 0;
+    }
+
+    private static String on(String medium, String key) {
+        return medium.isEmpty() ? key : key + "@" + medium;
     }
 
     /** Whether a key is one that {@link #place} gives. */
@@ -83,22 +94,28 @@ public final class Catalogue {
      * Under what else a finding can be found by {@link #looksFor} of another: content that is doubted has no end that
      * could be trusted, so that where it begins is all that tells it from a named file that begins there.
      */
-    public static List<String> standsFor(Finding finding) {
+    public static List<String> standsFor(Finding finding, String medium) {
         return isNamed(finding)
-                ? List.of("begins:" + finding.firstByte())
-                : isDoubted(finding) ? List.of("doubted:" + finding.firstByte()) : List.of();
+                ? List.of(begins(finding, medium))
+                : isDoubted(finding) ? List.of(doubted(finding, medium)) : List.of();
+    }
+
+    private static String begins(Finding finding, String medium) {
+        return on(medium, "begins:" + finding.firstByte());
+    }
+
+    private static String doubted(Finding finding, String medium) {
+        return on(medium, "doubted:" + finding.firstByte());
     }
 
     /**
      * What else would be the same file, where it has no name yet: for a named one what content was doubted there, for
      * doubted content the named one, or the same differently seen.
      */
-    public static List<String> looksFor(Finding finding) {
+    public static List<String> looksFor(Finding finding, String medium) {
         return isNamed(finding)
-                ? List.of("doubted:" + finding.firstByte())
-                : isDoubted(finding)
-                        ? List.of("begins:" + finding.firstByte(), "doubted:" + finding.firstByte())
-                        : List.of();
+                ? List.of(doubted(finding, medium))
+                : isDoubted(finding) ? List.of(begins(finding, medium), doubted(finding, medium)) : List.of();
     }
 
     /** Whether a record names it that can be believed. */

@@ -70,6 +70,9 @@ public sealed interface Condition {
     /** A scan session found it. */
     record InSession(long session) implements Condition {}
 
+    /** @param device of the case that its bytes are on */
+    record OnDevice(long device) implements Condition {}
+
     /** @param session null for any that numbers its volumes so */
     record InVolume(int number, @Nullable Long session) implements Condition {}
 

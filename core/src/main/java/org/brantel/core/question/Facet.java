@@ -12,6 +12,7 @@ public enum Facet {
     FOLDER(false),
     NAME(true),
     DEVICE(true),
+    MEDIUM(true),
     ORIGIN(true),
     PROGNOSIS(true),
     SESSION(false),

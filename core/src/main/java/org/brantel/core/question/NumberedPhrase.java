@@ -1,10 +1,12 @@
 package org.brantel.core.question;
 
 import java.util.List;
+import java.util.Locale;
+import java.util.TreeSet;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
-/** What has a number in the case: {@code session 3}, {@code volume 2}, {@code wanted 1}, {@code like #4711}. */
+/** What has a number in the case: {@code session 3}, {@code volume 2}, {@code wanted 1}, {@code slot 3}. */
 final class NumberedPhrase implements Reading.Phrase {
 
     private static final String NUMBER = "#?\\d{1,15}";
@@ -14,6 +16,7 @@ final class NumberedPhrase implements Reading.Phrase {
         Reading.Read found = like(q, i);
         found = found != null ? found : wanted(q, i);
         found = found != null ? found : session(q, i);
+        found = found != null ? found : device(q, i);
         return found != null ? found : volume(q, i);
     }
 
@@ -95,6 +98,26 @@ final class NumberedPhrase implements Reading.Phrase {
                             : "Session " + n + " is none of this case; it has " + known + ".");
         }
         return new Reading.Read(Facet.SESSION, new Condition.InSession(n), used, "found by session " + n);
+    }
+
+    /** {@code on device 2}, {@code from slot 3}: the medium that was brought, not what a picture was taken with. */
+    private static Reading.@Nullable Read device(Reading q, int i) {
+        int at = i + (q.is(i, "on|in|from|of") ? 1 : 0);
+        at += q.is(at, "the") ? 1 : 0;
+        if (!q.is(at, "device|slot") || !q.is(at + 1, "#?\\d{1,3}")) {
+            return null;
+        }
+        String which = q.word(at).toLowerCase(Locale.ROOT) + " " + number(q.word(at + 1));
+        int used = at + 2 - i;
+        Long device = q.known().devices().get(which);
+        return device == null
+                ? Reading.Read.wrong(
+                        Facet.MEDIUM,
+                        used,
+                        "There is no " + which + " in this case; it has "
+                                + String.join(
+                                        ", ", new TreeSet<>(q.known().devices().keySet())) + ".")
+                : new Reading.Read(Facet.MEDIUM, new Condition.OnDevice(device), used, "on " + which);
     }
 
     /** {@code in volume 1 of session 3}. */

@@ -52,7 +52,7 @@ public final class SessionFile {
                 String packed = line;
                 if (medium != null && left > 0) {
                     Finding finding = FindingsFile.parsed(line, findings.toString());
-                    if (finding.sha256() == null && Catalogue.place(finding) != null && finding.size() <= left) {
+                    if (finding.sha256() == null && Catalogue.hasPlace(finding) && finding.size() <= left) {
                         left -= finding.size();
                         packed = FindingsFile.line(hasher.hashed(finding, medium));
                     }

@@ -61,7 +61,7 @@ class FindingsTest {
     }
 
     private static boolean share(Finding a, Finding b) {
-        return Catalogue.keys(a).stream().anyMatch(Catalogue.keys(b)::contains);
+        return Catalogue.keys(a, "").stream().anyMatch(Catalogue.keys(b, "")::contains);
     }
 
     @Test
@@ -91,7 +91,7 @@ class FindingsTest {
     void aFileOfManyPiecesHasAKeyThatAnIndexCanHold() {
         Range[] pieces = new Range[5000];
         java.util.Arrays.setAll(pieces, i -> new Range(i * 10_000L, 512));
-        assertThat(Catalogue.keys(finding(Prognosis.WHOLE, "/a.jpg", null, pieces)))
+        assertThat(Catalogue.keys(finding(Prognosis.WHOLE, "/a.jpg", null, pieces), ""))
                 .allMatch(k -> k.length() < 250);
     }
 

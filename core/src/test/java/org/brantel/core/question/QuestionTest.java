@@ -7,6 +7,7 @@ import static org.assertj.core.groups.Tuple.tuple;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -18,8 +19,14 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 class QuestionTest {
 
-    private static final Known CASE =
-            new Known(LocalDate.of(2026, 11, 25), List.of(71L, 75L), Set.of(3L, 4L), line -> line == 4711, true, true);
+    private static final Known CASE = new Known(
+            LocalDate.of(2026, 11, 25),
+            List.of(71L, 75L),
+            Set.of(3L, 4L),
+            Map.of("device 1", 8L, "device 2", 9L, "slot 1", 9L),
+            line -> line == 4711,
+            true,
+            true);
 
     private static Question ask(String words) {
         return Question.read(words, CASE);
@@ -239,7 +246,8 @@ class QuestionTest {
 
     @Test
     void whatContentSaysIsNotAskedWhereNobodyMayLook() {
-        Known names = new Known(CASE.today(), CASE.wanted(), CASE.sessions(), CASE.isLine(), false, false);
+        Known names =
+                new Known(CASE.today(), CASE.wanted(), CASE.sessions(), CASE.devices(), CASE.isLine(), false, false);
         Question q = Question.read("pictures taken with Nordlys", names);
         assertThat(say(q.asked())).isEqualTo("kind image");
         assertThat(q.problems())
@@ -321,5 +329,15 @@ class QuestionTest {
             }
             assertThat(q.problems()).allMatch(p -> p.from() < p.to() && p.to() <= words.length());
         }
+    }
+
+    @Test
+    void aDeviceOfTheCaseIsNotWhatAPictureWasTakenWith() {
+        assertThat(Question.read("pictures on slot 1", CASE).asked())
+                .isEqualTo(Question.read("pictures from device 2", CASE).asked());
+        assertThat(Question.read("device 2", CASE).asked()).isEqualTo(new Condition.OnDevice(9));
+        assertThat(Question.read("slot 4", CASE).problems())
+                .extracting(Question.Problem::sentence)
+                .containsExactly("There is no slot 4 in this case; it has device 1, device 2, slot 1.");
     }
 }

@@ -30,12 +30,27 @@ public record Question(
      * The case that it is about.
      *
      * @param deadline the day on which its files are needed; absent when nobody said one
+     * @param device   the one of several of the case that it is about, the first of them; absent where it is of all
+     * @param which    how people tell these devices from the others of the case
      */
     public record Of(
-            String caseNumber, String customer, @Nullable LocalDate deadline) {
+            String caseNumber,
+            String customer,
+            @Nullable LocalDate deadline,
+            @Nullable Long device,
+            @Nullable String which) {
+
+        /** All of a case. */
+        public Of(String caseNumber, String customer, @Nullable LocalDate deadline) {
+            this(caseNumber, customer, deadline, null, null);
+        }
 
         public static Of of(CaseViews.Summary c) {
             return new Of(c.number(), c.customer(), c.waiting().deadline());
+        }
+
+        Of device(long first, String whichOnes) {
+            return new Of(caseNumber, customer, deadline, first, whichOnes);
         }
     }
 
@@ -56,6 +71,20 @@ public record Question(
     /** This one as one of several of its kind that a case puts, told apart by a name. */
     public Question named(String which) {
         return new Question(key + "-" + which, of, kind, question, reason, place, waits, actions);
+    }
+
+    /**
+     * This one of some devices of a case.
+     *
+     * @param some of {@code all} that the case has; where it has no others, it is a question of the case
+     */
+    public Question of(List<CaseViews.Device> some, List<CaseViews.Device> all) {
+        if (all.size() < 2 || some.isEmpty() || some.size() == all.size()) {
+            return this;
+        }
+        long first = some.get(0).id();
+        String which = CaseViews.Device.which(some);
+        return new Question(key + "-d" + first, of.device(first, which), kind, question, reason, place, waits, actions);
     }
 
     /** This one, of a case that presses for some reasons. */

@@ -19,8 +19,10 @@ import org.jspecify.annotations.Nullable;
 @Table(name = "attachment")
 class Attachment {
 
+    /** @param device of the case that it stands for */
     record View(
             long id,
+            long device,
             String medium,
             Identity identity,
             boolean matched,
@@ -38,6 +40,9 @@ class Attachment {
 
     @Column(updatable = false)
     private Long caseId;
+
+    @Column(updatable = false)
+    private Long deviceId;
 
     @Column(updatable = false)
     private String medium;
@@ -66,19 +71,16 @@ class Attachment {
 
     protected Attachment() {}
 
+    /** Whose it is. */
+    record Of(Long caseId, Long deviceId) {}
+
     /**
      * @param decisions why it is attached although its identity differs, and why it may be read although it could be
      *                  written to; null for none
      */
-    Attachment(
-            Long caseId,
-            String medium,
-            Expected expected,
-            boolean matched,
-            Decisions decisions,
-            String who,
-            Instant at) {
-        this.caseId = caseId;
+    Attachment(Of of, String medium, Expected expected, boolean matched, Decisions decisions, String who, Instant at) {
+        this.caseId = of.caseId();
+        this.deviceId = of.deviceId();
         this.medium = medium;
         this.identity = Json.write(expected.identity());
         this.presence = expected.presence();
@@ -99,6 +101,10 @@ class Attachment {
 
     Long caseId() {
         return caseId;
+    }
+
+    Long deviceId() {
+        return deviceId;
     }
 
     WriteBlock writeBlock() {
@@ -123,6 +129,7 @@ class Attachment {
         try {
             return new View(
                     id,
+                    deviceId,
                     medium,
                     Json.read(identity, Identity.class, "identity", "attachment " + id),
                     matched,

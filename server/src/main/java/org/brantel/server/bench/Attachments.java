@@ -6,7 +6,13 @@ import org.springframework.data.jpa.repository.JpaRepository;
 
 interface Attachments extends JpaRepository<Attachment, Long> {
 
-    Optional<Attachment> findFirstByCaseIdAndDetachedAtIsNullOrderByIdDesc(Long caseId);
+    List<Attachment> findByCaseIdAndDetachedAtIsNullOrderById(Long caseId);
+
+    Optional<Attachment> findFirstByDeviceIdAndDetachedAtIsNullOrderByIdDesc(Long deviceId);
+
+    boolean existsByDeviceIdAndDetachedAtIsNull(Long deviceId);
+
+    Optional<Attachment> findFirstByMediumAndDetachedAtIsNullOrderByIdDesc(String medium);
 
     List<Attachment> findByDetachedAtIsNullOrderById();
 }

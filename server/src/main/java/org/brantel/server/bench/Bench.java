@@ -69,23 +69,26 @@ public class Bench {
 
     @Transactional
     public ImagingView start(String number, String profile, String who) {
-        return start(number, new ImagingSession.Wanted(profile, null, 0), null, who);
+        return start(number, null, new ImagingSession.Wanted(profile, null, 0), null, who);
     }
 
     /**
-     * Reads the attached device: on from where an earlier session of it ended, else from its beginning.
+     * Reads an attached device: on from where an earlier session of it ended, else from its beginning.
      *
+     * @param device of the case; null for the only one that stands attached
      * @param afresh why it is read from its beginning although it was read before; null to go on
      * @throws Refusal when it was read before and cannot be gone on with, and nobody said why it is read again
      */
     @Transactional
-    ImagingView start(String number, ImagingSession.Wanted wanted, @Nullable String afresh, String who) {
+    ImagingView start(
+            String number, @Nullable Long device, ImagingSession.Wanted wanted, @Nullable String afresh, String who) {
         long caseId = cases.id(number);
         locks.touch(number);
         Steering.checked(wanted.profile());
-        Attachment attachment = stations.standing(caseId)
+        Attachment attachment = stations.standing(number, device)
                 .orElseThrow(() ->
                         Refusal.conflict("No medium is attached to " + number + "; attach one at the Bench first."));
+        locks.touch(number, attachment.deviceId());
         if (stations.isBeingRead(attachment)) {
             throw Refusal.conflict("This medium is being read already; there is never a second session on one device.");
         }
@@ -151,13 +154,13 @@ public class Bench {
         if (session.state().isAtWork() || session.state() == WorkState.DONE) {
             throw Refusal.conflict("This session is " + session.state().word() + "; there is nothing to resume.");
         }
-        locks.touch(number);
+        locks.touch(number, session.deviceId());
         boolean cameBack = who.equals(Happenings.MACHINE);
         if (!cameBack && session.vanishedAt() != null) {
             stations.seenAgain(session.attachmentId());
         }
         // Taken off and attached again, perhaps in another place: it is read where it stands now.
-        stations.standing(session.caseId())
+        stations.standing(session.deviceId())
                 .filter(now -> now.id() != session.attachmentId() && earlierReading.isOf(session, now))
                 .ifPresent(session::readAt);
         session.waitAgain();

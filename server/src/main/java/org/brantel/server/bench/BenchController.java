@@ -21,12 +21,13 @@ class BenchController {
     /**
      * A medium with where it stands.
      *
-     * @param caseNumber that it is attached to
+     * @param caseNumber that it is attached to, and {@code device} the one of it that it stands for
      * @param state      of the session that reads it
      */
     record Station(
             Medium medium,
             @Nullable String caseNumber,
+            @Nullable Long device,
             @Nullable WorkState state) {}
 
     /**
@@ -68,15 +69,16 @@ class BenchController {
     @GetMapping("/api/bench")
     BenchView all() throws IOException {
         List<ImagingView> sessions = imaging.unfinished();
-        Map<String, String> attached = stations.attachedTo();
+        Map<String, Stations.For> attached = stations.attachedTo();
         List<Station> all = media.all().stream()
                 .map(m -> {
-                    String number = attached.get(m.key());
+                    Stations.For stands = attached.get(m.key());
                     return new Station(
                             m,
-                            number,
+                            stands == null ? null : stands.caseNumber(),
+                            stands == null ? null : stands.device(),
                             sessions.stream()
-                                    .filter(s -> s.caseNumber().equals(number))
+                                    .filter(s -> stands != null && s.device() == stands.device())
                                     .map(s -> s.standing().state())
                                     .findFirst()
                                     .orElse(null));

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.brantel.server.asks.Action;
 import org.brantel.server.asks.Asking;
@@ -37,25 +38,43 @@ class BenchQuestions implements Asking {
 
     @Override
     public List<Question> about(OpenCases open) {
-        List<CaseViews.Summary> cases = open.in(Stage.IMAGING);
-        Set<String> attached = Set.copyOf(stations.attachedTo().values());
-        Map<String, ImagingView> newest = imaging.newest(lists.ids(OpenCases.numbers(cases)));
+        // While one device of a case is scanned, another may still be read.
+        List<CaseViews.Summary> cases = Stream.concat(
+                        open.in(Stage.IMAGING).stream(),
+                        open.in(Stage.SCANNING).stream().filter(c -> c.devices() > 1))
+                .toList();
+        Map<String, Stations.For> attachedTo = stations.attachedTo();
+        Set<Long> attached =
+                attachedTo.values().stream().map(Stations.For::device).collect(Collectors.toSet());
+        Map<String, List<ImagingView>> newest = imaging.newest(lists.ids(OpenCases.numbers(cases)));
+        List<IdleHealth.Alarm> alarms = idleHealth.alarms();
+        Map<String, List<CaseViews.Device>> devices = lists.devices(
+                Stream.concat(newest.keySet().stream(), alarms.stream().map(IdleHealth.Alarm::caseNumber))
+                        .collect(Collectors.toSet()));
         List<Question> all = new ArrayList<>();
-        cases.stream()
-                .filter(c -> newest.containsKey(c.number()))
-                .flatMap(c -> of(c, Known.in(newest, c.number()), attached.contains(c.number())))
-                .forEach(all::add);
-        idleHealth.alarms().stream()
-                .flatMap(a -> open.numbered(a.caseNumber()).stream().map(c -> alarm(c, a)))
-                .forEach(all::add);
+        for (CaseViews.Summary c : cases) {
+            for (ImagingView s : newest.getOrDefault(c.number(), List.of())) {
+                of(c, s, attached.contains(s.device()))
+                        .map(q -> of(q, s.device(), Known.in(devices, c.number())))
+                        .forEach(all::add);
+            }
+        }
+        for (IdleHealth.Alarm a : alarms) {
+            open.numbered(a.caseNumber())
+                    .map(c -> of(alarm(c, a), a.device(), Known.in(devices, c.number())))
+                    .ifPresent(all::add);
+        }
         return all;
+    }
+
+    private static Question of(Question question, long device, List<CaseViews.Device> all) {
+        return question.of(all.stream().filter(d -> d.id() == device).toList(), all);
     }
 
     private static Stream<Question> of(CaseViews.Summary c, ImagingView s, boolean attached) {
         return switch (s.standing().state()) {
             case PAUSED, FAILED -> Stream.of(paused(c, s, attached));
             case RUNNING -> s.care().resting() == null ? Stream.of() : Stream.of(resting(c, s));
-            case DONE -> Stream.of(done(c, s));
             default -> Stream.of();
         };
     }
@@ -105,24 +124,6 @@ class BenchQuestions implements Asking {
                 Place.IMAGING,
                 Action.call("Read on now", ask(s, "work"), c.number() + ": reading goes on.", ask(s, "rest")),
                 LOOK);
-    }
-
-    private static Question done(CaseViews.Summary c, ImagingView s) {
-        String read = s.sum().failedBytes() == 0
-                ? "Every byte was read."
-                : s.sum().failedBytes() + " bytes in " + s.sum().failedPlaces() + " places did not read.";
-        return Question.of(
-                c,
-                "Imaging",
-                "Scan the image?",
-                read,
-                Place.SCANNING,
-                Action.call(
-                        "Scan it",
-                        Action.Call.post("/api/cases/" + c.number() + "/scans", Map.of("method", "both")),
-                        c.number() + ": the scan has begun.",
-                        Action.Call.post("/api/scans/{id}/stop")),
-                Action.open("Open scanning", Place.SCANNING));
     }
 
     private static Question alarm(CaseViews.Summary c, IdleHealth.Alarm a) {

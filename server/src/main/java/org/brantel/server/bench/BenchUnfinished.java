@@ -23,8 +23,8 @@ class BenchUnfinished implements Unfinished {
                 .filter(s -> s.caseNumber().equals(caseNumber)
                         && s.standing().state().isAtWork())
                 .map(s -> "A device of it is being read; pause the session first.");
-        Stream<String> attached = stations.attachment(caseNumber).stream()
-                .map(a -> a.medium() + " is attached to it; detach it at the bench first.");
+        Stream<String> attached = stations.attachedMedia(caseNumber).values().stream()
+                .map(medium -> medium + " is attached to it; detach it at the bench first.");
         return Stream.concat(read, attached).toList();
     }
 }

@@ -12,6 +12,7 @@ import org.brantel.core.imaging.CareProfile;
 import org.brantel.core.source.IdentityCheck;
 import org.brantel.core.triage.ProfileAdvice;
 import org.brantel.server.intake.CaseForm;
+import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.protocol.Said;
 import org.brantel.server.staff.Staff;
@@ -31,17 +32,20 @@ import org.springframework.web.bind.annotation.RestController;
 class CaseBenchController {
 
     record Attach(
+            @Nullable Long device,
             @NotBlank(message = "Choose a medium.") String medium,
             @Nullable String decision,
             @Nullable String writeBlock) {}
 
     /**
+     * @param device   that it is of
      * @param profiles from the least gentle to the gentlest
      * @param advice which of them is proposed, and why
      * @param healthAwaited the device is still to say how it is, and what it says may change what is proposed
      * @param earlier what was read already of the device that is attached
      */
     record CaseBench(
+            long device,
             Attachment.@Nullable View attachment,
             List<ImagingView> sessions,
             List<CareProfile> profiles,
@@ -81,28 +85,32 @@ class CaseBenchController {
     }
 
     @GetMapping("/api/cases/{number}/bench")
-    CaseBench ofCase(@PathVariable String number) {
-        Optional<Attachment> standing = stations.standing(cases.id(number));
+    CaseBench ofCase(@PathVariable String number, @RequestParam @Nullable Long device) {
+        CaseViews.Docket docket = cases.docket(number);
+        long of = docket.device(device).id();
+        Optional<Attachment> standing = stations.standing(of);
         // Asked before what is proposed: once nothing is awaited, what the device said is there for the proposal.
         boolean awaited = standing.filter(health::isAwaited).isPresent();
         return new CaseBench(
-                stations.attachment(number).orElse(null),
-                imaging.sessions(number),
+                of,
+                standing.map(Attachment::view).orElse(null),
+                imaging.sessions(number).stream().filter(s -> s.device() == of).toList(),
                 CareProfile.all(),
-                stations.advice(number),
+                stations.advice(number, of),
                 awaited,
                 standing.flatMap(earlier::of).map(EarlierReading.Earlier::of).orElse(null));
     }
 
     @GetMapping("/api/cases/{number}/bench/identity")
-    IdentityCheck compare(@PathVariable String number, @RequestParam String medium) throws IOException {
-        return stations.compare(number, medium);
+    IdentityCheck compare(@PathVariable String number, @RequestParam @Nullable Long device, @RequestParam String medium)
+            throws IOException {
+        return stations.compare(number, device, medium);
     }
 
     /** What can be attached, the medium that fits the case best first. */
     @GetMapping("/api/cases/{number}/bench/media")
-    List<Stations.Standing> media(@PathVariable String number) throws IOException {
-        return stations.comparable(number);
+    List<Stations.Standing> media(@PathVariable String number, @RequestParam @Nullable Long device) throws IOException {
+        return stations.comparable(number, device);
     }
 
     @PostMapping("/api/cases/{number}/bench/attachment")
@@ -110,6 +118,7 @@ class CaseBenchController {
     Attachment.View attach(@PathVariable String number, @Valid @RequestBody Attach attach) throws IOException {
         return stations.attach(
                 number,
+                attach.device(),
                 attach.medium(),
                 new Attachment.Decisions(attach.decision(), attach.writeBlock()),
                 staff.current().name());
@@ -117,16 +126,17 @@ class CaseBenchController {
 
     /** What the station can tell by itself. Nothing is recorded yet. */
     @PostMapping("/api/cases/{number}/bench-check/measure")
-    List<FirstLook.Seen> measure(@PathVariable String number) throws IOException {
-        return stations.firstLook(number);
+    List<FirstLook.Seen> measure(@PathVariable String number, @RequestParam @Nullable Long device) throws IOException {
+        return stations.firstLook(number, device);
     }
 
     /** Records the bench check: its answers are observed facts. */
     @PostMapping("/api/cases/{number}/bench-check")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void check(@PathVariable String number, @Valid @RequestBody BenchCheck check) {
+    void check(@PathVariable String number, @RequestParam @Nullable Long device, @Valid @RequestBody BenchCheck check) {
         cases.observe(
                 number,
+                cases.docket(number).device(device).id(),
                 check.answers().stream()
                         .map(a -> new CaseForm.Fact(a.code(), a.value(), Said.OBSERVED))
                         .toList(),
@@ -139,7 +149,7 @@ class CaseBenchController {
 
     @DeleteMapping("/api/cases/{number}/bench/attachment")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void detach(@PathVariable String number) {
-        stations.detach(number, staff.current().name());
+    void detach(@PathVariable String number, @RequestParam @Nullable Long device) {
+        stations.detach(number, device, staff.current().name());
     }
 }

@@ -43,7 +43,7 @@ class EarlierReading {
     /** The newest session that read the device which is attached now; empty when none did, or its image is gone. */
     @Transactional(readOnly = true)
     public Optional<ImagingSession> of(Attachment now) {
-        return sessions.findByCaseIdOrderByIdDesc(now.caseId()).stream()
+        return sessions.findByDeviceIdOrderByIdDesc(now.deviceId()).stream()
                 .filter(s -> isOf(s, now))
                 .filter(s -> !s.image().isEmpty() && isThere(Path.of(s.image())))
                 .findFirst();

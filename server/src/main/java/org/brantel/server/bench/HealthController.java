@@ -47,14 +47,15 @@ class HealthController {
     }
 
     @GetMapping
-    HealthReadings.Series series(@PathVariable String number) {
-        return stations.attachment(number)
+    HealthReadings.Series series(@PathVariable String number, @RequestParam @Nullable Long device) {
+        return stations.attachment(number, device)
                 .map(a -> readings.series(a.id()))
                 .orElse(new HealthReadings.Series(List.of(), null, ""));
     }
 
     @PostMapping
-    HealthReadings.Series byHand(@PathVariable String number, @Valid @RequestBody ByHand it) {
+    HealthReadings.Series byHand(
+            @PathVariable String number, @RequestParam @Nullable Long device, @Valid @RequestBody ByHand it) {
         HealthReading reading = HealthReading.byHand(
                 it.celsius(),
                 it.powerOnHours(),
@@ -66,7 +67,7 @@ class HealthController {
         if (reading.equals(HealthReading.byHand(null, null, null, null, null, null, null))) {
             throw Refusal.badInput("celsius", "Nothing was filled in; a reading has at least one number.");
         }
-        return record(number, reading);
+        return record(number, device, reading);
     }
 
     private static HealthFile.Kind kindOf(String word) {
@@ -78,9 +79,13 @@ class HealthController {
 
     /** @param kind ata or nvme */
     @PostMapping(path = "/file", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
-    HealthReadings.Series file(@PathVariable String number, @RequestParam String kind, @RequestBody byte[] bytes) {
+    HealthReadings.Series file(
+            @PathVariable String number,
+            @RequestParam @Nullable Long device,
+            @RequestParam String kind,
+            @RequestBody byte[] bytes) {
         try {
-            return record(number, HealthFile.parse(kindOf(kind), bytes));
+            return record(number, device, HealthFile.parse(kindOf(kind), bytes));
         } catch (IllegalArgumentException e) {
             throw Refusal.badInput("file", Refusal.sentence(e));
         }
@@ -88,12 +93,12 @@ class HealthController {
 
     /** Asks the device itself, while nothing else does. */
     @PostMapping("/read")
-    HealthReadings.Series read(@PathVariable String number) throws IOException {
-        return record(number, stations.askHealth(number));
+    HealthReadings.Series read(@PathVariable String number, @RequestParam @Nullable Long device) throws IOException {
+        return record(number, device, stations.askHealth(number, device));
     }
 
-    private HealthReadings.Series record(String number, HealthReading reading) {
-        HealthReadings.Place place = stations.place(number);
+    private HealthReadings.Series record(String number, @Nullable Long device, HealthReading reading) {
+        HealthReadings.Place place = stations.place(number, device);
         readings.record(place, reading, staff.current().name());
         return readings.series(place.attachmentId());
     }

@@ -38,7 +38,7 @@ public class IdleHealth {
      *
      * @param sentence what its readings say
      */
-    public record Alarm(String caseNumber, boolean failing, String sentence) {}
+    public record Alarm(String caseNumber, long device, boolean failing, String sentence) {}
 
     private static final Logger LOG = LoggerFactory.getLogger(IdleHealth.class);
 
@@ -95,12 +95,12 @@ public class IdleHealth {
                 && readings.latest(a.id()).isEmpty()
                 && !stations.isBeingRead(a)
                 && !stations.isGone(a)
-                && locks.state(cases.number(a.caseId())).untouchable().isEmpty();
+                && locks.untouchable(cases.number(a.caseId()), a.deviceId()).isEmpty();
     }
 
     private void read(Attachment a) {
         String number = cases.number(a.caseId());
-        if (!locks.state(number).untouchable().isEmpty()) {
+        if (!locks.untouchable(number, a.deviceId()).isEmpty()) {
             return;
         }
         ask(a, number);
@@ -112,8 +112,8 @@ public class IdleHealth {
     private void ask(Attachment a, String number) {
         try (Source source = media.open(a.medium(), a.expected(), a.writeBlock())) {
             Optional<HealthReading> reading = source.health();
-            reading.ifPresent(r ->
-                    readings.record(new HealthReadings.Place(number, a.caseId(), a.id(), null), r, Happenings.MACHINE));
+            reading.ifPresent(r -> readings.record(
+                    new HealthReadings.Place(number, a.caseId(), a.deviceId(), a.id(), null), r, Happenings.MACHINE));
         } catch (IOException | Refusal e) {
             LOG.info(
                     "The health of {} of {} was not read, it is asked again later: {}",
@@ -135,7 +135,10 @@ public class IdleHealth {
                     && judgement.grade().compareTo(Judgement.Grade.POOR) >= 0
                     && !stations.isBeingRead(a)) {
                 found.add(new Alarm(
-                        cases.number(a.caseId()), judgement.grade() == Judgement.Grade.FAILING, judgement.sentence()));
+                        cases.number(a.caseId()),
+                        a.deviceId(),
+                        judgement.grade() == Judgement.Grade.FAILING,
+                        judgement.sentence()));
             }
         }
         return found;

@@ -24,12 +24,14 @@ import org.springframework.web.bind.annotation.RestController;
 class ImagingController {
 
     /**
+     * @param device       of the case; absent for the only one that stands attached
      * @param limits       absent for the profile's own
      * @param mibPerSecond absent or 0 for no limit
      * @param afresh       why the device is read from its beginning although an earlier session read it; absent to go
      *                     on from what is read
      */
     record Start(
+            @Nullable Long device,
             @NotBlank(message = "Choose a care profile.") String profile,
             @Nullable StopLimits limits,
             @Nullable Long mibPerSecond,
@@ -76,6 +78,7 @@ class ImagingController {
     ImagingView start(@PathVariable String number, @Valid @RequestBody Start start) {
         return bench.start(
                 number,
+                start.device(),
                 new ImagingSession.Wanted(
                         start.profile(), start.limits(), Steering.bytesPerSecond(orNone(start.mibPerSecond()))),
                 start.afresh(),

@@ -115,7 +115,7 @@ class ImagingJob implements Labour<ImagingSession> {
         Attachment attachment = attachments.findById(session.attachmentId()).orElseThrow();
         SessionWatch watch = new SessionWatch(
                 run.id(), session.passes(), session.faults(), log.countFaults(run.id()), clock, new OnRecord(run));
-        LockWatch lock = new LockWatch(() -> locks.state(run.number()).untouchable());
+        LockWatch lock = new LockWatch(() -> locks.untouchable(run.number(), session.deviceId()));
         SessionOrders orders = new SessionOrders(
                 () -> run.serverStops() || lock.isShut(), () -> run.fresh().wish(), lab, () -> clock.instant()
                         .atZone(settings.zone()));
@@ -276,7 +276,8 @@ class ImagingJob implements Labour<ImagingSession> {
         public void health(HealthReading reading) {
             ImagingSession session = run.record();
             readings.record(
-                    new HealthReadings.Place(run.number(), session.caseId(), session.attachmentId(), run.id()),
+                    new HealthReadings.Place(
+                            run.number(), session.caseId(), session.deviceId(), session.attachmentId(), run.id()),
                     reading,
                     Happenings.MACHINE);
         }

@@ -4,10 +4,12 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.estimate.Measured;
@@ -29,9 +31,11 @@ public class ImagingRecords {
     /**
      * An image that a case has.
      *
+     * @param device  of the case that it is of
      * @param filling a session is writing it just now
      */
     public record Image(
+            long device,
             long imagingId,
             Path file,
             long size,
@@ -101,12 +105,12 @@ public class ImagingRecords {
                 .toList();
     }
 
-    /** The newest session of each of these cases that has one, by case number. */
+    /** The newest session of each device of these cases that has one, by case number. */
     @Transactional(readOnly = true)
-    public Map<String, ImagingView> newest(Map<Long, String> cases) {
+    public Map<String, List<ImagingView>> newest(Map<Long, String> cases) {
         return sessions.findNewest(cases.keySet()).stream()
                 .map(s -> s.view(Known.in(cases, s.caseId())))
-                .collect(Collectors.toMap(ImagingView::caseNumber, v -> v));
+                .collect(Collectors.groupingBy(ImagingView::caseNumber));
     }
 
     /** Sessions of this lab that ended, newest first; for estimating others. */
@@ -114,8 +118,8 @@ public class ImagingRecords {
     public List<Measured> measured() {
         List<ImagingSession> done = sessions.findTop400ByStateOrderByIdDesc(WorkState.DONE);
         Map<Long, String> media =
-                lists.mediums(done.stream().map(ImagingSession::caseId).toList());
-        return done.stream().map(s -> s.measured(Known.in(media, s.caseId()))).toList();
+                lists.types(done.stream().map(ImagingSession::deviceId).toList());
+        return done.stream().map(s -> s.measured(Known.in(media, s.deviceId()))).toList();
     }
 
     /** Sessions of all cases that are waiting, running, paused or failed. */
@@ -127,13 +131,14 @@ public class ImagingRecords {
     }
 
     /**
-     * The newest image of a case that is not being written just now.
+     * The newest image of a device that is not being written just now.
      *
+     * @param device null for any device of the case
      * @throws Refusal when there is none
      */
     @Transactional(readOnly = true)
-    public Image image(String number) {
-        List<Image> images = images(number);
+    public Image image(String number, @Nullable Long device) {
+        List<Image> images = images(number, device);
         return images.stream()
                 .filter(i -> !i.filling())
                 .findFirst()
@@ -144,27 +149,49 @@ public class ImagingRecords {
     }
 
     /**
-     * The newest image of a case, also while it is being written.
+     * The newest image of a device, also while it is being written.
      *
+     * @param device null for any device of the case
      * @throws Refusal when there is none
      */
     @Transactional(readOnly = true)
-    public Image imageAsItComes(String number) {
-        return images(number).stream()
+    public Image imageAsItComes(String number, @Nullable Long device) {
+        return images(number, device).stream()
                 .filter(i -> i.readBytes() > 0)
                 .findFirst()
                 .orElseThrow(() -> none(number));
     }
 
-    private List<Image> images(String number) {
+    private List<Image> images(String number, @Nullable Long device) {
         return sessions.findByCaseIdOrderByIdDesc(cases.id(number)).stream()
-                .filter(s -> !s.image().isEmpty())
+                .filter(s ->
+                        !s.image().isEmpty() && (device == null || s.deviceId().equals(device)))
                 .map(s -> image(s, number))
                 .toList();
     }
 
     private static Refusal none(String number) {
         return Refusal.conflict("There is no image of " + number + " yet; image its device first.");
+    }
+
+    /** The device that a session read. */
+    @Transactional(readOnly = true)
+    public long device(long imagingId) {
+        return find(imagingId).deviceId();
+    }
+
+    /** The devices that these sessions read, by session. */
+    @Transactional(readOnly = true)
+    public Map<Long, Long> of(Collection<Long> imagingIds) {
+        return sessions.findRead(Set.copyOf(imagingIds)).stream()
+                .collect(Collectors.toMap(ImagingSession.Read::id, ImagingSession.Read::deviceId));
+    }
+
+    /** The devices that the sessions of a case read, by session. */
+    @Transactional(readOnly = true)
+    public Map<Long, Long> devices(long caseId) {
+        return sessions.findReadOf(caseId).stream()
+                .collect(Collectors.toMap(ImagingSession.Read::id, ImagingSession.Read::deviceId));
     }
 
     /** Whether a session is writing this image just now, or will. */
@@ -187,6 +214,7 @@ public class ImagingRecords {
     private Image image(ImagingSession session, String number) {
         ImagingView v = session.view(number);
         return new Image(
+                v.device(),
                 v.id(),
                 Path.of(session.image()),
                 v.sum().size(),

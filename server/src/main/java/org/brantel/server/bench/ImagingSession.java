@@ -37,8 +37,14 @@ class ImagingSession extends WorkRecord {
             long faults,
             List<PassWork> passes) {}
 
+    /** Which device a session read. */
+    record Read(Long id, Long deviceId) {}
+
     /** What one pass came to so far. */
     record PassWork(String pass, long requests, long readBytes, long faults, long millis) {}
+
+    @Column(updatable = false)
+    private Long deviceId;
 
     private Long attachmentId;
 
@@ -78,6 +84,7 @@ class ImagingSession extends WorkRecord {
     /** @param wanted how it is to be read */
     ImagingSession(Long caseId, Attachment attachment, Wanted wanted, long size, String who, Instant startedAt) {
         super(caseId, who, startedAt);
+        this.deviceId = attachment.deviceId();
         this.attachmentId = attachment.id();
         this.profile = wanted.profile();
         this.limits = wanted.limits() == null ? null : Json.write(wanted.limits());
@@ -254,6 +261,10 @@ class ImagingSession extends WorkRecord {
         return vanishedAt;
     }
 
+    Long deviceId() {
+        return deviceId;
+    }
+
     Long attachmentId() {
         return attachmentId;
     }
@@ -287,6 +298,7 @@ class ImagingSession extends WorkRecord {
         return new ImagingView(
                 id(),
                 caseNumber,
+                deviceId,
                 attachmentId,
                 standing(),
                 new ImagingView.Sum(size, readBytes, failedBytes, deferredBytes, failedPlaces, faults),

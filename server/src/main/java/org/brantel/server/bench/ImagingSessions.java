@@ -10,10 +10,20 @@ interface ImagingSessions extends JpaRepository<ImagingSession, Long> {
 
     List<ImagingSession> findByCaseIdOrderByIdDesc(Long caseId);
 
+    @Query("select new org.brantel.server.bench.ImagingSession$Read(s.id, s.deviceId) from ImagingSession s where "
+            + "s.id in ?1")
+    List<ImagingSession.Read> findRead(Collection<Long> ids);
+
+    @Query("select new org.brantel.server.bench.ImagingSession$Read(s.id, s.deviceId) from ImagingSession s where "
+            + "s.caseId = ?1")
+    List<ImagingSession.Read> findReadOf(Long caseId);
+
+    List<ImagingSession> findByDeviceIdOrderByIdDesc(Long deviceId);
+
     List<ImagingSession> findByStateInOrderById(Collection<WorkState> states);
 
     @Query("select s from ImagingSession s where s.id in (select max(x.id) from ImagingSession x where "
-            + "x.caseId in ?1 group by x.caseId)")
+            + "x.caseId in ?1 group by x.deviceId)")
     List<ImagingSession> findNewest(Collection<Long> caseIds);
 
     List<ImagingSession> findTop400ByStateOrderByIdDesc(WorkState state);

@@ -7,10 +7,15 @@ import org.brantel.core.imaging.StopLimits;
 import org.brantel.server.work.Standing;
 import org.jspecify.annotations.Nullable;
 
-/** An imaging session as others see it. */
+/**
+ * An imaging session as others see it.
+ *
+ * @param device of the case that it reads
+ */
 public record ImagingView(
         long id,
         String caseNumber,
+        long device,
         long attachmentId,
         @JsonUnwrapped Standing standing,
         @JsonUnwrapped Sum sum,

@@ -19,6 +19,7 @@ import org.brantel.core.source.Source;
 import org.brantel.core.source.WriteBlock;
 import org.brantel.core.triage.ProfileAdvice;
 import org.brantel.server.health.HealthReadings;
+import org.brantel.server.intake.CaseForm;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.locks.Locks;
@@ -64,59 +65,94 @@ public class Stations {
         this.clock = clock;
     }
 
-    /** Compares a medium with the case's device, without attaching it. */
-    IdentityCheck compare(String number, String medium) throws IOException {
-        return compare(number, media.identity(medium));
+    /**
+     * Compares a medium with a device of a case, without attaching it.
+     *
+     * @param device null for the one that the medium is likeliest to be
+     */
+    IdentityCheck compare(String number, @Nullable Long device, String medium) throws IOException {
+        Identity found = media.identity(medium);
+        CaseViews.Docket docket = cases.docket(number);
+        return compare(device == null ? meant(docket.said().devices(), found) : docket.device(device), found);
     }
 
-    private IdentityCheck compare(String number, Identity found) {
-        return IdentityCheck.compare(
-                meant(cases.docket(number).said().devices(), found).label().identity(), found);
+    private static IdentityCheck compare(CaseViews.Device device, Identity found) {
+        return IdentityCheck.compare(device.label().identity(), found);
     }
 
     /**
      * Which of a case's devices a medium is: the one whose serial it has, else the first that it may be, else the lead.
      */
     private static CaseViews.Device meant(List<CaseViews.Device> devices, Identity found) {
-        return devices.stream()
-                .filter(d -> IdentityCheck.compare(d.label().identity(), found).lines().stream()
-                        .anyMatch(l ->
-                                l.what() == IdentityCheck.What.SERIAL && l.verdict() == IdentityCheck.Verdict.EQUAL))
+        return withSerial(devices, found).stream()
                 .findFirst()
                 .or(() -> devices.stream()
-                        .filter(d -> IdentityCheck.compare(d.label().identity(), found)
-                                .matches())
+                        .filter(d -> compare(d, found).matches())
                         .findFirst())
                 .orElse(devices.get(0));
     }
 
+    private static List<CaseViews.Device> withSerial(List<CaseViews.Device> devices, Identity found) {
+        return devices.stream()
+                .filter(d -> compare(d, found).lines().stream()
+                        .anyMatch(l ->
+                                l.what() == IdentityCheck.What.SERIAL && l.verdict() == IdentityCheck.Verdict.EQUAL))
+                .toList();
+    }
+
+    /** @throws Refusal when several devices bear the serial, so that nothing tells which of them it is */
+    private static CaseViews.Device told(List<CaseViews.Device> devices, Identity found) {
+        List<CaseViews.Device> alike = withSerial(devices, found);
+        if (alike.size() > 1) {
+            throw Refusal.badInput(
+                    "device",
+                    alike.stream().map(CaseViews.Device::which).collect(Collectors.joining(" and "))
+                            + " have the serial " + found.serial() + "; say which of them this is.");
+        }
+        return meant(devices, found);
+    }
+
+    /**
+     * The medium that stands for a device of a case.
+     *
+     * @param device null for the only one that stands attached, else for the case's first
+     * @throws Refusal when none does
+     */
+    private Attachment attached(String number, @Nullable Long device, String otherwise) {
+        return standing(number, device)
+                .orElseThrow(() -> Refusal.conflict("No medium is attached to " + number + otherwise));
+    }
+
     /** What the station can tell by itself about the medium that is attached to a case. */
-    List<FirstLook.Seen> firstLook(String number) throws IOException {
+    List<FirstLook.Seen> firstLook(String number, @Nullable Long device) throws IOException {
         locks.touch(number);
-        Attachment attachment = standing(cases.id(number))
-                .orElseThrow(() -> Refusal.conflict("No medium is attached to " + number
-                        + ", so the station has nothing to measure; attach it, or fill the form in by hand."));
+        Attachment attachment = attached(
+                number, device, ", so the station has nothing to measure; attach it, or fill the form in by hand.");
+        locks.touch(number, attachment.deviceId());
         if (isBeingRead(attachment)) {
             throw Refusal.conflict("This medium is being read already; its own session tells more than a first look.");
         }
         try (Source source = media.open(attachment.medium(), attachment.expected(), attachment.writeBlock())) {
             return FirstLook.at(
                     source,
-                    meant(cases.docket(number).said().devices(), source.identity())
-                            .label()
-                            .identity());
+                    cases.docket(number).device(attachment.deviceId()).label().identity());
         }
     }
 
-    /** @param decisions what a person wrote down, where it takes a decision */
+    /**
+     * @param id        of the device that it stands for; null for the one that it is by its identity
+     * @param decisions what a person wrote down, where it takes a decision
+     */
     @Transactional
-    Attachment.View attach(String number, String medium, Attachment.Decisions decisions, String who)
+    Attachment.View attach(String number, @Nullable Long id, String medium, Attachment.Decisions decisions, String who)
             throws IOException {
         long caseId = cases.id(number);
         locks.touch(number);
         Identity found = media.identity(medium);
-        locks.touch(number, meant(cases.docket(number).said().devices(), found).id());
-        IdentityCheck check = compare(number, found);
+        CaseViews.Docket docket = cases.docket(number);
+        CaseViews.Device device = id == null ? told(docket.said().devices(), found) : docket.device(id);
+        locks.touch(number, device.id());
+        IdentityCheck check = compare(device, found);
         String reason = written(decisions.identity());
         String writeBlock = written(decisions.writeBlock());
         if (!check.matches() && reason == null) {
@@ -130,17 +166,24 @@ public class Stations {
                                     .orElse("identity")
                             + "; nothing is read until you write down why it is attached all the same.");
         }
+        attachments
+                .findFirstByMediumAndDetachedAtIsNullOrderByIdDesc(medium)
+                .filter(a -> a.caseId() == caseId && a.deviceId() != device.id())
+                .ifPresent(a -> {
+                    throw Refusal.conflict("This medium stands for "
+                            + docket.device(a.deviceId()).which() + " already; detach it there first.");
+                });
         // Opened once: a device that could be written to is refused here, before anybody counts on it.
         Expected expected = media.attach(medium, found, WriteBlock.unless(writeBlock));
-        standing(caseId).ifPresent(a -> {
+        standing(device.id()).ifPresent(a -> {
             if (isBeingRead(a)) {
                 throw Refusal.conflict(
-                        "A medium of this case is being read; pause that session before attaching another.");
+                        "A medium of this device is being read; pause that session before attaching another.");
             }
             a.detach(clock.instant());
         });
         Attachment attachment = attachments.save(new Attachment(
-                caseId,
+                new Attachment.Of(caseId, device.id()),
                 medium,
                 expected,
                 check.matches(),
@@ -151,7 +194,8 @@ public class Stations {
                 number,
                 who,
                 check.matches() ? "attached a medium" : "attached a medium although its identity differs",
-                medium + ", " + found.size() + " bytes; identity: " + check.words()
+                medium + ", " + found.size() + " bytes"
+                        + (docket.hasSeveral() ? ", as " + device.which() : "") + "; identity: " + check.words()
                         + (reason == null ? "" : "; decision: " + reason)
                         + (writeBlock == null ? "" : "; write-block decision: " + writeBlock),
                 Topic.BENCH);
@@ -165,27 +209,24 @@ public class Stations {
      */
     @Transactional
     public void attach(String number, String medium, String who) throws IOException {
-        attach(number, medium, new Attachment.Decisions(null, null), who);
+        attach(number, null, medium, new Attachment.Decisions(null, null), who);
     }
 
     private static @Nullable String written(@Nullable String text) {
         return text == null || text.isBlank() ? null : text.strip();
     }
 
-    /** Where a health reading of the attached device belongs. */
-    HealthReadings.Place place(String number) {
-        long caseId = cases.id(number);
-        Attachment attachment = standing(caseId)
-                .orElseThrow(() -> Refusal.conflict("No medium is attached to " + number
-                        + ", so there is nothing that a reading could be of; attach it first."));
-        return new HealthReadings.Place(number, caseId, attachment.id(), null);
+    /** Where a health reading of an attached device belongs. */
+    HealthReadings.Place place(String number, @Nullable Long device) {
+        Attachment attachment =
+                attached(number, device, ", so there is nothing that a reading could be of; attach it first.");
+        return new HealthReadings.Place(number, attachment.caseId(), attachment.deviceId(), attachment.id(), null);
     }
 
-    /** What the attached device says of its own health. */
-    HealthReading askHealth(String number) throws IOException {
-        locks.touch(number);
-        Attachment attachment = standing(cases.id(number))
-                .orElseThrow(() -> Refusal.conflict("No medium is attached to " + number + "; attach it first."));
+    /** What an attached device says of its own health. */
+    HealthReading askHealth(String number, @Nullable Long device) throws IOException {
+        Attachment attachment = attached(number, device, "; attach it first.");
+        locks.touch(number, attachment.deviceId());
         if (isBeingRead(attachment)) {
             throw Refusal.conflict("This medium is being read; its session reads its health as well.");
         }
@@ -197,17 +238,18 @@ public class Stations {
         }
     }
 
-    /** What the lab would read the attached device with, and why. */
+    /** What the lab would read a device with, and why. */
     @Transactional(readOnly = true)
-    ProfileAdvice advice(String number) {
+    ProfileAdvice advice(String number, @Nullable Long id) {
         CaseViews.Docket docket = cases.docket(number);
-        Map<String, Set<String>> facts = docket.said().facts().stream()
+        CaseViews.Device device = docket.device(id);
+        Map<String, Set<String>> facts = docket.stated(device).stream()
                 .collect(Collectors.groupingBy(
-                        CaseViews.Fact::code, Collectors.mapping(CaseViews.Fact::value, Collectors.toSet())));
-        standing(cases.id(number)).flatMap(a -> readings.latest(a.id())).ifPresent(r -> facts.computeIfAbsent(
+                        CaseForm.Fact::code, Collectors.mapping(CaseForm.Fact::value, Collectors.toSet())));
+        standing(device.id()).flatMap(a -> readings.latest(a.id())).ifPresent(r -> facts.computeIfAbsent(
                         "bench.health", code -> new HashSet<>())
                 .add(r.judgement().grade().word()));
-        return ProfileAdvice.of(docket.decision().path(), facts);
+        return ProfileAdvice.of(docket.pathOf(device), facts);
     }
 
     /**
@@ -217,13 +259,18 @@ public class Stations {
      */
     record Standing(Medium medium, IdentityCheck check, String words, boolean meant) {}
 
-    /** Every medium that can be attached, the one that fits the case best first. */
-    List<Standing> comparable(String number) throws IOException {
-        List<CaseViews.Device> devices = cases.docket(number).said().devices();
+    /**
+     * Every medium that can be attached, the one that fits best first.
+     *
+     * @param device that they are held against; null for the one that each is likeliest to be
+     */
+    List<Standing> comparable(String number, @Nullable Long device) throws IOException {
+        CaseViews.Docket docket = cases.docket(number);
         List<Standing> all = new ArrayList<>();
         for (Medium m : media.all()) {
-            IdentityCheck check =
-                    IdentityCheck.compare(meant(devices, m.identity()).label().identity(), m.identity());
+            IdentityCheck check = compare(
+                    device == null ? meant(docket.said().devices(), m.identity()) : docket.device(device),
+                    m.identity());
             all.add(new Standing(m, check, check.words(), false));
         }
         int most = all.stream().mapToInt(c -> c.check().weight()).max().orElse(0);
@@ -240,18 +287,21 @@ public class Stations {
                 .toList();
     }
 
-    /** Which case each attached medium belongs to, by its key. */
+    /** For which device of which case a medium stands. */
+    record For(String caseNumber, long device) {}
+
+    /** For what each attached medium stands, by its key. */
     @Transactional(readOnly = true)
-    Map<String, String> attachedTo() {
+    Map<String, For> attachedTo() {
         return attachments.findByDetachedAtIsNullOrderById().stream()
-                .collect(Collectors.toMap(Attachment::medium, a -> cases.number(a.caseId()), (a, b) -> b));
+                .collect(Collectors.toMap(
+                        Attachment::medium, a -> new For(cases.number(a.caseId()), a.deviceId()), (a, b) -> b));
     }
 
-    /** Gives the medium back; its image stays. */
+    /** Gives a medium back; its image stays. */
     @Transactional
-    void detach(String number, String who) {
-        Attachment attachment = standing(cases.id(number))
-                .orElseThrow(() -> Refusal.conflict("No medium is attached to " + number + "."));
+    void detach(String number, @Nullable Long device, String who) {
+        Attachment attachment = attached(number, device, ".");
         if (isBeingRead(attachment)) {
             throw Refusal.conflict("This medium is being read; pause that session before detaching it.");
         }
@@ -274,21 +324,42 @@ public class Stations {
         return sessions.existsByAttachmentIdAndVanishedAtIsNotNullAndState(attachment.id(), WorkState.PAUSED);
     }
 
-    /** The medium that is attached to a case now. */
-    Optional<Attachment> standing(long caseId) {
-        return attachments.findFirstByCaseIdAndDetachedAtIsNullOrderByIdDesc(caseId);
+    /** The medium that is attached as a device now. */
+    Optional<Attachment> standing(long device) {
+        return attachments.findFirstByDeviceIdAndDetachedAtIsNullOrderByIdDesc(device);
     }
 
-    /** Which of a case's devices is attached now, by its identity. */
+    /**
+     * The medium that is attached as a device of a case now.
+     *
+     * @param device null for the only one that stands attached, else for the case's first
+     */
+    Optional<Attachment> standing(String number, @Nullable Long device) {
+        CaseViews.Docket docket = cases.docket(number);
+        if (device != null) {
+            return standing(docket.device(device).id());
+        }
+        List<Attachment> all = attachments.findByCaseIdAndDetachedAtIsNullOrderById(cases.id(number));
+        return all.size() == 1
+                ? all.stream().findFirst()
+                : standing(docket.device().id());
+    }
+
+    /** Whether a medium stands attached as this device. */
     @Transactional(readOnly = true)
-    public Optional<Long> attachedDevice(String number) {
-        return standing(cases.id(number)).map(a -> meant(
-                        cases.docket(number).said().devices(), a.expected().identity())
-                .id());
+    public boolean isAttached(long device) {
+        return attachments.existsByDeviceIdAndDetachedAtIsNull(device);
     }
 
     @Transactional(readOnly = true)
-    Optional<Attachment.View> attachment(String number) {
-        return standing(cases.id(number)).map(Attachment::view);
+    Optional<Attachment.View> attachment(String number, @Nullable Long device) {
+        return standing(number, device).map(Attachment::view);
+    }
+
+    /** The media that stand attached for a case, by the device that each stands for. */
+    @Transactional(readOnly = true)
+    public Map<Long, String> attachedMedia(String number) {
+        return attachments.findByCaseIdAndDetachedAtIsNullOrderById(cases.id(number)).stream()
+                .collect(Collectors.toMap(Attachment::deviceId, Attachment::medium, (a, b) -> b));
     }
 }

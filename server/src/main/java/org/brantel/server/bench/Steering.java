@@ -65,7 +65,7 @@ class Steering {
     @Transactional
     public ImagingView work(long id, String who) {
         ImagingSession session = atWork(id);
-        locks.touch(cases.number(session.caseId()));
+        locks.touch(cases.number(session.caseId()), session.deviceId());
         ZonedDateTime now = clock.instant().atZone(settings.zone());
         Optional<Instant> quiet = lab.rules()
                 .quiet()

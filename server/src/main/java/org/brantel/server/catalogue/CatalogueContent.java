@@ -1,10 +1,8 @@
 package org.brantel.server.catalogue;
 
-import java.util.Objects;
 import java.util.OptionalLong;
 import org.brantel.core.content.FileContent;
 import org.brantel.core.content.Packing;
-import org.brantel.core.finding.Catalogue;
 import org.brantel.core.finding.Finding;
 import org.brantel.core.source.Source;
 import org.jspecify.annotations.Nullable;
@@ -43,9 +41,9 @@ final class CatalogueContent {
         this.line = line;
     }
 
-    /** @param finding that has a place, and is not on record yet */
-    CatalogueContent(Long imagingId, Finding finding) {
-        this.place = Objects.requireNonNull(Catalogue.place(finding));
+    /** @param finding that is not on record yet */
+    CatalogueContent(Long imagingId, String place, Finding finding) {
+        this.place = place;
         this.bytes = new Bytes(
                 finding.size(),
                 StoredExtents.write(finding.extents()),

@@ -140,8 +140,8 @@ class CatalogueLine {
     }
 
     /** These bytes have this hash; said of all that the line is known by, it keeps that of its own. */
-    void hashed(String place, String hex) {
-        if (sha256 == null && place.equals(Catalogue.place(finding()))) {
+    void hashed(String place, String hex, MediumNames names) {
+        if (sha256 == null && place.equals(names.place(finding(), imagingId))) {
             sha256 = hex;
         }
     }
@@ -392,10 +392,11 @@ class CatalogueLine {
      * @param into whether what the content says of itself may be shown
      * @param lines the case's wanted lines, for the
      *             reasons; empty for none
+     * @param device that its bytes are on
      * @param seen how each session found it
      * @param lab what the lab does with it
      */
-    CatalogueViews.Line view(boolean into, List<Fitting> lines, Seen seen, CatalogueViews.Lab lab) {
+    CatalogueViews.Line view(boolean into, long device, List<Fitting> lines, Seen seen, CatalogueViews.Lab lab) {
         Candidate it = candidate();
         List<CatalogueViews.LineFit> fits = lines.stream()
                 .map(l -> {
@@ -408,7 +409,7 @@ class CatalogueLine {
                 id,
                 new CatalogueViews.Called(path, name, into ? suggestedName : null, CatalogueViews.Place.of(standing())),
                 verdict(),
-                new CatalogueViews.Stored(imagingId, kind, size, readBytes, extentList(), sha256, dates(into)),
+                new CatalogueViews.Stored(device, imagingId, kind, size, readBytes, extentList(), sha256, dates(into)),
                 new CatalogueViews.Found(List.of(origins), List.of(places), seen.sessions(), record(), seen.versions()),
                 new CatalogueViews.Asked(List.of(wanted), List.of(mayFit), fits),
                 lab,

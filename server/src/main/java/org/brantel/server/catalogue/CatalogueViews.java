@@ -78,10 +78,12 @@ public final class CatalogueViews {
     /**
      * What it is and where it lies.
      *
+     * @param device    of the case that its bytes are on
      * @param imagingId session whose image holds it
      * @param readBytes how many of its bytes are in that image
      */
     public record Stored(
+            long device,
             long imagingId,
             String kind,
             long size,

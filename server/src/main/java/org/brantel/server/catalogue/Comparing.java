@@ -40,8 +40,9 @@ class Comparing {
             }
             Map<Long, Seen> seenBy =
                     seen.of(batch.stream().map(CatalogueLine::id).toList());
-            batch.forEach(l -> sum.take(
-                    l.view(false, List.of(), seenBy.getOrDefault(l.id(), Seen.NOWHERE), CatalogueViews.Lab.NOTHING)));
+            // Which device each is of is not compared.
+            batch.forEach(l -> sum.take(l.view(
+                    false, 0, List.of(), seenBy.getOrDefault(l.id(), Seen.NOWHERE), CatalogueViews.Lab.NOTHING)));
             after = batch.get(batch.size() - 1).id();
             entities.clear();
         }

@@ -3,9 +3,11 @@ package org.brantel.server.catalogue;
 import java.util.List;
 import java.util.Map;
 import org.brantel.core.wanted.Fitting;
+import org.brantel.server.bench.ImagingRecords;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.locks.Locks;
 import org.brantel.server.locks.Look;
+import org.brantel.server.platform.Known;
 import org.brantel.server.remark.RemarkViews;
 import org.brantel.server.remark.Remarks;
 import org.brantel.server.selection.Marks;
@@ -24,14 +26,23 @@ class LineViews {
     private final Sights sights;
     private final Cases cases;
     private final Locks locks;
+    private final ImagingRecords imaging;
 
-    LineViews(SeenLines seen, Selections selections, Remarks remarks, Sights sights, Cases cases, Locks locks) {
+    LineViews(
+            SeenLines seen,
+            Selections selections,
+            Remarks remarks,
+            Sights sights,
+            Cases cases,
+            Locks locks,
+            ImagingRecords imaging) {
         this.seen = seen;
         this.selections = selections;
         this.remarks = remarks;
         this.sights = sights;
         this.cases = cases;
         this.locks = locks;
+        this.imaging = imaging;
     }
 
     List<CatalogueViews.Line> of(String number, List<CatalogueLine> some) {
@@ -40,12 +51,15 @@ class LineViews {
         List<Long> ids = some.stream().map(CatalogueLine::id).toList();
         Map<Long, Seen> seenBy = seen.of(ids);
         long caseId = cases.id(number);
+        Map<Long, Long> devices =
+                imaging.of(some.stream().map(CatalogueLine::imagingId).toList());
         Marks chosen = selections.chosen(caseId);
         Map<Long, RemarkViews.Remark> said = remarks.of(caseId, ids);
         Map<Long, Sights.Seen> sightOf = into ? sights.of(ids) : Map.of();
         return some.stream()
                 .map(l -> l.view(
                         into,
+                        Known.in(devices, l.imagingId()),
                         wanted,
                         seenBy.getOrDefault(l.id(), Seen.NOWHERE),
                         new CatalogueViews.Lab(chosen.has(l.id()), said.get(l.id()), look(sightOf.get(l.id())))))

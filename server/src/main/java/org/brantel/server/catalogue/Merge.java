@@ -22,8 +22,8 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /**
- * Brings a session's findings into the catalogue, a lot of ten thousand at a time. A case has one session at work, so that one
- * merge is under way.
+ * Brings a session's findings into the catalogue, a lot of ten thousand at a time. Several sessions of a case may be at
+ * work; the lots of one case come in one after the other.
  */
 final class Merge implements Closeable {
 
@@ -40,6 +40,7 @@ final class Merge implements Closeable {
         private final CatalogueContents contents;
         private final Cases cases;
         private final ImagingRecords imaging;
+        private final CatalogueTurns turns;
         private final TransactionTemplate transaction;
 
         Into(
@@ -47,11 +48,13 @@ final class Merge implements Closeable {
                 CatalogueContents contents,
                 Cases cases,
                 ImagingRecords imaging,
+                CatalogueTurns turns,
                 TransactionTemplate transaction) {
             this.store = store;
             this.contents = contents;
             this.cases = cases;
             this.imaging = imaging;
+            this.turns = turns;
             this.transaction = transaction;
         }
 
@@ -65,6 +68,10 @@ final class Merge implements Closeable {
                     session,
                     imagingId);
         }
+
+        private MediumNames names(long caseId) {
+            return new MediumNames(imaging, cases.firstDevice(caseId));
+        }
     }
 
     private final Into into;
@@ -72,6 +79,8 @@ final class Merge implements Closeable {
     private final List<Fitting> wanted;
     private final long session;
     private final long imagingId;
+    private final MediumNames names;
+    private final String medium;
     private final Images images;
     private final Source image;
     private final Folders.Met folders = new Folders.Met();
@@ -86,6 +95,8 @@ final class Merge implements Closeable {
         this.wanted = wanted;
         this.session = session;
         this.imagingId = imagingId;
+        names = into.names(caseId);
+        medium = names.of(imagingId);
         images = new Images(into.imaging);
         image = images.of(imagingId);
     }
@@ -131,8 +142,8 @@ final class Merge implements Closeable {
     }
 
     private void bringIn(List<Finding> lot) throws IOException {
-        SameContent same = new SameContent(into.contents, images, caseId, imagingId, lot);
-        into.transaction.executeWithoutResult(t -> bringIn(same));
+        into.turns.take(
+                caseId, () -> new SameContent(into.contents, images, caseId, imagingId, medium, lot), this::bringIn);
         taken += lot.size();
         if (taken >= analyzedAt * MORE) {
             analyze();
@@ -141,20 +152,21 @@ final class Merge implements Closeable {
 
     private void bringIn(SameContent same) {
         List<Finding> findings = same.findings();
-        Stream<String> met = findings.stream()
-                .flatMap(f -> Stream.of(Catalogue.keys(f), Catalogue.standsFor(f), Catalogue.looksFor(f))
-                        .flatMap(List::stream));
+        Stream<String> met = findings.stream().flatMap(f -> Stream.of(
+                        Catalogue.keys(f, medium), Catalogue.standsFor(f, medium), Catalogue.looksFor(f, medium))
+                .flatMap(List::stream));
         Stream<String> alike =
                 same.hashed().entrySet().stream().flatMap(e -> Stream.of(e.getKey(), Catalogue.hashKey(e.getValue())));
-        MetLines known =
-                new MetLines(into.store, caseId, Stream.concat(met, alike).collect(Collectors.toSet()), same.lines());
+        MetLines known = new MetLines(
+                into.store, caseId, names, Stream.concat(met, alike).collect(Collectors.toSet()), same.lines());
         same.hashed().forEach(known::hashed);
         long[] read = findings.parallelStream().mapToLong(this::read).toArray();
         Set<CatalogueLine> touched = new LinkedHashSet<>();
         for (int i = 0; i < read.length; i++) {
             Finding f = findings.get(i);
-            CatalogueLine line = known.of(f);
-            List<String> own = Stream.concat(Catalogue.keys(f).stream(), Catalogue.standsFor(f).stream())
+            CatalogueLine line = known.of(f, medium);
+            List<String> own = Stream.concat(
+                            Catalogue.keys(f, medium).stream(), Catalogue.standsFor(f, medium).stream())
                     .toList();
             if (line == null) {
                 line = new CatalogueLine(caseId, imagingId, f, session, read[i]);
@@ -163,10 +175,10 @@ final class Merge implements Closeable {
                 line.join(f, imagingId, session, read[i]);
                 shared++;
             }
-            String place = Catalogue.place(f);
+            String place = Catalogue.place(f, medium);
             String hash = f.sha256();
             if (place != null && hash != null) {
-                line.hashed(place, hash);
+                line.hashed(place, hash, names);
             }
             known.add(line, own);
             known.seenBy(line, session, Seen.of(f));

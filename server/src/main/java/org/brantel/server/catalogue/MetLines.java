@@ -29,6 +29,7 @@ final class MetLines {
 
     private final CatalogueStore store;
     private final long caseId;
+    private final MediumNames names;
     private final Map<String, CatalogueLine> byKey = new HashMap<>();
     private final Set<String> freshKeys = new LinkedHashSet<>();
     private final Set<CatalogueLine> fresh = new LinkedHashSet<>();
@@ -40,9 +41,15 @@ final class MetLines {
     private final Map<CatalogueLine, CountChanges.@Nullable Counted> counted = new LinkedHashMap<>();
 
     /** @param places the numbers of the lines that places lead to, for those keys that are places */
-    MetLines(CatalogueStore store, long caseId, Collection<String> wantedKeys, Map<String, Long> places) {
+    MetLines(
+            CatalogueStore store,
+            long caseId,
+            MediumNames names,
+            Collection<String> wantedKeys,
+            Map<String, Long> places) {
         this.store = store;
         this.caseId = caseId;
+        this.names = names;
         Map<String, Long> there = store.keys()
                 .known(
                         caseId,
@@ -55,16 +62,19 @@ final class MetLines {
         there.forEach((key, line) -> byKey.put(key, store.shown(byId, line)));
     }
 
-    /** The line of a finding; null for one that is new. */
+    /** The line of a finding of a medium; null for one that is new. */
     @Nullable
-    CatalogueLine of(Finding finding) {
+    CatalogueLine of(Finding finding, String medium) {
         // Two names for one beginning are two files, whatever content was doubted there.
-        Stream<CatalogueLine> doubted = Catalogue.looksFor(finding).stream()
+        Stream<CatalogueLine> doubted = Catalogue.looksFor(finding, medium).stream()
                 .map(this::known)
                 .filter(Objects::nonNull)
                 .filter(l -> !Catalogue.isNamed(finding) || !l.isNamed());
         List<CatalogueLine> same = Stream.concat(
-                        Catalogue.keys(finding).stream().map(this::known).filter(Objects::nonNull), doubted)
+                        Catalogue.keys(finding, medium).stream()
+                                .map(this::known)
+                                .filter(Objects::nonNull),
+                        doubted)
                 .distinct()
                 .toList();
         return same.isEmpty() ? null : one(same);
@@ -84,7 +94,7 @@ final class MetLines {
         CatalogueLine line = known(place);
         if (line != null) {
             CatalogueLine same = known(Catalogue.hashKey(sha256));
-            line.hashed(place, sha256);
+            line.hashed(place, sha256, names);
             add(same == null || same == line ? line : one(List.of(line, same)), List.of(Catalogue.hashKey(sha256)));
         }
     }

@@ -37,28 +37,32 @@ final class SameContent {
     private final long caseId;
     private final ContentHasher hasher = new ContentHasher();
     private final List<Finding> batch;
+    private final String medium;
     private final Map<String, CatalogueContent> byPlace = new LinkedHashMap<>();
     private final Set<CatalogueContent> changed = new LinkedHashSet<>();
     private final Map<CatalogueContent, Finding> unsampled = new LinkedHashMap<>();
     private final Map<String, String> hashed = new LinkedHashMap<>();
 
-    /** @param batch as a session found them, on the image of {@code imagingId} */
-    SameContent(CatalogueContents records, Images images, long caseId, long imagingId, List<Finding> batch)
+    /**
+     * @param batch  as a session found them, on the image of {@code imagingId}
+     * @param medium the name in keys of the device that it is of
+     */
+    SameContent(
+            CatalogueContents records, Images images, long caseId, long imagingId, String medium, List<Finding> batch)
             throws IOException {
         this.records = records;
         this.images = images;
         this.caseId = caseId;
+        this.medium = medium;
         this.batch = List.copyOf(batch);
         records.findKnown(
                         caseId,
-                        batch.stream()
-                                .map(Catalogue::place)
-                                .filter(Objects::nonNull)
-                                .collect(Collectors.toSet()))
+                        batch.stream().map(this::place).filter(Objects::nonNull).collect(Collectors.toSet()))
                 .forEach(c -> byPlace.put(c.place(), c));
         for (Finding f : batch) {
-            if (Catalogue.place(f) != null) {
-                see(byPlace.computeIfAbsent(Catalogue.place(f), p -> fresh(imagingId, f)), imagingId, f);
+            String place = place(f);
+            if (place != null) {
+                see(byPlace.computeIfAbsent(place, p -> fresh(imagingId, place, f)), imagingId, f);
             }
         }
         sampleAll(imagingId);
@@ -91,8 +95,12 @@ final class SameContent {
         }
     }
 
-    private CatalogueContent fresh(long imagingId, Finding finding) {
-        CatalogueContent content = new CatalogueContent(imagingId, finding);
+    private @Nullable String place(Finding finding) {
+        return Catalogue.place(finding, medium);
+    }
+
+    private CatalogueContent fresh(long imagingId, String place, Finding finding) {
+        CatalogueContent content = new CatalogueContent(imagingId, place, finding);
         changed.add(content);
         return content;
     }
@@ -154,7 +162,7 @@ final class SameContent {
     List<Finding> findings() {
         List<Finding> told = new ArrayList<>(batch.size());
         for (Finding f : batch) {
-            CatalogueContent content = byPlace.get(Catalogue.place(f));
+            CatalogueContent content = byPlace.get(place(f));
             told.add(content == null || content.sha256() == null ? f : f.withHash(content.sha256()));
         }
         return told;

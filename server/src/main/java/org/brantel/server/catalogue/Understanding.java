@@ -17,6 +17,8 @@ import org.brantel.core.question.Condition;
 import org.brantel.core.question.Known;
 import org.brantel.core.question.Question;
 import org.brantel.core.wanted.WantedLine;
+import org.brantel.server.bench.ImagingRecords;
+import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.locks.Locks;
 import org.brantel.server.locks.Look;
@@ -36,6 +38,7 @@ class Understanding {
 
     private final Cases cases;
     private final Searched searched;
+    private final ImagingRecords imaging;
     private final List<BesideLines> sources;
     private final Locks locks;
     private final Settings settings;
@@ -45,6 +48,7 @@ class Understanding {
     Understanding(
             Cases cases,
             Searched searched,
+            ImagingRecords imaging,
             List<BesideLines> sources,
             Locks locks,
             Settings settings,
@@ -52,6 +56,7 @@ class Understanding {
             JdbcTemplate sql) {
         this.cases = cases;
         this.searched = searched;
+        this.imaging = imaging;
         this.sources = sources;
         this.locks = locks;
         this.settings = settings;
@@ -77,6 +82,7 @@ class Understanding {
                                 .map(WantedLine::id)
                                 .toList(),
                         new LinkedHashSet<>(searched.sessions(caseId)),
+                        called(cases.docket(number).said().devices()),
                         line -> isLine(caseId, line),
                         into,
                         locks.mayLook(number, Look.CONTENTS)));
@@ -100,7 +106,23 @@ class Understanding {
                 likes.put(l.line(), likeness(caseId, l.line(), into));
             }
         });
-        return new Understood(question, into, folders, likes, beside);
+        return new Understood(question, into, folders, likes, beside, media(caseId));
+    }
+
+    /** Each device by its place among the others, and by its slot. */
+    private static Map<String, Long> called(List<CaseViews.Device> devices) {
+        Map<String, Long> called = new HashMap<>();
+        devices.forEach(d -> called.put("device " + d.position(), d.id()));
+        devices.forEach(d -> called.putIfAbsent(d.which(), d.id()));
+        return called;
+    }
+
+    /** The imaging sessions that read each device. */
+    private Map<Long, List<Long>> media(long caseId) {
+        Map<Long, List<Long>> media = new HashMap<>();
+        imaging.devices(caseId).forEach((session, device) -> media.computeIfAbsent(device, d -> new ArrayList<>())
+                .add(session));
+        return media;
     }
 
     private static void each(Condition c, Consumer<Condition> told) {

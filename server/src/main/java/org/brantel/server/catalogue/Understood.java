@@ -29,15 +29,17 @@ import org.jspecify.annotations.Nullable;
  * @param folders the folders that a condition is about; one that is about too many has none here
  * @param likes   what lines are like that something is to be like, by their numbers
  * @param beside  what records beside the catalogue say of conditions
+ * @param media   the imaging sessions that read each device of the case
  */
 record Understood(
         @Nullable Question question,
         boolean into,
         Map<Condition, List<Long>> folders,
         Map<Long, Likeness> likes,
-        Map<Condition, List<Beside>> beside) {
+        Map<Condition, List<Beside>> beside,
+        Map<Long, List<Long>> media) {
 
-    static final Understood NOTHING = new Understood(null, false, Map.of(), Map.of(), Map.of());
+    static final Understood NOTHING = new Understood(null, false, Map.of(), Map.of(), Map.of(), Map.of());
 
     /**
      * Lines of which records beside the catalogue say what a condition asks.
@@ -143,6 +145,9 @@ record Understood(
                 return v.session() == null
                         ? volume
                         : b.and(volume, known("toldBy", b.equal(root.get("toldBy"), v.session()), turned));
+            }
+            if (c instanceof Condition.OnDevice d) {
+                return root.get("imagingId").in(media.getOrDefault(d.device(), List.of()));
             }
             if (c instanceof Condition.InSession s) {
                 return CatalogueFilter.isSeen(query, root, b, s.session());

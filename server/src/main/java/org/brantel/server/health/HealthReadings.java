@@ -25,6 +25,7 @@ public class HealthReadings {
     public record Place(
             String number,
             long caseId,
+            long deviceId,
             long attachmentId,
             @Nullable Long sessionId) {}
 
@@ -71,6 +72,7 @@ public class HealthReadings {
         if (!grade.equals(before)) {
             cases.observe(
                     place.number(),
+                    place.deviceId(),
                     List.of(new CaseForm.Fact("bench.health", grade, Said.OBSERVED)),
                     reading.origin() == HealthReading.Origin.BY_HAND ? Set.of() : Set.of("bench.health"),
                     who);

@@ -104,13 +104,22 @@ public record CaseForm(
         }
     }
 
+    /** @param device which of the devices of the form it is said of, counted from 1; absent for all of them */
     public record Fact(
             @NotBlank(message = "A fact has no code.") String code,
             @NotBlank(message = "A fact has no value.") String value,
 
             @NotNull(message = "A fact is told or observed.")
-            Said source)
-            implements LabProtocol.Stated {}
+            Said source,
+
+            @Nullable Integer device)
+            implements LabProtocol.Stated {
+
+        /** Of all devices. */
+        public Fact(String code, String value, Said source) {
+            this(code, value, source, null);
+        }
+    }
 
     /**
      * @param changedFrom first day on which the files were made or changed, {@code changedTo} the last one

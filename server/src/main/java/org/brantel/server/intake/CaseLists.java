@@ -18,7 +18,6 @@ import java.util.stream.Stream;
 import org.brantel.core.triage.RecoveryPath;
 import org.brantel.server.platform.Known;
 import org.brantel.server.platform.Refusal;
-import org.brantel.server.protocol.Said;
 import org.brantel.server.settings.LabSettings;
 import org.jspecify.annotations.Nullable;
 import org.springframework.data.domain.Page;
@@ -198,20 +197,21 @@ public class CaseLists {
                 .toList();
     }
 
-    /** The facts of many cases at once, by number; the lead device's type is among them. */
+    /** What counts for a device, with its own type. */
+    public record OfDevice(CaseViews.Device device, List<CaseForm.Fact> facts) {}
+
+    /** The facts of the devices of many cases at once, by number; the lead comes first. */
     @Transactional(readOnly = true)
-    public Map<String, List<CaseForm.Fact>> facts(Collection<String> numbers) {
-        Map<Long, LabCase> byId = cases.findByNumberIn(numbers).stream().collect(Collectors.toMap(LabCase::id, c -> c));
-        Map<String, List<CaseForm.Fact>> found = new LinkedHashMap<>();
-        byId.values().forEach(c -> found.put(c.number(), new ArrayList<>()));
-        facts.findByCaseIdInAndWithdrawnFalseOrderById(byId.keySet())
-                .forEach(r ->
-                        Known.in(found, Known.in(byId, r.caseId()).number()).add(r.stated()));
+    public Map<String, List<OfDevice>> facts(Collection<String> numbers) {
+        Map<Long, String> byId = ids(numbers);
+        Map<Long, List<CaseViews.Fact>> said = facts.findByCaseIdInAndWithdrawnFalseOrderById(byId.keySet()).stream()
+                .collect(
+                        Collectors.groupingBy(FactRow::caseId, Collectors.mapping(FactRow::view, Collectors.toList())));
+        Map<String, List<OfDevice>> found = new LinkedHashMap<>();
         devices.findByCaseIdInAndRemovedFalseOrderByPosition(byId.keySet()).forEach(d -> {
-            List<CaseForm.Fact> own = Known.in(found, Known.in(byId, d.caseId()).number());
-            if (own.stream().noneMatch(f -> f.code().equals("medium.type"))) {
-                own.add(new CaseForm.Fact("medium.type", d.view().type(), Said.TOLD));
-            }
+            List<OfDevice> own = found.computeIfAbsent(Known.in(byId, d.caseId()), n -> new ArrayList<>());
+            List<CaseViews.Fact> all = said.getOrDefault(d.caseId(), List.of());
+            own.add(new OfDevice(d.view(), CountingFacts.of(all, d.view(), own.isEmpty())));
         });
         return found;
     }
@@ -265,11 +265,11 @@ public class CaseLists {
                 .collect(Collectors.toMap(FactRow.Changed::caseId, FactRow.Changed::at));
     }
 
-    /** The type of the lead device of each case. */
+    /** The types of these devices, by their keys; also of those that were taken off since. */
     @Transactional(readOnly = true)
-    public Map<Long, String> mediums(Collection<Long> caseIds) {
-        return devices.findByCaseIdInAndRemovedFalseOrderByPosition(Set.copyOf(caseIds)).stream()
-                .collect(Collectors.toMap(DeviceRecord::caseId, d -> d.view().type(), (lead, other) -> lead));
+    public Map<Long, String> types(Collection<Long> deviceIds) {
+        return devices.findAllById(Set.copyOf(deviceIds)).stream()
+                .collect(Collectors.toMap(DeviceRecord::id, d -> d.view().type()));
     }
 
     /** The keys of these cases, with their numbers. */

@@ -3,13 +3,15 @@ package org.brantel.server.intake;
 import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.brantel.core.layout.NameRules;
 import org.brantel.core.source.Identity;
 import org.brantel.core.triage.RecoveryPath;
 import org.brantel.core.wanted.WantedLine;
 import org.brantel.server.customers.CustomerViews;
+import org.brantel.server.platform.Refusal;
 import org.brantel.server.protocol.LabProtocol;
 import org.brantel.server.protocol.Said;
 import org.jspecify.annotations.Nullable;
@@ -19,7 +21,7 @@ public final class CaseViews {
 
     private CaseViews() {}
 
-    /** A device as it was taken in. */
+    /** A device as it was taken in, and the way that it goes. */
     public record Device(
             long id,
             int position,
@@ -27,7 +29,8 @@ public final class CaseViews {
             @JsonUnwrapped Label label,
             @JsonUnwrapped AsBrought brought,
             @JsonUnwrapped Member member,
-            @JsonUnwrapped Entitlement entitled) {
+            @JsonUnwrapped Entitlement entitled,
+            @JsonUnwrapped Way way) {
 
         /**
          * What its label says.
@@ -55,16 +58,64 @@ public final class CaseViews {
         public record Entitlement(
                 String entitlement, @Nullable LocalDate entitledUntil) {}
 
+        /**
+         * The path that was decided for this device alone, and why; none where it goes the way of its case.
+         *
+         * @param ownProtocol the version of the protocol by which it was decided
+         */
+        public record Way(
+                @Nullable RecoveryPath ownPath,
+                @Nullable String ownReason,
+                @Nullable String ownProtocol) {}
+
         /** Make and model, or else its type. */
         public String name() {
             String name = label.makeAndModel();
             return name.isEmpty() ? type.replace('-', ' ') : name;
         }
+
+        /** How people tell it from the others of its case: by its slot, or else by its place among them. */
+        public String which() {
+            return member.slot() == null ? "device " + position : "slot " + member.slot();
+        }
+
+        /** How people tell these from the others of their case: {@code slots 1, 2 and 4}. */
+        public static String which(List<Device> some) {
+            List<String> slots = some.stream()
+                    .filter(d -> d.member.slot() != null)
+                    .map(d -> String.valueOf(d.member.slot()))
+                    .toList();
+            List<String> others = some.stream()
+                    .filter(d -> d.member.slot() == null)
+                    .map(d -> String.valueOf(d.position))
+                    .toList();
+            return Stream.of(listed("slot", slots), listed("device", others))
+                    .filter(s -> !s.isEmpty())
+                    .collect(Collectors.joining(" and "));
+        }
+
+        private static String listed(String what, List<String> numbers) {
+            int last = numbers.size() - 1;
+            return switch (numbers.size()) {
+                case 0 -> "";
+                case 1 -> what + " " + numbers.get(0);
+                default -> what + "s " + String.join(", ", numbers.subList(0, last)) + " and " + numbers.get(last);
+            };
+        }
     }
 
-    /** @param measured by a station rather than entered by a person */
-    public record Fact(String code, String value, Said source, boolean measured, String who, Instant at)
-            implements LabProtocol.Stated {}
+    /**
+     * @param device   that it is said of; absent for all of the case
+     * @param measured by a station rather than entered by a person
+     */
+    public record Fact(
+            String code,
+            String value,
+            Said source,
+            @Nullable Long device,
+            boolean measured,
+            String who,
+            Instant at) implements LabProtocol.Stated {}
 
     /** A fact that was corrected: it counts no longer and stays on record. */
     public record Withdrawn(
@@ -178,20 +229,46 @@ public final class CaseViews {
                 @Nullable String pathReason,
                 @Nullable String protocol) {}
 
-        /** The facts as they count; the lead device's type is one of its own. */
-        public List<CaseForm.Fact> stated() {
-            List<CaseForm.Fact> all = new ArrayList<>(said.facts().stream()
-                    .map(f -> new CaseForm.Fact(f.code(), f.value(), f.source()))
-                    .toList());
-            if (all.stream().noneMatch(f -> f.code().equals("medium.type"))) {
-                all.add(new CaseForm.Fact("medium.type", device().type(), Said.TOLD));
-            }
-            return all;
+        /** The facts as they count for a device. */
+        public List<CaseForm.Fact> stated(Device device) {
+            return CountingFacts.of(said.facts(), device, device.id() == device().id());
         }
 
         /** The one that leads. */
         public Device device() {
             return said.devices().get(0);
+        }
+
+        /**
+         * One of the case's.
+         *
+         * @param id null for the one that leads
+         * @throws Refusal when the case has no such device
+         */
+        public Device device(@Nullable Long id) {
+            return id == null
+                    ? device()
+                    : said.devices().stream()
+                            .filter(d -> d.id() == id)
+                            .findFirst()
+                            .orElseThrow(() -> Refusal.missing("Device " + id + " does not belong to " + number
+                                    + "; it may have been taken off the intake."));
+        }
+
+        public boolean hasSeveral() {
+            return said.devices().size() > 1;
+        }
+
+        /** The path that a device goes: its own, or else its case's; null while neither is decided. */
+        public @Nullable RecoveryPath pathOf(Device device) {
+            return device.way().ownPath() == null
+                    ? decision.path()
+                    : device.way().ownPath();
+        }
+
+        /** How a device of the case is told from its others, with a blank after it; empty where it is alone. */
+        public String whichOf(Device device) {
+            return hasSeveral() ? device.which() + " " : "";
         }
     }
 }

@@ -35,7 +35,7 @@ public class Cases {
     public record ConsentNarrowed(String caseNumber) {}
 
     /** What the bench saw was noted. */
-    public record Observed(String caseNumber, Set<String> codes) {}
+    public record Observed(String caseNumber, long device, Set<String> codes) {}
 
     /** A case was logged. */
     public record Logged(String caseNumber) {}
@@ -96,8 +96,8 @@ public class Cases {
         LabCase labCase = new LabCase(freeNumber(), person, now);
         labCase.describe(form, customers.take(form.customer()));
         cases.save(labCase);
-        entries.replaceDevices(labCase, form.devices(), capacities);
-        entries.replaceFacts(labCase, form.facts(), who);
+        List<Long> keys = entries.replaceDevices(labCase, form.devices(), capacities);
+        entries.replaceFacts(labCase, form.facts(), keys, who);
         entries.replaceWanted(labCase, form.wanted());
         course.came(labCase, Stage.RECEIVED, now, who);
         happenings.tell(
@@ -142,8 +142,8 @@ public class Cases {
         }
         boolean narrowed = labCase.consent().isWiderThan(form.consent());
         labCase.describe(form, customers.take(form.customer().of(labCase.customerId())));
-        entries.replaceDevices(labCase, form.devices(), capacities);
-        entries.replaceFacts(labCase, form.facts(), who);
+        List<Long> keys = entries.replaceDevices(labCase, form.devices(), capacities);
+        entries.replaceFacts(labCase, form.facts(), keys, who);
         if (entries.replaceWanted(labCase, form.wanted())) {
             announcer.publishEvent(new WantedChanged(number));
         }
@@ -189,26 +189,29 @@ public class Cases {
     }
 
     /**
-     * Records what was seen on the bench.
+     * Records what was seen of a device on the bench.
      *
      * @param measured codes whose value a station measured by itself
      */
     @Transactional
-    public void observe(String number, List<CaseForm.Fact> seen, Set<String> measured, String who) {
+    public void observe(String number, long device, List<CaseForm.Fact> seen, Set<String> measured, String who) {
         LabCase labCase = cases.toEdit(number);
         protocol.facts(seen);
-        entries.observe(labCase, seen, measured, who);
+        Set<String> codes = seen.stream().map(CaseForm.Fact::code).collect(Collectors.toSet());
+        CaseViews.Docket docket = docket(number);
+        String of = docket.hasSeveral() ? docket.device(device).which() + ": " : "";
+        entries.observe(labCase, device, codes, seen, measured, who);
         happenings.tell(
                 number,
                 who,
                 "noted what the bench saw",
-                seen.stream()
-                        .map(f -> protocol.triage().protocol().say(f.code(), f.value())
-                                + (measured.contains(f.code()) ? " (measured)" : ""))
-                        .collect(Collectors.joining(", ")),
+                of
+                        + seen.stream()
+                                .map(f -> protocol.triage().protocol().say(f.code(), f.value())
+                                        + (measured.contains(f.code()) ? " (measured)" : ""))
+                                .collect(Collectors.joining(", ")),
                 Topic.CASE);
-        announcer.publishEvent(
-                new Observed(number, seen.stream().map(CaseForm.Fact::code).collect(Collectors.toSet())));
+        announcer.publishEvent(new Observed(number, device, codes));
     }
 
     /** @param day on which somebody else's word is due; null when the case waits for nobody else */
@@ -240,36 +243,90 @@ public class Cases {
     public void learned(String number, Set<String> codes, List<CaseForm.Fact> facts, String who) {
         LabCase labCase = cases.toEdit(number);
         protocol.facts(facts);
-        entries.observe(labCase, codes, facts, Set.of(), who);
+        entries.observe(labCase, null, codes, facts, Set.of(), who);
         happenings.changed(number, Topic.CASE);
     }
 
-    /** Records the decision on a recovery path and moves the case on. */
+    /**
+     * What a decision came to.
+     *
+     * @param stage     in which the case stands since
+     * @param completes it was the last device without a path, so that the case goes the way of its first one
+     */
+    public record Course(Stage stage, boolean completes) {}
+
+    /**
+     * Records the decision on a recovery path and moves the case on.
+     *
+     * @param device that it is for; null for all of the case that have none of their own
+     */
     @Transactional
-    public void decide(String number, int version, RecoveryPath path, String reason, String protocolName, String who) {
-        LabCase labCase = find(number);
+    public Course decide(
+            String number,
+            int version,
+            @Nullable Long device,
+            RecoveryPath path,
+            String reason,
+            String protocolName,
+            String who) {
+        LabCase labCase = cases.toEdit(number);
         expectVersion(labCase, version);
-        labCase.decide(path, reason, protocolName);
-        if (path == RecoveryPath.DECLINE) {
+        boolean completes = false;
+        if (device == null) {
+            labCase.decide(path, reason, protocolName);
+        } else {
+            entries.decide(labCase, device, new CaseViews.Device.Way(path, reason, protocolName));
+            List<CaseViews.Device.Way> ways =
+                    entries.devices(labCase).stream().map(CaseViews.Device::way).toList();
+            completes = labCase.path() == null && ways.stream().allMatch(w -> w.ownPath() != null);
+            if (completes) {
+                CaseViews.Device.Way first = ways.stream()
+                        .filter(w -> w.ownPath() != RecoveryPath.DECLINE)
+                        .findFirst()
+                        .orElse(ways.get(0));
+                labCase.decide(first.ownPath(), first.ownReason(), first.ownProtocol());
+            }
+        }
+        moveOn(labCase, who);
+        happenings.changed(number, Topic.CASE);
+        return new Course(labCase.stage(), completes);
+    }
+
+    private void moveOn(LabCase labCase, String who) {
+        if (labCase.path() == null) {
+            return;
+        }
+        boolean declined = entries.devices(labCase).stream()
+                .map(d -> d.way().ownPath() == null ? labCase.path() : d.way().ownPath())
+                .allMatch(p -> p == RecoveryPath.DECLINE);
+        if (declined) {
             course.moveTo(labCase, Stage.DECLINED, who);
         } else if (labCase.stage() == Stage.RECEIVED || !labCase.stage().isOpen()) {
             // A case that is further on stays there: another path is another way of going on. One that was over is open
             // again.
             course.moveTo(labCase, Stage.TRIAGED, who);
         }
-        happenings.changed(number, Topic.CASE);
     }
 
-    /** Puts back what a decision changed. */
+    /**
+     * Puts back what a decision changed.
+     *
+     * @param device    that it was for; null for the case
+     * @param way       that stood before
+     * @param completed the case got its path by it, and has none again
+     */
     @Transactional
     public void undecide(
-            String number,
-            @Nullable RecoveryPath path,
-            @Nullable String reason,
-            @Nullable String protocolName,
-            Stage stage) {
-        LabCase labCase = find(number);
-        labCase.decide(path, reason, protocolName);
+            String number, @Nullable Long device, CaseViews.Device.Way way, boolean completed, Stage stage) {
+        LabCase labCase = cases.toEdit(number);
+        if (device == null) {
+            labCase.decide(way.ownPath(), way.ownReason(), way.ownProtocol());
+        } else {
+            entries.decide(labCase, device, way);
+            if (completed) {
+                labCase.decide(null, null, null);
+            }
+        }
         // Its clock goes on as if nothing had been decided.
         course.backTo(labCase, stage);
         happenings.changed(number, Topic.CASE);
@@ -392,6 +449,12 @@ public class Cases {
     @Transactional(readOnly = true)
     public long id(String number) {
         return find(number).id();
+    }
+
+    /** The first device that a case ever had; it may have been taken off since. */
+    @Transactional(readOnly = true)
+    public long firstDevice(long id) {
+        return entries.firstDevice(cases.findById(id).orElseThrow());
     }
 
     @Transactional(readOnly = true)

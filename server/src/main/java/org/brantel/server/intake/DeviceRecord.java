@@ -7,6 +7,7 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.LocalDate;
+import org.brantel.core.triage.RecoveryPath;
 import org.jspecify.annotations.Nullable;
 
 @Entity
@@ -37,6 +38,9 @@ class DeviceRecord {
     private String entitlement;
     private @Nullable LocalDate entitledUntil;
     private boolean removed;
+    private @Nullable RecoveryPath path;
+    private @Nullable String pathReason;
+    private @Nullable String protocol;
 
     protected DeviceRecord() {}
 
@@ -70,6 +74,18 @@ class DeviceRecord {
         return before;
     }
 
+    /** @param newPath of this device alone; null where it goes the way of its case */
+    void decide(@Nullable RecoveryPath newPath, @Nullable String reason, @Nullable String protocolVersion) {
+        path = newPath;
+        pathReason = reason;
+        protocol = protocolVersion;
+    }
+
+    @Nullable
+    RecoveryPath path() {
+        return path;
+    }
+
     /** It was logged by mistake; photos and records that speak of it stay. */
     void remove() {
         removed = true;
@@ -91,6 +107,7 @@ class DeviceRecord {
                 new CaseViews.Device.Label(make, model, serial, capacity),
                 new CaseViews.Device.AsBrought(attachedBy, accessories, condition),
                 new CaseViews.Device.Member(setName, slot),
-                new CaseViews.Device.Entitlement(entitlement, entitledUntil));
+                new CaseViews.Device.Entitlement(entitlement, entitledUntil),
+                new CaseViews.Device.Way(path, pathReason, protocol));
     }
 }

@@ -8,5 +8,8 @@ interface Devices extends JpaRepository<DeviceRecord, Long> {
 
     List<DeviceRecord> findByCaseIdAndRemovedFalseOrderByPosition(Long caseId);
 
+    /** Also one that was taken off since. */
+    DeviceRecord findFirstByCaseIdOrderById(Long caseId);
+
     List<DeviceRecord> findByCaseIdInAndRemovedFalseOrderByPosition(Collection<Long> caseIds);
 }

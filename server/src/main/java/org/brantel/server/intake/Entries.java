@@ -6,10 +6,11 @@ import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
-import java.util.stream.Collectors;
 import org.brantel.core.wanted.WantedLine;
 import org.brantel.server.protocol.Said;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** The rows that belong to a case: its devices, facts and wanted lines. */
@@ -56,8 +57,10 @@ class Entries {
      * Keeps the rows of devices that stay, so that photos and attachments still speak of them.
      * @param bytes each one's
      * capacity
+     * @return the keys of the devices, in the order in which they were given
      */
-    void replaceDevices(LabCase c, List<CaseForm.Device> given, List<Long> bytes) {
+    List<Long> replaceDevices(LabCase c, List<CaseForm.Device> given, List<Long> bytes) {
+        List<Long> keys = new ArrayList<>();
         Map<Long, DeviceRecord> standing = new HashMap<>();
         devices.findByCaseIdAndRemovedFalseOrderByPosition(c.id()).forEach(d -> standing.put(d.id(), d));
         for (int i = 0; i < given.size(); i++) {
@@ -66,23 +69,45 @@ class Entries {
                     : standing.remove(given.get(i).id());
             DeviceRecord record = known == null ? new DeviceRecord(c.id()) : known;
             record.describe(given.get(i), i + 1, bytes.get(i));
-            devices.save(record);
+            keys.add(devices.save(record).id());
         }
         standing.values().forEach(DeviceRecord::remove);
+        return keys;
+    }
+
+    /** Gives a device a path of its own; null lets it go the way of its case. */
+    void decide(LabCase c, long device, CaseViews.Device.Way way) {
+        record(c, device).decide(way.ownPath(), way.ownReason(), way.ownProtocol());
+    }
+
+    private DeviceRecord record(LabCase c, long device) {
+        return devices.findByCaseIdAndRemovedFalseOrderByPosition(c.id()).stream()
+                .filter(d -> d.id() == device)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    /** The first device that the case ever had; it may have been taken off since. */
+    long firstDevice(LabCase c) {
+        return devices.findFirstByCaseIdOrderById(c.id()).id();
     }
 
     /** @return the serial that the device had before */
     String bearsSerial(LabCase c, long device, String serial) {
-        return devices.findByCaseIdAndRemovedFalseOrderByPosition(c.id()).stream()
-                .filter(d -> d.id() == device)
-                .findFirst()
-                .orElseThrow()
-                .bearsSerial(serial);
+        return record(c, device).bearsSerial(serial);
     }
 
-    /** Facts that are no longer there are withdrawn, new ones are added; one that stays keeps who said it and when. */
-    void replaceFacts(LabCase c, List<CaseForm.Fact> given, String who) {
-        Set<CaseForm.Fact> now = new LinkedHashSet<>(given);
+    /**
+     * Facts that are no longer there are withdrawn, new ones are added; one that stays keeps who said it and when.
+     *
+     * @param keys of the devices that the facts speak of, in their order
+     */
+    void replaceFacts(LabCase c, List<CaseForm.Fact> given, List<Long> keys, String who) {
+        Set<FactRow.Stated> now = new LinkedHashSet<>();
+        for (CaseForm.Fact f : given) {
+            Integer device = f.device();
+            now.add(new FactRow.Stated(f.code(), f.value(), f.source(), device == null ? null : keys.get(device - 1)));
+        }
         for (FactRow row : facts.findByCaseIdAndWithdrawnFalseOrderById(c.id())) {
             if (!now.remove(row.stated())) {
                 row.withdraw(who, clock.instant());
@@ -91,18 +116,31 @@ class Entries {
         now.forEach(f -> facts.save(new FactRow(c.id(), f, false, who, clock.instant())));
     }
 
-    /** Observed facts; each takes the place of what was observed under the same code before. */
-    void observe(LabCase c, List<CaseForm.Fact> seen, Set<String> measured, String who) {
-        observe(c, seen.stream().map(CaseForm.Fact::code).collect(Collectors.toSet()), seen, measured, who);
-    }
-
-    /** @param codes of which nothing else is observed from now on */
-    void observe(LabCase c, Set<String> codes, List<CaseForm.Fact> seen, Set<String> measured, String who) {
+    /**
+     * Observed facts; each takes the place of what was observed of the same thing under the same code before.
+     *
+     * @param device   that they are seen of; null for the case
+     * @param codes    of which nothing else is observed of it from now on
+     * @param measured codes whose value a station measured by itself
+     */
+    void observe(
+            LabCase c,
+            @Nullable Long device,
+            Set<String> codes,
+            List<CaseForm.Fact> seen,
+            Set<String> measured,
+            String who) {
+        // What was seen of a case with one device was seen of that device.
+        boolean alone = device != null && devices(c).size() == 1;
         List<FactRow> standing = facts.findByCaseIdAndWithdrawnFalseOrderById(c.id()).stream()
                 .filter(r -> r.stated().source() == Said.OBSERVED
                         && codes.contains(r.stated().code()))
+                .filter(r -> Objects.equals(r.stated().device(), device)
+                        || alone && r.stated().device() == null)
                 .toList();
-        List<CaseForm.Fact> fresh = new ArrayList<>(seen);
+        List<FactRow.Stated> fresh = new ArrayList<>(seen.stream()
+                .map(f -> new FactRow.Stated(f.code(), f.value(), f.source(), device))
+                .toList());
         for (FactRow row : standing) {
             if (!fresh.remove(row.stated())) {
                 row.withdraw(who, clock.instant());

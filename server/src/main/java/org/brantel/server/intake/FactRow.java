@@ -7,6 +7,7 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import org.brantel.server.protocol.LabProtocol;
 import org.brantel.server.protocol.Said;
 import org.jspecify.annotations.Nullable;
 
@@ -14,6 +15,13 @@ import org.jspecify.annotations.Nullable;
 @Entity
 @Table(name = "fact")
 class FactRow {
+
+    /** @param device that it is said of; null for all of the case */
+    record Stated(
+            String code,
+            String value,
+            Said source,
+            @Nullable Long device) implements LabProtocol.Stated {}
 
     /** When the facts of a case changed last. */
     record Changed(Long caseId, Instant at) {}
@@ -24,6 +32,9 @@ class FactRow {
 
     @Column(updatable = false)
     private Long caseId;
+
+    @Column(updatable = false)
+    private @Nullable Long deviceId;
 
     @Column(updatable = false)
     private String code;
@@ -49,8 +60,9 @@ class FactRow {
 
     protected FactRow() {}
 
-    FactRow(Long caseId, CaseForm.Fact fact, boolean measured, String who, Instant at) {
+    FactRow(Long caseId, Stated fact, boolean measured, String who, Instant at) {
         this.caseId = caseId;
+        this.deviceId = fact.device();
         this.code = fact.code();
         this.value = fact.value();
         this.source = fact.source();
@@ -65,12 +77,12 @@ class FactRow {
         withdrawnAt = when;
     }
 
-    CaseForm.Fact stated() {
-        return new CaseForm.Fact(code, value, source);
+    Stated stated() {
+        return new Stated(code, value, source, deviceId);
     }
 
     CaseViews.Fact view() {
-        return new CaseViews.Fact(code, value, source, measured, who, at);
+        return new CaseViews.Fact(code, value, source, deviceId, measured, who, at);
     }
 
     CaseViews.Withdrawn withdrawnView() {

@@ -3,6 +3,7 @@ package org.brantel.server.intake;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Collectors;
 import org.brantel.core.kinds.Kinds;
 import org.brantel.core.spoken.Capacity;
 import org.brantel.server.platform.Refusal;
@@ -30,7 +31,7 @@ class IntakeCheck {
      * @return each device's capacity in bytes
      */
     List<Long> check(CaseForm form, @Nullable LocalDate deadlineBefore, LocalDate today) {
-        protocol.facts(form.facts());
+        facts(form);
         List<String> types =
                 protocol.triage().protocol().fact("medium.type").orElseThrow().values();
         List<Long> capacities = new ArrayList<>();
@@ -72,6 +73,24 @@ class IntakeCheck {
             }
         }
         return capacities;
+    }
+
+    /** Facts of one thing are held against the protocol together: what is said of one device is not said of another. */
+    private void facts(CaseForm form) {
+        int devices = form.devices().size();
+        for (CaseForm.Fact f : form.facts()) {
+            Integer device = f.device();
+            if (device != null && (device < 1 || device > devices)) {
+                throw Refusal.badInput(
+                        "facts",
+                        "The fact '" + f.code() + "' is said of device " + device + ", but there "
+                                + (devices == 1 ? "is one device." : "are " + devices + "."));
+            }
+        }
+        form.facts().stream()
+                .collect(Collectors.groupingBy(f -> f.device() == null ? 0 : f.device()))
+                .values()
+                .forEach(protocol::facts);
     }
 
     private static long capacity(String text) {

@@ -4,6 +4,7 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
 import org.brantel.server.staff.Staff;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -11,9 +12,11 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
+/** Locks of a device of a case; of the one that leads where none is named. */
 @RestController
 @RequestMapping("/api/cases/{number}/locks")
 class LockController {
@@ -35,19 +38,25 @@ class LockController {
     }
 
     @GetMapping
-    LockViews.State state(@PathVariable String number) {
-        return locks.state(number);
+    LockViews.State state(@PathVariable String number, @RequestParam @Nullable Long device) {
+        return locks.state(number, device);
     }
 
     @PostMapping("/releases")
     @ResponseStatus(HttpStatus.CREATED)
-    LockViews.State release(@PathVariable String number, @Valid @RequestBody NewRelease release) {
+    LockViews.State release(
+            @PathVariable String number, @RequestParam @Nullable Long device, @Valid @RequestBody NewRelease release) {
         return locks.release(
-                number, release.rule(), release.reason(), staff.current().name());
+                number,
+                device,
+                release.rule(),
+                release.reason(),
+                staff.current().name());
     }
 
     @DeleteMapping("/releases/{rule}")
-    LockViews.State withdraw(@PathVariable String number, @PathVariable String rule) {
-        return locks.withdraw(number, rule, staff.current().name());
+    LockViews.State withdraw(
+            @PathVariable String number, @PathVariable String rule, @RequestParam @Nullable Long device) {
+        return locks.withdraw(number, device, rule, staff.current().name());
     }
 }

@@ -26,8 +26,9 @@ public final class LockViews {
             @Nullable Release release) {}
 
     /**
+     * @param device      that it is of
      * @param untouchable why the device must not be touched now; empty when it may
      * @param look        what may be looked at: names, previews or contents
      */
-    public record State(List<Rule> rules, List<String> untouchable, String look) {}
+    public record State(long device, List<Rule> rules, List<String> untouchable, String look) {}
 }

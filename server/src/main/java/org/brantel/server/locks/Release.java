@@ -8,7 +8,6 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.List;
-import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.JpaRepository;
 
@@ -23,6 +22,9 @@ class Release {
 
     @Column(updatable = false)
     private Long caseId;
+
+    @Column(updatable = false)
+    private @Nullable Long deviceId;
 
     @Column(updatable = false)
     private String rule;
@@ -44,8 +46,9 @@ class Release {
     protected Release() {}
 
     /** @param because the facts that the rule rests on; with others, the release is over */
-    Release(Long caseId, String rule, String because, String reason, String who, Instant at) {
+    Release(Long caseId, Long deviceId, String rule, String because, String reason, String who, Instant at) {
         this.caseId = caseId;
+        this.deviceId = deviceId;
         this.rule = rule;
         this.because = because;
         this.reason = reason;
@@ -55,6 +58,11 @@ class Release {
 
     void end(Instant when) {
         endedAt = when;
+    }
+
+    /** Those of before devices were told apart are of all devices of their case. */
+    boolean isOf(long device) {
+        return deviceId == null || deviceId == device;
     }
 
     String rule() {
@@ -71,8 +79,6 @@ class Release {
 }
 
 interface Releases extends JpaRepository<Release, Long> {
-
-    Optional<Release> findByCaseIdAndRuleAndEndedAtIsNull(Long caseId, String rule);
 
     List<Release> findByCaseIdAndEndedAtIsNull(Long caseId);
 }

@@ -89,7 +89,7 @@ public class Outbox {
 
     @EventListener
     void logged(Cases.Logged e) {
-        queue(e.caseNumber(), "received", "", "", triage.rank(e.caseNumber()).stopRules(), THINKING_TIME);
+        queue(e.caseNumber(), "received", "", "", triage.stopRules(e.caseNumber()), THINKING_TIME);
     }
 
     @EventListener
@@ -101,8 +101,9 @@ public class Outbox {
     void decided(TriageService.Decided e) {
         queue(
                 e.caseNumber(),
-                e.path() == RecoveryPath.DECLINE ? "declined" : "decided",
-                e.label(),
+                // The case goes on when one of its devices is declined.
+                e.path() == RecoveryPath.DECLINE && e.device() == null ? "declined" : "decided",
+                e.device() == null ? e.label() : e.label() + " for " + e.device(),
                 e.reason(),
                 List.of(),
                 THINKING_TIME);

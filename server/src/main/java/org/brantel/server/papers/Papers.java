@@ -53,7 +53,8 @@ class Papers {
                 number,
                 "bag",
                 docket.said().customer().name(),
-                devices.size() == 1 ? docket.device().name() : devices.size() + " devices");
+                devices.size() == 1 ? docket.device().name() : devices.size() + " devices",
+                warning(triage.stopRules(number)));
         List<Map<String, Object>> labels = Stream.concat(
                         Stream.of(bag),
                         devices.stream()
@@ -63,12 +64,13 @@ class Papers {
                                         d.name() + place(d),
                                         d.label().serial().isEmpty()
                                                 ? "no serial noted"
-                                                : d.label().serial())))
+                                                : d.label().serial(),
+                                        warning(triage.rank(number, d.id()).stopRules()))))
                 .toList();
-        return print("labels", number, Map.of("labels", labels, "warning", warning(number)));
+        return print("labels", number, Map.of("labels", labels));
     }
 
-    private static Map<String, Object> label(String code, String what, String first, String second) {
+    private static Map<String, Object> label(String code, String what, String first, String second, String warning) {
         return Map.of(
                 "code",
                 code,
@@ -79,11 +81,13 @@ class Papers {
                 "first",
                 shortened(first, 30),
                 "second",
-                shortened(second, 34));
+                shortened(second, 34),
+                "warning",
+                warning);
     }
 
-    private String warning(String number) {
-        String words = triage.rank(number).stopRules().stream()
+    private static String warning(List<Ranking.Stop> stops) {
+        String words = stops.stream()
                 .map(stop -> StopWords.of(stop.code()))
                 .distinct()
                 .limit(4)
@@ -109,7 +113,7 @@ class Papers {
     /** What the customer takes home when the device stays. */
     byte[] receipt(String number) throws IOException {
         CaseViews.Docket docket = cases.docket(number);
-        List<String> rules = triage.rank(number).stopRules().stream()
+        List<String> rules = triage.stopRules(number).stream()
                 .map(Ranking.Stop::say)
                 .distinct()
                 .toList();
@@ -230,7 +234,7 @@ class Papers {
 
     /** What was written down at the decision, and what speaks for it. */
     private String reasons(String number, CaseViews.Docket docket) {
-        Stream<String> evidence = triage.rank(number).ranking().stream()
+        Stream<String> evidence = triage.rank(number, null).ranking().stream()
                 .filter(r -> r.path() == RecoveryPath.DECLINE)
                 .flatMap(r -> r.speaksFor().stream())
                 .map(Ranking.Piece::reason);

@@ -201,9 +201,9 @@ interface PartnerJobs extends JpaRepository<PartnerJob, Long> {
 
     List<PartnerJob> findByCaseIdAndTakenBackFalseOrderByIdDesc(Long caseId);
 
-    /** The keys of those of these cases that have a job, or had one. */
-    @Query("select distinct j.caseId from PartnerJob j where j.caseId in ?1 and j.takenBack = false")
-    Set<Long> findCases(Collection<Long> caseIds);
+    /** The devices of these cases that have a job, or had one. */
+    @Query("select distinct j.deviceId from PartnerJob j where j.caseId in ?1 and j.takenBack = false")
+    Set<Long> findDevices(Collection<Long> caseIds);
 
     /** Jobs of all cases that somebody has to do something about. */
     @Query(

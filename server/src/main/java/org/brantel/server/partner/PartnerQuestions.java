@@ -3,7 +3,6 @@ package org.brantel.server.partner;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.brantel.core.triage.Protocol;
 import org.brantel.core.triage.RecoveryPath;
@@ -23,6 +22,9 @@ import org.springframework.stereotype.Component;
 /** What a partner is to be asked, what the customer is, and what came back. */
 @Component
 class PartnerQuestions implements Asking {
+
+    /** A device of several may need a partner while others are read. */
+    private static final Set<Stage> UNDER_WAY = Set.of(Stage.RECEIVED, Stage.TRIAGED, Stage.IMAGING, Stage.SCANNING);
 
     private static final Action LOOK = Action.open("Open partner", Place.PARTNER);
 
@@ -65,27 +67,39 @@ class PartnerQuestions implements Asking {
                         .orElse("");
     }
 
+    /** Devices whose path leads to a partner, and which nobody has sent. */
     private Stream<Question> unsent(OpenCases open) {
-        List<CaseViews.Summary> decided = open.in(Stage.TRIAGED).stream()
-                .filter(c -> c.path() == RecoveryPath.HARDWARE_WORK)
+        List<CaseViews.Summary> meant = open.all().stream()
+                .filter(c -> UNDER_WAY.contains(c.waiting().stage()))
+                .filter(c -> c.devices() > 1
+                        || c.path() == RecoveryPath.HARDWARE_WORK && c.waiting().stage() == Stage.TRIAGED)
                 .toList();
-        Map<Long, String> ids = lists.ids(OpenCases.numbers(decided));
-        if (decided.isEmpty()) {
+        if (meant.isEmpty()) {
             return Stream.of();
         }
+        Map<Long, String> ids = lists.ids(OpenCases.numbers(meant));
+        Set<Long> sent = jobs.findDevices(ids.keySet());
+        Map<String, List<CaseViews.Device>> devices = lists.devices(ids.values());
         String move = protocol.triage()
                 .protocol()
                 .path(RecoveryPath.HARDWARE_WORK.word())
                 .map(Protocol.Path::firstMove)
                 .orElse("");
-        Set<Long> known = jobs.findCases(ids.keySet());
-        Set<String> sent = known.stream().map(ids::get).collect(Collectors.toSet());
-        return decided.stream()
-                .filter(c -> !sent.contains(c.number()))
-                .map(c -> question(
-                        c,
-                        "Send the device to the partner?",
-                        "The path is decided: " + RecoveryPath.HARDWARE_WORK.words() + ". " + move));
+        return meant.stream().flatMap(c -> {
+            List<CaseViews.Device> all = Known.in(devices, c.number());
+            List<CaseViews.Device> some = all.stream()
+                    .filter(d ->
+                            (d.way().ownPath() == null ? c.path() : d.way().ownPath()) == RecoveryPath.HARDWARE_WORK
+                                    && !sent.contains(d.id()))
+                    .toList();
+            return some.isEmpty()
+                    ? Stream.of()
+                    : Stream.of(question(
+                                    c,
+                                    "Send the device to the partner?",
+                                    "The path is decided: " + RecoveryPath.HARDWARE_WORK.words() + ". " + move)
+                            .of(some, all));
+        });
     }
 
     private static Stream<Question> of(CaseViews.Summary c, PartnerJob j, String which) {

@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.brantel.core.triage.RecoveryPath;
 import org.brantel.server.bench.Stations;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
@@ -72,12 +73,7 @@ class Partners {
                 .filter(j -> j.deviceId() == device.id() && j.isOut())
                 .map(j -> "It is with " + j.partner() + ".")
                 .findFirst()
-                .orElse(
-                        stations.attachedDevice(docket.number())
-                                        .filter(id -> id == device.id())
-                                        .isPresent()
-                                ? "It is attached; detach it at the bench first."
-                                : null);
+                .orElse(stations.isAttached(device.id()) ? "It is attached; detach it at the bench first." : null);
     }
 
     /** @param expected the day on which the partner's quote is due */
@@ -206,25 +202,37 @@ class Partners {
         return LocalDate.now(clock.withZone(settings.zone()));
     }
 
-    /** What was done is on record, and the case's clock runs on the partner while a device is there. */
+    /**
+     * What was done is on record, and the case's clock runs on the partner while all that is worked on is there; what
+     * is asked of a single device has a clock of its own.
+     */
     private void told(String number, String who, String what, String detail) {
         happenings.tell(number, who, what, detail, Topic.CASE);
+        CaseViews.Docket docket = cases.docket(number);
+        List<PartnerJob> out = jobs.findByCaseIdAndTakenBackFalseOrderByIdDesc(cases.id(number)).stream()
+                .filter(PartnerJob::isOut)
+                .toList();
+        boolean all = docket.said().devices().stream()
+                .filter(d -> docket.pathOf(d) != RecoveryPath.DECLINE)
+                .allMatch(d -> out.stream().anyMatch(j -> j.deviceId() == d.id()));
         cases.waitsUntil(
                 number,
-                jobs.findByCaseIdAndTakenBackFalseOrderByIdDesc(cases.id(number)).stream()
-                        .filter(j -> j.isOut() && j.step() != PartnerViews.Step.QUOTED)
-                        .map(PartnerJob::expected)
-                        .min(Comparator.naturalOrder())
-                        .orElse(null));
+                !all
+                        ? null
+                        : out.stream()
+                                .filter(j -> j.step() != PartnerViews.Step.QUOTED)
+                                .map(PartnerJob::expected)
+                                .min(Comparator.naturalOrder())
+                                .orElse(null));
     }
 
-    /** Somebody looked at the case's device on the bench. */
+    /** Somebody looked at a device of the case on the bench. */
     @EventListener
     @Transactional
     public void observed(Cases.Observed it) {
         if (!NO_CHECK.containsAll(it.codes())) {
             jobs.findByCaseIdAndTakenBackFalseOrderByIdDesc(cases.id(it.caseNumber())).stream()
-                    .filter(PartnerJob::isToCheck)
+                    .filter(j -> j.isToCheck() && j.deviceId() == it.device())
                     .forEach(PartnerJob::check);
         }
     }

@@ -75,11 +75,11 @@ class FirstScan {
     }
 
     private void startAfter(String number, long imagingId) {
-        if (!settings.bench().scanRecords() || scans.isScanned(number, imagingId)) {
+        if (!settings.bench().scanRecords() || scans.isScanned(imagingId)) {
             return;
         }
         try {
-            scans.start(number, Scans.Scope.quick(), Happenings.MACHINE);
+            scans.start(number, imaging.device(imagingId), Scans.Scope.quick(), Happenings.MACHINE);
         } catch (Refusal someoneWasQuicker) {
             LOG.info("No scan by records of {} by itself: {}", number, someoneWasQuicker.getMessage());
         }

@@ -31,12 +31,14 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 class ScanController {
 
     /**
+     * @param device whose newest image is scanned; absent for the newest image of the case
      * @param volume only this one, as the newest session numbers it; null for the whole medium
      * @param search look in what is free for lost volumes and for records of before a format; yes when it is not said
      * @param again  carve also what an earlier session carved; no when it is not said
      * @param hashes hash each finding; no when it is not said: then only those that look alike are
      */
     record ScanOrder(
+            @Nullable Long device,
             @NotNull(message = "Choose a scan method.") ScanMethod method,
             @Nullable Integer volume,
             @Nullable Boolean search,
@@ -63,8 +65,8 @@ class ScanController {
     }
 
     @GetMapping("/api/cases/{number}/scans/carved")
-    Scans.Carved carved(@PathVariable String number) {
-        return scans.carved(number);
+    Scans.Carved carved(@PathVariable String number, @RequestParam @Nullable Long device) {
+        return scans.carved(number, device);
     }
 
     @PostMapping("/api/cases/{number}/scans")
@@ -72,6 +74,7 @@ class ScanController {
     ScanView start(@PathVariable String number, @Valid @RequestBody ScanOrder order) {
         return scans.start(
                 number,
+                order.device(),
                 new Scans.Scope(
                         order.method(),
                         order.volume(),
@@ -129,8 +132,13 @@ class ScanController {
             path = "/api/cases/{number}/scans/file",
             consumes = {MediaType.APPLICATION_OCTET_STREAM_VALUE, "application/gzip", "application/x-gzip"})
     @ResponseStatus(HttpStatus.CREATED)
-    ScanView bringIn(@PathVariable String number, @RequestParam String name, InputStream body) throws IOException {
-        return files.bringIn(number, name, body, staff.current().name());
+    ScanView bringIn(
+            @PathVariable String number,
+            @RequestParam @Nullable Long device,
+            @RequestParam String name,
+            InputStream body)
+            throws IOException {
+        return files.bringIn(number, device, name, body, staff.current().name());
     }
 
     /** Starts that looked like a kind but failed its check; the first thousand. */

@@ -1,5 +1,6 @@
 package org.brantel.server.scan;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
@@ -9,13 +10,16 @@ import org.brantel.server.asks.Harm;
 import org.brantel.server.asks.OpenCases;
 import org.brantel.server.asks.Place;
 import org.brantel.server.asks.Question;
+import org.brantel.server.bench.ImagingRecords;
+import org.brantel.server.bench.ImagingView;
 import org.brantel.server.intake.CaseLists;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Stage;
 import org.brantel.server.work.Ask;
+import org.brantel.server.work.WorkState;
 import org.springframework.stereotype.Component;
 
-/** Scans that broke off or were stopped, so that nothing goes on by itself. */
+/** Images that nobody has looked into, and scans that broke off or were stopped. */
 @Component
 class ScanQuestions implements Asking {
 
@@ -23,19 +27,61 @@ class ScanQuestions implements Asking {
 
     private final CaseLists lists;
     private final Scans scans;
+    private final ImagingRecords imaging;
 
-    ScanQuestions(CaseLists lists, Scans scans) {
+    ScanQuestions(CaseLists lists, Scans scans, ImagingRecords imaging) {
         this.lists = lists;
         this.scans = scans;
+        this.imaging = imaging;
     }
 
     @Override
     public List<Question> about(OpenCases open) {
-        List<CaseViews.Summary> cases = open.in(Stage.SCANNING);
-        Map<String, ScanView> newest = scans.newest(lists.ids(OpenCases.numbers(cases)));
-        return cases.stream()
-                .flatMap(c -> Stream.ofNullable(newest.get(c.number())).flatMap(s -> of(c, s)))
+        List<CaseViews.Summary> cases = Stream.concat(open.in(Stage.IMAGING).stream(), open.in(Stage.SCANNING).stream())
                 .toList();
+        Map<Long, String> ids = lists.ids(OpenCases.numbers(cases));
+        Map<String, List<ScanView>> newest = scans.newest(ids);
+        Map<String, List<ImagingView>> images = imaging.newest(ids);
+        Map<String, List<CaseViews.Device>> devices = lists.devices(images.keySet());
+        List<Question> all = new ArrayList<>();
+        for (CaseViews.Summary c : cases) {
+            List<CaseViews.Device> own = devices.getOrDefault(c.number(), List.of());
+            List<ScanView> scanned = newest.getOrDefault(c.number(), List.of());
+            boolean begun = c.waiting().stage() == Stage.SCANNING;
+            scanned.stream()
+                    .filter(s -> begun)
+                    .flatMap(s -> of(c, s).map(q -> of(q, s.of().device(), own)))
+                    .forEach(all::add);
+            images.getOrDefault(c.number(), List.of()).stream()
+                    .filter(i -> i.standing().state() == WorkState.DONE)
+                    .filter(i -> !begun || scanned.stream().noneMatch(s -> s.of().device() == i.device()))
+                    .map(i -> of(unscanned(c, i), i.device(), own))
+                    .forEach(all::add);
+        }
+        return all;
+    }
+
+    private static Question of(Question question, long device, List<CaseViews.Device> all) {
+        return question.of(all.stream().filter(d -> d.id() == device).toList(), all);
+    }
+
+    private static Question unscanned(CaseViews.Summary c, ImagingView i) {
+        String read = i.sum().failedBytes() == 0
+                ? "Every byte was read."
+                : i.sum().failedBytes() + " bytes in " + i.sum().failedPlaces() + " places did not read.";
+        return Question.of(
+                c,
+                "Imaging",
+                "Scan the image?",
+                read,
+                Place.SCANNING,
+                Action.call(
+                        "Scan it",
+                        Action.Call.post(
+                                "/api/cases/" + c.number() + "/scans", Map.of("method", "both", "device", i.device())),
+                        c.number() + ": the scan has begun.",
+                        Action.Call.post("/api/scans/{id}/stop")),
+                LOOK);
     }
 
     private static Stream<Question> of(CaseViews.Summary c, ScanView s) {

@@ -22,6 +22,9 @@ import org.jspecify.annotations.Nullable;
 class ScanSession extends WorkRecord {
 
     @Column(updatable = false)
+    private Long deviceId;
+
+    @Column(updatable = false)
     private Long imagingId;
 
     /** Null for a session that another machine did, until its file says which it was. */
@@ -66,6 +69,7 @@ class ScanSession extends WorkRecord {
 
     ScanSession(Long caseId, ImagingRecords.Image image, Scans.Scope scope, String who, Instant startedAt) {
         super(caseId, who, startedAt);
+        this.deviceId = image.device();
         this.imagingId = image.imagingId();
         this.early = image.filling();
         this.readBytes = image.readBytes();
@@ -116,6 +120,10 @@ class ScanSession extends WorkRecord {
         shared = sharedLines;
         phase = "done";
         secondsLeft = null;
+    }
+
+    Long deviceId() {
+        return deviceId;
     }
 
     Long imagingId() {
@@ -181,7 +189,7 @@ class ScanSession extends WorkRecord {
                     caseNumber,
                     standing(),
                     new ScanView.Chosen(method, volume, search, again, hashes),
-                    new ScanView.Of(imagingId, early, readBytes, imageSha256, importedFrom),
+                    new ScanView.Of(deviceId, imagingId, early, readBytes, imageSha256, importedFrom),
                     new ScanView.Course(phase, done, total, secondsLeft),
                     new ScanView.Brought(
                             Json.read(counts, ScanView.Counts.class, "counts", "scan " + id()), added, shared),

@@ -18,6 +18,10 @@ interface ScanSessions extends JpaRepository<ScanSession, Long> {
     @Query("select s.id from ScanSession s where s.caseId = ?1 order by s.id")
     List<Long> numbers(long caseId);
 
+    List<ScanSession> findByDeviceIdOrderById(Long deviceId);
+
+    boolean existsByDeviceIdAndStateIn(Long deviceId, Collection<WorkState> states);
+
     boolean existsByCaseIdAndStateIn(Long caseId, Collection<WorkState> states);
 
     /**
@@ -33,7 +37,7 @@ interface ScanSessions extends JpaRepository<ScanSession, Long> {
     }
 
     @Query("select s from ScanSession s where s.id in (select max(x.id) from ScanSession x where x.caseId in "
-            + "?1 group by x.caseId)")
+            + "?1 group by x.deviceId)")
     List<ScanSession> findNewest(Collection<Long> caseIds);
 
     List<ScanSession> findTop200ByStateAndMethodInOrderByIdDesc(WorkState state, Collection<ScanMethod> methods);

@@ -38,12 +38,15 @@ public record ScanView(
     /**
      * What it reads.
      *
+     * @param device       of the case whose image it is
+     * @param imagingId    session that wrote the image
      * @param early        the image was still being written when it began
      * @param readBytes    of the image that had been read when it began
      * @param imageSha256  of the image then; absent while it was written
      * @param importedFrom the file of another machine that it came in
      */
     public record Of(
+            long device,
             long imagingId,
             boolean early,
             long readBytes,

@@ -16,6 +16,7 @@ import org.brantel.core.scan.ScanPlan;
 import org.brantel.core.scan.ScanReport;
 import org.brantel.core.volume.Volume;
 import org.brantel.server.bench.ImagingRecords;
+import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.intake.Stage;
 import org.brantel.server.platform.Happenings;
@@ -93,16 +94,21 @@ public class Scans {
 
     @Transactional
     public ScanView start(String number, Scope scope, String who) {
+        return start(number, null, scope, who);
+    }
+
+    /** @param deviceId whose newest image is scanned; null for the newest image of the case */
+    @Transactional
+    public ScanView start(String number, @Nullable Long deviceId, Scope scope, String who) {
         long caseId = cases.id(number);
-        if (sessions.existsByCaseIdAndStateIn(caseId, WorkState.AT_WORK)) {
-            throw Refusal.conflict("A scan of " + number + " is running; wait for it, or stop it first.");
-        }
-        if (scope.volume() != null && volumes(caseId).stream().noneMatch(v -> v.index() == scope.volume())) {
+        ImagingRecords.Image image =
+                scope.isQuick() ? imaging.imageAsItComes(number, deviceId) : imaging.image(number, deviceId);
+        noneAtWork(number, image.device());
+        if (scope.volume() != null && volumes(image.device()).stream().noneMatch(v -> v.index() == scope.volume())) {
             throw Refusal.badInput(
                     "volume",
                     "No session of " + number + " found a volume " + scope.volume() + "; scan the whole medium first.");
         }
-        ImagingRecords.Image image = scope.isQuick() ? imaging.imageAsItComes(number) : imaging.image(number);
         ScanSession session = sessions.save(new ScanSession(caseId, image, scope, who, clock.instant()));
         if (!image.filling()) {
             cases.moveTo(number, Stage.SCANNING, who);
@@ -111,7 +117,7 @@ public class Scans {
                 number,
                 who,
                 "started a scan",
-                "session " + session.id() + ", "
+                "session " + session.id() + ", " + which(number, image.device())
                         + (scope.method() == null ? "" : scope.method().word())
                         + (scope.volume() == null ? "" : ", volume " + scope.volume())
                         + (image.filling() ? ", while the image is written" : ""),
@@ -120,8 +126,25 @@ public class Scans {
         return session.view(number);
     }
 
+    /** Two devices of a case are scanned side by side; one has one scan at a time. */
+    private void noneAtWork(String number, long device) {
+        if (sessions.existsByDeviceIdAndStateIn(device, WorkState.AT_WORK)) {
+            throw Refusal.conflict(
+                    "A scan of " + which(number, device) + number + " is running; wait for it, or stop it first.");
+        }
+    }
+
+    private String which(String number, long device) {
+        CaseViews.Docket docket = cases.docket(number);
+        return docket.said().devices().stream()
+                .filter(d -> docket.hasSeveral() && d.id() == device)
+                .map(d -> d.which() + ", ")
+                .findFirst()
+                .orElse("");
+    }
+
     /**
-     * How much of a case's image sessions have carved for all kinds; places that several went over count once.
+     * How much of a device's image sessions have carved for all kinds; places that several went over count once.
      *
      * @param bytes carved
      * @param of    the image's bytes
@@ -129,8 +152,8 @@ public class Scans {
     public record Carved(long bytes, long of, @Nullable String imageSha256) {}
 
     @Transactional(readOnly = true)
-    Carved carved(String number) {
-        ImagingRecords.Image image = imaging.image(number);
+    Carved carved(String number, @Nullable Long device) {
+        ImagingRecords.Image image = imaging.image(number, device);
         return new Carved(
                 RangeSet.of(sessions.carvedBefore(
                                 cases.id(number), image.imagingId(), ScanPlan.of(ScanMethod.CARVE), image.size()))
@@ -149,19 +172,18 @@ public class Scans {
         Scope scope = session.scope();
         return start(
                 cases.number(session.caseId()),
+                session.deviceId(),
                 new Scope(scope.method(), scope.volume(), scope.search(), true, scope.hashes()),
                 who);
     }
 
     /** @param file that was sent; moved into the session's folder */
     @Transactional
-    ScanView startImport(String number, String name, Path file, String who) throws IOException {
+    ScanView startImport(String number, @Nullable Long device, String name, Path file, String who) throws IOException {
         long caseId = cases.id(number);
-        if (sessions.existsByCaseIdAndStateIn(caseId, WorkState.AT_WORK)) {
-            throw Refusal.conflict("A scan of " + number + " is running; wait for it, or stop it first.");
-        }
-        ScanSession session =
-                sessions.save(ScanSession.imported(caseId, imaging.image(number), name, who, clock.instant()));
+        ImagingRecords.Image image = imaging.image(number, device);
+        noneAtWork(number, image.device());
+        ScanSession session = sessions.save(ScanSession.imported(caseId, image, name, who, clock.instant()));
         Path folder = Files.createDirectories(settings.scans().resolve(number).resolve("scan-" + session.id()));
         Files.move(file, folder.resolve(SessionFiles.PACKED));
         cases.moveTo(number, Stage.SCANNING, who);
@@ -185,15 +207,15 @@ public class Scans {
         return session.view(cases.number(session.caseId()));
     }
 
-    /** Whether an image has had a session since it was done, or a case has one at work. */
+    /** Whether an image has had a session since it was done, or its device has one at work. */
     @Transactional(readOnly = true)
-    boolean isScanned(String number, long imagingId) {
-        return sessions.findByCaseIdOrderById(cases.id(number)).stream()
+    boolean isScanned(long imagingId) {
+        return sessions.findByDeviceIdOrderById(imaging.device(imagingId)).stream()
                 .anyMatch(s -> s.state().isAtWork() || s.imagingId() == imagingId && !s.early());
     }
 
-    private List<Volume> volumes(long caseId) {
-        List<ScanSession> all = sessions.findByCaseIdOrderById(caseId);
+    private List<Volume> volumes(long device) {
+        List<ScanSession> all = sessions.findByDeviceIdOrderById(device);
         for (int i = all.size() - 1; i >= 0; i--) {
             Optional<ScanReport> report = all.get(i).report();
             if (report.isPresent()) {
@@ -238,12 +260,12 @@ public class Scans {
                 .toList();
     }
 
-    /** The newest session of each of these cases that has one, by case number. */
+    /** The newest session of each device of these cases that has one, by case number. */
     @Transactional(readOnly = true)
-    public Map<String, ScanView> newest(Map<Long, String> cases) {
+    public Map<String, List<ScanView>> newest(Map<Long, String> cases) {
         return sessions.findNewest(cases.keySet()).stream()
                 .map(s -> s.view(Known.in(cases, s.caseId())))
-                .collect(Collectors.toMap(ScanView::caseNumber, v -> v));
+                .collect(Collectors.groupingBy(ScanView::caseNumber));
     }
 
     /** Scans of one method that ended, newest first; for estimating others. */

@@ -17,6 +17,7 @@ import org.brantel.core.source.Source;
 import org.brantel.server.bench.ImagingRecords;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Settings;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** The files of scan sessions: taken out, brought in, looked into. */
@@ -60,7 +61,8 @@ class SessionFiles {
     }
 
     /** Keeps what was sent, and starts a session that unpacks it. */
-    ScanView bringIn(String number, String name, InputStream body, String who) throws IOException {
+    ScanView bringIn(String number, @Nullable Long device, String name, InputStream body, String who)
+            throws IOException {
         String safe = name.replaceAll("[^\\p{L}\\p{N} ._-]", "_");
         Files.createDirectories(settings.scans());
         Path kept = Files.createTempFile(settings.scans(), "sent-", ".session.gz");
@@ -72,7 +74,7 @@ class SessionFiles {
                             "file", safe + " is no session file; choose one that a session's 'Take out' wrote.");
                 }
             }
-            return scans.startImport(number, safe, kept, who);
+            return scans.startImport(number, device, safe, kept, who);
         } finally {
             Files.deleteIfExists(kept);
         }

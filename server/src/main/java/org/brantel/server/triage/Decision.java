@@ -15,6 +15,7 @@ import org.brantel.core.json.Json;
 import org.brantel.core.triage.Ranking;
 import org.brantel.core.triage.RecoveryPath;
 import org.brantel.server.intake.CaseViews;
+import org.brantel.server.intake.Cases;
 import org.brantel.server.intake.Stage;
 import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.JpaRepository;
@@ -27,9 +28,13 @@ import org.springframework.data.jpa.repository.Query;
 @Table(name = "triage_decision")
 class Decision {
 
-    /** @param leader the path that led then; null when all were barred */
+    /**
+     * @param device that it was made for; absent for all of the case that have none of their own
+     * @param leader the path that led then; null when all were barred
+     */
     record View(
             long id,
+            @Nullable Long device,
             RecoveryPath path,
             String reason,
             String protocol,
@@ -39,7 +44,10 @@ class Decision {
             boolean undone) {}
 
     /** Without the ranking, which is long. */
-    record Brief(Long id, Long caseId, String protocol, Instant at) {}
+    record Brief(Long id, Long caseId, @Nullable Long deviceId, String protocol, Instant at) {}
+
+    /** How people decided. */
+    record Made(RecoveryPath path, String reason, Ranking ranking, String who, Instant at) {}
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
@@ -47,6 +55,13 @@ class Decision {
 
     @Column(updatable = false)
     private Long caseId;
+
+    @Column(updatable = false)
+    private @Nullable Long deviceId;
+
+    /** The case got its path by it, since no other device of it had none. */
+    @Column(updatable = false)
+    private boolean completes;
 
     @Column(updatable = false)
     private RecoveryPath path;
@@ -73,6 +88,11 @@ class Decision {
     @Convert(converter = StageWord.class)
     private Stage stageBefore;
 
+    /** Not kept of decisions of before devices had some of their own. */
+    @Column(updatable = false)
+    @Convert(converter = StageWord.class)
+    private @Nullable Stage stageAfter;
+
     @Column(updatable = false)
     private String who;
 
@@ -83,25 +103,28 @@ class Decision {
 
     protected Decision() {}
 
-    Decision(
-            Long caseId,
-            CaseViews.Docket before,
-            RecoveryPath path,
-            String reason,
-            Ranking ranking,
-            String who,
-            Instant at) {
+    /** @param device that it is made for; null for all that have no decision of their own */
+    Decision(Long caseId, CaseViews.Docket before, CaseViews.@Nullable Device device, Made made, Cases.Course after) {
+        CaseViews.Device.Way way = device == null
+                ? new CaseViews.Device.Way(
+                        before.decision().path(),
+                        before.decision().pathReason(),
+                        before.decision().protocol())
+                : device.way();
         this.caseId = caseId;
-        this.path = path;
-        this.reason = reason;
-        this.protocol = ranking.protocol();
-        this.ranking = Json.write(ranking);
-        this.pathBefore = before.decision().path();
-        this.reasonBefore = before.decision().pathReason();
-        this.protocolBefore = before.decision().protocol();
+        this.deviceId = device == null ? null : device.id();
+        this.path = made.path();
+        this.reason = made.reason();
+        this.protocol = made.ranking().protocol();
+        this.ranking = Json.write(made.ranking());
+        this.pathBefore = way.ownPath();
+        this.reasonBefore = way.ownReason();
+        this.protocolBefore = way.ownProtocol();
         this.stageBefore = before.course().stage();
-        this.who = who;
-        this.at = at;
+        this.stageAfter = after.stage();
+        this.completes = after.completes();
+        this.who = made.who();
+        this.at = made.at();
     }
 
     void undo(Instant when) {
@@ -129,14 +152,17 @@ class Decision {
         return pathBefore;
     }
 
-    @Nullable
-    String reasonBefore() {
-        return reasonBefore;
+    CaseViews.Device.Way wayBefore() {
+        return new CaseViews.Device.Way(pathBefore, reasonBefore, protocolBefore);
     }
 
     @Nullable
-    String protocolBefore() {
-        return protocolBefore;
+    Long deviceId() {
+        return deviceId;
+    }
+
+    boolean completes() {
+        return completes;
     }
 
     Stage stageBefore() {
@@ -145,6 +171,9 @@ class Decision {
 
     /** Where the case stood right after it. */
     Stage stageAfter() {
+        if (stageAfter != null) {
+            return stageAfter;
+        }
         return path == RecoveryPath.DECLINE
                 ? Stage.DECLINED
                 : stageBefore == Stage.RECEIVED || !stageBefore.isOpen() ? Stage.TRIAGED : stageBefore;
@@ -159,7 +188,7 @@ class Decision {
     }
 
     View view() {
-        return new View(id, path, reason, protocol, ranking().leader(), who, at, undoneAt != null);
+        return new View(id, deviceId, path, reason, protocol, ranking().leader(), who, at, undoneAt != null);
     }
 }
 
@@ -168,12 +197,12 @@ interface Decisions extends JpaRepository<Decision, Long> {
     List<Decision> findByCaseIdOrderByIdDesc(Long caseId);
 
     @Query("select d from Decision d where d.id in (select max(x.id) from Decision x where x.caseId in ?1 and "
-            + "x.undoneAt is null group by x.caseId)")
+            + "x.undoneAt is null group by x.caseId, x.deviceId)")
     List<Decision> findStanding(Collection<Long> caseIds);
 
-    @Query("select new org.brantel.server.triage.Decision$Brief(d.id, d.caseId, d.protocol, d.at) from "
+    @Query("select new org.brantel.server.triage.Decision$Brief(d.id, d.caseId, d.deviceId, d.protocol, d.at) from "
             + "Decision d where d.id in "
             + "(select max(x.id) from Decision x where x.caseId in ?1 and x.undoneAt is null group by "
-            + "x.caseId)")
+            + "x.caseId, x.deviceId)")
     List<Decision.Brief> findStandingInBrief(Collection<Long> caseIds);
 }

@@ -50,8 +50,12 @@ class TriageController {
             @Nullable LocalDate deadline,
             @Nullable RecoveryPath path) {}
 
-    /** @param reason needed when the path is not the first */
+    /**
+     * @param device that it is for; absent for all of the case that have no path of their own
+     * @param reason needed when the path is not the first
+     */
     record NewDecision(
+            @Nullable Long device,
             @NotNull(message = "Choose a recovery path.") RecoveryPath path,
 
             @Nullable @Size(max = 2000, message = "The reason is longer than 2,000 characters.")
@@ -137,22 +141,26 @@ class TriageController {
     }
 
     @GetMapping("/api/cases/{number}/triage")
-    Ranking ranking(@PathVariable String number) {
-        return triage.rank(number);
+    Ranking ranking(@PathVariable String number, @RequestParam @Nullable Long device) {
+        return triage.rank(number, device);
     }
 
     @GetMapping("/api/cases/{number}/triage/estimate")
-    Estimate estimateOf(@PathVariable String number, @RequestParam(defaultValue = "") String path) {
+    Estimate estimateOf(
+            @PathVariable String number,
+            @RequestParam @Nullable Long device,
+            @RequestParam(defaultValue = "") String path) {
         RecoveryPath asked = path.isEmpty()
                 ? null
                 : RecoveryPath.ofWord(path)
                         .orElseThrow(() -> Refusal.badInput("path", "There is no recovery path '" + path + "'."));
-        return triage.estimate(number, asked);
+        return triage.estimate(number, device, asked);
     }
 
     @GetMapping("/api/cases/{number}/triage/history")
-    History history(@PathVariable String number) {
-        return new History(triage.history(number), triage.movedSince(number).orElse(null));
+    History history(@PathVariable String number, @RequestParam @Nullable Long device) {
+        return new History(
+                triage.history(number), triage.movedSince(number, device).orElse(null));
     }
 
     @PostMapping("/api/cases/{number}/triage/decision")
@@ -160,6 +168,7 @@ class TriageController {
         triage.decide(
                 number,
                 decision.version(),
+                decision.device(),
                 decision.path(),
                 decision.reason(),
                 staff.current().name());

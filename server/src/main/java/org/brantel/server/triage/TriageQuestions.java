@@ -1,25 +1,26 @@
 package org.brantel.server.triage;
 
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import org.brantel.core.triage.Protocol;
+import java.util.stream.Stream;
 import org.brantel.core.triage.Ranking;
 import org.brantel.core.triage.RecoveryPath;
 import org.brantel.core.triage.Triage;
 import org.brantel.server.asks.Action;
 import org.brantel.server.asks.Asking;
-import org.brantel.server.asks.HoldQuestions;
 import org.brantel.server.asks.OpenCases;
 import org.brantel.server.asks.Place;
 import org.brantel.server.asks.Question;
-import org.brantel.server.intake.CaseForm;
 import org.brantel.server.intake.CaseLists;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Stage;
 import org.brantel.server.platform.Known;
 import org.brantel.server.protocol.LabProtocol;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** Which path a case takes, what comes first on it, and whether it is still the right one. */
@@ -27,20 +28,19 @@ import org.springframework.stereotype.Component;
 class TriageQuestions implements Asking {
 
     private static final Action LOOK = Action.open("Open triage", Place.TRIAGED);
-    private static final Action CASE = Action.open("Open the case", Place.NOTES);
     /** A lead of less than this is too close to be taken with one key. */
     private static final int CLEAR_LEAD = 3;
 
     private final CaseLists lists;
     private final LabProtocol protocol;
     private final TriageService triage;
-    private final HoldQuestions holds;
+    private final FirstMoves moves;
 
-    TriageQuestions(CaseLists lists, LabProtocol protocol, TriageService triage, HoldQuestions holds) {
+    TriageQuestions(CaseLists lists, LabProtocol protocol, TriageService triage, FirstMoves moves) {
         this.lists = lists;
         this.protocol = protocol;
         this.triage = triage;
-        this.holds = holds;
+        this.moves = moves;
     }
 
     @Override
@@ -50,9 +50,9 @@ class TriageQuestions implements Asking {
         List<Question> all = new ArrayList<>(undecided(open.in(Stage.RECEIVED), inForce));
         for (CaseViews.Summary c : open.in(Stage.TRIAGED)) {
             RecoveryPath path = c.path();
-            // Whoever has the job asks of it.
-            if (path != null && path != RecoveryPath.HARDWARE_WORK) {
-                all.add(firstMove(c, path, inForce.protocol()));
+            // Whoever has the job asks of it; of several devices each has a first move of its own.
+            if (path != null && path != RecoveryPath.HARDWARE_WORK && c.devices() == 1) {
+                all.add(moves.first(c, path, inForce.protocol()));
             }
         }
         all.addAll(moved(open));
@@ -60,17 +60,37 @@ class TriageQuestions implements Asking {
     }
 
     private List<Question> undecided(List<CaseViews.Summary> cases, Triage inForce) {
-        Map<String, List<CaseForm.Fact>> facts = lists.facts(OpenCases.numbers(cases));
+        Map<String, List<CaseLists.OfDevice>> facts = lists.facts(OpenCases.numbers(cases));
         Map<String, Integer> versions = lists.versions(OpenCases.numbers(cases));
         return cases.stream()
-                .map(c -> undecided(
-                        c,
-                        inForce.ranking(LabProtocol.facts(Known.in(facts, c.number()), inForce.protocol())),
-                        versions.getOrDefault(c.number(), 0)))
+                .flatMap(c -> undecided(c, Known.in(facts, c.number()), inForce, versions.getOrDefault(c.number(), 0)))
                 .toList();
     }
 
-    private static Question undecided(CaseViews.Summary c, List<Ranking.Ranked> ranking, int version) {
+    /** One question for those that lead to the same path, the first device's for the case; decided ones ask nothing. */
+    private static Stream<Question> undecided(
+            CaseViews.Summary c, List<CaseLists.OfDevice> devices, Triage inForce, int version) {
+        List<CaseViews.Device> all =
+                devices.stream().map(CaseLists.OfDevice::device).toList();
+        Map<String, List<CaseViews.Device>> byQuestion = new LinkedHashMap<>();
+        Map<String, Question> questions = new LinkedHashMap<>();
+        for (CaseLists.OfDevice d : devices) {
+            if (d.device().way().ownPath() == null) {
+                Question q = undecided(
+                        c,
+                        inForce.ranking(LabProtocol.facts(d.facts(), inForce.protocol())),
+                        questions.isEmpty() ? null : d.device().id(),
+                        version);
+                questions.putIfAbsent(q.question(), q);
+                byQuestion.computeIfAbsent(q.question(), w -> new ArrayList<>()).add(d.device());
+            }
+        }
+        return questions.entrySet().stream().map(e -> e.getValue().of(Known.in(byQuestion, e.getKey()), all));
+    }
+
+    /** @param device that it is asked for alone; null for all that have no path of their own */
+    private static Question undecided(
+            CaseViews.Summary c, List<Ranking.Ranked> ranking, @Nullable Long device, int version) {
         Ranking.Ranked first = ranking.get(0);
         Ranking.Ranked second = ranking.get(1);
         int lead = first.score() - second.score();
@@ -88,7 +108,7 @@ class TriageQuestions implements Asking {
                     first.label() + "?",
                     "It leads by " + by + ". " + first.speaksFor().get(0).reason(),
                     Place.TRIAGED,
-                    take(c, first, version),
+                    take(c, first, device, version),
                     LOOK);
         }
         String apart = lead == 0 ? "They are level" : lead == 1 ? "One point apart" : lead + " points apart";
@@ -102,43 +122,17 @@ class TriageQuestions implements Asking {
     }
 
     /** Of the case as it stood when the question was put: somebody else's change in between is not decided over. */
-    private static Action take(CaseViews.Summary c, Ranking.Ranked path, int version) {
+    private static Action take(CaseViews.Summary c, Ranking.Ranked path, @Nullable Long device, int version) {
         String of = "/api/cases/" + c.number() + "/triage/";
+        Map<String, Object> body = new HashMap<>(Map.of("path", path.path(), "reason", "", "version", version));
+        if (device != null) {
+            body.put("device", device);
+        }
         return Action.call(
                 "Take it",
-                Action.Call.post(of + "decision", Map.of("path", path.path(), "reason", "", "version", version)),
+                Action.Call.post(of + "decision", body),
                 c.number() + ": " + path.label().toLowerCase(Locale.ROOT) + " was decided.",
                 Action.Call.post(of + "undo"));
-    }
-
-    /** What is next depends on the path: a device that must not be powered is not attached. */
-    private Question firstMove(CaseViews.Summary c, RecoveryPath path, Protocol inForce) {
-        String move = inForce.path(path.word()).map(Protocol.Path::firstMove).orElse("");
-        String decided = "The path is decided: " + path.words() + ". " + move;
-        return switch (path) {
-            case EXISTING_COPY ->
-                Question.of(
-                        c,
-                        "Copy",
-                        "Was the copy found?",
-                        decided,
-                        Place.COPIES,
-                        holds.holdWeek(c, "Hold a week", "Waits until the customer has looked for the copy."),
-                        Action.open("Open copies", Place.COPIES));
-            case UNLOCK_FIRST -> waiting(c, "Key", "Is the key there?", decided, "Waits for the key.");
-            default ->
-                Question.of(
-                        c,
-                        "Bench",
-                        "Attach its device and read it?",
-                        decided,
-                        Place.IMAGING,
-                        Action.open("Open imaging", Place.IMAGING));
-        };
-    }
-
-    private Question waiting(CaseViews.Summary c, String kind, String question, String decided, String reason) {
-        return Question.of(c, kind, question, decided, Place.TRIAGED, holds.holdWeek(c, "Hold a week", reason), CASE);
     }
 
     private List<Question> moved(OpenCases open) {
@@ -151,11 +145,12 @@ class TriageQuestions implements Asking {
                 .map(m -> {
                     RecoveryPath leads = m.movement().leadsNow();
                     String now = leads == null ? "no path is open" : leads.words() + " leads now";
+                    String which = m.device() == null ? "" : "Of " + m.device() + ": ";
                     return Question.of(
                             open.numbered(m.caseNumber()).orElseThrow(),
                             "Moved",
                             "Still " + m.path().words() + "?",
-                            "The facts have changed since it was decided: " + now
+                            which + "The facts have changed since it was decided: " + now
                                     + (m.movement().newStops().isEmpty() ? "." : ", and a stop rule came up."),
                             Place.TRIAGED,
                             LOOK);

@@ -5,11 +5,15 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.brantel.core.estimate.Estimate;
 import org.brantel.core.estimate.Estimator;
 import org.brantel.core.estimate.Measured;
@@ -39,14 +43,26 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class TriageService {
 
-    /** A path was decided on; {@code label} is its name, {@code reason} may be empty. */
-    public record Decided(String caseNumber, RecoveryPath path, String label, String reason) {}
+    /**
+     * A path was decided on; {@code label} is its name, {@code reason} may be empty.
+     *
+     * @param device that it is for, as people tell it from the others; null for all that have none of their own
+     */
+    public record Decided(String caseNumber, @Nullable String device, RecoveryPath path, String label, String reason) {}
 
     /** The latest decision was taken back. */
     public record Undecided(String caseNumber) {}
 
-    /** What a case's latest decision would be made of today. */
-    public record Moved(String caseNumber, @Nullable RecoveryPath path, Movement movement) {}
+    /**
+     * What a case's latest decision would be made of today.
+     *
+     * @param device that it was made for, as people tell it from the others; null for the case
+     */
+    public record Moved(
+            String caseNumber,
+            @Nullable String device,
+            @Nullable RecoveryPath path,
+            Movement movement) {}
 
     private static final Set<String> BOXES = Set.of("nas", "raid-set");
 
@@ -92,29 +108,49 @@ public class TriageService {
         return protocol.triage().rank(protocol.facts(facts));
     }
 
-    /** The ranking for a case as it stands; the lead device's type is a fact of its own. */
+    /**
+     * The ranking for a device of a case as its facts stand; its type is a fact of its own.
+     *
+     * @param device null for the one that leads
+     */
     @Transactional(readOnly = true)
-    public Ranking rank(String number) {
-        return rank(factsOf(number));
-    }
-
-    private List<CaseForm.Fact> factsOf(String number) {
-        return cases.docket(number).stated();
-    }
-
-    /** @param path null for the one that leads */
-    @Transactional(readOnly = true)
-    public Estimate estimate(String number, @Nullable RecoveryPath path) {
+    public Ranking rank(String number, @Nullable Long device) {
         CaseViews.Docket docket = cases.docket(number);
+        return rank(docket.stated(docket.device(device)));
+    }
+
+    /** The stop rules that hold for any device of a case. */
+    @Transactional(readOnly = true)
+    public List<Ranking.Stop> stopRules(String number) {
+        CaseViews.Docket docket = cases.docket(number);
+        return docket.said().devices().stream()
+                .flatMap(d -> rank(docket.stated(d)).stopRules().stream())
+                .distinct()
+                .toList();
+    }
+
+    /**
+     * @param device of which alone it is; null for all devices of the case together
+     * @param path   null for the one that leads
+     */
+    @Transactional(readOnly = true)
+    public Estimate estimate(String number, @Nullable Long device, @Nullable RecoveryPath path) {
+        CaseViews.Docket docket = cases.docket(number);
+        CaseViews.Device of = docket.device(device);
+        List<CaseViews.Device> read = device == null ? docket.said().devices() : List.of(of);
         return estimate(
-                docket.stated(),
+                docket.stated(of),
                 path,
-                docket.device().type(),
-                readable(docket.said().devices().stream()
+                of.type(),
+                readable(read.stream()
                         .map(d -> Map.entry(d.type(), d.label().capacity()))
                         .toList()),
-                docket.device().brought().attachedBy(),
+                of.brought().attachedBy(),
                 docket.course().deadline());
+    }
+
+    static boolean isBox(String type) {
+        return BOXES.contains(type);
     }
 
     /** Bytes to be read: of a set its members, not the box that holds them. */
@@ -153,12 +189,17 @@ public class TriageService {
      * Decides on a path. Deciding again what stands already does nothing, as long as the facts say what they said then.
      *
      * @param version of the case, as it was seen
+     * @param id      of the device that it is for; null for all of the case that have no path of their own
      * @param reason  needed when the path is not the first of the ranking, or is barred
      */
     @Transactional
-    public void decide(String number, int version, RecoveryPath path, @Nullable String reason, String who) {
+    public void decide(
+            String number, int version, @Nullable Long id, RecoveryPath path, @Nullable String reason, String who) {
         CaseViews.Docket docket = cases.docket(number);
-        Ranking ranking = rank(docket.stated());
+        CaseViews.Device device = docket.device(id);
+        // A case with one device has one path.
+        Long own = docket.hasSeveral() ? id : null;
+        Ranking ranking = rank(docket.stated(device));
         Ranking.Ranked chosen = ranking.ranking().stream()
                 .filter(r -> r.path() == path)
                 .findFirst()
@@ -168,11 +209,13 @@ public class TriageService {
         String words = reason == null ? "" : reason.strip();
         // A case that is over is decided anew, also on the path that it had: that opens it again.
         boolean over = !docket.course().stage().isOpen() && path != RecoveryPath.DECLINE;
-        boolean again =
-                !over && docket.decision().path() == path && standing(number).isPresent();
+        CaseViews.Docket.Decision ofCase = docket.decision();
+        RecoveryPath stands = own == null ? ofCase.path() : device.way().ownPath();
+        String because = own == null ? ofCase.pathReason() : device.way().ownReason();
+        boolean again = !over && stands == path && standing(number, own).isPresent();
         if (again
-                && (words.isEmpty() || words.equals(docket.decision().pathReason()))
-                && movedSince(number).isEmpty()) {
+                && (words.isEmpty() || words.equals(because))
+                && movedSince(number, own).isEmpty()) {
             return;
         }
         if (chosen.barred() && words.isEmpty()) {
@@ -189,42 +232,64 @@ public class TriageService {
             throw Refusal.conflict(
                     number + " is on hold until " + docket.course().hold().until() + "; take it up again first.");
         }
-        cases.decide(number, version, path, words, ranking.protocol(), who);
-        decisions.save(new Decision(cases.id(number), docket, path, words, ranking, who, clock.instant()));
+        Cases.Course after = cases.decide(number, version, own, path, words, ranking.protocol(), who);
+        decisions.save(new Decision(
+                cases.id(number),
+                docket,
+                own == null ? null : device,
+                new Decision.Made(path, words, ranking, who, clock.instant()),
+                after));
         happenings.tell(
                 number,
                 who,
                 "decided on " + chosen.label().toLowerCase(Locale.ROOT)
+                        + (own == null ? "" : " for " + device.which())
                         + (first ? "" : ", not the first of the ranking"),
                 ranking.protocol() + "; score " + chosen.score() + (words.isEmpty() ? "" : "; reason: " + words));
         if (!again) {
-            announcer.publishEvent(new Decided(number, path, chosen.label(), words));
+            announcer.publishEvent(
+                    new Decided(number, own == null ? null : device.which(), path, chosen.label(), words));
         }
     }
 
-    /** The latest decision that was not taken back. */
-    private Optional<Decision> standing(String number) {
+    /** The latest decision for a device, or for the case, that was not taken back. */
+    private Optional<Decision> standing(String number, @Nullable Long device) {
         return decisions.findByCaseIdOrderByIdDesc(cases.id(number)).stream()
-                .filter(d -> !d.isUndone())
+                .filter(d -> !d.isUndone() && Objects.equals(d.deviceId(), device))
                 .findFirst();
     }
 
-    /** Takes the latest decision back, as long as nothing was done on it. */
+    /** Takes the latest decision of a case back, whatever it was for, as long as nothing was done on it. */
     @Transactional
     public void undo(String number, String who) {
         CaseViews.Docket docket = cases.docket(number);
-        Decision last = standing(number)
+        Decision last = decisions.findByCaseIdOrderByIdDesc(cases.id(number)).stream()
+                .filter(d -> !d.isUndone())
+                .findFirst()
                 .orElseThrow(() -> Refusal.conflict("No decision stands on " + number + ", so there is none to undo."));
         if (docket.course().stage() != last.stageAfter()) {
             throw Refusal.conflict(number + " has gone on since (it is in "
                     + docket.course().stage().word() + "), so its decision cannot be undone; decide anew instead.");
         }
         last.undo(clock.instant());
-        cases.undecide(number, last.pathBefore(), last.reasonBefore(), last.protocolBefore(), last.stageBefore());
-        happenings.tell(number, who, "took the decision back", last.path().words());
+        cases.undecide(number, last.deviceId(), last.wayBefore(), last.completes(), last.stageBefore());
+        happenings.tell(
+                number,
+                who,
+                "took the decision back",
+                which(docket, last.deviceId()) + last.path().words());
         if (last.path() != last.pathBefore()) {
             announcer.publishEvent(new Undecided(number));
         }
+    }
+
+    /** Of a device that may have been taken off since. */
+    private static String which(CaseViews.Docket docket, @Nullable Long device) {
+        return docket.said().devices().stream()
+                .filter(d -> Objects.equals(d.id(), device))
+                .map(d -> d.which() + ": ")
+                .findFirst()
+                .orElse("");
     }
 
     /** Decisions of a case, newest first. */
@@ -235,11 +300,16 @@ public class TriageService {
                 .toList();
     }
 
-    /** What has moved since the latest decision that stands; empty when none does, or nothing moved. */
+    /**
+     * What has moved for a device since the latest decision that it goes by; empty when none stands, or nothing moved.
+     *
+     * @param device null for the one that leads
+     */
     @Transactional(readOnly = true)
-    Optional<Movement> movedSince(String number) {
-        return standing(number)
-                .map(d -> Movement.between(d.ranking(), rank(number)))
+    Optional<Movement> movedSince(String number, @Nullable Long device) {
+        return standing(number, device)
+                .or(() -> standing(number, null))
+                .map(d -> Movement.between(d.ranking(), rank(number, device)))
                 .filter(m -> !m.moves().isEmpty() || !m.newStops().isEmpty());
     }
 
@@ -256,24 +326,49 @@ public class TriageService {
                 .map(Decision.Brief::id)
                 .toList();
         List<Decision> standing = decisions.findAllById(touched);
-        Map<String, List<CaseForm.Fact>> facts =
-                lists.facts(standing.stream().map(d -> byId.get(d.caseId())).toList());
+        Map<String, List<CaseLists.OfDevice>> facts = lists.facts(
+                standing.stream().map(d -> byId.get(d.caseId())).distinct().toList());
         return standing.stream()
-                .map(d -> {
+                .flatMap(d -> {
                     String number = Known.in(byId, d.caseId());
-                    return new Moved(
-                            number,
-                            d.path(),
-                            Movement.between(
-                                    d.ranking(),
-                                    triage.rankUnasked(LabProtocol.facts(Known.in(facts, number), triage.protocol()))));
+                    return moved(number, d, Known.in(facts, number), triage);
                 })
                 .filter(m -> m.movement().matters() && m.path() != m.movement().leadsNow())
                 .toList();
     }
 
+    /** How each device that goes by a decision has moved since; those that moved alike are said once, for the case. */
+    private static Stream<Moved> moved(
+            String number, Decision decision, List<CaseLists.OfDevice> devices, Triage triage) {
+        List<CaseLists.OfDevice> going =
+                devices.stream().filter(d -> goesBy(d.device(), decision)).toList();
+        Map<Movement, List<CaseLists.OfDevice>> alike = going.stream()
+                .collect(Collectors.groupingBy(
+                        d -> Movement.between(
+                                decision.ranking(),
+                                triage.rankUnasked(LabProtocol.facts(d.facts(), triage.protocol()))),
+                        LinkedHashMap::new,
+                        Collectors.toList()));
+        return alike.entrySet().stream()
+                .map(e -> new Moved(
+                        number,
+                        e.getValue().size() == devices.size()
+                                ? null
+                                : e.getValue().stream()
+                                        .map(d -> d.device().which())
+                                        .collect(Collectors.joining(", ")),
+                        decision.path(),
+                        e.getKey()));
+    }
+
+    private static boolean goesBy(CaseViews.Device device, Decision decision) {
+        return decision.deviceId() == null
+                ? device.way().ownPath() == null
+                : decision.deviceId() == device.id() && device.way().ownPath() != null;
+    }
+
     /**
-     * What another protocol would say of the open cases.
+     * What another protocol would say of the open cases, by their first devices.
      *
      * @param text the candidate; empty to replay the protocol in force over decisions that were made with another one
      */
@@ -282,25 +377,23 @@ public class TriageService {
         Triage now = protocol.triage();
         Triage candidate = text.isBlank() ? now : LabProtocol.candidate(text);
         List<CaseViews.Summary> open = lists.open();
-        Map<String, List<CaseForm.Fact>> facts =
+        Map<String, List<CaseLists.OfDevice>> facts =
                 lists.facts(open.stream().map(CaseViews.Summary::number).toList());
         List<Moved> moved = new ArrayList<>();
         Map<Long, String> byId = lists.ids(facts.keySet());
         if (text.isBlank()) {
             decisions.findStanding(byId.keySet()).stream()
                     .filter(d -> !d.protocol().equals(now.name()))
-                    .forEach(d -> moved.add(new Moved(
-                            Known.in(byId, d.caseId()),
-                            d.path(),
-                            Movement.between(
-                                    d.ranking(),
-                                    now.rankUnasked(LabProtocol.facts(
-                                            Known.in(facts, Known.in(byId, d.caseId())), now.protocol()))))));
+                    .forEach(d -> {
+                        String number = Known.in(byId, d.caseId());
+                        moved(number, d, Known.in(facts, number), now).forEach(moved::add);
+                    });
         } else {
             for (CaseViews.Summary c : open) {
-                List<CaseForm.Fact> own = Known.in(facts, c.number());
+                List<CaseForm.Fact> own = Known.in(facts, c.number()).get(0).facts();
                 moved.add(new Moved(
                         c.number(),
+                        null,
                         c.path(),
                         Movement.between(
                                 now.rankUnasked(LabProtocol.facts(own, now.protocol())),

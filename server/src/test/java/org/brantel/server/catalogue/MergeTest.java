@@ -376,6 +376,13 @@ class MergeTest {
                 .session()
                 .get("id")
                 .asLong();
+        // One device, read twice.
+        lab.sql()
+                .update(
+                        "update imaging_session set device_id = (select device_id from imaging_session where id = ?) where "
+                                + "id = ?",
+                        gone,
+                        there);
         Story story = Story.of(new CaseForms());
         catalogues.merge(story.number, 1, gone, List.of(at(0, "/tide/gauge.log", 5000, Origin.LIVE, Prognosis.WHOLE)));
         try (var images = Files.list(lab.home().resolve("images").resolve(first.number))) {

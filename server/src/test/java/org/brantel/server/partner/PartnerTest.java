@@ -104,6 +104,13 @@ class PartnerTest {
                 .map(q -> q.get("question").asString());
     }
 
+    private JsonNode untouchable(String number, long device) {
+        return una.get("/api/cases/" + number + "/locks?device=" + device)
+                .expect(200)
+                .json()
+                .get("untouchable");
+    }
+
     private JsonNode docket(String number) {
         return una.get("/api/cases/" + number).expect(200).json();
     }
@@ -208,14 +215,18 @@ class PartnerTest {
                 .another("usb-stick", "serial", "HERE-2")
                 .log(una);
         sent(number);
-        assertThat(una.get("/api/cases/" + number + "/locks")
-                        .json()
-                        .get("untouchable")
-                        .size())
-                .isZero();
+        List<Long> devices = devices(number);
+        assertThat(untouchable(number, devices.get(0))).hasSize(1);
+        assertThat(untouchable(number, devices.get(1))).isEmpty();
         una.post(
                         "/api/cases/" + number + "/bench/attachment",
-                        Map.of("medium", "inbox/d01-fat16.img", "decision", "its label is gone"))
+                        Map.of(
+                                "medium",
+                                "inbox/d01-fat16.img",
+                                "decision",
+                                "its label is gone",
+                                "device",
+                                devices.get(0)))
                 .expect(423);
     }
 
@@ -343,11 +354,8 @@ class PartnerTest {
                         .map(q -> q.get("key").asString()))
                 .hasSize(2)
                 .doesNotHaveDuplicates();
-        assertThat(una.get("/api/cases/" + number + "/locks")
-                        .json()
-                        .get("untouchable")
-                        .size())
-                .as("nothing is here that could be touched")
-                .isEqualTo(2);
+        Corpus.image("d01-fat16", lab.inbox());
+        una.post("/api/cases/" + number + "/bench/attachment", Map.of("medium", "inbox/d01-fat16.img"))
+                .expect(423);
     }
 }

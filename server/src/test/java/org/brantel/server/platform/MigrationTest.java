@@ -2,6 +2,9 @@ package org.brantel.server.platform;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
 import java.sql.Timestamp;
 import java.time.Instant;
 import java.util.Collections;
@@ -10,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.stream.IntStream;
+import java.util.zip.GZIPInputStream;
 import org.brantel.core.content.Extent;
 import org.brantel.core.content.Packing;
 import org.brantel.core.finding.Catalogue;
@@ -107,7 +111,7 @@ class MigrationTest {
                     "[\"/tide/gauge.log\"]",
                     "versions",
                     "{\"3\":{\"rank\":5,\"prognosis\":\"whole\",\"score\":95,\"origin\":\"live\",\"path\":\"/tide\"}}");
-            key(sql, Objects.requireNonNull(Catalogue.place(f)));
+            key(sql, Objects.requireNonNull(Catalogue.place(f, "")));
         }
         key(sql, "bytes:77:lznt1:65536:512+50:-1+27");
         key(sql, "begins:512");
@@ -131,7 +135,8 @@ class MigrationTest {
                 .containsEntry("bytes", 18_000L);
         assertThat(sql.queryForList(
                         "select place from catalogue_content where sha256 = 'ab' and sample is null", String.class))
-                .containsExactlyInAnyOrder(Catalogue.place(few), Catalogue.place(many), Catalogue.place(hole));
+                .containsExactlyInAnyOrder(
+                        Catalogue.place(few, ""), Catalogue.place(many, ""), Catalogue.place(hole, ""));
         assertThat(sql.queryForMap(
                         "select extents, encoding, size from catalogue_content where place like 'bytes:77:%'"))
                 .containsEntry("extents", "[[512,50],[-1,27]]")
@@ -169,6 +174,52 @@ class MigrationTest {
     }
 
     /** A row of a table whose other columns do not matter: what may not be empty gets the like of nothing. */
+    /** A demo lab as version 29 left it: a case with five devices among others, one of them attached, read and away. */
+    @Test
+    void aFilledLabOfVersion29GoesOnDeviceByDevice() throws IOException {
+        JdbcTemplate sql = database("filled29");
+        try (InputStream packed = Objects.requireNonNull(getClass().getResourceAsStream("/labs/version-29.sql.gz"))) {
+            String dump = new String(new GZIPInputStream(packed).readAllBytes(), StandardCharsets.UTF_8);
+            // The dump sets the path on which names are looked up for itself.
+            sql.execute(dump + "; set search_path to public");
+        }
+        Map<String, Long> before = counts(sql);
+        flyway(sql).target("latest").load().migrate();
+        Map<String, Long> after = counts(sql);
+        before.forEach((table, rows) -> {
+            if (!table.equals("flyway_schema_history")) {
+                assertThat(after.get(table)).as(table).isEqualTo(rows);
+            }
+        });
+        assertThat(sql.queryForList(
+                        "select c.number || ' ' || d.position from attachment a join device d on d.id = a.device_id "
+                                + "join lab_case c on c.id = a.case_id order by a.id",
+                        String.class))
+                .as("by its serial, else the first device of the case")
+                .containsExactly("BR-2612-0002 1", "BR-2612-0001 1", "BR-2612-0007 1");
+        assertThat(sql.queryForObject(
+                        "select count(*) from imaging_session s join attachment a on a.id = s.attachment_id "
+                                + "where s.device_id = a.device_id",
+                        Long.class))
+                .isEqualTo(before.get("imaging_session"));
+        assertThat(sql.queryForObject("select count(*) from scan_session where device_id is null", Long.class))
+                .isZero();
+        assertThat(sql.queryForObject(
+                        "select count(*) from fact where device_id is not null or code is null", Long.class))
+                .as("what was said of a case stays said of all of it")
+                .isZero();
+    }
+
+    private static Map<String, Long> counts(JdbcTemplate sql) {
+        Map<String, Long> counts = new LinkedHashMap<>();
+        sql.queryForList(
+                        "select table_name from information_schema.tables where table_schema = 'public' and "
+                                + "table_type = 'BASE TABLE' order by 1",
+                        String.class)
+                .forEach(t -> counts.put(t, sql.queryForObject("select count(*) from " + t, Long.class)));
+        return counts;
+    }
+
     private static void fill(JdbcTemplate sql, String table, Object... values) {
         Map<String, Object> row = new LinkedHashMap<>();
         for (int i = 0; i < values.length; i += 2) {

@@ -93,6 +93,12 @@ public final class CaseForms {
         return this;
     }
 
+    /** @param device that it is said of, counted from 1 */
+    public CaseForms toldOf(int device, String code, String value) {
+        facts.add(Map.of("code", code, "value", value, "source", "told", "device", device));
+        return this;
+    }
+
     public CaseForms wanted(String words, String kind, String pattern, int hopedFor) {
         wanted.add(Map.of(
                 "words",
