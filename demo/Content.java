@@ -78,6 +78,15 @@ public final class Content {
         hiveDoor("frames", 96);
         table("keepers/Weights 2026, before.csv", 2026);
         corrected("keepers/Weights 2026, before.csv", "keepers/Weights 2026.csv");
+
+        for (int decade = 1850; decade <= 1960; decade += 10) {
+            notes("hall/Registers/Register %ds.txt".formatted(decade), "Register of the parish, the " + decade + "s.");
+        }
+        pdf("hall/Registers/Index of families.pdf", "Index of families", 3);
+        for (int year = 2022; year <= 2025; year++) {
+            table("accounts/Hall accounts %d.csv".formatted(year), year);
+        }
+        notes("accounts/Bookings.txt", "The choir on Tuesdays, the boat builders on Thursdays.");
     }
 
     /** A table as it is after somebody went over it: some of its lines are others. */

@@ -77,6 +77,15 @@ mkfs.vfat -F 16 -s 4 -n EXHIBITION -i 45584849 "$work/exhibition.img" >/dev/null
 fill "$work/exhibition.img" "$work/content/moss"
 mdel -i "$work/exhibition.img" "::/Levels/Bog levels 2020.csv"
 
+# Members of a box that kept the registers twice and the accounts once: two disks with one volume, one with another.
+truncate -s 8M "$work/hall.img"
+mkfs.vfat -F 12 -s 8 -n REGISTERS -i 48414c4c "$work/hall.img" >/dev/null
+fill "$work/hall.img" "$work/content/hall"
+mdel -i "$work/hall.img" "::/Registers/Register 1910s.txt"
+truncate -s 8M "$work/accounts.img"
+mkfs.vfat -F 12 -s 8 -n ACCOUNTS -i 41434354 "$work/accounts.img" >/dev/null
+fill "$work/accounts.img" "$work/content/accounts"
+
 # A disk with a history: a volume that was made over an older one, and one that no table lists any more.
 truncate -s 88M "$work/lantern.img"
 mkfs.vfat -F 32 -s 1 -n LANTERN -i 4c414e54 --offset 2048 "$work/lantern.img" 45056 >/dev/null
@@ -90,7 +99,7 @@ dd if="$work/logbooks.img" of="$work/lantern.img" bs=1M seek=48 conv=notrunc sta
 printf '\x00\xfe\xff\xff\x0c\xfe\xff\xff\x00\x08\x00\x00\x00\x60\x01\x00' | dd of="$work/lantern.img" bs=1 seek=446 conv=notrunc status=none
 printf '\x55\xaa' | dd of="$work/lantern.img" bs=1 seek=510 conv=notrunc status=none
 
-for name in lantern:lantern-room-disk tide:tide-office-disk harbour:harbour-disk exhibition:exhibition-ssd moss:fennel-moss-stick theatre:little-quay-card hives:beekeepers-card weather:weather-post-card; do
+for name in lantern:lantern-room-disk tide:tide-office-disk harbour:harbour-disk exhibition:exhibition-ssd moss:fennel-moss-stick theatre:little-quay-card hall:hall-registers accounts:hall-accounts hives:beekeepers-card weather:weather-post-card; do
     gzip -9nc "$work/${name%%:*}.img" > "$here/devices/${name##*:}.img.gz"
 done
 ls -l "$here/devices"

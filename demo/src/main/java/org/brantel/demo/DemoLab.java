@@ -31,6 +31,9 @@ class DemoLab {
     private static final int WAIT_DAYS = 4;
     private static final int DEMO_HEALTH_SECONDS = 2;
 
+    /** The device of the parish hall in slot 3, counted from the box on. */
+    private static final int CLICKING = 4;
+
     private final DemoSettings settings;
     private final ZoneId zone;
     private final Staff staff;
@@ -269,7 +272,7 @@ class DemoLab {
                 "Halden",
                 "Harbour 4",
                 "HH4-221-00871",
-                "8 TB",
+                "32 MiB",
                 "network",
                 "power supply",
                 "no marks",
@@ -282,12 +285,12 @@ class DemoLab {
                     null,
                     "hdd",
                     "Halden",
-                    "Stern 2T",
-                    "HS2-90%d-4410%d".formatted(slot, slot),
-                    "2 TB",
+                    "Stern 8",
+                    "HS8-90%d-4410%d".formatted(slot, slot),
+                    "8 MiB",
                     "SATA",
                     "",
-                    slot == 3 ? "does not spin" : "no marks",
+                    slot == 3 ? "clicks when it is powered" : "no marks",
                     "hall",
                     slot,
                     "",
@@ -303,16 +306,20 @@ class DemoLab {
                                 List.of(new CustomerViews.Way(WayKind.PHONE, "0148 25 19"))),
                         "Ewan Hollis",
                         devices,
-                        "Four-disk box, one member dead, layout not written down. Shows nothing since the power cut.",
+                        "Four-disk box, one member clicks, layout not written down. Shows nothing since the power cut. "
+                                + "They believe that it kept the registers twice.",
                         List.of(
                                 told("loss.event", "power-cut"),
                                 told("set.members", "one-missing"),
                                 told("set.layout", "unknown"),
                                 told("symptom.appears", "not-detected"),
+                                new CaseForm.Fact("symptom.noise", "clicking", Said.TOLD, CLICKING),
                                 told("copy.backup", "none"),
                                 told("worth", "important")),
-                        List.of(CaseForm.Wanted.of(
-                                "the parish registers", List.of("document"), "Registers/*", 40, true)),
+                        List.of(
+                                CaseForm.Wanted.of(
+                                        "the parish registers", List.of("document"), "Registers/*", 12, true),
+                                CaseForm.Wanted.of("the hall's accounts", List.of("sheet"), "", 4, false)),
                         new CaseForm.Consent("names", "the parish council", false, true),
                         null,
                         NameRules.WINDOWS,
