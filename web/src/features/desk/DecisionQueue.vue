@@ -108,7 +108,7 @@ useKeys([
   border-top: 0;
 }
 .queue li.harm {
-  border-left-color: var(--stop);
+  border-left-color: var(--madder);
 }
 .queue li.on {
   background: var(--verd-wash);

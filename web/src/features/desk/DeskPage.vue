@@ -29,11 +29,7 @@ const today = computed(() => new Date(now.value).toISOString())
 useKeys([{ key: 'N', does: 'new intake', run: () => void router.push('/intake') }])
 const headline = computed(() => {
   const n = desk.value?.waiting ?? 0
-  return n === 0
-    ? 'Nothing waits for a decision.'
-    : n === 1
-      ? 'One case waits for a decision.'
-      : `${n} cases wait for a decision.`
+  return n === 0 ? 'Nothing waits for a decision.' : n === 1 ? 'One decision waits.' : `${n} decisions wait.`
 })
 </script>
 

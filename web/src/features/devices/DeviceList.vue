@@ -3,7 +3,7 @@ import { CircleX } from 'lucide-vue-next'
 import { computed } from 'vue'
 import type { DeviceState, Docket } from '@/api/types'
 import { words } from '@/ui/format/format'
-import { calledOf, standWords, whichOf } from './hand'
+import { calledOf, isBoxOf, standWords, whichOf } from './hand'
 
 const props = defineProps<{
   /** The case. */
@@ -27,7 +27,7 @@ const rows = computed(() =>
         <span class="which">{{ whichOf(d) }}</span>
         <span class="stand">
           <CircleX v-if="state?.barred" class="ic s14 c-stop" aria-label="not to be touched" />
-          {{ state ? standWords(state) : words(d.type) }}
+          {{ state ? standWords(state, isBoxOf(d, docket.devices)) : words(d.type) }}
         </span>
         <span v-if="state?.read" class="bar" aria-hidden="true"
           ><i :style="{ width: `${100 * state.read.share}%` }"
@@ -38,7 +38,9 @@ const rows = computed(() =>
 </template>
 
 <style scoped>
+/* The line above ends in keys, which are taller than it. */
 .devices {
+  margin-top: 4px;
   max-height: 184px;
   overflow: auto;
 }
@@ -48,7 +50,7 @@ button {
   grid-template-columns: 62px minmax(0, 1fr);
   gap: 6px;
   width: 100%;
-  padding: 3px 6px 5px;
+  padding: 2px 6px 8px;
   border: 0;
   border-left: 3px solid transparent;
   background: none;
@@ -71,7 +73,7 @@ button[aria-pressed='true'] {
 }
 .bar {
   position: absolute;
-  inset: auto 6px 1px 71px;
+  inset: auto 6px 4px 71px;
   height: 2px;
   background: var(--line);
 }

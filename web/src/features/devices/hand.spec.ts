@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { DeviceState, Docket } from '@/api/types'
-import { apart, calledOf, deviceAt, pathOf, standWords, stepped, strandsOf, whichOf } from './hand'
+import { apart, calledOf, deviceAt, isBoxOf, pathOf, standWords, stepped, strandsOf, whichOf } from './hand'
 
 const device = (id: number, more: object = {}) =>
   ({ id, position: id, type: 'hdd', make: '', model: '', ...more }) as Docket['devices'][number]
@@ -32,14 +32,22 @@ describe('the device at hand', () => {
 
 describe('the spine', () => {
   it('splits where devices stand apart, and joins where they stand together', () => {
-    expect(strandsOf([state(1, 'triaged'), state(2, 'triaged')], BOX)).toEqual([])
-    expect(strandsOf([state(1, 'declined'), state(2, 'triaged')], BOX)).toEqual([])
-    const strands = strandsOf([state(1, 'triaged'), state(2, 'scanning'), state(3, 'triaged', { barred: 'x' })], BOX)
+    expect(strandsOf([state(2, 'triaged'), state(3, 'triaged')], BOX)).toEqual([])
+    expect(strandsOf([state(2, 'declined'), state(3, 'triaged')], BOX)).toEqual([])
+    expect(strandsOf([state(1, 'received'), state(2, 'triaged'), state(3, 'triaged')], BOX)).toEqual([])
+    const more = [...BOX, device(4)]
+    const states = [
+      state(1, 'triaged'),
+      state(2, 'scanning'),
+      state(3, 'triaged', { barred: 'x' }),
+      state(4, 'triaged'),
+    ]
+    const strands = strandsOf(states, more)
     expect(strands.map((s) => [s.stage, s.devices.map((d) => d.label)])).toEqual([
-      ['triaged', ['1', '2']],
+      ['triaged', ['2', 'd4']],
       ['scanning', ['1']],
     ])
-    expect(strands[0]?.devices.map((d) => d.barred)).toEqual([false, true])
+    expect(strands[0]?.devices.map((d) => d.barred)).toEqual([true, false])
     expect([...apart(strands)]).toEqual(['triaged', 'imaging', 'scanning'])
     expect(apart([]).size).toBe(0)
   })
@@ -52,7 +60,11 @@ describe('how far a device is', () => {
     const words = (more: object, stage = 'triaged') => standWords(state(1, stage, more))
     expect(words({})).toBe('path not decided')
     expect(words({ path: 'image-then-scan' })).toBe('not attached yet')
-    expect(words({ medium: 'sim/x' })).toBe('attached')
+    expect(standWords(state(1, 'triaged', { path: 'assemble-first' }), isBoxOf(BOX[0]!, BOX))).toBe(
+      'read by its members',
+    )
+    expect(isBoxOf(BOX[0]!, [BOX[0]!])).toBe(false)
+    expect(words({ medium: 'sim/x', path: 'image-then-scan' })).toBe('attached')
     expect(words({ barred: 'It clicks.', medium: 'sim/x' })).toBe('not to be touched')
     expect(words({ partner: 'Holm' })).toBe('with Holm')
     expect(words({}, 'declined')).toBe('declined')

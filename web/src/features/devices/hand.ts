@@ -37,9 +37,14 @@ export interface Strand {
 
 /**
  * Where the devices of a case stand, stage by stage, while they stand apart; nothing where they stand together. What is
- * declined stands where the decision is made; what is scanned has joined its case.
+ * declined stands where the decision is made; what is scanned has joined its case. A box stands where its members do.
  */
-export function strandsOf(states: readonly DeviceState[], devices: readonly Device[]): Strand[] {
+export function strandsOf(all: readonly DeviceState[], devices: readonly Device[]): Strand[] {
+  const known = (s: DeviceState) => devices.find((d) => d.id === s.id)
+  const states = all.filter((s) => {
+    const device = known(s)
+    return device && !isBoxOf(device, devices)
+  })
   const at = (s: DeviceState) => (s.stage === 'declined' ? 'triaged' : s.stage)
   if (new Set(states.map(at)).size < 2) return []
   return STAGES.filter((stage) => states.some((s) => at(s) === stage)).map((stage) => ({
@@ -47,10 +52,10 @@ export function strandsOf(states: readonly DeviceState[], devices: readonly Devi
     devices: states
       .filter((s) => at(s) === stage)
       .map((s) => {
-        const device = devices.find((d) => d.id === s.id)
+        const device = known(s)
         return {
           id: s.id,
-          label: String(device?.slot ?? device?.position ?? '?'),
+          label: device?.slot ? String(device.slot) : `d${device?.position}`,
           name: s.which,
           barred: s.barred !== undefined,
         }
@@ -72,8 +77,15 @@ const FOUND: Record<string, string> = {
   failed: 'scan failed',
 }
 
+const BOXES = ['nas', 'raid-set']
+
+/** A box is not read: its members are. */
+export function isBoxOf(device: Pick<Device, 'type'>, all: readonly Pick<Device, 'type'>[]): boolean {
+  return BOXES.includes(device.type) && all.some((d) => !BOXES.includes(d.type))
+}
+
 /** How far a device is, in a few words, from the records of its own steps. */
-export function standWords(state: DeviceState): string {
+export function standWords(state: DeviceState, isBox = false): string {
   if (state.partner) return `with ${state.partner}`
   if (state.stage === 'declined') return 'declined'
   const { read, found } = state
@@ -84,5 +96,6 @@ export function standWords(state: DeviceState): string {
   if (read) return READ[read.state] ?? read.state
   if (state.barred) return 'not to be touched'
   if (state.medium) return 'attached'
-  return state.path ? 'not attached yet' : 'path not decided'
+  if (!state.path) return 'path not decided'
+  return isBox ? 'read by its members' : 'not attached yet'
 }

@@ -1,4 +1,5 @@
 export { default as DeviceList } from './DeviceList.vue'
+export { default as DeviceTable } from './DeviceTable.vue'
 export { apart, calledOf, pathOf, type Strand, strandsOf, whichOf } from './hand'
 export { type Hand, useHand } from './useHand'
 export { provideWhich, useWhich } from './which'

@@ -79,6 +79,9 @@ const here = (stage: string) => strands.value.find((s) => s.stage === stage)?.de
 </template>
 
 <style scoped>
+.st {
+  flex: none;
+}
 .nm,
 .md {
   display: block;
@@ -107,7 +110,10 @@ const here = (stage: string) => strands.value.find((s) => s.stage === stage)?.de
   gap: 2px 3px;
   padding: 1px 0 4px;
 }
-.strand a {
+.st .strand a {
+  display: inline-block;
+  flex: none;
+  width: auto;
   min-width: 24px;
   min-height: 24px;
   padding: 2px 4px;
@@ -118,11 +124,11 @@ const here = (stage: string) => strands.value.find((s) => s.stage === stage)?.de
   line-height: 18px;
   text-align: center;
 }
-.strand a.barred {
-  border: 1px dashed var(--stop);
-  color: var(--stop);
+.st .strand a.barred {
+  border: 1px dashed var(--madder);
+  color: var(--madder-d);
 }
-.strand a.at {
+.st .strand a.at {
   border: 2px solid var(--verd);
   padding: 1px 3px;
   font-weight: 700;

@@ -3,8 +3,9 @@ import { Pencil } from 'lucide-vue-next'
 import { computed } from 'vue'
 import { useLive } from '@/api/live'
 import type { Docket, WantedState } from '@/api/types'
-import { capacity, capacityInFull, day, dayAndTime, size, words, zoneName } from '@/ui/format/format'
+import { day, dayAndTime, size, zoneName } from '@/ui/format/format'
 import { systemName } from '@/features/cases'
+import { DeviceTable, useWhich } from '@/features/devices'
 import { sayFact, useVocabulary } from '@/features/triage'
 import ConsentMore from './ConsentMore.vue'
 import MergeCustomer from './MergeCustomer.vue'
@@ -18,6 +19,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ changed: [] }>()
 const vocabulary = useVocabulary()
+const which = useWhich()
 const corrected = useLive(
   '/api/cases/{number}/corrected',
   () => ({ path: { number: props.docket.number } }),
@@ -77,40 +79,7 @@ const times = (w: WantedState) =>
       <h2>Devices</h2>
       <span class="text-body-secondary">{{ docket.devices.length }}</span>
     </div>
-    <table class="rows">
-      <thead>
-        <tr>
-          <th></th>
-          <th>device</th>
-          <th>serial</th>
-          <th class="n">capacity</th>
-          <th>came with</th>
-          <th>condition</th>
-          <th>entitlement</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="d in docket.devices" :key="d.id">
-          <td class="m">{{ d.setName ? `${d.setName}${d.slot ? `/${d.slot}` : ''}` : d.position }}</td>
-          <td>
-            {{ `${d.make} ${d.model}`.trim() || words(d.type) }}
-            <span class="text-body-secondary">{{
-              [`${d.make}${d.model}`.trim() ? words(d.type) : '', d.attachedBy].filter(Boolean).join(', ')
-            }}</span>
-          </td>
-          <td class="m">{{ d.serial || '–' }}</td>
-          <td class="n" :title="d.capacity ? capacityInFull(d.capacity) : ''">
-            {{ d.capacity ? capacity(d.capacity) : '–' }}
-          </td>
-          <td>{{ d.accessories || '–' }}</td>
-          <td>{{ d.condition || '–' }}</td>
-          <td>
-            {{ d.entitlement || '–'
-            }}<span v-if="d.entitledUntil" class="text-body-secondary"> until {{ d.entitledUntil }}</span>
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <DeviceTable :docket="docket" @changed="emit('changed')" />
     <div class="hd">
       <h2>Facts</h2>
       <span class="text-body-secondary">{{ docket.facts.length }}</span>
@@ -125,11 +94,12 @@ const times = (w: WantedState) =>
         </tr>
       </thead>
       <tbody>
-        <tr v-for="f in docket.facts" :key="`${f.code}=${f.value}${f.source}`">
+        <tr v-for="f in docket.facts" :key="`${f.code}=${f.value}${f.source}${f.device}`">
           <td>
             <span class="fact" :class="{ told: f.source === 'told' }" :title="`${f.code}=${f.value}`">{{
               sayFact(vocabulary, f.code, f.value)
             }}</span>
+            <span v-if="f.device && which(f.device)" class="xs text-body-secondary">{{ which(f.device) }}</span>
           </td>
           <td>{{ f.source }}{{ f.measured ? ', measured' : '' }}</td>
           <td class="text-body-secondary">{{ f.who }}</td>

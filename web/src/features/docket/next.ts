@@ -34,7 +34,9 @@ export function stageOf(
   device: { id: number },
 ): Docket['stage'] {
   const own = states.find((s) => s.id === device.id)?.stage
-  return own && own !== 'selection' && ['received', 'triaged', 'imaging', 'scanning'].includes(docket.stage)
+  return own &&
+    own !== 'selection' &&
+    ['received', 'triaged', 'imaging', 'scanning', 'selection'].includes(docket.stage)
     ? own
     : docket.stage
 }

@@ -42,7 +42,19 @@ const several = computed(() => props.docket.devices.length > 1)
 /** Of one device of several, or of the case. */
 const asked = computed(() => (several.value ? shown.value?.id : undefined))
 const stands = computed(() => pathOf(props.docket, shown.value))
-const path = computed(() => chosen.value?.path ?? stands.value ?? props.ranking?.ranking[0]?.path)
+const leads = computed(() => props.ranking?.ranking[0])
+/** A device that goes the way of its case although its own facts lead elsewhere. */
+const astray = computed(
+  () =>
+    several.value &&
+    shown.value?.ownPath === undefined &&
+    props.docket.path !== undefined &&
+    leads.value !== undefined &&
+    leads.value.path !== props.docket.path,
+)
+const path = computed(
+  () => chosen.value?.path ?? (astray.value ? leads.value?.path : stands.value) ?? leads.value?.path,
+)
 const facts = computed(() => countingFor(props.docket, shown.value?.id))
 watch(
   () => props.device,
@@ -104,6 +116,13 @@ useKeys([{ key: 'B', does: 'bench check', run: () => (checking.value = !checking
       <b>Moved since it was decided{{ far ? '' : ', and the decision stands' }}.</b>
       <MovementNote :movement="history.data.value.moved" :vocabulary="vocabulary" />
     </div>
+    <p v-if="astray && docket.path && leads" class="warnbox">
+      <b
+        >The case goes {{ label(docket.path).toLowerCase() }}; by its own facts this device leads to
+        {{ leads.label.toLowerCase() }}.</b
+      >
+      Decide whether it goes a way of its own.
+    </p>
     <RankingScale :ranking="ranking.ranking" :say="(f) => sayStated(vocabulary, f)" />
     <p v-for="c in ranking.conflicts" :key="c" class="warnbox"><b>The bench saw something else:</b> {{ c }}</p>
     <EstimateStrip

@@ -3,8 +3,15 @@ package org.brantel.server.bench;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Modifying;
+import org.springframework.data.jpa.repository.Query;
 
 interface Attachments extends JpaRepository<Attachment, Long> {
+
+    /** Gives what is of a device to another case. */
+    @Modifying(clearAutomatically = true, flushAutomatically = true)
+    @Query("update Attachment r set r.caseId = ?2 where r.deviceId = ?1")
+    void give(long device, long caseId);
 
     List<Attachment> findByCaseIdAndDetachedAtIsNullOrderById(Long caseId);
 

@@ -38,10 +38,12 @@ class BenchQuestions implements Asking {
 
     @Override
     public List<Question> about(OpenCases open) {
-        // While one device of a case is scanned, another may still be read.
+        // While one device of a case is scanned, or its files are chosen, another may still be read.
         List<CaseViews.Summary> cases = Stream.concat(
                         open.in(Stage.IMAGING).stream(),
-                        open.in(Stage.SCANNING).stream().filter(c -> c.devices() > 1))
+                        Stream.of(Stage.SCANNING, Stage.SELECTION)
+                                .flatMap(s -> open.in(s).stream())
+                                .filter(c -> c.devices() > 1))
                 .toList();
         Map<String, Stations.For> attachedTo = stations.attachedTo();
         Set<Long> attached =

@@ -4,9 +4,15 @@ import java.util.Collection;
 import java.util.List;
 import org.brantel.server.work.WorkState;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 
 interface ImagingSessions extends JpaRepository<ImagingSession, Long> {
+
+    /** Gives what is of a device to another case. */
+    @Modifying(clearAutomatically = true, flushAutomatically = true)
+    @Query("update ImagingSession r set r.caseId = ?2 where r.deviceId = ?1")
+    void give(long device, long caseId);
 
     List<ImagingSession> findByCaseIdOrderByIdDesc(Long caseId);
 

@@ -13,6 +13,8 @@ import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Modifying;
+import org.springframework.data.jpa.repository.Query;
 
 /** What became of a device; the one that was not taken back counts. */
 @Entity
@@ -73,6 +75,11 @@ class DeviceEnd {
 }
 
 interface DeviceEnds extends JpaRepository<DeviceEnd, Long> {
+
+    /** Gives what is of a device to another case. */
+    @Modifying(clearAutomatically = true, flushAutomatically = true)
+    @Query("update DeviceEnd r set r.caseId = ?2 where r.deviceId = ?1")
+    void give(long device, long caseId);
 
     List<DeviceEnd> findByCaseIdAndTakenBackAtIsNullOrderById(Long caseId);
 }

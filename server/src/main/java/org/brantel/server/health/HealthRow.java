@@ -14,6 +14,7 @@ import org.brantel.core.health.HealthReading;
 import org.brantel.core.json.Json;
 import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 
 /** One reading, as it was taken. Never changed. */
@@ -89,6 +90,12 @@ class HealthRow {
 }
 
 interface HealthRows extends JpaRepository<HealthRow, Long> {
+
+    /** Gives what is of a device to another case. */
+    @Modifying(clearAutomatically = true, flushAutomatically = true)
+    @Query(
+            "update HealthRow r set r.caseId = ?2 where r.attachmentId in (select a.id from Attachment a where a.deviceId = ?1)")
+    void give(long device, long caseId);
 
     List<HealthRow> findByAttachmentIdOrderById(Long attachmentId);
 

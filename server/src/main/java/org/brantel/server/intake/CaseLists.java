@@ -11,6 +11,7 @@ import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -197,8 +198,12 @@ public class CaseLists {
                 .toList();
     }
 
-    /** What counts for a device, with its own type. */
-    public record OfDevice(CaseViews.Device device, List<CaseForm.Fact> facts) {}
+    /**
+     * What counts for a device, with its own type.
+     *
+     * @param apart some of it was told or seen of this device alone
+     */
+    public record OfDevice(CaseViews.Device device, List<CaseForm.Fact> facts, boolean apart) {}
 
     /** The facts of the devices of many cases at once, by number; the lead comes first. */
     @Transactional(readOnly = true)
@@ -211,7 +216,8 @@ public class CaseLists {
         devices.findByCaseIdInAndRemovedFalseOrderByPosition(byId.keySet()).forEach(d -> {
             List<OfDevice> own = found.computeIfAbsent(Known.in(byId, d.caseId()), n -> new ArrayList<>());
             List<CaseViews.Fact> all = said.getOrDefault(d.caseId(), List.of());
-            own.add(new OfDevice(d.view(), CountingFacts.of(all, d.view(), own.isEmpty())));
+            boolean apart = all.stream().anyMatch(f -> Objects.equals(f.device(), d.id()));
+            own.add(new OfDevice(d.view(), CountingFacts.of(all, d.view(), own.isEmpty()), apart));
         });
         return found;
     }

@@ -79,7 +79,7 @@ public final class CaseViews {
             return member.slot() == null ? "device " + position : "slot " + member.slot();
         }
 
-        /** How people tell these from the others of their case: {@code slots 1, 2 and 4}. */
+        /** How people tell these from the others of their case: {@code device 1 and slots 1, 2 and 4}. */
         public static String which(List<Device> some) {
             List<String> slots = some.stream()
                     .filter(d -> d.member.slot() != null)
@@ -89,7 +89,7 @@ public final class CaseViews {
                     .filter(d -> d.member.slot() == null)
                     .map(d -> String.valueOf(d.position))
                     .toList();
-            return Stream.of(listed("slot", slots), listed("device", others))
+            return Stream.of(listed("device", others), listed("slot", slots))
                     .filter(s -> !s.isEmpty())
                     .collect(Collectors.joining(" and "));
         }

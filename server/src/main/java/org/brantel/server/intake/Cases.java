@@ -235,6 +235,44 @@ public class Cases {
     }
 
     /**
+     * Gives a device to another case, with all that is on record of it alone. Both custody records say so.
+     *
+     * @param reason why, in words
+     */
+    @Transactional
+    public void give(String number, long id, String other, String reason, String who) {
+        CaseViews.Docket docket = docket(number);
+        CaseViews.Device device = docket.device(id);
+        if (!docket.hasSeveral()) {
+            throw Refusal.conflict(
+                    "It is the only device of " + number + "; a case without a device is none. Log it anew instead.");
+        }
+        LabCase from = cases.toEdit(number);
+        LabCase to = cases.toEdit(other);
+        if (from.id() == to.id()) {
+            throw Refusal.badInput("to", "It is a device of " + number + " already.");
+        }
+        if (!to.stage().isOpen() || !from.stage().isOpen()) {
+            LabCase over = to.stage().isOpen() ? from : to;
+            throw Refusal.conflict(over.number() + " is " + over.stage().word() + "; decide on a path for it first.");
+        }
+        CaseViews.Device.Way way = device.way().ownPath() == null
+                ? new CaseViews.Device.Way(from.path(), from.pathReason(), from.protocol())
+                : device.way();
+        entries.give(from, id, to);
+        announcer.publishEvent(new DeviceMove(id, from.id(), to.id()));
+        entries.decide(to, id, way);
+        String what = device.name()
+                + (device.label().serial().isEmpty()
+                        ? ""
+                        : ", serial " + device.label().serial()) + "; reason: " + reason.strip();
+        happenings.tell(number, who, "gave " + device.which() + " to " + other, what, Topic.CASE);
+        happenings.tell(other, who, "took a device of " + number + " over", what, Topic.CASE);
+        index(from);
+        index(to);
+    }
+
+    /**
      * Records what was found out elsewhere than on the bench; the custody record has it from whoever found it out.
      *
      * @param codes of which nothing else is observed from now on

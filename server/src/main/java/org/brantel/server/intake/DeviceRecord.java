@@ -74,6 +74,10 @@ class DeviceRecord {
         return before;
     }
 
+    void standAt(int place) {
+        position = place;
+    }
+
     /** @param newPath of this device alone; null where it goes the way of its case */
     void decide(@Nullable RecoveryPath newPath, @Nullable String reason, @Nullable String protocolVersion) {
         path = newPath;

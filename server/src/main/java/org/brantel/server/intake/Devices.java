@@ -3,10 +3,16 @@ package org.brantel.server.intake;
 import java.util.Collection;
 import java.util.List;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Modifying;
+import org.springframework.data.jpa.repository.Query;
 
 interface Devices extends JpaRepository<DeviceRecord, Long> {
 
     List<DeviceRecord> findByCaseIdAndRemovedFalseOrderByPosition(Long caseId);
+
+    @Modifying(clearAutomatically = true, flushAutomatically = true)
+    @Query("update DeviceRecord d set d.caseId = ?3, d.position = ?2 where d.id = ?1")
+    void give(long device, int position, long caseId);
 
     /** Also one that was taken off since. */
     DeviceRecord findFirstByCaseIdOrderById(Long caseId);

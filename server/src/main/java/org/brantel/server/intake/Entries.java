@@ -87,6 +87,17 @@ class Entries {
                 .orElseThrow();
     }
 
+    /** Gives a device with its facts to another case, after that one's own; what is left behind closes up. */
+    void give(LabCase from, long device, LabCase to) {
+        int after = devices(to).size();
+        facts.give(device, to.id());
+        devices.give(device, after + 1, to.id());
+        List<DeviceRecord> left = devices.findByCaseIdAndRemovedFalseOrderByPosition(from.id());
+        for (int i = 0; i < left.size(); i++) {
+            left.get(i).standAt(i + 1);
+        }
+    }
+
     /** The first device that the case ever had; it may have been taken off since. */
     long firstDevice(LabCase c) {
         return devices.findFirstByCaseIdOrderById(c.id()).id();

@@ -3,6 +3,7 @@ package org.brantel.server.intake;
 import java.util.Collection;
 import java.util.List;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 
 interface FactRows extends JpaRepository<FactRow, Long> {
@@ -19,6 +20,10 @@ interface FactRows extends JpaRepository<FactRow, Long> {
             String code, Collection<String> values, Collection<Long> caseIds);
 
     List<FactRow> findByCodeAndWithdrawnFalseAndCaseIdIn(String code, Collection<Long> caseIds);
+
+    @Modifying(clearAutomatically = true, flushAutomatically = true)
+    @Query("update FactRow f set f.caseId = ?2 where f.deviceId = ?1")
+    void give(long device, long caseId);
 
     List<FactRow> findByCaseIdAndWithdrawnTrueOrderByWithdrawnAtDesc(Long caseId);
 }

@@ -10,6 +10,8 @@ import java.time.Instant;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Modifying;
+import org.springframework.data.jpa.repository.Query;
 
 /** A person's recorded reason to touch a device although a stop rule forbids it. */
 @Entity
@@ -79,6 +81,11 @@ class Release {
 }
 
 interface Releases extends JpaRepository<Release, Long> {
+
+    /** Gives what is of a device to another case. */
+    @Modifying(clearAutomatically = true, flushAutomatically = true)
+    @Query("update Release r set r.caseId = ?2 where r.deviceId = ?1")
+    void give(long device, long caseId);
 
     List<Release> findByCaseIdAndEndedAtIsNull(Long caseId);
 }

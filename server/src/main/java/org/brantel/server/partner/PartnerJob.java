@@ -17,6 +17,7 @@ import java.util.Set;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 
 /** One device at a partner's, from the day that it is sent. */
@@ -198,6 +199,11 @@ class PartnerJob {
 }
 
 interface PartnerJobs extends JpaRepository<PartnerJob, Long> {
+
+    /** Gives what is of a device to another case. */
+    @Modifying(clearAutomatically = true, flushAutomatically = true)
+    @Query("update PartnerJob r set r.caseId = ?2 where r.deviceId = ?1")
+    void give(long device, long caseId);
 
     List<PartnerJob> findByCaseIdAndTakenBackFalseOrderByIdDesc(Long caseId);
 

@@ -24,7 +24,8 @@ import org.springframework.stereotype.Component;
 class PartnerQuestions implements Asking {
 
     /** A device of several may need a partner while others are read. */
-    private static final Set<Stage> UNDER_WAY = Set.of(Stage.RECEIVED, Stage.TRIAGED, Stage.IMAGING, Stage.SCANNING);
+    private static final Set<Stage> UNDER_WAY =
+            Set.of(Stage.RECEIVED, Stage.TRIAGED, Stage.IMAGING, Stage.SCANNING, Stage.SELECTION);
 
     private static final Action LOOK = Action.open("Open partner", Place.PARTNER);
 

@@ -10,6 +10,8 @@ import java.time.Instant;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Modifying;
+import org.springframework.data.jpa.repository.Query;
 
 @Entity
 @Table(name = "photo")
@@ -97,6 +99,11 @@ class Photo {
 }
 
 interface PhotoRecords extends JpaRepository<Photo, Long> {
+
+    /** Gives what is of a device to another case. */
+    @Modifying(clearAutomatically = true, flushAutomatically = true)
+    @Query("update Photo r set r.caseId = ?2 where r.deviceId = ?1")
+    void give(long device, long caseId);
 
     List<Photo> findByCaseIdAndRemovedFalseOrderById(Long caseId);
 }

@@ -37,7 +37,9 @@ class ScanQuestions implements Asking {
 
     @Override
     public List<Question> about(OpenCases open) {
-        List<CaseViews.Summary> cases = Stream.concat(open.in(Stage.IMAGING).stream(), open.in(Stage.SCANNING).stream())
+        List<CaseViews.Summary> cases = Stream.concat(
+                        Stream.of(Stage.IMAGING, Stage.SCANNING).flatMap(s -> open.in(s).stream()),
+                        open.in(Stage.SELECTION).stream().filter(c -> c.devices() > 1))
                 .toList();
         Map<Long, String> ids = lists.ids(OpenCases.numbers(cases));
         Map<String, List<ScanView>> newest = scans.newest(ids);
@@ -47,7 +49,7 @@ class ScanQuestions implements Asking {
         for (CaseViews.Summary c : cases) {
             List<CaseViews.Device> own = devices.getOrDefault(c.number(), List.of());
             List<ScanView> scanned = newest.getOrDefault(c.number(), List.of());
-            boolean begun = c.waiting().stage() == Stage.SCANNING;
+            boolean begun = c.waiting().stage() != Stage.IMAGING;
             scanned.stream()
                     .filter(s -> begun)
                     .flatMap(s -> of(c, s).map(q -> of(q, s.of().device(), own)))

@@ -19,6 +19,7 @@ import org.brantel.server.intake.Cases;
 import org.brantel.server.intake.Stage;
 import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 
 /**
@@ -193,6 +194,11 @@ class Decision {
 }
 
 interface Decisions extends JpaRepository<Decision, Long> {
+
+    /** Gives what is of a device to another case. */
+    @Modifying(clearAutomatically = true, flushAutomatically = true)
+    @Query("update Decision r set r.caseId = ?2 where r.deviceId = ?1")
+    void give(long device, long caseId);
 
     List<Decision> findByCaseIdOrderByIdDesc(Long caseId);
 

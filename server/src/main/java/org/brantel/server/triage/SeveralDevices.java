@@ -29,8 +29,12 @@ import org.springframework.stereotype.Component;
 @Component
 class SeveralDevices implements Asking {
 
-    /** While one device is read, another may not be begun with. */
-    private static final Set<Stage> UNDER_WAY = Set.of(Stage.RECEIVED, Stage.TRIAGED, Stage.IMAGING, Stage.SCANNING);
+    /** While the files of one device are chosen, another may not be begun with. */
+    private static final Set<Stage> UNDER_WAY =
+            Set.of(Stage.RECEIVED, Stage.TRIAGED, Stage.IMAGING, Stage.SCANNING, Stage.SELECTION);
+
+    /** A lead of less than this is too close to speak for a way of its own. */
+    private static final int CLEAR_LEAD = 3;
 
     private static final Action LOOK = Action.open("Open triage", Place.TRIAGED);
 
@@ -84,7 +88,7 @@ class SeveralDevices implements Asking {
                 continue;
             }
             List<Ranking.Ranked> ranking = inForce.ranking(LabProtocol.facts(d.facts(), inForce.protocol()));
-            if (own == null && isBarred(ranking, path)) {
+            if (own == null && (isBarred(ranking, path) || d.apart() && isFarBehind(ranking, path))) {
                 questions.add(another(c, ranking.get(0), path).of(List.of(d.device()), all));
             } else {
                 going.computeIfAbsent(path, p -> new ArrayList<>()).add(d.device());
@@ -105,13 +109,19 @@ class SeveralDevices implements Asking {
         return ranking.stream().anyMatch(r -> r.path() == path && r.barred());
     }
 
+    private static boolean isFarBehind(List<Ranking.Ranked> ranking, RecoveryPath path) {
+        Ranking.Ranked first = ranking.get(0);
+        return !first.barred()
+                && ranking.stream().anyMatch(r -> r.path() == path && first.score() - r.score() >= CLEAR_LEAD);
+    }
+
     private static Question another(CaseViews.Summary c, Ranking.Ranked leads, RecoveryPath path) {
         String label = leads.label().toLowerCase(Locale.ROOT);
         return Question.of(
                 c,
                 "Path",
                 "A path of its own: " + label + "?",
-                "The case goes " + path.words() + ", which the facts of this device bar; " + label + " leads for it.",
+                "The case goes " + path.words() + "; by the facts of this device " + label + " leads.",
                 Place.TRIAGED,
                 LOOK);
     }

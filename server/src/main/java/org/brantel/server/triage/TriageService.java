@@ -5,14 +5,12 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.brantel.core.estimate.Estimate;
 import org.brantel.core.estimate.Estimator;
@@ -301,15 +299,19 @@ public class TriageService {
     }
 
     /**
-     * What has moved for a device since the latest decision that it goes by; empty when none stands, or nothing moved.
+     * What has moved since the latest decision for a device that stands; empty when none does, or nothing moved. A
+     * decision for the case was made by the facts of its first device, and says nothing of how others moved.
      *
      * @param device null for the one that leads
      */
     @Transactional(readOnly = true)
     Optional<Movement> movedSince(String number, @Nullable Long device) {
-        return standing(number, device)
-                .or(() -> standing(number, null))
-                .map(d -> Movement.between(d.ranking(), rank(number, device)))
+        CaseViews.Docket docket = cases.docket(number);
+        CaseViews.Device of = docket.device(device);
+        boolean leads = of.id() == docket.device().id();
+        return (docket.hasSeveral() ? standing(number, of.id()) : Optional.<Decision>empty())
+                .or(() -> leads ? standing(number, null) : Optional.empty())
+                .map(d -> Movement.between(d.ranking(), rank(docket.stated(of))))
                 .filter(m -> !m.moves().isEmpty() || !m.newStops().isEmpty());
     }
 
@@ -337,34 +339,22 @@ public class TriageService {
                 .toList();
     }
 
-    /** How each device that goes by a decision has moved since; those that moved alike are said once, for the case. */
+    /** How the device has moved by whose facts a decision was made; nothing where it goes another way since. */
     private static Stream<Moved> moved(
             String number, Decision decision, List<CaseLists.OfDevice> devices, Triage triage) {
-        List<CaseLists.OfDevice> going =
-                devices.stream().filter(d -> goesBy(d.device(), decision)).toList();
-        Map<Movement, List<CaseLists.OfDevice>> alike = going.stream()
-                .collect(Collectors.groupingBy(
-                        d -> Movement.between(
-                                decision.ranking(),
-                                triage.rankUnasked(LabProtocol.facts(d.facts(), triage.protocol()))),
-                        LinkedHashMap::new,
-                        Collectors.toList()));
-        return alike.entrySet().stream()
-                .map(e -> new Moved(
+        Long id = decision.deviceId();
+        CaseViews.Device first = devices.get(0).device();
+        return devices.stream()
+                .filter(d -> id == null
+                        ? d.device().id() == first.id() && first.way().ownPath() == null
+                        : d.device().id() == id && d.device().way().ownPath() != null)
+                .map(d -> new Moved(
                         number,
-                        e.getValue().size() == devices.size()
-                                ? null
-                                : e.getValue().stream()
-                                        .map(d -> d.device().which())
-                                        .collect(Collectors.joining(", ")),
+                        id == null || devices.size() == 1 ? null : d.device().which(),
                         decision.path(),
-                        e.getKey()));
-    }
-
-    private static boolean goesBy(CaseViews.Device device, Decision decision) {
-        return decision.deviceId() == null
-                ? device.way().ownPath() == null
-                : decision.deviceId() == device.id() && device.way().ownPath() != null;
+                        Movement.between(
+                                decision.ranking(),
+                                triage.rankUnasked(LabProtocol.facts(d.facts(), triage.protocol())))));
     }
 
     /**

@@ -157,6 +157,13 @@ class DevicesTest {
         assertThat(state(number, 1).get("path").asString()).isEqualTo("image-then-scan");
         assertThat(state(number, 3).get("path").asString()).isEqualTo("hardware-work");
         assertThat(questions(number)).contains("devices 1 and 2: Attach its device and read it?");
+        clicks(number, device(number, 2));
+        assertThat(questions(number)).contains("device 2: A path of its own: hardware work?");
+        assertThat(una.get(of(number) + "/triage/history?device=" + device(number, 2))
+                        .json()
+                        .has("moved"))
+                .as("the decision was made by the facts of the first device")
+                .isFalse();
         una.post(of(number) + "/triage/undo").expect(200);
         assertThat(docket(number).get("stage").asString()).isEqualTo("received");
         decide(number, device(number, 1), "image-then-scan").expect(200);
@@ -339,5 +346,68 @@ class DevicesTest {
                         .expect(404)
                         .sentence())
                 .contains("does not belong to " + number);
+    }
+
+    /** What is on record of a device alone goes with it; what was said of all stays, and both custody records say so. */
+    @Test
+    void aDeviceGoesToAnotherCaseWithItsHistory() throws IOException {
+        String number = disks().log(una);
+        String other = new CaseForms().told("loss.event", "formatted").log(una);
+        long second = device(number, 2);
+        clicks(number, second);
+        una.post(of(number) + "/locks/releases?device=" + second, Map.of("rule", "no-power", "reason", "One try."))
+                .expect(201);
+        decide(number, second, "careful-imaging").expect(200);
+        String medium = inbox("moving.img");
+        una.post(of(number) + "/bench/attachment", Map.of("medium", medium, "device", second))
+                .expect(201);
+        una.post(of(number) + "/imaging", Map.of("profile", "healthy", "device", second))
+                .expect(201);
+        Map<String, String> move = Map.of("to", other, "reason", "It is another customer's.");
+        String path = of(number) + "/devices/" + second + "/move";
+        una.await(
+                of(number) + "/bench?device=" + second,
+                b -> b.get("sessions").get(0).get("state").asString().equals("done"));
+        assertThat(una.post(path, move).expect(409).sentence()).contains("detach it at the bench first");
+        una.delete(of(number) + "/bench/attachment?device=" + second).expect(204);
+        assertThat(una.post(path, Map.of("to", "BR-0000-0000", "reason", "why"))
+                        .expect(404)
+                        .sentence())
+                .contains("There is no case BR-0000-0000");
+        assertThat(una.post(path, Map.of("to", number, "reason", "why"))
+                        .expect(400)
+                        .sentence())
+                .contains("already");
+        una.post(path, move).expect(204);
+        assertThat(docket(number).get("devices")).hasSize(2);
+        assertThat(docket(number).get("devices"))
+                .extracting(d -> d.get("position").asInt())
+                .containsExactly(1, 2);
+        JsonNode moved = state(other, 2);
+        assertThat(moved.get("id").asLong()).isEqualTo(second);
+        assertThat(moved.get("path").asString()).isEqualTo("careful-imaging");
+        assertThat(moved.get("read").get("state").asString()).isEqualTo("done");
+        JsonNode locks =
+                una.get(of(other) + "/locks?device=" + second).expect(200).json();
+        assertThat(locks.get("untouchable")).as("its release came along").isEmpty();
+        assertThat(locks.get("rules").toString()).contains("One try.");
+        assertThat(docket(other).get("facts").toString()).contains("bench.noise");
+        assertThat(docket(number).get("facts").toString()).doesNotContain("bench.noise");
+        for (String told : List.of(number, other)) {
+            assertThat(una.get(of(told) + "/custody").expect(200).json().toString())
+                    .contains("another customer's");
+        }
+        una.post(of(other) + "/scans", Map.of("method", "structure", "device", second))
+                .expect(201);
+        una.await(of(other) + "/devices", d -> d.get(1).get("stage").asString().equals("selection"));
+        assertThat(una.post(of(other) + "/devices/" + second + "/move", Map.of("to", number, "reason", "back"))
+                        .expect(409)
+                        .sentence())
+                .contains("part of the catalogue of " + other);
+        String single = new CaseForms().log(una);
+        assertThat(una.post(of(single) + "/devices/" + device(single, 1) + "/move", move)
+                        .expect(409)
+                        .sentence())
+                .contains("only device");
     }
 }

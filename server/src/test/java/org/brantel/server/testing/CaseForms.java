@@ -73,6 +73,12 @@ public final class CaseForms {
         return this;
     }
 
+    /** Of the device that was added last. */
+    public CaseForms last(String field, Object value) {
+        devices.get(devices.size() - 1).put(field, value);
+        return this;
+    }
+
     public CaseForms observed(String code, String value) {
         facts.add(Map.of("code", code, "value", value, "source", "observed"));
         return this;
