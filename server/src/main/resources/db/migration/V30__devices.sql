@@ -12,7 +12,6 @@ alter table triage_decision
     add column device_id bigint references device,
     add column completes boolean not null default false,
     add column stage_after varchar;
-alter table triage_decision alter column completes drop default;
 
 -- Releases of before were given for all devices of their case.
 alter table device_release add column device_id bigint references device;
