@@ -68,7 +68,9 @@ class SeveralDevicesTest {
         // The one that bears its serial is chosen already.
         assertThat(page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setChecked(true)))
                 .containsText(medium);
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Attach").setExact(true))
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Attach").setExact(true))
                 .click();
         steps.button("Start imaging").click();
     }
