@@ -31,6 +31,8 @@ class AccessibilityTest {
     private final Lab lab = Lab.open();
     private Story delivered;
     private String received;
+    private String several;
+    private long clicking;
     private String failing;
     private String waiting;
     private String manyKinds;
@@ -64,6 +66,20 @@ class AccessibilityTest {
                 .imaged("inbox/d09-raw-card.img")
                 .scanned("carve")
                 .number;
+        several = new CaseForms()
+                .device("type", "hdd")
+                .another("hdd", "serial", "AX-2")
+                .another("hdd", "serial", "AX-3")
+                .told("loss.event", "deleted-directly")
+                .toldOf(3, "symptom.noise", "clicking")
+                .log(lab.as("una"));
+        JsonNode devices = lab.as("una").get("/api/cases/" + several).json().get("devices");
+        clicking = devices.get(2).get("id").asLong();
+        lab.as("una")
+                .post(
+                        "/api/cases/" + several + "/triage/decision",
+                        Map.of("device", clicking, "path", "hardware-work", "version", 0))
+                .expect(200);
         received = new CaseForms()
                 .device("type", "hdd")
                 .told("symptom.noise", "clicking")
@@ -91,6 +107,10 @@ class AccessibilityTest {
                             Map.entry("/cases/" + manyKinds + "/selection", "no name kept"),
                             Map.entry("/cases/" + received + "/received", "What was said"),
                             Map.entry("/cases/" + received + "/triaged", "Decide"),
+                            Map.entry("/cases/" + several + "/received", "To another case"),
+                            Map.entry("/cases/" + several + "/triaged?device=" + clicking, "a path of its own"),
+                            Map.entry("/cases/" + several + "/imaging?device=" + clicking, "Do not touch the device"),
+                            Map.entry("/cases/" + several + "/intake", "Said of"),
                             Map.entry("/cases/" + received + "/copies", "What copies cover"),
                             Map.entry("/cases/" + received + "/partner", "Whose bench"),
                             Map.entry("/cases/" + number() + "/closed", "What became of the devices"),

@@ -181,11 +181,12 @@ public final class Screenshots {
         page.mouse().move(0, 0);
         take(page, "copies");
 
+        devices(page, parish);
         page.navigate("/cases/" + parish + "/partner");
         page.locator("#send-device").selectOption(new SelectOption().setIndex(3));
         page.getByLabel("Whose bench").fill("Fastings Cleanroom");
         page.getByLabel("Parcel").fill("SK 4711");
-        page.getByLabel("How it looks as it leaves").fill("does not spin, lid unopened");
+        page.getByLabel("How it looks as it leaves").fill("clicks, lid unopened");
         steps.button("It is sent").click();
         page.getByLabel("Amount").fill("480.50");
         page.getByLabel("What they would do").fill("new heads from a donor");
@@ -195,6 +196,40 @@ public final class Screenshots {
         assertThat(page.getByText("works on it")).isVisible();
         page.mouse().move(0, 0);
         take(page, "partner");
+    }
+
+    /** A box: one disk clicks and goes its own way, two are read one after the other. */
+    private void devices(Page page, String parish) {
+        page.navigate("/cases/" + parish + "/triaged");
+        assertThat(page.getByText("Ranking for device 1")).isVisible();
+        page.locator("main").press("d");
+        assertThat(page.getByText("assemble first was decided")).isVisible();
+        page.navigate("/cases/" + parish + "/triaged");
+        for (int i = 0; i < 3; i++) {
+            page.locator("main").press("]");
+        }
+        assertThat(page.getByText("Ranking for slot 3")).isVisible();
+        page.locator("main").press("d");
+        assertThat(page.getByText("hardware work was decided")).isVisible();
+        page.navigate("/cases/" + parish + "/imaging");
+        Locator list = page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Devices of the case"));
+        for (String slot : new String[] {"slot 1", "slot 2"}) {
+            list.getByText(slot).click();
+            assertThat(page.getByText("Attach " + slot)).isVisible();
+            page.getByRole(
+                            AriaRole.BUTTON,
+                            new Page.GetByRoleOptions().setName("Attach").setExact(true))
+                    .click();
+            new Steps(page).button("Start imaging").click();
+            if (slot.equals("slot 1")) {
+                assertThat(list)
+                        .containsText(
+                                "read to its end", new LocatorAssertions.ContainsTextOptions().setTimeout(60_000));
+            }
+        }
+        assertThat(list).containsText("% read");
+        page.mouse().move(0, 0);
+        take(page, "devices");
     }
 
     private static void looked(Page page, String place, String result, String who) {
@@ -287,15 +322,6 @@ public final class Screenshots {
         page.waitForTimeout(400);
         page.mouse().move(0, 0);
         take(page, "film");
-        page.navigate("/cases/" + number + "/selection?q=live%20Weights");
-        assertThat(rows).hasCount(1);
-        rows.first().dblclick();
-        Locator versions =
-                page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("2 versions of one place"));
-        assertThat(versions).containsText("bytes differ");
-        versions.evaluate("v => v.scrollIntoView({ block: 'start' })");
-        page.waitForTimeout(500);
-        take(page, "versions");
     }
 
     private void customer(String link, String passcode) {

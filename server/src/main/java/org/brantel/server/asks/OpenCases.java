@@ -39,6 +39,11 @@ public final class OpenCases {
         return person;
     }
 
+    /** Those of some cases that have several devices, by number. */
+    public static List<String> severalOf(List<CaseViews.Summary> cases) {
+        return numbers(cases.stream().filter(c -> c.devices() > 1).toList());
+    }
+
     public static List<String> numbers(List<CaseViews.Summary> cases) {
         return cases.stream().map(CaseViews.Summary::number).toList();
     }

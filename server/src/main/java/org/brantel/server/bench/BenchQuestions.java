@@ -15,7 +15,6 @@ import org.brantel.server.asks.Question;
 import org.brantel.server.intake.CaseLists;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Stage;
-import org.brantel.server.platform.Known;
 import org.springframework.stereotype.Component;
 
 /** Sessions that need somebody, and devices that are not well. */
@@ -50,20 +49,22 @@ class BenchQuestions implements Asking {
                 attachedTo.values().stream().map(Stations.For::device).collect(Collectors.toSet());
         Map<String, List<ImagingView>> newest = imaging.newest(lists.ids(OpenCases.numbers(cases)));
         List<IdleHealth.Alarm> alarms = idleHealth.alarms();
-        Map<String, List<CaseViews.Device>> devices = lists.devices(
-                Stream.concat(newest.keySet().stream(), alarms.stream().map(IdleHealth.Alarm::caseNumber))
-                        .collect(Collectors.toSet()));
+        List<CaseViews.Summary> alarmed = alarms.stream()
+                .flatMap(a -> open.numbered(a.caseNumber()).stream())
+                .toList();
+        Map<String, List<CaseViews.Device>> devices = lists.devices(OpenCases.severalOf(
+                Stream.concat(cases.stream(), alarmed.stream()).distinct().toList()));
         List<Question> all = new ArrayList<>();
         for (CaseViews.Summary c : cases) {
             for (ImagingView s : newest.getOrDefault(c.number(), List.of())) {
                 of(c, s, attached.contains(s.device()))
-                        .map(q -> of(q, s.device(), Known.in(devices, c.number())))
+                        .map(q -> of(q, s.device(), devices.getOrDefault(c.number(), List.of())))
                         .forEach(all::add);
             }
         }
         for (IdleHealth.Alarm a : alarms) {
             open.numbered(a.caseNumber())
-                    .map(c -> of(alarm(c, a), a.device(), Known.in(devices, c.number())))
+                    .map(c -> of(alarm(c, a), a.device(), devices.getOrDefault(c.number(), List.of())))
                     .ifPresent(all::add);
         }
         return all;

@@ -80,14 +80,14 @@ class PartnerQuestions implements Asking {
         }
         Map<Long, String> ids = lists.ids(OpenCases.numbers(meant));
         Set<Long> sent = jobs.findDevices(ids.keySet());
-        Map<String, List<CaseViews.Device>> devices = lists.devices(ids.values());
+        Map<String, List<CaseViews.Device>> devices = lists.devices(OpenCases.severalOf(meant));
         String move = protocol.triage()
                 .protocol()
                 .path(RecoveryPath.HARDWARE_WORK.word())
                 .map(Protocol.Path::firstMove)
                 .orElse("");
         return meant.stream().flatMap(c -> {
-            List<CaseViews.Device> all = Known.in(devices, c.number());
+            List<CaseViews.Device> all = devices.getOrDefault(c.number(), List.of(c.device()));
             List<CaseViews.Device> some = all.stream()
                     .filter(d ->
                             (d.way().ownPath() == null ? c.path() : d.way().ownPath()) == RecoveryPath.HARDWARE_WORK

@@ -37,14 +37,21 @@ class ScanQuestions implements Asking {
 
     @Override
     public List<Question> about(OpenCases open) {
-        List<CaseViews.Summary> cases = Stream.concat(
-                        Stream.of(Stage.IMAGING, Stage.SCANNING).flatMap(s -> open.in(s).stream()),
-                        open.in(Stage.SELECTION).stream().filter(c -> c.devices() > 1))
+        // Of one device, the stage of its case says whether it was scanned.
+        List<CaseViews.Summary> several = Stream.of(Stage.SCANNING, Stage.SELECTION)
+                .flatMap(s -> open.in(s).stream())
+                .filter(c -> c.devices() > 1)
+                .toList();
+        List<CaseViews.Summary> read =
+                Stream.concat(open.in(Stage.IMAGING).stream(), several.stream()).toList();
+        List<CaseViews.Summary> cases = Stream.of(read, open.in(Stage.SCANNING))
+                .flatMap(List::stream)
+                .distinct()
                 .toList();
         Map<Long, String> ids = lists.ids(OpenCases.numbers(cases));
         Map<String, List<ScanView>> newest = scans.newest(ids);
-        Map<String, List<ImagingView>> images = imaging.newest(ids);
-        Map<String, List<CaseViews.Device>> devices = lists.devices(images.keySet());
+        Map<String, List<ImagingView>> images = imaging.newest(lists.ids(OpenCases.numbers(read)));
+        Map<String, List<CaseViews.Device>> devices = lists.devices(OpenCases.severalOf(cases));
         List<Question> all = new ArrayList<>();
         for (CaseViews.Summary c : cases) {
             List<CaseViews.Device> own = devices.getOrDefault(c.number(), List.of());

@@ -59,6 +59,7 @@ class SeveralDevices implements Asking {
             return List.of();
         }
         Triage inForce = protocol.triage();
+        Rankings rankings = new Rankings(inForce);
         Map<String, List<CaseLists.OfDevice>> facts = lists.facts(OpenCases.numbers(cases));
         Map<String, List<ImagingView>> read = imaging.newest(lists.ids(OpenCases.numbers(cases)));
         List<Question> all = new ArrayList<>();
@@ -70,13 +71,17 @@ class SeveralDevices implements Asking {
             List<CaseLists.OfDevice> left = devices.stream()
                     .filter(d -> !begun.contains(d.device().id()) && !holdsOthers(d, devices))
                     .toList();
-            all.addAll(ofCase(c, left, devices, inForce));
+            all.addAll(ofCase(c, left, devices, inForce.protocol(), rankings));
         }
         return all;
     }
 
     private List<Question> ofCase(
-            CaseViews.Summary c, List<CaseLists.OfDevice> left, List<CaseLists.OfDevice> devices, Triage inForce) {
+            CaseViews.Summary c,
+            List<CaseLists.OfDevice> left,
+            List<CaseLists.OfDevice> devices,
+            Protocol words,
+            Rankings rankings) {
         List<CaseViews.Device> all =
                 devices.stream().map(CaseLists.OfDevice::device).toList();
         Map<RecoveryPath, List<CaseViews.Device>> going = new LinkedHashMap<>();
@@ -87,14 +92,13 @@ class SeveralDevices implements Asking {
             if (path == null || path == RecoveryPath.DECLINE || path == RecoveryPath.HARDWARE_WORK) {
                 continue;
             }
-            List<Ranking.Ranked> ranking = inForce.ranking(LabProtocol.facts(d.facts(), inForce.protocol()));
+            List<Ranking.Ranked> ranking = rankings.of(d.facts());
             if (own == null && (isBarred(ranking, path) || d.apart() && isFarBehind(ranking, path))) {
                 questions.add(another(c, ranking.get(0), path).of(List.of(d.device()), all));
             } else {
                 going.computeIfAbsent(path, p -> new ArrayList<>()).add(d.device());
             }
         }
-        Protocol words = inForce.protocol();
         going.forEach((path, some) -> questions.add(moves.first(c, path, words).of(some, all)));
         return questions;
     }
