@@ -281,13 +281,13 @@ public class CaseLists {
     /** The keys of these cases, with their numbers. */
     @Transactional(readOnly = true)
     public Map<Long, String> ids(Collection<String> numbers) {
-        return cases.findByNumberIn(numbers).stream().collect(Collectors.toMap(LabCase::id, LabCase::number));
+        return cases.findKeys(numbers).stream().collect(Collectors.toMap(LabCase.Key::id, LabCase.Key::number));
     }
 
     /** The versions of these cases as they stand, by number; sent back with a change, so that nobody overwrites another's. */
     @Transactional(readOnly = true)
     public Map<String, Integer> versions(Collection<String> numbers) {
-        return cases.findByNumberIn(numbers).stream().collect(Collectors.toMap(LabCase::number, LabCase::version));
+        return cases.findKeys(numbers).stream().collect(Collectors.toMap(LabCase.Key::number, LabCase.Key::version));
     }
 
     /** Whose cases these are, by number. */

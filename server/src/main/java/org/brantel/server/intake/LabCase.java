@@ -20,6 +20,9 @@ import org.jspecify.annotations.Nullable;
 @Table(name = "lab_case")
 class LabCase {
 
+    /** By what others name a case. */
+    record Key(long id, String number, int version) {}
+
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     private long id;

@@ -17,6 +17,11 @@ import org.springframework.data.jpa.repository.Query;
 
 interface LabCases extends JpaRepository<LabCase, Long>, JpaSpecificationExecutor<LabCase> {
 
+    /** Without what else they hold: many are asked for at once. */
+    @Query("select new org.brantel.server.intake.LabCase$Key(c.id, c.number, c.version) from LabCase c where "
+            + "c.number in ?1")
+    List<LabCase.Key> findKeys(Collection<String> numbers);
+
     List<LabCase> findByRefitTrue();
 
     Optional<LabCase> findByNumber(String number);
