@@ -41,10 +41,14 @@ update scan_session s set device_id = i.device_id from imaging_session i where i
 alter table scan_session alter column device_id set not null;
 create index scan_session_device on scan_session (device_id, id);
 
--- Where bytes lie says nothing of another medium. Those of the first device of a case stay as they are known.
+-- Where bytes lie says nothing of another medium, so keys that speak of places name their device. Those of before were
+-- of the device that was read first, and go on without a name; all others have one.
+alter table lab_case add column untold_device bigint;
+update lab_case c set untold_device = (
+    select i.device_id from imaging_session i where i.case_id = c.id order by i.id limit 1);
 create temporary table elsewhere as
-    select i.id, i.device_id from imaging_session i
-    where i.device_id <> (select min(d.id) from device d where d.case_id = i.case_id);
+    select i.id, i.device_id from imaging_session i join lab_case c on c.id = i.case_id
+    where i.device_id <> c.untold_device;
 update catalogue_content c set place = c.place || '@' || e.device_id from elsewhere e where e.id = c.imaging_id;
 update catalogue_key k set identity_key = k.identity_key || '@' || e.device_id
     from catalogue_line l join elsewhere e on e.id = l.imaging_id

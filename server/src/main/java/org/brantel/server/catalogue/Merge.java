@@ -70,7 +70,7 @@ final class Merge implements Closeable {
         }
 
         private MediumNames names(long caseId) {
-            return new MediumNames(imaging, cases.firstDevice(caseId));
+            return new MediumNames(imaging, cases.untoldDevice(caseId));
         }
     }
 

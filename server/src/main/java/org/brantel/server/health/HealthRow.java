@@ -107,6 +107,9 @@ interface HealthRows extends JpaRepository<HealthRow, Long> {
 
     Optional<HealthRow> findFirstByAttachmentIdAndAtGreaterThanEqualOrderByAt(Long attachmentId, Instant from);
 
+    @Query(value = "select a.device_id from attachment a where a.id = ?1", nativeQuery = true)
+    long findDevice(long attachmentId);
+
     /** Devices that are attached now and were asked since then. */
     @Query(
             value = "select a.id from attachment a where a.detached_at is null and exists "

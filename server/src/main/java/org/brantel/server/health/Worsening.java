@@ -3,12 +3,15 @@ package org.brantel.server.health;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Supplier;
 import java.util.stream.Stream;
 import org.brantel.core.health.HealthReading;
 import org.brantel.server.asks.OpenCases;
@@ -54,26 +57,44 @@ class Worsening implements Pressing {
         for (long attachment : asked) {
             rows.findFirstByAttachmentIdOrderByIdDesc(attachment)
                     .filter(last -> unread.containsKey(last.caseId()))
-                    .ifPresent(last -> worse(attachment, last)
-                            .ifPresent(p -> worse.put(Known.in(unread, last.caseId()), List.of(p))));
+                    .ifPresent(last -> {
+                        String number = Known.in(unread, last.caseId());
+                        worse(attachment, last, () -> which(number, attachment))
+                                .ifPresent(p -> worse.computeIfAbsent(number, n -> new ArrayList<>())
+                                        .add(p));
+                    });
         }
         return worse;
     }
 
+    /** Of several devices of a case the one that stands attached there, as a sentence begins with it. */
+    private String which(String number, long attachment) {
+        List<CaseViews.Device> devices = lists.devices(List.of(number)).getOrDefault(number, List.of());
+        long id = rows.findDevice(attachment);
+        return devices.stream()
+                .filter(d -> devices.size() > 1 && d.id() == id)
+                .map(d -> d.which().substring(0, 1).toUpperCase(Locale.ROOT)
+                        + d.which().substring(1))
+                .findFirst()
+                .orElse("It");
+    }
+
     /** Since a day before the last reading; where none is as old, since the first one. */
-    private Optional<Pressure> worse(long attachment, HealthRow last) {
+    private Optional<Pressure> worse(long attachment, HealthRow last, Supplier<String> which) {
         Instant recent = last.at().minus(RECENT);
         HealthRow before = rows.findFirstByAttachmentIdAndAtBetweenOrderByAtDesc(
                         attachment, recent, last.at().minus(DAY))
                 .or(() -> rows.findFirstByAttachmentIdAndAtGreaterThanEqualOrderByAt(attachment, recent))
                 .orElse(last);
         long more = bad(last.reading()) - bad(before.reading());
-        return more > 0 ? Optional.of(new Pressure(true, words(more, before.at(), last.at()))) : Optional.empty();
+        return more > 0
+                ? Optional.of(new Pressure(true, which.get() + words(more, before.at(), last.at())))
+                : Optional.empty();
     }
 
     private static String words(long more, Instant from, Instant to) {
         long hours = Math.max(1, Duration.between(from, to).toHours());
-        return "It reads worse: " + (more == 1 ? "one sector" : more + " sectors") + " more in "
+        return " reads worse: " + (more == 1 ? "one sector" : more + " sectors") + " more in "
                 + (hours == 1 ? "an hour." : hours < 48 ? hours + " hours." : hours / 24 + " days.");
     }
 

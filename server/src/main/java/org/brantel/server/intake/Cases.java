@@ -489,10 +489,13 @@ public class Cases {
         return find(number).id();
     }
 
-    /** The first device that a case ever had; it may have been taken off since. */
+    /**
+     * The device of a case that the keys of its catalogue do not name, since they were made before devices were told
+     * apart; null for later cases.
+     */
     @Transactional(readOnly = true)
-    public long firstDevice(long id) {
-        return entries.firstDevice(cases.findById(id).orElseThrow());
+    public @Nullable Long untoldDevice(long id) {
+        return cases.findById(id).orElseThrow().untoldDevice();
     }
 
     @Transactional(readOnly = true)

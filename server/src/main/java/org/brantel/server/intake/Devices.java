@@ -14,8 +14,5 @@ interface Devices extends JpaRepository<DeviceRecord, Long> {
     @Query("update DeviceRecord d set d.caseId = ?3, d.position = ?2 where d.id = ?1")
     void give(long device, int position, long caseId);
 
-    /** Also one that was taken off since. */
-    DeviceRecord findFirstByCaseIdOrderById(Long caseId);
-
     List<DeviceRecord> findByCaseIdInAndRemovedFalseOrderByPosition(Collection<Long> caseIds);
 }

@@ -98,11 +98,6 @@ class Entries {
         }
     }
 
-    /** The first device that the case ever had; it may have been taken off since. */
-    long firstDevice(LabCase c) {
-        return devices.findFirstByCaseIdOrderById(c.id()).id();
-    }
-
     /** @return the serial that the device had before */
     String bearsSerial(LabCase c, long device, String serial) {
         return record(c, device).bearsSerial(serial);

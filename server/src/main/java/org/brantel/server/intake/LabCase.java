@@ -64,6 +64,9 @@ class LabCase {
     private @Nullable LocalDate waitsUntil;
 
     @Column(updatable = false)
+    private @Nullable Long untoldDevice;
+
+    @Column(updatable = false)
     private Instant createdAt;
 
     @Version
@@ -141,6 +144,12 @@ class LabCase {
 
     void waitsUntil(@Nullable LocalDate day) {
         waitsUntil = day;
+    }
+
+    /** The device that keys of its catalogue do not name; none in cases of after devices were told apart. */
+    @Nullable
+    Long untoldDevice() {
+        return untoldDevice;
     }
 
     /** It was logged by mistake: it is closed and never was a case. */

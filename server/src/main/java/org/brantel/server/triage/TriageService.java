@@ -269,6 +269,10 @@ public class TriageService {
             throw Refusal.conflict(number + " has gone on since (it is in "
                     + docket.course().stage().word() + "), so its decision cannot be undone; decide anew instead.");
         }
+        if (last.deviceId() != null) {
+            // It may have been taken off since.
+            docket.device(last.deviceId());
+        }
         last.undo(clock.instant());
         cases.undecide(number, last.deviceId(), last.wayBefore(), last.completes(), last.stageBefore());
         happenings.tell(
