@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { WantedState } from '@/api/types'
+import { useCover } from '@/features/copies'
 import WantedTally from '@/ui/instruments/WantedTally.vue'
 import { chosenWords, foundWords, hopedWords, partsOf } from './steps'
 
@@ -10,6 +11,7 @@ defineProps<{
   chosen: number | undefined
 }>()
 const emit = defineEmits<{ choose: [line: number | undefined] }>()
+const cover = useCover()
 </script>
 
 <template>
@@ -29,7 +31,8 @@ const emit = defineEmits<{ choose: [line: number | undefined] }>()
       <WantedTally v-bind="partsOf(w)" />
       <span class="xs"
         ><b>{{ foundWords(w) }}</b>
-        <span class="text-body-secondary">· {{ hopedWords(w) }}{{ w.line.mustHave ? '' : ', optional' }}</span></span
+        <span class="text-body-secondary">· {{ hopedWords(w) }}{{ w.line.mustHave ? '' : ', optional' }}</span
+        ><span v-if="cover(w.line.id)" class="c-ok"> · {{ cover(w.line.id) }}</span></span
       >
       <span class="xs text-body-secondary">{{ chosenWords(w) }}{{ w.complete ? ', complete' : '' }}</span>
     </button>

@@ -1,1 +1,2 @@
 export { default as CopiesWork } from './CopiesWork.vue'
+export { provideCover, useCover } from './covered'

@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import type { DeviceState, Docket, LockState, Ranking, Vocabulary, WantedState } from '@/api/types'
 import { capacity, capacityInFull, words } from '@/ui/format/format'
 import { chosenWords, foundWords, hopedWords, partsOf } from '@/features/catalogue'
+import { useCover } from '@/features/copies'
 import { DeviceList, pathOf, whichOf } from '@/features/devices'
 import WantedTally from '@/ui/instruments/WantedTally.vue'
 import { StopRules } from '@/features/triage'
@@ -29,6 +30,7 @@ const props = defineProps<{
   locks: LockState | undefined
 }>()
 const emit = defineEmits<{ /** Another device is to be shown. */ take: [id: number] }>()
+const cover = useCover()
 const d = computed(() => props.device)
 const several = computed(() => props.docket.devices.length > 1)
 const path = computed(() => pathOf(props.docket, props.device))
@@ -95,7 +97,8 @@ const next = computed(() =>
             {{ hopedWords(w) }} · {{ chosenWords(w) }}{{ w.complete ? ', complete' : '' }}
           </p></template
         >
-        <p v-else class="xs text-body-secondary">
+        <p v-if="cover(w.line.id)" class="xs c-ok">{{ cover(w.line.id) }}</p>
+        <p v-if="!searched" class="xs text-body-secondary">
           {{ w.line.hopedFor ? `about ${w.line.hopedFor}` : 'nobody can say how many'
           }}{{ w.line.mustHave ? ', must have' : '' }}
         </p>

@@ -5,7 +5,7 @@ import { useLive } from '@/api/live'
 import { ImageGone, ImagingWork } from '@/features/bench'
 import { CatalogueWork } from '@/features/catalogue'
 import { ClosingWork } from '@/features/closing'
-import { CopiesWork } from '@/features/copies'
+import { CopiesWork, provideCover } from '@/features/copies'
 import { CustodyWork } from '@/features/custody'
 import { provideWhich, useHand } from '@/features/devices'
 import { CaseQuestions } from '@/features/desk'
@@ -51,6 +51,7 @@ const mine = (_: string, c: string) => c === number
 const docket = useLive('/api/cases/{number}', () => ({ path: { number } }), mine)
 const hand = useHand(() => docket.data.value)
 provideWhich(() => docket.data.value)
+provideCover(number)
 /** Of the device at hand; asked once it is known which that is. */
 const ofDevice = () => (hand.device.value ? { path: { number }, query: { device: hand.device.value.id } } : undefined)
 const locks = useLive('/api/cases/{number}/locks', ofDevice, (what, c) => c === number && what === 'case')

@@ -18,14 +18,15 @@ const job = {
   sent: { on: '2026-12-01', parcel: 'SK 4711', condition: 'clicks', who: 'Una', at: '2026-12-01T10:00:00Z' },
 } as const
 /** Each in a case of its own: what one test was told is not what the next begins with. */
-async function shown(state: PartnerState, wish: string) {
+async function shown(state: PartnerState, wish: string, more: { device?: number; photos?: object[] } = {}) {
   const number = `BR-2611-00${10 + tried++}`
   const path = `/api/cases/${number}/partner`
   server.answer(`GET ${path}`, state)
+  server.answer(`GET /api/cases/${number}/photos`, more.photos ?? [])
   for (const change of [`POST ${path}`, `PUT ${path}/5/quote`, `PUT ${path}/5/back`, `DELETE ${path}/5/last`])
     server.answer(change, state)
   const page = mount(PartnerWork, {
-    props: { docket: { number } as Docket },
+    props: { docket: { number } as Docket, device: more.device },
     global: { stubs: { RouterLink: RouterLinkStub } },
   })
   await until(() => expect(page.text()).toContain(wish))
@@ -45,6 +46,17 @@ it('sends a device once all is said that must be', async () => {
     what: `POST ${path}`,
     body: { deviceId: 11, partner: 'Fastings Cleanroom', parcel: 'SK 4711', condition: 'clicks' },
   })
+})
+it('asks for a photo of the device that is shown, until there is one', async () => {
+  const devices = [device, { ...device, id: 12, position: 2 }]
+  const photos = [{ id: 1, deviceId: 11, what: 'device' }]
+  const { page } = await shown({ jobs: [], devices, currency: '£' }, 'No photo of it', { device: 12, photos })
+  expect(page.find<HTMLSelectElement>('#send-device').element.value).toBe('12')
+  const seen = await shown({ jobs: [], devices, currency: '£' }, 'Whose bench', { device: 11, photos })
+  await until(() =>
+    expect(server.sent.some((r) => r.what === `GET ${seen.path.replace('partner', 'photos')}`)).toBe(true),
+  )
+  expect(seen.page.text()).not.toContain('No photo of it')
 })
 it('says why nothing can be sent', async () => {
   await shown({ jobs: [], devices: [{ ...device, stays: 'It is closed.' }], currency: '£' }, 'It is closed.')

@@ -11,7 +11,12 @@ import SendForm from './SendForm.vue'
 import StepForm from './StepForm.vue'
 import { type Job, nextStep, waitsFor } from './partner'
 
-const props = defineProps<{ /** The case. */ docket: Docket }>()
+const props = defineProps<{
+  /** The case. */
+  docket: Docket
+  /** The device that is shown. */
+  device?: number
+}>()
 const emit = defineEmits<{ changed: [] }>()
 
 const MEANT = new Set(['case', 'bench'])
@@ -27,7 +32,7 @@ const sending = ref(false)
 /** The job of which it is noted that it is back before its turn has come. */
 const early = ref<number>()
 const taking = useAction()
-const device = (job: Job) => state.value?.devices.find((d) => d.id === job.deviceId)
+const deviceOf = (job: Job) => state.value?.devices.find((d) => d.id === job.deviceId)
 
 async function changed(): Promise<void> {
   sending.value = false
@@ -64,14 +69,15 @@ async function takeBack(job: Job): Promise<void> {
         v-if="canSend && (sending || !state.jobs.length)"
         :number="docket.number"
         :state="state"
+        :device="device"
         @sent="changed"
       />
       <p v-else-if="!state.jobs.length" class="empty">Nothing can be sent now: {{ stays.join(' ') }}</p>
       <section v-for="j in state.jobs" :key="j.id" class="job" :aria-label="`Device at ${j.partner}`">
         <div class="hd">
           <h2>
-            <span class="m">{{ device(j)?.position }}</span>
-            {{ device(j)?.name ?? 'A device that was taken off the intake' }}
+            <span class="m">{{ deviceOf(j)?.position }}</span>
+            {{ deviceOf(j)?.name ?? 'A device that was taken off the intake' }}
           </h2>
           <span :class="j.step === 'back' && !j.toCheck ? 'text-body-secondary' : 'c-warn'">{{ waitsFor(j) }}</span>
         </div>

@@ -3,6 +3,7 @@ import { BButton, BFormInput, BFormSelect } from 'bootstrap-vue-next'
 import { computed, ref } from 'vue'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
+import { useLive } from '@/api/live'
 import type { PartnerState } from '@/api/types'
 import { daysFromNow } from '@/ui/format/days'
 import RefusedNote from '@/ui/RefusedNote.vue'
@@ -12,12 +13,14 @@ const props = defineProps<{
   number: string
   /** Devices and jobs. */
   state: PartnerState
+  /** The device that is shown. */
+  device?: number
 }>()
 const emit = defineEmits<{ /** A device was sent. */ sent: [] }>()
 
 const QUOTE_DAYS = 7
 const can = computed(() => props.state.devices.filter((d) => !d.stays))
-const deviceId = ref(can.value[0]?.id ?? 0)
+const deviceId = ref((can.value.find((d) => d.id === props.device) ?? can.value[0])?.id ?? 0)
 const form = ref({
   partner: props.state.jobs[0]?.partner ?? '',
   parcel: '',
@@ -26,6 +29,13 @@ const form = ref({
   expected: daysFromNow(QUOTE_DAYS),
 })
 const sending = useAction()
+const photos = useLive(
+  '/api/cases/{number}/photos',
+  () => ({ path: { number: props.number } }),
+  (_, c) => c === props.number,
+)
+/** How it left can be shown later only by a picture from before. */
+const unseen = computed(() => photos.data.value?.every((p) => p.deviceId !== Number(deviceId.value)) ?? false)
 const ready = computed(
   () => deviceId.value > 0 && [form.value.partner, form.value.parcel, form.value.condition].every((t) => t.trim()),
 )
@@ -67,7 +77,10 @@ async function send(): Promise<void> {
     </p>
     <RefusedNote class="wide" :refused="sending.refused.value" />
     <p class="wide d-flex gap-2 align-items-center">
-      <RouterLink class="link s" :to="`/cases/${number}/photos`">Photos of how it leaves</RouterLink
+      <span v-if="unseen" class="s c-warn"
+        >No photo of it is on record.
+        <RouterLink class="link" :to="`/cases/${number}/photos`">Take one before it leaves</RouterLink></span
+      ><RouterLink v-else class="link s" :to="`/cases/${number}/photos`">Photos of how it leaves</RouterLink
       ><span class="flex-fill" /><BButton type="submit" variant="primary" :disabled="!ready || sending.busy.value"
         >It is sent</BButton
       >
