@@ -5,7 +5,7 @@ type Cover = 'covered' | 'said' | 'uncovered'
 
 const COVER: InjectionKey<Ref<ReadonlyMap<number, Cover>>> = Symbol('what copies cover')
 
-/** Lets all that is shown of a case say which wanted lines a copy covers, so that work goes on for the others as such. */
+/** Lets all that is shown of a case say which wanted lines a copy covers: work goes on for the others as such. */
 export function provideCover(number: string): void {
   const search = useLive(
     '/api/cases/{number}/copies',
