@@ -2,14 +2,15 @@ package org.brantel.server.bench;
 
 import java.util.Collection;
 import java.util.List;
+import org.brantel.server.intake.OfDevices;
 import org.brantel.server.work.WorkState;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 
-interface ImagingSessions extends JpaRepository<ImagingSession, Long> {
+interface ImagingSessions extends JpaRepository<ImagingSession, Long>, OfDevices {
 
-    /** Gives what is of a device to another case. */
+    @Override
     @Modifying(clearAutomatically = true, flushAutomatically = true)
     @Query("update ImagingSession r set r.caseId = ?2 where r.deviceId = ?1")
     void give(long device, long caseId);

@@ -11,6 +11,7 @@ import jakarta.persistence.Table;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import org.brantel.server.intake.OfDevices;
 import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Modifying;
@@ -74,9 +75,9 @@ class DeviceEnd {
     }
 }
 
-interface DeviceEnds extends JpaRepository<DeviceEnd, Long> {
+interface DeviceEnds extends JpaRepository<DeviceEnd, Long>, OfDevices {
 
-    /** Gives what is of a device to another case. */
+    @Override
     @Modifying(clearAutomatically = true, flushAutomatically = true)
     @Query("update DeviceEnd r set r.caseId = ?2 where r.deviceId = ?1")
     void give(long device, long caseId);

@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Optional;
 import org.brantel.core.health.HealthReading;
 import org.brantel.core.json.Json;
+import org.brantel.server.intake.OfDevices;
 import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Modifying;
@@ -89,9 +90,9 @@ class HealthRow {
     }
 }
 
-interface HealthRows extends JpaRepository<HealthRow, Long> {
+interface HealthRows extends JpaRepository<HealthRow, Long>, OfDevices {
 
-    /** Gives what is of a device to another case. */
+    @Override
     @Modifying(clearAutomatically = true, flushAutomatically = true)
     @Query(
             "update HealthRow r set r.caseId = ?2 where r.attachmentId in (select a.id from Attachment a where a.deviceId = ?1)")

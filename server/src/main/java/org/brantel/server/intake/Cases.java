@@ -260,7 +260,6 @@ public class Cases {
                 ? new CaseViews.Device.Way(from.path(), from.pathReason(), from.protocol())
                 : device.way();
         entries.give(from, id, to);
-        announcer.publishEvent(new DeviceMove(id, from.id(), to.id()));
         entries.decide(to, id, way);
         String what = device.name()
                 + (device.label().serial().isEmpty()

@@ -20,12 +20,14 @@ class Entries {
     private final Devices devices;
     private final FactRows facts;
     private final WantedRows wanted;
+    private final List<OfDevices> ofDevices;
     private final Clock clock;
 
-    Entries(Devices devices, FactRows facts, WantedRows wanted, Clock clock) {
+    Entries(Devices devices, FactRows facts, WantedRows wanted, List<OfDevices> ofDevices, Clock clock) {
         this.devices = devices;
         this.facts = facts;
         this.wanted = wanted;
+        this.ofDevices = ofDevices;
         this.clock = clock;
     }
 
@@ -87,10 +89,10 @@ class Entries {
                 .orElseThrow();
     }
 
-    /** Gives a device with its facts to another case, after that one's own; what is left behind closes up. */
+    /** Gives a device with all that is on record of it to another case, after that one's own; the others close up. */
     void give(LabCase from, long device, LabCase to) {
         int after = devices(to).size();
-        facts.give(device, to.id());
+        ofDevices.forEach(records -> records.give(device, to.id()));
         devices.give(device, after + 1, to.id());
         List<DeviceRecord> left = devices.findByCaseIdAndRemovedFalseOrderByPosition(from.id());
         for (int i = 0; i < left.size(); i++) {

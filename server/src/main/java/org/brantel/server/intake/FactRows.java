@@ -6,7 +6,7 @@ import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 
-interface FactRows extends JpaRepository<FactRow, Long> {
+interface FactRows extends JpaRepository<FactRow, Long>, OfDevices {
 
     List<FactRow> findByCaseIdAndWithdrawnFalseOrderById(Long caseId);
 
@@ -21,6 +21,7 @@ interface FactRows extends JpaRepository<FactRow, Long> {
 
     List<FactRow> findByCodeAndWithdrawnFalseAndCaseIdIn(String code, Collection<Long> caseIds);
 
+    @Override
     @Modifying(clearAutomatically = true, flushAutomatically = true)
     @Query("update FactRow f set f.caseId = ?2 where f.deviceId = ?1")
     void give(long device, long caseId);

@@ -15,6 +15,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
+import org.brantel.server.intake.OfDevices;
 import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Modifying;
@@ -198,9 +199,9 @@ class PartnerJob {
     }
 }
 
-interface PartnerJobs extends JpaRepository<PartnerJob, Long> {
+interface PartnerJobs extends JpaRepository<PartnerJob, Long>, OfDevices {
 
-    /** Gives what is of a device to another case. */
+    @Override
     @Modifying(clearAutomatically = true, flushAutomatically = true)
     @Query("update PartnerJob r set r.caseId = ?2 where r.deviceId = ?1")
     void give(long device, long caseId);

@@ -8,6 +8,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.List;
+import org.brantel.server.intake.OfDevices;
 import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Modifying;
@@ -98,9 +99,9 @@ class Photo {
     }
 }
 
-interface PhotoRecords extends JpaRepository<Photo, Long> {
+interface PhotoRecords extends JpaRepository<Photo, Long>, OfDevices {
 
-    /** Gives what is of a device to another case. */
+    @Override
     @Modifying(clearAutomatically = true, flushAutomatically = true)
     @Query("update Photo r set r.caseId = ?2 where r.deviceId = ?1")
     void give(long device, long caseId);

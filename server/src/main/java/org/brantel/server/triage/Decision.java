@@ -16,6 +16,7 @@ import org.brantel.core.triage.Ranking;
 import org.brantel.core.triage.RecoveryPath;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
+import org.brantel.server.intake.OfDevices;
 import org.brantel.server.intake.Stage;
 import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.JpaRepository;
@@ -193,9 +194,9 @@ class Decision {
     }
 }
 
-interface Decisions extends JpaRepository<Decision, Long> {
+interface Decisions extends JpaRepository<Decision, Long>, OfDevices {
 
-    /** Gives what is of a device to another case. */
+    @Override
     @Modifying(clearAutomatically = true, flushAutomatically = true)
     @Query("update Decision r set r.caseId = ?2 where r.deviceId = ?1")
     void give(long device, long caseId);
