@@ -54,10 +54,12 @@ class SeveralDevicesTest {
         return page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Devices of the case"));
     }
 
+    /** What is shown speaks of another device from the moment on in which the list says so. */
     private static void take(Page page, String which) {
-        devices(page)
-                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^" + which + " ")))
-                .click();
+        Locator button = devices(page)
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^" + which + " ")));
+        button.click();
+        assertThat(button).hasAttribute("aria-pressed", "true");
     }
 
     private static void reads(Page page, String which, String medium) {
@@ -125,7 +127,11 @@ class SeveralDevicesTest {
             page.navigate("/cases/" + number + "/scanning");
             for (String which : new String[] {"slot 1", "slot 2"}) {
                 take(page, which);
-                if (page.getByText("New session").count() > 0) {
+                // One that was scanned by itself when it was read shows that session first.
+                Locator sessions = page.getByText("Sessions of " + which);
+                assertThat(sessions.or(page.getByText("Scan the image")).first())
+                        .isVisible();
+                if (sessions.isVisible()) {
                     page.locator("main").press("n");
                 }
                 steps.scan("records and content");
