@@ -213,7 +213,13 @@ useKeys([
 }
 .whom {
   display: grid;
-  gap: 2px;
+  gap: 6px;
+}
+
+/* What can be pressed is 24 points from its neighbour. */
+.whom label {
+  min-height: 24px;
+  line-height: 24px;
 }
 .gone {
   text-decoration: line-through;
