@@ -218,8 +218,10 @@ useKeys([
 
 /* What can be pressed is 24 points from its neighbour. */
 .whom label {
+  display: flex;
+  gap: 6px;
+  align-items: center;
   min-height: 24px;
-  line-height: 24px;
 }
 .gone {
   text-decoration: line-through;
