@@ -4,7 +4,7 @@ import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import { useLive } from '@/api/live'
 import type { Docket } from '@/api/types'
-import { whichOf } from '@/features/devices'
+import { useWhich } from '@/features/devices'
 import SessionBraid from '@/ui/instruments/SessionBraid.vue'
 import ComingLines from '@/ui/ComingLines.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
@@ -41,17 +41,20 @@ const comparing = ref(false)
 const tabled = ref(false)
 const acting = useAction()
 const sessions = computed(() => (scans.data.value ?? []).filter((s) => s.device === props.device))
-const which = computed(() => {
-  const device = props.docket.devices.find((d) => d.id === props.device)
-  return device && props.docket.devices.length > 1 ? ` of ${whichOf(device)}` : ''
-})
+const of = useWhich()
+const which = computed(() => (of(props.device) ? ` of ${of(props.device)}` : ''))
 watch(
   () => props.device,
   () => ((another.value = false), (openVolume.value = undefined)),
 )
 const ended = computed(() => sessions.value.filter((s) => s.state === 'done' || s.state === 'stopped'))
+/** Sessions of all devices join the one catalogue; each says which it looked into. */
+const all = computed(() => scans.data.value ?? [])
+const others = computed(() => all.value.length > sessions.value.length)
 const scopes = computed(() =>
-  Object.fromEntries(sessions.value.map((s) => [s.id, `${methodWords(s)}, ${scopeWords(s)}`])),
+  Object.fromEntries(
+    all.value.map((s) => [s.id, [of(s.device), methodWords(s), scopeWords(s)].filter(Boolean).join(', ')]),
+  ),
 )
 const latest = computed(() => sessions.value.at(-1))
 const image = useLive(
@@ -127,7 +130,7 @@ useKeys([
     <RefusedNote :refused="acting.refused.value" />
     <section v-if="sessions.length" aria-labelledby="h-sessions">
       <div class="hd">
-        <h2 id="h-sessions">Sessions{{ which }}</h2>
+        <h2 id="h-sessions">Sessions{{ which }}{{ others ? ' and the others' : '' }}</h2>
         <span class="text-body-secondary">each joins the one catalogue: filled added, outlined shared</span
         ><span class="flex-fill" /><button
           v-if="ended.length > 1"
@@ -143,7 +146,7 @@ useKeys([
           {{ another ? 'Not now' : 'New session' }} <span class="kbd">N</span>
         </button>
       </div>
-      <SessionBraid :sessions="sessions" :words="scopes" />
+      <SessionBraid :sessions="all" :words="scopes" />
       <SessionCompare v-if="comparing && ended.length > 1" :number="docket.number" :sessions="ended" />
       <SessionList v-if="tabled" :sessions="sessions" :idle="!running" :image="image.data.value" @started="started" />
     </section>
