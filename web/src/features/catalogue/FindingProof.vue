@@ -82,7 +82,9 @@ onMounted(() => {
       <dt>Found</dt>
       <dd>
         {{ line.origins.join(', ') }}; sessions {{ line.sessions.join(', ')
-        }}<template v-if="which(line.device)">; on {{ which(line.device) }}</template>
+        }}<template v-if="which(line.device)"
+          >; on {{ line.devices.map(which).join(', ') }}, its bytes from {{ which(line.device) }}</template
+        >
       </dd>
       <template v-if="line.remark?.called"
         ><dt>Found as</dt>

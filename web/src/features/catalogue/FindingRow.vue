@@ -57,7 +57,7 @@ const which = useWhich()
           class="sign"
           :title="line.places.map(asFound).join('\n')"
           >{{ morePlaces(line) }}</span
-        ><span v-if="which(line.device)" class="sign">{{ which(line.device) }}</span
+        ><span v-for="d in line.devices.filter(which)" :key="d" class="sign">{{ which(d) }}</span
         ><span v-for="s in remarkSigns(line.remark)" :key="s" class="sign">{{ s }}</span>
       </div>
     </td>

@@ -70,7 +70,7 @@ public sealed interface Condition {
     /** A scan session found it. */
     record InSession(long session) implements Condition {}
 
-    /** @param device of the case that its bytes are on */
+    /** @param device of the case on which a session found it */
     record OnDevice(long device) implements Condition {}
 
     /** @param session null for any that numbers its volumes so */

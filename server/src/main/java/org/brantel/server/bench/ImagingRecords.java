@@ -187,13 +187,6 @@ public class ImagingRecords {
                 .collect(Collectors.toMap(ImagingSession.Read::id, ImagingSession.Read::deviceId));
     }
 
-    /** The devices that the sessions of a case read, by session. */
-    @Transactional(readOnly = true)
-    public Map<Long, Long> devices(long caseId) {
-        return sessions.findReadOf(caseId).stream()
-                .collect(Collectors.toMap(ImagingSession.Read::id, ImagingSession.Read::deviceId));
-    }
-
     /** Whether a session is writing this image just now, or will. */
     @Transactional(readOnly = true)
     public boolean isFilling(long imagingId) {

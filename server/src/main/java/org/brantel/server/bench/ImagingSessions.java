@@ -21,10 +21,6 @@ interface ImagingSessions extends JpaRepository<ImagingSession, Long>, OfDevices
             + "s.id in ?1")
     List<ImagingSession.Read> findRead(Collection<Long> ids);
 
-    @Query("select new org.brantel.server.bench.ImagingSession$Read(s.id, s.deviceId) from ImagingSession s where "
-            + "s.caseId = ?1")
-    List<ImagingSession.Read> findReadOf(Long caseId);
-
     List<ImagingSession> findByDeviceIdOrderByIdDesc(Long deviceId);
 
     List<ImagingSession> findByStateInOrderById(Collection<WorkState> states);

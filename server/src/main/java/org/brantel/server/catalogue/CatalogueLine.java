@@ -42,6 +42,18 @@ import org.jspecify.annotations.Nullable;
 @Table(name = "catalogue_line")
 class CatalogueLine {
 
+    /**
+     * Where in a case a line was found.
+     *
+     * @param device that its bytes are taken from
+     * @param all    on which sessions found it
+     */
+    record On(long device, List<Long> all) {
+
+        /** Where nobody asks for it. */
+        static final On NOWHERE = new On(0, List.of());
+    }
+
     @Id
     private long id;
 
@@ -392,11 +404,11 @@ class CatalogueLine {
      * @param into whether what the content says of itself may be shown
      * @param lines the case's wanted lines, for the
      *             reasons; empty for none
-     * @param device that its bytes are on
+     * @param on devices of the case
      * @param seen how each session found it
      * @param lab what the lab does with it
      */
-    CatalogueViews.Line view(boolean into, long device, List<Fitting> lines, Seen seen, CatalogueViews.Lab lab) {
+    CatalogueViews.Line view(boolean into, On on, List<Fitting> lines, Seen seen, CatalogueViews.Lab lab) {
         Candidate it = candidate();
         List<CatalogueViews.LineFit> fits = lines.stream()
                 .map(l -> {
@@ -409,8 +421,10 @@ class CatalogueLine {
                 id,
                 new CatalogueViews.Called(path, name, into ? suggestedName : null, CatalogueViews.Place.of(standing())),
                 verdict(),
-                new CatalogueViews.Stored(device, imagingId, kind, size, readBytes, extentList(), sha256, dates(into)),
-                new CatalogueViews.Found(List.of(origins), List.of(places), seen.sessions(), record(), seen.versions()),
+                new CatalogueViews.Stored(
+                        on.device(), imagingId, kind, size, readBytes, extentList(), sha256, dates(into)),
+                new CatalogueViews.Found(
+                        List.of(origins), List.of(places), seen.sessions(), on.all(), record(), seen.versions()),
                 new CatalogueViews.Asked(List.of(wanted), List.of(mayFit), fits),
                 lab,
                 into ? aboutMap() : Map.of());

@@ -103,6 +103,7 @@ public final class CatalogueViews {
      *
      * @param places   every path that a record gives this content
      * @param sessions scan sessions that found it
+     * @param devices  of the case on which they found it
      * @param record   what else its record says
      * @param versions how each session found it, by its number
      */
@@ -110,6 +111,7 @@ public final class CatalogueViews {
             List<String> origins,
             List<String> places,
             List<Long> sessions,
+            List<Long> devices,
             RecordFacts record,
             Map<String, Version> versions) {}
 

@@ -42,7 +42,11 @@ class Comparing {
                     seen.of(batch.stream().map(CatalogueLine::id).toList());
             // Which device each is of is not compared.
             batch.forEach(l -> sum.take(l.view(
-                    false, 0, List.of(), seenBy.getOrDefault(l.id(), Seen.NOWHERE), CatalogueViews.Lab.NOTHING)));
+                    false,
+                    CatalogueLine.On.NOWHERE,
+                    List.of(),
+                    seenBy.getOrDefault(l.id(), Seen.NOWHERE),
+                    CatalogueViews.Lab.NOTHING)));
             after = batch.get(batch.size() - 1).id();
             entities.clear();
         }

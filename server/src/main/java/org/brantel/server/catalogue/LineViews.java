@@ -2,6 +2,8 @@ package org.brantel.server.catalogue;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.stream.Stream;
 import org.brantel.core.wanted.Fitting;
 import org.brantel.server.bench.ImagingRecords;
 import org.brantel.server.intake.Cases;
@@ -27,6 +29,7 @@ class LineViews {
     private final Cases cases;
     private final Locks locks;
     private final ImagingRecords imaging;
+    private final Searched searched;
 
     LineViews(
             SeenLines seen,
@@ -35,7 +38,8 @@ class LineViews {
             Sights sights,
             Cases cases,
             Locks locks,
-            ImagingRecords imaging) {
+            ImagingRecords imaging,
+            Searched searched) {
         this.seen = seen;
         this.selections = selections;
         this.remarks = remarks;
@@ -43,6 +47,7 @@ class LineViews {
         this.cases = cases;
         this.locks = locks;
         this.imaging = imaging;
+        this.searched = searched;
     }
 
     List<CatalogueViews.Line> of(String number, List<CatalogueLine> some) {
@@ -53,17 +58,29 @@ class LineViews {
         long caseId = cases.id(number);
         Map<Long, Long> devices =
                 imaging.of(some.stream().map(CatalogueLine::imagingId).toList());
+        Map<Long, Long> scanned = searched.devices(caseId);
         Marks chosen = selections.chosen(caseId);
         Map<Long, RemarkViews.Remark> said = remarks.of(caseId, ids);
         Map<Long, Sights.Seen> sightOf = into ? sights.of(ids) : Map.of();
         return some.stream()
                 .map(l -> l.view(
                         into,
-                        Known.in(devices, l.imagingId()),
+                        on(l, devices, scanned, seenBy.getOrDefault(l.id(), Seen.NOWHERE)),
                         wanted,
                         seenBy.getOrDefault(l.id(), Seen.NOWHERE),
                         new CatalogueViews.Lab(chosen.has(l.id()), said.get(l.id()), look(sightOf.get(l.id())))))
                 .toList();
+    }
+
+    private static CatalogueLine.On on(CatalogueLine line, Map<Long, Long> read, Map<Long, Long> scanned, Seen seen) {
+        long device = Known.in(read, line.imagingId());
+        List<Long> all = Stream.concat(
+                        Stream.of(device),
+                        seen.sessions().stream().map(scanned::get).filter(Objects::nonNull))
+                .distinct()
+                .sorted()
+                .toList();
+        return new CatalogueLine.On(device, all);
     }
 
     private static @Nullable String look(Sights.@Nullable Seen seen) {

@@ -1,6 +1,7 @@
 package org.brantel.server.catalogue;
 
 import java.util.List;
+import java.util.Map;
 
 /** How a case was searched; only the feature that scans knows it. */
 public interface Searched {
@@ -10,4 +11,7 @@ public interface Searched {
 
     /** Its scan sessions, by their numbers. */
     List<Long> sessions(long caseId);
+
+    /** The devices whose images its scan sessions looked into, by the sessions' numbers. */
+    Map<Long, Long> devices(long caseId);
 }

@@ -17,7 +17,6 @@ import org.brantel.core.question.Condition;
 import org.brantel.core.question.Known;
 import org.brantel.core.question.Question;
 import org.brantel.core.wanted.WantedLine;
-import org.brantel.server.bench.ImagingRecords;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.locks.Locks;
@@ -38,7 +37,6 @@ class Understanding {
 
     private final Cases cases;
     private final Searched searched;
-    private final ImagingRecords imaging;
     private final List<BesideLines> sources;
     private final Locks locks;
     private final Settings settings;
@@ -48,7 +46,6 @@ class Understanding {
     Understanding(
             Cases cases,
             Searched searched,
-            ImagingRecords imaging,
             List<BesideLines> sources,
             Locks locks,
             Settings settings,
@@ -56,7 +53,6 @@ class Understanding {
             JdbcTemplate sql) {
         this.cases = cases;
         this.searched = searched;
-        this.imaging = imaging;
         this.sources = sources;
         this.locks = locks;
         this.settings = settings;
@@ -117,10 +113,10 @@ class Understanding {
         return called;
     }
 
-    /** The imaging sessions that read each device. */
+    /** The scan sessions of each device. */
     private Map<Long, List<Long>> media(long caseId) {
         Map<Long, List<Long>> media = new HashMap<>();
-        imaging.devices(caseId).forEach((session, device) -> media.computeIfAbsent(device, d -> new ArrayList<>())
+        searched.devices(caseId).forEach((session, device) -> media.computeIfAbsent(device, d -> new ArrayList<>())
                 .add(session));
         return media;
     }

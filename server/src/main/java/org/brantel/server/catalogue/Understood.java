@@ -29,7 +29,7 @@ import org.jspecify.annotations.Nullable;
  * @param folders the folders that a condition is about; one that is about too many has none here
  * @param likes   what lines are like that something is to be like, by their numbers
  * @param beside  what records beside the catalogue say of conditions
- * @param media   the imaging sessions that read each device of the case
+ * @param media   the scan sessions that looked into images of each device of the case
  */
 record Understood(
         @Nullable Question question,
@@ -147,7 +147,9 @@ record Understood(
                         : b.and(volume, known("toldBy", b.equal(root.get("toldBy"), v.session()), turned));
             }
             if (c instanceof Condition.OnDevice d) {
-                return root.get("imagingId").in(media.getOrDefault(d.device(), List.of()));
+                return b.or(media.getOrDefault(d.device(), List.of()).stream()
+                        .map(session -> CatalogueFilter.isSeen(query, root, b, session))
+                        .toArray(Predicate[]::new));
             }
             if (c instanceof Condition.InSession s) {
                 return CatalogueFilter.isSeen(query, root, b, s.session());

@@ -21,6 +21,9 @@ import org.jspecify.annotations.Nullable;
 @DynamicUpdate
 class ScanSession extends WorkRecord {
 
+    /** Whose image a session looks into. */
+    record Scanned(Long id, Long deviceId) {}
+
     @Column(updatable = false)
     private Long deviceId;
 

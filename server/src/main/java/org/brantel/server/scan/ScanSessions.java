@@ -15,6 +15,10 @@ interface ScanSessions extends JpaRepository<ScanSession, Long> {
 
     List<ScanSession> findByStateInOrderById(Collection<WorkState> states);
 
+    @Query("select new org.brantel.server.scan.ScanSession$Scanned(s.id, s.deviceId) from ScanSession s where "
+            + "s.caseId = ?1")
+    List<ScanSession.Scanned> findScanned(long caseId);
+
     @Query("select s.id from ScanSession s where s.caseId = ?1 order by s.id")
     List<Long> numbers(long caseId);
 
