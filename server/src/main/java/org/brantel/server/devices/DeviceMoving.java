@@ -4,6 +4,7 @@ import org.brantel.server.bench.ImagingRecords;
 import org.brantel.server.bench.Stations;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
+import org.brantel.server.intake.GivenDevices;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.scan.Scans;
 import org.springframework.stereotype.Service;
@@ -14,12 +15,14 @@ import org.springframework.transaction.annotation.Transactional;
 class DeviceMoving {
 
     private final Cases cases;
+    private final GivenDevices given;
     private final Stations stations;
     private final ImagingRecords imaging;
     private final Scans scans;
 
-    DeviceMoving(Cases cases, Stations stations, ImagingRecords imaging, Scans scans) {
+    DeviceMoving(Cases cases, GivenDevices given, Stations stations, ImagingRecords imaging, Scans scans) {
         this.cases = cases;
+        this.given = given;
         this.stations = stations;
         this.imaging = imaging;
         this.scans = scans;
@@ -45,6 +48,6 @@ class DeviceMoving {
             throw Refusal.conflict("Its findings are part of the catalogue of " + number + ", so " + device.which()
                     + " stays; scan it anew in the other case from a copy of its image, or deliver it from here.");
         }
-        cases.give(number, id, to, reason, who);
+        given.give(number, id, to, reason, who);
     }
 }

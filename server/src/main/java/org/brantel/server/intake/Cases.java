@@ -9,7 +9,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.brantel.core.triage.RecoveryPath;
 import org.brantel.server.custody.CustodyService;
 import org.brantel.server.customers.CustomerViews;
 import org.brantel.server.customers.Customers;
@@ -45,6 +44,8 @@ public class Cases {
 
     private final LabCases cases;
     private final Entries entries;
+    private final FindIndex index;
+    private final CasePaths paths;
     private final CaseCourse course;
     private final ConsentYeses yeses;
     private final IntakeCheck check;
@@ -59,6 +60,8 @@ public class Cases {
     Cases(
             LabCases cases,
             Entries entries,
+            FindIndex index,
+            CasePaths paths,
             CaseCourse course,
             ConsentYeses yeses,
             IntakeCheck check,
@@ -71,6 +74,8 @@ public class Cases {
             CaseClock clock) {
         this.cases = cases;
         this.entries = entries;
+        this.index = index;
+        this.paths = paths;
         this.course = course;
         this.yeses = yeses;
         this.check = check;
@@ -108,7 +113,7 @@ public class Cases {
                         + form.devices().stream().map(Cases::shortly).collect(Collectors.joining("; "))
                         + "; " + howMany(form),
                 Topic.CASE);
-        index(labCase);
+        index.of(labCase);
         announcer.publishEvent(new Logged(labCase.number()));
         return labCase.number();
     }
@@ -133,7 +138,7 @@ public class Cases {
     public void edit(String number, CaseForm form, String who) {
         LabCase labCase = cases.toEdit(number);
         List<Long> capacities = check.check(form, labCase.deadline(), clock.today());
-        expectVersion(labCase, form.version());
+        labCase.expect(form.version());
         if (form.consent().isWiderThan(labCase.consent())) {
             throw Refusal.badInput(
                     "consent",
@@ -144,6 +149,9 @@ public class Cases {
         labCase.describe(form, customers.take(form.customer().of(labCase.customerId())));
         List<Long> keys = entries.replaceDevices(labCase, form.devices(), capacities);
         entries.replaceFacts(labCase, form.facts(), keys, who);
+        if (paths.complete(labCase)) {
+            paths.moveOn(labCase, who);
+        }
         if (entries.replaceWanted(labCase, form.wanted())) {
             announcer.publishEvent(new WantedChanged(number));
         }
@@ -151,7 +159,7 @@ public class Cases {
             announcer.publishEvent(new ConsentNarrowed(number));
         }
         happenings.tell(number, who, "changed the intake", howMany(form), Topic.CASE);
-        index(labCase);
+        index.of(labCase);
     }
 
     /** Records the customer's yes to more being looked at. */
@@ -231,44 +239,7 @@ public class Cases {
                 "noted another serial of a device",
                 (before.isEmpty() ? "none" : before) + " → " + serial,
                 Topic.CASE);
-        index(labCase);
-    }
-
-    /**
-     * Gives a device to another case, with all that is on record of it alone. Both custody records say so.
-     *
-     * @param reason why, in words
-     */
-    @Transactional
-    public void give(String number, long id, String other, String reason, String who) {
-        CaseViews.Docket docket = docket(number);
-        CaseViews.Device device = docket.device(id);
-        if (!docket.hasSeveral()) {
-            throw Refusal.conflict(
-                    "It is the only device of " + number + "; a case without a device is none. Log it anew instead.");
-        }
-        LabCase from = cases.toEdit(number);
-        LabCase to = cases.toEdit(other);
-        if (from.id() == to.id()) {
-            throw Refusal.badInput("to", "It is a device of " + number + " already.");
-        }
-        if (!to.stage().isOpen() || !from.stage().isOpen()) {
-            LabCase over = to.stage().isOpen() ? from : to;
-            throw Refusal.conflict(over.number() + " is " + over.stage().word() + "; decide on a path for it first.");
-        }
-        CaseViews.Device.Way way = device.way().ownPath() == null
-                ? new CaseViews.Device.Way(from.path(), from.pathReason(), from.protocol())
-                : device.way();
-        entries.give(from, id, to);
-        entries.decide(to, id, way);
-        String what = device.name()
-                + (device.label().serial().isEmpty()
-                        ? ""
-                        : ", serial " + device.label().serial()) + "; reason: " + reason.strip();
-        happenings.tell(number, who, "gave " + device.which() + " to " + other, what, Topic.CASE);
-        happenings.tell(other, who, "took a device of " + number + " over", what, Topic.CASE);
-        index(from);
-        index(to);
+        index.of(labCase);
     }
 
     /**
@@ -281,91 +252,6 @@ public class Cases {
         LabCase labCase = cases.toEdit(number);
         protocol.facts(facts);
         entries.observe(labCase, null, codes, facts, Set.of(), who);
-        happenings.changed(number, Topic.CASE);
-    }
-
-    /**
-     * What a decision came to.
-     *
-     * @param stage     in which the case stands since
-     * @param completes it was the last device without a path, so that the case goes the way of its first one
-     */
-    public record Course(Stage stage, boolean completes) {}
-
-    /**
-     * Records the decision on a recovery path and moves the case on.
-     *
-     * @param device that it is for; null for all of the case that have none of their own
-     */
-    @Transactional
-    public Course decide(
-            String number,
-            int version,
-            @Nullable Long device,
-            RecoveryPath path,
-            String reason,
-            String protocolName,
-            String who) {
-        LabCase labCase = cases.toEdit(number);
-        expectVersion(labCase, version);
-        boolean completes = false;
-        if (device == null) {
-            labCase.decide(path, reason, protocolName);
-        } else {
-            entries.decide(labCase, device, new CaseViews.Device.Way(path, reason, protocolName));
-            List<CaseViews.Device.Way> ways =
-                    entries.devices(labCase).stream().map(CaseViews.Device::way).toList();
-            completes = labCase.path() == null && ways.stream().allMatch(w -> w.ownPath() != null);
-            if (completes) {
-                CaseViews.Device.Way first = ways.stream()
-                        .filter(w -> w.ownPath() != RecoveryPath.DECLINE)
-                        .findFirst()
-                        .orElse(ways.get(0));
-                labCase.decide(first.ownPath(), first.ownReason(), first.ownProtocol());
-            }
-        }
-        moveOn(labCase, who);
-        happenings.changed(number, Topic.CASE);
-        return new Course(labCase.stage(), completes);
-    }
-
-    private void moveOn(LabCase labCase, String who) {
-        if (labCase.path() == null) {
-            return;
-        }
-        boolean declined = entries.devices(labCase).stream()
-                .map(d -> d.way().ownPath() == null ? labCase.path() : d.way().ownPath())
-                .allMatch(p -> p == RecoveryPath.DECLINE);
-        if (declined) {
-            course.moveTo(labCase, Stage.DECLINED, who);
-        } else if (labCase.stage() == Stage.RECEIVED || !labCase.stage().isOpen()) {
-            // A case that is further on stays there: another path is another way of going on. One that was over is open
-            // again.
-            course.moveTo(labCase, Stage.TRIAGED, who);
-        }
-    }
-
-    /**
-     * Puts back what a decision changed.
-     *
-     * @param device    that it was for; null for the case
-     * @param way       that stood before
-     * @param completed the case got its path by it, and has none again
-     */
-    @Transactional
-    public void undecide(
-            String number, @Nullable Long device, CaseViews.Device.Way way, boolean completed, Stage stage) {
-        LabCase labCase = cases.toEdit(number);
-        if (device == null) {
-            labCase.decide(way.ownPath(), way.ownReason(), way.ownProtocol());
-        } else {
-            entries.decide(labCase, device, way);
-            if (completed) {
-                labCase.decide(null, null, null);
-            }
-        }
-        // Its clock goes on as if nothing had been decided.
-        course.backTo(labCase, stage);
         happenings.changed(number, Topic.CASE);
     }
 
@@ -542,35 +428,12 @@ public class Cases {
                             + customer.id() + ")",
                     Topic.CASE);
             c.isOf(customer.id(), customer.name());
-            index(c);
+            index.of(c);
         }
-    }
-
-    private void index(LabCase c) {
-        CustomerViews.Customer customer = customers.view(c.customerId());
-        cases.saveAndFlush(c);
-        String words = FindWords.of(
-                c.number(),
-                c.contactPerson(),
-                customer,
-                entries.devices(c),
-                entries.wanted(c),
-                c.story(),
-                entries.facts(c));
-        cases.index(c.id(), words);
-        cases.indexWords(words);
     }
 
     private LabCase find(String number) {
         return cases.byNumber(number);
-    }
-
-    private static void expectVersion(LabCase labCase, @Nullable Integer version) {
-        if (version == null || version != labCase.version()) {
-            throw Refusal.conflict(
-                    "Somebody else changed " + labCase.number() + " since you opened it; nothing of yours was "
-                            + "saved. What you typed is still here: look at the new state, then save again.");
-        }
     }
 
     private String freeNumber() {

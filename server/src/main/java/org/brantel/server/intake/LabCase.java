@@ -13,6 +13,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import org.brantel.core.layout.NameRules;
 import org.brantel.core.triage.RecoveryPath;
+import org.brantel.server.platform.Refusal;
 import org.brantel.server.staff.Staff;
 import org.jspecify.annotations.Nullable;
 
@@ -160,6 +161,14 @@ class LabCase {
     void handTo(Staff.Person newOwner) {
         owner = newOwner.name();
         ownerLogin = newOwner.login();
+    }
+
+    /** @throws Refusal when somebody changed the case since it was seen in a version */
+    void expect(@Nullable Integer seen) {
+        if (seen == null || seen != version) {
+            throw Refusal.conflict("Somebody else changed " + number + " since you opened it; nothing of yours was "
+                    + "saved. What you typed is still here: look at the new state, then save again.");
+        }
     }
 
     long id() {

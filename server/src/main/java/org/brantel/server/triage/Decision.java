@@ -14,8 +14,8 @@ import java.util.List;
 import org.brantel.core.json.Json;
 import org.brantel.core.triage.Ranking;
 import org.brantel.core.triage.RecoveryPath;
+import org.brantel.server.intake.CasePaths;
 import org.brantel.server.intake.CaseViews;
-import org.brantel.server.intake.Cases;
 import org.brantel.server.intake.OfDevices;
 import org.brantel.server.intake.Stage;
 import org.jspecify.annotations.Nullable;
@@ -106,7 +106,12 @@ class Decision {
     protected Decision() {}
 
     /** @param device that it is made for; null for all that have no decision of their own */
-    Decision(Long caseId, CaseViews.Docket before, CaseViews.@Nullable Device device, Made made, Cases.Course after) {
+    Decision(
+            Long caseId,
+            CaseViews.Docket before,
+            CaseViews.@Nullable Device device,
+            Made made,
+            CasePaths.Course after) {
         CaseViews.Device.Way way = device == null
                 ? new CaseViews.Device.Way(
                         before.decision().path(),

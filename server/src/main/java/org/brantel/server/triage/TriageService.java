@@ -23,6 +23,7 @@ import org.brantel.core.triage.Triage;
 import org.brantel.server.bench.ImagingRecords;
 import org.brantel.server.intake.CaseForm;
 import org.brantel.server.intake.CaseLists;
+import org.brantel.server.intake.CasePaths;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.platform.Happenings;
@@ -67,6 +68,7 @@ public class TriageService {
     private final LabProtocol protocol;
     private final Decisions decisions;
     private final Cases cases;
+    private final CasePaths paths;
     private final CaseLists lists;
     private final ImagingRecords imaging;
     private final Scans scans;
@@ -80,6 +82,7 @@ public class TriageService {
             LabProtocol protocol,
             Decisions decisions,
             Cases cases,
+            CasePaths paths,
             CaseLists lists,
             ImagingRecords imaging,
             Scans scans,
@@ -91,6 +94,7 @@ public class TriageService {
         this.protocol = protocol;
         this.decisions = decisions;
         this.cases = cases;
+        this.paths = paths;
         this.lists = lists;
         this.imaging = imaging;
         this.scans = scans;
@@ -230,7 +234,7 @@ public class TriageService {
             throw Refusal.conflict(
                     number + " is on hold until " + docket.course().hold().until() + "; take it up again first.");
         }
-        Cases.Course after = cases.decide(number, version, own, path, words, ranking.protocol(), who);
+        CasePaths.Course after = paths.decide(number, version, own, path, words, ranking.protocol(), who);
         decisions.save(new Decision(
                 cases.id(number),
                 docket,
@@ -274,7 +278,7 @@ public class TriageService {
             docket.device(last.deviceId());
         }
         last.undo(clock.instant());
-        cases.undecide(number, last.deviceId(), last.wayBefore(), last.completes(), last.stageBefore());
+        paths.undecide(number, last.deviceId(), last.wayBefore(), last.completes(), last.stageBefore());
         happenings.tell(
                 number,
                 who,

@@ -263,12 +263,19 @@ class DevicesTest {
                         .count())
                 .as("what is the same on both is one line")
                 .isEqualTo(whole + 1);
+        List<JsonNode> onTheSecond = lines.valueStream()
+                .filter(l -> l.get("devices").valueStream().anyMatch(d -> d.asLong() == device(number, 2)))
+                .toList();
+        assertThat(onTheSecond.stream().filter(l -> l.get("device").asLong() == device(number, 1)))
+                .as("what both hold is on device 2 as well, wherever its bytes are taken from")
+                .hasSizeGreaterThan(2);
         assertThat(una.get(of(number) + "/catalogue?q=device%202&size=200")
+                        .expect(200)
                         .json()
                         .get("lines"))
-                .extracting(l -> l.get("device").asLong())
-                .isNotEmpty()
-                .containsOnly(device(number, 2));
+                .extracting(l -> l.get("id").asLong())
+                .containsExactlyInAnyOrderElementsOf(
+                        onTheSecond.stream().map(l -> l.get("id").asLong()).toList());
     }
 
     @Test
@@ -409,5 +416,32 @@ class DevicesTest {
                         .expect(409)
                         .sentence())
                 .contains("only device");
+    }
+
+    @Test
+    void aCaseGoesOnWhenItsLastDeviceWithoutAPathGoesAway() {
+        String other = new CaseForms().log(una);
+        String given = disks().log(una);
+        decide(given, device(given, 1), "image-then-scan").expect(200);
+        decide(given, device(given, 2), "image-then-scan").expect(200);
+        assertThat(docket(given).get("stage").asString()).isEqualTo("received");
+        una.post(of(given) + "/devices/" + device(given, 3) + "/move", Map.of("to", other, "reason", "Theirs."))
+                .expect(204);
+        assertThat(docket(given).get("stage").asString()).isEqualTo("triaged");
+        assertThat(docket(given).get("path").asString()).isEqualTo("image-then-scan");
+    }
+
+    @Test
+    void aCaseGoesOnWhenTheIntakeTakesItsLastDeviceWithoutAPathOff() {
+        CaseForms form = new CaseForms().another("hdd", "serial", "ST-9");
+        String number = form.log(una);
+        long first = device(number, 1);
+        decide(number, first, "image-then-scan").expect(200);
+        CaseForms without = new CaseForms()
+                .device("id", first)
+                .version(docket(number).get("version").asInt());
+        una.put(of(number), without.build()).expect(200);
+        assertThat(docket(number).get("devices")).hasSize(1);
+        assertThat(docket(number).get("stage").asString()).isEqualTo("triaged");
     }
 }
