@@ -93,6 +93,7 @@ class ArchitectureTest {
             "filesystem",
             "families",
             "volume",
+            "copying",
             "carve",
             "scan",
             "explain",

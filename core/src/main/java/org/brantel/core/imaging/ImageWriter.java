@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.concurrent.ArrayBlockingQueue;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.image.BlockState;
 import org.brantel.core.image.MapJournal;
@@ -25,6 +26,7 @@ final class ImageWriter implements Closeable {
     private static final long SAVE_SOON_NANOS = 100_000_000L;
 
     private static final long NAP_MILLIS = 50;
+    private static final int SETTLE_NANOS = 200_000;
     private static final int BUFFERED_BYTES = 32 << 20;
     /** Room that the map's next lines take at most, for telling a full disk from another failure. */
     private static final long MAP_LINES = 64 << 10;
@@ -44,6 +46,8 @@ final class ImageWriter implements Closeable {
     private volatile long savedAt = System.nanoTime();
     private volatile boolean waitedFor;
     private long unsavedBytes;
+    /** Blocks that were handed over and are not in the image yet. */
+    private final AtomicInteger underway = new AtomicInteger();
 
     ImageWriter(ImageFile image, MapJournal journal, SettledHashes hashes, int blockBytes) {
         this.image = image;
@@ -92,7 +96,21 @@ final class ImageWriter implements Closeable {
      * @param pass   as the map's journal calls it
      */
     void write(byte[] buffer, Range range, List<ReadMap.Run> marks, String pass, int round) {
+        underway.incrementAndGet();
         waiting.add(new Block(buffer, range, marks, pass, round));
+    }
+
+    /** Waits until all that was handed over can be read from the image. */
+    void settle() throws IOException {
+        try {
+            while (underway.get() > 0) {
+                check();
+                Thread.sleep(0, SETTLE_NANOS);
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new InterruptedIOException("interrupted while the image was written");
+        }
     }
 
     /** System.nanoTime() of when the map was last safe on the disk. */
@@ -142,6 +160,7 @@ final class ImageWriter implements Closeable {
             journal.note(part, mark.state(), block.pass(), block.round());
         }
         unsavedBytes += block.range().length();
+        underway.decrementAndGet();
         free.add(block.buffer());
         saveWhenDue();
     }

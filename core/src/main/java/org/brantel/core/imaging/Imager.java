@@ -2,6 +2,7 @@ package org.brantel.core.imaging;
 
 import java.io.IOException;
 import java.io.InterruptedIOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -68,6 +69,28 @@ public final class Imager {
      * @throws DestinationFull      when the image has no room; what was read is saved
      */
     public ImagingResult run(Orders orders) throws IOException {
+        return run(orders, null);
+    }
+
+    /**
+     * Asks the device only for what somebody reads, in its order, and keeps all of it in the image. Such an image is
+     * not hashed as a whole: most of it may be holes, and whoever reads files hashes each.
+     *
+     * @throws Unsound when something did not read, or as {@code reading} says
+     */
+    public ImagingResult keep(Reading reading, Orders orders) throws IOException {
+        return run(orders, reading);
+    }
+
+    /** Reads a medium through a session. */
+    @FunctionalInterface
+    public interface Reading {
+
+        /** @throws Unsound when what it reads does not allow to go on so */
+        void read(OnDemand medium) throws IOException;
+    }
+
+    private ImagingResult run(Orders orders, @Nullable Reading reading) throws IOException {
         long start = System.nanoTime();
         expected.confirm(source);
         DestinationGuard.check(source, image);
@@ -80,18 +103,26 @@ public final class Imager {
             Opened opened = openJournal(map);
             try (MapJournal journal = opened.journal();
                     SettledHashes settled = new SettledHashes(out, source.size(), ImageHashes.CHUNK)) {
-                out.checkRoom(source.size() - map.bytes(BlockState.READ));
                 map.ranges(BlockState.READ).forEach(settled::settled);
-                settled.start();
+                if (reading == null) {
+                    out.checkRoom(source.size() - map.bytes(BlockState.READ));
+                    settled.start();
+                }
                 session = new Session(map, opened.rounds(), orders);
                 try (ImageWriter writer = new ImageWriter(out, journal, settled, CareProfile.mostBlockBytes())) {
-                    session.work(writer);
+                    if (reading == null) {
+                        session.work(writer);
+                    } else {
+                        session.serve(reading, out, writer);
+                    }
                 }
                 if (session.finished) {
                     WantedFirst.beside(image).remove();
                     // An image always has the medium's size, also where its end did not read.
                     out.extendTo(source.size());
-                    hashes = settled.finish(listener::hashing, orders::stop).orElse(null);
+                    hashes = reading == null
+                            ? settled.finish(listener::hashing, orders::stop).orElse(null)
+                            : null;
                 }
                 journal.compact(map, session.planner.rounds());
             }
@@ -106,7 +137,7 @@ public final class Imager {
                 session.passes,
                 (System.nanoTime() - start) / 1e9,
                 hashes == null ? null : hashes.sha256(),
-                hashes != null,
+                hashes != null || reading != null && session.finished,
                 session.reached);
     }
 
@@ -194,10 +225,7 @@ public final class Imager {
                 if (!orders.enough() && isResting()) {
                     continue;
                 }
-                Optional<LimitReached> end = watch.ends(limits());
-                if (end.isPresent()) {
-                    reached = end.get();
-                    readHealth(true);
+                if (isPastALimit()) {
                     return;
                 }
                 hearWishes(writer);
@@ -210,6 +238,51 @@ public final class Imager {
                 orders.pace(step.get().range().length());
                 take(step.get(), writer);
             }
+        }
+
+        private boolean isPastALimit() throws IOException {
+            Optional<LimitReached> end = watch.ends(limits());
+            if (end.isPresent()) {
+                reached = end.get();
+                readHealth(true);
+            }
+            return end.isPresent();
+        }
+
+        /** Lets somebody read, and asks the device for what the image does not hold yet. */
+        void serve(Reading reading, ImageFile out, ImageWriter writer) throws IOException {
+            source.timeout(care.patience().timeoutSeconds());
+            OnDemand medium = new OnDemand(source, map, out, writer, range -> ask(range, writer));
+            IOException end = null;
+            try {
+                reading.read(medium);
+            } catch (IOException e) {
+                end = e;
+            } catch (UncheckedIOException e) {
+                end = e.getCause();
+            }
+            // A reader may take a failed read for a fault of what it reads; what ended it first is what counts.
+            end = medium.ended().orElse(end);
+            if (end instanceof OnDemand.Ended) {
+                finished = orders.enough();
+            } else if (end != null) {
+                throw end;
+            } else {
+                finished = true;
+                readHealth(true);
+            }
+        }
+
+        private boolean ask(Range range, ImageWriter writer) throws IOException {
+            do {
+                changeProfile();
+                readHealth(false);
+                if (orders.stop() || orders.enough() || isPastALimit()) {
+                    throw new OnDemand.Ended();
+                }
+            } while (isResting());
+            orders.pace(range.length());
+            return take(new Planner.Step(Pass.FILES, range), writer);
         }
 
         private void hearWishes(ImageWriter writer) throws IOException {
@@ -269,7 +342,8 @@ public final class Imager {
             return true;
         }
 
-        private void take(Planner.Step step, ImageWriter writer) throws IOException {
+        /** Whether all of it read. */
+        private boolean take(Planner.Step step, ImageWriter writer) throws IOException {
             Range range = step.range();
             byte[] buffer = writer.buffer();
             ReadOutcome outcome = source.read(range.offset(), buffer, 0, (int) range.length());
@@ -297,6 +371,7 @@ public final class Imager {
             if (!outcome.isClean() && care.patience().restMillis() > 0) {
                 nap(care.patience().restMillis());
             }
+            return outcome.isClean();
         }
 
         private void nap() throws IOException {

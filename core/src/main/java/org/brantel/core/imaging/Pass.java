@@ -1,6 +1,6 @@
 package org.brantel.core.imaging;
 
-/** The passes of an imaging session, in order. */
+/** The passes of an imaging session, in order; {@link #FILES} stands by itself. */
 public enum Pass {
     /** Large blocks from the start; after trouble it jumps away, farther each time. */
     SWEEP("sweep"),
@@ -14,7 +14,9 @@ public enum Pass {
     /** What is left of failed blocks, sector by sector. */
     SINGLE_SECTOR("single-sector"),
     /** Sectors that failed alone, tried again a bounded number of times. */
-    PERSISTENCE("persistence");
+    PERSISTENCE("persistence"),
+    /** None of an image's passes: what a reader of files asks for, in the reader's order. */
+    FILES("files");
 
     private final String word;
 

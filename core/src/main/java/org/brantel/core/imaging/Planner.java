@@ -105,6 +105,7 @@ public final class Planner {
             case NARROWING -> edges ? new Edges(it) : new Islands(it);
             case SINGLE_SECTOR -> new SingleSectors(it);
             case PERSISTENCE -> new Persistence(it);
+            case FILES -> throw new IllegalStateException("files are asked for by whoever reads them");
         };
     }
 

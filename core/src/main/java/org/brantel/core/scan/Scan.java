@@ -24,6 +24,7 @@ import org.brantel.core.filesystem.Trash;
 import org.brantel.core.filesystem.Walk;
 import org.brantel.core.filesystem.Walked;
 import org.brantel.core.finding.Finding;
+import org.brantel.core.finding.Origin;
 import org.brantel.core.json.Json;
 import org.brantel.core.json.JsonLines;
 import org.brantel.core.kind.ContentKind;
@@ -156,7 +157,12 @@ public final class Scan {
             Walked left = !files
                     ? Walked.of(found.reader().free())
                     : found.reader()
-                            .walk(new Walk(volume.index(), plan.method().carves(), takenOver(volume), trash, stop));
+                            .walk(new Walk(
+                                    volume.index(),
+                                    plan.method().carves() || plan.options().listed(),
+                                    takenOver(volume),
+                                    trash,
+                                    stop));
             trash.finish();
             if (volume.state() != Volume.State.EARLIER) {
                 walked.putIfAbsent(volume.index(), left);
@@ -203,7 +209,7 @@ public final class Scan {
     }
 
     private void take(Finding finding) {
-        if (!plan.wants(finding.kind())) {
+        if (!plan.wants(finding.kind()) || plan.options().listed() && finding.origin() != Origin.LIVE) {
             return;
         }
         try {

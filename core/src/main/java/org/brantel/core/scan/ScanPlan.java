@@ -40,11 +40,18 @@ public record ScanPlan(ScanMethod method, Scope scope, Options options) {
      * @param nested    carve also what begins inside a find
      * @param names     for what no record names
      * @param hash      SHA-256 of every finding that is fully read
+     * @param listed    only files that a file system lists, each checked by its kind as well
      */
     public record Options(
-            Set<String> kinds, boolean search, boolean everyByte, boolean nested, SuggestedNames names, boolean hash) {
+            Set<String> kinds,
+            boolean search,
+            boolean everyByte,
+            boolean nested,
+            SuggestedNames names,
+            boolean hash,
+            boolean listed) {
 
-        static final Options USUAL = new Options(Set.of(), true, false, false, SuggestedNames.USUAL, false);
+        static final Options USUAL = new Options(Set.of(), true, false, false, SuggestedNames.USUAL, false, false);
 
         public Options {
             kinds = Set.copyOf(kinds);
@@ -67,7 +74,7 @@ public record ScanPlan(ScanMethod method, Scope scope, Options options) {
     public ScanPlan carving(@Nullable Range where, boolean atEveryByte) {
         Options o = options;
         return in(new Scope(scope.volume, scope.freeSpaceOnly, where, scope.notAgain))
-                .with(new Options(o.kinds, o.search, atEveryByte, o.nested, o.names, o.hash));
+                .with(new Options(o.kinds, o.search, atEveryByte, o.nested, o.names, o.hash, o.listed));
     }
 
     /** @param carved before, for no fewer kinds */
@@ -77,28 +84,34 @@ public record ScanPlan(ScanMethod method, Scope scope, Options options) {
 
     public ScanPlan ofKinds(Set<String> codes) {
         Options o = options;
-        return with(new Options(codes, o.search, o.everyByte, o.nested, o.names, o.hash));
+        return with(new Options(codes, o.search, o.everyByte, o.nested, o.names, o.hash, o.listed));
     }
 
     /** Records only, without a look into what is free. */
     public ScanPlan searching(boolean yes) {
         Options o = options;
-        return with(new Options(o.kinds, yes, o.everyByte, o.nested, o.names, o.hash));
+        return with(new Options(o.kinds, yes, o.everyByte, o.nested, o.names, o.hash, o.listed));
     }
 
     public ScanPlan nesting(boolean yes) {
         Options o = options;
-        return with(new Options(o.kinds, o.search, o.everyByte, yes, o.names, o.hash));
+        return with(new Options(o.kinds, o.search, o.everyByte, yes, o.names, o.hash, o.listed));
     }
 
     public ScanPlan naming(SuggestedNames pattern) {
         Options o = options;
-        return with(new Options(o.kinds, o.search, o.everyByte, o.nested, pattern, o.hash));
+        return with(new Options(o.kinds, o.search, o.everyByte, o.nested, pattern, o.hash, o.listed));
     }
 
     public ScanPlan hashing(boolean yes) {
         Options o = options;
-        return with(new Options(o.kinds, o.search, o.everyByte, o.nested, o.names, yes));
+        return with(new Options(o.kinds, o.search, o.everyByte, o.nested, o.names, yes, o.listed));
+    }
+
+    /** Of the copy of files, which holds nothing else. */
+    public ScanPlan ofListed(boolean only) {
+        Options o = options;
+        return with(new Options(o.kinds, o.search && !only, o.everyByte, o.nested, o.names, o.hash || only, only));
     }
 
     private ScanPlan in(Scope newScope) {

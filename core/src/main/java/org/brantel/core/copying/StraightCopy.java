@@ -1,0 +1,161 @@
+package org.brantel.core.copying;
+
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.BooleanSupplier;
+import org.brantel.core.bytes.Range;
+import org.brantel.core.bytes.RangeSet;
+import org.brantel.core.content.Extent;
+import org.brantel.core.filesystem.FindingSink;
+import org.brantel.core.filesystem.Trash;
+import org.brantel.core.filesystem.Walk;
+import org.brantel.core.finding.Finding;
+import org.brantel.core.finding.Origin;
+import org.brantel.core.finding.Prognosis;
+import org.brantel.core.imaging.Imager;
+import org.brantel.core.imaging.OnDemand;
+import org.brantel.core.imaging.Unsound;
+import org.brantel.core.source.Source;
+import org.brantel.core.volume.PartitionTables;
+import org.brantel.core.volume.Volume;
+import org.brantel.core.volume.Volumes;
+
+/** Reads all files that the file systems of a medium list, and nothing else of it. */
+public final class StraightCopy implements Imager.Reading {
+
+    /**
+     * What is copied.
+     *
+     * @param files   that are listed
+     * @param bytes   of the medium that they take, each counted once
+     * @param leftOut volumes whose files are not among them, each with the reason in words
+     */
+    public record Sum(long files, long bytes, List<String> leftOut) {}
+
+    /** Hears what will be copied, once the records are read and before the first file is. */
+    @FunctionalInterface
+    public interface Listener {
+
+        void reads(Sum sum);
+    }
+
+    private final Listener listener;
+
+    public StraightCopy(Listener listener) {
+        this.listener = listener;
+    }
+
+    /** Stops when the session does: then every read of the medium says so. */
+    @Override
+    public void read(OnDemand medium) throws IOException {
+        Listed listed = Listed.of(medium, false, () -> false);
+        List<Range> content = listed.content.ranges();
+        medium.checkRoom(content.stream().mapToLong(medium::missing).sum());
+        listener.reads(new Sum(listed.files, listed.content.total(), listed.leftOut));
+        for (Range range : content) {
+            medium.fetch(inSectors(range, medium));
+        }
+    }
+
+    private static Range inSectors(Range range, Source medium) {
+        int unit = medium.requestUnit();
+        long from = range.offset() / unit * unit;
+        return new Range(from, Math.min(medium.size(), (range.end() + unit - 1) / unit * unit) - from);
+    }
+
+    /**
+     * Checks what was copied, from the image alone: every record once more, and the content of each file by its kind.
+     *
+     * @throws Unsound when a file is not as its record and its kind say, naming the first
+     */
+    public static Sum check(Source image, BooleanSupplier stop) throws IOException {
+        Listed listed = Listed.of(image, true, stop);
+        if (!stop.getAsBoolean() && listed.bad > 0) {
+            throw new Unsound(listed.bad + " of " + listed.files + " files are not as they should be; the first is "
+                    + listed.firstBad);
+        }
+        return new Sum(listed.files, listed.content.total(), listed.leftOut);
+    }
+
+    /** What the volumes of a medium list. */
+    private static final class Listed {
+        private final List<String> leftOut = new ArrayList<>();
+        private final RangeSet content = new RangeSet();
+        private final long size;
+        private final boolean check;
+        private long files;
+        private long bad;
+        private String firstBad = "";
+
+        private Listed(long size, boolean check) {
+            this.size = size;
+            this.check = check;
+        }
+
+        /** @param check judge each file; its content must be there */
+        static Listed of(Source medium, boolean check, BooleanSupplier stop) throws IOException {
+            Listed listed = new Listed(medium.size(), check);
+            int readable = 0;
+            List<Volumes.Found> volumes = Volumes.listed(medium, listed.leftOut);
+            if (volumes.stream().noneMatch(v -> v.volume().range().offset() == 0)) {
+                List<String> problems = new ArrayList<>();
+                PartitionTables.read(medium, problems);
+                if (!problems.isEmpty()) {
+                    throw new Unsound("Its partition table is damaged: " + problems.get(0));
+                }
+            }
+            for (Volumes.Found found : volumes) {
+                Volume volume = found.volume();
+                if (volume.readable()) {
+                    readable++;
+                    listed.walk(found, medium, stop);
+                } else {
+                    listed.leftOut.add("Volume " + volume.index() + " (" + volume.fs() + "): "
+                            + String.join(" ", volume.remarks()));
+                }
+            }
+            if (readable == 0) {
+                throw new Unsound("It holds no file system whose files could be listed. "
+                        + String.join(" ", listed.leftOut).strip());
+            }
+            return listed;
+        }
+
+        private void walk(Volumes.Found found, Source medium, BooleanSupplier stop) throws IOException {
+            int index = found.volume().index();
+            List<String> problems = new ArrayList<>();
+            Trash trash = new Trash(medium, new FindingSink() {
+                @Override
+                public void found(Finding finding) {
+                    take(finding);
+                }
+
+                @Override
+                public void problem(String what) {
+                    problems.add(what);
+                }
+            });
+            found.reader().walk(new Walk(index, check, new RangeSet(), trash, stop));
+            trash.finish();
+            if (!problems.isEmpty()) {
+                throw new Unsound("The records of volume " + index + " are damaged: " + problems.get(0));
+            }
+        }
+
+        private void take(Finding finding) {
+            if (finding.origin() != Origin.LIVE) {
+                return;
+            }
+            files++;
+            for (Extent e : finding.extents()) {
+                if (!e.isHole()) {
+                    content.add(e.range().intersection(new Range(0, size)));
+                }
+            }
+            if (check && finding.prognosis() != Prognosis.WHOLE && bad++ == 0) {
+                firstBad = finding.path() + ": " + String.join(" ", finding.reasons());
+            }
+        }
+    }
+}
