@@ -12,7 +12,12 @@ const done = computed(() => props.session.state === 'done')
   <section aria-labelledby="h-image">
     <div class="hd">
       <h2 id="h-image">Image</h2>
-      <span class="flex-fill" /><button v-if="done" type="button" class="linkish s" @click="emit('recheck')">
+      <span class="flex-fill" /><button
+        v-if="done && !session.files"
+        type="button"
+        class="linkish s"
+        @click="emit('recheck')"
+      >
         Recheck
       </button>
       <RouterLink class="s link" :to="`/imaging/${session.id}/report`">Report</RouterLink>
@@ -30,9 +35,11 @@ const done = computed(() => props.session.state === 'done')
       <dd class="m xs path" :title="session.sha256">
         {{
           session.sha256 ??
-          (session.pass === 'hashing'
-            ? `${percent(session.hashedBytes, session.size)} hashed`
-            : 'made while it is read')
+          (session.files
+            ? 'of each file, not of the copy as a whole'
+            : session.pass === 'hashing'
+              ? `${percent(session.hashedBytes, session.size)} hashed`
+              : 'made while it is read')
         }}
       </dd>
       <dt v-if="session.recheck">Recheck</dt>

@@ -13,6 +13,7 @@ import RibbonKey from '@/ui/instruments/RibbonKey.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { useKeys } from '@/ui/keys'
 import CareTrack from './CareTrack.vue'
+import CopyNote from './CopyNote.vue'
 import FaultList from './FaultList.vue'
 import HealthPanel from './HealthPanel.vue'
 import { around, FIRST, magnified, moved, type Stretch } from './lens'
@@ -20,7 +21,7 @@ import ImageFacts from './ImageFacts.vue'
 import PassList from './PassList.vue'
 import SessionLimits from './SessionLimits.vue'
 import { profileName } from './profiles'
-import { inBadParts, leftWords, placesWords, stateWords, sumWords, unasked } from './progress'
+import { inAll, inBadParts, leftWords, placesWords, stateWords, sumWords, unasked } from './progress'
 
 const props = defineProps<{
   /** As the server said last. */
@@ -73,7 +74,7 @@ async function tell(request: () => Promise<unknown>): Promise<boolean> {
   if (through) emit('changed')
   return through
 }
-function ask(what: 'pause' | 'resume' | 'rest' | 'work' | 'enough' | 'recheck'): Promise<boolean> {
+function ask(what: 'pause' | 'resume' | 'rest' | 'work' | 'enough' | 'recheck' | 'whole'): Promise<boolean> {
   return tell(() => api.post(`/api/imaging/{id}/${what}`, { path: path.value }))
 }
 function profile(code: string): Promise<unknown> {
@@ -113,8 +114,12 @@ useKeys([
   <div class="stack">
     <div class="figs">
       <div class="fig big">
-        <b>{{ percent(session.readBytes, session.size) }}</b><span :title="bytes(session.size)"
-          >read of {{ size(session.size) }}</span
+        <template v-if="inAll(session) !== undefined"
+          ><b>{{ percent(session.readBytes, inAll(session)!) }}</b
+          ><span :title="bytes(inAll(session)!)">read of {{ size(inAll(session)!) }}</span></template
+        ><template v-else
+          ><b>{{ size(session.readBytes) }}</b
+          ><span>read of its records</span></template
         >
       </div>
       <div class="fig">
@@ -150,10 +155,12 @@ useKeys([
         </BButton>
       </template>
       <template v-else>
-        <BButton v-if="left > 0" class="btn-quiet" :disabled="acting.busy.value || !attached" @click="readOn"
-          >Read on, {{ size(left) }} left</BButton
-        >
-        <RouterLink class="btn btn-primary" :to="`/cases/${session.caseNumber}/scanning`">Scan the image</RouterLink>
+        <BButton v-if="left > 0" class="btn-quiet" :disabled="acting.busy.value || !attached" @click="readOn">{{
+          session.files ? `Image the rest, ${size(left)}` : `Read on, ${size(left)} left`
+        }}</BButton>
+        <RouterLink class="btn btn-primary" :to="`/cases/${session.caseNumber}/scanning`">{{
+          session.files ? 'See what was copied' : 'Scan the image'
+        }}</RouterLink>
       </template>
     </div>
     <p class="s" role="status" :class="{ warnbox: session.reached || session.resting }">
@@ -163,6 +170,14 @@ useKeys([
         second, and reading goes on by itself when the same device is seen again.</template
       >
     </p>
+    <CopyNote
+      v-if="session.files"
+      :session="session"
+      :files="session.files"
+      :busy="acting.busy.value"
+      @whole="ask('whole')"
+      @enough="ask('enough')"
+    />
     <p class="xs m text-body-secondary">{{ sumWords(session) }}</p>
     <p v-if="done && left > 0 && !attached" class="s">
       Attach the same device again to read on: what is read stays, and only the {{ size(left) }} that are missing are

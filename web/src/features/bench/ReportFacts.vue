@@ -29,6 +29,10 @@ const s = computed(() => props.report.session)
       <dd>{{ dateAndTime(s.startedAt) }} by {{ s.who }}</dd>
       <dt>Ended</dt>
       <dd>{{ s.endedAt ? dateAndTime(s.endedAt) : 'not yet' }}; {{ duration(s.runningMillis / 1000) }} of reading</dd>
+      <template v-if="s.files"
+        ><dt>Files only</dt>
+        <dd>{{ s.files.reason }}</dd></template
+      >
       <dt>Image</dt>
       <dd class="m xs wrap">{{ s.image }}</dd>
       <template v-if="s.recheck"
@@ -37,7 +41,8 @@ const s = computed(() => props.report.session)
       >
       <dt>SHA-256</dt>
       <dd class="m xs wrap">
-        {{ s.sha256 ?? 'not yet' }}{{ report.chunks ? `; ${report.chunks} chunk hashes beside it` : '' }}
+        {{ s.sha256 ?? (s.files ? 'of each file, not of the copy as a whole' : 'not yet')
+        }}{{ report.chunks ? `; ${report.chunks} chunk hashes beside it` : '' }}
       </dd>
     </dl>
   </section>

@@ -40,7 +40,8 @@ const print = () => window.print()
         <span class="flex-fill" /><BButton class="btn-quiet noprint" @click="print">Print</BButton>
       </div>
       <p>
-        <b>{{ percent(s.readBytes, s.size) }}</b> of {{ bytes(s.size) }} read. {{ stateWords(s) }}
+        <b>{{ percent(s.readBytes, s.size) }}</b> of {{ bytes(s.size) }} read{{ s.files ? ' as a straight copy' : '' }}.
+        {{ stateWords(s) }}
       </p>
       <ReadRibbon :cells="s.cells" :rates="s.rates" :bytes="s.size" />
       <RibbonKey />

@@ -14,10 +14,10 @@ const profile = {
   limits: { faultsInRow: 64, faultsInAll: 0, celsius: 60, growth: 0, minutes: 0 },
 }
 const attachment = { id: 2, medium: 'sim/card', identity: { serial: 'S-1', size: 16 * MIB }, matched: true, who: 'Una' }
-const panel = (earlier?: object, healthAwaited = false) =>
+const panel = (earlier?: object, healthAwaited = false, path = 'image-then-scan') =>
   mount(StartImaging, {
     props: {
-      docket: { number: 'BR-1' } as unknown as Docket,
+      docket: { number: 'BR-1', path, devices: [] } as unknown as Docket,
       bench: {
         profiles: [profile],
         advice: { profile: 'healthy', why: '' },
@@ -67,5 +67,25 @@ describe('a device that is to be read', () => {
     await primary(shown).trigger('click')
     await until(() => expect(shown.emitted('started')).toHaveLength(1))
     expect(server.changes()[0]?.what).toBe('POST /api/imaging/3/resume')
+  })
+  it('is copied file by file where that was decided on, for a reason', async () => {
+    const shown = panel(undefined, false, 'straight-copy')
+    expect(primary(shown).text()).toBe('Start copying')
+    expect(primary(shown).attributes('disabled')).toBeDefined()
+    await shown.find('#why-files').setValue('a dead machine ')
+    await primary(shown).trigger('click')
+    await until(() => expect(shown.emitted('started')).toHaveLength(1))
+    expect(server.changes()).toEqual([
+      {
+        what: 'POST /api/cases/BR-1/imaging',
+        body: { profile: 'healthy', mibPerSecond: 0, files: 'a dead machine' },
+      },
+    ])
+    await shown.find('input[name=much]:not(:checked)').setValue()
+    expect(primary(shown).text()).toBe('Start imaging')
+  })
+  it('that was read before is not copied straight as well', () => {
+    const earlier = { session: 3, state: 'done', left: 2 * MIB, failed: 0, size: 16 * MIB }
+    expect(panel(earlier, false, 'straight-copy').find('#why-files').exists()).toBe(false)
   })
 })

@@ -6,7 +6,9 @@ import { api } from '@/api/client'
 import type { CaseBench, Docket, StopLimits } from '@/api/types'
 import { dayAndTime, size } from '@/ui/format/format'
 import RefusedNote from '@/ui/RefusedNote.vue'
+import { pathOf } from '@/features/devices'
 import HealthPanel from './HealthPanel.vue'
+import StraightChoice from './StraightChoice.vue'
 import { canGoOn, earlierWords, goOnWords, resumeWords } from './earlier'
 import LimitFields from './LimitFields.vue'
 import { limitWords, NO_LIMITS, profileName, profileValues } from './profiles'
@@ -44,6 +46,15 @@ const afresh = ref('')
 /** Starting is what is likeliest wanted: nothing was read yet, or a new session goes on. */
 const main = computed(() => !earlier.value || canGoOn(earlier.value))
 
+/** Where a straight copy was decided on, that is what is likeliest wanted. */
+const straight = computed(() => {
+  const device = props.docket.devices.find((d) => d.id === props.bench.device)
+  return pathOf(props.docket, device) === 'straight-copy'
+})
+const filesAlone = ref(straight.value)
+const whyFiles = ref('')
+const copies = computed(() => straight.value && filesAlone.value && !earlier.value)
+
 const shownLimits = computed(() => (own.value ? limits.value : (values.value?.limits ?? NO_LIMITS)))
 
 async function start(): Promise<void> {
@@ -54,6 +65,7 @@ async function start(): Promise<void> {
     mibPerSecond: rate.value || 0,
     limits: own.value ? limits.value : undefined,
     afresh: afresh.value.trim() || undefined,
+    files: copies.value ? whyFiles.value.trim() : undefined,
   }
   if (
     await starting.run(() => api.post('/api/cases/{number}/imaging', { path: { number: props.docket.number }, body }))
@@ -79,7 +91,7 @@ async function detach(): Promise<void> {
 <template>
   <section class="stack" aria-labelledby="h-start">
     <div class="hd">
-      <h2 id="h-start">Read it into an image</h2>
+      <h2 id="h-start">{{ copies ? 'Copy its files' : 'Read it into an image' }}</h2>
       <span class="text-body-secondary"
         >attached {{ dayAndTime(attachment.at) }} by {{ attachment.who }}, identity
         {{ attachment.matched ? 'equal' : 'differs' }}</span
@@ -98,6 +110,7 @@ async function detach(): Promise<void> {
     </p>
     <div class="two">
       <div class="stack">
+        <StraightChoice v-if="straight && !earlier" v-model:files="filesAlone" v-model:reason="whyFiles" />
         <fieldset class="profiles">
           <legend class="fw-semibold s">Care profile</legend>
           <label v-for="p in bench.profiles" :key="p.code" class="profile" :class="{ on: p.code === profile }">
@@ -156,9 +169,17 @@ async function detach(): Promise<void> {
             v-if="!earlier || canGoOn(earlier) || afresh.trim()"
             :variant="main ? 'primary' : undefined"
             :class="{ 'btn-quiet': !main }"
-            :disabled="starting.busy.value || !profile"
+            :disabled="starting.busy.value || !profile || (copies && !whyFiles.trim())"
             @click="start"
-            >{{ !earlier ? 'Start imaging' : afresh.trim() ? 'Read it afresh' : goOnWords(earlier) }}</BButton
+            >{{
+              copies
+                ? 'Start copying'
+                : !earlier
+                  ? 'Start imaging'
+                  : afresh.trim()
+                    ? 'Read it afresh'
+                    : goOnWords(earlier)
+            }}</BButton
           >
         </p>
       </div>

@@ -27,7 +27,7 @@ describe('the lens', () => {
 })
 
 const passes = (pass: string, state: ImagingView['state'], work: ImagingView['passes'] = [], readBytes = 100) =>
-  passRows({ pass, state, passes: work, size: 100, readBytes, failedBytes: 0 })
+  passRows({ pass, state, passes: work, size: 100, readBytes, failedBytes: 0, endedEarly: false })
 
 describe('passes', () => {
   it('are done, at hand or to come', () => {

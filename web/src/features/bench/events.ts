@@ -12,7 +12,7 @@ export function restsOf(events: readonly ImagingEvent[], now: number): Rest[] {
   let from: number | undefined
   for (const e of [...events].sort((a, b) => a.at.localeCompare(b.at))) {
     const at = Date.parse(e.at)
-    if (['rest', 'paused', 'limit', 'vanished', 'another', 'full', 'failed'].includes(e.kind)) from ??= at
+    if (['rest', 'paused', 'limit', 'vanished', 'another', 'full', 'unsound', 'failed'].includes(e.kind)) from ??= at
     else if (['work', 'began', 'back'].includes(e.kind) && from !== undefined) {
       rests.push({ from, to: at })
       from = undefined

@@ -28,8 +28,12 @@ export interface PassRow {
 }
 
 export function passRows(
-  session: Pick<ImagingView, 'pass' | 'state' | 'passes' | 'size' | 'readBytes' | 'failedBytes'>,
+  session: Pick<
+    ImagingView,
+    'pass' | 'state' | 'passes' | 'size' | 'readBytes' | 'failedBytes' | 'files' | 'endedEarly'
+  >,
 ): PassRow[] {
+  if (session.files) return copyRows(session)
   const open = session.size > session.readBytes + session.failedBytes
   const reached = Math.max(0, ...session.passes.map((p) => PASSES.indexOf(p.pass as (typeof PASSES)[number])))
   const at = session.pass === 'hashing' ? PASSES.length : PASSES.indexOf(session.pass as (typeof PASSES)[number])
@@ -48,9 +52,29 @@ export function passRows(
   })
 }
 
+/** A straight copy reads in one go, and checks. */
+function copyRows(session: Pick<ImagingView, 'pass' | 'state' | 'passes' | 'endedEarly'>): PassRow[] {
+  const work = session.passes.find((p) => p.pass === 'files')
+  const over = session.state === 'done'
+  const checking = session.pass === 'check'
+  const none = { readBytes: 0, requests: 0, faults: 0, seconds: 0 }
+  return [
+    {
+      pass: 'files',
+      state: over || checking ? 'done' : 'now',
+      readBytes: work?.readBytes ?? 0,
+      requests: work?.requests ?? 0,
+      faults: work?.faults ?? 0,
+      seconds: (work?.millis ?? 0) / 1000,
+    },
+    { pass: 'check', state: over ? (session.endedEarly ? 'unreached' : 'done') : checking ? 'now' : 'next', ...none },
+  ]
+}
+
 export function passWords(row: PassRow): string {
   if (row.state === 'next') return 'to come'
   if (row.state === 'unreached') return 'never reached'
+  if (row.pass === 'check') return row.state === 'done' ? 'every file, from the copy' : 'at hand'
   if (!row.requests) return row.state === 'now' ? 'at hand' : 'nothing to do'
   const faults = row.faults ? `, ${row.faults} fault${row.faults === 1 ? '' : 's'}` : ''
   return `${size(row.readBytes)} in ${duration(row.seconds)}${faults}`

@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import type { ImagingView } from '@/api/types'
+import { passRows, passWords } from './profiles'
 import {
+  inAll,
   inBadParts,
   leftWords,
   placesWords,
@@ -88,5 +90,29 @@ describe('a session', () => {
       'The disk is full. What was read is kept; resume when that is mended.',
     )
     expect(stateWords(session({ resting: 'Quiet hours until 06:30.' }))).toBe('Quiet hours until 06:30.')
+  })
+  it('of files says what it copies and how long that takes, never what is left of the device', () => {
+    const files = { reason: 'a dead machine', leftOut: [] }
+    const records = session({ files, pass: 'files' })
+    expect(stateWords(records)).toBe('Reading its records.')
+    expect(inAll(records)).toBeUndefined()
+    expect(timeLeft(records)).toBeUndefined()
+    const copying = session({ files: { ...files, count: 3, inAll: 600 }, pass: 'files', failedBytes: 0 })
+    expect(stateWords(copying)).toBe('Copying its files.')
+    expect(timeLeft(copying)).toEqual({ low: 4, high: 12.5 })
+    expect(stateWords({ ...copying, pass: 'check' })).toContain('from the copy')
+    expect(stateWords({ ...copying, state: 'done' })).toBe(
+      'Done. 3 files were copied and checked; nothing else of the device was read.',
+    )
+    expect(stateWords({ ...copying, state: 'done', endedEarly: true })).toContain('not all copied')
+  })
+  it('of files has two passes, and no check once it was ended early', () => {
+    const copy = session({ files: { reason: '', leftOut: [] }, pass: 'check', endedEarly: false })
+    expect(passRows(copy).map((p) => [p.pass, p.state])).toEqual([
+      ['files', 'done'],
+      ['check', 'now'],
+    ])
+    const ended = passRows({ ...copy, state: 'done', endedEarly: true })
+    expect(ended.map(passWords)[1]).toBe('never reached')
   })
 })

@@ -13,6 +13,9 @@ export const placesWords = (places: number): string => `${count(places)} ${place
 export const unasked = (s: Pick<ImagingView, 'size' | 'readBytes' | 'failedBytes' | 'deferredBytes'>): number =>
   Math.max(0, s.size - s.readBytes - s.failedBytes - s.deferredBytes)
 
+/** Bytes that will have been read at its end; unknown while the records of a straight copy are being read. */
+export const inAll = (s: Pick<ImagingView, 'size' | 'files'>): number | undefined => (s.files ? s.files.inAll : s.size)
+
 /** What became of every byte; the parts are the whole. */
 export function sumWords(s: Pick<ImagingView, 'size' | 'readBytes' | 'failedBytes' | 'deferredBytes'>): string {
   const parts = [
@@ -32,7 +35,9 @@ const SLOWER = 1.25
  * the worse one the high end; what was put off comes at the worse one, since it was put off for a reason.
  */
 export function timeLeft(s: ImagingView): Span | undefined {
-  const left = unasked(s)
+  const all = inAll(s)
+  if (all === undefined) return undefined
+  const left = s.files ? Math.max(0, all - s.readBytes - s.failedBytes - s.deferredBytes) : unasked(s)
   if (left + s.deferredBytes === 0) return { low: 0, high: 0 }
   const read = s.passes.reduce((sum, p) => sum + p.readBytes, 0)
   const mean = s.runningMillis > 0 ? (read / s.runningMillis) * 1000 : 0
@@ -66,6 +71,12 @@ export function stateWords(s: ImagingView): string {
       if (s.asked) return s.asked === 'enough' ? 'It ends with what is read.' : 'It stops at the end of this request.'
       if (s.resting) return s.resting
       if (s.restAsked) return 'It rests after this request.'
+      if (s.files)
+        return s.pass === 'check'
+          ? 'Checking every record and file once more, from the copy.'
+          : s.files.count === undefined
+            ? 'Reading its records.'
+            : 'Copying its files.'
       return s.pass === 'hashing'
         ? `Hashing the image, ${size(s.hashedBytes)} of ${size(s.size)}.`
         : `Reading, ${s.pass} pass.`
@@ -75,6 +86,10 @@ export function stateWords(s: ImagingView): string {
       return `${s.trouble ?? 'It ended.'} What was read is kept; resume when that is mended.`
     default: {
       const early = s.endedEarly ? 'Ended early by decision. ' : 'Done. '
+      if (s.files)
+        return s.endedEarly
+          ? `${early}The files were not all copied, or not checked.`
+          : `${early}${count(s.files.count ?? 0)} files were copied and checked; nothing else of the device was read.`
       if (s.readBytes === s.size) return `${early}Every byte was read.`
       return s.endedEarly
         ? `${early}${count(s.size - s.readBytes)} bytes were not read.`

@@ -112,7 +112,7 @@ useKeys([
       <ScanFigures
         :session="latest"
         :busy="acting.busy.value"
-        :sound="reported === latest && report !== undefined && isSound(report)"
+        :sound="reported === latest && !latest.ofFiles && report !== undefined && isSound(report)"
         @ask="ask"
       />
     </template>

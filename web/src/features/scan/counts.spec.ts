@@ -28,8 +28,13 @@ describe('a scan session', () => {
 
 describe('what a session looked at and came to', () => {
   it('says where it looks', () => {
-    expect(scopeWords({ volume: undefined, early: false, hashes: true })).toBe('whole medium, each file hashed')
-    expect(scopeWords({ volume: 2, early: true, hashes: false })).toBe('volume 2, while it was imaged')
+    expect(scopeWords({ volume: undefined, early: false, hashes: true, ofFiles: false })).toBe(
+      'whole medium, each file hashed',
+    )
+    expect(scopeWords({ volume: undefined, early: false, hashes: false, ofFiles: true })).toBe(
+      'the files that were copied, each checked and hashed',
+    )
+    expect(scopeWords({ volume: 2, early: true, hashes: false, ofFiles: false })).toBe('volume 2, while it was imaged')
     expect(methodWords({ method: 'carve', search: false })).toBe('content alone')
     expect(methodWords({ method: 'structure', search: false })).toBe('records')
     expect(methodWords({ method: 'structure', search: true })).toBe('records and free space')

@@ -37,7 +37,8 @@ public final class StraightCopy implements Imager.Reading {
     @FunctionalInterface
     public interface Listener {
 
-        void reads(Sum sum);
+        /** @param inAll bytes of the medium that will have been read at its end, records and files */
+        void reads(Sum sum, long inAll);
     }
 
     private final Listener listener;
@@ -50,11 +51,13 @@ public final class StraightCopy implements Imager.Reading {
     @Override
     public void read(OnDemand medium) throws IOException {
         Listed listed = Listed.of(medium, false, () -> false);
-        List<Range> content = listed.content.ranges();
-        medium.checkRoom(content.stream().mapToLong(medium::missing).sum());
-        listener.reads(new Sum(listed.files, listed.content.total(), listed.leftOut));
-        for (Range range : content) {
-            medium.fetch(inSectors(range, medium));
+        RangeSet sectors = new RangeSet();
+        listed.content.ranges().forEach(r -> sectors.add(inSectors(r, medium)));
+        long toCome = sectors.ranges().stream().mapToLong(medium::missing).sum();
+        medium.checkRoom(toCome);
+        listener.reads(new Sum(listed.files, listed.content.total(), listed.leftOut), medium.readBytes() + toCome);
+        for (Range range : sectors.ranges()) {
+            medium.fetch(range);
         }
     }
 
@@ -72,8 +75,10 @@ public final class StraightCopy implements Imager.Reading {
     public static Sum check(Source image, BooleanSupplier stop) throws IOException {
         Listed listed = Listed.of(image, true, stop);
         if (!stop.getAsBoolean() && listed.bad > 0) {
-            throw new Unsound(listed.bad + " of " + listed.files + " files are not as they should be; the first is "
-                    + listed.firstBad);
+            throw new Unsound(
+                    Unsound.Sign.CONTENT,
+                    listed.bad + " of " + listed.files + " files are not as they should be; the first is "
+                            + listed.firstBad);
         }
         return new Sum(listed.files, listed.content.total(), listed.leftOut);
     }
@@ -102,7 +107,7 @@ public final class StraightCopy implements Imager.Reading {
                 List<String> problems = new ArrayList<>();
                 PartitionTables.read(medium, problems);
                 if (!problems.isEmpty()) {
-                    throw new Unsound("Its partition table is damaged: " + problems.get(0));
+                    throw new Unsound(Unsound.Sign.RECORDS, "Its partition table is damaged: " + problems.get(0));
                 }
             }
             for (Volumes.Found found : volumes) {
@@ -116,8 +121,10 @@ public final class StraightCopy implements Imager.Reading {
                 }
             }
             if (readable == 0) {
-                throw new Unsound("It holds no file system whose files could be listed. "
-                        + String.join(" ", listed.leftOut).strip());
+                throw new Unsound(
+                        Unsound.Sign.NO_FILES,
+                        "It holds no file system whose files could be listed. "
+                                + String.join(" ", listed.leftOut).strip());
             }
             return listed;
         }
@@ -139,7 +146,8 @@ public final class StraightCopy implements Imager.Reading {
             found.reader().walk(new Walk(index, check, new RangeSet(), trash, stop));
             trash.finish();
             if (!problems.isEmpty()) {
-                throw new Unsound("The records of volume " + index + " are damaged: " + problems.get(0));
+                throw new Unsound(
+                        Unsound.Sign.RECORDS, "The records of volume " + index + " are damaged: " + problems.get(0));
             }
         }
 

@@ -153,6 +153,16 @@ public final class Imager {
      */
     public static ImagingResult conclude(Path image, Path mapFile, ImagingListener listener, Orders orders)
             throws IOException {
+        return conclude(image, mapFile, true, listener, orders);
+    }
+
+    /** The same of an image that somebody read files into, which is not hashed as a whole. */
+    public static ImagingResult concludeKept(Path image, Path mapFile) throws IOException {
+        return conclude(image, mapFile, false, new ImagingListener() {}, () -> false);
+    }
+
+    private static ImagingResult conclude(
+            Path image, Path mapFile, boolean hash, ImagingListener listener, Orders orders) throws IOException {
         long start = System.nanoTime();
         if (!Files.exists(image) || !Files.exists(mapFile)) {
             throw new SourceException("Nothing was read into " + image + " yet, so there is nothing to end with.");
@@ -160,7 +170,7 @@ public final class Imager {
         ReadMap map = MapJournal.load(mapFile).map();
         try (ImageFile out = ImageFile.open(image, true)) {
             out.extendTo(map.size());
-            ImageHashes hashes = ImageHashes.of(image, map.size(), listener::hashing, orders::stop);
+            ImageHashes hashes = hash ? ImageHashes.of(image, map.size(), listener::hashing, orders::stop) : null;
             if (hashes != null) {
                 hashes.write(ImageHashes.beside(image));
             }
@@ -171,7 +181,7 @@ public final class Imager {
                     List.of(),
                     (System.nanoTime() - start) / 1e9,
                     hashes == null ? null : hashes.sha256(),
-                    hashes != null,
+                    hashes != null || !hash,
                     null);
         }
     }

@@ -22,4 +22,10 @@ public record ImagingResult(
         double seconds,
         @Nullable String sha256,
         boolean finished,
-        @Nullable LimitReached reached) {}
+        @Nullable LimitReached reached) {
+
+    /** The same of a run that is not at its end, although all was read. */
+    public ImagingResult unfinished() {
+        return new ImagingResult(size, readBytes, failedBytes, passes, seconds, null, false, reached);
+    }
+}

@@ -101,8 +101,10 @@ public final class OnDemand extends ForwardingSource {
         for (long at = range.offset(); at < range.end(); ) {
             Range part = new Range(at, Math.min(block - at % block, range.end() - at));
             if (!device.ask(part)) {
-                throw new Unsound("Some of the bytes " + part.offset() + " to " + (part.end() - 1)
-                        + " did not read, so the device is not sound.");
+                throw new Unsound(
+                        Unsound.Sign.UNREAD,
+                        "Some of the bytes " + part.offset() + " to " + (part.end() - 1)
+                                + " did not read, so the device is not sound.");
             }
             at = part.end();
         }

@@ -80,7 +80,7 @@ class StraightCopyTest {
     }
 
     private ImagingResult copy(Source source, Orders orders) throws IOException {
-        return imager(source).keep(new StraightCopy(sums::add), orders);
+        return imager(source).keep(new StraightCopy((sum, inAll) -> sums.add(sum)), orders);
     }
 
     private StraightCopy.Sum check() throws IOException {

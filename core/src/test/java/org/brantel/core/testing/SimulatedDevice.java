@@ -26,6 +26,12 @@ public final class SimulatedDevice {
         new Random(seed).nextBytes(content);
     }
 
+    /** One that holds something. */
+    public SimulatedDevice(Path folder, byte[] content) {
+        this.folder = folder;
+        this.content = content;
+    }
+
     public byte[] content() {
         return content;
     }

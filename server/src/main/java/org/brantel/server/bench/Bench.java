@@ -3,6 +3,8 @@ package org.brantel.server.bench;
 import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
 import java.io.Serializable;
 import java.time.Clock;
+import org.brantel.core.triage.RecoveryPath;
+import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.intake.Stage;
 import org.brantel.server.locks.Locks;
@@ -69,7 +71,7 @@ public class Bench {
 
     @Transactional
     public ImagingView start(String number, String profile, String who) {
-        return start(number, null, new ImagingSession.Wanted(profile, null, 0), null, who);
+        return start(number, null, ImagingSession.Wanted.whole(profile), null, who);
     }
 
     /**
@@ -89,6 +91,7 @@ public class Bench {
                 .orElseThrow(() ->
                         Refusal.conflict("No medium is attached to " + number + "; attach one at the Bench first."));
         locks.touch(number, attachment.deviceId());
+        straight(number, attachment, wanted);
         if (stations.isBeingRead(attachment)) {
             throw Refusal.conflict("This medium is being read already; there is never a second session on one device.");
         }
@@ -113,9 +116,41 @@ public class Bench {
                 "started an imaging session",
                 "session " + session.id() + ", " + attachment.medium() + ", profile " + wanted.profile()
                         + (before == null ? "" : ", goes on from session " + before.id())
+                        + (wanted.filesOnly() == null ? "" : ", files only: " + wanted.filesOnly())
                         + (reason == null ? "" : "; read afresh: " + reason),
                 Topic.IMAGING);
         jobs.start(imagingTask, session.id());
+        return session.view(number);
+    }
+
+    /** Files are copied where somebody decided on it, for a reason. */
+    private void straight(String number, Attachment attachment, ImagingSession.Wanted wanted) {
+        if (wanted.filesOnly() == null) {
+            return;
+        }
+        CaseViews.Docket docket = cases.docket(number);
+        if (docket.pathOf(docket.device(attachment.deviceId())) != RecoveryPath.STRAIGHT_COPY) {
+            throw Refusal.conflict(
+                    "Its recovery path is not a straight copy; decide on that in triage first, or read all of it.");
+        }
+        if (wanted.filesOnly().isBlank()) {
+            throw Refusal.badInput("files", "Write down why its files are copied and no image of all is made.");
+        }
+    }
+
+    /** A straight copy goes on as an image of all of the device, with what it has read. */
+    @Transactional
+    ImagingView readWhole(long id, String who) {
+        ImagingSession session = find(id);
+        String number = cases.number(session.caseId());
+        if (!session.isOfFiles() || session.state().isAtWork() || session.state() == WorkState.DONE) {
+            throw Refusal.conflict("Session " + id + " is not a straight copy that stands still.");
+        }
+        locks.touch(number, session.deviceId());
+        session.readWhole();
+        session.waitAgain();
+        happenings.tell(number, who, "images the device instead of copying its files", "session " + id, Topic.IMAGING);
+        jobs.start(imagingTask, id);
         return session.view(number);
     }
 
@@ -197,6 +232,10 @@ public class Bench {
         String number = cases.number(session.caseId());
         if (session.state() != WorkState.DONE) {
             throw Refusal.conflict("This image is not finished, so there are no hashes to check it against.");
+        }
+        if (session.isOfFiles()) {
+            throw Refusal.conflict(
+                    "Session " + id + " copied files; each has a hash of its own, the copy as a whole has none.");
         }
         long last = sessions.findFirstByImageOrderByIdDesc(session.image()).id();
         if (last != id) {

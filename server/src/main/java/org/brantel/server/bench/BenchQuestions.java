@@ -108,6 +108,18 @@ class BenchQuestions implements Asking {
                     Action.call("End with what is read", ask(s, "enough")),
                     LOOK);
         }
+        if (s.files() != null && s.files().unsound() != null) {
+            return Question.of(
+                    c,
+                    attached ? Harm.DEVICE : Harm.WORK,
+                    "Straight copy",
+                    "Image it instead?",
+                    s.files().unsound() + " What was read is kept.",
+                    Place.IMAGING,
+                    Action.call("Image it", ask(s, "whole"), c.number() + ": all of it is read.", ask(s, "pause")),
+                    Action.call("End with what is read", ask(s, "enough")),
+                    LOOK);
+        }
         if (s.care().vanishedAt() != null) {
             String back = s.standing().trouble()
                     + " It is looked for all the time; when the same one is seen again, reading goes on by itself.";

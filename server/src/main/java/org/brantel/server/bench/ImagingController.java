@@ -27,6 +27,7 @@ class ImagingController {
      * @param device       of the case; absent for the only one that stands attached
      * @param limits       absent for the profile's own
      * @param mibPerSecond absent or 0 for no limit
+     * @param files        why its files are copied instead of reading all of it; absent to read all
      * @param afresh       why the device is read from its beginning although an earlier session read it; absent to go
      *                     on from what is read
      */
@@ -35,6 +36,9 @@ class ImagingController {
             @NotBlank(message = "Choose a care profile.") String profile,
             @Nullable StopLimits limits,
             @Nullable Long mibPerSecond,
+
+            @Nullable @Size(max = 500, message = "The reason is longer than 500 characters.")
+            String files,
 
             @Nullable @Size(max = 500, message = "The reason is longer than 500 characters.")
             String afresh) {}
@@ -80,7 +84,10 @@ class ImagingController {
                 number,
                 start.device(),
                 new ImagingSession.Wanted(
-                        start.profile(), start.limits(), Steering.bytesPerSecond(orNone(start.mibPerSecond()))),
+                        start.profile(),
+                        start.limits(),
+                        Steering.bytesPerSecond(orNone(start.mibPerSecond())),
+                        start.files() == null ? null : start.files().strip()),
                 start.afresh(),
                 staff.current().name());
     }
@@ -93,6 +100,12 @@ class ImagingController {
     @PostMapping("/api/imaging/{id}/resume")
     ImagingView resume(@PathVariable long id) {
         return bench.resume(id, staff.current().name());
+    }
+
+    /** A straight copy becomes an image of all. */
+    @PostMapping("/api/imaging/{id}/whole")
+    ImagingView readWhole(@PathVariable long id) {
+        return bench.readWhole(id, staff.current().name());
     }
 
     @PostMapping("/api/imaging/{id}/rest")

@@ -29,6 +29,7 @@ class ImagingEvent {
         BACK,
         PAUSED,
         FULL,
+        UNSOUND,
         FINISHED,
         FAILED
     }

@@ -16,6 +16,7 @@ import org.brantel.core.imaging.ImageInUse;
 import org.brantel.core.imaging.Imager;
 import org.brantel.core.imaging.ImagingResult;
 import org.brantel.core.imaging.LimitReached;
+import org.brantel.core.imaging.Unsound;
 import org.brantel.core.source.Expected;
 import org.brantel.core.source.Source;
 import org.brantel.core.source.SourceException;
@@ -50,6 +51,7 @@ class ImagingJob implements Labour<ImagingSession> {
     private final ImagingEvents log;
     private final HealthReadings readings;
     private final LabRate lab;
+    private final FileCopying files;
     private final Settings settings;
     private final Clock clock;
 
@@ -61,6 +63,7 @@ class ImagingJob implements Labour<ImagingSession> {
             ImagingEvents log,
             HealthReadings readings,
             LabRate lab,
+            FileCopying files,
             Settings settings,
             Clock clock) {
         this.sessions = sessions;
@@ -70,6 +73,7 @@ class ImagingJob implements Labour<ImagingSession> {
         this.log = log;
         this.readings = readings;
         this.lab = lab;
+        this.files = files;
         this.settings = settings;
         this.clock = clock;
     }
@@ -126,9 +130,13 @@ class ImagingJob implements Labour<ImagingSession> {
         run.take(begin(run, watch, image, resumed));
         try {
             ImagingResult result = orders.enough() && resumed
-                    ? Imager.conclude(image, MapJournal.beside(image), watch, orders)
-                    : read(attachment, image, CareProfile.ofWord(session.profile()), watch, orders);
+                    ? concluded(session, image, watch, orders)
+                    : read(run, attachment, image, watch, orders);
             return end(run, watch, lock, result);
+        } catch (Unsound e) {
+            return noted(watch, ImagingEvent.Kind.UNSOUND, Refusal.sentence(e), s -> s.stopAt(e))
+                    .also(() -> files.note(session, run.number(), e))
+                    .told("stopped a straight copy: the device is not sound", of(run) + "; " + e.getMessage());
         } catch (ImageInUse e) {
             // A stall let this job be taken for dead and started again; the one that was there first goes on.
             LOG.warn("Imaging session {} of {} is at work already", run.id(), run.number());
@@ -185,8 +193,9 @@ class ImagingJob implements Labour<ImagingSession> {
         if (result.finished()) {
             return noted(watch, ImagingEvent.Kind.FINISHED, read, s -> s.finish(result.sha256(), run.now()))
                     .told(
-                            "finished imaging",
-                            of(run) + ", " + read + ", " + result.failedBytes() + " not, SHA-256 " + result.sha256())
+                            run.record().isOfFiles() ? "finished a straight copy" : "finished imaging",
+                            of(run) + ", " + read + ", " + result.failedBytes() + " not"
+                                    + (result.sha256() == null ? "" : ", SHA-256 " + result.sha256()))
                     .announced(new Bench.Imaged(run.number(), run.id()));
         }
         LimitReached reached = result.reached();
@@ -223,12 +232,20 @@ class ImagingJob implements Labour<ImagingSession> {
         return Step.to(how).also(watch::flush);
     }
 
+    private static ImagingResult concluded(ImagingSession session, Path image, SessionWatch watch, SessionOrders orders)
+            throws IOException {
+        Path map = MapJournal.beside(image);
+        return session.isOfFiles() ? Imager.concludeKept(image, map) : Imager.conclude(image, map, watch, orders);
+    }
+
     private ImagingResult read(
-            Attachment attachment, Path image, CareProfile profile, SessionWatch watch, SessionOrders orders)
+            WorkRun<ImagingSession> run, Attachment attachment, Path image, SessionWatch watch, SessionOrders orders)
             throws IOException {
         Expected expected = attachment.expected();
+        CareProfile profile = CareProfile.ofWord(run.record().profile());
         try (Source source = open(attachment, expected)) {
-            return new Imager(source, expected, image, MapJournal.beside(image), profile, watch).run(orders);
+            Imager imager = new Imager(source, expected, image, MapJournal.beside(image), profile, watch);
+            return run.record().isOfFiles() ? files.copy(imager, image, run, orders) : imager.run(orders);
         }
     }
 

@@ -33,6 +33,7 @@ public class ImagingRecords {
      *
      * @param device  of the case that it is of
      * @param filling a session is writing it just now
+     * @param ofFiles it holds files that were copied, and nothing else
      */
     public record Image(
             long device,
@@ -41,7 +42,8 @@ public class ImagingRecords {
             long size,
             long readBytes,
             @Nullable String sha256,
-            boolean filling) {}
+            boolean filling,
+            boolean ofFiles) {}
 
     private final ImagingSessions sessions;
     private final ImagingEvents log;
@@ -119,7 +121,11 @@ public class ImagingRecords {
         List<ImagingSession> done = sessions.findTop400ByStateOrderByIdDesc(WorkState.DONE);
         Map<Long, String> media =
                 lists.types(done.stream().map(ImagingSession::deviceId).toList());
-        return done.stream().map(s -> s.measured(Known.in(media, s.deviceId()))).toList();
+        // Files are read wherever they lie; that says nothing of how long all takes.
+        return done.stream()
+                .filter(s -> !s.isOfFiles())
+                .map(s -> s.measured(Known.in(media, s.deviceId())))
+                .toList();
     }
 
     /** Sessions of all cases that are waiting, running, paused or failed. */
@@ -213,7 +219,8 @@ public class ImagingRecords {
                 v.sum().size(),
                 v.sum().readBytes(),
                 v.kept().sha256(),
-                isFilling(session));
+                isFilling(session),
+                session.isOfFiles());
     }
 
     /** A stretch of the ribbon, magnified. */

@@ -7,10 +7,14 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.List;
+import java.util.Objects;
+import org.brantel.core.copying.StraightCopy;
 import org.brantel.core.estimate.Measured;
 import org.brantel.core.imaging.CareProfile;
 import org.brantel.core.imaging.LimitReached;
+import org.brantel.core.imaging.Pass;
 import org.brantel.core.imaging.StopLimits;
+import org.brantel.core.imaging.Unsound;
 import org.brantel.core.json.Json;
 import org.brantel.server.work.Ask;
 import org.brantel.server.work.WorkRecord;
@@ -62,6 +66,11 @@ class ImagingSession extends WorkRecord {
     private long faults;
     private @Nullable Instant vanishedAt;
     private boolean endedEarly;
+    private @Nullable String filesReason;
+    private @Nullable Long filesCount;
+    private @Nullable Long filesInAll;
+    private String filesLeftOut;
+    private @Nullable String unsound;
     private String passWork;
     private @Nullable String recheck;
     private String image;
@@ -89,10 +98,12 @@ class ImagingSession extends WorkRecord {
         this.profile = wanted.profile();
         this.limits = wanted.limits() == null ? null : Json.write(wanted.limits());
         this.rateLimit = wanted.bytesPerSecond();
+        this.filesReason = wanted.filesOnly();
+        this.filesLeftOut = "[]";
         this.passWork = "[]";
         this.size = size;
         this.image = "";
-        this.pass = "sweep";
+        this.pass = (wanted.filesOnly() == null ? Pass.SWEEP : Pass.FILES).word();
         this.cells = "";
         this.rates = "";
     }
@@ -132,6 +143,35 @@ class ImagingSession extends WorkRecord {
         reached = null;
         vanishedAt = null;
         restAsked = false;
+        unsound = null;
+    }
+
+    /** Whether it copies files instead of reading all. */
+    boolean isOfFiles() {
+        return filesReason != null;
+    }
+
+    /** From now on it reads all of the device, from its map. */
+    void readWhole() {
+        filesReason = null;
+    }
+
+    /** @param inAll bytes of the device that will have been read at its end */
+    void copies(StraightCopy.Sum sum, long inAll) {
+        filesCount = sum.files();
+        filesInAll = inAll;
+        filesLeftOut = Json.write(sum.leftOut());
+    }
+
+    void checks() {
+        pass = "check";
+        rate = 0;
+    }
+
+    /** What it copies files from is not sound; somebody has to say how it is read then. */
+    void stopAt(Unsound why) {
+        pause("It stopped by itself: " + why.getMessage());
+        unsound = why.getMessage();
     }
 
     void askRest() {
@@ -288,9 +328,31 @@ class ImagingSession extends WorkRecord {
     /**
      * How a session is to be read.
      *
-     * @param limits null for the profile's own
+     * @param limits    null for the profile's own
+     * @param filesOnly why its files are copied, and not all of it read; null to read all
      */
-    record Wanted(String profile, @Nullable StopLimits limits, long bytesPerSecond) {}
+    record Wanted(
+            String profile,
+            @Nullable StopLimits limits,
+            long bytesPerSecond,
+            @Nullable String filesOnly) {
+
+        /** All of it. */
+        static Wanted whole(String profile) {
+            return new Wanted(profile, null, 0, null);
+        }
+    }
+
+    private ImagingView.@Nullable Files files() {
+        return filesReason == null
+                ? null
+                : new ImagingView.Files(
+                        filesReason,
+                        filesCount,
+                        filesInAll,
+                        List.of(Objects.requireNonNull(read(filesLeftOut, String[].class))),
+                        unsound);
+    }
 
     ImagingView view(String caseNumber) {
         StopLimits own = read(limits, StopLimits.class);
@@ -318,6 +380,7 @@ class ImagingSession extends WorkRecord {
                         hashedBytes,
                         sha256,
                         endedEarly,
-                        recheck));
+                        recheck),
+                files());
     }
 }

@@ -11,6 +11,7 @@ import org.jspecify.annotations.Nullable;
  * An imaging session as others see it.
  *
  * @param device of the case that it reads
+ * @param files  that it copies instead of reading all of the device; absent where it reads all
  */
 public record ImagingView(
         long id,
@@ -21,7 +22,8 @@ public record ImagingView(
         @JsonUnwrapped Sum sum,
         @JsonUnwrapped Course course,
         @JsonUnwrapped Care care,
-        @JsonUnwrapped Kept kept) {
+        @JsonUnwrapped Kept kept,
+        @Nullable Files files) {
 
     /**
      * What became of the medium's bytes so far.
@@ -69,6 +71,22 @@ public record ImagingView(
             @Nullable String resting,
             @Nullable Instant restingSince,
             boolean restAsked) {}
+
+    /**
+     * A straight copy.
+     *
+     * @param reason  why the device is not read as a whole
+     * @param count   files that its records list; absent while they are being read
+     * @param inAll   bytes that will have been read at its end, records and files; absent as long
+     * @param leftOut volumes of which nothing is copied, each with the reason
+     * @param unsound why it stopped by itself, in a sentence: so the device has to be imaged
+     */
+    public record Files(
+            String reason,
+            @Nullable Long count,
+            @Nullable Long inAll,
+            List<String> leftOut,
+            @Nullable String unsound) {}
 
     /**
      * The image that it writes.

@@ -75,7 +75,10 @@ class FirstScan {
     }
 
     private void startAfter(String number, long imagingId) {
-        if (!settings.bench().scanRecords() || scans.isScanned(imagingId)) {
+        // Files that were copied are known by their records alone: without that scan nothing shows them.
+        boolean wanted =
+                settings.bench().scanRecords() || imaging.image(imagingId).ofFiles();
+        if (!wanted || scans.isScanned(imagingId)) {
             return;
         }
         try {

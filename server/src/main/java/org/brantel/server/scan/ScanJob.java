@@ -127,7 +127,8 @@ class ScanJob implements Labour<ScanSession> {
                 .onVolume(session.scope().volume())
                 .searching(session.scope().search())
                 .naming(new SuggestedNames(lab.bench().namePattern()))
-                .hashing(session.scope().hashes());
+                .hashing(session.scope().hashes())
+                .ofListed(session.ofFiles());
         ScanWatch watch = new ScanWatch(
                 teller(run),
                 new TimeLeft(plan.method().carves() ? "content" : "search", likeIt(session, source.size())),

@@ -75,9 +75,7 @@ class ScanQuestions implements Asking {
     }
 
     private static Question unscanned(CaseViews.Summary c, ImagingView i) {
-        String read = i.sum().failedBytes() == 0
-                ? "Every byte was read."
-                : i.sum().failedBytes() + " bytes in " + i.sum().failedPlaces() + " places did not read.";
+        String read = i.files() != null ? "Its files were copied." : read(i.sum());
         return Question.of(
                 c,
                 "Imaging",
@@ -87,10 +85,20 @@ class ScanQuestions implements Asking {
                 Action.call(
                         "Scan it",
                         Action.Call.post(
-                                "/api/cases/" + c.number() + "/scans", Map.of("method", "both", "device", i.device())),
+                                "/api/cases/" + c.number() + "/scans",
+                                Map.of("method", i.files() == null ? "both" : "structure", "device", i.device())),
                         c.number() + ": the scan has begun.",
                         Action.Call.post("/api/scans/{id}/stop")),
                 LOOK);
+    }
+
+    private static String read(ImagingView.Sum sum) {
+        if (sum.readBytes() == sum.size()) {
+            return "Every byte was read.";
+        }
+        return sum.failedPlaces() == 0
+                ? sum.size() - sum.readBytes() + " bytes were not read."
+                : sum.failedBytes() + " bytes in " + sum.failedPlaces() + " places did not read.";
     }
 
     private static Stream<Question> of(CaseViews.Summary c, ScanView s) {

@@ -43,6 +43,9 @@ class ScanSession extends WorkRecord {
     private boolean early;
 
     @Column(updatable = false)
+    private boolean ofFiles;
+
+    @Column(updatable = false)
     private boolean again;
 
     @Column(updatable = false)
@@ -75,6 +78,7 @@ class ScanSession extends WorkRecord {
         this.deviceId = image.device();
         this.imagingId = image.imagingId();
         this.early = image.filling();
+        this.ofFiles = image.ofFiles();
         this.readBytes = image.readBytes();
         this.imageSha256 = image.sha256();
         this.method = scope.method();
@@ -161,6 +165,11 @@ class ScanSession extends WorkRecord {
         return early;
     }
 
+    /** Whether the image holds copied files and nothing else. */
+    boolean ofFiles() {
+        return ofFiles;
+    }
+
     /** What it is to do. */
     Scans.Scope scope() {
         return new Scans.Scope(method, volume, search, again, hashes);
@@ -192,7 +201,7 @@ class ScanSession extends WorkRecord {
                     caseNumber,
                     standing(),
                     new ScanView.Chosen(method, volume, search, again, hashes),
-                    new ScanView.Of(deviceId, imagingId, early, readBytes, imageSha256, importedFrom),
+                    new ScanView.Of(deviceId, imagingId, early, ofFiles, readBytes, imageSha256, importedFrom),
                     new ScanView.Course(phase, done, total, secondsLeft),
                     new ScanView.Brought(
                             Json.read(counts, ScanView.Counts.class, "counts", "scan " + id()), added, shared),

@@ -41,6 +41,7 @@ public record ScanView(
      * @param device       of the case whose image it is
      * @param imagingId    session that wrote the image
      * @param early        the image was still being written when it began
+     * @param ofFiles      the image holds files that were copied, and nothing else
      * @param readBytes    of the image that had been read when it began
      * @param imageSha256  of the image then; absent while it was written
      * @param importedFrom the file of another machine that it came in
@@ -49,6 +50,7 @@ public record ScanView(
             long device,
             long imagingId,
             boolean early,
+            boolean ofFiles,
             long readBytes,
             @Nullable String imageSha256,
             @Nullable String importedFrom) {}

@@ -104,6 +104,7 @@ public class Scans {
         ImagingRecords.Image image =
                 scope.isQuick() ? imaging.imageAsItComes(number, deviceId) : imaging.image(number, deviceId);
         noneAtWork(number, image.device());
+        filesAlone(image, scope);
         if (scope.volume() != null && volumes(image.device()).stream().noneMatch(v -> v.index() == scope.volume())) {
             throw Refusal.badInput(
                     "volume",
@@ -124,6 +125,16 @@ public class Scans {
                 Topic.SCAN);
         jobs.start(scanTask, session.id());
         return session.view(number);
+    }
+
+    private static void filesAlone(ImagingRecords.Image image, Scope scope) {
+        if (image.ofFiles() && image.filling()) {
+            throw Refusal.conflict("Its files are being copied; they are listed by themselves when that is done.");
+        }
+        if (image.ofFiles() && scope.method() != ScanMethod.STRUCTURE) {
+            throw Refusal.conflict("Only its files were copied, so there is nothing else to look through; "
+                    + "image the rest of the device first.");
+        }
     }
 
     /** Two devices of a case are scanned side by side; one has one scan at a time. */

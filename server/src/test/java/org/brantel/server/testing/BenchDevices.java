@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
+import org.brantel.core.testing.Corpus;
 import org.brantel.core.testing.SimulatedDevice;
 
 /** Puts simulated devices at the bench of a lab under test. */
@@ -13,6 +14,12 @@ public final class BenchDevices {
 
     public static SimulatedDevice device(Lab lab, int bytes) throws IOException {
         return new SimulatedDevice(Files.createTempDirectory(lab.home(), "sim"), bytes, 77);
+    }
+
+    /** One that holds a medium of the corpus. */
+    public static SimulatedDevice corpus(Lab lab, String name) throws IOException {
+        Path folder = Files.createTempDirectory(lab.home(), "sim");
+        return new SimulatedDevice(folder, Files.readAllBytes(Corpus.image(name, folder)));
     }
 
     /** @return its key */

@@ -1,0 +1,35 @@
+// @vitest-environment happy-dom
+import { mount } from '@vue/test-utils'
+import { describe, expect, it } from 'vitest'
+import type { ImagingView } from '@/api/types'
+import CopyNote from './CopyNote.vue'
+
+const note = (files: Partial<NonNullable<ImagingView['files']>>, state = 'running') =>
+  mount(CopyNote, {
+    props: {
+      session: { size: 50 << 20, state } as ImagingView,
+      files: { reason: 'A dead machine.', leftOut: [], ...files },
+      busy: false,
+    },
+  })
+
+describe('a straight copy', () => {
+  it('does not say how many files there are before the records are read', () => {
+    expect(note({}).text()).toContain('not known yet')
+    expect(
+      note({ count: 1, inAll: 3 << 20 })
+        .text()
+        .replace(/\s+/g, ' '),
+    ).toContain('1 file is listed; with the records that is 3.00 MiB')
+  })
+  it('names what it leaves out', () => {
+    expect(note({ leftOut: ['Volume 1 (swap): holds no files.'] }).text()).toContain('Not copied: Volume 1 (swap)')
+  })
+  it('offers an image once it is not sound, and nothing before', async () => {
+    const unsound = note({ unsound: 'Sector 9 did not read.' }, 'paused')
+    expect(unsound.text()).toContain('Sector 9 did not read.')
+    await unsound.find('.btn-primary').trigger('click')
+    expect(unsound.emitted('whole')).toHaveLength(1)
+    expect(note({ count: 2, inAll: 9 }).find('button').exists()).toBe(false)
+  })
+})
