@@ -156,10 +156,10 @@ useKeys([
       </template>
       <template v-else>
         <BButton v-if="left > 0" class="btn-quiet" :disabled="acting.busy.value || !attached" @click="readOn">{{
-          session.files ? `Image the rest, ${size(left)}` : `Read on, ${size(left)} left`
+          session.files ? 'Image the rest' : `Read on, ${size(left)} left`
         }}</BButton>
         <RouterLink class="btn btn-primary" :to="`/cases/${session.caseNumber}/scanning`">{{
-          session.files ? 'See what was copied' : 'Scan the image'
+          session.files ? 'See its files' : 'Scan the image'
         }}</RouterLink>
       </template>
     </div>

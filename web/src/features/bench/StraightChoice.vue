@@ -37,6 +37,9 @@ const reason = defineModel<string>('reason', { required: true })
 </template>
 
 <style scoped>
+.choice label[for] {
+  margin-top: 4px;
+}
 .choice {
   display: grid;
   gap: 4px;

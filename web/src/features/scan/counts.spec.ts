@@ -31,9 +31,7 @@ describe('what a session looked at and came to', () => {
     expect(scopeWords({ volume: undefined, early: false, hashes: true, ofFiles: false })).toBe(
       'whole medium, each file hashed',
     )
-    expect(scopeWords({ volume: undefined, early: false, hashes: false, ofFiles: true })).toBe(
-      'the files that were copied, each checked and hashed',
-    )
+    expect(scopeWords({ volume: undefined, early: false, hashes: false, ofFiles: true })).toBe('the copied files')
     expect(scopeWords({ volume: 2, early: true, hashes: false, ofFiles: false })).toBe('volume 2, while it was imaged')
     expect(methodWords({ method: 'carve', search: false })).toBe('content alone')
     expect(methodWords({ method: 'structure', search: false })).toBe('records')

@@ -41,7 +41,7 @@ export function methodWords(s: Pick<ScanView, 'method' | 'search'>): string {
 /** Where a session looks, in words. */
 export function scopeWords(s: Pick<ScanView, 'volume' | 'early' | 'hashes' | 'importedFrom' | 'ofFiles'>): string {
   if (s.importedFrom) return `from ${s.importedFrom}`
-  if (s.ofFiles) return 'the files that were copied, each checked and hashed'
+  if (s.ofFiles) return 'the copied files'
   const where = s.volume === undefined || s.volume === null ? 'whole medium' : `volume ${s.volume}`
   return [where, s.hashes ? 'each file hashed' : '', s.early ? 'while it was imaged' : ''].filter(Boolean).join(', ')
 }

@@ -68,8 +68,8 @@ class StraightCopyTest {
             assertThat(page.getByText("26 files were copied and checked; nothing else of the device was read."))
                     .isVisible(patient());
             assertThat(page.getByText("26 files are listed")).isVisible();
-            steps.link("See what was copied").click();
-            assertThat(page.getByText("the files that were copied, each checked and hashed"))
+            steps.link("See its files").click();
+            assertThat(page.getByText("records, the copied files"))
                     .isVisible(patient());
             page.navigate("/cases/" + number + "/selection");
             steps.findings(26);

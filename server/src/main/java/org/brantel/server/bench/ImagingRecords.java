@@ -20,6 +20,7 @@ import org.brantel.server.intake.Cases;
 import org.brantel.server.platform.Known;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.work.WorkState;
+import org.brantel.server.work.WorkTime;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -126,6 +127,12 @@ public class ImagingRecords {
                 .filter(s -> !s.isOfFiles())
                 .map(s -> s.measured(Known.in(media, s.deviceId())))
                 .toList();
+    }
+
+    /** Seconds that reading took, by case; straight copies, of which nothing is foretold, are not among them. */
+    @Transactional(readOnly = true)
+    public List<WorkTime> times(Collection<Long> caseIds) {
+        return sessions.findTimes(caseIds);
     }
 
     /** Sessions of all cases that are waiting, running, paused or failed. */

@@ -4,6 +4,7 @@ import java.util.Collection;
 import java.util.List;
 import org.brantel.server.intake.OfDevices;
 import org.brantel.server.work.WorkState;
+import org.brantel.server.work.WorkTime;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
@@ -42,4 +43,10 @@ interface ImagingSessions extends JpaRepository<ImagingSession, Long>, OfDevices
     boolean existsByAttachmentIdAndVanishedAtIsNotNullAndState(Long attachmentId, WorkState state);
 
     List<ImagingSession> findByVanishedAtIsNotNullAndState(WorkState state);
+
+    /** How long sessions that read all of a device were at work on a case. */
+    @Query("select new org.brantel.server.work.WorkTime(s.caseId, sum(s.runningMillis) / 1000.0) from ImagingSession s "
+            + "where s.caseId in ?1 and s.filesReason is null and s.state = org.brantel.server.work.WorkState.DONE "
+            + "group by s.caseId")
+    List<WorkTime> findTimes(Collection<Long> caseIds);
 }

@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.brantel.core.past.HowEnded;
 import org.brantel.core.triage.RecoveryPath;
 import org.brantel.server.copies.CopySearches;
 import org.brantel.server.delivery.CustomerDoor;
@@ -23,6 +24,7 @@ import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Settings;
 import org.brantel.server.platform.Topic;
+import org.brantel.server.recovery.RecoveryViews;
 import org.brantel.server.work.Unfinished;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.event.EventListener;
@@ -72,6 +74,37 @@ public class Closings {
     public Map<Long, Outcome> outcomes(Collection<Long> caseIds) {
         return closings.findNewest(caseIds).stream()
                 .collect(Collectors.toMap(ClosingRow::caseId, r -> r.view().outcome()));
+    }
+
+    /**
+     * What a customer got at the end.
+     *
+     * @param stage   in which their case stands since
+     * @param outcome with which it was closed; null while it only stands declined, and where that was not kept
+     * @param files   what became of the files of the newest sealed delivery; null where none was sealed
+     */
+    public static HowEnded how(Stage stage, @Nullable Outcome outcome, RecoveryViews.@Nullable Outcome files) {
+        if (stage == Stage.DECLINED) {
+            return HowEnded.DECLINED;
+        }
+        return outcome == null
+                ? how(files)
+                : switch (outcome) {
+                    case DELIVERED -> how(files);
+                    case COPY_FOUND -> HowEnded.COPY;
+                    case NOTHING_RECOVERABLE -> HowEnded.NOTHING;
+                    case DECLINED -> HowEnded.DECLINED;
+                    case COLLECTED_UNRECOVERED -> HowEnded.COLLECTED;
+                };
+    }
+
+    private static HowEnded how(RecoveryViews.@Nullable Outcome files) {
+        if (files == null) {
+            return HowEnded.UNDELIVERED;
+        }
+        return files.whole() == files.total()
+                ? HowEnded.WHOLE
+                : files.whole() + files.gapped() + files.doubtful() > 0 ? HowEnded.PARTLY : HowEnded.NOTHING;
     }
 
     @Transactional(readOnly = true)

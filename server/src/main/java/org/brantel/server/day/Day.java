@@ -10,15 +10,14 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.brantel.core.past.HowEnded;
 import org.brantel.server.closing.Closings;
 import org.brantel.server.closing.Outcome;
 import org.brantel.server.delivery.Endings;
 import org.brantel.server.intake.CaseLists;
 import org.brantel.server.intake.CaseViews;
-import org.brantel.server.intake.Stage;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Settings;
-import org.brantel.server.recovery.RecoveryViews;
 import org.brantel.server.triage.OpenPrices;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -95,39 +94,17 @@ class Day {
         return over.stream()
                 .map(c -> {
                     Long id = ids.get(c.number());
-                    return ended(c, how(c, outcomes.get(id), got.get(id)), got.get(id));
+                    return ended(c, howEnded(c, outcomes.get(id), got.get(id)), got.get(id));
                 })
                 .toList();
     }
 
-    private static DayViews.Ended ended(CaseViews.Summary c, DayViews.How how, Endings.@Nullable Ending got) {
+    private static HowEnded howEnded(CaseViews.Summary c, @Nullable Outcome outcome, Endings.@Nullable Ending got) {
+        return Closings.how(c.waiting().stage(), outcome, got == null ? null : got.files());
+    }
+
+    private static DayViews.Ended ended(CaseViews.Summary c, HowEnded how, Endings.@Nullable Ending got) {
         return new DayViews.Ended(
                 c.number(), c.customer(), c.waiting().stageSince(), how, got != null && got.complete());
-    }
-
-    /** @param outcome with which it was closed; null while it only stands declined, and where that was not kept */
-    private static DayViews.How how(CaseViews.Summary c, @Nullable Outcome outcome, Endings.@Nullable Ending got) {
-        if (c.waiting().stage() == Stage.DECLINED) {
-            return DayViews.How.DECLINED;
-        }
-        return outcome == null
-                ? how(got)
-                : switch (outcome) {
-                    case DELIVERED -> how(got);
-                    case COPY_FOUND -> DayViews.How.COPY;
-                    case NOTHING_RECOVERABLE -> DayViews.How.NOTHING;
-                    case DECLINED -> DayViews.How.DECLINED;
-                    case COLLECTED_UNRECOVERED -> DayViews.How.COLLECTED;
-                };
-    }
-
-    private static DayViews.How how(Endings.@Nullable Ending got) {
-        if (got == null) {
-            return DayViews.How.UNDELIVERED;
-        }
-        RecoveryViews.Outcome files = got.files();
-        return files.whole() == files.total()
-                ? DayViews.How.WHOLE
-                : files.whole() + files.gapped() + files.doubtful() > 0 ? DayViews.How.PARTLY : DayViews.How.NOTHING;
     }
 }

@@ -1,9 +1,8 @@
 package org.brantel.server.day;
 
-import com.fasterxml.jackson.annotation.JsonValue;
 import java.time.Instant;
 import java.util.List;
-import java.util.Locale;
+import org.brantel.core.past.HowEnded;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.triage.OpenPrices;
 
@@ -21,31 +20,8 @@ final class DayViews {
      */
     record Late(CaseViews.Summary of, boolean clock, boolean needed, Instant since) {}
 
-    /** What a customer got at the end. */
-    enum How {
-        /** Every chosen file, whole. */
-        WHOLE,
-        /** Some of them whole, or in parts, or in doubt. */
-        PARTLY,
-        /** None of them, or nothing that could have been chosen. */
-        NOTHING,
-        /** A copy was there already. */
-        COPY,
-        /** They took their devices back before the work was done. */
-        COLLECTED,
-        /** It was decided and closed, and nothing was sealed for it. */
-        UNDELIVERED,
-        DECLINED;
-
-        /** As it goes over the wire. */
-        @JsonValue
-        String word() {
-            return name().toLowerCase(Locale.ROOT);
-        }
-    }
-
     /** @param complete every wanted line was delivered whole, and confirmed to be what was meant */
-    record Ended(String caseNumber, String customer, Instant at, How how, boolean complete) {}
+    record Ended(String caseNumber, String customer, Instant at, HowEnded how, boolean complete) {}
 
     /** @param looked at, the newest ones, of as many as there are */
     record Counted(int looked, long all) {

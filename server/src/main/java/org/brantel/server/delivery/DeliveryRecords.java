@@ -25,5 +25,13 @@ interface DeliveryRecords extends JpaRepository<Delivery, Long> {
             + "and x.state = org.brantel.server.work.WorkState.DONE group by x.caseId)")
     List<Delivery> findNewestSealed(Collection<Long> caseIds);
 
+    /** Which run a case's newest sealed delivery holds. */
+    record Sealed(Long caseId, Long runId) {}
+
+    @Query("select new org.brantel.server.delivery.DeliveryRecords$Sealed(d.caseId, d.runId) from Delivery d where "
+            + "d.id in (select max(x.id) from Delivery x where x.caseId in ?1 "
+            + "and x.state = org.brantel.server.work.WorkState.DONE group by x.caseId)")
+    List<Sealed> findSealedRuns(Collection<Long> caseIds);
+
     boolean existsByCaseIdAndStateIn(Long caseId, Collection<WorkState> states);
 }

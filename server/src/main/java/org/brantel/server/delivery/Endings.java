@@ -42,6 +42,16 @@ public class Endings {
                         Delivery::caseId, d -> new Ending(Known.in(outcomes, d.runId()), isComplete(d))));
     }
 
+    /** What became of what was chosen, by the case's key; those without a sealed delivery are not among them. */
+    @Transactional(readOnly = true)
+    public Map<Long, RecoveryViews.Outcome> files(Collection<Long> caseIds) {
+        List<DeliveryRecords.Sealed> sealed = deliveries.findSealedRuns(caseIds);
+        Map<Long, RecoveryViews.Outcome> outcomes = recoveries.outcomes(
+                sealed.stream().map(DeliveryRecords.Sealed::runId).toList());
+        return sealed.stream()
+                .collect(Collectors.toMap(DeliveryRecords.Sealed::caseId, s -> Known.in(outcomes, s.runId())));
+    }
+
     private static boolean isComplete(Delivery d) {
         List<Account.Wanted> wanted = SealedAccounts.wanted(d);
         return !wanted.isEmpty() && wanted.stream().allMatch(Account.Wanted::complete);

@@ -23,6 +23,9 @@ class FactRow {
             Said source,
             @Nullable Long device) implements LabProtocol.Stated {}
 
+    /** A value that a case has. */
+    record Value(Long caseId, String value) {}
+
     /** When the facts of a case changed last. */
     record Changed(Long caseId, Instant at) {}
 

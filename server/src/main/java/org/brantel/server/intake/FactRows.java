@@ -27,4 +27,8 @@ interface FactRows extends JpaRepository<FactRow, Long>, OfDevices {
     void give(long device, long caseId);
 
     List<FactRow> findByCaseIdAndWithdrawnTrueOrderByWithdrawnAtDesc(Long caseId);
+
+    @Query("select distinct new org.brantel.server.intake.FactRow$Value(f.caseId, f.value) from FactRow f "
+            + "where f.code = ?1 and f.withdrawn = false and f.caseId in ?2 order by f.caseId, f.value")
+    List<FactRow.Value> findValues(String code, Collection<Long> caseIds);
 }

@@ -21,6 +21,9 @@ import org.jspecify.annotations.Nullable;
 @Table(name = "lab_case")
 class LabCase {
 
+    /** A case that is over, and since when. */
+    record Ended(Long id, @Nullable RecoveryPath path, Stage stage, Instant at) {}
+
     /** By what others name a case. */
     record Key(long id, String number, int version) {}
 

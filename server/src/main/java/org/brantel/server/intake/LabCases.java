@@ -54,6 +54,14 @@ interface LabCases extends JpaRepository<LabCase, Long>, JpaSpecificationExecuto
     Page<LabCase> findByStageInAndTakenBackFalseAndStageSinceGreaterThanEqual(
             Collection<Stage> stages, Instant since, Pageable page);
 
+    @Query("select new org.brantel.server.intake.LabCase$Ended(c.id, c.path, c.stage, c.stageSince) from LabCase c "
+            + "where c.stage in ?1 and c.takenBack = false and c.stageSince >= ?2 and c.stageSince < ?3")
+    List<LabCase.Ended> findEnded(Collection<Stage> stages, Instant from, Instant to);
+
+    @Query("select new org.brantel.server.intake.PastCases$Standing(c.stage, c.stageSince) from LabCase c "
+            + "where c.stage in ?1 and c.takenBack = false")
+    List<PastCases.Standing> findStanding(Collection<Stage> stages);
+
     List<LabCase> findByNumberIn(Collection<String> numbers);
 
     List<LabCase> findByCustomerIdOrderByIdDesc(Long customerId);

@@ -15,6 +15,9 @@ import java.time.Instant;
 @Table(name = "case_stage")
 class StageRow {
 
+    /** That a case came to a stage. */
+    record Visit(Long caseId, Stage stage, Instant at) {}
+
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
     private long id;

@@ -21,6 +21,9 @@ import org.jspecify.annotations.Nullable;
 @DynamicUpdate
 class ScanSession extends WorkRecord {
 
+    /** When a session of a case began and ended. */
+    record Took(Long caseId, Instant startedAt, Instant endedAt) {}
+
     /** Whose image a session looks into. */
     record Scanned(Long id, Long deviceId) {}
 

@@ -45,4 +45,10 @@ interface ScanSessions extends JpaRepository<ScanSession, Long> {
     List<ScanSession> findNewest(Collection<Long> caseIds);
 
     List<ScanSession> findTop200ByStateAndMethodInOrderByIdDesc(WorkState state, Collection<ScanMethod> methods);
+
+    /** When the sessions of these cases that ended had begun and ended; those of other machines left out. */
+    @Query("select new org.brantel.server.scan.ScanSession$Took(s.caseId, s.startedAt, s.endedAt) from ScanSession s "
+            + "where s.caseId in ?1 and s.importedFrom is null and s.ofFiles = false "
+            + "and s.state = org.brantel.server.work.WorkState.DONE")
+    List<ScanSession.Took> findTook(Collection<Long> caseIds);
 }

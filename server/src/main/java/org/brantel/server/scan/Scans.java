@@ -5,6 +5,9 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.time.Duration;
+import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -27,6 +30,7 @@ import org.brantel.server.platform.Settings;
 import org.brantel.server.platform.Topic;
 import org.brantel.server.work.Ask;
 import org.brantel.server.work.WorkState;
+import org.brantel.server.work.WorkTime;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -287,6 +291,18 @@ public class Scans {
                         WorkState.DONE, List.of(ScanMethod.STRUCTURE, ScanMethod.CARVE))
                 .stream()
                 .map(ScanSession::measured)
+                .toList();
+    }
+
+    /** Seconds that scanning took, by case. */
+    @Transactional(readOnly = true)
+    public List<WorkTime> times(Collection<Long> caseIds) {
+        Map<Long, Double> seconds = new HashMap<>();
+        sessions.findTook(caseIds)
+                .forEach(t -> seconds.merge(
+                        t.caseId(), Duration.between(t.startedAt(), t.endedAt()).toMillis() / 1000.0, Double::sum));
+        return seconds.entrySet().stream()
+                .map(e -> new WorkTime(e.getKey(), e.getValue()))
                 .toList();
     }
 

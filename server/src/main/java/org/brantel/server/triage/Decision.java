@@ -11,6 +11,7 @@ import java.io.IOException;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
+import org.brantel.core.estimate.Estimate;
 import org.brantel.core.json.Json;
 import org.brantel.core.triage.Ranking;
 import org.brantel.core.triage.RecoveryPath;
@@ -48,8 +49,15 @@ class Decision {
     /** Without the ranking, which is long. */
     record Brief(Long id, Long caseId, @Nullable Long deviceId, String protocol, Instant at) {}
 
-    /** How people decided. */
-    record Made(RecoveryPath path, String reason, Ranking ranking, String who, Instant at) {}
+    /**
+     * How people decided.
+     *
+     * @param estimate what was foretold then
+     */
+    record Made(RecoveryPath path, String reason, Ranking ranking, Estimate estimate, String who, Instant at) {}
+
+    /** What was foretold for a case when it was decided. */
+    record Foretold(Long caseId, @Nullable String estimate) {}
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
@@ -76,6 +84,10 @@ class Decision {
 
     @Column(updatable = false)
     private String ranking;
+
+    /** Not kept of decisions of before. */
+    @Column(updatable = false)
+    private @Nullable String estimate;
 
     @Column(updatable = false)
     private @Nullable RecoveryPath pathBefore;
@@ -124,6 +136,7 @@ class Decision {
         this.reason = made.reason();
         this.protocol = made.ranking().protocol();
         this.ranking = Json.write(made.ranking());
+        this.estimate = Json.write(made.estimate());
         this.pathBefore = way.ownPath();
         this.reasonBefore = way.ownReason();
         this.protocolBefore = way.ownProtocol();
@@ -217,4 +230,9 @@ interface Decisions extends JpaRepository<Decision, Long>, OfDevices {
             + "(select max(x.id) from Decision x where x.caseId in ?1 and x.undoneAt is null group by "
             + "x.caseId, x.deviceId)")
     List<Decision.Brief> findStandingInBrief(Collection<Long> caseIds);
+
+    @Query("select new org.brantel.server.triage.Decision$Foretold(d.caseId, d.estimate) from Decision d where "
+            + "d.id in (select max(x.id) from Decision x where x.caseId in ?1 and x.undoneAt is null group by "
+            + "x.caseId, x.deviceId)")
+    List<Decision.Foretold> findForetold(Collection<Long> caseIds);
 }

@@ -239,7 +239,7 @@ public class TriageService {
                 cases.id(number),
                 docket,
                 own == null ? null : device,
-                new Decision.Made(path, words, ranking, who, clock.instant()),
+                new Decision.Made(path, words, ranking, estimate(number, own, path), who, clock.instant()),
                 after));
         happenings.tell(
                 number,
