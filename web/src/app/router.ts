@@ -68,6 +68,11 @@ export const router = createRouter({
       meta: { room: 'ledger', title: 'The day' },
     },
     {
+      path: '/lab-record',
+      component: () => import('@/features/labrecord').then((m) => m.LabRecordPage),
+      meta: { room: 'ledger', title: 'The lab’s own record' },
+    },
+    {
       path: '/outbox',
       component: () => import('@/features/outbox').then((m) => m.OutboxPage),
       meta: { room: 'desk', title: 'Outbox' },

@@ -28,6 +28,7 @@ useIntervalFn(() => void answers.refresh(), MINUTE)
       <h1>The day</h1>
       <p class="text-body-secondary">what is late, who did what, how full the bench is, what is open, how it ended</p>
       <span class="flex-fill" />
+      <RouterLink to="/lab-record" class="btn btn-quiet">The lab’s own record</RouterLink>
       <RouterLink to="/ledger" class="btn btn-quiet">Custody tapes</RouterLink>
     </div>
     <RefusedNote :refused="answers.refused.value" />

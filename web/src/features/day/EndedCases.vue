@@ -2,7 +2,8 @@
 import { computed, ref } from 'vue'
 import type { EndedCase } from '@/api/types'
 import { count, day } from '@/ui/format/format'
-import { endings, HOW } from './day'
+import { FILL, HOW } from '@/ui/instruments/endings'
+import { endings } from './day'
 
 const props = defineProps<{
   /** The newest first. */
@@ -16,15 +17,6 @@ const ways = computed(() => endings(props.ended))
 const complete = computed(() => props.ended.filter((e) => e.complete).length)
 const listed = ref(false)
 const x = (i: number) => ways.value.slice(0, i).reduce((sum, w) => sum + w.cases, 0)
-const FILL: Record<EndedCase['how'], string> = {
-  whole: 'var(--ink)',
-  partly: 'url(#p-deferred)',
-  nothing: 'url(#p-dots)',
-  copy: 'url(#p-thin)',
-  collected: 'var(--sheet)',
-  undelivered: 'var(--sheet)',
-  declined: 'var(--sheet)',
-}
 </script>
 
 <template>

@@ -1,5 +1,6 @@
 import type { BenchView, EndedCase, LateCase, OpenMoney } from '@/api/types'
 import { count, day, duration, words } from '@/ui/format/format'
+import { HOW } from '@/ui/instruments/endings'
 
 const DAY = 86_400_000
 
@@ -90,16 +91,6 @@ export function moneyLacks(money: OpenMoney): string {
   ]
     .filter(Boolean)
     .join(' ')
-}
-
-export const HOW: Record<EndedCase['how'], string> = {
-  whole: 'all that was chosen came back whole',
-  partly: 'some of it whole, in parts or in doubt',
-  nothing: 'nothing of it',
-  copy: 'a copy was there already',
-  collected: 'taken back before the work was done',
-  undelivered: 'closed without a delivery',
-  declined: 'declined',
 }
 
 /** How many ended in which way, the best first; ways that none took are left out. */

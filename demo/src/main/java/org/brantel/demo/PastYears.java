@@ -176,6 +176,13 @@ class PastYears {
         Stage.HANDOVER,
         Stage.CLOSED
     };
+    /** How the time of a case is divided among the stages before its end. */
+    private static final double[] SHARES = {0.08, 0.17, 0.2, 0.1, 0.25, 0.08, 0.12};
+
+    private static final int CHOSEN = 40;
+    /** Cases that ended in this time kept with what, and what was delivered of it. */
+    private static final Duration KEPT = Duration.ofDays(420);
+
     private static final DateTimeFormatter MONTH =
             DateTimeFormatter.ofPattern("yyMM", Locale.ROOT).withZone(ZoneOffset.UTC);
     private static final int MOST_OPEN = 420;
@@ -234,7 +241,10 @@ class PastYears {
         private final CopyTable attachments;
         private final CopyTable imaging;
         private final CopyTable recoveries;
+        private final CopyTable deliveries;
+        private final CopyTable closings;
         private long attachment;
+        private long run;
         private long device;
 
         Filling(Connection connection, int cases) throws SQLException {
@@ -259,8 +269,11 @@ class PastYears {
                             + "failed_bytes, deferred_bytes, failed_places, pass, head, rate, cells, rates, "
                             + "hashed_bytes, who, started_at, running_millis)");
             recoveries = table(
-                    "recovery_run (case_id, state, folder, layout, opens_on, total, done, whole, gapped, not_written, "
+                    "recovery_run (id, case_id, state, folder, layout, opens_on, total, done, whole, gapped, not_written, "
                             + "bytes, who, started_at)");
+            deliveries = table("delivery (case_id, run_id, state, bag, files, bytes, manifest_sha256, fingerprint, "
+                    + "sealed_at, who, started_at)");
+            closings = table("case_closing (case_id, outcome, words, stage_before, who, at)");
         }
 
         private CopyTable table(String into) throws SQLException {
@@ -293,7 +306,7 @@ class PastYears {
             }
             send();
             try (Statement set = connection.createStatement()) {
-                for (String table : new String[] {"customer", "lab_case", "device", "attachment"}) {
+                for (String table : new String[] {"customer", "lab_case", "device", "attachment", "recovery_run"}) {
                     set.execute("select setval(pg_get_serial_sequence('" + table
                             + "', 'id'), greatest(1, (select max(id) from " + table + ")))");
                 }
@@ -336,7 +349,7 @@ class PastYears {
                     ? null
                     : stage == Stage.DECLINED
                             ? RecoveryPath.DECLINE
-                            : ranking != null ? ranking.ranking().get(0).path() : RecoveryPath.IMAGE_THEN_SCAN;
+                            : ranking != null ? ranking.ranking().get(0).path() : likely(type, trouble);
             Staff.Person person = pick(STAFF);
             String owner = person.name();
             Instant since = open
@@ -362,8 +375,15 @@ class PastYears {
                     held ? Stage.RECEIVED.name() : null,
                     created,
                     0);
+            double share = 0;
+            double slow = 0.5 + random.nextDouble();
             for (int i = 0; i < ROAD.length; i++) {
-                stages.row(id, ROAD[i].name(), created.plus(Duration.ofHours(20L * i)), owner);
+                Instant came = stage == Stage.CLOSED
+                        ? created.plusSeconds(Math.round(Math.min(1, share)
+                                * Duration.between(created, since).toSeconds()))
+                        : created.plus(Duration.ofHours(20L * i));
+                stages.row(id, ROAD[i].name(), i == ROAD.length - 1 ? since : came, owner);
+                share += i < SHARES.length ? SHARES[i] * (i % 2 == 0 ? slow : 2 - slow) : 0;
                 if (ROAD[i] == stage || i == 0 && (held || stage == Stage.DECLINED)) {
                     break;
                 }
@@ -416,6 +436,50 @@ class PastYears {
                         since);
             }
             work(id, first, stage, owner, since);
+            if (stage == Stage.CLOSED && since.isAfter(now.minus(KEPT))) {
+                close(id, path == RecoveryPath.HARDWARE_WORK ? 0.5 : 0.8, owner, since);
+            }
+        }
+
+        private static RecoveryPath likely(String type, String[] trouble) {
+            if (type.equals("nas")) {
+                return RecoveryPath.ASSEMBLE_FIRST;
+            }
+            return switch (trouble[trouble.length - 1]) {
+                case "symptom.appears=not-detected", "loss.event=liquid" -> RecoveryPath.HARDWARE_WORK;
+                case "symptom.speed=very-slow", "symptom.appears=comes-and-goes" -> RecoveryPath.CAREFUL_IMAGING;
+                default -> RecoveryPath.IMAGE_THEN_SCAN;
+            };
+        }
+
+        /** @param chance that something could be delivered */
+        private void close(int id, double chance, String owner, Instant at) {
+            double how = random.nextDouble();
+            if (how < chance) {
+                int whole = random.nextInt(3) > 0 ? CHOSEN : CHOSEN - 1 - random.nextInt(12);
+                long bytes = 2_250_000L * CHOSEN;
+                recoveries.row(
+                        ++run,
+                        id,
+                        "DONE",
+                        "",
+                        "as-it-stood",
+                        "every",
+                        CHOSEN,
+                        CHOSEN,
+                        whole,
+                        CHOSEN - whole,
+                        0,
+                        bytes,
+                        owner,
+                        at);
+                deliveries.row(id, run, "DONE", "", CHOSEN, bytes, "", "", at, owner, at);
+                closings.row(id, "DELIVERED", "", Stage.HANDOVER.word(), owner, at);
+                return;
+            }
+            double rest = (how - chance) / (1 - chance);
+            String outcome = rest < 0.5 ? "NOTHING_RECOVERABLE" : rest < 0.75 ? "COPY_FOUND" : "COLLECTED_UNRECOVERED";
+            closings.row(id, outcome, "of past years", Stage.SELECTION.word(), owner, at);
         }
 
         private void custody(String number, Instant created, String owner, @Nullable RecoveryPath path, Stage stage) {
@@ -479,7 +543,8 @@ class PastYears {
                         since,
                         1_400_000 + random.nextInt(900_000));
             } else if (stage == Stage.RECOVERY) {
-                recoveries.row(id, "DONE", "", "as-it-stood", "every", 40, 40, 38, 2, 0, 90_000_000, owner, since);
+                recoveries.row(
+                        ++run, id, "DONE", "", "as-it-stood", "every", 40, 40, 38, 2, 0, 90_000_000, owner, since);
             }
         }
     }

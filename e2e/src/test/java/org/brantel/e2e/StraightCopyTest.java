@@ -45,10 +45,10 @@ class StraightCopyTest {
     }
 
     /** At the bench: attaches the device, says why, and copies. */
-    private static void copy(Page page, String number, String medium) {
+    private static void copy(Page page, String number, String serial) {
         Steps steps = new Steps(page);
         page.navigate("/cases/" + number + "/imaging");
-        steps.attach(medium);
+        steps.attach(serial);
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Copy its files")))
                 .isVisible();
         assertThat(steps.button("Start copying")).isDisabled();
@@ -58,13 +58,13 @@ class StraightCopyTest {
 
     @Test
     void fromTheBenchToTheBag() throws IOException {
-        String medium = BenchDevices.put(lab, "office-disk", BenchDevices.corpus(lab, MEDIUM));
+        BenchDevices.put(lab, "office-disk", BenchDevices.corpus(lab, MEDIUM).serial("OFFICE-7"));
         String number = decidedCase();
         try (Chromium.Tab tab = Chromium.open(lab.address())) {
             Page page = tab.page();
             Steps steps = new Steps(page);
             steps.signIn("una", Lab.PASSWORD);
-            copy(page, number, medium);
+            copy(page, number, "OFFICE-7");
             assertThat(page.getByText("26 files were copied and checked; nothing else of the device was read."))
                     .isVisible(patient());
             assertThat(page.getByText("26 files are listed")).isVisible();
@@ -94,13 +94,13 @@ class StraightCopyTest {
                 .findFirst()
                 .orElseThrow();
         SimulatedDevice device = BenchDevices.corpus(lab, MEDIUM).dead(bad.firstByte() + 4096, 512);
-        String medium = BenchDevices.put(lab, "worn-disk", device);
+        BenchDevices.put(lab, "worn-disk", device.serial("WORN-7"));
         String number = decidedCase();
         try (Chromium.Tab tab = Chromium.open(lab.address())) {
             Page page = tab.page();
             Steps steps = new Steps(page);
             steps.signIn("una", Lab.PASSWORD);
-            copy(page, number, medium);
+            copy(page, number, "WORN-7");
             assertThat(page.getByText("It is not sound.")).isVisible(patient());
             Locator copy = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Straight copy"));
             assertThat(copy).containsText("did not read, so the device is not sound");

@@ -1,0 +1,1 @@
+export { default as LabRecordPage } from './LabRecordPage.vue'
