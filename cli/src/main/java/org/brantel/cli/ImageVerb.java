@@ -5,6 +5,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
+import org.brantel.core.copying.StraightCopy;
 import org.brantel.core.image.BlockState;
 import org.brantel.core.image.MapJournal;
 import org.brantel.core.image.ReadMap;
@@ -64,6 +65,11 @@ final class ImageVerb implements Callable<Integer> {
     @Option(names = "--rate", paramLabel = "MIB", description = "Read at most so many MiB a second.")
     private long mebibytes;
 
+    @Option(
+            names = "--files",
+            description = "Copy only the files that its file systems list, and check them; stop at any sign of damage.")
+    private boolean filesOnly;
+
     @Option(names = "--progress", description = "Show progress even when standard error is not a terminal.")
     private boolean progress;
 
@@ -101,8 +107,8 @@ final class ImageVerb implements Callable<Integer> {
             }
         };
         try (Source opened = Sources.open(source, writeBlock())) {
-            ImagingResult result =
-                    new Imager(opened, image, map == null ? MapJournal.beside(image) : map, care, listener).run(orders);
+            Imager imager = new Imager(opened, image, map == null ? MapJournal.beside(image) : map, care, listener);
+            ImagingResult result = filesOnly ? copy(imager, orders) : imager.run(orders);
             line.done();
             if (result.reached() != null) {
                 System.err.println("Stopped at a limit: " + result.reached().words()
@@ -115,8 +121,22 @@ final class ImageVerb implements Callable<Integer> {
                     result.passes(),
                     result.seconds(),
                     result.sha256())));
-            return result.failedBytes() == 0 && result.finished() ? EngineCommand.DONE : EngineCommand.DONE_WITH_NOTE;
+            return (result.failedBytes() == 0 || filesOnly) && result.finished()
+                    ? EngineCommand.DONE
+                    : EngineCommand.DONE_WITH_NOTE;
         }
+    }
+
+    private ImagingResult copy(Imager imager, Orders orders) throws IOException {
+        ImagingResult result = imager.keep(new StraightCopy((sum, inAll) -> {}), orders);
+        if (result.finished()) {
+            try (Source copy = Sources.open(image.toString())) {
+                StraightCopy.Sum sum = StraightCopy.check(copy, () -> false);
+                sum.leftOut().forEach(left -> System.err.println("Not copied: " + left));
+                System.err.println(sum.files() + " files were copied and checked.");
+            }
+        }
+        return result;
     }
 
     private WriteBlock writeBlock() {

@@ -100,6 +100,18 @@ class EngineCommandTest {
     }
 
     @Test
+    void copiesFilesOfASoundMediumAndSaysWhenItIsNot() throws IOException {
+        Path sound = Corpus.image("d12-fat32-healthy", folder);
+        Run copied = run("image", sound, folder.resolve("files.img"), "--files");
+        assertThat(copied.exit()).as(copied.err()).isZero();
+        assertThat(copied.err()).contains("26 files were copied and checked.");
+        assertThat(copied.json().get("readBytes").asLong())
+                .isLessThan(copied.json().get("size").asLong() / 4);
+        Run refused = run("image", Corpus.image("d13-ntfs-truncated", folder), folder.resolve("x.img"), "--files");
+        assertRefused(refused, "The records of volume 0 are damaged");
+    }
+
+    @Test
     void failedSectorsAreSomethingToKnow() throws IOException {
         Path plan = new SimulatedDevice(folder, 1 << 20, 1).dead(512_000, 1024).write();
         Run run = run("image", "sim:" + plan, folder.resolve("x.img"), "--profile", "failing");
