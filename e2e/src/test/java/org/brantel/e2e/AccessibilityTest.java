@@ -104,6 +104,7 @@ class AccessibilityTest {
                             Map.entry("/handover", "deliveries and receipts"),
                             Map.entry("/ledger", "none was changed"),
                             Map.entry("/day", "Open in money"),
+                            Map.entry("/lab-record", "Where cases wait"),
                             Map.entry("/cases/" + manyKinds + "/selection", "no name kept"),
                             Map.entry("/cases/" + received + "/received", "What was said"),
                             Map.entry("/cases/" + received + "/triaged", "Decide"),
