@@ -329,10 +329,11 @@ class PastYears {
 
         private void write(int id, int customer, String name, String contact, String phone) {
             int left = cases - id;
-            boolean open = left < Math.min(MOST_OPEN, cases);
+            int opened = Math.min(MOST_OPEN, cases);
+            boolean open = left < opened;
             Instant created = open
                     ? now.minus(Duration.ofMinutes(30L * left + 20))
-                    : now.minus(Duration.ofMinutes(5_256_000L * left / cases + 10_000));
+                    : now.minus(Duration.ofMinutes(5_256_000L * (left - opened) / cases + 30_000));
             String number = "BR-" + MONTH.format(created) + "-%04d".formatted(id % 10_000);
             String type = pick(TYPE);
             String[] trouble = TROUBLE[random.nextInt(TROUBLE.length)];
