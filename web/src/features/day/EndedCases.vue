@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import type { EndedCase } from '@/api/types'
 import { count, day } from '@/ui/format/format'
+import EndedStrip from '@/ui/instruments/EndedStrip.vue'
 import { FILL, HOW } from '@/ui/instruments/endings'
 import { endings } from './day'
 
@@ -16,7 +17,6 @@ const days = defineModel<number>('days', { required: true })
 const ways = computed(() => endings(props.ended))
 const complete = computed(() => props.ended.filter((e) => e.complete).length)
 const listed = ref(false)
-const x = (i: number) => ways.value.slice(0, i).reduce((sum, w) => sum + w.cases, 0)
 </script>
 
 <template>
@@ -32,19 +32,7 @@ const x = (i: number) => ways.value.slice(0, i).reduce((sum, w) => sum + w.cases
       >
     </div>
     <template v-if="ended.length">
-      <svg class="band" :viewBox="`0 0 ${ended.length} 1`" preserveAspectRatio="none" aria-hidden="true">
-        <rect
-          v-for="(w, i) in ways"
-          :key="w.how"
-          :x="x(i)"
-          :width="w.cases"
-          y="0"
-          height="1"
-          :fill="FILL[w.how]"
-          stroke="var(--ink)"
-          vector-effect="non-scaling-stroke"
-        />
-      </svg>
+      <EndedStrip class="band" :how="ways" :of="ended.length" />
       <ul>
         <li v-for="w in ways" :key="w.how" class="s way">
           <svg width="14" height="14" aria-hidden="true">

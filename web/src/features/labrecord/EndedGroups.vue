@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import type { PastGroup } from '@/api/types'
 import { count } from '@/ui/format/format'
-import EndedStrip from './EndedStrip.vue'
+import EndedStrip from '@/ui/instruments/EndedStrip.vue'
 import { groupName, groupWords } from './labRecord'
 
 const props = defineProps<{

@@ -13,7 +13,7 @@ const MARKS = [
   { ratio: 4, label: '4 times' },
   { ratio: HIGH, label: '16 times' },
 ]
-const at = (ratio: number) => 100 * onScale(ratio, LOW, HIGH)
+const at = (ratio: number) => `${100 * onScale(ratio, LOW, HIGH)}%`
 </script>
 
 <template>
@@ -25,32 +25,15 @@ const at = (ratio: number) => 100 * onScale(ratio, LOW, HIGH)
     <template v-if="foretold.length">
       <div v-for="h in foretold" :key="h.work" class="held">
         <b class="s">{{ words(h.work) }}</b>
-        <svg viewBox="0 0 100 18" preserveAspectRatio="none" aria-hidden="true">
-          <line x1="0" x2="100" y1="17" y2="17" stroke="var(--line-2)" vector-effect="non-scaling-stroke" />
-          <line
-            :x1="at(1)"
-            :x2="at(1)"
-            y1="0"
-            y2="18"
-            stroke="var(--verd)"
-            stroke-width="2"
-            vector-effect="non-scaling-stroke"
-          />
-          <line
-            v-for="(r, i) in h.ratios"
-            :key="i"
-            :x1="at(r)"
-            :x2="at(r)"
-            y1="5"
-            y2="17"
-            stroke="var(--ink)"
-            vector-effect="non-scaling-stroke"
-          />
+        <svg aria-hidden="true">
+          <line x1="0" x2="100%" y1="17" y2="17" stroke="var(--line-2)" />
+          <line :x1="at(1)" :x2="at(1)" y1="0" y2="18" stroke="var(--verd)" stroke-width="2" />
+          <line v-for="(r, i) in h.ratios" :key="i" :x1="at(r)" :x2="at(r)" y1="5" y2="17" stroke="var(--ink)" />
         </svg>
         <span class="xs text-body-secondary">{{ holdingWords(h) }}</span>
       </div>
       <p class="axis xs text-body-secondary" aria-hidden="true">
-        <span v-for="m in MARKS" :key="m.label" :style="{ left: `${at(m.ratio)}%` }">{{ m.label }}</span>
+        <span v-for="m in MARKS" :key="m.label" :style="{ left: at(m.ratio) }">{{ m.label }}</span>
       </p>
     </template>
     <p v-else class="empty">

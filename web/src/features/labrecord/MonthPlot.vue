@@ -21,17 +21,16 @@ const label = (month: string) => (month.endsWith('-01') || month === props.month
   <div class="plot" aria-hidden="true">
     <div v-for="c in columns" :key="c.month" class="col" :title="`${c.month}: ${c.cases}`">
       <span class="m xs">{{ c.cases ? count(c.cases) : '' }}</span>
-      <svg :viewBox="`0 0 1 ${HEIGHT}`" preserveAspectRatio="none">
+      <svg :height="HEIGHT">
         <rect
           v-for="p in c.all"
           :key="p.how"
           x="0"
-          width="1"
+          width="100%"
           :y="HEIGHT - y(p.from + p.cases)"
           :height="y(p.cases)"
           :fill="FILL[p.how]"
           stroke="var(--ink)"
-          vector-effect="non-scaling-stroke"
         />
       </svg>
       <span class="m xs text-body-secondary">{{ columns.length > 24 ? '' : label(c.month) }}</span>
@@ -72,7 +71,6 @@ const label = (month: string) => (month.endsWith('-01') || month === props.month
 .col svg {
   width: 100%;
   max-width: 48px;
-  height: 120px;
   overflow: visible;
 }
 </style>

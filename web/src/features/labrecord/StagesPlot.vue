@@ -13,7 +13,9 @@ const props = defineProps<{
 const scale = computed(() =>
   dayScale([...props.stages.map((s) => s.days.high), ...props.now.map((n) => n.days.median)]),
 )
-const at = (n: number) => 100 * onScale(n, scale.value.low, scale.value.high)
+/** Across the width, as SVG and styles take it; a scale would stretch the patterns. */
+const share = (n: number) => 100 * onScale(n, scale.value.low, scale.value.high)
+const at = (n: number) => `${share(n)}%`
 const marks = computed(() => DAY_MARKS.filter((m) => m.days <= scale.value.high))
 const rows = computed(() => {
   const names = [...props.now.map((n) => n.stage), ...props.stages.map((s) => s.stage)]
@@ -41,7 +43,7 @@ const rows = computed(() => {
     <ul>
       <li v-for="r in rows" :key="r.stage" class="row-of">
         <b class="s">{{ words(r.stage) }}</b>
-        <svg viewBox="0 0 100 14" preserveAspectRatio="none" aria-hidden="true">
+        <svg aria-hidden="true">
           <line
             v-for="m in marks"
             :key="m.label"
@@ -50,17 +52,15 @@ const rows = computed(() => {
             y1="0"
             y2="14"
             stroke="var(--line-2)"
-            vector-effect="non-scaling-stroke"
           />
           <template v-if="r.past">
             <rect
               :x="at(r.past.days.low)"
-              :width="Math.max(0.4, at(r.past.days.high) - at(r.past.days.low))"
+              :width="`${Math.max(0.4, share(r.past.days.high) - share(r.past.days.low))}%`"
               y="3"
               height="8"
               :fill="r.past.few ? 'url(#p-thin)' : 'var(--fill)'"
               stroke="var(--ink)"
-              vector-effect="non-scaling-stroke"
             />
             <line
               :x1="at(r.past.days.median)"
@@ -69,17 +69,11 @@ const rows = computed(() => {
               y2="14"
               stroke="var(--ink)"
               stroke-width="2.5"
-              vector-effect="non-scaling-stroke"
             />
           </template>
-          <path
-            v-if="r.now"
-            :d="`M ${at(r.now.days.median)} 2 l 0.9 5 l -0.9 5 l -0.9 -5 z`"
-            fill="var(--sheet)"
-            stroke="var(--heather-d)"
-            stroke-width="1.6"
-            vector-effect="non-scaling-stroke"
-          />
+          <svg v-if="r.now" :x="at(r.now.days.median)" overflow="visible">
+            <path d="M 0 1 l 5 6 l -5 6 l -5 -6 z" fill="var(--sheet)" stroke="var(--heather-d)" stroke-width="1.6" />
+          </svg>
         </svg>
         <span class="xs text-body-secondary"
           >{{ r.past ? stayWords(r.past) : 'none that ended stood there'
@@ -90,7 +84,7 @@ const rows = computed(() => {
       </li>
     </ul>
     <p class="axis xs text-body-secondary" aria-hidden="true">
-      <span v-for="m in marks" :key="m.label" :style="{ left: `${at(m.days)}%` }">{{ m.label }}</span>
+      <span v-for="m in marks" :key="m.label" :style="{ left: at(m.days) }">{{ m.label }}</span>
     </p>
   </section>
 </template>

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import type { PastGroup } from '@/api/types'
 import { pieces } from '@/ui/instruments/endings'
 import {
+  days,
   dayScale,
   groupName,
   groupWords,
@@ -49,6 +50,10 @@ describe('a group of cases', () => {
     expect(groupWords(group(20, false))).toBe('95 % whole, 0 % partly, 0 % nothing')
     expect(groupWords(group(3, true))).toBe('2 whole, 0 partly, 0 nothing; too few to say how often')
   })
+  it('of which none came so far says how it ended', () => {
+    const declined: PastGroup = { of: 'decline', cases: 20, few: false, how: [{ how: 'declined', cases: 20 }] }
+    expect(groupWords(declined)).toBe('100 % declined')
+  })
   it('without a path says so', () => {
     expect(groupName('')).toBe('no path decided')
     expect(groupName('image-then-scan')).toBe('image then scan')
@@ -65,6 +70,16 @@ describe('stays', () => {
   it('name the stage that took the most', () => {
     expect(longestWords([stay('received', 0.2), stay('selection', 0.8)])).toContain('80 % went by in selection')
     expect(longestWords([])).toBe('')
+  })
+  it('are said as one waits', () => {
+    expect([0.01, 0.5, 1.9, 2.04, 9.96, 41.2].map(days)).toEqual([
+      '14 min',
+      '12 h',
+      '46 h',
+      '2 days',
+      '10 days',
+      '41 days',
+    ])
   })
   it('of few say the middle alone', () => {
     expect(stayWords(stay('imaging', 1))).toContain('half between')

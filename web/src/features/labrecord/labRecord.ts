@@ -25,19 +25,25 @@ export const isMonth = (text: unknown): text is string =>
 /** Of so few cases parts of a percent would say more than is known. */
 const share = (part: number, all: number): string => `${Math.round((100 * part) / all)} %`
 
-/** How often cases of a group ended well; of few, only how many. */
+const GOOD = ['whole', 'partly', 'nothing'] as const
+
+/** How often cases of a group ended well, or else how they ended; of few, only how many. */
 export function groupWords(group: PastGroup): string {
   const of = (how: string) => group.how.find((h) => h.how === how)?.cases ?? 0
-  const parts = (['whole', 'partly', 'nothing'] as const).map((how) =>
-    group.few ? `${count(of(how))} ${how}` : `${share(of(how), group.cases)} ${how}`,
-  )
+  const ways = GOOD.some((how) => of(how) > 0) ? GOOD : group.how.map((h) => h.how)
+  const parts = ways.map((how) => `${group.few ? count(of(how)) : share(of(how), group.cases)} ${how}`)
   return group.few ? `${parts.join(', ')}; too few to say how often` : parts.join(', ')
 }
 
 /** What a group is of; without a path nobody decided. */
 export const groupName = (of: string): string => (of ? words(of) : 'no path decided')
 
-export const days = (n: number): string => duration(n * DAY_SECONDS)
+/** As people say it of a wait: nobody waits by the minute for two days. */
+export function days(n: number): string {
+  if (n < 1 / 24) return duration(n * DAY_SECONDS)
+  if (n < 2) return `${Math.round(n * 24)} h`
+  return `${n < 10 ? Number(n.toFixed(1)) : count(Math.round(n))} days`
+}
 
 export function stayWords(stay: Stay): string {
   const n = `${count(stay.days.count)} ${stay.days.count === 1 ? 'case' : 'cases'}`

@@ -19,8 +19,8 @@ export const FILL: Record<HowEnded, string> = {
   partly: 'url(#p-deferred)',
   nothing: 'url(#p-dots)',
   copy: 'url(#p-thin)',
-  collected: 'url(#p-against)',
-  undelivered: 'var(--well)',
+  collected: 'var(--well)',
+  undelivered: 'url(#p-half)',
   declined: 'var(--sheet)',
 }
 

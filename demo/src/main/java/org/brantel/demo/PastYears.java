@@ -475,12 +475,12 @@ class PastYears {
                         owner,
                         at);
                 deliveries.row(id, run, "DONE", "", CHOSEN, bytes, "", "", at, owner, at);
-                closings.row(id, "DELIVERED", "", Stage.HANDOVER.word(), owner, at);
+                closings.row(id, "DELIVERED", "", Stage.HANDOVER.name(), owner, at);
                 return;
             }
             double rest = (how - chance) / (1 - chance);
             String outcome = rest < 0.5 ? "NOTHING_RECOVERABLE" : rest < 0.75 ? "COPY_FOUND" : "COLLECTED_UNRECOVERED";
-            closings.row(id, outcome, "of past years", Stage.SELECTION.word(), owner, at);
+            closings.row(id, outcome, "of past years", Stage.SELECTION.name(), owner, at);
         }
 
         private void custody(String number, Instant created, String owner, @Nullable RecoveryPath path, Stage stage) {

@@ -2,6 +2,8 @@ package org.brantel.demo;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.YearMonth;
+import java.time.ZoneOffset;
 import java.util.Map;
 import org.brantel.server.BrantelServer;
 import org.brantel.server.testing.CaseForms;
@@ -49,6 +51,16 @@ class PastYearsTest {
                     .as("every record holds")
                     .contains("\"torn\":false")
                     .doesNotContain("\"torn\":true");
+            String month = YearMonth.now(ZoneOffset.UTC).toString();
+            JsonNode past = una.get("/api/lab-record?from=2020-01&to=" + month)
+                    .expect(200)
+                    .json()
+                    .get("past");
+            assertThat(past.get("how").toString())
+                    .as("cases ended in every way")
+                    .contains("whole", "partly", "nothing", "copy", "collected", "declined");
+            assertThat(una.get("/api/day?days=365").expect(200).json().get("ended"))
+                    .isNotEmpty();
             String number = new CaseForms().log(una);
             assertThat(all.toString()).as("numbers go on").doesNotContain(number);
             JsonNode old = all.get("cases").get(600);

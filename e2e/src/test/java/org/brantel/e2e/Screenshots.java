@@ -6,7 +6,6 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
-import com.microsoft.playwright.options.ColorScheme;
 import com.microsoft.playwright.options.SelectOption;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -110,7 +109,6 @@ public final class Screenshots {
             strata(page, caseOf(page, "Corran Bay Lantern"));
         }
         customer(link, passcode);
-        dark();
     }
 
     /** A disk with a history: what lies under what. */
@@ -337,18 +335,6 @@ public final class Screenshots {
         page.getByLabel("Passcode").fill(passcode);
         new Steps(page).button("Open").click();
         assertThat(page.getByText("The list is ours")).isVisible();
-    }
-
-    private void dark() {
-        try (Chromium.Tab tab = Chromium.open(address, 1280, 800, ColorScheme.DARK)) {
-            Page page = tab.page();
-            new Steps(page).signIn("tom", PASSWORD);
-            String weather = caseOf(page, "Island Weather");
-            page.navigate("/cases/" + weather + "/imaging");
-            assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Resume")))
-                    .isVisible();
-            take(page, "imaging-dark");
-        }
     }
 
     private static LocatorAssertions.IsVisibleOptions patient() {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { PastEnded } from '@/api/types'
-import { FILL, HOW, pieces } from '@/ui/instruments/endings'
+import { FILL, HOW, pieces } from './endings'
 
 const props = defineProps<{
   /** How many ended in which way. */
@@ -9,21 +9,21 @@ const props = defineProps<{
   /** Cases of which a full row is; its own number where it is to fill its room. */
   of: number
 }>()
+/** In parts of the whole width: a scale would stretch the patterns. */
 const all = computed(() => pieces(props.how))
 </script>
 
 <template>
-  <svg class="strip" :viewBox="`0 0 ${of} 1`" preserveAspectRatio="none" aria-hidden="true">
+  <svg class="strip" aria-hidden="true">
     <rect
       v-for="p in all"
       :key="p.how"
-      :x="p.from"
-      :width="p.cases"
+      :x="`${(100 * p.from) / of}%`"
+      :width="`${(100 * p.cases) / of}%`"
       y="0"
-      height="1"
+      height="100%"
       :fill="FILL[p.how]"
       stroke="var(--ink)"
-      vector-effect="non-scaling-stroke"
     >
       <title>{{ p.cases }} {{ HOW[p.how] }}</title>
     </rect>
