@@ -2,6 +2,7 @@
 import type { LabRecord } from '@/api/types'
 import { words } from '@/ui/format/format'
 import { holdingWords, onScale } from './labRecord'
+import ScaleAxis from './ScaleAxis.vue'
 
 defineProps<{ /** How estimates of each work held. */ foretold: LabRecord['past']['foretold'] }>()
 const LOW = 1 / 16
@@ -32,9 +33,7 @@ const at = (ratio: number) => `${100 * onScale(ratio, LOW, HIGH)}%`
         </svg>
         <span class="xs text-body-secondary">{{ holdingWords(h) }}</span>
       </div>
-      <p class="axis xs text-body-secondary" aria-hidden="true">
-        <span v-for="m in MARKS" :key="m.label" :style="{ left: at(m.ratio) }">{{ m.label }}</span>
-      </p>
+      <ScaleAxis :marks="MARKS.map((m) => ({ at: onScale(m.ratio, LOW, HIGH), label: m.label }))" />
     </template>
     <p v-else class="empty">
       Nothing can be compared: an estimate counts when it was kept with the one decision of a case, and the work was
@@ -60,21 +59,5 @@ const at = (ratio: number) => `${100 * onScale(ratio, LOW, HIGH)}%`
 }
 .held span {
   grid-column: 2;
-}
-.axis {
-  position: relative;
-  height: 16px;
-  margin-left: 100px;
-}
-.axis span {
-  position: absolute;
-  transform: translateX(-50%);
-  white-space: nowrap;
-}
-.axis span:first-child {
-  transform: none;
-}
-.axis span:last-child {
-  transform: translateX(-100%);
 }
 </style>

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { LabRecord } from '@/api/types'
 import { count, words } from '@/ui/format/format'
 import { DAY_MARKS, days, dayScale, longestWords, onScale, stayWords } from './labRecord'
+import ScaleAxis from './ScaleAxis.vue'
 
 const props = defineProps<{
   /** Of the cases that ended. */
@@ -83,9 +84,7 @@ const rows = computed(() => {
         >
       </li>
     </ul>
-    <p class="axis xs text-body-secondary" aria-hidden="true">
-      <span v-for="m in marks" :key="m.label" :style="{ left: at(m.days) }">{{ m.label }}</span>
-    </p>
+    <ScaleAxis :marks="marks.map((m) => ({ at: share(m.days) / 100, label: m.label }))" />
   </section>
 </template>
 
@@ -104,18 +103,5 @@ const rows = computed(() => {
 }
 .row-of span {
   grid-column: 2;
-}
-.axis {
-  position: relative;
-  height: 16px;
-  margin-left: 100px;
-}
-.axis span {
-  position: absolute;
-  transform: translateX(-50%);
-  white-space: nowrap;
-}
-.axis span:first-child {
-  transform: none;
 }
 </style>

@@ -80,6 +80,9 @@ class StraightCopyTest {
             steps.button("Seal the delivery").click();
             assertThat(page.getByText("all 26 findings that were selected")).isVisible(patient());
         }
+        una.await(
+                "/api/cases/" + number + "/deliveries",
+                d -> d.get(0).get("state").asString().equals("sealed"));
         Path bags = lab.home().resolve("bags").resolve(number);
         try (Stream<Path> all = Files.walk(bags)) {
             assertThat(all.filter(p -> p.toString().contains("/data/") && Files.isRegularFile(p)))

@@ -30,6 +30,7 @@ public record Account(
      *
      * @param name      that it was found under, {@code path} where it lies in the delivery
      * @param stood     where it stood, name and all; null where no record names it
+     * @param device    of the case that its bytes are from; null where that was not kept
      * @param fits      wanted lines that it fits, {@code mayFit} those of which nobody can say
      */
     @JsonIgnoreProperties(ignoreUnknown = true)
@@ -37,6 +38,7 @@ public record Account(
             long finding,
             String name,
             @Nullable String stood,
+            @Nullable String device,
             @Nullable String path,
             long size,
             Delivered delivered,
@@ -97,7 +99,9 @@ public record Account(
     private static final Comparator<RecoveryViews.File> BY_PATH =
             Comparator.comparing(RecoveryViews.File::path, Comparator.nullsLast(String::compareToIgnoreCase));
 
-    static List<Line> lines(List<RecoveryViews.File> results, Map<Long, Catalogues.Fits> fits) {
+    /** @param devices in words, by the session that read them */
+    static List<Line> lines(
+            List<RecoveryViews.File> results, Map<Long, Catalogues.Fits> fits, Map<Long, String> devices) {
         return results.stream()
                 .sorted(BY_PATH)
                 .map(r -> {
@@ -106,6 +110,7 @@ public record Account(
                             r.line(),
                             r.name(),
                             r.stood(),
+                            r.from() == null ? null : devices.get(r.from()),
                             r.path() == null ? null : "data/" + r.path(),
                             r.size(),
                             Delivered.of(r),

@@ -41,6 +41,7 @@ record OldAccount(String caseNumber, String lab, List<Line> files, List<Wanted> 
                         f.finding(),
                         f.name(),
                         null,
+                        null,
                         f.path(),
                         f.size(),
                         f.delivered(),

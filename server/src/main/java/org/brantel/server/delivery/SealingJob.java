@@ -8,13 +8,16 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.Collectors;
 import org.brantel.core.json.Json;
 import org.brantel.core.manifest.Bag;
 import org.brantel.core.manifest.BagInfo;
 import org.brantel.core.manifest.LabKey;
+import org.brantel.server.bench.ImagingRecords;
 import org.brantel.server.catalogue.Catalogues;
 import org.brantel.server.catalogue.WantedStates;
+import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.intake.Stage;
 import org.brantel.server.platform.Happenings;
@@ -40,6 +43,7 @@ class SealingJob implements Labour<Delivery> {
     private final Catalogues catalogues;
     private final WantedStates states;
     private final Cases cases;
+    private final ImagingRecords imaging;
     private final ApplicationEventPublisher announcer;
     private final Settings settings;
     private final Clock clock;
@@ -50,6 +54,7 @@ class SealingJob implements Labour<Delivery> {
             Catalogues catalogues,
             WantedStates states,
             Cases cases,
+            ImagingRecords imaging,
             ApplicationEventPublisher announcer,
             Settings settings,
             Clock clock) {
@@ -58,6 +63,7 @@ class SealingJob implements Labour<Delivery> {
         this.catalogues = catalogues;
         this.states = states;
         this.cases = cases;
+        this.imaging = imaging;
         this.announcer = announcer;
         this.settings = settings;
         this.clock = clock;
@@ -115,13 +121,38 @@ class SealingJob implements Labour<Delivery> {
         List<Account.Line> files = Account.lines(
                 results,
                 catalogues.wantedBy(
-                        number, results.stream().map(RecoveryViews.File::line).toList()));
+                        number, results.stream().map(RecoveryViews.File::line).toList()),
+                devices(number, results));
         Map<Long, List<Long>> theirs = states.theirs(number);
         return Account.of(
                 number,
                 settings.lab(),
                 files,
                 states.with(number, l -> Account.delivered(files, l, theirs.get(l.id()))));
+    }
+
+    /** What the devices are called that files were taken from, by the session that read them. */
+    private Map<Long, String> devices(String number, List<RecoveryViews.File> results) {
+        CaseViews.Docket docket = cases.docket(number);
+        List<Long> sessions = results.stream()
+                .map(RecoveryViews.File::from)
+                .filter(Objects::nonNull)
+                .distinct()
+                .toList();
+        return imaging.of(sessions).entrySet().stream()
+                .collect(Collectors.toMap(Map.Entry::getKey, e -> called(docket, e.getValue())));
+    }
+
+    private static String called(CaseViews.Docket docket, long id) {
+        return docket.said().devices().stream()
+                .filter(d -> d.id() == id)
+                .findFirst()
+                .map(d -> docket.whichOf(d) + d.name() + serial(d.label().serial()))
+                .orElse("a device that was taken off the intake");
+    }
+
+    private static String serial(String serial) {
+        return serial.isEmpty() ? "" : ", serial " + serial;
     }
 
     private static String says(Account account) {

@@ -32,6 +32,10 @@ class RecoveredFile {
     @Column(updatable = false)
     private Long lineId;
 
+    /** Whose image it was taken from; not kept of runs of before. */
+    @Column(updatable = false)
+    private @Nullable Long imagingId;
+
     private @Nullable String path;
     private String name;
     private @Nullable String stood;
@@ -49,8 +53,9 @@ class RecoveredFile {
 
     /** What else a row has is set before it is saved. */
     @SuppressWarnings("NullAway.Init")
-    RecoveredFile(Long runId, Finding finding) {
+    RecoveredFile(Long runId, Long imagingId, Finding finding) {
         this.runId = runId;
+        this.imagingId = imagingId;
         this.lineId = finding.id();
     }
 
@@ -79,6 +84,7 @@ class RecoveredFile {
         try {
             return new RecoveryViews.File(
                     lineId,
+                    imagingId,
                     path,
                     name,
                     stood,

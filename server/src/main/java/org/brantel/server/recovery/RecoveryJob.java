@@ -132,7 +132,7 @@ class RecoveryJob implements Labour<RecoveryRun> {
         StopRequest stop = run.asked();
         for (Map.Entry<Long, List<Finding>> part : byImage.entrySet()) {
             Map<Long, Finding> findings = part.getValue().stream().collect(Collectors.toMap(Finding::id, f -> f));
-            Pending pending = new Pending(run, findings);
+            Pending pending = new Pending(run, part.getKey(), findings);
             try (Source image = Sources.open(imaging.image(part.getKey()).file().toString())) {
                 Recovery.Outcome outcome = new Recovery(
                                 image,
@@ -152,12 +152,14 @@ class RecoveryJob implements Labour<RecoveryRun> {
     /** Brings results to the records in batches. */
     private final class Pending implements Recovery.Listener {
         private final WorkRun<RecoveryRun> run;
+        private final Long imagingId;
         private final Map<Long, Finding> findings;
         private final List<RecoveryResult> waiting = new ArrayList<>();
         private final Ticker ticker = new Ticker(300);
 
-        Pending(WorkRun<RecoveryRun> run, Map<Long, Finding> findings) {
+        Pending(WorkRun<RecoveryRun> run, Long imagingId, Map<Long, Finding> findings) {
             this.run = run;
+            this.imagingId = imagingId;
             this.findings = findings;
         }
 
@@ -174,7 +176,7 @@ class RecoveryJob implements Labour<RecoveryRun> {
                 for (RecoveryResult result : waiting) {
                     Finding finding = Known.in(findings, result.id());
                     RecoveredFile file = files.findByRunIdAndLineId(r.id(), finding.id())
-                            .orElseGet(() -> new RecoveredFile(r.id(), finding));
+                            .orElseGet(() -> new RecoveredFile(r.id(), imagingId, finding));
                     file.take(result, finding);
                     files.save(file);
                     r.count(result, finding.prognosis() == Prognosis.DOUBTFUL);

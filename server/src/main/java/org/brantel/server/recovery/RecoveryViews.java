@@ -34,6 +34,7 @@ public final class RecoveryViews {
 
     /**
      * @param line    of the catalogue
+     * @param from    session whose image it was taken from; absent in runs of before that was kept
      * @param path    in the lab store; absent when nothing was written
      * @param name    that it was found under
      * @param stood   where it stood, name and all; absent where no record names it, and in runs of before that was kept
@@ -41,6 +42,7 @@ public final class RecoveryViews {
      */
     public record File(
             long line,
+            @Nullable Long from,
             @Nullable String path,
             String name,
             @Nullable String stood,

@@ -93,6 +93,7 @@ class StraightCopyTest {
                     .findFirst()
                     .orElseThrow();
             assertThat(line.get("delivered").asString()).isEqualTo("whole");
+            assertThat(line.get("device").asString()).isEqualTo("usb stick");
             byte[] bytes =
                     Files.readAllBytes(story.bag().resolve(line.get("path").asString()));
             assertThat(Hashes.sha256Hex(bytes, 0, bytes.length))

@@ -147,6 +147,9 @@ class DeliveredTest {
                 .isFalse();
         story.recovered();
         story.sealed();
+        assertThat(account().get("files").get(0).get("device").asString())
+                .as("the intake was written anew since it was read")
+                .isEqualTo("a device that was taken off the intake");
         JsonNode wanted = account().get("wanted").get(0);
         assertThat(wanted.get("delivered").get("whole").asInt()).as("of theirs").isEqualTo(2);
         assertThat(wanted.get("complete").asBoolean()).isTrue();
