@@ -35,4 +35,11 @@ defineProps<{
 .axis .end {
   transform: translateX(-100%);
 }
+
+/* There every other one has room. */
+@media (width <= 600px) {
+  .axis span:nth-child(even) {
+    display: none;
+  }
+}
 </style>
