@@ -131,7 +131,7 @@ final class ImageVerb implements Callable<Integer> {
         ImagingResult result = imager.keep(new StraightCopy((sum, inAll) -> {}), orders);
         if (result.finished()) {
             try (Source copy = Sources.open(image.toString())) {
-                StraightCopy.Sum sum = StraightCopy.check(copy, () -> false);
+                StraightCopy.Sum sum = StraightCopy.check(copy, files -> {}, () -> false);
                 sum.leftOut().forEach(left -> System.err.println("Not copied: " + left));
                 System.err.println(sum.files() + " files were copied and checked.");
             }

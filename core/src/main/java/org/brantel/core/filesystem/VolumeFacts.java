@@ -15,7 +15,7 @@ import org.jspecify.annotations.Nullable;
  * @param clusterBytes bytes of its unit of allocation; 0 where it has none
  * @param made         when it was made, where that is kept or follows from its records
  * @param read         whether the engine reads its files
- * @param remarks      what else its head says, in words: state, damage
+ * @param remarks      what else its head says: state, damage
  */
 public record VolumeFacts(
         String fs,
@@ -25,7 +25,7 @@ public record VolumeFacts(
         long clusterBytes,
         @Nullable Instant made,
         boolean read,
-        List<String> remarks) {
+        List<Remark> remarks) {
 
     public VolumeFacts {
         remarks = List.copyOf(remarks);

@@ -5,6 +5,7 @@ import com.fasterxml.jackson.annotation.JsonValue;
 import java.util.List;
 import java.util.Locale;
 import org.brantel.core.bytes.Range;
+import org.brantel.core.filesystem.Remark;
 import org.brantel.core.filesystem.VolumeFacts;
 import org.jspecify.annotations.Nullable;
 
@@ -72,7 +73,7 @@ public record Volume(
                 state,
                 foundBy,
                 !facts.read(),
-                facts.remarks());
+                facts.remarks().stream().map(Remark::words).toList());
     }
 
     public String label() {

@@ -13,6 +13,7 @@ import org.brantel.core.filesystem.FindingSink;
 import org.brantel.core.filesystem.Judge;
 import org.brantel.core.filesystem.ParseFailure;
 import org.brantel.core.filesystem.Problems;
+import org.brantel.core.filesystem.Remark;
 import org.brantel.core.filesystem.Space;
 import org.brantel.core.filesystem.VolumeFacts;
 import org.brantel.core.filesystem.Walk;
@@ -44,18 +45,18 @@ final class ExfatReader implements FileSystem {
 
     @Override
     public VolumeFacts facts() {
-        List<String> remarks = new ArrayList<>();
+        List<Remark> remarks = new ArrayList<>();
         String label = "";
         try {
             label = head().label();
         } catch (IOException e) {
-            remarks.add("Its label was not read.");
+            remarks.add(Remark.grave("Its label was not read."));
         }
         if ((boot.flags() & 2) != 0) {
-            remarks.add("It is marked as not closed cleanly.");
+            remarks.add(Remark.ofState("It is marked as not closed cleanly."));
         }
         if ((boot.flags() & 4) != 0) {
-            remarks.add("Whoever used it last noted failures of the medium.");
+            remarks.add(Remark.grave("Whoever used it last noted failures of the medium."));
         }
         String serial = String.format("%04X-%04X", boot.serial() >> 16, boot.serial() & 0xffff);
         return new VolumeFacts(

@@ -12,6 +12,7 @@ import org.brantel.core.filesystem.FileSystem;
 import org.brantel.core.filesystem.FindingSink;
 import org.brantel.core.filesystem.Judge;
 import org.brantel.core.filesystem.Problems;
+import org.brantel.core.filesystem.Remark;
 import org.brantel.core.filesystem.Space;
 import org.brantel.core.filesystem.VolumeFacts;
 import org.brantel.core.filesystem.Walk;
@@ -80,8 +81,8 @@ final class LostEntries implements FileSystem {
                 boot.clusterBytes(),
                 null,
                 true,
-                List.of(clusters.size() + " clusters of its folders are left, the first at byte "
-                        + boot.offset(clusters.first()) + "."));
+                List.of(Remark.grave(clusters.size() + " clusters of its folders are left, the first at byte "
+                        + boot.offset(clusters.first()) + ".")));
     }
 
     @Override

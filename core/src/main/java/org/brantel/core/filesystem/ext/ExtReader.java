@@ -8,6 +8,7 @@ import org.brantel.core.filesystem.FileSystem;
 import org.brantel.core.filesystem.FindingSink;
 import org.brantel.core.filesystem.ParseFailure;
 import org.brantel.core.filesystem.Problems;
+import org.brantel.core.filesystem.Remark;
 import org.brantel.core.filesystem.VolumeFacts;
 import org.brantel.core.filesystem.Walk;
 import org.brantel.core.filesystem.Walked;
@@ -43,15 +44,17 @@ final class ExtReader implements FileSystem {
 
     @Override
     public VolumeFacts facts() {
-        List<String> remarks = new ArrayList<>();
+        List<Remark> remarks = new ArrayList<>();
         if (sb.copyGroup() > 0) {
-            remarks.add("Its first superblock is spoiled; the copy in group " + sb.copyGroup() + " is used.");
+            remarks.add(
+                    Remark.grave("Its first superblock is spoiled; the copy in group " + sb.copyGroup() + " is used."));
         }
         if ((sb.about().state() & 2) != 0) {
-            remarks.add("Whoever used it last noted errors in it.");
+            remarks.add(Remark.grave("Whoever used it last noted errors in it."));
         }
         if (sb.needsRecovery()) {
-            remarks.add("It was not closed cleanly; what its journal still holds is read as if it were in place.");
+            remarks.add(Remark.ofState(
+                    "It was not closed cleanly; what its journal still holds is read as if it were in place."));
         }
         return new VolumeFacts(
                 sb.family(),

@@ -12,6 +12,7 @@ import org.brantel.core.filesystem.FindingSink;
 import org.brantel.core.filesystem.Judge;
 import org.brantel.core.filesystem.ParseFailure;
 import org.brantel.core.filesystem.Problems;
+import org.brantel.core.filesystem.Remark;
 import org.brantel.core.filesystem.VolumeFacts;
 import org.brantel.core.filesystem.Walk;
 import org.brantel.core.filesystem.Walked;
@@ -27,9 +28,9 @@ final class FatReader implements FileSystem {
 
     private final Source source;
     private final BootSector boot;
-    private final List<String> remarks;
+    private final List<Remark> remarks;
 
-    private FatReader(Source source, BootSector boot, List<String> remarks) {
+    private FatReader(Source source, BootSector boot, List<Remark> remarks) {
         this.source = source;
         this.boot = boot;
         this.remarks = remarks;
@@ -50,7 +51,8 @@ final class FatReader implements FileSystem {
             return new FatReader(
                     source,
                     copy.get(),
-                    List.of("Its boot sector is spoiled; the copy in sector " + BootSector.COPY_SECTOR + " is used."));
+                    List.of(Remark.grave(
+                            "Its boot sector is spoiled; the copy in sector " + BootSector.COPY_SECTOR + " is used.")));
         }
     }
 
@@ -90,8 +92,8 @@ final class FatReader implements FileSystem {
                 .map(boot -> new FatReader(
                         source,
                         boot,
-                        List.of("Its boot sector is gone; its tables at byte " + boot.start()
-                                + " and its folders say how it was laid out.")));
+                        List.of(Remark.grave("Its boot sector is gone; its tables at byte " + boot.start()
+                                + " and its folders say how it was laid out."))));
     }
 
     BootSector boot() {

@@ -15,6 +15,7 @@ import org.brantel.core.filesystem.FileRecord;
 import org.brantel.core.filesystem.FileSystem;
 import org.brantel.core.filesystem.FindingSink;
 import org.brantel.core.filesystem.Judge;
+import org.brantel.core.filesystem.Remark;
 import org.brantel.core.filesystem.Space;
 import org.brantel.core.filesystem.VolumeFacts;
 import org.brantel.core.filesystem.Walk;
@@ -275,9 +276,11 @@ final class LostFolders implements FileSystem {
                 boot.clusterBytes(),
                 null,
                 true,
-                List.of((found == 1 ? "One of its folders was found" : found + " of its folders were found")
-                        + "; its clusters of " + boot.clusterBytes() + " bytes begin at byte " + boot.dataStart()
-                        + "."));
+                List.of(Remark.grave(
+                        (found == 1 ? "One of its folders was found" : found + " of its folders were found")
+                                + "; its clusters of " + boot.clusterBytes() + " bytes begin at byte "
+                                + boot.dataStart()
+                                + ".")));
     }
 
     @Override

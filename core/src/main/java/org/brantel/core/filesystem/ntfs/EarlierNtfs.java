@@ -13,6 +13,7 @@ import org.brantel.core.content.Extent;
 import org.brantel.core.filesystem.FileRecord;
 import org.brantel.core.filesystem.FileSystem;
 import org.brantel.core.filesystem.Judge;
+import org.brantel.core.filesystem.Remark;
 import org.brantel.core.filesystem.Space;
 import org.brantel.core.filesystem.VolumeFacts;
 import org.brantel.core.filesystem.Walk;
@@ -112,7 +113,8 @@ final class EarlierNtfs implements FileSystem, Records {
                 boot.clusterBytes(),
                 made,
                 true,
-                List.of(all.size() + " records of its file table are left, the first at byte " + first + "."));
+                List.of(Remark.grave(
+                        all.size() + " records of its file table are left, the first at byte " + first + ".")));
     }
 
     @Override

@@ -16,6 +16,7 @@ import org.brantel.core.filesystem.FileSystem;
 import org.brantel.core.filesystem.FindingSink;
 import org.brantel.core.filesystem.ParseFailure;
 import org.brantel.core.filesystem.Problems;
+import org.brantel.core.filesystem.Remark;
 import org.brantel.core.filesystem.Space;
 import org.brantel.core.filesystem.VolumeFacts;
 import org.brantel.core.filesystem.Walk;
@@ -79,7 +80,7 @@ final class NtfsReader implements FileSystem {
     public VolumeFacts facts() {
         String label = "";
         Instant made = null;
-        List<String> remarks = new ArrayList<>();
+        List<Remark> remarks = new ArrayList<>();
         try {
             MasterFileTable table = MasterFileTable.open(source, boot, new Problems(FindingSink.NONE, ""));
             Optional<MftRecord> volume = table.record(VOLUME);
@@ -92,14 +93,14 @@ final class NtfsReader implements FileSystem {
                             .map(a -> (r.bytes()[a.valueAt() + 10] & 1) != 0))
                     .orElse(false);
             if (dirty) {
-                remarks.add("It is marked as not closed cleanly.");
+                remarks.add(Remark.ofState("It is marked as not closed cleanly."));
             }
             made = table.record(0)
                     .flatMap(RecordFiles::nameOf)
                     .map(n -> n.times().created())
                     .orElse(null);
         } catch (IOException e) {
-            remarks.add("Its label was not read.");
+            remarks.add(Remark.grave("Its label was not read."));
         }
         return new VolumeFacts(
                 "ntfs",

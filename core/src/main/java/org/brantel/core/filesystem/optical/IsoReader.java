@@ -25,6 +25,7 @@ import org.brantel.core.filesystem.NotThisFormat;
 import org.brantel.core.filesystem.ParseFailure;
 import org.brantel.core.filesystem.Placement;
 import org.brantel.core.filesystem.Problems;
+import org.brantel.core.filesystem.Remark;
 import org.brantel.core.filesystem.Space;
 import org.brantel.core.filesystem.VolumeFacts;
 import org.brantel.core.filesystem.Walk;
@@ -159,7 +160,7 @@ final class IsoReader implements FileSystem {
                 primary.blockBytes(),
                 null,
                 true,
-                List.of(names));
+                List.of(Remark.ofState(names)));
     }
 
     @Override

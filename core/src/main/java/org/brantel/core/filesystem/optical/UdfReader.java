@@ -29,6 +29,7 @@ import org.brantel.core.filesystem.NotThisFormat;
 import org.brantel.core.filesystem.ParseFailure;
 import org.brantel.core.filesystem.Placement;
 import org.brantel.core.filesystem.Problems;
+import org.brantel.core.filesystem.Remark;
 import org.brantel.core.filesystem.Space;
 import org.brantel.core.filesystem.VolumeFacts;
 import org.brantel.core.filesystem.Walk;
@@ -71,7 +72,7 @@ final class UdfReader implements FileSystem {
     private final int blockBytes;
     private String label = "";
     private final List<Part> parts = new ArrayList<>();
-    private final List<String> remarks = new ArrayList<>();
+    private final List<Remark> remarks = new ArrayList<>();
     private byte[] fileSetPlace = new byte[0];
     private long end;
 
@@ -155,8 +156,8 @@ final class UdfReader implements FileSystem {
                                 ? metadata(under, u32(b, at + 40))
                                 : orNothing(kind.startsWith("*UDF Sparable") ? under : null));
                 if (kind.startsWith("*UDF Virtual")) {
-                    remarks.add(
-                            "It was written in steps, with a table that renumbers its blocks; that is not read yet.");
+                    remarks.add(Remark.grave(
+                            "It was written in steps, with a table that renumbers its blocks; that is not read yet."));
                 }
             }
             at += length;

@@ -14,6 +14,7 @@ import org.brantel.core.bytes.Range;
 import org.brantel.core.filesystem.FileSystem;
 import org.brantel.core.filesystem.NotThisFormat;
 import org.brantel.core.filesystem.ParseFailure;
+import org.brantel.core.filesystem.Remark;
 import org.brantel.core.filesystem.VolumeFacts;
 import org.brantel.core.filesystem.Walk;
 import org.brantel.core.filesystem.Walked;
@@ -155,7 +156,7 @@ final class Recognised implements FileSystem {
 
     @Override
     public VolumeFacts facts() {
-        return new VolumeFacts(family, label, "", place, clusterBytes, null, false, List.of(remark));
+        return new VolumeFacts(family, label, "", place, clusterBytes, null, false, List.of(Remark.grave(remark)));
     }
 
     /** A head that was found by itself must at least fit the medium. */
