@@ -7,6 +7,13 @@ export const ACTIONS: readonly FindGoal[] = [
   { label: 'Bench', hint: 'room', to: '/bench', by: [], near: false },
   { label: 'Handover', hint: 'room', to: '/handover', by: [], near: false },
   { label: 'Ledger', hint: 'room', to: '/ledger', by: [], near: false },
+  {
+    label: 'The lab’s own record',
+    hint: 'how cases ended, where they wait, estimates',
+    to: '/lab-record',
+    by: [],
+    near: false,
+  },
   { label: 'The day', hint: 'late, who did what, money, endings', to: '/day', by: [], near: false },
   { label: 'Outbox', hint: 'messages to customers', to: '/outbox', by: [], near: false },
   { label: 'Settings: prices, clocks, letters, protocol', hint: 'settings', to: '/settings', by: [], near: false },

@@ -4,12 +4,11 @@ import { describe, expect, it } from 'vitest'
 import type { ImagingView } from '@/api/types'
 import CopyNote from './CopyNote.vue'
 
-const note = (files: Partial<NonNullable<ImagingView['files']>>, state = 'running') =>
+const note = (files: Partial<NonNullable<ImagingView['files']>>) =>
   mount(CopyNote, {
     props: {
-      session: { size: 50 << 20, state } as ImagingView,
+      session: { size: 50 << 20 } as ImagingView,
       files: { reason: 'A dead machine.', leftOut: [], ...files },
-      busy: false,
     },
   })
 
@@ -24,12 +23,5 @@ describe('a straight copy', () => {
   })
   it('names what it leaves out', () => {
     expect(note({ leftOut: ['Volume 1 (swap): holds no files.'] }).text()).toContain('Not copied: Volume 1 (swap)')
-  })
-  it('offers an image once it is not sound, and nothing before', async () => {
-    const unsound = note({ unsound: 'Sector 9 did not read.' }, 'paused')
-    expect(unsound.text()).toContain('Sector 9 did not read.')
-    await unsound.find('.btn-primary').trigger('click')
-    expect(unsound.emitted('whole')).toHaveLength(1)
-    expect(note({ count: 2, inAll: 9 }).find('button').exists()).toBe(false)
   })
 })

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { BButton } from 'bootstrap-vue-next'
 import type { ImagingView } from '@/api/types'
 import { count, size } from '@/ui/format/format'
 
@@ -8,19 +7,11 @@ defineProps<{
   session: ImagingView
   /** What it copies. */
   files: NonNullable<ImagingView['files']>
-  /** Something was asked of the server already. */
-  busy: boolean
-}>()
-const emit = defineEmits<{
-  /** It is to become an image of all of the device. */
-  whole: []
-  /** It is to end with what is read. */
-  enough: []
 }>()
 </script>
 
 <template>
-  <section class="copy" :class="{ warnbox: files.unsound }" aria-labelledby="h-copy">
+  <section class="copy" aria-labelledby="h-copy">
     <h2 id="h-copy">Straight copy</h2>
     <p class="s">
       <template v-if="files.count !== undefined && files.inAll !== undefined"
@@ -32,14 +23,6 @@ const emit = defineEmits<{
     <ul v-if="files.leftOut.length" class="s">
       <li v-for="left in files.leftOut" :key="left">Not copied: {{ left }}</li>
     </ul>
-    <template v-if="files.unsound && session.state === 'paused'">
-      <p class="s"><b>It is not sound.</b> {{ files.unsound }}</p>
-      <p class="s">An image of all goes on with what was read, as gently as the profile says, and finds more.</p>
-      <p class="d-flex gap-2">
-        <BButton variant="primary" size="sm" :disabled="busy" @click="emit('whole')">Image it instead</BButton>
-        <BButton class="btn-quiet" size="sm" :disabled="busy" @click="emit('enough')">End with what is read</BButton>
-      </p>
-    </template>
   </section>
 </template>
 

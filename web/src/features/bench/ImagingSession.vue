@@ -74,7 +74,7 @@ async function tell(request: () => Promise<unknown>): Promise<boolean> {
   if (through) emit('changed')
   return through
 }
-function ask(what: 'pause' | 'resume' | 'rest' | 'work' | 'enough' | 'recheck' | 'whole'): Promise<boolean> {
+function ask(what: 'pause' | 'resume' | 'rest' | 'work' | 'enough' | 'recheck'): Promise<boolean> {
   return tell(() => api.post(`/api/imaging/{id}/${what}`, { path: path.value }))
 }
 function profile(code: string): Promise<unknown> {
@@ -82,7 +82,7 @@ function profile(code: string): Promise<unknown> {
 }
 /** From the map of this session; the server compares the device's identity first. */
 function readOn(): Promise<boolean> {
-  const body = { profile: props.session.profile }
+  const body = { device: props.session.device, profile: props.session.profile }
   return tell(() => api.post('/api/cases/{number}/imaging', { path: { number: props.session.caseNumber }, body }))
 }
 async function toggle(): Promise<void> {
@@ -149,7 +149,12 @@ useKeys([
           ><component :is="resting ? Play : Moon" class="ic" aria-hidden="true" />
           {{ resting ? 'Read on' : 'Rest' }}</BButton
         >
-        <BButton variant="primary" :disabled="acting.busy.value || !!session.asked" @click="toggle">
+        <BButton
+          :variant="session.files?.unsound ? undefined : 'primary'"
+          :class="{ 'btn-quiet': session.files?.unsound }"
+          :disabled="acting.busy.value || !!session.asked"
+          @click="toggle"
+        >
           <component :is="running ? Pause : Play" class="ic" aria-hidden="true" /> {{ running ? 'Pause' : 'Resume' }}
           <span class="kbd">Space</span>
         </BButton>
@@ -170,14 +175,7 @@ useKeys([
         second, and reading goes on by itself when the same device is seen again.</template
       >
     </p>
-    <CopyNote
-      v-if="session.files"
-      :session="session"
-      :files="session.files"
-      :busy="acting.busy.value"
-      @whole="ask('whole')"
-      @enough="ask('enough')"
-    />
+    <CopyNote v-if="session.files" :session="session" :files="session.files" />
     <p class="xs m text-body-secondary">{{ sumWords(session) }}</p>
     <p v-if="done && left > 0 && !attached" class="s">
       Attach the same device again to read on: what is read stays, and only the {{ size(left) }} that are missing are

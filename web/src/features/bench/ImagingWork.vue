@@ -59,6 +59,7 @@ async function changed(): Promise<void> {
       />
       <StartImaging
         v-else-if="unread && bench.data.value.attachment"
+        :key="bench.data.value.attachment.id"
         :docket="docket"
         :bench="bench.data.value"
         :attachment="bench.data.value.attachment"

@@ -8,6 +8,7 @@ import { dayAndTime, size } from '@/ui/format/format'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import { pathOf } from '@/features/devices'
 import HealthPanel from './HealthPanel.vue'
+import PickCard from './PickCard.vue'
 import StraightChoice from './StraightChoice.vue'
 import { canGoOn, earlierWords, goOnWords, resumeWords } from './earlier'
 import LimitFields from './LimitFields.vue'
@@ -51,7 +52,7 @@ const straight = computed(() => {
   const device = props.docket.devices.find((d) => d.id === props.bench.device)
   return pathOf(props.docket, device) === 'straight-copy'
 })
-const filesAlone = ref(straight.value)
+const filesAlone = ref(true)
 const whyFiles = ref('')
 const copies = computed(() => straight.value && filesAlone.value && !earlier.value)
 
@@ -113,7 +114,7 @@ async function detach(): Promise<void> {
         <StraightChoice v-if="straight && !earlier" v-model:files="filesAlone" v-model:reason="whyFiles" />
         <fieldset class="profiles">
           <legend class="fw-semibold s">Care profile</legend>
-          <label v-for="p in bench.profiles" :key="p.code" class="profile" :class="{ on: p.code === profile }">
+          <PickCard v-for="p in bench.profiles" :key="p.code" :on="p.code === profile">
             <input
               type="radio"
               name="profile"
@@ -125,7 +126,7 @@ async function detach(): Promise<void> {
             <b>{{ profileName(p.code) }}</b>
             <span v-if="p.code === proposed" class="prop xs">proposed</span>
             <span class="text-body-secondary s">{{ p.words }}</span>
-          </label>
+          </PickCard>
         </fieldset>
         <p v-if="proposed" class="s">
           <b>Why {{ profileName(proposed) }}:</b> {{ bench.advice.why }}
@@ -203,16 +204,6 @@ async function detach(): Promise<void> {
 .profiles {
   display: grid;
   gap: 4px;
-}
-.profile {
-  padding: 6px 10px;
-  border: 1px solid var(--line);
-  border-radius: 3px;
-  background: var(--sheet);
-}
-.profile.on {
-  border-color: var(--verd);
-  background: var(--verd-wash);
 }
 .prop {
   margin: 0 4px;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { BFormInput } from 'bootstrap-vue-next'
+import PickCard from './PickCard.vue'
 
 /** Its files alone are copied. */
 const files = defineModel<boolean>('files', { required: true })
@@ -10,19 +11,19 @@ const reason = defineModel<string>('reason', { required: true })
 <template>
   <fieldset class="choice">
     <legend class="fw-semibold s">How much of it</legend>
-    <label class="way" :class="{ on: files }">
+    <PickCard :on="files">
       <input v-model="files" type="radio" name="much" class="form-check-input" :value="true" />
       <b>Its files, straight</b>
       <span class="text-body-secondary s"
         >Reads its records and the files they list, file by file, then checks each. Stops at the first sign of damage;
         what was read counts for an image then.</span
       >
-    </label>
-    <label class="way" :class="{ on: !files }">
+    </PickCard>
+    <PickCard :on="!files">
       <input v-model="files" type="radio" name="much" class="form-check-input" :value="false" />
       <b>All of it, into an image</b>
-      <span class="text-body-secondary s">Every sector; also finds what was deleted or lost.</span>
-    </label>
+      <span class="text-body-secondary s">Every sector, so that a scan can look beyond what its records list.</span>
+    </PickCard>
     <template v-if="files">
       <label for="why-files" class="s">Why no image of all is made</label>
       <BFormInput
@@ -37,24 +38,14 @@ const reason = defineModel<string>('reason', { required: true })
 </template>
 
 <style scoped>
-.choice label[for] {
-  margin-top: 4px;
-}
 .choice {
   display: grid;
   gap: 4px;
 }
-.way {
-  padding: 6px 10px;
-  border: 1px solid var(--line);
-  border-radius: 3px;
-  background: var(--sheet);
-}
-.way.on {
-  border-color: var(--verd);
-  background: var(--verd-wash);
-}
-.way b {
+.choice b {
   margin: 0 6px 0 4px;
+}
+.choice label[for] {
+  margin-top: 4px;
 }
 </style>

@@ -100,11 +100,14 @@ describe('a session', () => {
     const copying = session({ files: { ...files, count: 3, inAll: 600 }, pass: 'files', failedBytes: 0 })
     expect(stateWords(copying)).toBe('Copying its files.')
     expect(timeLeft(copying)).toEqual({ low: 4, high: 12.5 })
-    expect(stateWords({ ...copying, pass: 'check' })).toContain('from the copy')
+    const files2 = { ...files, count: 3, inAll: 600, checked: 2 }
+    expect(stateWords({ ...copying, files: files2, pass: 'check' })).toContain('from the copy: 2 of 3.')
     expect(stateWords({ ...copying, state: 'done' })).toBe(
-      'Done. 3 files were copied and checked; nothing else of the device was read.',
+      'Done. 3 files were copied and checked; 400 B of 1000 B were read.',
     )
-    expect(stateWords({ ...copying, state: 'done', endedEarly: true })).toContain('not all copied')
+    expect(stateWords({ ...copying, state: 'done', endedEarly: true })).toContain(
+      'before every file was copied and found sound',
+    )
   })
   it('of files has two passes, and no check once it was ended early', () => {
     const copy = session({ files: { reason: '', leftOut: [] }, pass: 'check', endedEarly: false })

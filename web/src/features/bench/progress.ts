@@ -62,6 +62,15 @@ export function spanWords(span: Span | undefined): string {
   return unit.length === 1 && rest.length === 2 && unit[0] === rest[1] ? `${l}–${high}` : `${low} – ${high}`
 }
 
+/** What a straight copy that runs is at: its records, its files, or the check of both from the copy. */
+function copyingWords(files: NonNullable<ImagingView['files']>, pass: ImagingView['pass']): string {
+  if (pass === 'check') {
+    const done = `${count(files.checked ?? 0)} of ${count(files.count ?? 0)}`
+    return `Checking every record and file once more, from the copy: ${done}.`
+  }
+  return files.count === undefined ? 'Reading its records.' : 'Copying its files.'
+}
+
 /** The state of a session in a sentence. */
 export function stateWords(s: ImagingView): string {
   switch (s.state) {
@@ -71,12 +80,7 @@ export function stateWords(s: ImagingView): string {
       if (s.asked) return s.asked === 'enough' ? 'It ends with what is read.' : 'It stops at the end of this request.'
       if (s.resting) return s.resting
       if (s.restAsked) return 'It rests after this request.'
-      if (s.files)
-        return s.pass === 'check'
-          ? 'Checking every record and file once more, from the copy.'
-          : s.files.count === undefined
-            ? 'Reading its records.'
-            : 'Copying its files.'
+      if (s.files) return copyingWords(s.files, s.pass)
       return s.pass === 'hashing'
         ? `Hashing the image, ${size(s.hashedBytes)} of ${size(s.size)}.`
         : `Reading, ${s.pass} pass.`
@@ -86,10 +90,12 @@ export function stateWords(s: ImagingView): string {
       return `${s.trouble ?? 'It ended.'} What was read is kept; resume when that is mended.`
     default: {
       const early = s.endedEarly ? 'Ended early by decision. ' : 'Done. '
-      if (s.files)
-        return s.endedEarly
-          ? `${early}The files were not all copied, or not checked.`
-          : `${early}${count(s.files.count ?? 0)} files were copied and checked; nothing else of the device was read.`
+      if (s.files && s.endedEarly)
+        return `Ended by decision before every file was copied and found sound; ${size(s.readBytes)} were read.`
+      if (s.files) {
+        const read = `${size(s.readBytes)} of ${size(s.size)} were read`
+        return `${early}${count(s.files.count ?? 0)} files were copied and checked; ${read}.`
+      }
       if (s.readBytes === s.size) return `${early}Every byte was read.`
       return s.endedEarly
         ? `${early}${count(s.size - s.readBytes)} bytes were not read.`

@@ -10,6 +10,8 @@ const props = defineProps<{
   title: string
   /** The largest first. */
   groups: readonly PastGroup[]
+  /** What those are called of which nothing is on record. */
+  none: string
   /** Said below, when a case may count more than once. */
   note?: string
 }>()
@@ -27,7 +29,7 @@ const most = computed(() => Math.max(1, ...props.groups.map((g) => g.cases)))
     <ul>
       <li v-for="g in shown" :key="g.of" class="group">
         <span class="s"
-          ><b>{{ groupName(g.of) }}</b> <span class="m text-body-secondary">{{ count(g.cases) }}</span></span
+          ><b>{{ groupName(g.of, none) }}</b> <span class="m text-body-secondary">{{ count(g.cases) }}</span></span
         >
         <EndedStrip :how="g.how" :of="most" />
         <span class="xs text-body-secondary">{{ groupWords(g) }}</span>

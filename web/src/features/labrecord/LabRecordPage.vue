@@ -65,10 +65,16 @@ const print = () => window.print()
           <EndedKey :how="past.how" />
         </section>
         <div class="three">
-          <EndedGroups title="By path" :groups="past.paths" />
-          <EndedGroups title="By medium" :groups="past.media" note="A case with devices of two types counts twice." />
+          <EndedGroups title="By path" none="no path decided" :groups="past.paths" />
+          <EndedGroups
+            title="By medium"
+            none="not on record"
+            :groups="past.media"
+            note="A case with devices of two types counts twice."
+          />
           <EndedGroups
             title="By what happened"
+            none="not on record"
             :groups="past.losses"
             note="A case to which two things happened counts twice."
           />

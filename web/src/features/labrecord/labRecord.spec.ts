@@ -54,9 +54,9 @@ describe('a group of cases', () => {
     const declined: PastGroup = { of: 'decline', cases: 20, few: false, how: [{ how: 'declined', cases: 20 }] }
     expect(groupWords(declined)).toBe('100 % declined')
   })
-  it('without a path says so', () => {
-    expect(groupName('')).toBe('no path decided')
-    expect(groupName('image-then-scan')).toBe('image then scan')
+  it('of which nothing is on record says so', () => {
+    expect(groupName('', 'no path decided')).toBe('no path decided')
+    expect(groupName('image-then-scan', 'no path decided')).toBe('image then scan')
   })
   it('is drawn with the best first, each case as wide as another', () => {
     expect(pieces(group(3, true).how)).toEqual([

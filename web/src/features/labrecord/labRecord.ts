@@ -35,8 +35,8 @@ export function groupWords(group: PastGroup): string {
   return group.few ? `${parts.join(', ')}; too few to say how often` : parts.join(', ')
 }
 
-/** What a group is of; without a path nobody decided. */
-export const groupName = (of: string): string => (of ? words(of) : 'no path decided')
+/** @param none what those are called of which nothing is on record */
+export const groupName = (of: string, none: string): string => (of ? words(of) : none)
 
 /** As people say it of a wait: nobody waits by the minute for two days. */
 export function days(n: number): string {

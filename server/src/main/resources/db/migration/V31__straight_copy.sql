@@ -3,6 +3,7 @@ alter table imaging_session
     add column files_reason text,
     add column files_count bigint,
     add column files_in_all bigint,
+    add column files_checked bigint,
     add column files_left_out text not null default '[]',
     add column unsound text;
 

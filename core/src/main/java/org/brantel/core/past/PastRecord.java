@@ -94,7 +94,9 @@ public record PastRecord(
     private static List<Group> groups(List<PastCase> cases, Function<PastCase, List<String>> by) {
         Map<String, List<PastCase>> groups = new LinkedHashMap<>();
         for (PastCase c : cases) {
-            by.apply(c).forEach(g -> groups.computeIfAbsent(g, k -> new ArrayList<>())
+            // Of which nothing is on record is a group as well, or those that are shown would seem to be all.
+            List<String> of = by.apply(c);
+            (of.isEmpty() ? List.of("") : of).forEach(g -> groups.computeIfAbsent(g, k -> new ArrayList<>())
                     .add(c));
         }
         return groups.entrySet().stream()

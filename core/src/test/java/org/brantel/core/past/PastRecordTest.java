@@ -60,6 +60,12 @@ class PastRecordTest {
     }
 
     @Test
+    void aCaseOfWhichNothingIsOnRecordIsCountedAsThat() {
+        PastRecord record = PastRecord.of(List.of(ended(MAY, HowEnded.WHOLE)), MAY, MAY, STAGES);
+        assertThat(record.media()).extracting(PastRecord.Group::of).containsExactly("");
+    }
+
+    @Test
     void fewAreSaidToBeFew() {
         List<PastCase> nine = Collections.nCopies(9, ended(MAY, HowEnded.WHOLE, "hdd"));
         assertThat(PastRecord.of(nine, MAY, MAY, STAGES).paths().get(0).few()).isTrue();

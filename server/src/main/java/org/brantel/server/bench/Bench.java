@@ -101,6 +101,10 @@ public class Bench {
         ImagingSession before = reason != null
                 ? null
                 : earlierReading.of(attachment).map(Bench::unfinished).orElse(null);
+        if (before != null && wanted.filesOnly() != null) {
+            throw Refusal.conflict("Session " + before.id()
+                    + " has read a part of this device; read on into its image, or say why it is read afresh.");
+        }
         if (before != null) {
             session.goingOnFrom(before);
         }

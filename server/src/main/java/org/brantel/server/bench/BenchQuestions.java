@@ -83,7 +83,7 @@ class BenchQuestions implements Asking {
     }
 
     private static String share(ImagingView s) {
-        return 100 * s.sum().readBytes() / s.sum().size() + " %";
+        return (int) (100 * s.share()) + " %";
     }
 
     private static Action.Call ask(ImagingView s, String what) {
@@ -116,7 +116,11 @@ class BenchQuestions implements Asking {
                     "Image it instead?",
                     s.files().unsound() + " What was read is kept.",
                     Place.IMAGING,
-                    Action.call("Image it", ask(s, "whole"), c.number() + ": all of it is read.", ask(s, "pause")),
+                    Action.call(
+                            "Image it",
+                            ask(s, "whole"),
+                            c.number() + ": imaging goes on from where the copy stopped.",
+                            ask(s, "pause")),
                     Action.call("End with what is read", ask(s, "enough")),
                     LOOK);
         }

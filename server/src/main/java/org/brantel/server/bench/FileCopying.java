@@ -15,6 +15,7 @@ import org.brantel.core.source.Source;
 import org.brantel.server.intake.CaseForm;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.platform.Happenings;
+import org.brantel.server.platform.Ticker;
 import org.brantel.server.protocol.Said;
 import org.brantel.server.work.WorkRun;
 import org.springframework.stereotype.Component;
@@ -28,6 +29,8 @@ class FileCopying {
             Unsound.Sign.UNREAD, new CaseForm.Fact("bench.read", "some-errors", Said.OBSERVED),
             Unsound.Sign.NO_FILES, new CaseForm.Fact("bench.filesystem", "none", Said.OBSERVED),
             Unsound.Sign.RECORDS, new CaseForm.Fact("bench.filesystem", "damaged", Said.OBSERVED));
+
+    private static final int EVERY_MILLIS = 400;
 
     private final Cases cases;
 
@@ -46,9 +49,17 @@ class FileCopying {
         if (!result.finished() || orders.enough()) {
             return result;
         }
-        run.progress(ImagingSession::checks);
+        run.progress(s -> s.checked(0));
+        Ticker ticker = new Ticker(EVERY_MILLIS);
         try (Source copy = Sources.open(image.toString())) {
-            StraightCopy.check(copy, orders::stop);
+            StraightCopy.check(
+                    copy,
+                    files -> {
+                        if (ticker.due()) {
+                            run.progress(s -> s.checked(files));
+                        }
+                    },
+                    orders::stop);
         }
         return orders.stop() ? result.unfinished() : result;
     }

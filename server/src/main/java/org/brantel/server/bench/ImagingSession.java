@@ -69,6 +69,7 @@ class ImagingSession extends WorkRecord {
     private @Nullable String filesReason;
     private @Nullable Long filesCount;
     private @Nullable Long filesInAll;
+    private @Nullable Long filesChecked;
     private String filesLeftOut;
     private @Nullable String unsound;
     private String passWork;
@@ -163,9 +164,11 @@ class ImagingSession extends WorkRecord {
         filesLeftOut = Json.write(sum.leftOut());
     }
 
-    void checks() {
+    /** @param files that it has come by since all are read */
+    void checked(long files) {
         pass = "check";
         rate = 0;
+        filesChecked = files;
     }
 
     /** What it copies files from is not sound; somebody has to say how it is read then. */
@@ -350,6 +353,7 @@ class ImagingSession extends WorkRecord {
                         filesReason,
                         filesCount,
                         filesInAll,
+                        filesChecked,
                         List.of(Objects.requireNonNull(read(filesLeftOut, String[].class))),
                         unsound);
     }

@@ -25,6 +25,12 @@ public record ImagingView(
         @JsonUnwrapped Kept kept,
         @Nullable Files files) {
 
+    /** How much of what is to be read has been, 0 to 1; of a straight copy, of its records and files. */
+    public double share() {
+        long all = files == null || files.inAll() == null ? sum.size() : files.inAll();
+        return all == 0 ? 0 : (double) sum.readBytes() / all;
+    }
+
     /**
      * What became of the medium's bytes so far.
      *
@@ -78,6 +84,7 @@ public record ImagingView(
      * @param reason  why the device is not read as a whole
      * @param count   files that its records list; absent while they are being read
      * @param inAll   bytes that will have been read at its end, records and files; absent as long
+     * @param checked how many of them were checked so far, once all are read; absent before
      * @param leftOut volumes of which nothing is copied, each with the reason
      * @param unsound why it stopped by itself, in a sentence: so the device has to be imaged
      */
@@ -85,6 +92,7 @@ public record ImagingView(
             String reason,
             @Nullable Long count,
             @Nullable Long inAll,
+            @Nullable Long checked,
             List<String> leftOut,
             @Nullable String unsound) {}
 

@@ -127,14 +127,7 @@ class DeviceStates {
         return s == null
                 ? null
                 : new DeviceState.Read(
-                        s.id(), s.standing().state(), share(s), s.sum().failedBytes());
-    }
-
-    /** Of a straight copy, of what its records and files take. */
-    private static double share(ImagingView s) {
-        Long files = s.files() == null ? null : s.files().inAll();
-        long all = files == null ? s.sum().size() : files;
-        return all == 0 ? 0 : (double) s.sum().readBytes() / all;
+                        s.id(), s.standing().state(), s.share(), s.sum().failedBytes());
     }
 
     private static DeviceState.@Nullable Found found(@Nullable ScanView s) {
