@@ -12,6 +12,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.Random;
 import javax.sql.DataSource;
 import org.brantel.core.custody.CustodyEntry;
@@ -36,122 +37,6 @@ import org.springframework.stereotype.Component;
 class PastYears {
 
     private static final Logger LOG = LoggerFactory.getLogger(PastYears.class);
-    private static final String[] FIRST = {
-        "Hilda", "Alan", "Edwin", "Callum", "Morag", "Joan", "Ewan", "Neil", "Ruth", "Ailsa", "Bram", "Greta", "Iris",
-        "Jory", "Kester", "Linnet", "Magnus", "Nessa", "Orla", "Piers", "Rowan", "Sorcha", "Tavish", "Una", "Wynn"
-    };
-    private static final String[] LAST = {
-        "Crane",
-        "Moyle",
-        "Shore",
-        "Reeve",
-        "Tait",
-        "Pell",
-        "Hollis",
-        "Sandison",
-        "Ansley",
-        "Birkett",
-        "Calder",
-        "Dunmore",
-        "Eldritch",
-        "Fairlie",
-        "Garrow",
-        "Haldane",
-        "Innes",
-        "Jardine",
-        "Kerr",
-        "Lorimer",
-        "Muncaster",
-        "Nairn",
-        "Orrick",
-        "Pringle",
-        "Quarrier",
-        "Rintoul",
-        "Sclater",
-        "Tulloch",
-        "Urquart",
-        "Wedder"
-    };
-    private static final String[] PLACE = {
-        "Skerrow",
-        "Gannet Head",
-        "Marram Quay",
-        "Fennel Moss",
-        "Little Quay",
-        "Northhaven",
-        "Corran Bay",
-        "Stennet",
-        "Old Mill",
-        "Peat Road",
-        "Harbour",
-        "Lower Ness",
-        "Upper Ness",
-        "Brae",
-        "Sandwick Point",
-        "Thrift Cliff",
-        "Otter Burn",
-        "Kelp Row",
-        "Bell Rock Lane",
-        "Whin Hill"
-    };
-    private static final String[] BODY = {
-        "Bakery",
-        "Village Band",
-        "Parish Hall",
-        "Ferry Office",
-        "Beekeepers' Circle",
-        "Weather Post",
-        "Boatyard",
-        "Weavers",
-        "Museum",
-        "Choir",
-        "Smithy",
-        "Dairy",
-        "Rowing Club",
-        "Library",
-        "Tide Office",
-        "Chandlery",
-        "Peat Station",
-        "Puppet Theatre",
-        "Print Shop",
-        "Seed Bank"
-    };
-    private static final String[] MAKE = {"Halden", "Corran", "Mossbank", "Fell"};
-    private static final String[] MODEL = {"Stern", "Fjord", "Brook", "Delve", "Reef", "Sound", "Harbour", "Tarn"};
-    private static final String[] TYPE = {
-        "hdd",
-        "hdd",
-        "hdd",
-        "ssd",
-        "ssd",
-        "usb-stick",
-        "usb-stick",
-        "memory-card",
-        "memory-card",
-        "nvme",
-        "phone",
-        "nas"
-    };
-    private static final String[][] TROUBLE = {
-        {"loss.event=deleted-directly", "symptom.appears=files-missing", "since.use=none"},
-        {"loss.event=formatted", "since.use=little"},
-        {"loss.event=dropped", "symptom.noise=clicking", "symptom.appears=not-detected"},
-        {"symptom.appears=read-errors", "symptom.speed=very-slow"},
-        {"symptom.appears=asks-to-format"},
-        {"loss.event=power-cut", "symptom.appears=partition-missing"},
-        {"symptom.appears=comes-and-goes"},
-        {"loss.event=liquid"}
-    };
-    private static final String[] WANTED = {
-        "the accounts of the last years",
-        "pictures of the harvest",
-        "letters to the council",
-        "recordings of the concerts",
-        "the membership list",
-        "scans of the old charts",
-        "minutes of the meetings",
-        "the drawings for the pier"
-    };
     private static final Staff.Person[] STAFF = DemoStaff.ALL.toArray(Staff.Person[]::new);
     private static final Stage[] OPEN = {
         Stage.RECEIVED,
@@ -179,7 +64,6 @@ class PastYears {
     /** How the time of a case is divided among the stages before its end. */
     private static final double[] SHARES = {0.08, 0.17, 0.2, 0.1, 0.25, 0.08, 0.12};
 
-    private static final int CHOSEN = 40;
     /** Cases that ended in this time kept with what, and what was delivered of it. */
     private static final Duration KEPT = Duration.ofDays(420);
 
@@ -240,11 +124,8 @@ class PastYears {
         private final CopyTable decisions;
         private final CopyTable attachments;
         private final CopyTable imaging;
-        private final CopyTable recoveries;
-        private final CopyTable deliveries;
-        private final CopyTable closings;
+        private final PastEndings endings;
         private long attachment;
-        private long run;
         private long device;
 
         Filling(Connection connection, int cases) throws SQLException {
@@ -268,12 +149,7 @@ class PastYears {
                     "imaging_session (case_id, device_id, attachment_id, state, profile, image, size, read_bytes, "
                             + "failed_bytes, deferred_bytes, failed_places, pass, head, rate, cells, rates, "
                             + "hashed_bytes, who, started_at, running_millis)");
-            recoveries = table(
-                    "recovery_run (id, case_id, state, folder, layout, opens_on, total, done, whole, gapped, not_written, "
-                            + "bytes, who, started_at)");
-            deliveries = table("delivery (case_id, run_id, state, bag, files, bytes, manifest_sha256, fingerprint, "
-                    + "sealed_at, who, started_at)");
-            closings = table("case_closing (case_id, outcome, words, stage_before, who, at)");
+            endings = new PastEndings(connection, random);
         }
 
         private CopyTable table(String into) throws SQLException {
@@ -289,9 +165,10 @@ class PastYears {
             String[] phones = new String[people];
             for (int i = 0; i < people; i++) {
                 names[i] = random.nextInt(4) == 0
-                        ? pick(FIRST) + " " + pick(LAST)
-                        : pick(PLACE) + " " + pick(BODY) + (i < 400 ? "" : " " + pick(LAST));
-                contacts[i] = pick(FIRST) + " " + pick(LAST);
+                        ? pick(PastWords.FIRST) + " " + pick(PastWords.LAST)
+                        : pick(PastWords.PLACE) + " " + pick(PastWords.BODY)
+                                + (i < 400 ? "" : " " + pick(PastWords.LAST));
+                contacts[i] = pick(PastWords.FIRST) + " " + pick(PastWords.LAST);
                 phones[i] = "01%02d %02d %02d".formatted(40 + i / 10_000 % 60, i / 100 % 100, i % 100);
                 customers.row(i + 1, "organisation", names[i], "phone", now.minus(Duration.ofDays(3650)), 0);
                 ways.row(i + 1, 0, "phone", phones[i], phones[i].replace(" ", ""));
@@ -321,6 +198,7 @@ class PastYears {
             for (CopyTable table : tables) {
                 table.send();
             }
+            endings.send();
         }
 
         private <T> T pick(T[] of) {
@@ -335,8 +213,8 @@ class PastYears {
                     ? now.minus(Duration.ofMinutes(30L * left + 20))
                     : now.minus(Duration.ofMinutes(5_256_000L * (left - opened) / cases + 30_000));
             String number = "BR-" + MONTH.format(created) + "-%04d".formatted(id % 10_000);
-            String type = pick(TYPE);
-            String[] trouble = TROUBLE[random.nextInt(TROUBLE.length)];
+            String type = pick(PastWords.TYPE);
+            String[] trouble = PastWords.TROUBLE[random.nextInt(PastWords.TROUBLE.length)];
             List<CaseForm.Fact> told = new ArrayList<>(List.of(
                     new CaseForm.Fact("medium.type", type, Said.TOLD),
                     new CaseForm.Fact("copy.backup", "none", Said.TOLD),
@@ -350,7 +228,7 @@ class PastYears {
                     ? null
                     : stage == Stage.DECLINED
                             ? RecoveryPath.DECLINE
-                            : ranking != null ? ranking.ranking().get(0).path() : likely(type, trouble);
+                            : ranking != null ? ranking.ranking().get(0).path() : PastEndings.likely(type, trouble);
             Staff.Person person = pick(STAFF);
             String owner = person.name();
             Instant since = open
@@ -391,11 +269,11 @@ class PastYears {
             }
             String serial = "%s-%03X-%05d"
                     .formatted(
-                            pick(MODEL).substring(0, 2).toUpperCase(Locale.ROOT),
+                            pick(PastWords.MODEL).substring(0, 2).toUpperCase(Locale.ROOT),
                             random.nextInt(4096),
                             random.nextInt(100_000));
-            String make = pick(MAKE);
-            String model = pick(MODEL) + " " + (4 << random.nextInt(6));
+            String make = pick(PastWords.MAKE);
+            String model = pick(PastWords.MODEL) + " " + (4 << random.nextInt(6));
             long capacity = (long) (1 << random.nextInt(5)) * 128_000_000_000L;
             long first = ++device;
             devices.row(first, id, 1, type, make, model, serial, capacity, "", null);
@@ -407,7 +285,7 @@ class PastYears {
             for (CaseForm.Fact f : told) {
                 facts.row(id, f.code(), f.value(), f.source().word(), owner, created);
             }
-            String line = pick(WANTED);
+            String line = pick(PastWords.WANTED);
             wanted.row(id, line, "document", "", 10 + random.nextInt(90), 0, true);
             find.row(
                     id,
@@ -438,49 +316,8 @@ class PastYears {
             }
             work(id, first, stage, owner, since);
             if (stage == Stage.CLOSED && since.isAfter(now.minus(KEPT))) {
-                close(id, path == RecoveryPath.HARDWARE_WORK ? 0.5 : 0.8, owner, since);
+                endings.close(id, Objects.requireNonNull(path), owner, since);
             }
-        }
-
-        private static RecoveryPath likely(String type, String[] trouble) {
-            if (type.equals("nas")) {
-                return RecoveryPath.ASSEMBLE_FIRST;
-            }
-            return switch (trouble[trouble.length - 1]) {
-                case "symptom.appears=not-detected", "loss.event=liquid" -> RecoveryPath.HARDWARE_WORK;
-                case "symptom.speed=very-slow", "symptom.appears=comes-and-goes" -> RecoveryPath.CAREFUL_IMAGING;
-                default -> RecoveryPath.IMAGE_THEN_SCAN;
-            };
-        }
-
-        /** @param chance that something could be delivered */
-        private void close(int id, double chance, String owner, Instant at) {
-            double how = random.nextDouble();
-            if (how < chance) {
-                int whole = random.nextInt(3) > 0 ? CHOSEN : CHOSEN - 1 - random.nextInt(12);
-                long bytes = 2_250_000L * CHOSEN;
-                recoveries.row(
-                        ++run,
-                        id,
-                        "DONE",
-                        "",
-                        "as-it-stood",
-                        "every",
-                        CHOSEN,
-                        CHOSEN,
-                        whole,
-                        CHOSEN - whole,
-                        0,
-                        bytes,
-                        owner,
-                        at);
-                deliveries.row(id, run, "DONE", "", CHOSEN, bytes, "", "", at, owner, at);
-                closings.row(id, "DELIVERED", "", Stage.HANDOVER.name(), owner, at);
-                return;
-            }
-            double rest = (how - chance) / (1 - chance);
-            String outcome = rest < 0.5 ? "NOTHING_RECOVERABLE" : rest < 0.75 ? "COPY_FOUND" : "COLLECTED_UNRECOVERED";
-            closings.row(id, outcome, "of past years", Stage.SELECTION.name(), owner, at);
         }
 
         private void custody(String number, Instant created, String owner, @Nullable RecoveryPath path, Stage stage) {
@@ -544,8 +381,7 @@ class PastYears {
                         since,
                         1_400_000 + random.nextInt(900_000));
             } else if (stage == Stage.RECOVERY) {
-                recoveries.row(
-                        ++run, id, "DONE", "", "as-it-stood", "every", 40, 40, 38, 2, 0, 90_000_000, owner, since);
+                endings.recover(id, 38, owner, since);
             }
         }
     }
