@@ -108,7 +108,8 @@ class ArchitectureTest {
             "estimate",
             "past",
             "manifest",
-            "custody");
+            "custody",
+            "casefile");
 
     @ArchTest
     static void aRoomKnowsOnlyThoseWithinIt(JavaClasses engine) {

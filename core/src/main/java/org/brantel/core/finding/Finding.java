@@ -54,6 +54,12 @@ public record Finding(
         return with(content.withAbout(facts));
     }
 
+    /** Without what its content says of itself, and the name that was made from that. */
+    public Finding withoutContents() {
+        Named named = new Named(path(), name(), null);
+        return new Finding(id, volume, origin, named, times, verdict, content.withAbout(Map.of()), evidence);
+    }
+
     /** A carving hit on the same bytes supports this finding. */
     public Finding joinedByCarving() {
         List<String> reasons = new ArrayList<>(reasons());

@@ -194,7 +194,7 @@ public final class Bag {
                 %s
                 %s
 
-                The %d recovered files are in the folder data. This folder is a bag as RFC 8493 describes it.
+                The folder data holds %s: %d in all. This folder is a bag as RFC 8493 describes it.
 
                 To check that every file is as the lab delivered it, open a terminal in this folder:
 
@@ -205,8 +205,8 @@ public final class Bag {
                     openssl pkeyutl -verify -pubin -inkey lab-key.pem -rawin -in manifest-sha256.txt \
                 -sigfile manifest-sha256.txt.sig
 
-                To check that the key is the lab's own, compare this fingerprint with the one on your delivery page,
-                or call the lab and let them read it out:
+                To check that the key is the lab's own, compare this fingerprint with the one that you were given (of a
+                delivery, the one on its page), or call the lab and let them read it out:
 
                     openssl pkey -pubin -in lab-key.pem -outform DER | sha256sum
 
@@ -214,7 +214,8 @@ public final class Bag {
 
                 account.json, where it is there, says for every selected file whether it was delivered whole, with
                 gaps, or not, and why.
-                """.formatted(line(info.organization()), line(info.identifier()), files, key.fingerprint());
+                """.formatted(
+                line(info.organization()), line(info.identifier()), line(info.holds()), files, key.fingerprint());
     }
 
     private static void deleteTree(Path folder) throws IOException {

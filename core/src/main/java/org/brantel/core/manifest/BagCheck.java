@@ -49,6 +49,9 @@ public record BagCheck(
         if (Files.exists(bag.resolve("tagmanifest-sha256.txt"))) {
             compare(bag, "tagmanifest-sha256.txt", Hashes.sha256(), problems);
         }
+        if (Files.exists(bag.resolve("tagmanifest-sha512.txt"))) {
+            compare(bag, "tagmanifest-sha512.txt", Hashes.sha512(), problems);
+        }
         extras(bag, payload.keySet(), problems);
         boolean signed = false;
         String fingerprint = null;

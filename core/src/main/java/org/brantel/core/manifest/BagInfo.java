@@ -8,5 +8,12 @@ import java.time.LocalDate;
  * @param organization the lab
  * @param identifier   the case's number and the delivery's
  * @param description  one line
+ * @param holds        what is in it, for people, as in "recovered files"
  */
-public record BagInfo(String organization, String identifier, String description, LocalDate date) {}
+public record BagInfo(String organization, String identifier, String description, LocalDate date, String holds) {
+
+    /** Of files for a customer. */
+    public BagInfo(String organization, String identifier, String description, LocalDate date) {
+        this(organization, identifier, description, date, "recovered files");
+    }
+}

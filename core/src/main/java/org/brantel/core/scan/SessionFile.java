@@ -41,6 +41,20 @@ public final class SessionFile {
      *               another medium; null when it is not at hand
      */
     public static void pack(Path folder, @Nullable Source medium, OutputStream to) throws IOException {
+        pack(folder, medium, true, to);
+    }
+
+    /**
+     * As it stands, for a lab that does not have the medium.
+     *
+     * @param contents whether what contents say of themselves goes along
+     */
+    public static void packAsItStands(Path folder, boolean contents, OutputStream to) throws IOException {
+        pack(folder, null, contents, to);
+    }
+
+    private static void pack(Path folder, @Nullable Source medium, boolean contents, OutputStream to)
+            throws IOException {
         ScanReport report = Json.read(folder.resolve("session.json"), ScanReport.class, "session");
         Path findings = folder.resolve("findings.ndjson");
         ContentHasher hasher = new ContentHasher();
@@ -49,7 +63,10 @@ public final class SessionFile {
                 Stream<String> lines = Files.lines(findings)) {
             out.write((Json.write(report) + "\n").getBytes(StandardCharsets.UTF_8));
             for (String line : (Iterable<String>) lines.filter(l -> !l.isBlank())::iterator) {
-                String packed = line;
+                String packed = contents
+                        ? line
+                        : FindingsFile.line(
+                                FindingsFile.parsed(line, findings.toString()).withoutContents());
                 if (medium != null && left > 0) {
                     Finding finding = FindingsFile.parsed(line, findings.toString());
                     if (finding.sha256() == null && Catalogue.hasPlace(finding) && finding.size() <= left) {
@@ -70,12 +87,28 @@ public final class SessionFile {
      * @throws IOException in one sentence, when it is no such file or is of another medium
      */
     public static ScanReport unpack(InputStream packed, String name, Path folder, Source medium) throws IOException {
+        return unpack(packed, name, folder, medium.size(), medium);
+    }
+
+    /**
+     * Unpacks a session of a medium whose bytes another lab has. Nothing of it can be compared here, so no hash is
+     * taken over: it would be said by nobody of this lab.
+     *
+     * @param size bytes of the medium
+     * @throws IOException in one sentence, when it is no such file or is of another medium
+     */
+    public static ScanReport unpackUnseen(InputStream packed, String name, Path folder, long size) throws IOException {
+        return unpack(packed, name, folder, size, null);
+    }
+
+    private static ScanReport unpack(InputStream packed, String name, Path folder, long size, @Nullable Source medium)
+            throws IOException {
         Files.createDirectories(folder);
         try (GZIPInputStream unzipped = new GZIPInputStream(packed, 64 << 10);
                 BufferedReader lines = new BufferedReader(new InputStreamReader(
                         unzipped, StandardCharsets.UTF_8.newDecoder().onMalformedInput(CodingErrorAction.REPORT)))) {
-            ScanReport report = report(line(lines, LONGEST_REPORT, name, 1), name, medium);
-            if (findings(lines, name, folder, medium) == 0 && report.findings() > 0) {
+            ScanReport report = report(line(lines, LONGEST_REPORT, name, 1), name, size);
+            if (findings(lines, name, folder, size, medium) == 0 && medium != null && report.findings() > 0) {
                 report = report.withProblem("No finding of " + name
                         + " has a hash, so that nothing shows that it is of this medium but its size.");
             }
@@ -86,7 +119,7 @@ public final class SessionFile {
         }
     }
 
-    private static ScanReport report(@Nullable String line, String name, Source medium) throws IOException {
+    private static ScanReport report(@Nullable String line, String name, long size) throws IOException {
         ScanReport report = line == null ? null : Json.read(line, ScanReport.class, "session", name);
         if (report == null
                 || !ScanReport.FORMAT.equals(report.edition().format())
@@ -95,19 +128,16 @@ public final class SessionFile {
                 || report.account().problems() == null) {
             throw new IOException(name + " is no session file of version " + ScanReport.VERSION + ".");
         }
-        if (report.size() != medium.size()) {
+        if (report.size() != size) {
             throw new IOException(String.format(
-                    Locale.ROOT,
-                    "%s is of a medium of %d bytes; this one has %d.",
-                    name,
-                    report.size(),
-                    medium.size()));
+                    Locale.ROOT, "%s is of a medium of %d bytes; this one has %d.", name, report.size(), size));
         }
         return report;
     }
 
     /** @return how many had a hash that was compared */
-    private static long findings(BufferedReader lines, String name, Path folder, Source medium) throws IOException {
+    private static long findings(BufferedReader lines, String name, Path folder, long size, @Nullable Source medium)
+            throws IOException {
         ContentHasher hasher = new ContentHasher();
         long claimed = 0;
         long wrong = 0;
@@ -124,15 +154,16 @@ public final class SessionFile {
                     continue;
                 }
                 boolean onMedium = finding.size() >= 0
-                        && finding.extents().stream()
-                                .allMatch(e -> e.isHole() || e.offset() <= medium.size() - e.length());
+                        && finding.extents().stream().allMatch(e -> e.isHole() || e.offset() <= size - e.length());
                 if (!onMedium) {
                     throw new IOException("The finding " + name + ", line " + number + " leaves the medium.");
                 }
                 // One that is mostly holes may be longer than any medium, and would be hashed for as long.
-                String hash = finding.size() <= medium.size() ? finding.sha256() : null;
+                String hash = medium == null || finding.size() > size ? null : finding.sha256();
                 boolean checked = hash != null;
-                Finding own = checked ? hasher.hashed(finding.withHash(null), medium) : finding.withHash(null);
+                Finding own = medium != null && checked
+                        ? hasher.hashed(finding.withHash(null), medium)
+                        : finding.withHash(null);
                 boolean other = hash != null && !hash.equals(own.sha256());
                 claimed += checked ? 1 : 0;
                 wrong += other ? 1 : 0;
