@@ -15,6 +15,7 @@ export const ACTIONS: readonly FindGoal[] = [
     near: false,
   },
   { label: 'The day', hint: 'late, who did what, money, endings', to: '/day', by: [], near: false },
+  { label: 'A case from another lab', hint: 'look at a file that a lab sent', to: '/arrivals', by: [], near: false },
   { label: 'Outbox', hint: 'messages to customers', to: '/outbox', by: [], near: false },
   { label: 'Settings: prices, clocks, letters, protocol', hint: 'settings', to: '/settings', by: [], near: false },
   { label: 'Overdue cases', hint: 'filter', to: '/desk?late=true', by: [], near: false },

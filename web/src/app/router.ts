@@ -73,6 +73,11 @@ export const router = createRouter({
       meta: { room: 'ledger', title: 'The lab’s own record' },
     },
     {
+      path: '/arrivals/:id?',
+      component: () => import('@/features/labs').then((m) => m.ArrivalsPage),
+      meta: { room: 'desk', title: 'From other labs' },
+    },
+    {
       path: '/outbox',
       component: () => import('@/features/outbox').then((m) => m.OutboxPage),
       meta: { room: 'desk', title: 'Outbox' },

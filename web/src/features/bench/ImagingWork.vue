@@ -8,6 +8,7 @@ import RefusedNote from '@/ui/RefusedNote.vue'
 import AttachPanel from './AttachPanel.vue'
 import ImagingSession from './ImagingSession.vue'
 import LockNote from './LockNote.vue'
+import ReadElsewhere from './ReadElsewhere.vue'
 import StartImaging from './StartImaging.vue'
 
 const props = defineProps<{
@@ -102,6 +103,7 @@ async function changed(): Promise<void> {
           </tbody>
         </table>
       </section>
+      <ReadElsewhere v-if="bench.data.value.elsewhere.length" :sessions="bench.data.value.elsewhere" />
       <p v-if="latest && !another && !unread && latest.state !== 'running'" class="s">
         <button type="button" class="linkish" @click="another = true">Attach another medium as this device</button>
       </p>

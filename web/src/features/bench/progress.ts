@@ -62,6 +62,13 @@ export function spanWords(span: Span | undefined): string {
   return unit.length === 1 && rest.length === 2 && unit[0] === rest[1] ? `${l}–${high}` : `${low} – ${high}`
 }
 
+/** What another lab's session came to, as that lab said. */
+export function elsewhereWords(s: ImagingView): string {
+  const end = s.state === 'done' ? (s.endedEarly ? 'ended early' : 'done') : 'not ended when the case was packed'
+  const failed = s.failedBytes ? `, ${count(s.failedBytes)} bytes in ${placesWords(s.failedPlaces)} did not read` : ''
+  return `${s.elsewhere ?? 'Another lab'}: ${size(s.readBytes)} of ${size(s.size)} read${failed}; ${end}.`
+}
+
 /** What a straight copy that runs is at: its records, its files, or the check of both from the copy. */
 function copyingWords(files: NonNullable<ImagingView['files']>, pass: ImagingView['pass']): string {
   if (pass === 'check') {

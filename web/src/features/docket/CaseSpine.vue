@@ -65,11 +65,11 @@ const here = (stage: string) => strands.value.find((s) => s.stage === stage)?.de
     </div>
     <div class="spine-foot">
       <RouterLink
-        v-for="p in ['copies', 'partner', 'notes', 'photos', 'messages']"
+        v-for="p in ['copies', 'partner', 'labs', 'notes', 'photos', 'messages']"
         :key="p"
         :to="{ path: `/cases/${docket.number}/${p}`, query }"
         :class="{ 'fw-semibold': place === p }"
-        ><span>{{ stageName(p) }}</span></RouterLink
+        ><span>{{ p === 'labs' ? 'Other labs' : stageName(p) }}</span></RouterLink
       >
       <RouterLink :to="`/cases/${docket.number}/custody`" :class="{ 'fw-semibold': place === 'custody' }"
         ><span>Custody</span><span class="m">{{ docket.custodyEntries }}</span></RouterLink

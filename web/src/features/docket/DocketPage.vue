@@ -24,6 +24,7 @@ import { MessagesWork } from '@/features/outbox'
 import { NotesWork } from '@/features/notes'
 import { OthersHere, SinceStrip } from '@/features/presence'
 import { PartnerWork } from '@/features/partner'
+import { LabsWork } from '@/features/labs'
 import { PhotosWork } from '@/features/photos'
 import ReceivedWork from './ReceivedWork.vue'
 
@@ -40,6 +41,7 @@ const WORK: Record<string, Component> = {
   custody: CustodyWork,
   copies: CopiesWork,
   partner: PartnerWork,
+  labs: LabsWork,
   notes: NotesWork,
   photos: PhotosWork,
   messages: MessagesWork,

@@ -35,10 +35,16 @@ public final class CaseBag {
     /**
      * A case file that is as it was signed.
      *
-     * @param data    the folder of the files that it names
+     * @param bag     the folder that holds it
      * @param custody the records in it, in its order
      */
-    public record Opened(CaseFile file, Path data, List<Tape> custody) {}
+    public record Opened(CaseFile file, Path bag, List<Tape> custody) {
+
+        /** The folder of the files that the document names. */
+        public Path data() {
+            return bag.resolve("data");
+        }
+    }
 
     private CaseBag() {}
 
@@ -83,7 +89,15 @@ public final class CaseBag {
      * @throws SourceException in one sentence, when it is not what it should be
      */
     public static Opened open(Path zip, Path into, long most) throws IOException {
-        Path bag = Zipped.read(zip, into, most);
+        return read(Zipped.read(zip, into, most));
+    }
+
+    /**
+     * Reads a bag that was unpacked, every byte of it.
+     *
+     * @throws SourceException in one sentence, when it is not as it was signed
+     */
+    public static Opened read(Path bag) throws IOException {
         BagCheck check = BagCheck.of(bag);
         if (!check.isSound()) {
             List<String> problems = check.problems();
@@ -91,12 +105,19 @@ public final class CaseBag {
                     + String.join(" ", problems.subList(0, Math.min(MOST_TOLD, problems.size())))
                     + " Ask for it again.");
         }
-        Path data = bag.resolve("data");
-        CaseFile file = CaseFileCheck.read(data);
+        Opened opened = glance(bag);
+        CaseFile file = opened.file();
         if (!file.origin().home().fingerprint().equals(check.fingerprint())) {
             throw new SourceException("The file says that it is of a lab with the key "
                     + file.origin().home().fingerprint() + ", but is signed with " + check.fingerprint() + ".");
         }
+        return opened;
+    }
+
+    /** What a bag says that was read before, without reading all of it again. */
+    public static Opened glance(Path bag) throws IOException {
+        Path data = bag.resolve("data");
+        CaseFile file = CaseFileCheck.read(data);
         List<Tape> tapes = new ArrayList<>();
         for (CaseFile.Ledger record : file.custody()) {
             List<CustodyEntry> entries =
@@ -104,7 +125,7 @@ public final class CaseBag {
             tapes.add(
                     new Tape(record.home(), entries, CustodyChain.check(entries, record.entries(), record.lastHash())));
         }
-        return new Opened(file, data, tapes);
+        return new Opened(file, bag, tapes);
     }
 
     private static List<CustodyEntry> entries(Path file, String number) throws IOException {

@@ -151,7 +151,7 @@ public record CaseFile(
      * A session that read a device; its image stays where it is.
      *
      * @param goesOnFrom mark of the session in whose image it went on
-     * @param map        file of the bag that says what was read (a map sum)
+     * @param map        file of the bag that says what was read (a map sum); null where it is gone
      */
     public record Imaging(
             String mark,
@@ -161,7 +161,7 @@ public record CaseFile(
             Sum sum,
             How how,
             @Nullable String goesOnFrom,
-            String map) {}
+            @Nullable String map) {}
 
     /**
      * Who did something, and when.

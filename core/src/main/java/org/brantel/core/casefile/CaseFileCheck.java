@@ -200,7 +200,9 @@ final class CaseFileCheck {
                 session.work().who(),
                 session.how().profile(),
                 session.how().cells());
-        there(what, session.map());
+        if (session.map() != null) {
+            there(what, session.map());
+        }
     }
 
     private void there(String what, @Nullable String path) throws SourceException {

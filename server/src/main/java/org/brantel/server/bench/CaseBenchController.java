@@ -39,6 +39,8 @@ class CaseBenchController {
 
     /**
      * @param device   that it is of
+     * @param sessions  of this lab, newest first
+     * @param elsewhere those that other labs did
      * @param profiles from the least gentle to the gentlest
      * @param advice which of them is proposed, and why
      * @param healthAwaited the device is still to say how it is, and what it says may change what is proposed
@@ -48,6 +50,7 @@ class CaseBenchController {
             long device,
             Attachment.@Nullable View attachment,
             List<ImagingView> sessions,
+            List<ImagingView> elsewhere,
             List<CareProfile> profiles,
             ProfileAdvice advice,
             boolean healthAwaited,
@@ -95,6 +98,7 @@ class CaseBenchController {
                 of,
                 standing.map(Attachment::view).orElse(null),
                 imaging.sessions(number).stream().filter(s -> s.device() == of).toList(),
+                imaging.elsewhere(number).stream().filter(s -> s.device() == of).toList(),
                 CareProfile.all(),
                 stations.advice(number, of),
                 awaited,

@@ -45,7 +45,7 @@ class EarlierReading {
     public Optional<ImagingSession> of(Attachment now) {
         return sessions.findByDeviceIdOrderByIdDesc(now.deviceId()).stream()
                 .filter(s -> isOf(s, now))
-                .filter(s -> !s.image().isEmpty() && isThere(Path.of(s.image())))
+                .filter(s -> !s.image().isEmpty() && !s.isElsewhere() && isThere(Path.of(s.image())))
                 .findFirst();
     }
 

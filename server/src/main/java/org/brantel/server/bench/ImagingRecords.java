@@ -61,7 +61,7 @@ public class ImagingRecords {
     /** The map of a session's image, to be taken elsewhere. */
     @Transactional(readOnly = true)
     MapFile map(long id) throws IOException {
-        Path map = find(id).image().isEmpty() ? null : MapJournal.beside(Path.of(find(id).image()));
+        Path map = find(id).map();
         if (map == null || !Files.exists(map)) {
             throw Refusal.missing("Nothing was read in this session yet, so it has no map.");
         }
@@ -92,7 +92,7 @@ public class ImagingRecords {
     List<KeptImage> kept(String number) {
         Map<String, List<Long>> byFile = new LinkedHashMap<>();
         sessions.findByCaseIdOrderByIdDesc(cases.id(number)).stream()
-                .filter(s -> !s.image().isEmpty() && s.hasRead())
+                .filter(s -> !s.image().isEmpty() && s.hasRead() && !s.isElsewhere())
                 .forEach(s -> byFile.computeIfAbsent(s.image(), file -> new ArrayList<>())
                         .add(s.id()));
         return byFile.entrySet().stream()
@@ -100,10 +100,20 @@ public class ImagingRecords {
                 .toList();
     }
 
-    /** Newest first. */
+    /** This lab's own, newest first. */
     @Transactional(readOnly = true)
     public List<ImagingView> sessions(String number) {
         return sessions.findByCaseIdOrderByIdDesc(cases.id(number)).stream()
+                .filter(s -> !s.isElsewhere())
+                .map(s -> s.view(number))
+                .toList();
+    }
+
+    /** Those that other labs did, newest first; their images are there. */
+    @Transactional(readOnly = true)
+    public List<ImagingView> elsewhere(String number) {
+        return sessions.findByCaseIdOrderByIdDesc(cases.id(number)).stream()
+                .filter(ImagingSession::isElsewhere)
                 .map(s -> s.view(number))
                 .toList();
     }
@@ -119,7 +129,7 @@ public class ImagingRecords {
     /** Sessions of this lab that ended, newest first; for estimating others. */
     @Transactional(readOnly = true)
     public List<Measured> measured() {
-        List<ImagingSession> done = sessions.findTop400ByStateOrderByIdDesc(WorkState.DONE);
+        List<ImagingSession> done = sessions.findTop400ByStateAndElsewhereIsNullOrderByIdDesc(WorkState.DONE);
         Map<Long, String> media =
                 lists.types(done.stream().map(ImagingSession::deviceId).toList());
         // Files are read wherever they lie; that says nothing of how long all takes.
@@ -177,8 +187,8 @@ public class ImagingRecords {
 
     private List<Image> images(String number, @Nullable Long device) {
         return sessions.findByCaseIdOrderByIdDesc(cases.id(number)).stream()
-                .filter(s ->
-                        !s.image().isEmpty() && (device == null || s.deviceId().equals(device)))
+                .filter(s -> !s.image().isEmpty() && !s.isElsewhere())
+                .filter(s -> device == null || s.deviceId().equals(device))
                 .map(s -> image(s, number))
                 .toList();
     }
@@ -191,6 +201,12 @@ public class ImagingRecords {
     @Transactional(readOnly = true)
     public long device(long imagingId) {
         return find(imagingId).deviceId();
+    }
+
+    /** Whether a session read a device of this case. */
+    @Transactional(readOnly = true)
+    public boolean isOf(long imagingId, long caseId) {
+        return find(imagingId).caseId() == caseId;
     }
 
     /** The devices that these sessions read, by session. */
@@ -233,7 +249,7 @@ public class ImagingRecords {
     /** A stretch of the ribbon, magnified. */
     String magnified(long id, long from, long length) throws IOException {
         ImagingSession session = find(id);
-        Path map = session.image().isEmpty() ? null : MapJournal.beside(Path.of(session.image()));
+        Path map = session.map();
         if (map == null || !Files.exists(map)) {
             return "";
         }

@@ -8,16 +8,22 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.util.List;
 import java.util.Objects;
+import org.brantel.core.casefile.CaseFile;
 import org.brantel.core.copying.StraightCopy;
 import org.brantel.core.estimate.Measured;
+import org.brantel.core.image.MapJournal;
 import org.brantel.core.imaging.CareProfile;
 import org.brantel.core.imaging.LimitReached;
 import org.brantel.core.imaging.Pass;
 import org.brantel.core.imaging.StopLimits;
 import org.brantel.core.imaging.Unsound;
 import org.brantel.core.json.Json;
+import org.brantel.core.source.Identity;
+import org.brantel.server.intake.GoesAlong;
+import org.brantel.server.intake.Travelled;
 import org.brantel.server.work.Ask;
 import org.brantel.server.work.WorkRecord;
+import org.brantel.server.work.WorkState;
 import org.hibernate.annotations.DynamicUpdate;
 import org.jspecify.annotations.Nullable;
 
@@ -74,6 +80,10 @@ class ImagingSession extends WorkRecord {
     private @Nullable String unsound;
     private String passWork;
     private @Nullable String recheck;
+
+    @Column(updatable = false)
+    private @Nullable String elsewhere;
+
     private String image;
     private long size;
     private long readBytes;
@@ -126,6 +136,99 @@ class ImagingSession extends WorkRecord {
                 0,
                 List.of()));
         return this;
+    }
+
+    /**
+     * One that another lab did.
+     *
+     * @param attachment as the device stood there
+     * @param from       the session in whose image it went on
+     */
+    static ImagingSession readElsewhere(Long caseId, Attachment attachment, CaseFile.Imaging it, @Nullable Long from) {
+        ImagingSession session = new ImagingSession(
+                caseId,
+                attachment,
+                new Wanted(it.how().profile(), null, 0, it.how().filesAlone()),
+                it.sum().size(),
+                it.work().who(),
+                it.work().startedAt());
+        session.elsewhere = it.work().lab();
+        session.goesOnFrom = from;
+        return session;
+    }
+
+    /** @param packed when the other lab said so */
+    void tell(CaseFile.Imaging it, Instant packed) {
+        CaseFile.Sum sum = it.sum();
+        progress(new Progress(
+                sum.readBytes(),
+                sum.failedBytes(),
+                sum.deferredBytes(),
+                sum.failedPlaces(),
+                pass,
+                0,
+                0,
+                it.how().cells(),
+                "",
+                sum.faults(),
+                List.of()));
+        Instant ended = it.work().endedAt();
+        if (ended == null) {
+            stop(packed);
+        } else {
+            finish(ended);
+            hashedBytes = size;
+        }
+        endedEarly = it.how().endedEarly();
+        sha256 = it.how().sha256();
+        runningMillis = it.how().runningMillis();
+    }
+
+    /** @param file that stands in the place of its image */
+    void standsIn(String file) {
+        image = file;
+    }
+
+    /** Whether its image is in another lab. */
+    boolean isElsewhere() {
+        return elsewhere != null;
+    }
+
+    /** Where the map of an image that is elsewhere lies, as that lab told it. */
+    static Path told(Path image) {
+        return image.resolveSibling(image.getFileName() + ".told.map");
+    }
+
+    /** What says what it read; null before it began. */
+    @Nullable
+    Path map() {
+        if (image.isEmpty()) {
+            return null;
+        }
+        return isElsewhere() ? told(Path.of(image)) : MapJournal.beside(Path.of(image));
+    }
+
+    /**
+     * As it goes to another lab.
+     *
+     * @param from mark of the session in whose image it went on
+     * @param map  file of the bag
+     */
+    CaseFile.Imaging along(GoesAlong.Leaving leaving, Identity identity, @Nullable String from, @Nullable String map) {
+        boolean ended = state() == WorkState.DONE;
+        return new CaseFile.Imaging(
+                leaving.marks().of(Travelled.IMAGING, id()),
+                leaving.marks().of(Travelled.DEVICE, deviceId),
+                new CaseFile.Work(
+                        elsewhere == null ? leaving.lab() : elsewhere,
+                        leaving.person(who()),
+                        startedAt(),
+                        ended ? endedAt() : null),
+                identity,
+                new CaseFile.Sum(size, readBytes, failedBytes, deferredBytes, failedPlaces, faults),
+                new CaseFile.How(profile, runningMillis, sha256, endedEarly, cells, filesReason),
+                from,
+                map);
     }
 
     /** The same device stands somewhere else now. */
@@ -384,7 +487,8 @@ class ImagingSession extends WorkRecord {
                         hashedBytes,
                         sha256,
                         endedEarly,
-                        recheck),
+                        recheck,
+                        elsewhere),
                 files());
     }
 }

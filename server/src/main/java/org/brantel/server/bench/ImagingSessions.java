@@ -18,6 +18,8 @@ interface ImagingSessions extends JpaRepository<ImagingSession, Long>, OfDevices
 
     List<ImagingSession> findByCaseIdOrderByIdDesc(Long caseId);
 
+    List<ImagingSession> findByCaseIdOrderById(Long caseId);
+
     @Query("select new org.brantel.server.bench.ImagingSession$Read(s.id, s.deviceId) from ImagingSession s where "
             + "s.id in ?1")
     List<ImagingSession.Read> findRead(Collection<Long> ids);
@@ -27,10 +29,10 @@ interface ImagingSessions extends JpaRepository<ImagingSession, Long>, OfDevices
     List<ImagingSession> findByStateInOrderById(Collection<WorkState> states);
 
     @Query("select s from ImagingSession s where s.id in (select max(x.id) from ImagingSession x where "
-            + "x.caseId in ?1 group by x.deviceId)")
+            + "x.caseId in ?1 and x.elsewhere is null group by x.deviceId)")
     List<ImagingSession> findNewest(Collection<Long> caseIds);
 
-    List<ImagingSession> findTop400ByStateOrderByIdDesc(WorkState state);
+    List<ImagingSession> findTop400ByStateAndElsewhereIsNullOrderByIdDesc(WorkState state);
 
     /** Whether one of the sessions that share an image is in one of these states. */
     boolean existsByImageAndStateIn(String image, Collection<WorkState> states);
@@ -46,7 +48,7 @@ interface ImagingSessions extends JpaRepository<ImagingSession, Long>, OfDevices
 
     /** How long sessions that read all of a device were at work on a case. */
     @Query("select new org.brantel.server.work.WorkTime(s.caseId, sum(s.runningMillis) / 1000.0) from ImagingSession s "
-            + "where s.caseId in ?1 and s.filesReason is null and s.state = org.brantel.server.work.WorkState.DONE "
+            + "where s.caseId in ?1 and s.filesReason is null and s.elsewhere is null and s.state = org.brantel.server.work.WorkState.DONE "
             + "group by s.caseId")
     List<WorkTime> findTimes(Collection<Long> caseIds);
 }

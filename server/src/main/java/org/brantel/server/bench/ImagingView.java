@@ -104,6 +104,7 @@ public record ImagingView(
      * @param hashedBytes of it so far, once reading is over
      * @param endedEarly  somebody said that enough was read
      * @param recheck     what the last recheck of the image against its hashes said
+     * @param elsewhere   the lab that did the session and has its image; absent for our own
      */
     public record Kept(
             String image,
@@ -111,5 +112,6 @@ public record ImagingView(
             long hashedBytes,
             @Nullable String sha256,
             boolean endedEarly,
-            @Nullable String recheck) {}
+            @Nullable String recheck,
+            @Nullable String elsewhere) {}
 }

@@ -7,7 +7,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import org.brantel.core.hash.Hashes;
-import org.brantel.core.image.MapJournal;
 import org.brantel.core.imaging.CareProfile;
 import org.brantel.core.imaging.ImageHashes;
 import org.brantel.core.imaging.UnreadReport;
@@ -102,14 +101,14 @@ class SessionReports {
     }
 
     private Lacking lacking(ImagingSession session) throws IOException {
-        if (session.image().isEmpty()) {
+        Path map = session.map();
+        if (map == null) {
             return Lacking.NOTHING_READ;
         }
         long last = sessions.findFirstByImageOrderByIdDesc(session.image()).id();
         if (last != session.id()) {
             return new Lacking(List.of(), 0, null, last);
         }
-        Path map = MapJournal.beside(Path.of(session.image()));
         List<UnreadReport.Unread> unread =
                 Files.exists(map) ? UnreadReport.of(map).ranges() : List.of();
         Path hashes = ImageHashes.beside(Path.of(session.image()));

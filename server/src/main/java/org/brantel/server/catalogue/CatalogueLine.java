@@ -124,7 +124,7 @@ class CatalogueLine {
 
     /** The better content speaks for what there is, the better name for what it is called. */
     void join(Finding finding, Long fromImaging, long session, long read) {
-        if (Catalogue.BETTER_CONTENT.compare(finding, finding()) < 0) {
+        if (leads(finding, read)) {
             takeContent(finding, fromImaging, read);
         }
         if (Catalogue.BETTER_NAME.compare(finding, finding()) < 0) {
@@ -134,9 +134,16 @@ class CatalogueLine {
         inside &= finding.container() != null;
     }
 
+    /** Content of which bytes are here comes before content that another lab has, or nobody; then the better one. */
+    private boolean leads(Finding content, long read) {
+        boolean here = read > 0;
+        boolean hasBytes = readBytes > 0;
+        return here == hasBytes ? Catalogue.BETTER_CONTENT.compare(content, finding()) < 0 : here;
+    }
+
     /** Another line turned out to be the same file. */
     void absorb(CatalogueLine other) {
-        if (Catalogue.BETTER_CONTENT.compare(other.finding(), finding()) < 0) {
+        if (leads(other.finding(), other.readBytes)) {
             takeContent(other.finding(), other.imagingId, other.readBytes);
         }
         if (Catalogue.BETTER_NAME.compare(other.finding(), finding()) < 0) {

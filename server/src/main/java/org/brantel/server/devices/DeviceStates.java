@@ -66,7 +66,9 @@ class DeviceStates {
         Map<Long, ImagingView> read = new HashMap<>();
         imaging.sessions(number).forEach(s -> read.putIfAbsent(s.device(), s));
         Map<Long, ScanView> scanned = new HashMap<>();
-        scans.sessions(number).forEach(s -> scanned.put(s.of().device(), s));
+        scans.sessions(number).stream()
+                .filter(s -> s.of().elsewhere() == null)
+                .forEach(s -> scanned.put(s.of().device(), s));
         return docket.said().devices().stream()
                 .map(d -> {
                     List<CaseForm.Fact> facts = docket.stated(d);

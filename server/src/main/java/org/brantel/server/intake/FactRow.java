@@ -92,6 +92,14 @@ class FactRow {
         return new CaseViews.Withdrawn(view(), withdrawnBy, withdrawnAt);
     }
 
+    long id() {
+        return id;
+    }
+
+    boolean isWithdrawn() {
+        return withdrawn;
+    }
+
     Long caseId() {
         return caseId;
     }

@@ -10,6 +10,8 @@ interface FactRows extends JpaRepository<FactRow, Long>, OfDevices {
 
     List<FactRow> findByCaseIdAndWithdrawnFalseOrderById(Long caseId);
 
+    List<FactRow> findByCaseIdOrderById(Long caseId);
+
     List<FactRow> findByCaseIdInAndWithdrawnFalseOrderById(Collection<Long> caseIds);
 
     @Query("select new org.brantel.server.intake.FactRow$Changed(f.caseId, max(coalesce(f.withdrawnAt, f.at))) "

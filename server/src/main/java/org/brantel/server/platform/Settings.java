@@ -43,6 +43,11 @@ public record Settings(Path home, String lab, String phone, ZoneId zone, Path de
         return home.resolve("lab-store");
     }
 
+    /** Cases that are packed for other labs, and files that came from them. */
+    public Path caseFiles() {
+        return home.resolve("case-files");
+    }
+
     public Path bags() {
         return home.resolve("bags");
     }

@@ -13,6 +13,7 @@ public enum Topic {
     DRAFT,
     HEALTH,
     IMAGING,
+    LABS,
     MAIL,
     NOTE,
     PHOTO,

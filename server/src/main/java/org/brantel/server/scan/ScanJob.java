@@ -157,7 +157,9 @@ class ScanJob implements Labour<ScanSession> {
         ScanSession session = run.record();
         ScanReport report;
         try (InputStream in = Files.newInputStream(folder.resolve(SessionFiles.PACKED))) {
-            report = SessionFile.unpack(in, from, folder, source);
+            report = session.isElsewhere()
+                    ? SessionFile.unpackUnseen(in, from, folder, source.size())
+                    : SessionFile.unpack(in, from, folder, source);
         }
         Catalogues.Merged merged = join(run, folder, report, new ScanView.Counts(), 0);
         return end(run, report, merged.added(), "brought a session in");
@@ -192,7 +194,7 @@ class ScanJob implements Labour<ScanSession> {
                                 + added + " new in the catalogue, "
                                 + report.account().problems().size() + " problems")
                 .also(() -> {
-                    if (!run.record().early()) {
+                    if (!run.record().early() && !run.record().isElsewhere()) {
                         cases.moveOn(run.number(), Stage.SCANNING, Stage.SELECTION, Happenings.MACHINE);
                     }
                     happenings.changed(run.number(), Topic.CATALOGUE);

@@ -7,12 +7,16 @@ import java.io.IOException;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
+import org.brantel.core.casefile.CaseFile;
 import org.brantel.core.estimate.Measured;
 import org.brantel.core.json.Json;
 import org.brantel.core.scan.ScanMethod;
 import org.brantel.core.scan.ScanReport;
 import org.brantel.server.bench.ImagingRecords;
+import org.brantel.server.intake.GoesAlong;
+import org.brantel.server.intake.Travelled;
 import org.brantel.server.work.WorkRecord;
+import org.brantel.server.work.WorkState;
 import org.hibernate.annotations.DynamicUpdate;
 import org.jspecify.annotations.Nullable;
 
@@ -60,6 +64,9 @@ class ScanSession extends WorkRecord {
     private @Nullable String importedFrom;
 
     @Column(updatable = false)
+    private @Nullable String elsewhere;
+
+    @Column(updatable = false)
     private @Nullable String imageSha256;
 
     @Column(updatable = false)
@@ -103,6 +110,38 @@ class ScanSession extends WorkRecord {
         ScanSession session = new ScanSession(caseId, image, Scans.Scope.imported(), who, at);
         session.importedFrom = file;
         return session;
+    }
+
+    /** One that another lab did on an image that is there. */
+    static ScanSession foundElsewhere(
+            Long caseId, ImagingRecords.Image image, CaseFile.Scan scan, String who, Instant at) {
+        ScanSession session =
+                imported(caseId, image, "a session of " + scan.work().lab(), who, at);
+        session.elsewhere = scan.work().lab();
+        session.readBytes = scan.readBytes();
+        return session;
+    }
+
+    /** Whether its image is in another lab, so that nothing of it can be compared here. */
+    boolean isElsewhere() {
+        return elsewhere != null;
+    }
+
+    /**
+     * As it goes to another lab.
+     *
+     * @param imaging mark of the session that read its image
+     * @param file    of the bag
+     */
+    CaseFile.Scan along(GoesAlong.Leaving leaving, String imaging, String file) {
+        return new CaseFile.Scan(
+                leaving.marks().of(Travelled.SCAN, id()),
+                imaging,
+                new CaseFile.Work(
+                        elsewhere == null ? leaving.lab() : elsewhere, leaving.person(who()), startedAt(), endedAt()),
+                state() == WorkState.DONE,
+                readBytes,
+                file);
     }
 
     void runIn(String where) {
@@ -204,7 +243,8 @@ class ScanSession extends WorkRecord {
                     caseNumber,
                     standing(),
                     new ScanView.Chosen(method, volume, search, again, hashes),
-                    new ScanView.Of(deviceId, imagingId, early, ofFiles, readBytes, imageSha256, importedFrom),
+                    new ScanView.Of(
+                            deviceId, imagingId, early, ofFiles, readBytes, imageSha256, importedFrom, elsewhere),
                     new ScanView.Course(phase, done, total, secondsLeft),
                     new ScanView.Brought(
                             Json.read(counts, ScanView.Counts.class, "counts", "scan " + id()), added, shared),

@@ -41,7 +41,7 @@ interface ScanSessions extends JpaRepository<ScanSession, Long> {
     }
 
     @Query("select s from ScanSession s where s.id in (select max(x.id) from ScanSession x where x.caseId in "
-            + "?1 group by x.deviceId)")
+            + "?1 and x.elsewhere is null group by x.deviceId)")
     List<ScanSession> findNewest(Collection<Long> caseIds);
 
     List<ScanSession> findTop200ByStateAndMethodInOrderByIdDesc(WorkState state, Collection<ScanMethod> methods);

@@ -45,6 +45,7 @@ public record ScanView(
      * @param readBytes    of the image that had been read when it began
      * @param imageSha256  of the image then; absent while it was written
      * @param importedFrom the file of another machine that it came in
+     * @param elsewhere    the lab that did it and has its image; absent for sessions on images of our own
      */
     public record Of(
             long device,
@@ -53,7 +54,8 @@ public record ScanView(
             boolean ofFiles,
             long readBytes,
             @Nullable String imageSha256,
-            @Nullable String importedFrom) {}
+            @Nullable String importedFrom,
+            @Nullable String elsewhere) {}
 
     /**
      * How far it is.

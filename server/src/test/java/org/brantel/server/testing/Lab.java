@@ -29,7 +29,10 @@ public final class Lab {
     private final String database;
     private final ConfigurableApplicationContext context;
 
-    private Lab() throws IOException {
+    private final String name;
+
+    private Lab(String name) throws IOException {
+        this.name = name;
         cluster = Cluster.shared();
         home = Files.createTempDirectory("brantel-lab");
         Files.createDirectories(home.resolve("inbox"));
@@ -54,6 +57,7 @@ public final class Lab {
         settings.put("spring.datasource.username", Cluster.USER);
         settings.put("spring.datasource.password", cluster.password());
         settings.put("brantel.home", home.toString());
+        settings.put("brantel.lab", name);
         settings.put("brantel.demo.enabled", "false");
         settings.put("brantel.demo-devices", home.resolve("devices").toString());
         settings.put("logging.level.root", "warn");
@@ -64,12 +68,17 @@ public final class Lab {
     public static synchronized Lab open() {
         try {
             if (lab == null) {
-                lab = new Lab();
+                lab = new Lab("Lab under test");
             }
             return lab;
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
+    }
+
+    /** Another lab, beside the one of the test class; whoever opens it ends it. */
+    public static Lab another(String name) throws IOException {
+        return new Lab(name);
     }
 
     /** Ends the lab of the test class that ran, if it opened one. */
@@ -89,7 +98,7 @@ public final class Lab {
         return at;
     }
 
-    private void stop() {
+    public void stop() {
         context.close();
         cluster.drop(database);
         try {

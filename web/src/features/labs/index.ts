@@ -1,0 +1,2 @@
+export { default as ArrivalsPage } from './ArrivalsPage.vue'
+export { default as LabsWork } from './LabsWork.vue'
