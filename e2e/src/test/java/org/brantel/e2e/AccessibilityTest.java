@@ -14,7 +14,9 @@ import org.brantel.core.testing.Corpus;
 import org.brantel.server.testing.BenchDevices;
 import org.brantel.server.testing.CaseForms;
 import org.brantel.server.testing.Lab;
+import org.brantel.server.testing.PackedCase;
 import org.brantel.server.testing.Story;
+import org.brantel.server.testing.Visitor;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.TestInstance;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -37,6 +39,7 @@ class AccessibilityTest {
     private String waiting;
     private String manyKinds;
     private JsonNode link;
+    private long arrived;
     private final List<String> violations = new ArrayList<>();
 
     @BeforeAll
@@ -86,6 +89,23 @@ class AccessibilityTest {
                 .told("loss.event", "dropped")
                 .told("copy.backup", "older")
                 .log(lab.as("una"));
+        arrived = fileOfAnotherLab();
+    }
+
+    private long fileOfAnotherLab() throws IOException {
+        Lab other = Lab.another("Lab of the salt works");
+        try {
+            Visitor una = other.as("una");
+            byte[] file = PackedCase.of(una, new CaseForms().log(una));
+            return lab.as("una")
+                    .postBytes("/api/arrivals?name=from-there.zip", file)
+                    .expect(201)
+                    .json()
+                    .get("id")
+                    .asLong();
+        } finally {
+            other.stop();
+        }
     }
 
     /** Only two of the values: without a preference nothing new is shown. */
@@ -114,6 +134,9 @@ class AccessibilityTest {
                             Map.entry("/cases/" + several + "/intake", "Said of"),
                             Map.entry("/cases/" + received + "/copies", "What copies cover"),
                             Map.entry("/cases/" + received + "/partner", "Whose bench"),
+                            Map.entry("/cases/" + received + "/labs", "For which lab"),
+                            Map.entry("/arrivals", "From other labs"),
+                            Map.entry("/arrivals/" + arrived, "Nobody has compared this key"),
                             Map.entry("/cases/" + number() + "/closed", "What became of the devices"),
                             Map.entry("/cases/" + received + "/notes", "Notes and calls"),
                             Map.entry("/cases/" + received + "/photos", "or drop them here"),

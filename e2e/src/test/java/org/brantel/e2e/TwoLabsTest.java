@@ -44,8 +44,7 @@ class TwoLabsTest {
         page.getByLabel("Why, and what the customer said to it").fill("It needs a clean room; she knows.");
         new Steps(page).button("Pack the case").click();
         var take = page.getByRole(
-                AriaRole.LINK,
-                new Page.GetByRoleOptions().setName("Take out what was packed for " + forLab));
+                AriaRole.LINK, new Page.GetByRoleOptions().setName("Take out what was packed for " + forLab));
         assertThat(take).isVisible(patient());
         Download download = page.waitForDownload(take::click);
         Path file = folder.resolve(download.suggestedFilename());
@@ -93,7 +92,10 @@ class TwoLabsTest {
             away.navigate("/cases/" + number + "/selection");
             assertThat(away.locator("table.lines tr.finding").first()).isVisible(patient());
             away.navigate("/cases/" + number + "/notes");
-            away.getByLabel("The note").or(away.getByLabel("What was said")).first().fill("The heads are swapped; it can be read again.");
+            away.getByLabel("The note")
+                    .or(away.getByLabel("What was said"))
+                    .first()
+                    .fill("The heads are swapped; it can be read again.");
             new Steps(away).button("Write it down").click();
 
             lookAt(home, packed(away, number, "Lab under test"));

@@ -23,6 +23,7 @@ import org.brantel.core.manifest.LabKey;
 import org.brantel.core.testing.Corpus;
 import org.brantel.server.testing.CaseForms;
 import org.brantel.server.testing.Lab;
+import org.brantel.server.testing.PackedCase;
 import org.brantel.server.testing.Story;
 import org.brantel.server.testing.Visitor;
 import org.junit.jupiter.api.AfterAll;
@@ -56,22 +57,6 @@ class TwoLabsTest {
 
     private static String of(String number) {
         return "/api/cases/" + number;
-    }
-
-    private static byte[] packed(Visitor who, String number) {
-        long id = who.post(
-                        of(number) + "/labs/packings",
-                        Map.of("forLab", "the other lab", "why", "Its heads need a clean room; the customer knows."))
-                .expect(201)
-                .json()
-                .get("id")
-                .asLong();
-        JsonNode state = who.await(of(number) + "/labs", l -> !List.of("waiting", "running")
-                .contains(l.get("packings").get(0).get("state").asString()));
-        assertThat(state.get("packings").get(0).get("state").asString())
-                .as("%s", state)
-                .isEqualTo("done");
-        return who.get("/api/packings/" + id + "/file").expect(200).body();
     }
 
     private static JsonNode lookAt(Visitor who, byte[] file) {
@@ -148,7 +133,7 @@ class TwoLabsTest {
         other.sql().update("delete from known_lab");
         Story story = scannedCase();
         List<String> found = paths(una, story.number);
-        byte[] file = packed(una, story.number);
+        byte[] file = PackedCase.of(una, story.number);
 
         JsonNode arrival = lookAt(tom, file);
         assertThat(arrival.get("says").get("lab").asString()).isEqualTo("Lab under test");
@@ -230,7 +215,7 @@ class TwoLabsTest {
                 .as("now their bytes are there")
                 .isPositive();
 
-        byte[] back = packed(tom, there);
+        byte[] back = PackedCase.of(tom, there);
         JsonNode returned = lookAt(una, back);
         assertThat(returned.get("says").get("here").asString()).isEqualTo(story.number);
         assertThat(fresh(returned))
@@ -246,7 +231,7 @@ class TwoLabsTest {
         assertThat(fresh(lookAt(una, back)).values()).allMatch(n -> n == 0);
         assertThat(brought(una, back)).isEqualTo(story.number);
         everythingOnce(story, there, found);
-        byte[] again = packed(una, story.number);
+        byte[] again = PackedCase.of(una, story.number);
         assertThat(brought(tom, again)).isEqualTo(there);
         assertThat(brought(tom, file)).as("an older file brings nothing back").isEqualTo(there);
         assertThat(notes(tom, there)).isEqualTo(notes(una, story.number));
@@ -296,7 +281,7 @@ class TwoLabsTest {
     @Test
     void whatIsNotAsItWasSignedIsRefusedInASentence() {
         Story story = Story.of(new CaseForms());
-        byte[] file = packed(una, story.number);
+        byte[] file = PackedCase.of(una, story.number);
         byte[] cut = Arrays.copyOf(file, file.length - 40);
         assertThat(tom.postBytes("/api/arrivals?name=cut.zip", cut).expect(400).sentence())
                 .startsWith("cut.zip: ");
@@ -312,8 +297,8 @@ class TwoLabsTest {
     @Test
     void aRecordThatWasRewrittenOnTheWayIsRefused() throws IOException {
         Story story = Story.of(new CaseForms());
-        String there = brought(tom, packed(una, story.number));
-        byte[] forged = repacked(packed(tom, there), text -> text, true);
+        String there = brought(tom, PackedCase.of(una, story.number));
+        byte[] forged = repacked(PackedCase.of(tom, there), text -> text, true);
         JsonNode arrival = lookAt(una, forged);
         assertThat(arrival.get("says").get("custody").toString()).contains("From entry 1 on it is another record");
         assertThat(bringIn(una, arrival, "by phone").expect(409).sentence()).contains("one of the two was changed");
@@ -324,12 +309,12 @@ class TwoLabsTest {
     @Test
     void whatThisVersionDoesNotKnowLeavesNothingHalfBroughtIn() throws IOException {
         Story story = Story.ofD01().imaged("inbox/d01-fat16.img");
-        String there = brought(tom, packed(una, story.number));
+        String there = brought(tom, PackedCase.of(una, story.number));
         tom.post(of(there) + "/notes", Map.of("kind", "note", "words", "From there."))
                 .expect(201);
         Set<String> before = Set.copyOf(notes(una, story.number));
         byte[] newer = repacked(
-                packed(tom, there),
+                PackedCase.of(tom, there),
                 text -> text.replace("\"healthy\"", "\"velvet\"")
                         .replaceAll("(\"imaging\" : \\[ \\{\\s*\"mark\" : \")[0-9a-f]{16}-", "$1aaaaaaaaaaaaaaaa-"),
                 false);
@@ -350,7 +335,7 @@ class TwoLabsTest {
         Story story = Story.of(new CaseForms().consent("look", "names").told("loss.event", "deleted-directly"))
                 .imaged("inbox/d01-fat16.img")
                 .scanned("both");
-        Path zip = Files.write(folder.resolve("names.zip"), packed(una, story.number));
+        Path zip = Files.write(folder.resolve("names.zip"), PackedCase.of(una, story.number));
         CaseBag.Opened opened = CaseBag.open(zip, folder.resolve("names"), 1 << 30);
         try (GZIPInputStream in = new GZIPInputStream(Files.newInputStream(
                 opened.data().resolve(opened.file().scans().get(0).file())))) {
