@@ -12,7 +12,7 @@ import RemarkBox from './RemarkBox.vue'
 import WordsFound from './WordsFound.vue'
 import VersionStrip from './VersionStrip.vue'
 import { aboutWords, hashWords, provenWords, scoreWords, versionWords } from './about'
-import { fitWords } from './lines'
+import { fitWords, notHere } from './lines'
 
 const props = defineProps<{
   /** The case. */
@@ -62,8 +62,12 @@ onMounted(() => {
         <span
           ><b>{{ line.prognosis }}</b
           >: {{ percent(line.readBytes, line.size) }} of its bytes
-          {{ gone ? 'were in the image, which is not there any more' : 'are in the image' }};
-          {{ provenWords(line.proven) }}<br /><span class="xs text-body-secondary">{{ scoreWords(line) }}</span></span
+          {{ gone ? 'were in the image, which is not there any more' : 'are in the image'
+          }}<template v-if="line.elsewhere">
+            here. {{ notHere(line.elsewhere) }} What is said of it is their session’s</template
+          >; {{ provenWords(line.proven) }}<br /><span class="xs text-body-secondary">{{
+            scoreWords(line)
+          }}</span></span
         >
       </p>
       <ul class="s">

@@ -4,7 +4,7 @@ import { bytes, dateAndTime, percent, size, zoneName } from '@/ui/format/format'
 import { useWhich } from '@/features/devices'
 import { asFound } from '@/ui/format/names'
 import FillGauge from '@/ui/instruments/FillGauge.vue'
-import { calledOf, morePlaces, placeOf } from './lines'
+import { calledOf, morePlaces, notHere, placeOf } from './lines'
 import { remarkSigns } from './remarks'
 
 defineProps<{
@@ -57,6 +57,7 @@ const which = useWhich()
           class="sign"
           :title="line.places.map(asFound).join('\n')"
           >{{ morePlaces(line) }}</span
+        ><span v-if="line.elsewhere" class="sign c-warn" :title="notHere(line.elsewhere)">at {{ line.elsewhere }}</span
         ><span v-for="d in line.devices.filter(which)" :key="d" class="sign">{{ which(d) }}</span
         ><span v-for="s in remarkSigns(line.remark)" :key="s" class="sign">{{ s }}</span>
       </div>

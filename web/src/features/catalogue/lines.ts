@@ -2,6 +2,10 @@ import { count, size } from '@/ui/format/format'
 import { asFound } from '@/ui/format/names'
 import type { CatalogueLine, WantedState } from '@/api/types'
 
+/** Of a finding whose image is in another lab. */
+export const notHere = (lab: string): string =>
+  `Its bytes are in the image at ${lab}, not here: read the device here to look at it and to recover it.`
+
 /** What a finding is called: as the lab calls it, its record, its content, or by where it was found. */
 export function calledOf(line: CatalogueLine): string {
   const name = line.remark?.called ?? line.stands?.name ?? line.suggestedName

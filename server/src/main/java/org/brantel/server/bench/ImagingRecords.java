@@ -6,6 +6,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -214,6 +215,18 @@ public class ImagingRecords {
     public Map<Long, Long> of(Collection<Long> imagingIds) {
         return sessions.findRead(Set.copyOf(imagingIds)).stream()
                 .collect(Collectors.toMap(ImagingSession.Read::id, ImagingSession.Read::deviceId));
+    }
+
+    /** Of these sessions those that other labs did, with the lab that has the image. */
+    @Transactional(readOnly = true)
+    public Map<Long, String> labs(Collection<Long> imagingIds) {
+        Map<Long, String> labs = new HashMap<>();
+        sessions.findRead(Set.copyOf(imagingIds)).forEach(r -> {
+            if (r.elsewhere() != null) {
+                labs.put(r.id(), r.elsewhere());
+            }
+        });
+        return labs;
     }
 
     /** Whether a session is writing this image just now, or will. */

@@ -47,8 +47,12 @@ class ImagingSession extends WorkRecord {
             long faults,
             List<PassWork> passes) {}
 
-    /** Which device a session read. */
-    record Read(Long id, Long deviceId) {}
+    /**
+     * Which device a session read.
+     *
+     * @param elsewhere the lab that did it; null for our own
+     */
+    record Read(Long id, Long deviceId, @Nullable String elsewhere) {}
 
     /** What one pass came to so far. */
     record PassWork(String pass, long requests, long readBytes, long faults, long millis) {}

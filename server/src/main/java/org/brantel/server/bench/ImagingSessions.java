@@ -20,8 +20,9 @@ interface ImagingSessions extends JpaRepository<ImagingSession, Long>, OfDevices
 
     List<ImagingSession> findByCaseIdOrderById(Long caseId);
 
-    @Query("select new org.brantel.server.bench.ImagingSession$Read(s.id, s.deviceId) from ImagingSession s where "
-            + "s.id in ?1")
+    @Query(
+            "select new org.brantel.server.bench.ImagingSession$Read(s.id, s.deviceId, s.elsewhere) from ImagingSession s where "
+                    + "s.id in ?1")
     List<ImagingSession.Read> findRead(Collection<Long> ids);
 
     List<ImagingSession> findByDeviceIdOrderByIdDesc(Long deviceId);

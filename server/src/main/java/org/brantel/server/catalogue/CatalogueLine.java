@@ -46,12 +46,13 @@ class CatalogueLine {
      * Where in a case a line was found.
      *
      * @param device that its bytes are taken from
+     * @param elsewhere the lab that has the image; null where it is here
      * @param all    on which sessions found it
      */
-    record On(long device, List<Long> all) {
+    record On(long device, @Nullable String elsewhere, List<Long> all) {
 
         /** Where nobody asks for it. */
-        static final On NOWHERE = new On(0, List.of());
+        static final On NOWHERE = new On(0, null, List.of());
     }
 
     @Id
@@ -429,7 +430,15 @@ class CatalogueLine {
                 new CatalogueViews.Called(path, name, into ? suggestedName : null, CatalogueViews.Place.of(standing())),
                 verdict(),
                 new CatalogueViews.Stored(
-                        on.device(), imagingId, kind, size, readBytes, extentList(), sha256, dates(into)),
+                        on.device(),
+                        imagingId,
+                        on.elsewhere(),
+                        kind,
+                        size,
+                        readBytes,
+                        extentList(),
+                        sha256,
+                        dates(into)),
                 new CatalogueViews.Found(
                         List.of(origins), List.of(places), seen.sessions(), on.all(), record(), seen.versions()),
                 new CatalogueViews.Asked(List.of(wanted), List.of(mayFit), fits),

@@ -31,5 +31,12 @@ interface CatalogueLines extends JpaRepository<CatalogueLine, Long> {
     @Query(value = "select * from catalogue_line where id = any(?1)", nativeQuery = true)
     List<CatalogueLine> findByIds(Long[] ids);
 
+    /** By session, how many of these lines its image holds; of those sessions alone that are asked for. */
+    @Query(
+            value = "select imaging_id, count(*) from catalogue_line where id = any(?1) and imaging_id = any(?2) "
+                    + "group by imaging_id order by imaging_id",
+            nativeQuery = true)
+    List<Object[]> countOn(Long[] ids, Long[] imagingIds);
+
     List<CatalogueLine> findByCaseIdAndIdIn(Long caseId, Collection<Long> ids);
 }

@@ -80,11 +80,13 @@ public final class CatalogueViews {
      *
      * @param device    of the case that its bytes are on
      * @param imagingId session whose image holds it
+     * @param elsewhere the lab that has that image, so that none of its bytes are here; absent where it is ours
      * @param readBytes how many of its bytes are in that image
      */
     public record Stored(
             long device,
             long imagingId,
+            @Nullable String elsewhere,
             String kind,
             long size,
             long readBytes,

@@ -56,8 +56,9 @@ class LineViews {
         List<Long> ids = some.stream().map(CatalogueLine::id).toList();
         Map<Long, Seen> seenBy = seen.of(ids);
         long caseId = cases.id(number);
-        Map<Long, Long> devices =
-                imaging.of(some.stream().map(CatalogueLine::imagingId).toList());
+        List<Long> images = some.stream().map(CatalogueLine::imagingId).toList();
+        Map<Long, Long> devices = imaging.of(images);
+        Map<Long, String> labs = imaging.labs(images);
         Map<Long, Long> scanned = searched.devices(caseId);
         Marks chosen = selections.chosen(caseId);
         Map<Long, RemarkViews.Remark> said = remarks.of(caseId, ids);
@@ -65,14 +66,15 @@ class LineViews {
         return some.stream()
                 .map(l -> l.view(
                         into,
-                        on(l, devices, scanned, seenBy.getOrDefault(l.id(), Seen.NOWHERE)),
+                        on(l, devices, labs.get(l.imagingId()), scanned, seenBy.getOrDefault(l.id(), Seen.NOWHERE)),
                         wanted,
                         seenBy.getOrDefault(l.id(), Seen.NOWHERE),
                         new CatalogueViews.Lab(chosen.has(l.id()), said.get(l.id()), look(sightOf.get(l.id())))))
                 .toList();
     }
 
-    private static CatalogueLine.On on(CatalogueLine line, Map<Long, Long> read, Map<Long, Long> scanned, Seen seen) {
+    private static CatalogueLine.On on(
+            CatalogueLine line, Map<Long, Long> read, @Nullable String elsewhere, Map<Long, Long> scanned, Seen seen) {
         long device = Known.in(read, line.imagingId());
         List<Long> all = Stream.concat(
                         Stream.of(device),
@@ -80,7 +82,7 @@ class LineViews {
                 .distinct()
                 .sorted()
                 .toList();
-        return new CatalogueLine.On(device, all);
+        return new CatalogueLine.On(device, elsewhere, all);
     }
 
     private static @Nullable String look(Sights.@Nullable Seen seen) {

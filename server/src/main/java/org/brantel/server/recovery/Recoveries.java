@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import org.brantel.core.finding.Prognosis;
 import org.brantel.server.catalogue.Catalogues;
+import org.brantel.server.catalogue.ChosenBytes;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.intake.Stage;
 import org.brantel.server.platform.Happenings;
@@ -33,6 +34,7 @@ public class Recoveries {
     private final RecoveryRuns runs;
     private final RecoveredFiles files;
     private final Catalogues catalogues;
+    private final ChosenBytes bytes;
     private final Cases cases;
     private final Happenings happenings;
     private final Jobs jobs;
@@ -43,6 +45,7 @@ public class Recoveries {
             RecoveryRuns runs,
             RecoveredFiles files,
             Catalogues catalogues,
+            ChosenBytes bytes,
             Cases cases,
             Happenings happenings,
             Jobs jobs,
@@ -51,6 +54,7 @@ public class Recoveries {
         this.runs = runs;
         this.files = files;
         this.catalogues = catalogues;
+        this.bytes = bytes;
         this.cases = cases;
         this.happenings = happenings;
         this.jobs = jobs;
@@ -68,6 +72,7 @@ public class Recoveries {
         if (selected == 0) {
             throw Refusal.conflict("Nothing is selected; choose findings in the catalogue first.");
         }
+        bytes.here(number);
         RecoveryRun run = runs.save(new RecoveryRun(caseId, selected, laying, who, clock.instant()));
         cases.moveTo(number, Stage.RECOVERY, who);
         happenings.tell(

@@ -58,7 +58,13 @@ public final class RecoveryViews {
      *
      * @param opensOn the system whose rules their names follow
      */
-    public record Laying(Layout layout, NameRules opensOn) {}
+    public record Laying(Layout layout, NameRules opensOn) {
+
+        public Laying {
+            layout = layout == null ? Layout.AS_IT_STOOD : layout;
+            opensOn = opensOn == null ? NameRules.EVERY : opensOn;
+        }
+    }
 
     /**
      * How the selection would be laid out, seen from one of its folders, before anything is written.

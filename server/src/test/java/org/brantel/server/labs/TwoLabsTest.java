@@ -172,6 +172,8 @@ class TwoLabsTest {
         JsonNode line =
                 tom.get(of(there) + "/catalogue?size=1").json().get("lines").get(0);
         assertThat(line.get("readBytes").asLong()).as("its bytes are not here").isZero();
+        assertThat(line.get("elsewhere").asString()).isEqualTo("Lab under test");
+        assertThat(recovering(there).expect(409).sentence()).contains("no bytes here: the image is at Lab under test");
         JsonNode elsewhere =
                 tom.get(of(there) + "/labs").json().get("elsewhere").get(0);
         assertThat(elsewhere.get("tears")).isEmpty();
@@ -214,6 +216,8 @@ class TwoLabsTest {
                         .asLong())
                 .as("now their bytes are there")
                 .isPositive();
+        recovering(there).expect(201);
+        tom.await(of(there) + "/recovery", r -> r.get(0).get("state").asString().equals("done"));
 
         byte[] back = PackedCase.of(tom, there);
         JsonNode returned = lookAt(una, back);
@@ -238,6 +242,24 @@ class TwoLabsTest {
         assertThat(paths(tom, there)).isEqualTo(found);
         assertThat(tom.get(of(there) + "/labs").json().get("elsewhere").get(0).get("tears"))
                 .isEmpty();
+    }
+
+    private Visitor.Answer recovering(String number) {
+        tom.put(
+                        of(number) + "/catalogue/selection",
+                        Map.of(
+                                "ids",
+                                List.of(),
+                                "selected",
+                                true,
+                                "filter",
+                                Map.of(
+                                        "kinds", List.of(),
+                                        "origins", List.of(),
+                                        "prognoses", List.of("whole"),
+                                        "selectedOnly", false)))
+                .expect(200);
+        return tom.post(of(number) + "/recovery", Map.of());
     }
 
     private void decideFirst(String number) {
