@@ -65,3 +65,9 @@ describe('what a session looked at and came to', () => {
     expect(isSound({ ...report, findings: 0, prognoses: {} })).toBe(false)
   })
 })
+
+it('says of a session of another lab where it was done', () => {
+  expect(scopeWords({ elsewhere: 'Salt works', importedFrom: 'a session of Salt works' } as never)).toBe(
+    'at Salt works',
+  )
+})

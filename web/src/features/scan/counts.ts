@@ -39,7 +39,10 @@ export function methodWords(s: Pick<ScanView, 'method' | 'search'>): string {
 }
 
 /** Where a session looks, in words. */
-export function scopeWords(s: Pick<ScanView, 'volume' | 'early' | 'hashes' | 'importedFrom' | 'ofFiles'>): string {
+export function scopeWords(
+  s: Pick<ScanView, 'volume' | 'early' | 'hashes' | 'importedFrom' | 'elsewhere' | 'ofFiles'>,
+): string {
+  if (s.elsewhere) return `at ${s.elsewhere}`
   if (s.importedFrom) return `from ${s.importedFrom}`
   if (s.ofFiles) return 'the copied files'
   const where = s.volume === undefined || s.volume === null ? 'whole medium' : `volume ${s.volume}`

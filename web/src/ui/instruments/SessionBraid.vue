@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { ScanView } from '@/api/types'
 import { count } from '@/ui/format/format'
-import { addedPath, braidOf, sharedPath } from './braid'
+import { addedPath, braidOf, laneWords, sharedPath } from './braid'
 
 const props = defineProps<{
   /** Oldest first. */
@@ -59,7 +59,8 @@ const spoken = computed(() =>
         <line x1="0" :x2="LEFT + WIDTH + RIGHT" :y1="s.laneY + 15" :y2="s.laneY + 15" class="lane" />
         <text x="2" :y="s.laneY + 4">
           <tspan class="no">{{ s.session.id }}</tspan>
-          <tspan dx="8">{{ words[s.session.id] }}</tspan>
+          <tspan dx="8">{{ laneWords(words[s.session.id] ?? '') }}</tspan>
+          <title>{{ words[s.session.id] }}</title>
         </text>
         <text :x="LEFT + WIDTH + 66" :y="s.laneY + 4" class="no end b">+{{ count(s.session.added) }}</text>
         <text :x="LEFT + WIDTH + RIGHT - 6" :y="s.laneY + 4" class="no end mu">

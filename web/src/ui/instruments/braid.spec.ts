@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { ScanView } from '@/api/types'
-import { addedPath, braidOf, sharedPath } from './braid'
+import { addedPath, braidOf, laneWords, sharedPath } from './braid'
 
 const session = (id: number, added: number, shared: number, state = 'done'): ScanView =>
   ({ id, added, shared, state }) as ScanView
@@ -29,5 +29,14 @@ describe('the session braid', () => {
   })
   it('is empty before there is a session', () => {
     expect(braidOf([], 500).strands).toEqual([])
+  })
+})
+
+describe('the words of a lane', () => {
+  it('end before the strands begin', () => {
+    expect(laneWords('records, whole medium')).toBe('records, whole medium')
+    const long = laneWords('records and content, at Lab of the salt works')
+    expect(long).toHaveLength(34)
+    expect(long.endsWith('…')).toBe(true)
   })
 })

@@ -86,3 +86,10 @@ export function sharedPath(s: Strand, trunkTop: number): string {
   const back = `C ${end - 40} ${under}, ${s.x + 58} ${bottom}, ${s.x} ${bottom}`
   return `M ${s.x} ${top} ${there} V ${under} ${back} Z`
 }
+
+/** What a lane has room for, before the strands begin. */
+const LANE_LETTERS = 34
+
+/** A session's words as its lane has room for them. */
+export const laneWords = (words: string): string =>
+  words.length <= LANE_LETTERS ? words : `${words.slice(0, LANE_LETTERS - 1).trimEnd()}…`

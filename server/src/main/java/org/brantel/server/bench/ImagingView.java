@@ -3,6 +3,7 @@ package org.brantel.server.bench;
 import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.time.Instant;
 import java.util.List;
+import java.util.OptionalLong;
 import org.brantel.core.imaging.StopLimits;
 import org.brantel.server.work.Standing;
 import org.jspecify.annotations.Nullable;
@@ -27,8 +28,17 @@ public record ImagingView(
 
     /** How much of what is to be read has been, 0 to 1; of a straight copy, of its records and files. */
     public double share() {
-        long all = files == null || files.inAll() == null ? sum.size() : files.inAll();
+        long all = inAll().orElse(sum.size());
         return all == 0 ? 0 : (double) sum.readBytes() / all;
+    }
+
+    /** Bytes that will have been asked for at its end; not known while the records of a straight copy are read. */
+    OptionalLong inAll() {
+        if (files == null) {
+            return OptionalLong.of(sum.size());
+        }
+        Long all = files.inAll();
+        return all == null ? OptionalLong.empty() : OptionalLong.of(all);
     }
 
     /**

@@ -2,6 +2,7 @@ package org.brantel.server.bench;
 
 import java.time.Clock;
 import java.util.List;
+import java.util.OptionalLong;
 import org.brantel.server.asks.Place;
 import org.brantel.server.asks.WorkAtHand;
 import org.brantel.server.work.WorkState;
@@ -28,13 +29,15 @@ class ReadingAtHand implements WorkAtHand {
     }
 
     private Piece piece(ImagingView s) {
-        long left = s.sum().size() - s.sum().readBytes() - s.sum().failedBytes();
-        boolean goesOn = s.standing().state() == WorkState.RUNNING && s.course().rate() > 0;
+        long done = s.sum().readBytes() + s.sum().failedBytes();
+        OptionalLong all = s.inAll();
+        long left = Math.max(0, all.orElse(0) - done);
+        boolean goesOn = s.standing().state() == WorkState.RUNNING && s.course().rate() > 0 && all.isPresent();
         return new Piece(
                 s.caseNumber(),
                 "Reading",
                 s.standing().state(),
-                (double) (s.sum().size() - left) / s.sum().size(),
+                all.isPresent() && all.getAsLong() > 0 ? (double) done / all.getAsLong() : 0,
                 Place.IMAGING,
                 goesOn
                         ? clock.instant()

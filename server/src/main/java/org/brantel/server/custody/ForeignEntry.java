@@ -2,21 +2,13 @@ package org.brantel.server.custody;
 
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
-import jakarta.persistence.GeneratedValue;
-import jakarta.persistence.GenerationType;
-import jakarta.persistence.Id;
 import jakarta.persistence.Table;
-import java.time.Instant;
 import org.brantel.core.custody.CustodyEntry;
 
 /** An entry of another lab's record of a case. */
 @Entity
 @Table(name = "custody_elsewhere")
-class ForeignEntry {
-
-    @Id
-    @GeneratedValue(strategy = GenerationType.IDENTITY)
-    private long id;
+class ForeignEntry extends EntryRow {
 
     @Column(updatable = false)
     private Long caseId;
@@ -24,46 +16,11 @@ class ForeignEntry {
     @Column(updatable = false)
     private String fingerprint;
 
-    @Column(updatable = false)
-    private String caseNumber;
-
-    @Column(updatable = false)
-    private long number;
-
-    @Column(updatable = false)
-    private Instant at;
-
-    @Column(updatable = false)
-    private String who;
-
-    @Column(updatable = false)
-    private String what;
-
-    @Column(updatable = false)
-    private String detail;
-
-    @Column(updatable = false)
-    private String previous;
-
-    @Column(updatable = false)
-    private String hash;
-
     protected ForeignEntry() {}
 
     ForeignEntry(long caseId, String fingerprint, CustodyEntry entry) {
+        super(entry);
         this.caseId = caseId;
         this.fingerprint = fingerprint;
-        caseNumber = entry.caseNumber();
-        number = entry.number();
-        at = entry.at();
-        who = entry.who();
-        what = entry.what();
-        detail = entry.detail();
-        previous = entry.previous();
-        hash = entry.hash();
-    }
-
-    CustodyEntry entry() {
-        return new CustodyEntry(number, caseNumber, at, who, what, detail, previous, hash);
     }
 }

@@ -290,6 +290,8 @@ public class Scans {
                 .findTop200ByStateAndMethodInOrderByIdDesc(
                         WorkState.DONE, List.of(ScanMethod.STRUCTURE, ScanMethod.CARVE))
                 .stream()
+                // What was brought in took as long as unpacking did, which says nothing of scanning.
+                .filter(s -> s.importedFrom() == null)
                 .map(ScanSession::measured)
                 .toList();
     }
