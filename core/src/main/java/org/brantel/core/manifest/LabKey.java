@@ -1,6 +1,7 @@
 package org.brantel.core.manifest;
 
 import java.io.IOException;
+import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
@@ -34,18 +35,10 @@ public final class LabKey {
         this.publicKey = publicKey;
     }
 
-    /** Reads the key, or makes one that its owner alone can read. */
+    /** Reads the key, or makes one that its owner alone can read; who asks at the same time gets the same one. */
     public static LabKey at(Path file) throws IOException {
         if (!Files.exists(file)) {
-            KeyPair pair = generate();
-            Files.createDirectories(file.toAbsolutePath().getParent());
-            Files.createFile(file, PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
-            Files.writeString(
-                    file,
-                    pem("PRIVATE KEY", pair.getPrivate().getEncoded())
-                            + pem("PUBLIC KEY", pair.getPublic().getEncoded()),
-                    StandardOpenOption.TRUNCATE_EXISTING);
-            return new LabKey(pair.getPrivate(), pair.getPublic());
+            make(file);
         }
         String text = Files.readString(file);
         try {
@@ -55,6 +48,29 @@ public final class LabKey {
                     factory.generatePublic(new X509EncodedKeySpec(section(text, "PUBLIC KEY", file))));
         } catch (GeneralSecurityException e) {
             throw new IOException("The lab key " + file + " is not an Ed25519 key pair: " + e.getMessage() + ".", e);
+        }
+    }
+
+    /** It is there as a whole or not at all, and the first one stays. */
+    private static void make(Path file) throws IOException {
+        KeyPair pair = generate();
+        Path folder = Files.createDirectories(file.toAbsolutePath().getParent());
+        Path part = Files.createTempFile(
+                folder,
+                "lab-key",
+                ".part",
+                PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
+        try {
+            Files.writeString(
+                    part,
+                    pem("PRIVATE KEY", pair.getPrivate().getEncoded())
+                            + pem("PUBLIC KEY", pair.getPublic().getEncoded()),
+                    StandardOpenOption.TRUNCATE_EXISTING);
+            Files.createLink(file, part);
+        } catch (FileAlreadyExistsException e) {
+            // Somebody else was first: theirs is the lab's.
+        } finally {
+            Files.deleteIfExists(part);
         }
     }
 

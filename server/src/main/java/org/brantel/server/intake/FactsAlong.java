@@ -66,7 +66,7 @@ class FactsAlong implements GoesAlong {
             CaseFile.Withdrawn withdrawn = f.withdrawn();
             if (here.isPresent()) {
                 if (withdrawn != null) {
-                    correct(here.get(), f, withdrawn);
+                    correct(coming, here.get(), f, withdrawn);
                 }
                 continue;
             }
@@ -82,9 +82,11 @@ class FactsAlong implements GoesAlong {
         }
     }
 
-    /** What was corrected elsewhere since is corrected here as well. */
-    private void correct(long id, CaseFile.Fact fact, CaseFile.Withdrawn withdrawn) {
-        facts.findById(id).filter(row -> !row.isWithdrawn()).ifPresent(row -> withdraw(row, fact, withdrawn));
+    /** What was corrected elsewhere since is corrected here as well; a file speaks of its own case alone. */
+    private void correct(Coming coming, long id, CaseFile.Fact fact, CaseFile.Withdrawn withdrawn) {
+        facts.findById(id)
+                .filter(row -> row.caseId() == coming.caseId() && !row.isWithdrawn())
+                .ifPresent(row -> withdraw(row, fact, withdrawn));
     }
 
     private static void withdraw(FactRow row, CaseFile.Fact fact, CaseFile.Withdrawn withdrawn) {

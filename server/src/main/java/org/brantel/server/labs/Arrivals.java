@@ -7,22 +7,13 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
-import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Collectors;
 import org.brantel.core.casefile.CaseBag;
-import org.brantel.core.casefile.CaseFile;
 import org.brantel.core.manifest.LabKey;
 import org.brantel.core.source.SourceException;
-import org.brantel.server.custody.ForeignRecords;
-import org.brantel.server.intake.Cases;
-import org.brantel.server.intake.ForeignCases;
-import org.brantel.server.intake.GoesAlong;
-import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Settings;
-import org.brantel.server.platform.Topic;
 import org.brantel.server.staff.Staff;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -38,43 +29,22 @@ class Arrivals {
     private static final int MOST_SHOWN = 50;
 
     private final ArrivalRows arrivals;
-    private final KnownLabs labs;
-    private final CaseHomes homes;
-    private final TravelMarkRows marks;
     private final Homecoming homecoming;
-    private final List<GoesAlong> parts;
-    private final ForeignCases foreign;
-    private final ForeignRecords others;
-    private final Cases cases;
-    private final Happenings happenings;
+    private final BringingIn bringingIn;
     private final TransactionTemplate transaction;
     private final Settings settings;
     private final Clock clock;
 
     Arrivals(
             ArrivalRows arrivals,
-            KnownLabs labs,
-            CaseHomes homes,
-            TravelMarkRows marks,
             Homecoming homecoming,
-            List<GoesAlong> parts,
-            ForeignCases foreign,
-            ForeignRecords others,
-            Cases cases,
-            Happenings happenings,
+            BringingIn bringingIn,
             TransactionTemplate transaction,
             Settings settings,
             Clock clock) {
         this.arrivals = arrivals;
-        this.labs = labs;
-        this.homes = homes;
-        this.marks = marks;
         this.homecoming = homecoming;
-        this.parts = parts;
-        this.foreign = foreign;
-        this.others = others;
-        this.cases = cases;
-        this.happenings = happenings;
+        this.bringingIn = bringingIn;
         this.transaction = transaction;
         this.settings = settings;
         this.clock = clock;
@@ -173,7 +143,7 @@ class Arrivals {
                 throw Refusal.gone("What was unpacked of the file is no longer there; send it in again.");
             }
             try {
-                take(row, opened, own, compared, person);
+                bringingIn.take(row, opened, own, compared, person);
             } catch (IOException e) {
                 throw new UncheckedIOException(e);
             }
@@ -200,80 +170,6 @@ class Arrivals {
                     + v.decidedBy() + " already.");
         }
         return row;
-    }
-
-    private void take(ArrivalRow row, CaseBag.Opened opened, String own, String compared, Staff.Person person)
-            throws IOException {
-        CaseFile file = opened.file();
-        Instant now = clock.instant();
-        LabsViews.Says says = homecoming.says(opened, own);
-        homecoming.sameRecords(opened, own);
-        String how = known(says, compared, person.name(), now);
-        String before = says.here();
-        String number = before == null ? foreign.log(file, person) : before;
-        long caseId = cases.id(number);
-        GoesAlong.Coming coming = new GoesAlong.Coming(
-                number, caseId, before == null, file, opened.data(), new CaseMarks(marks, caseId, own), person.name());
-        for (GoesAlong part : parts) {
-            part.takeIn(coming);
-        }
-        keepRecords(caseId, opened, own, now);
-        row.broughtInto(number, says, person.name(), now);
-        happenings.tell(
-                number,
-                person.name(),
-                "brought the case in from another lab",
-                says.lab() + ", " + says.number() + ", packed " + says.packed() + " by " + says.by() + "; "
-                        + says.brings().stream()
-                                .filter(b -> b.fresh() > 0)
-                                .map(b -> b.fresh() + " " + b.what().word())
-                                .collect(Collectors.joining(", "))
-                        + "; file SHA-256 " + row.kept().sent().sha256() + ", signed with " + says.fingerprint() + ", "
-                        + how
-                        + says.custody().stream()
-                                .flatMap(c -> c.trouble().stream().map(w -> "; record of " + c.lab() + ": " + w))
-                                .collect(Collectors.joining()),
-                Topic.CASE,
-                Topic.LABS);
-    }
-
-    /** @return how the key is known */
-    private String known(LabsViews.Says says, String compared, String who, Instant now) {
-        LabsViews.Known known = says.known();
-        if (known != null) {
-            return "known since " + known.at() + " (" + known.compared() + ")";
-        }
-        String how = compared.strip();
-        if (how.isEmpty()) {
-            throw Refusal.badInput(
-                    "compared",
-                    "Nobody has compared the key of " + says.lab() + " yet: call them on a number that you know, let "
-                            + "them read its fingerprint to you, and write down who did.");
-        }
-        labs.save(new KnownLab(says.fingerprint(), says.lab(), how, who, now));
-        return "compared: " + how;
-    }
-
-    /** What other labs wrote down; our own record is our own. */
-    private void keepRecords(long caseId, CaseBag.Opened opened, String own, Instant now) {
-        List<CaseFile.Ledger> ledgers = opened.file().custody();
-        for (int i = 0; i < ledgers.size(); i++) {
-            CaseFile.Ledger ledger = ledgers.get(i);
-            CaseFile.Home home = ledger.home();
-            if (home.fingerprint().equals(own)) {
-                continue;
-            }
-            CaseHome row = homes.findById(new CaseHome.Key(home.fingerprint(), home.number()))
-                    .orElseGet(() -> homes.save(new CaseHome(caseId, home, now)));
-            if (ledger.entries() >= row.lastNumber()) {
-                others.goOn(
-                        caseId,
-                        home.fingerprint(),
-                        home.number(),
-                        opened.custody().get(i).entries());
-                row.recordEndsAt(ledger.entries(), ledger.lastHash(), now);
-            }
-        }
     }
 
     LabsViews.Arrival putAside(long id, String who) {

@@ -8,19 +8,11 @@ import java.nio.file.Path;
 import java.security.MessageDigest;
 import java.time.Clock;
 import java.time.LocalDate;
-import java.util.ArrayList;
-import java.util.List;
 import org.brantel.core.casefile.CaseBag;
 import org.brantel.core.casefile.CaseFile;
-import org.brantel.core.custody.CustodyEntry;
 import org.brantel.core.hash.Hashes;
 import org.brantel.core.manifest.BagInfo;
 import org.brantel.core.manifest.LabKey;
-import org.brantel.server.custody.CustodyService;
-import org.brantel.server.custody.ForeignRecords;
-import org.brantel.server.intake.Cases;
-import org.brantel.server.intake.ForeignCases;
-import org.brantel.server.intake.GoesAlong;
 import org.brantel.server.platform.Settings;
 import org.brantel.server.platform.Topic;
 import org.brantel.server.work.Labour;
@@ -36,35 +28,13 @@ import org.springframework.stereotype.Component;
 class PackingJob implements Labour<Packing> {
 
     private final Packings packings;
-    private final CaseHomes homes;
-    private final TravelMarkRows marks;
-    private final List<GoesAlong> parts;
-    private final ForeignCases foreign;
-    private final Cases cases;
-    private final CustodyService custody;
-    private final ForeignRecords others;
+    private final Collecting collecting;
     private final Settings settings;
     private final Clock clock;
 
-    PackingJob(
-            Packings packings,
-            CaseHomes homes,
-            TravelMarkRows marks,
-            List<GoesAlong> parts,
-            ForeignCases foreign,
-            Cases cases,
-            CustodyService custody,
-            ForeignRecords others,
-            Settings settings,
-            Clock clock) {
+    PackingJob(Packings packings, Collecting collecting, Settings settings, Clock clock) {
         this.packings = packings;
-        this.homes = homes;
-        this.marks = marks;
-        this.parts = parts;
-        this.foreign = foreign;
-        this.cases = cases;
-        this.custody = custody;
-        this.others = others;
+        this.collecting = collecting;
         this.settings = settings;
         this.clock = clock;
     }
@@ -112,7 +82,7 @@ class PackingJob implements Labour<Packing> {
         Files.createDirectories(data);
         try {
             LabKey key = LabKey.at(settings.key());
-            CaseFile file = collect(run, data, key.fingerprint());
+            CaseFile file = collecting.of(run.number(), data, key.fingerprint(), run.record(), run.now());
             CaseBag.document(file, data);
             CaseBag.pack(
                     data,
@@ -134,57 +104,6 @@ class PackingJob implements Labour<Packing> {
                         "packed the case for another lab",
                         "packing " + run.id() + " for " + run.record().forLab() + ", because: "
                                 + run.record().why() + "; " + bytes + " bytes, SHA-256 " + hash);
-    }
-
-    private CaseFile collect(WorkRun<Packing> run, Path data, String fingerprint) throws IOException {
-        String number = run.number();
-        long caseId = cases.id(number);
-        GoesAlong.Leaving leaving = new GoesAlong.Leaving(
-                number,
-                settings.lab(),
-                new CaseMarks(marks, caseId, fingerprint),
-                data,
-                new GoesAlong.Parts(
-                        new ArrayList<>(), new ArrayList<>(), new ArrayList<>(), new ArrayList<>(), new ArrayList<>()));
-        for (GoesAlong part : parts) {
-            part.pack(leaving);
-        }
-        CaseFile.Home home = new CaseFile.Home(settings.lab(), fingerprint, number);
-        List<CaseHome> elsewhere = homes.findByCaseIdOrderByCameAt(caseId);
-        List<CaseFile.Ledger> ledgers = new ArrayList<>();
-        List<CustodyEntry> own = custody.tape(number).entries();
-        CustodyEntry last = own.get(own.size() - 1);
-        ledgers.add(new CaseFile.Ledger(home, last.number(), last.hash(), record(data, 1, own)));
-        for (CaseHome h : elsewhere) {
-            ledgers.add(new CaseFile.Ledger(
-                    h.home(),
-                    h.lastNumber(),
-                    h.lastHash(),
-                    record(
-                            data,
-                            ledgers.size() + 1,
-                            others.of(h.home().fingerprint(), h.home().number()))));
-        }
-        return CaseFile.of(
-                new CaseFile.Origin(
-                        home,
-                        elsewhere.stream().map(CaseHome::home).toList(),
-                        run.now(),
-                        run.record().who(),
-                        run.record().forLab(),
-                        run.record().why()),
-                foreign.told(number),
-                leaving.parts().devices(),
-                new CaseFile.Said(leaving.parts().facts(), leaving.parts().notes()),
-                leaving.parts().imaging(),
-                leaving.parts().scans(),
-                ledgers);
-    }
-
-    private static String record(Path data, int place, List<CustodyEntry> entries) throws IOException {
-        String name = "custody/record-" + place + ".ndjson";
-        CaseBag.record(entries, data.resolve(name));
-        return name;
     }
 
     static String sha256(Path file) throws IOException {

@@ -328,6 +328,37 @@ class TwoLabsTest {
         assertThat(bringIn(una, arrival, "by phone").expect(409).sentence()).contains("was put aside by");
     }
 
+    /** A file speaks of its own case: what it claims of another one of ours changes nothing there. */
+    @Test
+    void nothingOfAnotherCaseIsTouched() throws IOException {
+        Story story = Story.of(new CaseForms().told("loss.event", "deleted-directly"));
+        Story another = Story.of(new CaseForms().told("loss.event", "deleted-directly"));
+        List<String> before = facts(una, another.number);
+        assertThat(before).isNotEmpty();
+        String there = brought(tom, PackedCase.of(una, story.number));
+        long own = factOf(story.number);
+        long other = factOf(another.number);
+        byte[] forged = repacked(
+                PackedCase.of(tom, there),
+                text -> text.replaceFirst("(\"facts\" : \\[ \\{\\s*\"mark\" : \"[0-9a-f]{16}-)" + own, "$1" + other)
+                        .replaceFirst(
+                                "(?s)(\"facts\" : .*?\"withdrawn\" : )null",
+                                "$1{\"who\":\"Tom\",\"at\":\"2026-12-01T12:00:00Z\"}"),
+                false);
+        JsonNode arrival = lookAt(una, forged);
+        bringIn(una, arrival, "by phone").expect(200);
+        assertThat(facts(una, another.number)).isEqualTo(before);
+    }
+
+    private static long factOf(String number) {
+        return Lab.open()
+                .sql()
+                .queryForObject(
+                        "select min(f.id) from fact f join lab_case c on c.id = f.case_id where c.number = ?",
+                        Long.class,
+                        number);
+    }
+
     @Test
     void whatThisVersionDoesNotKnowLeavesNothingHalfBroughtIn() throws IOException {
         Story story = Story.ofD01().imaged("inbox/d01-fat16.img");
