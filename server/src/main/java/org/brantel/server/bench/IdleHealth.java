@@ -80,9 +80,10 @@ public class IdleHealth {
     synchronized void look() {
         Duration every = Duration.ofSeconds(settings.bench().healthSeconds());
         for (Attachment a : attachments.findByDetachedAtIsNullOrderById()) {
-            Instant before = asked.getOrDefault(
-                    a.id(),
-                    readings.latest(a.id()).map(HealthReadings.Latest::at).orElse(Instant.EPOCH));
+            Instant known = asked.get(a.id());
+            Instant before = known == null
+                    ? readings.latest(a.id()).map(HealthReadings.Latest::at).orElse(Instant.EPOCH)
+                    : known;
             if (!clock.instant().isBefore(before.plus(every)) && !stations.isBeingRead(a) && !stations.isGone(a)) {
                 read(a);
             }
@@ -127,10 +128,12 @@ public class IdleHealth {
     @Transactional(readOnly = true)
     public List<Alarm> alarms() {
         List<Alarm> found = new ArrayList<>();
-        for (Attachment a : attachments.findByDetachedAtIsNullOrderById()) {
-            Judgement judgement = readings.latest(a.id())
-                    .map(HealthReadings.Latest::judgement)
-                    .orElse(null);
+        List<Attachment> standing = attachments.findByDetachedAtIsNullOrderById();
+        Map<Long, HealthReadings.Latest> latest =
+                readings.latest(standing.stream().map(Attachment::id).toList());
+        for (Attachment a : standing) {
+            HealthReadings.Latest newest = latest.get(a.id());
+            Judgement judgement = newest == null ? null : newest.judgement();
             if (judgement != null
                     && judgement.grade().compareTo(Judgement.Grade.POOR) >= 0
                     && !stations.isBeingRead(a)) {

@@ -3,7 +3,10 @@ package org.brantel.server.health;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.brantel.core.health.HealthReading;
@@ -90,6 +93,18 @@ public class HealthReadings {
                     .orElse(r.reading());
             return new Latest(r.at(), Judgement.of(List.of(first, r.reading())));
         });
+    }
+
+    /** The newest reading of each of these attached devices that has one, by attachment. */
+    @Transactional(readOnly = true)
+    public Map<Long, Latest> latest(Collection<Long> attachmentIds) {
+        Map<Long, HealthReading> first = new HashMap<>();
+        Map<Long, Latest> latest = new HashMap<>();
+        rows.findEnds(attachmentIds).forEach(r -> {
+            HealthReading begun = first.computeIfAbsent(r.attachmentId(), a -> r.reading());
+            latest.put(r.attachmentId(), new Latest(r.at(), Judgement.of(List.of(begun, r.reading()))));
+        });
+        return latest;
     }
 
     /** What the newest reading says, held against the first one. */

@@ -8,6 +8,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.io.IOException;
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import org.brantel.core.health.HealthReading;
@@ -60,6 +61,10 @@ class HealthRow {
         this.who = who;
     }
 
+    Long attachmentId() {
+        return attachmentId;
+    }
+
     Long caseId() {
         return caseId;
     }
@@ -102,7 +107,18 @@ interface HealthRows extends JpaRepository<HealthRow, Long>, OfDevices {
 
     Optional<HealthRow> findFirstByAttachmentIdOrderById(Long attachmentId);
 
+    /** The first and the newest reading of each of these that has any; one that has one reading once. */
+    @Query("select r from HealthRow r where r.id in (select min(x.id) from HealthRow x where x.attachmentId in ?1 "
+            + "group by x.attachmentId) or r.id in (select max(x.id) from HealthRow x where x.attachmentId in ?1 "
+            + "group by x.attachmentId) order by r.id")
+    List<HealthRow> findEnds(Collection<Long> attachmentIds);
+
     Optional<HealthRow> findFirstByAttachmentIdOrderByIdDesc(Long attachmentId);
+
+    /** The newest reading of each of these that has one. */
+    @Query("select r from HealthRow r where r.id in (select max(x.id) from HealthRow x where x.attachmentId in ?1 "
+            + "group by x.attachmentId) order by r.id")
+    List<HealthRow> findNewest(Collection<Long> attachmentIds);
 
     Optional<HealthRow> findFirstByAttachmentIdAndAtBetweenOrderByAtDesc(Long attachmentId, Instant from, Instant to);
 

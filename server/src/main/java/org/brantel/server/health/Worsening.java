@@ -54,15 +54,15 @@ class Worsening implements Pressing {
                 .map(CaseViews.Summary::number)
                 .toList());
         Map<String, List<Pressure>> worse = new LinkedHashMap<>();
-        for (long attachment : asked) {
-            rows.findFirstByAttachmentIdOrderByIdDesc(attachment)
-                    .filter(last -> unread.containsKey(last.caseId()))
-                    .ifPresent(last -> {
-                        String number = Known.in(unread, last.caseId());
-                        worse(attachment, last, () -> which(number, attachment))
-                                .ifPresent(p -> worse.computeIfAbsent(number, n -> new ArrayList<>())
-                                        .add(p));
-                    });
+        for (HealthRow last : rows.findNewest(asked)) {
+            // What has no bad sectors has not got more of them.
+            if (unread.containsKey(last.caseId()) && bad(last.reading()) > 0) {
+                String number = Known.in(unread, last.caseId());
+                long attachment = last.attachmentId();
+                worse(attachment, last, () -> which(number, attachment))
+                        .ifPresent(p -> worse.computeIfAbsent(number, n -> new ArrayList<>())
+                                .add(p));
+            }
         }
         return worse;
     }

@@ -61,13 +61,15 @@ public class CaseLists {
             .toList();
 
     private final LabCases cases;
+    private final CaseKeys keys;
     private final Devices devices;
     private final FactRows facts;
     private final LabSettings settings;
     private final CaseClock clock;
 
-    CaseLists(LabCases cases, Devices devices, FactRows facts, LabSettings settings, CaseClock clock) {
+    CaseLists(LabCases cases, CaseKeys keys, Devices devices, FactRows facts, LabSettings settings, CaseClock clock) {
         this.cases = cases;
+        this.keys = keys;
         this.devices = devices;
         this.facts = facts;
         this.settings = settings;
@@ -278,10 +280,10 @@ public class CaseLists {
                 .collect(Collectors.toMap(DeviceRecord::id, d -> d.view().type()));
     }
 
-    /** The keys of these cases, with their numbers. */
+    /** The keys of these cases, with their numbers; what is not there is left out. */
     @Transactional(readOnly = true)
     public Map<Long, String> ids(Collection<String> numbers) {
-        return cases.findKeys(numbers).stream().collect(Collectors.toMap(LabCase.Key::id, LabCase.Key::number));
+        return keys.of(numbers);
     }
 
     /** The versions of these cases as they stand, by number; sent back with a change, so that nobody overwrites another's. */
