@@ -113,6 +113,7 @@ async function putAside(): Promise<void> {
 .says,
 .part {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 10px;
   align-content: start;
 }

@@ -57,7 +57,7 @@ async function decided(): Promise<void> {
     <RefusedNote :refused="sending.refused.value ?? all.refused.value ?? one.refused.value" />
     <ArrivalSheet v-if="shown" :key="shown.id" :arrival="shown" @decided="decided" />
     <ComingLines :of="all" :lines="4" />
-    <section v-if="all.data.value?.length" aria-labelledby="h-came">
+    <section v-if="all.data.value?.length" class="came" aria-labelledby="h-came">
       <div class="hd"><h2 id="h-came">What came</h2></div>
       <table class="rows">
         <thead>
@@ -96,8 +96,12 @@ async function decided(): Promise<void> {
 <style scoped>
 .page {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 14px;
   align-content: start;
+}
+.came {
+  overflow-x: auto;
 }
 .send {
   display: grid;

@@ -103,6 +103,7 @@ async function pack(): Promise<void> {
 .stack,
 section {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 10px;
   align-content: start;
 }
