@@ -17,6 +17,8 @@ import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import java.util.zip.GZIPInputStream;
 import org.brantel.core.casefile.CaseBag;
+import org.brantel.core.casefile.CaseFile;
+import org.brantel.core.casefile.Marks;
 import org.brantel.core.custody.CustodyEntry;
 import org.brantel.core.manifest.BagInfo;
 import org.brantel.core.manifest.LabKey;
@@ -345,9 +347,25 @@ class TwoLabsTest {
                                 "(?s)(\"facts\" : .*?\"withdrawn\" : )null",
                                 "$1{\"who\":\"Tom\",\"at\":\"2026-12-01T12:00:00Z\"}"),
                 false);
+        assertThat(Marks.own(markOf(forged), ownFingerprint(story))).contains(other);
         JsonNode arrival = lookAt(una, forged);
         bringIn(una, arrival, "by phone").expect(200);
         assertThat(facts(una, another.number)).isEqualTo(before);
+    }
+
+    private String ownFingerprint(Story story) {
+        return una.get(story.path("/labs")).json().get("fingerprint").asString();
+    }
+
+    /** The mark of the file's first fact, which is withdrawn there. */
+    private String markOf(byte[] file) throws IOException {
+        Path zip = Files.write(folder.resolve("forged.zip"), file);
+        CaseFile.Fact first = CaseBag.open(zip, folder.resolve("forged"), 1 << 30)
+                .file()
+                .facts()
+                .get(0);
+        assertThat(first.withdrawn()).isNotNull();
+        return first.mark();
     }
 
     private static long factOf(String number) {
@@ -404,7 +422,12 @@ class TwoLabsTest {
         CaseBag.Opened opened = CaseBag.open(zip, folder.resolve("before"), 1 << 30);
         Path data = opened.data();
         Path text = data.resolve("case.json");
-        Files.writeString(text, document.apply(Files.readString(text)));
+        String packed = Files.readString(text);
+        String changed = document.apply(packed);
+        assertThat(rewriteTheOthersRecord || !changed.equals(packed))
+                .as("something is forged")
+                .isTrue();
+        Files.writeString(text, changed);
         if (rewriteTheOthersRecord) {
             CaseBag.Tape tape = opened.custody().get(1);
             List<CustodyEntry> rewritten = new ArrayList<>();
