@@ -69,7 +69,7 @@ class StraightCopyTest {
                     .isVisible(patient());
             assertThat(page.getByText("26 files are listed")).isVisible();
             steps.link("See its files").click();
-            assertThat(page.getByText("records, the copied files")).isVisible(patient());
+            assertThat(page.getByText("records, the copied files").first()).isVisible(patient());
             page.navigate("/cases/" + number + "/selection");
             steps.findings(26);
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Select all 26"))
