@@ -224,7 +224,7 @@ class ImagingSession extends WorkRecord {
                 leaving.marks().of(Travelled.IMAGING, id()),
                 leaving.marks().of(Travelled.DEVICE, deviceId),
                 new CaseFile.Work(
-                        elsewhere == null ? leaving.lab() : elsewhere,
+                        elsewhere == null ? leaving.lab().name() : elsewhere,
                         leaving.person(who()),
                         startedAt(),
                         ended ? endedAt() : null),

@@ -215,11 +215,13 @@ public class CaseLists {
                 .collect(
                         Collectors.groupingBy(FactRow::caseId, Collectors.mapping(FactRow::view, Collectors.toList())));
         Map<String, List<OfDevice>> found = new LinkedHashMap<>();
-        devices.findByCaseIdInAndRemovedFalseOrderByPosition(byId.keySet()).forEach(d -> {
-            List<OfDevice> own = found.computeIfAbsent(Known.in(byId, d.caseId()), n -> new ArrayList<>());
-            List<CaseViews.Fact> all = said.getOrDefault(d.caseId(), List.of());
-            boolean apart = all.stream().anyMatch(f -> Objects.equals(f.device(), d.id()));
-            own.add(new OfDevice(d.view(), CountingFacts.of(all, d.view(), own.isEmpty()), apart));
+        devicesById(byId.keySet()).forEach((id, ofCase) -> {
+            List<OfDevice> own = found.computeIfAbsent(Known.in(byId, id), n -> new ArrayList<>());
+            List<CaseViews.Fact> all = said.getOrDefault(id, List.of());
+            for (CaseViews.Device d : ofCase) {
+                boolean apart = all.stream().anyMatch(f -> Objects.equals(f.device(), d.id()));
+                own.add(new OfDevice(d, CountingFacts.of(all, d, own.isEmpty()), apart));
+            }
         });
         return found;
     }
@@ -250,9 +252,18 @@ public class CaseLists {
     @Transactional(readOnly = true)
     public Map<String, List<CaseViews.Device>> devices(Collection<String> numbers) {
         Map<Long, String> byId = ids(numbers);
-        return devices.findByCaseIdInAndRemovedFalseOrderByPosition(byId.keySet()).stream()
+        Map<String, List<CaseViews.Device>> found = new LinkedHashMap<>();
+        devicesById(byId.keySet()).forEach((id, ofCase) -> found.put(Known.in(byId, id), ofCase));
+        return found;
+    }
+
+    /** The devices of these cases by the keys of the cases, the lead first. */
+    private Map<Long, List<CaseViews.Device>> devicesById(Collection<Long> caseIds) {
+        return devices.findByCaseIdInAndRemovedFalseOrderByPosition(caseIds).stream()
                 .collect(Collectors.groupingBy(
-                        d -> Known.in(byId, d.caseId()), Collectors.mapping(DeviceRecord::view, Collectors.toList())));
+                        DeviceRecord::caseId,
+                        LinkedHashMap::new,
+                        Collectors.collectingAndThen(Collectors.toList(), DeviceRecord::views)));
     }
 
     /**

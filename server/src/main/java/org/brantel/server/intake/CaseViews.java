@@ -3,7 +3,9 @@ package org.brantel.server.intake;
 import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.brantel.core.layout.NameRules;
@@ -51,8 +53,17 @@ public final class CaseViews {
         /** How it is attached, what came with it and how it looked. */
         public record AsBrought(String attachedBy, String accessories, String condition) {}
 
-        /** The set that it is a member of; no name for a device on its own. */
-        public record Member(String setName, @Nullable Integer slot) {}
+        /**
+         * The set that it is a member of; no name for a device on its own.
+         *
+         * @param amongSets its case has members of another set, too, so that a slot alone does not tell which it is
+         */
+        public record Member(String setName, @Nullable Integer slot, boolean amongSets) {
+
+            private String ofSet() {
+                return amongSets && !setName.isEmpty() ? " of " + setName : "";
+            }
+        }
 
         /** Warranty or rescue entitlement, in words, and its last day. */
         public record Entitlement(
@@ -76,20 +87,24 @@ public final class CaseViews {
 
         /** How people tell it from the others of its case: by its slot, or else by its place among them. */
         public String which() {
-            return member.slot() == null ? "device " + position : "slot " + member.slot();
+            return member.slot() == null ? "device " + position : "slot " + member.slot() + member.ofSet();
         }
 
         /** How people tell these from the others of their case: {@code device 1 and slots 1, 2 and 4}. */
         public static String which(List<Device> some) {
-            List<String> slots = some.stream()
+            Map<String, List<String>> slots = some.stream()
                     .filter(d -> d.member.slot() != null)
-                    .map(d -> String.valueOf(d.member.slot()))
-                    .toList();
+                    .collect(Collectors.groupingBy(
+                            d -> d.member.ofSet(),
+                            LinkedHashMap::new,
+                            Collectors.mapping(d -> String.valueOf(d.member.slot()), Collectors.toList())));
             List<String> others = some.stream()
                     .filter(d -> d.member.slot() == null)
                     .map(d -> String.valueOf(d.position))
                     .toList();
-            return Stream.of(listed("device", others), listed("slot", slots))
+            return Stream.concat(
+                            Stream.of(listed("device", others)),
+                            slots.entrySet().stream().map(s -> listed("slot", s.getValue()) + s.getKey()))
                     .filter(s -> !s.isEmpty())
                     .collect(Collectors.joining(" and "));
         }

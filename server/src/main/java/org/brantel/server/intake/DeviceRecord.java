@@ -7,6 +7,7 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.LocalDate;
+import java.util.List;
 import org.brantel.core.triage.RecoveryPath;
 import org.jspecify.annotations.Nullable;
 
@@ -103,14 +104,30 @@ class DeviceRecord {
         return caseId;
     }
 
+    /** These are the devices of one case. */
+    static List<CaseViews.Device> views(List<DeviceRecord> ofCase) {
+        boolean sets = ofCase.stream()
+                        .filter(d -> d.slot != null)
+                        .map(d -> d.setName)
+                        .distinct()
+                        .count()
+                > 1;
+        return ofCase.stream().map(d -> d.view(sets)).toList();
+    }
+
+    /** It as it stands by itself. */
     CaseViews.Device view() {
+        return view(false);
+    }
+
+    private CaseViews.Device view(boolean amongSets) {
         return new CaseViews.Device(
                 id,
                 position,
                 type,
                 new CaseViews.Device.Label(make, model, serial, capacity),
                 new CaseViews.Device.AsBrought(attachedBy, accessories, condition),
-                new CaseViews.Device.Member(setName, slot),
+                new CaseViews.Device.Member(setName, slot, amongSets),
                 new CaseViews.Device.Entitlement(entitlement, entitledUntil),
                 new CaseViews.Device.Way(path, pathReason, protocol));
     }

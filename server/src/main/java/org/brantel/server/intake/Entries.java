@@ -32,9 +32,7 @@ class Entries {
     }
 
     List<CaseViews.Device> devices(LabCase c) {
-        return devices.findByCaseIdAndRemovedFalseOrderByPosition(c.id()).stream()
-                .map(DeviceRecord::view)
-                .toList();
+        return DeviceRecord.views(devices.findByCaseIdAndRemovedFalseOrderByPosition(c.id()));
     }
 
     List<CaseViews.Fact> facts(LabCase c) {

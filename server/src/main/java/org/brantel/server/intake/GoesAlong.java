@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Set;
 import org.brantel.core.casefile.CaseFile;
 
 /**
@@ -15,16 +16,16 @@ public interface GoesAlong {
     /**
      * A case that is being packed.
      *
-     * @param lab   this one's name
+     * @param lab   this one
      * @param marks of what goes along
      * @param data  the folder of the files that go along
      * @param parts what was packed so far
      */
-    record Leaving(String number, String lab, TravelMarks marks, Path data, Parts parts) {
+    record Leaving(String number, Lab lab, TravelMarks marks, Path data, Parts parts) {
 
-        /** A person of this lab, as others are told of them; what came from another lab says so already. */
+        /** A person as another lab is told of them; of whom another lab told us says so already. */
         public String person(String who) {
-            return who.endsWith(")") ? who : who + " (" + lab + ")";
+            return who.endsWith(")") && !lab.people().contains(who) ? who : who + " (" + lab.name() + ")";
         }
 
         /** The bag's folder of some files. */
@@ -32,6 +33,13 @@ public interface GoesAlong {
             return Files.createDirectories(data.resolve(name));
         }
     }
+
+    /**
+     * The lab that packs.
+     *
+     * @param people names of its own
+     */
+    record Lab(String name, Set<String> people) {}
 
     /** The lists of a case file. */
     record Parts(

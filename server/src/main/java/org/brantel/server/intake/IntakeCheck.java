@@ -2,7 +2,9 @@ package org.brantel.server.intake;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.brantel.core.kinds.Kinds;
 import org.brantel.core.spoken.Capacity;
@@ -32,6 +34,7 @@ class IntakeCheck {
      */
     List<Long> check(CaseForm form, @Nullable LocalDate deadlineBefore, LocalDate today) {
         facts(form);
+        slots(form);
         List<String> types =
                 protocol.triage().protocol().fact("medium.type").orElseThrow().values();
         List<Long> capacities = new ArrayList<>();
@@ -91,6 +94,20 @@ class IntakeCheck {
                 .collect(Collectors.groupingBy(f -> f.device() == null ? 0 : f.device()))
                 .values()
                 .forEach(protocol::facts);
+    }
+
+    /** A slot of a set holds one device. */
+    private static void slots(CaseForm form) {
+        Set<String> taken = new HashSet<>();
+        for (CaseForm.Device d : form.devices()) {
+            String set = d.setName().strip();
+            if (d.slot() != null && !taken.add(d.slot() + " " + set)) {
+                throw Refusal.badInput(
+                        "device.slot",
+                        "Slot " + d.slot() + (set.isEmpty() ? "" : " of " + set)
+                                + " is given twice; a slot holds one device.");
+            }
+        }
     }
 
     private static long capacity(String text) {

@@ -13,8 +13,9 @@ import org.brantel.server.custody.ForeignRecords;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.intake.ForeignCases;
 import org.brantel.server.intake.GoesAlong;
-import org.brantel.server.platform.Settings;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Isolation;
+import org.springframework.transaction.annotation.Transactional;
 
 /** Gathers a case for another lab: all that goes along is asked for its part; custody comes last, with all of it. */
 @Component
@@ -27,7 +28,7 @@ class Collecting {
     private final Cases cases;
     private final CustodyService custody;
     private final ForeignRecords others;
-    private final Settings settings;
+    private final ThisLab thisLab;
 
     Collecting(
             CaseHomes homes,
@@ -37,7 +38,7 @@ class Collecting {
             Cases cases,
             CustodyService custody,
             ForeignRecords others,
-            Settings settings) {
+            ThisLab thisLab) {
         this.homes = homes;
         this.marks = marks;
         this.parts = parts;
@@ -45,18 +46,22 @@ class Collecting {
         this.cases = cases;
         this.custody = custody;
         this.others = others;
-        this.settings = settings;
+        this.thisLab = thisLab;
     }
 
     /**
+     * All of it as of one moment, whatever people do with the case meanwhile.
+     *
      * @param data        the folder of what goes along
      * @param fingerprint of this lab's key
      */
-    CaseFile of(String number, Path data, String fingerprint, Packing packing, Instant now) throws IOException {
+    @Transactional(readOnly = true, isolation = Isolation.REPEATABLE_READ)
+    public CaseFile of(String number, Path data, String fingerprint, Packing packing, Instant now) throws IOException {
         long caseId = cases.id(number);
+        GoesAlong.Lab lab = thisLab.here();
         GoesAlong.Leaving leaving = new GoesAlong.Leaving(
                 number,
-                settings.lab(),
+                lab,
                 new CaseMarks(marks, caseId, fingerprint),
                 data,
                 new GoesAlong.Parts(
@@ -64,7 +69,7 @@ class Collecting {
         for (GoesAlong part : parts) {
             part.pack(leaving);
         }
-        CaseFile.Home home = new CaseFile.Home(settings.lab(), fingerprint, number);
+        CaseFile.Home home = new CaseFile.Home(lab.name(), fingerprint, number);
         List<CaseHome> elsewhere = homes.findByCaseIdOrderByCameAt(caseId);
         List<CaseFile.Ledger> ledgers = new ArrayList<>();
         List<CustodyEntry> own = custody.tape(number).entries();

@@ -138,7 +138,10 @@ class ScanSession extends WorkRecord {
                 leaving.marks().of(Travelled.SCAN, id()),
                 imaging,
                 new CaseFile.Work(
-                        elsewhere == null ? leaving.lab() : elsewhere, leaving.person(who()), startedAt(), endedAt()),
+                        elsewhere == null ? leaving.lab().name() : elsewhere,
+                        leaving.person(who()),
+                        startedAt(),
+                        endedAt()),
                 state() == WorkState.DONE,
                 readBytes,
                 file);

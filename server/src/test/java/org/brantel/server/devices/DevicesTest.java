@@ -340,6 +340,32 @@ class DevicesTest {
     }
 
     @Test
+    void membersOfTwoSetsAreToldApartByTheirSet() {
+        CaseForms twice = new CaseForms();
+        for (int i = 0; i < 2; i++) {
+            twice.another("hdd", "setName", "NAS").last("slot", 1);
+        }
+        assertThat(una.post("/api/cases", twice.build()).expect(400).sentence())
+                .isEqualTo("Slot 1 of NAS is given twice; a slot holds one device.");
+        String number = new CaseForms()
+                .told("loss.event", "deleted-directly")
+                .another("hdd", "setName", "NAS")
+                .last("slot", 1)
+                .another("hdd", "setName", "NAS")
+                .last("slot", 2)
+                .another("hdd", "setName", "old NAS")
+                .last("slot", 1)
+                .log(una);
+        assertThat(una.get(of(number) + "/devices").expect(200).json())
+                .extracting(d -> d.get("which").asString())
+                .containsExactly("device 1", "slot 1 of NAS", "slot 2 of NAS", "slot 1 of old NAS");
+        for (int position = 2; position <= 4; position++) {
+            clicks(number, device(number, position));
+        }
+        assertThat(questions(number)).anyMatch(q -> q.startsWith("slots 1 and 2 of NAS and slot 1 of old NAS: "));
+    }
+
+    @Test
     void fortyDevicesAskTogether() {
         CaseForms form = new CaseForms().device("type", "hdd").told("loss.event", "deleted-directly");
         for (int i = 2; i <= 40; i++) {
