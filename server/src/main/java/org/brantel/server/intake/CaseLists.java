@@ -8,6 +8,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -227,20 +228,35 @@ public class CaseLists {
     }
 
     /**
-     * Of these cases those whose files were deleted on a device that discards what is deleted, and when the loss was,
-     * counted back from when that was said; empty where nobody said.
+     * Devices that discard what was deleted on them.
+     *
+     * @param which devices of a case that has others, too; null where it has none
+     * @param since when the loss was, counted back from when that was said; empty where nobody said
      */
+    public record Discarding(@Nullable String which, Optional<Instant> since) {}
+
+    /** Of these cases those whose files were deleted on a device that discards what is deleted. */
     @Transactional(readOnly = true)
-    public Map<String, Optional<Instant>> lostWhileDiscarding(Collection<String> numbers) {
+    public Map<String, Discarding> lostWhileDiscarding(Collection<String> numbers) {
         Map<Long, String> byId = ids(numbers);
-        Set<Long> active =
-                of(facts.findByCodeAndValueInAndWithdrawnFalseAndCaseIdIn("trim", Set.of("active"), byId.keySet()));
+        Set<Long> active = of(facts.findByCodeAndValueInAndWithdrawnFalseAndCaseIdIn(
+                Loss.DISCARDS, Set.of(Loss.ACTIVE), byId.keySet()));
         Set<Long> discarding =
                 of(facts.findByCodeAndValueInAndWithdrawnFalseAndCaseIdIn(Loss.EVENT, Loss.DELETING, active));
-        Map<String, Optional<Instant>> lost = new LinkedHashMap<>();
-        discarding.forEach(id -> lost.put(Known.in(byId, id), Optional.empty()));
+        Map<String, Instant> since = new HashMap<>();
         facts.findByCodeAndWithdrawnFalseAndCaseIdIn(Loss.HOURS_AGO, discarding)
-                .forEach(f -> Loss.at(f.view()).ifPresent(at -> lost.put(Known.in(byId, f.caseId()), Optional.of(at))));
+                .forEach(f -> Loss.at(f.view()).ifPresent(at -> since.put(Known.in(byId, f.caseId()), at)));
+        Map<String, Discarding> lost = new LinkedHashMap<>();
+        facts(discarding.stream().map(id -> Known.in(byId, id)).toList()).forEach((number, devices) -> {
+            List<CaseViews.Device> theirs = devices.stream()
+                    .filter(d -> Loss.isDiscarded(d.facts()))
+                    .map(OfDevice::device)
+                    .toList();
+            if (!theirs.isEmpty()) {
+                String which = devices.size() == 1 ? null : CaseViews.Device.which(theirs);
+                lost.put(number, new Discarding(which, Optional.ofNullable(since.get(number))));
+            }
+        });
         return lost;
     }
 

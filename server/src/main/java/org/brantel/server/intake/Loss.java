@@ -2,6 +2,7 @@ package org.brantel.server.intake;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 
@@ -21,7 +22,17 @@ public final class Loss {
             "system-reinstalled",
             "factory-reset");
 
+    static final String DISCARDS = "trim";
+    static final String ACTIVE = "active";
+
     private Loss() {}
+
+    /** By these facts of a device it discards what was deleted on it. */
+    static boolean isDiscarded(List<CaseForm.Fact> ofDevice) {
+        return ofDevice.stream()
+                        .anyMatch(f -> f.code().equals(DISCARDS) && f.value().equals(ACTIVE))
+                && ofDevice.stream().anyMatch(f -> f.code().equals(EVENT) && DELETING.contains(f.value()));
+    }
 
     /** When it was, by a fact that says how many hours ago, counted back from when that was said; empty for others. */
     public static Optional<Instant> at(CaseViews.Fact fact) {

@@ -2,9 +2,11 @@ package org.brantel.server.triage;
 
 import java.time.Clock;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.brantel.server.asks.OpenCases;
@@ -14,6 +16,7 @@ import org.brantel.server.intake.CaseLists;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Stage;
 import org.brantel.server.platform.Known;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** Devices that go on discarding what was deleted while they have power; every hour counts until they are read. */
@@ -39,18 +42,22 @@ class Discards implements Pressing {
                 .filter(c -> UNREAD.contains(c.waiting().stage()))
                 .collect(Collectors.toMap(CaseViews.Summary::number, c -> c));
         Map<String, List<Pressure>> pressing = new LinkedHashMap<>();
-        lists.lostWhileDiscarding(unread.keySet()).forEach((number, said) -> {
+        lists.lostWhileDiscarding(unread.keySet()).forEach((number, discarding) -> {
+            Optional<Instant> said = discarding.since();
             Duration since = Duration.between(
                     said.orElse(Known.in(unread, number).waiting().createdAt()), clock.instant());
             if (since.compareTo(GOES_ON) < 0) {
                 String when = said.isPresent() ? "the loss was " + words(since) + " ago." : "nobody said since when.";
-                pressing.put(
-                        number,
-                        List.of(new Pressure(
-                                true, "The device discards what was deleted while it has power; " + when)));
+                pressing.put(number, List.of(new Pressure(true, discards(discarding.which()) + "; " + when)));
             }
         });
         return pressing;
+    }
+
+    private static String discards(@Nullable String which) {
+        return which == null
+                ? "The device discards what was deleted while it has power"
+                : "What was deleted on " + which + " is discarded under power";
     }
 
     private static String words(Duration since) {

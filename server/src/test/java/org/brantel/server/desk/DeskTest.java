@@ -274,6 +274,25 @@ class DeskTest {
         assertThat(presses(decisionOf(losing)))
                 .containsExactly("The device discards what was deleted while it has power; the loss was 5 hours ago.");
         assertThat(presses(decisionOf(unsaid))).singleElement().asString().contains("nobody said since when");
+        String second = new CaseForms()
+                .device("type", "hdd")
+                .another("ssd", "serial", "S-2")
+                .toldOf(2, "trim", "active")
+                .told("loss.event", "deleted-directly")
+                .told("since.hours", "5")
+                .log(una);
+        assertThat(presses(decisionOf(second)))
+                .containsExactly("What was deleted on device 2 is discarded under power; the loss was 5 hours ago.");
+        String other = new CaseForms()
+                .device("type", "hdd")
+                .another("ssd", "serial", "S-3")
+                .toldOf(1, "loss.event", "deleted-directly")
+                .toldOf(2, "loss.event", "dropped")
+                .toldOf(2, "trim", "active")
+                .log(una);
+        assertThat(presses(decisionOf(other)))
+                .as("it was deleted on the disk, and the other device discards")
+                .isEmpty();
         String gone = new CaseForms()
                 .device("type", "ssd")
                 .told("trim", "active")
