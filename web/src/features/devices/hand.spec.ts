@@ -21,6 +21,7 @@ describe('the device at hand', () => {
   })
   it('is told by its slot, or by its place', () => {
     expect(BOX.map(whichOf)).toEqual(['device 1', 'slot 1', 'slot 2'])
+    expect(whichOf(device(4, { slot: 2, setName: 'hall', amongSets: true }))).toBe('slot 2 of hall')
     expect(calledOf(device(4, { type: 'usb-stick' }))).toBe('usb stick')
   })
   it('goes its own way, or that of its case', () => {

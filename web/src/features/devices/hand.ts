@@ -15,8 +15,11 @@ export function stepped(devices: readonly Device[], from: Device | undefined, by
 }
 
 /** How people tell a device from the others of its case: by its slot, or else by its place among them. */
-export function whichOf(device: Pick<Device, 'slot' | 'position'>): string {
-  return device.slot ? `slot ${device.slot}` : `device ${device.position}`
+export function whichOf(
+  device: Pick<Device, 'slot' | 'position'> & Partial<Pick<Device, 'setName' | 'amongSets'>>,
+): string {
+  if (!device.slot) return `device ${device.position}`
+  return device.amongSets && device.setName ? `slot ${device.slot} of ${device.setName}` : `slot ${device.slot}`
 }
 
 /** What a device is called: make and model, or else its type. */

@@ -203,6 +203,7 @@ public final class Screenshots {
         page.locator("main").press("d");
         assertThat(page.getByText("assemble first was decided")).isVisible();
         page.navigate("/cases/" + parish + "/triaged");
+        assertThat(page.getByText("Ranking for ")).isVisible();
         for (int i = 0; i < 3; i++) {
             page.locator("main").press("]");
         }
