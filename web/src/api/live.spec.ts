@@ -134,6 +134,32 @@ describe('what is shown', () => {
     }
     expect(shown.data.value).toEqual({ unread: 2 })
   })
+  it('stays while a list is asked otherwise, and never stands for another device', async () => {
+    const scope = effectScope()
+    const asked = ref({ path: { number: 'BR-1' }, query: { device: 1, name: 'a' } })
+    const shown = scope.run(() =>
+      live.useLive(
+        '/api/cases/{number}/catalogue',
+        () => asked.value as never,
+        () => false,
+      ),
+    )!
+    await settled()
+    const first = shown.data.value
+    expect(first).toEqual({ unread: 1 })
+    asked.value = { path: { number: 'BR-1' }, query: { device: 1, name: 'b' } }
+    await nextTick()
+    expect(shown.data.value).toEqual(first)
+    expect(shown.stale.value).toBe(true)
+    await settled()
+    asked.value = { path: { number: 'BR-1' }, query: { device: 2, name: 'b' } }
+    await nextTick()
+    expect(shown.data.value).toBeUndefined()
+    await settled()
+    expect(shown.data.value).toEqual({ unread: 3 })
+    scope.stop()
+  })
+
   it('stays, with the refusal beside it, when fetching fails', async () => {
     const shown = effectScope().run(() =>
       live.useLive(

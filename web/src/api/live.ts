@@ -33,10 +33,15 @@ export const queries = new QueryClient({
       refetchOnReconnect: false,
       // Nobody hears of changes to what nobody shows.
       gcTime: 0,
-      placeholderData: keepPreviousData,
     },
   },
 })
+
+/** What a question is about: of another case, or another of its devices, nothing is shown in its place. */
+function subject(parts: unknown): string {
+  const { path, query } = (parts ?? {}) as { path?: unknown; query?: { device?: unknown } }
+  return hashKey([path, query?.device])
+}
 
 /** One at a time: what changes while it is on its way is asked for once more after it, whoever shows it. */
 const changedMeanwhile = new Set<string>()
@@ -80,6 +85,8 @@ export function useLive<P extends PathFor<'get'>>(
       queryFn: () => (api.get as (path: P, parts: unknown) => Promise<Answer<P, 'get'>>)(path, asked.value),
       enabled: computed(() => asked.value !== undefined),
       shallow: true,
+      placeholderData: (before, asker) =>
+        subject(asker?.queryKey[1]) === subject(asked.value) ? keepPreviousData(before) : undefined,
     },
     queries,
   )

@@ -207,7 +207,7 @@ public final class Screenshots {
         for (int i = 0; i < 3; i++) {
             page.locator("main").press("]");
         }
-        assertThat(page.getByText("Ranking for slot 3")).isVisible();
+        assertThat(page.getByText("decide: hardware work")).isVisible();
         page.locator("main").press("d");
         assertThat(page.getByText("hardware work was decided")).isVisible();
         page.navigate("/cases/" + parish + "/imaging");

@@ -8,7 +8,7 @@ import java.util.Locale;
 import java.util.regex.Pattern;
 
 /** Texts of strangers as they can be shown. */
-final class Letters {
+public final class Letters {
 
     private static final Pattern NOT_SHOWN = Pattern.compile("[\\p{Cntrl}\\p{Cf}\\p{Cn}\\p{Co}\\p{Cs}]+");
     private static final int LONGEST = 200;
@@ -16,7 +16,7 @@ final class Letters {
     private Letters() {}
 
     /** Without signs that turn or hide others, of a length that can be shown. */
-    static String shown(String text) {
+    public static String shown(String text) {
         return shown(text, LONGEST);
     }
 

@@ -5,8 +5,6 @@ import java.nio.charset.StandardCharsets;
 import java.time.DateTimeException;
 import java.time.Instant;
 import java.time.LocalDateTime;
-import java.util.ArrayList;
-import java.util.List;
 import org.brantel.core.bytes.ByteView;
 import org.brantel.core.kind.Bytes;
 
@@ -34,8 +32,8 @@ final class RarNames {
     private static final int MOST_HEAD = 2 << 20;
 
     private final ByteView content;
-    private final List<List<String>> cells = new ArrayList<>();
-    private long entries;
+    private final FileList files = new FileList();
+    private int blocks;
 
     private RarNames(ByteView content) {
         this.content = content;
@@ -48,12 +46,16 @@ final class RarNames {
         } else {
             names.five();
         }
-        return new Inside.Table("Files", names.entries, Inside.FILES, names.cells);
+        return names.files.table(names.blocks <= MOST_BLOCKS);
+    }
+
+    private boolean goesOn(long at) {
+        return at < content.length() && ++blocks <= MOST_BLOCKS;
     }
 
     private void four() throws IOException {
         long at = 7;
-        for (int blocks = 0; blocks < MOST_BLOCKS && at < content.length(); blocks++) {
+        while (goesOn(at)) {
             int type = content.u8(at + 2);
             int flags = content.u16le(at + 3);
             int head = content.u16le(at + 5);
@@ -89,7 +91,7 @@ final class RarNames {
 
     private void five() throws IOException {
         long[] at = {8};
-        for (int blocks = 0; blocks < MOST_BLOCKS && at[0] < content.length(); blocks++) {
+        while (goesOn(at[0])) {
             at[0] += 4;
             long head = Bytes.sevenBits(content, at);
             long body = at[0];
@@ -148,11 +150,7 @@ final class RarNames {
     }
 
     private void add(String name, boolean isFolder, long size, String changed) {
-        entries++;
-        if (cells.size() < Inside.SHOWN) {
-            cells.add(List.of(
-                    Letters.shown(name), isFolder ? "folder" : size < 0 ? "not kept" : Letters.count(size), changed));
-        }
+        files.add(Letters.shown(name), isFolder ? "folder" : size < 0 ? "not kept" : Letters.count(size), changed);
     }
 
     /** A time as FAT writes it: from the lowest bit on seconds in twos (5), minutes (6), hours (5), day, month, year. */

@@ -3,7 +3,6 @@ package org.brantel.core.inside;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.List;
 import org.brantel.core.bytes.ByteView;
 
@@ -15,14 +14,12 @@ import org.brantel.core.bytes.ByteView;
 final class TarNames {
 
     private static final int BLOCK = 512;
-    private static final int MOST_ENTRIES = 1_000_000;
 
     private TarNames() {}
 
     static Inside.Table of(ByteView tar) throws IOException {
-        List<List<String>> cells = new ArrayList<>();
-        long entries = 0;
-        for (long at = 0; at + BLOCK <= tar.length() && entries < MOST_ENTRIES; ) {
+        FileList files = new FileList(List.of("name", "bytes", "changed (UTC)"));
+        for (long at = 0; at + BLOCK <= tar.length() && !files.isFull(); ) {
             byte[] head = tar.bytes(at, BLOCK);
             if (head[0] == 0) {
                 break;
@@ -30,13 +27,10 @@ final class TarNames {
             long size = octal(head, 124, 12);
             boolean isFile = head[156] == 0 || head[156] == '0';
             if (isFile || head[156] == '5') {
-                entries++;
-                if (cells.size() < Inside.SHOWN) {
-                    cells.add(List.of(
-                            Letters.shown(name(head)),
-                            isFile ? Letters.count(size) : "folder",
-                            Letters.time(Instant.ofEpochSecond(octal(head, 136, 12)))));
-                }
+                files.add(
+                        Letters.shown(name(head)),
+                        isFile ? Letters.count(size) : "folder",
+                        Letters.time(Instant.ofEpochSecond(octal(head, 136, 12))));
             }
             long blocks = (size + BLOCK - 1) / BLOCK;
             if (blocks > tar.length() / BLOCK) {
@@ -44,7 +38,7 @@ final class TarNames {
             }
             at += BLOCK + blocks * BLOCK;
         }
-        return new Inside.Table("Files", entries, List.of("name", "bytes", "changed (UTC)"), cells);
+        return files.table(!files.isFull());
     }
 
     private static String name(byte[] head) {

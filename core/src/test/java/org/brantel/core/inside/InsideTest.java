@@ -28,7 +28,9 @@ import org.apache.commons.compress.archivers.tar.TarArchiveEntry;
 import org.apache.commons.compress.archivers.tar.TarArchiveOutputStream;
 import org.apache.commons.compress.utils.SeekableInMemoryByteChannel;
 import org.brantel.core.bytes.ByteView;
+import org.brantel.core.bytes.PlacedBytes;
 import org.brantel.core.bytes.Range;
+import org.brantel.core.bytes.ReadOutcome;
 import org.brantel.core.testing.FaultySource;
 import org.junit.jupiter.api.Test;
 
@@ -228,6 +230,102 @@ class InsideTest {
         assertThat(files.cells()).hasSize(200);
         // What turns letters round is not shown.
         assertThat(files.cells().get(3)).containsExactly("tide/gauge 3 .log", "1,003", "2021-05-04 09:12:30");
+    }
+
+    /** More than two bytes count: then a larger end says how many there are, and where they are listed. */
+    @Test
+    void anArchiveOfVeryManyFilesIsListedByItsLargerEnd() throws IOException {
+        assertThat(Inside.of("zip", view(zip(70_000))).get(0).rows()).isEqualTo(70_000);
+    }
+
+    @Test
+    void aDirectoryThatBreaksOffIsNotSaidToBeAll() throws IOException {
+        byte[] zip = zip(300);
+        ByteBuffer bytes = little(zip.length).put(zip);
+        int entry = bytes.getInt(zip.length - 6);
+        for (int i = 0; i < 250; i++) {
+            entry += 46 + bytes.getShort(entry + 28) + bytes.getShort(entry + 30) + bytes.getShort(entry + 32);
+        }
+        bytes.putInt(entry, 0);
+        Inside.Table files = Inside.of("zip", view(bytes.array())).get(0);
+        assertThat(files.cells()).hasSize(200);
+        assertThat(files.rows()).isEqualTo(Inside.Table.NOT_KNOWN);
+    }
+
+    /** Ten million entries of 48 bytes, made as they are read, behind them both ends. */
+    private record Endless(long entries) implements PlacedBytes {
+
+        private static final int ENTRY = 48;
+        private static final byte[] ONE = little(ENTRY)
+                .putInt(0x02014b50)
+                .putShort(28, (short) 2)
+                .put(46, text("a1"))
+                .array();
+
+        private byte[] ends() {
+            ByteBuffer ends = little(56 + 20 + 22);
+            ends.putInt(0, 0x06064b50).putLong(32, entries).putLong(40, entries * ENTRY);
+            ends.putInt(56, 0x07064b50).putLong(64, entries * ENTRY);
+            ends.putInt(76, 0x06054b50).putShort(86, (short) -1).putInt(88, -1).putInt(92, -1);
+            return ends.array();
+        }
+
+        @Override
+        public ReadOutcome read(long offset, byte[] buffer, int at, int length) {
+            byte[] ends = ends();
+            for (int i = 0; i < length; i++) {
+                long byteAt = offset + i;
+                long behind = byteAt - entries * ENTRY;
+                buffer[at + i] = behind < 0 ? ONE[(int) (byteAt % ENTRY)] : ends[(int) behind];
+            }
+            return ReadOutcome.clean(0);
+        }
+
+        @Override
+        public long size() {
+            return entries * ENTRY + ends().length;
+        }
+
+        @Override
+        public String description() {
+            return "an archive of very many names";
+        }
+    }
+
+    @Test
+    void anArchiveOfTenMillionNamesIsListedAsFarAsAPersonLooks() throws IOException {
+        Endless archive = new Endless(10_000_000);
+        Inside.Table files = Inside.of("zip", ByteView.of(archive, new Range(0, archive.size())))
+                .get(0);
+        assertThat(files.cells()).hasSize(200);
+        assertThat(files.rows()).as("nobody counts on").isEqualTo(Inside.Table.NOT_KNOWN);
+    }
+
+    @Test
+    void aMailboxIsListedByItsMessages() throws IOException {
+        String one = """
+                From keeper@skerrow.example Tue May  4 09:12:30 2021
+                From: Mara Fell
+                Subject: Hives
+
+                From here on the comb is full.
+
+                """;
+        String two = "From lab@skerrow.example Wed May  5 10:00:00 2021\r\nSubject: Dues\r\n\r\nPaid.\r\n";
+        Mailbox.Messages messages = Mailbox.of(view(text(one + two + one)));
+        assertThat(messages.count()).as("a sentence may begin like an envelope").isEqualTo(3);
+        assertThat(messages.heads())
+                .map(String::new)
+                .containsExactly(
+                        "From: Mara Fell\nSubject: Hives\n", "Subject: Dues\r\n", "From: Mara Fell\nSubject: Hives\n");
+        assertThat(Mailbox.of(view(text(two.repeat(500)))).heads()).hasSize(200);
+        assertThat(Mailbox.of(view(text(two.substring(0, two.indexOf("Subject")))))
+                        .heads())
+                .map(String::new)
+                .as("it breaks off")
+                .containsExactly("");
+        assertThatIOException().isThrownBy(() -> Mailbox.of(view(text("From here on the comb is full.\n"))));
+        assertThatIOException().isThrownBy(() -> Mailbox.of(view(new byte[0])));
     }
 
     @Test

@@ -119,7 +119,7 @@ class Homecoming {
     private static String called(CaseFile.Device d) {
         return String.join(
                         " ",
-                        d.type(),
+                        d.type().replace('-', ' '),
                         d.label().make(),
                         d.label().model(),
                         d.label().serial())

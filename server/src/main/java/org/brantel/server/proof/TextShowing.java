@@ -5,6 +5,7 @@ import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.CodingErrorAction;
 import java.nio.charset.StandardCharsets;
+import java.util.Set;
 import org.brantel.core.kinds.Kinds;
 import org.brantel.server.catalogue.Catalogues;
 import org.springframework.stereotype.Component;
@@ -12,6 +13,9 @@ import org.springframework.stereotype.Component;
 /** Plain text, from its beginning. */
 @Component
 class TextShowing implements Showing {
+
+    /** Shown as what they are. */
+    private static final Set<String> OTHERWISE = Set.of("svg", "eml", "mbox");
 
     private static final int BYTES = 16 << 10;
 
@@ -23,7 +27,7 @@ class TextShowing implements Showing {
 
     @Override
     public boolean shows(String kind) {
-        return Kinds.isText(kind) && !kind.equals("svg") && !kind.equals("eml");
+        return Kinds.isText(kind) && !OTHERWISE.contains(kind);
     }
 
     @Override

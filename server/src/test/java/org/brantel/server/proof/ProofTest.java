@@ -123,6 +123,11 @@ class ProofTest {
                                 + "\r\nContent-Type: multipart/mixed; boundary=b\r\n\r\n--b\r\nContent-Type: text/plain\r\n\r\n"
                                 + "The gauge stands.\r\n--b\r\nContent-Type: image/png; name=gauge.png\r\n"
                                 + "Content-Disposition: attachment; filename=gauge.png\r\n\r\nx\r\n--b--\r\n"));
+        files.put(
+                "letters.mbox",
+                text(
+                        "From mara@skerrow.example Tue May  4 09:12:30 2021\nFrom: Mara Fell\nSubject: =?utf-8?q?H=C3=B6he?="
+                                + "\n\nIt stands.\n\nFrom lab@skerrow.example Wed May  5 10:00:00 2021\nSubject: Dues\n\nPaid.\n"));
         files.put("odd.xyz", new byte[] {1, 2, 'T', 'i', 'd', 'e'});
     }
 
@@ -379,6 +384,13 @@ class ProofTest {
         assertThat(cells.get(0).get(1).asString()).isEqualTo("north");
         assertThat(cells.get(1).get(0).asString()).isEqualTo("12.5");
         assertThat(cells.get(1).get(1).asString()).isEqualTo("7");
+    }
+
+    @Test
+    void aMailboxIsTheListOfItsMessages() {
+        JsonNode messages = preview("letters.mbox").get("tables").get(0);
+        assertThat(messages.get("rows").asLong()).isEqualTo(2);
+        assertThat(messages.get("cells").toString()).isEqualTo("[[\"Mara Fell\",\"\",\"Höhe\"],[\"\",\"\",\"Dues\"]]");
     }
 
     @Test

@@ -27,10 +27,6 @@ final class MailText implements ContentKind {
     private static final Pattern SUBJECT = Pattern.compile("(?im)^Subject:[ \\t]*([^\\r\\n]{1,200})");
     private static final Pattern DATE = Pattern.compile("(?im)^Date:[ \\t]*([^\\r\\n]{1,60})");
     private static final Pattern FROM = Pattern.compile("(?im)^From:[ \\t]*([^\\r\\n]{1,120})");
-    /** The line before each message of a mailbox (RFC 4155, appendix A): the sender, and a time that ends in a year. */
-    private static final Pattern ENVELOPE =
-            Pattern.compile("^From \\S+ +\\w{3} \\w{3} [ \\d]\\d [\\d:]{5,8}[^\\r\\n]* \\d{4}[ \\w+-]*\\r?\\n");
-
     private static final int HEAD = 16 << 10;
 
     @Override
@@ -47,7 +43,7 @@ final class MailText implements ContentKind {
     public List<Start> starts() {
         return List.of(
                 Start.of("From: "),
-                Start.of("From "),
+                Start.of(Envelope.FROM),
                 Start.of("Received: "),
                 Start.of("Return-Path: "),
                 Start.of("Delivered-To: "),
@@ -77,7 +73,7 @@ final class MailText implements ContentKind {
                 .map(m -> m.group(1).toLowerCase(Locale.ROOT))
                 .distinct()
                 .count();
-        boolean box = ENVELOPE.matcher(head).find();
+        boolean box = Envelope.begins(head);
         if (blank < 0 || !box && known < 3) {
             return Walk.broken(0, "it has not the header lines of a message");
         }
