@@ -6,7 +6,6 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
-import com.microsoft.playwright.options.SelectOption;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.nio.file.Paths;
@@ -181,7 +180,10 @@ public final class Screenshots {
 
         devices(page, parish);
         page.navigate("/cases/" + parish + "/partner");
-        page.locator("#send-device").selectOption(new SelectOption().setIndex(3));
+        String third = page.locator("#send-device option")
+                .filter(new Locator.FilterOptions().setHasText("slot 3"))
+                .getAttribute("value");
+        page.locator("#send-device").selectOption(third);
         page.getByLabel("Whose bench").fill("Fastings Cleanroom");
         page.getByLabel("Parcel").fill("SK 4711");
         page.getByLabel("How it looks as it leaves").fill("clicks, lid unopened");

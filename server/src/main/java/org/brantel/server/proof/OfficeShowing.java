@@ -62,14 +62,20 @@ class OfficeShowing implements Showing {
         }
         FoundBytes.Head head = bytes.head(line, FoundBytes.MOST);
         byte[] content = head.bytes();
-        if (OTHERS.contains(line.finding().kind())) {
-            return said(reading.of(line.finding().kind(), content), head.unread());
+        String kind = line.finding().kind();
+        if (OTHERS.contains(kind) || !isZip(content)) {
+            return said(reading.of(kind, content), head.unread());
         }
         try {
-            return SHEETS.contains(line.finding().kind()) ? sheets(content) : words(content);
+            return SHEETS.contains(kind) ? sheets(content) : words(content);
         } catch (XMLStreamException | ZipException | IllegalArgumentException e) {
-            return Preview.none("It cannot be shown: its content is damaged.");
+            // It may be a password that closes it, and some of its words may be there.
+            return said(reading.of(kind, content), head.unread());
         }
+    }
+
+    private static boolean isZip(byte[] content) {
+        return content.length > 1 && content[0] == 'P' && content[1] == 'K';
     }
 
     private static Preview said(WordsIn words, long unread) {

@@ -3,6 +3,8 @@ package org.brantel.server.words;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
+import java.util.HexFormat;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
@@ -38,6 +40,8 @@ public final class Extraction implements Chore {
 
     static final int MOST_LETTERS = 200_000;
 
+    private static final byte[] COMPOUND = HexFormat.of().parseHex("d0cf11e0a1b11ae1");
+
     private static final Map<String, Supplier<Parser>> OF_GROUP = Map.of(
             "pdf", PDFParser::new,
             "doc dot xls ppt pps msg", OfficeParser::new,
@@ -62,13 +66,23 @@ public final class Extraction implements Chore {
         return kinds;
     }
 
-    private static Parser parser(String kind) {
+    private static Parser parser(String kind, byte[] content) {
+        // A document of the newer kinds that a password closes is packed as those before were.
+        if (isCompound(content)) {
+            return new OfficeParser();
+        }
         return OF_GROUP.entrySet().stream()
                 .filter(e -> Stream.of(e.getKey().split(" ")).anyMatch(kind::equals))
                 .findFirst()
                 .orElseThrow()
                 .getValue()
                 .get();
+    }
+
+    /** Whether it is a compound file (MS-CFB, 2.2). */
+    static boolean isCompound(byte[] content) {
+        return content.length >= COMPOUND.length
+                && Arrays.equals(content, 0, COMPOUND.length, COMPOUND, 0, COMPOUND.length);
     }
 
     /** @param kind one of {@link #kinds} */
@@ -88,7 +102,7 @@ public final class Extraction implements Chore {
                         new RTFParser(),
                         new RFC822Parser()));
         Metadata of = new Metadata();
-        Parser parser = parser(kind);
+        Parser parser = parser(kind, content);
         parser.getSupportedTypes(context).stream()
                 .findFirst()
                 .map(MediaType::toString)

@@ -97,6 +97,7 @@ class ProofTest {
                                 + "<rect width='100' height='100' fill='#ff0000'/></svg>"));
         files.put("two.pdf", pdf(2));
         files.put("locked.pdf", Documents.locked(pdf(2)));
+        files.put("locked.docx", Documents.lockedOffice(zip(Map.of("word/document.xml", "<w/>"))));
         files.put("hives.zip", zip(Map.of("hive 1.csv", "a,b", "hive 2.csv", "c,d")));
         files.put(
                 "letter.docx",
@@ -307,6 +308,7 @@ class ProofTest {
                         .expect(404)
                         .sentence())
                 .isEqualTo("It cannot be drawn: a password closes it.");
+        assertThat(preview("locked.docx").get("words").asString()).contains("password");
     }
 
     @Test

@@ -2,7 +2,9 @@ package org.brantel.server.testing;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
+import java.security.GeneralSecurityException;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import org.apache.pdfbox.Loader;
@@ -15,6 +17,10 @@ import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
 import org.apache.poi.hslf.usermodel.HSLFSlideShow;
 import org.apache.poi.hssf.usermodel.HSSFWorkbook;
+import org.apache.poi.poifs.crypt.EncryptionInfo;
+import org.apache.poi.poifs.crypt.EncryptionMode;
+import org.apache.poi.poifs.crypt.Encryptor;
+import org.apache.poi.poifs.filesystem.POIFSFileSystem;
 import org.apache.poi.ss.usermodel.Workbook;
 import org.apache.poi.xslf.usermodel.XMLSlideShow;
 import org.apache.poi.xssf.usermodel.XSSFWorkbook;
@@ -73,6 +79,22 @@ public final class Documents {
             document.protect(new StandardProtectionPolicy("owner of the Nordlys", "harbour", new AccessPermission()));
             document.save(out);
             return out.toByteArray();
+        }
+    }
+
+    /** A document of the newer office kinds, closed by a password. */
+    public static byte[] lockedOffice(byte[] document) throws IOException {
+        try (POIFSFileSystem files = new POIFSFileSystem();
+                ByteArrayOutputStream out = new ByteArrayOutputStream()) {
+            Encryptor encryptor = new EncryptionInfo(EncryptionMode.agile).getEncryptor();
+            encryptor.confirmPassword("harbour");
+            try (OutputStream packed = encryptor.getDataStream(files)) {
+                packed.write(document);
+            }
+            files.writeFilesystem(out);
+            return out.toByteArray();
+        } catch (GeneralSecurityException e) {
+            throw new IOException(e);
         }
     }
 

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import org.brantel.server.testing.Documents;
@@ -54,6 +55,12 @@ class WordReadingTest {
     @Test
     void whatAPasswordClosesIsNotCalledDamaged() throws IOException {
         assertThat(reading.of("pdf", Documents.locked(Documents.pdf(SAID)))).isEqualTo(WordsIn.not(Outcome.LOCKED));
+        for (String kind : List.of("docx", "xlsx", "pptx")) {
+            byte[] document = Documents.all(SAID).get(kind);
+            assertThat(reading.of(kind, Documents.lockedOffice(document)))
+                    .as(kind)
+                    .isEqualTo(WordsIn.not(Outcome.LOCKED));
+        }
     }
 
     /** One line of 40 million letters is read as far as is kept. */
