@@ -5,6 +5,7 @@ import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import { useLive } from '@/api/live'
 import type { PartnerState } from '@/api/types'
+import { useWhich } from '@/features/devices'
 import { daysFromNow } from '@/ui/format/days'
 import RefusedNote from '@/ui/RefusedNote.vue'
 
@@ -39,7 +40,8 @@ const unseen = computed(() => photos.data.value?.every((p) => p.deviceId !== Num
 const ready = computed(
   () => deviceId.value > 0 && [form.value.partner, form.value.parcel, form.value.condition].every((t) => t.trim()),
 )
-const options = computed(() => can.value.map((d) => ({ value: d.id, text: `${d.position} ${d.name}` })))
+const which = useWhich()
+const options = computed(() => can.value.map((d) => ({ value: d.id, text: `${which(d.id)} ${d.name}`.trim() })))
 
 async function send(): Promise<void> {
   if (!ready.value) return

@@ -50,7 +50,13 @@ class LookKillTest {
         petra.post(of + "/bench/attachment", Map.of("medium", "inbox/d12-fat32-healthy.img"))
                 .expect(201);
         petra.post(of + "/imaging", Map.of("profile", "healthy")).expect(201);
-        petra.await(of, d -> d.get("stage").asString().equals("selection"));
+        petra.await(
+                of + "/bench",
+                b -> b.get("sessions").get(0).get("state").asString().equals("done"));
+        petra.post(of + "/scans", Map.of("method", "structure", "again", true, "hashes", false))
+                .expect(201);
+        petra.await(of + "/scans", s -> s.valueStream()
+                .allMatch(x -> x.get("state").asString().equals("done")));
         server.sql().execute(HOLD);
     }
 
