@@ -8,7 +8,8 @@ defineProps<{
 }>()
 
 function rowWords(t: PreviewTable): string {
-  if (t.rows < 0) return `${t.cells.length ? `the first ${count(t.cells.length)}; ` : ''}how many there are is not known`
+  if (t.rows < 0)
+    return `${t.cells.length ? `the first ${count(t.cells.length)}; ` : ''}how many there are is not known`
   return t.cells.length < t.rows ? `the first ${count(t.cells.length)} of ${count(t.rows)}` : count(t.rows)
 }
 </script>
