@@ -4,6 +4,7 @@ import { BButton } from 'bootstrap-vue-next'
 import { computed, ref, watch } from 'vue'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
+import { useLive } from '@/api/live'
 import { offerUndo } from '@/api/undo'
 import type { ImagingEvents, CareProfile, ImagingView } from '@/api/types'
 import { bytes, dayAndTime, percent, size } from '@/ui/format/format'
@@ -35,7 +36,6 @@ const emit = defineEmits<{ changed: [] }>()
 
 const acting = useAction()
 const lens = ref<Stretch>(FIRST)
-const lensCells = ref('')
 const events = ref<ImagingEvents>({ events: [], faults: 0 })
 const path = computed(() => ({ id: props.session.id }))
 const running = computed(() => props.session.state === 'running' || props.session.state === 'waiting')
@@ -46,18 +46,10 @@ const left = computed(() => unasked(props.session) + props.session.deferredBytes
 const from = computed(() => Math.floor(lens.value.from * props.session.size))
 const length = computed(() => Math.max(1, Math.floor((lens.value.to - lens.value.from) * props.session.size)))
 
-watch(
-  [from, length, () => props.session.cells],
-  async () => {
-    try {
-      lensCells.value = (
-        await api.get('/api/imaging/{id}/lens', { path: path.value, query: { from: from.value, length: length.value } })
-      ).cells
-    } catch {
-      lensCells.value = '' // the ribbon above still shows the state; the lens comes back with the next change
-    }
-  },
-  { immediate: true },
+const magnifying = useLive(
+  '/api/imaging/{id}/lens',
+  () => ({ path: path.value, query: { from: from.value, length: length.value } }),
+  (what, c) => what === 'imaging' && c === props.session.caseNumber,
 )
 
 /** Events change with these; the numbers in between do not need them. */
@@ -190,7 +182,7 @@ useKeys([
       :lens="lens"
       @point="(share) => (lens = around(lens, share))"
     />
-    <LensBand :cells="lensCells" :from="from" :length="length" />
+    <LensBand :cells="magnifying.data.value?.cells ?? ''" :from="from" :length="length" />
     <RibbonKey />
     <div class="two">
       <div class="stack">

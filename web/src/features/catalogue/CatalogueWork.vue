@@ -261,6 +261,7 @@ useKeys([
   height: 100%;
 }
 .scroll {
+  position: relative;
   overflow: auto;
   scroll-padding-top: 28px;
 }

@@ -178,6 +178,7 @@ useKeys([
   flex-wrap: wrap;
 }
 .scroll {
+  position: relative;
   overflow: auto;
 }
 .said {

@@ -270,11 +270,13 @@ async function startOver(): Promise<void> {
   min-height: 0;
 }
 .entry {
+  position: relative;
   overflow: auto;
   padding: 10px 18px 20px 20px;
   border-right: 1px solid var(--line);
 }
 .advice {
+  position: relative;
   overflow: auto;
   padding: 14px 20px 20px;
   display: grid;

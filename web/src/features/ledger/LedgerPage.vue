@@ -112,6 +112,7 @@ function turn(to: number): void {
 }
 .side {
   padding: 14px 16px 20px 20px;
+  position: relative;
   overflow: auto;
 }
 .right {
@@ -123,6 +124,7 @@ function turn(to: number): void {
 }
 .mid {
   padding: 14px 20px 20px;
+  position: relative;
   overflow: auto;
   border-left: 1px solid var(--line);
 }

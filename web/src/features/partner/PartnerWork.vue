@@ -4,6 +4,7 @@ import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import { useLive } from '@/api/live'
 import type { Docket } from '@/api/types'
+import { useWhich } from '@/features/devices'
 import ComingLines from '@/ui/ComingLines.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
 import JobLoop from './JobLoop.vue'
@@ -32,6 +33,7 @@ const sending = ref(false)
 /** The job of which it is noted that it is back before its turn has come. */
 const early = ref<number>()
 const taking = useAction()
+const which = useWhich()
 const deviceOf = (job: Job) => state.value?.devices.find((d) => d.id === job.deviceId)
 
 async function changed(): Promise<void> {
@@ -76,7 +78,7 @@ async function takeBack(job: Job): Promise<void> {
       <section v-for="j in state.jobs" :key="j.id" class="job" :aria-label="`Device at ${j.partner}`">
         <div class="hd">
           <h2>
-            <span class="m">{{ deviceOf(j)?.position }}</span>
+            <span v-if="which(j.deviceId)" class="text-body-secondary">{{ which(j.deviceId) }}</span>
             {{ deviceOf(j)?.name ?? 'A device that was taken off the intake' }}
           </h2>
           <span :class="j.step === 'back' && !j.toCheck ? 'text-body-secondary' : 'c-warn'">{{ waitsFor(j) }}</span>

@@ -5,7 +5,7 @@ import { size } from '@/ui/format/format'
 import { notchesOf, parseCells, runsOf } from './ribbon'
 
 const props = defineProps<{
-  /** One character for each equal part of the stretch. */
+  /** One character for each equal part of the stretch; empty while they are on their way, which says nothing. */
   cells: string
   /** First byte of the stretch. */
   from: number
@@ -35,7 +35,7 @@ const notches = computed(() => notchesOf(cells.value, 1))
     :aria-label="`Magnified: ${size(length)} from ${size(from)}`"
   >
     <text :x="LABEL - 8" y="24" text-anchor="end" class="name">Lens</text>
-    <rect :x="LABEL" y="3" :width="W" height="30" fill="var(--well)" />
+    <rect :x="LABEL" y="3" :width="W" height="30" :fill="props.cells ? 'var(--well)' : 'none'" />
     <rect
       v-for="r in runs"
       :key="r.from"

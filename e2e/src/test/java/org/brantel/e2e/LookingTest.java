@@ -169,6 +169,10 @@ class LookingTest {
                 .evaluate("img => { img.scrollIntoView(); return img.complete && img.naturalWidth == 160 }"));
         page.getByRole(AriaRole.BUTTON, named("Play from 0:09").setExact(true)).click();
         moves(page, "video");
+        page.locator("ol.strip").evaluate("s => s.scrollIntoView({ block: 'start' })");
+        assertThat((Integer) page.evaluate("document.documentElement.scrollHeight - innerHeight"))
+                .as("the frame stands still")
+                .isZero();
         everybody(page);
         open(field, rows, "sound", "Swarm.mp3");
         assertThat(page.getByRole(AriaRole.IMG, named("How loud it is over 1:10")))

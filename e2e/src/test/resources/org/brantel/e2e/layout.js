@@ -51,6 +51,10 @@
   if (document.documentElement.scrollWidth > width + 1)
     faults.add(`the page is ${document.documentElement.scrollWidth} px wide in a window of ${width}`)
 
+  // On a wide window the frame stands still, and what is longer scrolls within it.
+  if (document.querySelector('.app') && width > 900 && document.documentElement.scrollHeight > innerHeight + 1)
+    faults.add(`the page is ${document.documentElement.scrollHeight} px high in a window of ${innerHeight}`)
+
   const things = []
   function take(rect, el, what) {
     if (rect.width < 2 || rect.height < 2) return
