@@ -4,12 +4,15 @@ import com.fasterxml.jackson.annotation.JsonAutoDetect;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.stream.Collectors;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonParser;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.MapperFeature;
 import tools.jackson.databind.ObjectWriter;
 import tools.jackson.databind.SerializationFeature;
+import tools.jackson.databind.exc.MismatchedInputException;
+import tools.jackson.databind.exc.PropertyBindingException;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Reads and writes the engine's JSON. Property order is the records' own; unknown properties are refused. */
@@ -68,8 +71,19 @@ public final class Json {
     private static MalformedJson malformed(JacksonException e, String what, String where) {
         var at = e.getLocation();
         String line = at == null || at.getLineNr() < 1 ? "" : ", line " + at.getLineNr();
-        return new MalformedJson(
-                "The " + what + " " + where + line + " is malformed: " + e.getOriginalMessage() + ".", e);
+        return new MalformedJson("The " + what + " " + where + line + " is malformed: " + why(e) + ".", e);
+    }
+
+    /** The library's own words name classes where a value is of another kind than the one that belongs there. */
+    private static String why(JacksonException e) {
+        if (!(e instanceof MismatchedInputException) || e instanceof PropertyBindingException) {
+            return e.getOriginalMessage();
+        }
+        String place = e.getPath().stream()
+                .map(r -> r.getPropertyName() == null ? "[" + r.getIndex() + "]" : r.getPropertyName())
+                .collect(Collectors.joining("."));
+        return (place.isEmpty() ? "what stands there" : "what stands at " + place)
+                + " is of another kind than belongs there";
     }
 
     /** The text is not what it should be; the message says where. */

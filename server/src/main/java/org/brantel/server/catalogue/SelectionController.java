@@ -42,7 +42,8 @@ class SelectionController {
 
             boolean letGo) {}
 
-    record Applied(Selecting.How how) {}
+    record Applied(
+            @NotNull(message = "Say how it is applied.") Selecting.How how) {}
 
     private final Selecting selecting;
     private final Staff staff;
@@ -92,7 +93,7 @@ class SelectionController {
 
     /** Adds a kept selection to what is chosen, takes it away from it, or puts it in its place. */
     @PostMapping("/kept/{id}")
-    Selecting.Changed apply(@PathVariable String number, @PathVariable long id, @RequestBody Applied applied) {
+    Selecting.Changed apply(@PathVariable String number, @PathVariable long id, @Valid @RequestBody Applied applied) {
         return selecting.apply(number, id, applied.how(), staff.current().name());
     }
 }

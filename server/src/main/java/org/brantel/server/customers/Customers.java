@@ -64,7 +64,7 @@ public class Customers {
     public List<CustomerViews.Alike> alike(String name, List<CustomerViews.Way> ways) {
         Map<Long, CustomerViews.Alike> found = new LinkedHashMap<>();
         Map<String, WayKind> plain = ways.stream()
-                .filter(w -> w.value() != null)
+                .filter(w -> w != null && w.kind() != null && w.value() != null)
                 .collect(Collectors.toMap(w -> Way.plain(w.kind(), w.value()), w -> w.kind(), (a, b) -> a));
         plain.keySet().removeIf(p -> p.length() < SHORTEST_NUMBER);
         if (!plain.isEmpty()) {

@@ -21,7 +21,12 @@ import org.springframework.web.bind.annotation.RestController;
 class CustomerController {
 
     /** What has been typed so far; may be half of a number. */
-    record Typed(@NotNull String name, @NotNull List<CustomerViews.Way> ways) {}
+    record Typed(
+            @NotNull(message = "The name is missing; send what is typed so far.")
+            String name,
+
+            @NotNull(message = "The contact ways are missing; send those that are typed so far.")
+            List<CustomerViews.Way> ways) {}
 
     /** @param cases numbers, newest first */
     record Known(CustomerViews.Customer customer, String why, boolean certain, List<String> cases) {}
@@ -42,7 +47,7 @@ class CustomerController {
 
     /** Who this may be. */
     @PostMapping("/alike")
-    List<Known> alike(@RequestBody @NotNull Typed typed) {
+    List<Known> alike(@Valid @RequestBody Typed typed) {
         return customers.alike(typed.name(), typed.ways()).stream()
                 .map(a -> new Known(
                         a.customer(),

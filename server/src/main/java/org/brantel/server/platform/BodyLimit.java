@@ -5,12 +5,10 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Refuses forms that nobody can have typed before they are read into memory. Photos have a limit of their own. */
 @Component
@@ -18,10 +16,10 @@ class BodyLimit extends OncePerRequestFilter {
 
     private static final long LARGEST = 2L << 20;
 
-    private final JsonMapper mapper;
+    private final Problems problems;
 
-    BodyLimit(JsonMapper mapper) {
-        this.mapper = mapper;
+    BodyLimit(Problems problems) {
+        this.problems = problems;
     }
 
     @Override
@@ -32,14 +30,10 @@ class BodyLimit extends OncePerRequestFilter {
         if (json
                 && (request.getContentLengthLong() > LARGEST
                         || request.getContentLengthLong() < 0 && request.getHeader("Transfer-Encoding") != null)) {
-            response.setStatus(HttpStatus.CONTENT_TOO_LARGE.value());
-            response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
-            response.setCharacterEncoding(StandardCharsets.UTF_8.name());
-            response.getWriter()
-                    .write(mapper.writeValueAsString(Refusals.problem(
-                            HttpStatus.CONTENT_TOO_LARGE,
-                            "What was sent is larger than 2 MiB; shorten it. What you typed is still in this browser.",
-                            null)));
+            problems.answer(
+                    response,
+                    HttpStatus.CONTENT_TOO_LARGE,
+                    "What was sent is larger than 2 MiB; shorten it. What you typed is still in this browser.");
             return;
         }
         chain.doFilter(request, response);

@@ -11,13 +11,11 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.regex.Pattern;
 import org.brantel.core.carve.SuggestedNames;
-import org.brantel.core.estimate.Band;
 import org.brantel.core.estimate.PriceList;
 import org.brantel.core.imaging.QuietHours;
 import org.brantel.core.json.Json;
 import org.brantel.core.source.SourceException;
 import org.brantel.core.source.nbd.NbdAddress;
-import org.brantel.core.triage.RecoveryPath;
 import org.brantel.server.platform.Refusal;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -94,6 +92,9 @@ public class LabSettings {
             "handover",
             72)));
 
+    /** No price is above it. */
+    private static final double HIGHEST = 1e7;
+
     private final LabSettingRecords records;
     private final Clock clock;
 
@@ -143,15 +144,18 @@ public class LabSettings {
                 || prices.currency().length() > 5) {
             throw Refusal.badInput("currency", "The currency is one to five characters, like £ or EUR.");
         }
-        for (Map.Entry<RecoveryPath, Band> e : prices.byPath().entrySet()) {
-            if (e.getValue() == null || e.getValue().high() > 1e7) {
-                throw Refusal.badInput(
-                        e.getKey().word(),
-                        "The price of " + e.getKey().words() + " is missing or more than ten million.");
-            }
+        if (prices.byPath() == null) {
+            throw Refusal.badInput("byPath", "The prices by path are missing.");
         }
-        if (!(prices.perTerabyte() >= 0)) {
-            throw Refusal.badInput("perTerabyte", "The price of each TB beyond the first is not less than 0.");
+        prices.byPath().forEach((path, band) -> {
+            if (band == null || band.high() > HIGHEST) {
+                throw Refusal.badInput(
+                        path.word(), "The price of " + path.words() + " is missing or more than ten million.");
+            }
+        });
+        if (!(prices.perTerabyte() >= 0) || prices.perTerabyte() > HIGHEST) {
+            throw Refusal.badInput(
+                    "perTerabyte", "The price of each TB beyond the first is not less than 0, nor above ten million.");
         }
         if (prices.urgentPercent() < 0 || prices.urgentPercent() > 1000) {
             throw Refusal.badInput("urgentPercent", "What is urgent costs 0 to 1,000 % more.");
@@ -164,6 +168,9 @@ public class LabSettings {
 
     @Transactional
     void set(Clocks clocks, String who) {
+        if (clocks.hours() == null) {
+            throw Refusal.badInput("clocks", "The hours of the clocks are missing.");
+        }
         clocks.hours().forEach((stage, hours) -> {
             if (!CLOCKS.hours().containsKey(stage)) {
                 throw Refusal.badInput(
@@ -175,6 +182,10 @@ public class LabSettings {
                 throw Refusal.badInput("clocks", "The clock of '" + stage + "' runs from 1 to 10,000 hours.");
             }
         });
+        if (!clocks.hours().keySet().containsAll(CLOCKS.hours().keySet())) {
+            throw Refusal.badInput(
+                    "clocks", "Each of " + String.join(", ", CLOCKS.hours().keySet()) + " needs its hours.");
+        }
         write("clocks", clocks, who);
     }
 
@@ -200,11 +211,12 @@ public class LabSettings {
             throw Refusal.badInput("boxes", "There may be up to " + MOST_BOXES + " bench boxes.");
         }
         for (Box box : rules.boxes()) {
-            if (box.name() == null || !box.name().matches("[A-Za-z0-9][A-Za-z0-9 ._-]{0,39}")) {
+            if (box == null || box.name() == null || !box.name().matches("[A-Za-z0-9][A-Za-z0-9 ._-]{0,39}")) {
                 throw Refusal.badInput(
                         "boxes",
-                        "Bench box " + (rules.boxes().indexOf(box) + 1) + " (" + box.address()
-                                + ") needs a name of up to 40 letters and digits.");
+                        "Bench box " + (rules.boxes().indexOf(box) + 1)
+                                + (box == null ? "" : " (" + box.address() + ")")
+                                + " needs a name of up to 40 letters and digits.");
             }
             try {
                 NbdAddress.parse(String.valueOf(box.address()));

@@ -2,6 +2,7 @@ package org.brantel.server.staff;
 
 import jakarta.servlet.DispatcherType;
 import org.brantel.server.platform.FrontEnd;
+import org.brantel.server.platform.Problems;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpMethod;
@@ -14,7 +15,6 @@ import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.provisioning.InMemoryUserDetailsManager;
 import org.springframework.security.web.SecurityFilterChain;
-import org.springframework.security.web.authentication.HttpStatusEntryPoint;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter;
@@ -31,7 +31,8 @@ class SecurityConfig {
             + "base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
 
     @Bean
-    SecurityFilterChain chain(HttpSecurity http, SecurityContextRepository contexts) throws Exception {
+    SecurityFilterChain chain(HttpSecurity http, SecurityContextRepository contexts, Problems problems)
+            throws Exception {
         return http.securityContext(c -> c.securityContextRepository(contexts))
                 .csrf(CsrfConfigurer::spa)
                 .authorizeHttpRequests(r -> r.dispatcherTypeMatchers(
@@ -50,7 +51,8 @@ class SecurityConfig {
                         .authenticated()
                         .anyRequest()
                         .denyAll())
-                .exceptionHandling(e -> e.authenticationEntryPoint(new HttpStatusEntryPoint(HttpStatus.UNAUTHORIZED)))
+                .exceptionHandling(e -> e.authenticationEntryPoint((request, response, refused) -> problems.answer(
+                        response, HttpStatus.UNAUTHORIZED, "You are not signed in; sign in and try again.")))
                 .headers(h -> h.contentSecurityPolicy(c -> c.policyDirectives(CONTENT_POLICY))
                         .referrerPolicy(p -> p.policy(ReferrerPolicyHeaderWriter.ReferrerPolicy.NO_REFERRER))
                         .permissionsPolicyHeader(p -> p.policy("camera=(), microphone=(), geolocation=()")))
