@@ -11,6 +11,7 @@ import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.MapperFeature;
 import tools.jackson.databind.ObjectWriter;
 import tools.jackson.databind.SerializationFeature;
+import tools.jackson.databind.exc.InvalidFormatException;
 import tools.jackson.databind.exc.MismatchedInputException;
 import tools.jackson.databind.exc.PropertyBindingException;
 import tools.jackson.databind.json.JsonMapper;
@@ -82,6 +83,10 @@ public final class Json {
         String place = e.getPath().stream()
                 .map(r -> r.getPropertyName() == null ? "[" + r.getIndex() + "]" : r.getPropertyName())
                 .collect(Collectors.joining("."));
+        if (e instanceof InvalidFormatException value) {
+            return "'" + value.getValue() + "'" + (place.isEmpty() ? "" : " at " + place)
+                    + " is not what belongs there";
+        }
         return (place.isEmpty() ? "what stands there" : "what stands at " + place)
                 + " is of another kind than belongs there";
     }

@@ -86,7 +86,11 @@ public final class LabKey {
         Matcher m = PEM.matcher(text);
         while (m.find()) {
             if (m.group(1).equals(name)) {
-                return Base64.getMimeDecoder().decode(m.group(2).strip());
+                try {
+                    return Base64.getMimeDecoder().decode(m.group(2).strip());
+                } catch (IllegalArgumentException e) {
+                    throw new IOException("The " + name.toLowerCase(Locale.ROOT) + " in " + where + " is damaged.", e);
+                }
             }
         }
         throw new IOException("There is no " + name.toLowerCase(Locale.ROOT) + " in " + where + ".");

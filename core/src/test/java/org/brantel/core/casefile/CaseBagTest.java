@@ -198,6 +198,18 @@ class CaseBagTest {
         }
     }
 
+    /** What fills up the last letters stands among them. */
+    @Test
+    void aKeyThatBreaksOffIsRefused() throws IOException {
+        Path bag = Zipped.read(packed(t -> t), folder.resolve("by-hand"), ROOM);
+        Path pem = bag.resolve("lab-key.pem");
+        Files.writeString(pem, Files.readString(pem).replaceFirst("(KEY-----\n.{10}).", "$1="));
+        Zipped.write(bag, folder.resolve("short.zip"));
+        assertThatThrownBy(() -> CaseBag.open(folder.resolve("short.zip"), folder.resolve("short"), ROOM))
+                .isInstanceOf(IOException.class)
+                .hasMessageContaining("damaged");
+    }
+
     @Test
     void whatIsSignedByAnotherThanItSaysIsRefused() throws IOException {
         String other = LabKey.at(folder.resolve("other.pem")).fingerprint();
