@@ -1,4 +1,4 @@
-import { hashKey, keepPreviousData, QueryClient, useQuery } from '@tanstack/vue-query'
+import { hashKey, QueryClient, useQuery } from '@tanstack/vue-query'
 import { computed, onScopeDispose, watch, type ComputedRef, type Ref } from 'vue'
 import { tellLink } from './link'
 import { api, Refused, type Answer, type Parts, type PathFor } from './client'
@@ -85,8 +85,7 @@ export function useLive<P extends PathFor<'get'>>(
       queryFn: () => (api.get as (path: P, parts: unknown) => Promise<Answer<P, 'get'>>)(path, asked.value),
       enabled: computed(() => asked.value !== undefined),
       shallow: true,
-      placeholderData: (before, asker) =>
-        subject(asker?.queryKey[1]) === subject(asked.value) ? keepPreviousData(before) : undefined,
+      placeholderData: (before, asker) => (subject(asker?.queryKey[1]) === subject(asked.value) ? before : undefined),
     },
     queries,
   )

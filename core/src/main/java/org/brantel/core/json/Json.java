@@ -77,8 +77,11 @@ public final class Json {
 
     /** The library's own words name classes where a value is of another kind than the one that belongs there. */
     private static String why(JacksonException e) {
-        if (!(e instanceof MismatchedInputException) || e instanceof PropertyBindingException) {
+        if (!(e instanceof MismatchedInputException)) {
             return e.getOriginalMessage();
+        }
+        if (e instanceof PropertyBindingException unknown) {
+            return "'" + unknown.getPropertyName() + "' is not a name that belongs there";
         }
         String place = e.getPath().stream()
                 .map(r -> r.getPropertyName() == null ? "[" + r.getIndex() + "]" : r.getPropertyName())

@@ -25,29 +25,13 @@ class LostStepTest {
 
     private static final int SIZE = 1 << 20;
 
-    /** Holds the database where a row of one sort is written, as a server would be held that dies there. */
-    private static final String HOLD = """
-            create table hold_gate (what text);
-            create function hold() returns trigger language plpgsql as $$
-            begin
-                if exists (select from hold_gate where what = tg_argv[0] or what = to_jsonb(new) ->> 'what') then
-                    perform pg_sleep(600);
-                end if;
-                return new;
-            end $$;
-            create trigger hold before insert on custody_entry for each row execute function hold('');
-            create trigger hold before insert on scan_session for each row execute function hold('scan');
-            """;
-
     private ServerProcess server;
 
     private void start(String name) throws Exception {
         server = new ServerProcess(name);
-        server.start();
-        server.petra().post("/api/setup", server.firstManager()).expect(201);
-        server.signIn();
+        server.startWithManager();
         new BenchRules().with("scanRecords", true).set(server.petra());
-        server.sql().execute(HOLD);
+        server.canHold("custody_entry", "scan_session");
     }
 
     @AfterEach
@@ -56,13 +40,13 @@ class LostStepTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"finished imaging", "scan"})
+    @ValueSource(strings = {"finished imaging", "scan_session"})
     @Timeout(900)
     void isBroughtByTheNextServer(String moment) throws Exception {
         start("lost_" + moment.replace(' ', '_'));
         SimulatedDevice device = new SimulatedDevice(server.devices(), SIZE, 7);
         Files.move(device.write(), server.devices().resolve("stick.json"));
-        server.sql().update("insert into hold_gate values (?)", moment);
+        server.hold(moment);
         Visitor petra = server.petra();
         String number = new CaseForms().log(petra);
         petra.post("/api/cases/" + number + "/bench/attachment", Map.of("medium", "sim/stick"))
@@ -71,7 +55,7 @@ class LostStepTest {
                 .expect(201);
 
         server.killWhenHeld();
-        server.sql().update("delete from hold_gate");
+        server.letGo();
         server.start();
         server.signIn();
         Visitor again = server.petra();

@@ -27,19 +27,6 @@ import tools.jackson.databind.JsonNode;
  */
 class StepKillTest {
 
-    /** Whatever is written into custody waits there for as long as the gate is shut. */
-    private static final String HOLD = """
-            create table hold_gate (what text);
-            create function hold() returns trigger language plpgsql as $$
-            begin
-                if exists (select from hold_gate) then
-                    perform pg_sleep(600);
-                end if;
-                return new;
-            end $$;
-            create trigger hold before insert on custody_entry for each row execute function hold();
-            """;
-
     private ServerProcess server;
 
     @AfterEach
@@ -49,10 +36,8 @@ class StepKillTest {
 
     private void start(String name) throws Exception {
         server = new ServerProcess(name);
-        server.start();
-        server.petra().post("/api/setup", server.firstManager()).expect(201);
-        server.signIn();
-        server.sql().execute(HOLD);
+        server.startWithManager();
+        server.canHold("custody_entry");
     }
 
     /**
@@ -62,14 +47,14 @@ class StepKillTest {
      */
     private void killedIn(String place, Function<Visitor, Visitor.Answer> step) throws Exception {
         String before = server.petra().get(place).expect(200).text();
-        server.sql().update("insert into hold_gate values ('shut')");
+        server.hold("custody_entry");
         Visitor petra = server.petra();
         CompletableFuture<Visitor.Answer> lost = CompletableFuture.supplyAsync(() -> step.apply(petra));
         server.killWhenHeld();
         assertThat(lost.handle((answer, cut) -> cut).get())
                 .as("nobody was told that it is done")
                 .hasRootCauseInstanceOf(IOException.class);
-        server.sql().update("delete from hold_gate");
+        server.letGo();
         server.start();
         server.signIn();
         assertThat(server.petra().get(place).expect(200).text()).as(place).isEqualTo(before);

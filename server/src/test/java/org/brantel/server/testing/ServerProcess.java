@@ -20,6 +20,18 @@ public final class ServerProcess implements AutoCloseable {
 
     private static final String PASSWORD = "a good password";
 
+    /** Holds the database where a row of one sort is written. */
+    private static final String HOLD = """
+            create table hold_gate (what text);
+            create function hold() returns trigger language plpgsql as $$
+            begin
+                if exists (select from hold_gate where what in (tg_table_name, to_jsonb(new) ->> 'what')) then
+                    perform pg_sleep(600);
+                end if;
+                return new;
+            end $$;
+            """;
+
     private final Lab lab = Lab.open();
     private final String database;
     private final Path home;
@@ -107,6 +119,31 @@ public final class ServerProcess implements AutoCloseable {
     public void signIn() {
         petra.post("/api/session", Map.of("login", "petra", "password", PASSWORD))
                 .expect(200);
+    }
+
+    /** Starts it for the first time, with its manager signed in. */
+    public void startWithManager() throws IOException, InterruptedException {
+        start();
+        petra.post("/api/setup", firstManager()).expect(201);
+        signIn();
+    }
+
+    /** From now on what is written into these tables can be held, as a server would be held that dies there. */
+    public void canHold(String... tables) {
+        sql().execute(HOLD);
+        for (String table : tables) {
+            sql().execute("create trigger hold before insert on " + table + " for each row execute function hold()");
+        }
+    }
+
+    /** @param what a table, or what an entry of custody says */
+    public void hold(String what) {
+        sql().update("insert into hold_gate values (?)", what);
+    }
+
+    /** Lets everything through again. */
+    public void letGo() {
+        sql().update("delete from hold_gate");
     }
 
     /** Kills it as a power cut would. */

@@ -19,20 +19,6 @@ import tools.jackson.databind.JsonNode;
 /** The server is killed while it reads words and while it draws small pictures: the next one goes on, once. */
 class LookKillTest {
 
-    /** What is kept of either waits for as long as the gate is shut. */
-    private static final String HOLD = """
-            create table hold_gate (what text);
-            create function hold() returns trigger language plpgsql as $$
-            begin
-                if exists (select from hold_gate) then
-                    perform pg_sleep(600);
-                end if;
-                return new;
-            end $$;
-            create trigger hold before insert on catalogue_words for each row execute function hold();
-            create trigger hold before insert on catalogue_sight for each row execute function hold();
-            """;
-
     private ServerProcess server;
     private String of;
 
@@ -40,10 +26,8 @@ class LookKillTest {
     void find() throws Exception {
         server = new ServerProcess("killed_look");
         Corpus.image("d12-fat32-healthy", Files.createDirectories(server.home().resolve("inbox")));
-        server.start();
+        server.startWithManager();
         Visitor petra = server.petra();
-        petra.post("/api/setup", server.firstManager()).expect(201);
-        server.signIn();
         of = "/api/cases/" + new CaseForms().log(petra);
         petra.post(of + "/triage/decision", Map.of("path", "image-then-scan", "reason", "It reads.", "version", 0))
                 .expect(200);
@@ -57,7 +41,7 @@ class LookKillTest {
                 .expect(201);
         petra.await(of + "/scans", s -> s.valueStream()
                 .allMatch(x -> x.get("state").asString().equals("done")));
-        server.sql().execute(HOLD);
+        server.canHold("catalogue_words", "catalogue_sight");
     }
 
     @AfterEach
@@ -66,11 +50,11 @@ class LookKillTest {
     }
 
     /** Begins something, kills the server in it, and waits until the next one has done it. */
-    private JsonNode throughAKill(String place) throws Exception {
-        server.sql().update("insert into hold_gate values ('shut')");
+    private JsonNode throughAKill(String place, String table) throws Exception {
+        server.hold(table);
         server.petra().post(of + place).expect(201);
         server.killWhenHeld();
-        server.sql().update("delete from hold_gate");
+        server.letGo();
         server.start();
         server.signIn();
         return server.petra().await(of + place, s -> !List.of("waiting", "running")
@@ -80,12 +64,12 @@ class LookKillTest {
     @Test
     @Timeout(600)
     void whatWasReadAndDrawnIsThereOnce() throws Exception {
-        JsonNode words = throughAKill("/catalogue/words");
+        JsonNode words = throughAKill("/catalogue/words", "catalogue_words");
         assertThat(words.get("run").get("state").asString()).isEqualTo("done");
         assertThat(words.get("documents").asInt()).isPositive();
         assertThat(words.get("looked")).isEqualTo(words.get("documents"));
         assertThat(words.get("run").get("done")).isEqualTo(words.get("run").get("total"));
-        JsonNode sheet = throughAKill("/catalogue/sheet");
+        JsonNode sheet = throughAKill("/catalogue/sheet", "catalogue_sight");
         assertThat(sheet.get("run").get("state").asString()).isEqualTo("done");
         assertThat(sheet.get("pictures").asInt()).isPositive();
         assertThat(sheet.get("looked")).isEqualTo(sheet.get("pictures"));
