@@ -53,7 +53,7 @@ async function send(): Promise<void> {
 
 <template>
   <form class="sheet send" @submit.prevent="send">
-    <p>
+    <p class="device">
       <label for="send-device">Device</label
       ><BFormSelect id="send-device" v-model="deviceId" :options="options" autofocus />
     </p>
@@ -99,6 +99,9 @@ async function send(): Promise<void> {
 }
 .wide {
   grid-column: 1 / -1;
+}
+.device {
+  grid-column: span 2;
 }
 label {
   font-size: 12px;

@@ -8,7 +8,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
-import java.util.HashMap;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -204,9 +204,11 @@ public class CaseLists {
     /**
      * What counts for a device, with its own type.
      *
+     * @param lostAt when the loss was, counted back from when that was said; empty where nobody said
      * @param apart some of it was told or seen of this device alone
      */
-    public record OfDevice(CaseViews.Device device, List<CaseForm.Fact> facts, boolean apart) {}
+    public record OfDevice(
+            CaseViews.Device device, List<CaseForm.Fact> facts, Optional<Instant> lostAt, boolean apart) {}
 
     /** The facts of the devices of many cases at once, by number; the lead comes first. */
     @Transactional(readOnly = true)
@@ -221,7 +223,10 @@ public class CaseLists {
             List<CaseViews.Fact> all = said.getOrDefault(id, List.of());
             for (CaseViews.Device d : ofCase) {
                 boolean apart = all.stream().anyMatch(f -> Objects.equals(f.device(), d.id()));
-                own.add(new OfDevice(d, CountingFacts.of(all, d, own.isEmpty()), apart));
+                Optional<Instant> lostAt = CountingFacts.said(all, d, own.isEmpty()).stream()
+                        .flatMap(f -> Loss.at(f).stream())
+                        .findFirst();
+                own.add(new OfDevice(d, CountingFacts.of(all, d, own.isEmpty()), lostAt, apart));
             }
         });
         return found;
@@ -231,7 +236,7 @@ public class CaseLists {
      * Devices that discard what was deleted on them.
      *
      * @param which devices of a case that has others, too; null where it has none
-     * @param since when the loss was, counted back from when that was said; empty where nobody said
+     * @param since when the loss on these was, the latest of them; empty where nobody said
      */
     public record Discarding(@Nullable String which, Optional<Instant> since) {}
 
@@ -243,18 +248,16 @@ public class CaseLists {
                 Loss.DISCARDS, Set.of(Loss.ACTIVE), byId.keySet()));
         Set<Long> discarding =
                 of(facts.findByCodeAndValueInAndWithdrawnFalseAndCaseIdIn(Loss.EVENT, Loss.DELETING, active));
-        Map<String, Instant> since = new HashMap<>();
-        facts.findByCodeAndWithdrawnFalseAndCaseIdIn(Loss.HOURS_AGO, discarding)
-                .forEach(f -> Loss.at(f.view()).ifPresent(at -> since.put(Known.in(byId, f.caseId()), at)));
         Map<String, Discarding> lost = new LinkedHashMap<>();
         facts(discarding.stream().map(id -> Known.in(byId, id)).toList()).forEach((number, devices) -> {
-            List<CaseViews.Device> theirs = devices.stream()
-                    .filter(d -> Loss.isDiscarded(d.facts()))
-                    .map(OfDevice::device)
-                    .toList();
+            List<OfDevice> theirs =
+                    devices.stream().filter(d -> Loss.isDiscarded(d.facts())).toList();
             if (!theirs.isEmpty()) {
-                String which = devices.size() == 1 ? null : CaseViews.Device.which(theirs);
-                lost.put(number, new Discarding(which, Optional.ofNullable(since.get(number))));
+                List<CaseViews.Device> named =
+                        theirs.stream().map(OfDevice::device).toList();
+                Optional<Instant> since =
+                        theirs.stream().flatMap(d -> d.lostAt().stream()).max(Comparator.naturalOrder());
+                lost.put(number, new Discarding(devices.size() == 1 ? null : CaseViews.Device.which(named), since));
             }
         });
         return lost;

@@ -21,8 +21,6 @@ interface FactRows extends JpaRepository<FactRow, Long>, OfDevices {
     List<FactRow> findByCodeAndValueInAndWithdrawnFalseAndCaseIdIn(
             String code, Collection<String> values, Collection<Long> caseIds);
 
-    List<FactRow> findByCodeAndWithdrawnFalseAndCaseIdIn(String code, Collection<Long> caseIds);
-
     @Override
     @Modifying(clearAutomatically = true, flushAutomatically = true)
     @Query("update FactRow f set f.caseId = ?2 where f.deviceId = ?1")

@@ -293,6 +293,17 @@ class DeskTest {
         assertThat(presses(decisionOf(other)))
                 .as("it was deleted on the disk, and the other device discards")
                 .isEmpty();
+        String apart = new CaseForms()
+                .device("type", "hdd")
+                .another("ssd", "serial", "S-4")
+                .toldOf(1, "since.hours", "5")
+                .toldOf(2, "trim", "active")
+                .toldOf(2, "loss.event", "formatted")
+                .toldOf(2, "since.hours", "30")
+                .log(una);
+        assertThat(presses(decisionOf(apart)))
+                .as("the hours of the device that discards, not of the other")
+                .containsExactly("What was deleted on device 2 is discarded under power; the loss was 30 hours ago.");
         String gone = new CaseForms()
                 .device("type", "ssd")
                 .told("trim", "active")
