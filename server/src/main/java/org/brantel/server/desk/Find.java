@@ -66,9 +66,10 @@ class Find {
     /** Words that stand on cases and are written nearly like this one; itself when there is none. */
     private List<String> nearest(String word) {
         int mistakes = NearWords.mistakes(word);
-        List<?> candidates = database.createNativeQuery(
-                        "select word from find_word where length(word) between ?2 and ?3 "
-                                + "and (left(word, 1) = left(?1, 1) or right(word, 2) = right(?1, 2) or word % ?1)")
+        List<?> candidates = database.createNativeQuery(Stream.of(
+                                "left(word, 1) = left(?1, 1)", "right(word, 2) = right(?1, 2)", "word % ?1")
+                        .map(like -> "select word from find_word where length(word) between ?2 and ?3 and " + like)
+                        .collect(Collectors.joining(" union ")))
                 .setParameter(1, word)
                 .setParameter(2, word.length() - mistakes)
                 .setParameter(3, word.length() + mistakes)
