@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import org.brantel.core.health.HealthReading;
 import org.brantel.core.health.Judgement;
@@ -53,6 +54,8 @@ public class IdleHealth {
     private final Clock clock;
     /** When a device was asked last, also where it gave nothing. */
     private final Map<Long, Instant> asked = new ConcurrentHashMap<>();
+    /** Devices whose silence is in the log: they are asked again and again, and said once. */
+    private final Set<Long> silent = ConcurrentHashMap.newKeySet();
 
     IdleHealth(
             Attachments attachments,
@@ -115,12 +118,15 @@ public class IdleHealth {
             Optional<HealthReading> reading = source.health();
             reading.ifPresent(r -> readings.record(
                     new HealthReadings.Place(number, a.caseId(), a.deviceId(), a.id(), null), r, Happenings.MACHINE));
+            silent.remove(a.id());
         } catch (IOException | Refusal e) {
-            LOG.info(
-                    "The health of {} of {} was not read, it is asked again later: {}",
-                    a.medium(),
-                    number,
-                    e.getMessage());
+            if (silent.add(a.id())) {
+                LOG.info(
+                        "The health of {} of {} was not read, it is asked again until it is: {}",
+                        a.medium(),
+                        number,
+                        e.getMessage());
+            }
         }
     }
 
