@@ -169,10 +169,14 @@ class Recorded {
      * @param start called with the type of what follows, once something does
      */
     void play(Catalogues.Selected line, double from, int longest, Starting start) throws IOException {
-        boolean moves = streams(line).moves();
+        Streams streams = streams(line);
+        boolean moves = streams.moves();
+        // What is written says at its head that it lasts as long as was asked for.
+        double left = streams.seconds() - from;
+        double lasts = left > 0 ? Math.min(longest, left) : longest;
         List<String> arguments = reading(line);
         arguments.addAll(0, List.of("-nostdin", "-threads", "1", "-ss", seconds(from)));
-        arguments.addAll(List.of("-t", String.valueOf(longest), "-sn", "-dn", "-map_metadata", "-1"));
+        arguments.addAll(List.of("-t", seconds(lasts), "-sn", "-dn", "-map_metadata", "-1"));
         if (moves) {
             arguments.addAll(List.of("-c:v", "libvpx", "-deadline", "realtime", "-cpu-used", "8", "-b:v", "600k"));
             arguments.addAll(List.of("-vf", "scale='min(480,iw)':-2", "-pix_fmt", "yuv420p"));

@@ -213,6 +213,7 @@ class ProofTest {
                 .body();
         // EBML's signature (RFC 8794, 11.2.4).
         assertThat(Arrays.copyOf(played, 4)).containsExactly(0x1a, 0x45, 0xdf, 0xa3);
+        assertThat(lasts(played)).as("it ends where the film does").isBetween(9_500.0, 10_500.0);
     }
 
     @Test
@@ -406,5 +407,16 @@ class ProofTest {
         assertThat(preview("odd.xyz").get("text").asString())
                 .startsWith("000000  01 02 54 69 64 65")
                 .contains("··Tide");
+    }
+
+    /** The milliseconds that a piece says it lasts: Duration of RFC 9559, 5.1.2.10, a float of eight bytes. */
+    private static double lasts(byte[] webm) {
+        ByteBuffer bytes = ByteBuffer.wrap(webm);
+        for (int at = 0; at + 11 <= webm.length; at++) {
+            if (bytes.getShort(at) == 0x4489 && webm[at + 2] == (byte) 0x88) {
+                return bytes.getDouble(at + 3);
+            }
+        }
+        return Double.NaN;
     }
 }
