@@ -6,9 +6,9 @@ import java.util.function.BooleanSupplier;
 import org.brantel.core.layout.Layout;
 import org.brantel.core.layout.NameRules;
 import org.brantel.core.scan.ScanMethod;
+import org.brantel.server.bench.Attaching;
 import org.brantel.server.bench.Bench;
 import org.brantel.server.bench.ImagingRecords;
-import org.brantel.server.bench.Stations;
 import org.brantel.server.catalogue.Selecting;
 import org.brantel.server.delivery.Deliveries;
 import org.brantel.server.recovery.Recoveries;
@@ -30,7 +30,7 @@ class DemoStory {
     private static final String COORDINATOR = DemoStaff.UNA.name();
     private static final Duration LONGEST = Duration.ofMinutes(2);
 
-    private final Stations stations;
+    private final Attaching attaching;
     private final Bench bench;
     private final ImagingRecords imaging;
     private final Scans scans;
@@ -39,14 +39,14 @@ class DemoStory {
     private final Deliveries deliveries;
 
     DemoStory(
-            Stations stations,
+            Attaching attaching,
             Bench bench,
             ImagingRecords imaging,
             Scans scans,
             Selecting selecting,
             Recoveries recoveries,
             Deliveries deliveries) {
-        this.stations = stations;
+        this.attaching = attaching;
         this.bench = bench;
         this.imaging = imaging;
         this.scans = scans;
@@ -77,7 +77,7 @@ class DemoStory {
     }
 
     private void read(String number, String medium, String profile) throws IOException {
-        stations.attach(number, medium, ENGINEER);
+        attaching.attach(number, medium, ENGINEER);
         bench.start(number, profile, ENGINEER);
     }
 

@@ -66,6 +66,7 @@ class CaseBenchController {
             @NotEmpty(message = "Nothing was filled in.") List<@Valid Answer> answers) {}
 
     private final Stations stations;
+    private final Attaching attaching;
     private final ImagingRecords imaging;
     private final EarlierReading earlier;
     private final IdleHealth health;
@@ -74,12 +75,14 @@ class CaseBenchController {
 
     CaseBenchController(
             Stations stations,
+            Attaching attaching,
             ImagingRecords imaging,
             EarlierReading earlier,
             IdleHealth health,
             Cases cases,
             Staff staff) {
         this.stations = stations;
+        this.attaching = attaching;
         this.imaging = imaging;
         this.earlier = earlier;
         this.health = health;
@@ -120,7 +123,7 @@ class CaseBenchController {
     @PostMapping("/api/cases/{number}/bench/attachment")
     @ResponseStatus(HttpStatus.CREATED)
     Attachment.View attach(@PathVariable String number, @Valid @RequestBody Attach attach) throws IOException {
-        return stations.attach(
+        return attaching.attach(
                 number,
                 attach.device(),
                 attach.medium(),

@@ -12,11 +12,9 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.brantel.core.firstlook.FirstLook;
 import org.brantel.core.health.HealthReading;
-import org.brantel.core.source.Expected;
 import org.brantel.core.source.Identity;
 import org.brantel.core.source.IdentityCheck;
 import org.brantel.core.source.Source;
-import org.brantel.core.source.WriteBlock;
 import org.brantel.core.triage.ProfileAdvice;
 import org.brantel.server.health.HealthReadings;
 import org.brantel.server.intake.CaseForm;
@@ -33,7 +31,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Which medium stands for which case: compared, attached, asked a few things, given back. */
+/** Which medium stands for which case: compared, asked a few things, given back. */
 @Service
 public class Stations {
 
@@ -76,14 +74,14 @@ public class Stations {
         return compare(device == null ? meant(docket.said().devices(), found) : docket.device(device), found);
     }
 
-    private static IdentityCheck compare(CaseViews.Device device, Identity found) {
+    static IdentityCheck compare(CaseViews.Device device, Identity found) {
         return IdentityCheck.compare(device.label().identity(), found);
     }
 
     /**
      * Which of a case's devices a medium is: the one whose serial it has, else the first that it may be, else the lead.
      */
-    private static CaseViews.Device meant(List<CaseViews.Device> devices, Identity found) {
+    static CaseViews.Device meant(List<CaseViews.Device> devices, Identity found) {
         return withSerial(devices, found).stream()
                 .findFirst()
                 .or(() -> devices.stream()
@@ -92,24 +90,12 @@ public class Stations {
                 .orElse(devices.get(0));
     }
 
-    private static List<CaseViews.Device> withSerial(List<CaseViews.Device> devices, Identity found) {
+    static List<CaseViews.Device> withSerial(List<CaseViews.Device> devices, Identity found) {
         return devices.stream()
                 .filter(d -> compare(d, found).lines().stream()
                         .anyMatch(l ->
                                 l.what() == IdentityCheck.What.SERIAL && l.verdict() == IdentityCheck.Verdict.EQUAL))
                 .toList();
-    }
-
-    /** @throws Refusal when several devices bear the serial, so that nothing tells which of them it is */
-    private static CaseViews.Device told(List<CaseViews.Device> devices, Identity found) {
-        List<CaseViews.Device> alike = withSerial(devices, found);
-        if (alike.size() > 1) {
-            throw Refusal.badInput(
-                    "device",
-                    alike.stream().map(CaseViews.Device::which).collect(Collectors.joining(" and "))
-                            + " have the serial " + found.serial() + "; say which of them this is.");
-        }
-        return meant(devices, found);
     }
 
     /**
@@ -137,83 +123,6 @@ public class Stations {
                     source,
                     cases.docket(number).device(attachment.deviceId()).label().identity());
         }
-    }
-
-    /**
-     * @param id        of the device that it stands for; null for the one that it is by its identity
-     * @param decisions what a person wrote down, where it takes a decision
-     */
-    @Transactional
-    Attachment.View attach(String number, @Nullable Long id, String medium, Attachment.Decisions decisions, String who)
-            throws IOException {
-        long caseId = cases.id(number);
-        locks.touch(number);
-        Identity found = media.identity(medium);
-        CaseViews.Docket docket = cases.docket(number);
-        CaseViews.Device device = id == null ? told(docket.said().devices(), found) : docket.device(id);
-        locks.touch(number, device.id());
-        IdentityCheck check = compare(device, found);
-        String reason = written(decisions.identity());
-        String writeBlock = written(decisions.writeBlock());
-        if (!check.matches() && reason == null) {
-            throw Refusal.badInput(
-                    "decision",
-                    "This is not the device of the case by its "
-                            + check.lines().stream()
-                                    .filter(l -> l.verdict() == IdentityCheck.Verdict.DIFFERS)
-                                    .map(l -> l.what().word())
-                                    .reduce((a, b) -> a + " and " + b)
-                                    .orElse("identity")
-                            + "; nothing is read until you write down why it is attached all the same.");
-        }
-        attachments
-                .findFirstByMediumAndDetachedAtIsNullOrderByIdDesc(medium)
-                .filter(a -> a.caseId() == caseId && a.deviceId() != device.id())
-                .ifPresent(a -> {
-                    throw Refusal.conflict("This medium stands for "
-                            + docket.device(a.deviceId()).which() + " already; detach it there first.");
-                });
-        // Opened once: a device that could be written to is refused here, before anybody counts on it.
-        Expected expected = media.attach(medium, found, WriteBlock.unless(writeBlock));
-        standing(device.id()).ifPresent(a -> {
-            if (isBeingRead(a)) {
-                throw Refusal.conflict(
-                        "A medium of this device is being read; pause that session before attaching another.");
-            }
-            a.detach(clock.instant());
-        });
-        Attachment attachment = attachments.save(new Attachment(
-                new Attachment.Of(caseId, device.id()),
-                medium,
-                expected,
-                check.matches(),
-                new Attachment.Decisions(reason, writeBlock),
-                who,
-                clock.instant()));
-        happenings.tell(
-                number,
-                who,
-                check.matches() ? "attached a medium" : "attached a medium although its identity differs",
-                medium + ", " + found.size() + " bytes"
-                        + (docket.hasSeveral() ? ", as " + device.which() : "") + "; identity: " + check.words()
-                        + (reason == null ? "" : "; decision: " + reason)
-                        + (writeBlock == null ? "" : "; write-block decision: " + writeBlock),
-                Topic.BENCH);
-        return attachment.view();
-    }
-
-    /**
-     * Attaches a medium whose identity is the case's.
-     *
-     * @throws Refusal when it is not
-     */
-    @Transactional
-    public void attach(String number, String medium, String who) throws IOException {
-        attach(number, null, medium, new Attachment.Decisions(null, null), who);
-    }
-
-    private static @Nullable String written(@Nullable String text) {
-        return text == null || text.isBlank() ? null : text.strip();
     }
 
     /** Where a health reading of an attached device belongs. */

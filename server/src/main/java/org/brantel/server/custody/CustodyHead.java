@@ -9,6 +9,9 @@ import org.brantel.core.custody.CustodyEntry;
 @Table(name = "custody_head")
 class CustodyHead {
 
+    /** Where a record ends. */
+    record End(String caseNumber, long lastNumber, String lastHash) {}
+
     @Id
     private String caseNumber;
 
@@ -20,6 +23,11 @@ class CustodyHead {
     CustodyHead(String caseNumber) {
         this.caseNumber = caseNumber;
         this.lastHash = CustodyEntry.START;
+    }
+
+    /** The end of a record without entries. */
+    static End none(String caseNumber) {
+        return new End(caseNumber, 0, CustodyEntry.START);
     }
 
     void moveTo(CustodyEntry entry) {

@@ -1,6 +1,8 @@
 package org.brantel.server.custody;
 
 import jakarta.persistence.LockModeType;
+import java.util.Collection;
+import java.util.List;
 import java.util.Optional;
 import org.springframework.data.domain.Page;
 import org.springframework.data.domain.Pageable;
@@ -11,7 +13,13 @@ import org.springframework.data.jpa.repository.Query;
 
 interface CustodyHeads extends JpaRepository<CustodyHead, String> {
 
-    Page<CustodyHead> findByOrderByCaseNumberDesc(Pageable page);
+    @Query("select h.caseNumber from CustodyHead h order by h.caseNumber desc")
+    Page<String> findNumbers(Pageable page);
+
+    /** How far these records go now, whatever the transaction read of them before. */
+    @Query("select new org.brantel.server.custody.CustodyHead$End(h.caseNumber, h.lastNumber, h.lastHash) "
+            + "from CustodyHead h where h.caseNumber in ?1")
+    List<CustodyHead.End> ends(Collection<String> caseNumbers);
 
     /** Makes sure that there is a head to lock. */
     @Modifying

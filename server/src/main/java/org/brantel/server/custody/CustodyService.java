@@ -14,7 +14,6 @@ import org.brantel.server.platform.Topic;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.domain.Page;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Isolation;
 import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -60,36 +59,49 @@ public class CustodyService implements Happenings.Recorder {
         happenings.changed(caseNumber, Topic.CUSTODY);
     }
 
-    /** Entries and their end are read as of one moment, or one that is written just now would look like a tear. */
-    @Transactional(readOnly = true, propagation = Propagation.REQUIRES_NEW, isolation = Isolation.REPEATABLE_READ)
+    @Transactional(readOnly = true)
     public Tape tape(String caseNumber) {
-        return read(caseNumber);
-    }
-
-    private Tape read(String caseNumber) {
+        CustodyHead.End before = end(caseNumber);
         List<CustodyEntry> entries = records.findByCaseNumberOrderByNumber(caseNumber).stream()
                 .map(CustodyRecord::entry)
                 .toList();
-        CustodyHead head = heads.findById(caseNumber).orElseGet(() -> new CustodyHead(caseNumber));
-        return new Tape(entries, CustodyChain.check(entries, head.lastNumber(), head.lastHash()));
+        return judged(before, entries, end(caseNumber));
+    }
+
+    private CustodyHead.End end(String caseNumber) {
+        return heads.ends(List.of(caseNumber)).stream().findFirst().orElseGet(() -> CustodyHead.none(caseNumber));
+    }
+
+    /**
+     * What was written between the two ends, while the entries were read, is whole and newer than this answer: it is
+     * left for the next.
+     */
+    private static Tape judged(CustodyHead.End before, List<CustodyEntry> entries, CustodyHead.End after) {
+        List<CustodyEntry> known = entries.stream()
+                .filter(e -> e.number() <= before.lastNumber() || e.number() > after.lastNumber())
+                .toList();
+        return new Tape(known, CustodyChain.check(known, before.lastNumber(), before.lastHash()));
     }
 
     /** The newest records and whether each holds. */
-    @Transactional(readOnly = true, propagation = Propagation.REQUIRES_NEW, isolation = Isolation.REPEATABLE_READ)
+    @Transactional(readOnly = true)
     Paged<Summary> ledger(int page) {
-        Page<CustodyHead> heads = this.heads.findByOrderByCaseNumberDesc(Paged.at(page));
-        Map<String, List<CustodyEntry>> entries = records
-                .findByCaseNumberInOrderByCaseNumberAscNumberAsc(
-                        heads.stream().map(CustodyHead::caseNumber).toList())
-                .stream()
-                .map(CustodyRecord::entry)
-                .collect(Collectors.groupingBy(CustodyEntry::caseNumber));
-        return Paged.of(heads, h -> {
-            List<CustodyEntry> own = entries.getOrDefault(h.caseNumber(), List.of());
-            boolean torn =
-                    !CustodyChain.check(own, h.lastNumber(), h.lastHash()).isEmpty();
-            return new Summary(h.caseNumber(), h.lastNumber(), torn);
+        Page<String> numbers = heads.findNumbers(Paged.at(page));
+        Map<String, CustodyHead.End> before = ends(numbers.getContent());
+        Map<String, List<CustodyEntry>> entries =
+                records.findByCaseNumberInOrderByCaseNumberAscNumberAsc(numbers.getContent()).stream()
+                        .map(CustodyRecord::entry)
+                        .collect(Collectors.groupingBy(CustodyEntry::caseNumber));
+        Map<String, CustodyHead.End> after = ends(numbers.getContent());
+        return Paged.of(numbers, n -> {
+            CustodyHead.End end = before.getOrDefault(n, CustodyHead.none(n));
+            Tape tape = judged(end, entries.getOrDefault(n, List.of()), after.getOrDefault(n, CustodyHead.none(n)));
+            return new Summary(n, end.lastNumber(), !tape.tears().isEmpty());
         });
+    }
+
+    private Map<String, CustodyHead.End> ends(List<String> numbers) {
+        return heads.ends(numbers).stream().collect(Collectors.toMap(CustodyHead.End::caseNumber, e -> e));
     }
 
     @Transactional(readOnly = true)

@@ -9,18 +9,18 @@ import java.time.Instant;
 import java.time.format.DateTimeFormatter;
 import java.util.Base64;
 import java.util.Locale;
+import java.util.Objects;
 import org.brantel.core.hash.Hashes;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Settings;
 import org.brantel.server.platform.Topic;
-import org.brantel.server.staff.Throttle;
 import org.brantel.server.work.WorkState;
 import org.springframework.context.ApplicationEventPublisher;
-import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** The customer's way to their delivery: a link, its passcode, what they fetch, what they confirm. */
 @Service
@@ -44,8 +44,8 @@ public class CustomerDoor {
     private final Cases cases;
     private final Happenings happenings;
     private final ApplicationEventPublisher announcer;
-    private final PasswordEncoder passcodes;
-    private final Throttle throttle;
+    private final Passcodes passcodes;
+    private final TransactionTemplate transaction;
     private final Settings settings;
     private final Clock clock;
 
@@ -54,8 +54,8 @@ public class CustomerDoor {
             Cases cases,
             Happenings happenings,
             ApplicationEventPublisher announcer,
-            PasswordEncoder passcodes,
-            Throttle throttle,
+            Passcodes passcodes,
+            TransactionTemplate transaction,
             Settings settings,
             Clock clock) {
         this.deliveries = deliveries;
@@ -63,7 +63,7 @@ public class CustomerDoor {
         this.happenings = happenings;
         this.announcer = announcer;
         this.passcodes = passcodes;
-        this.throttle = throttle;
+        this.transaction = transaction;
         this.settings = settings;
         this.clock = clock;
     }
@@ -83,9 +83,9 @@ public class CustomerDoor {
         byte[] random = new byte[24];
         RANDOM.nextBytes(random);
         String token = Base64.getUrlEncoder().withoutPadding().encodeToString(random);
-        String passcode = "%04d-%04d".formatted(RANDOM.nextInt(10_000), RANDOM.nextInt(10_000));
+        String passcode = Passcodes.make();
         Instant expires = clock.instant().plus(Duration.ofDays(settings.linkDays()));
-        delivery.link(hash(token), passcodes.encode(passcode), expires, clock.instant());
+        delivery.link(hash(token), passcodes.hash(passcode), expires, clock.instant());
         happenings.tell(
                 number,
                 who,
@@ -103,25 +103,23 @@ public class CustomerDoor {
     /**
      * Checks a link and its passcode.
      *
+     * @param from the address that it comes from
      * @return the delivery's number
      */
-    @Transactional
-    public long open(String token, String passcode) {
-        Delivery delivery = alive(token);
-        String subject = "passcode " + delivery.id();
-        throttle.check(subject);
-        if (!passcodes.matches(
-                passcode.replaceAll("[^0-9]", "").replaceFirst("(....)(....)", "$1-$2"), delivery.passcodeHash())) {
-            throttle.failed(subject);
+    public long open(String token, String passcode, String from) {
+        Delivery linked = alive(token);
+        if (!passcodes.opens(hash(token), linked.passcodeHash(), passcode, from)) {
             throw Refusal.notAllowed(
                     "This is not the passcode of this link; look at the message from the lab, or call us.");
         }
-        throttle.succeeded(subject);
-        if (delivery.open(clock.instant())) {
-            happenings.tell(
-                    cases.number(delivery.caseId()), CUSTOMER, "opened the delivery", "delivery " + delivery.id());
-        }
-        return delivery.id();
+        return Objects.requireNonNull(transaction.execute(t -> {
+            Delivery delivery = deliveries.lock(linked.id()).orElseThrow();
+            if (delivery.open(clock.instant())) {
+                happenings.tell(
+                        cases.number(delivery.caseId()), CUSTOMER, "opened the delivery", "delivery " + delivery.id());
+            }
+            return delivery.id();
+        }));
     }
 
     /** The delivery of a link that was opened with its passcode before. */
@@ -158,7 +156,7 @@ public class CustomerDoor {
     /** Every byte went out; whether it arrived, only the customer's own check can say. */
     @Transactional
     public void downloaded(long id, String what, long bytes) {
-        Delivery delivery = deliveries.findById(id).orElseThrow();
+        Delivery delivery = deliveries.lock(id).orElseThrow();
         delivery.downloaded(clock.instant());
         String number = cases.number(delivery.caseId());
         happenings.tell(
@@ -181,7 +179,7 @@ public class CustomerDoor {
     /** The customer confirms, after their own check. */
     @Transactional
     public void receive(long id, String name, int checked, int equal) {
-        Delivery delivery = deliveries.findById(id).orElseThrow();
+        Delivery delivery = deliveries.lock(id).orElseThrow();
         String number = cases.number(delivery.caseId());
         DeliveryViews.Delivery view = delivery.view(number);
         if (view.way().receipt() != null) {

@@ -1,5 +1,6 @@
 package org.brantel.server.delivery;
 
+import jakarta.persistence.LockModeType;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
@@ -7,6 +8,7 @@ import org.brantel.server.work.WorkState;
 import org.springframework.data.domain.Page;
 import org.springframework.data.domain.Pageable;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Lock;
 import org.springframework.data.jpa.repository.Query;
 
 interface DeliveryRecords extends JpaRepository<Delivery, Long> {
@@ -14,6 +16,11 @@ interface DeliveryRecords extends JpaRepository<Delivery, Long> {
     List<Delivery> findByCaseIdOrderByIdDesc(Long caseId);
 
     Optional<Delivery> findByTokenHash(String tokenHash);
+
+    /** What a customer does at two places at once is written one after the other. */
+    @Lock(LockModeType.PESSIMISTIC_WRITE)
+    @Query("select d from Delivery d where d.id = ?1")
+    Optional<Delivery> lock(long id);
 
     Page<Delivery> findByOrderByIdDesc(Pageable page);
 

@@ -116,7 +116,7 @@ class PortalController {
     @PostMapping("/open")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void open(@PathVariable String token, @Valid @RequestBody Passcode form, HttpServletRequest request) {
-        long id = door.open(token, form.passcode());
+        long id = door.open(token, form.passcode(), request.getRemoteAddr());
         request.getSession();
         request.changeSessionId();
         request.getSession().setAttribute(OPENED + token, id);

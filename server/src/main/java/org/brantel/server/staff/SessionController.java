@@ -5,6 +5,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import jakarta.servlet.http.HttpSession;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.Locale;
 import org.brantel.server.platform.Refusal;
@@ -32,6 +33,7 @@ class SessionController {
 
     record SignIn(
             @NotBlank(message = "The sign-in name is missing.")
+            @Size(max = 100, message = "No sign-in name is that long.")
             String login,
 
             @NotBlank(message = "The password is missing.") String password) {}
@@ -59,13 +61,10 @@ class SessionController {
 
     @PostMapping
     Session signIn(@Valid @RequestBody SignIn form, HttpServletRequest request, HttpServletResponse response) {
-        String subject = "sign-in " + form.login().strip().toLowerCase(Locale.ROOT) + " " + request.getRemoteAddr();
-        throttle.check(subject);
-        Staff.Person person = staff.check(form.login(), form.password()).orElseThrow(() -> {
-            throttle.failed(subject);
-            return Refusal.notSignedIn("The sign-in name or the password is wrong; try again.");
-        });
-        throttle.succeeded(subject);
+        Throttle.Subject subject =
+                new Throttle.Subject("sign-in", form.login().strip().toLowerCase(Locale.ROOT), request.getRemoteAddr());
+        Staff.Person person = throttle.judged(subject, () -> staff.check(form.login(), form.password()))
+                .orElseThrow(() -> Refusal.notSignedIn("The sign-in name or the password is wrong; try again."));
         request.getSession();
         request.changeSessionId();
         SecurityContext context = SecurityContextHolder.createEmptyContext();

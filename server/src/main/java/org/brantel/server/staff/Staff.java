@@ -88,7 +88,6 @@ public class Staff {
     }
 
     /** The person whose sign-in this is; empty when either part is wrong. Takes as long for unknown names. */
-    @Transactional(readOnly = true)
     Optional<Person> check(String login, String password) {
         Optional<StaffMember> member = members.findByLogin(login.strip().toLowerCase(Locale.ROOT));
         String hash = member.map(StaffMember::passwordHash).orElse(NOBODY);

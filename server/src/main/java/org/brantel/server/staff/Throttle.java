@@ -3,59 +3,139 @@ package org.brantel.server.staff;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Semaphore;
+import java.util.concurrent.TimeUnit;
+import java.util.function.Supplier;
 import org.brantel.server.platform.Refusal;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Propagation;
-import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /**
- * Slows down guessing: after a few failures each further one doubles the wait. Kept in the records, so a restart
- * forgets nothing.
+ * Slows down guessing: of one secret from one address, of one secret from wherever, and of many secrets from one
+ * address. After some failures each further one doubles the wait. A try counts as a failure before it is judged, in one
+ * statement, so that many at once are no more than many one after the other. Kept in the records: a restart forgets
+ * nothing, and every server of the lab counts the same.
  */
 @Service
 public class Throttle {
 
-    private static final int FREE_TRIES = 5;
-    private static final Duration FIRST_WAIT = Duration.ofSeconds(15);
-    private static final Duration LONGEST_WAIT = Duration.ofHours(1);
+    /** How long what failed is held against anybody. */
+    private static final Duration FORGOTTEN = Duration.ofDays(1);
+
+    /** So many tries are judged at a time, each of which keeps a processor busy; a few more wait in line. */
+    private static final int AT_A_TIME = 2;
+
+    private static final int LINE = 40;
+    private static final Duration PATIENCE = Duration.ofSeconds(10);
+
+    /**
+     * What is tried.
+     *
+     * @param what   the kind of secret
+     * @param secret whose it is: a sign-in name, a link
+     * @param from   the address that the try comes from
+     */
+    public record Subject(String what, String secret, String from) {}
+
+    /** What is counted. The second never keeps anybody out for long: else whoever guesses would lock the owner out. */
+    private enum Reach {
+        SECRET_FROM_HERE(5, Duration.ofSeconds(15), Duration.ofHours(1)),
+        SECRET(50, Duration.ofSeconds(2), Duration.ofSeconds(15)),
+        ALL_FROM_HERE(100, Duration.ofSeconds(15), Duration.ofMinutes(5));
+
+        private final int free;
+        private final Duration first;
+        private final Duration longest;
+
+        Reach(int free, Duration first, Duration longest) {
+            this.free = free;
+            this.first = first;
+            this.longest = longest;
+        }
+
+        String key(Subject of) {
+            return switch (this) {
+                case SECRET_FROM_HERE -> of.what() + " " + of.secret() + " from " + of.from();
+                case SECRET -> of.what() + " " + of.secret();
+                case ALL_FROM_HERE -> of.what() + " from " + of.from();
+            };
+        }
+    }
 
     private final ThrottleRows rows;
+    private final TransactionTemplate transaction;
     private final Clock clock;
+    private final Semaphore judging = new Semaphore(AT_A_TIME, true);
 
-    Throttle(ThrottleRows rows, Clock clock) {
+    Throttle(ThrottleRows rows, TransactionTemplate transaction, Clock clock) {
         this.rows = rows;
+        this.transaction = transaction;
         this.clock = clock;
     }
 
-    /** @throws Refusal with the time to wait, while the subject is blocked */
-    @Transactional(readOnly = true)
-    public void check(String subject) {
-        rows.findById(subject)
-                .map(ThrottleRow::blockedUntil)
-                .filter(clock.instant()::isBefore)
-                .ifPresent(until -> {
-                    long seconds =
-                            Math.max(1, Duration.between(clock.instant(), until).toSeconds());
-                    throw Refusal.tooOften("Too many wrong tries; wait "
-                            + (seconds < 90 ? seconds + " seconds" : seconds / 60 + " minutes") + " and try again.");
-                });
-    }
-
-    @Transactional(propagation = Propagation.REQUIRES_NEW)
-    public void failed(String subject) {
-        ThrottleRow row = rows.findById(subject).orElseGet(() -> new ThrottleRow(subject));
-        Instant until = Instant.EPOCH;
-        if (row.failures() + 1 >= FREE_TRIES) {
-            long factor = 1L << Math.min(10, row.failures() + 1 - FREE_TRIES);
-            Duration wait = FIRST_WAIT.multipliedBy(factor);
-            until = clock.instant().plus(wait.compareTo(LONGEST_WAIT) > 0 ? LONGEST_WAIT : wait);
+    /**
+     * Has a try judged.
+     *
+     * @param judge gives something where the try is right; it runs without a transaction
+     * @return what it gave
+     * @throws Refusal with the time to wait, where it was tried too often or too many try just now
+     */
+    public <T> Optional<T> judged(Subject subject, Supplier<Optional<T>> judge) {
+        if (judging.getQueueLength() >= LINE || !admitted()) {
+            throw Refusal.tooOften("Many people try to get in just now; wait a few seconds and try again.");
         }
-        row.fail(until);
-        rows.save(row);
+        try {
+            transaction.executeWithoutResult(t -> List.of(Reach.values()).forEach(r -> count(r, subject)));
+            Optional<T> found = judge.get();
+            if (found.isPresent()) {
+                transaction.executeWithoutResult(t -> forgive(subject));
+            }
+            return found;
+        } finally {
+            judging.release();
+        }
     }
 
-    @Transactional(propagation = Propagation.REQUIRES_NEW)
-    public void succeeded(String subject) {
-        rows.deleteById(subject);
+    private boolean admitted() {
+        try {
+            return judging.tryAcquire(PATIENCE.toMillis(), TimeUnit.MILLISECONDS);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            return false;
+        }
+    }
+
+    private void count(Reach reach, Subject subject) {
+        Instant now = clock.instant();
+        String key = reach.key(subject);
+        boolean counted = rows.count(
+                        key, now, now.minus(FORGOTTEN), reach.free, reach.first.toSeconds(), reach.longest.toSeconds())
+                .isPresent();
+        if (!counted) {
+            Instant until = rows.blockedUntil(key).orElse(now);
+            throw Refusal.tooOften(
+                    "Too many wrong tries; wait " + words(Duration.between(now, until)) + " and try again.");
+        }
+    }
+
+    private static String words(Duration wait) {
+        long seconds = Math.max(1, wait.toSeconds());
+        return seconds == 1 ? "a second" : seconds < 90 ? seconds + " seconds" : seconds / 60 + " minutes";
+    }
+
+    private void forgive(Subject subject) {
+        rows.deleteById(Reach.SECRET_FROM_HERE.key(subject));
+        for (Reach other : List.of(Reach.SECRET, Reach.ALL_FROM_HERE)) {
+            rows.discount(other.key(subject), clock.instant(), other.free);
+        }
+    }
+
+    /** Names that nobody has need not be kept because somebody typed them once. */
+    @Scheduled(fixedDelay = 1, initialDelay = 1, timeUnit = TimeUnit.HOURS)
+    void forget() {
+        transaction.executeWithoutResult(t -> rows.forget(clock.instant().minus(FORGOTTEN)));
     }
 }

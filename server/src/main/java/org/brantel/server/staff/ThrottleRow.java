@@ -5,6 +5,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 
+/** Failures of one sort; written by {@link ThrottleRows#count} alone. */
 @Entity
 @Table(name = "throttle")
 class ThrottleRow {
@@ -13,25 +14,8 @@ class ThrottleRow {
     private String subject;
 
     private int failures;
+    private Instant lastAt;
     private Instant blockedUntil;
 
     protected ThrottleRow() {}
-
-    ThrottleRow(String subject) {
-        this.subject = subject;
-        this.blockedUntil = Instant.EPOCH;
-    }
-
-    void fail(Instant until) {
-        failures++;
-        blockedUntil = until;
-    }
-
-    int failures() {
-        return failures;
-    }
-
-    Instant blockedUntil() {
-        return blockedUntil;
-    }
 }

@@ -1,5 +1,46 @@
 package org.brantel.server.staff;
 
+import java.time.Instant;
+import java.util.Optional;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Modifying;
+import org.springframework.data.jpa.repository.Query;
 
-interface ThrottleRows extends JpaRepository<ThrottleRow, String> {}
+interface ThrottleRows extends JpaRepository<ThrottleRow, String> {
+
+    /**
+     * Counts a try, unless it comes too early.
+     *
+     * @param forgotten failures whose last one is older are forgotten
+     * @param free      so many cost nothing
+     * @param first     seconds to wait after them
+     * @param longest   seconds to wait at most
+     * @return how many there are now; empty where it comes too early
+     */
+    @Query(
+            value = "insert into throttle (subject, failures, last_at, blocked_until) values (?1, 1, ?2, ?2) "
+                    + "on conflict (subject) do update set last_at = ?2, "
+                    + "failures = case when throttle.last_at < ?3 then 1 else throttle.failures + 1 end, "
+                    + "blocked_until = case when throttle.last_at < ?3 or throttle.failures + 1 < ?4 "
+                    + "then cast(?2 as timestamptz) else cast(?2 as timestamptz) + interval '1 second' "
+                    + "* least(?6, ?5 * power(2, least(throttle.failures + 1 - ?4, 20))) end "
+                    + "where throttle.blocked_until <= ?2 returning failures",
+            nativeQuery = true)
+    Optional<Integer> count(String subject, Instant now, Instant forgotten, int free, long first, long longest);
+
+    @Query("select r.blockedUntil from ThrottleRow r where r.subject = ?1")
+    Optional<Instant> blockedUntil(String subject);
+
+    /** Takes one try back: it was none to hold against anybody. */
+    @Modifying
+    @Query(
+            value = "update throttle set failures = greatest(failures - 1, 0), "
+                    + "blocked_until = case when failures - 1 < ?3 then cast(?2 as timestamptz) else blocked_until end "
+                    + "where subject = ?1",
+            nativeQuery = true)
+    void discount(String subject, Instant now, int free);
+
+    @Modifying
+    @Query("delete from ThrottleRow r where r.lastAt < ?1 and r.blockedUntil < ?1")
+    void forget(Instant before);
+}

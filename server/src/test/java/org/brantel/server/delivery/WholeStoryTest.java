@@ -9,11 +9,16 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Collectors;
 import java.util.zip.ZipEntry;
@@ -365,5 +370,29 @@ class WholeStoryTest {
                         .expect(429)
                         .sentence())
                 .contains("Too many wrong tries");
+    }
+
+    /** More than the pool has connections, and more than it takes to be slowed down. */
+    @Test
+    @Order(12)
+    void thirtyWhoKnowThePasscodeGetInAtOnce() throws Exception {
+        link = story.link();
+        ExecutorService all = Executors.newFixedThreadPool(31);
+        try {
+            List<Callable<Integer>> openings = new ArrayList<>();
+            for (int i = 0; i < 30; i++) {
+                Visitor one = story.lab.nobody();
+                openings.add(() -> one.post(
+                                "/api/portal/" + token() + "/open",
+                                Map.of("passcode", link.get("passcode").asString()))
+                        .status());
+            }
+            openings.add(() -> story.una.get("/api/desk").status());
+            for (Future<Integer> status : all.invokeAll(openings)) {
+                assertThat(status.get()).isIn(200, 204);
+            }
+        } finally {
+            all.shutdownNow();
+        }
     }
 }

@@ -1,75 +1,158 @@
 package org.brantel.server.staff;
 
-import static org.assertj.core.api.Assertions.assertThatCode;
+import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
-import static org.mockito.ArgumentMatchers.any;
-import static org.mockito.Mockito.when;
 
-import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
-import java.util.HashMap;
-import java.util.Map;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.atomic.AtomicInteger;
+import org.brantel.server.platform.Refusal;
+import org.brantel.server.testing.Lab;
+import org.brantel.server.testing.SettableClock;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
-import org.mockito.Mock;
-import org.mockito.junit.jupiter.MockitoExtension;
-import org.mockito.junit.jupiter.MockitoSettings;
-import org.mockito.quality.Strictness;
+import org.springframework.transaction.support.TransactionTemplate;
 
-@ExtendWith(MockitoExtension.class)
-@MockitoSettings(strictness = Strictness.LENIENT)
+/** Tries are counted by the database, so this needs one. */
 class ThrottleTest {
 
-    private final Map<String, ThrottleRow> kept = new HashMap<>();
+    private static final Throttle.Subject WHO = new Throttle.Subject("test", "petra", "192.0.2.7");
 
-    @Mock
-    private ThrottleRows rows;
+    private final Lab lab = Lab.open();
+    private final SettableClock clock = new SettableClock(Instant.parse("2026-11-24T09:00:00Z"));
+    private final Throttle throttle = another();
 
-    @Mock
-    private Clock clock;
-
-    private Instant now = Instant.parse("2026-11-24T09:00:00Z");
-    private Throttle throttle;
-
-    @BeforeEach
-    void wire() {
-        when(clock.instant()).thenAnswer(i -> now);
-        when(rows.findById(any())).thenAnswer(i -> Optional.ofNullable(kept.get(i.<String>getArgument(0))));
-        when(rows.save(any())).thenAnswer(i -> {
-            kept.put("who", i.getArgument(0));
-            return i.getArgument(0);
-        });
-        throttle = new Throttle(rows, clock);
+    /** As another server of the same lab has it. */
+    private Throttle another() {
+        return new Throttle(lab.own(ThrottleRows.class), lab.own(TransactionTemplate.class), clock);
     }
 
-    private void fail(int times) {
+    @BeforeEach
+    void forgetAll() {
+        lab.own(ThrottleRows.class).deleteAll();
+    }
+
+    private static Throttle.Subject from(int address) {
+        return new Throttle.Subject(WHO.what(), WHO.secret(), "192.0.2." + address);
+    }
+
+    private boolean isRight(Throttle.Subject subject, boolean right) {
+        return throttle.judged(subject, () -> right ? Optional.of("in") : Optional.empty())
+                .isPresent();
+    }
+
+    private void fail(int times, Throttle.Subject subject) {
         for (int i = 0; i < times; i++) {
-            throttle.failed("who");
+            assertThat(isRight(subject, false)).isFalse();
+        }
+    }
+
+    private void refused(Throttle.Subject subject, String words) {
+        assertThatThrownBy(() -> isRight(subject, true))
+                .isInstanceOf(Refusal.class)
+                .hasMessageContaining(words);
+    }
+
+    @Test
+    void aFewSlipsCostNothingAndOnceRightTheyAreForgotten() {
+        for (int i = 0; i < 5; i++) {
+            fail(4, WHO);
+            assertThat(isRight(WHO, true)).isTrue();
         }
     }
 
     @Test
-    void aFewSlipsCostNothing() {
-        fail(4);
-        assertThatCode(() -> throttle.check("who")).doesNotThrowAnyException();
-    }
-
-    @Test
     void eachFurtherTryDoublesTheWaitUpToAnHour() {
-        fail(5);
-        assertThatThrownBy(() -> throttle.check("who")).hasMessageContaining("15 seconds");
-        fail(1);
-        assertThatThrownBy(() -> throttle.check("who")).hasMessageContaining("30 seconds");
-        fail(30);
-        assertThatThrownBy(() -> throttle.check("who")).hasMessageContaining("60 minutes");
+        fail(5, WHO);
+        refused(WHO, "15 seconds");
+        clock.pass(Duration.ofSeconds(15));
+        fail(1, WHO);
+        refused(WHO, "30 seconds");
+        for (int i = 0; i < 20; i++) {
+            clock.pass(Duration.ofHours(1));
+            fail(1, WHO);
+        }
+        refused(WHO, "60 minutes");
     }
 
     @Test
-    void theWaitEnds() {
-        fail(5);
-        now = now.plusSeconds(16);
-        assertThatCode(() -> throttle.check("who")).doesNotThrowAnyException();
+    void theWaitEndsAndADayForgets() {
+        fail(5, WHO);
+        clock.pass(Duration.ofSeconds(16));
+        assertThat(isRight(WHO, true)).isTrue();
+        fail(5, WHO);
+        clock.pass(Duration.ofHours(25));
+        fail(4, WHO);
+        assertThat(isRight(WHO, true)).isTrue();
+    }
+
+    @Test
+    void sixtyAtOnceOnTwoServersGetNoMoreThroughThanSixtyInARow() throws Exception {
+        List<Throttle> servers = List.of(throttle, another());
+        AtomicInteger judged = new AtomicInteger();
+        List<Callable<Boolean>> tries = new ArrayList<>();
+        for (int i = 0; i < 60; i++) {
+            Throttle server = servers.get(i % 2);
+            tries.add(() -> {
+                try {
+                    server.judged(WHO, () -> {
+                        judged.incrementAndGet();
+                        return Optional.empty();
+                    });
+                    return true;
+                } catch (Refusal e) {
+                    return false;
+                }
+            });
+        }
+        ExecutorService guessers = Executors.newFixedThreadPool(60);
+        try {
+            int through = 0;
+            for (Future<Boolean> tried : guessers.invokeAll(tries)) {
+                through += tried.get() ? 1 : 0;
+            }
+            assertThat(through).isEqualTo(5).isEqualTo(judged.get());
+        } finally {
+            guessers.shutdownNow();
+        }
+    }
+
+    @Test
+    void whoeverGuessesFromElsewhereDelaysTheOwnerBySecondsAtMost() {
+        for (int address = 10; address < 50; address++) {
+            fail(1, from(address));
+        }
+        assertThat(isRight(WHO, true)).as("a few wrong ones cost nothing").isTrue();
+        for (int address = 50; address < 250; address++) {
+            clock.pass(Duration.ofSeconds(15));
+            fail(1, from(address));
+        }
+        refused(WHO, "15 seconds");
+        clock.pass(Duration.ofSeconds(15));
+        assertThat(isRight(WHO, true)).isTrue();
+    }
+
+    @Test
+    void anAddressThatTriesManyNamesIsSlowedDown() {
+        for (int i = 0; i < 100; i++) {
+            fail(1, new Throttle.Subject("test", "name " + i, "192.0.2.9"));
+        }
+        refused(new Throttle.Subject("test", "one more", "192.0.2.9"), "15 seconds");
+        assertThat(isRight(WHO, true)).as("from elsewhere").isTrue();
+    }
+
+    @Test
+    void whatIsADayOldIsNotKept() {
+        fail(3, WHO);
+        clock.pass(Duration.ofHours(25));
+        throttle.forget();
+        assertThat(lab.own(ThrottleRows.class).count()).isZero();
     }
 }

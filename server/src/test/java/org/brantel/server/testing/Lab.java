@@ -1,5 +1,7 @@
 package org.brantel.server.testing;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -28,6 +30,7 @@ public final class Lab {
     private final Path home;
     private final String database;
     private final ConfigurableApplicationContext context;
+    private final PoolWatch pool = new PoolWatch();
 
     private final String name;
 
@@ -40,10 +43,12 @@ public final class Lab {
         database = cluster.newDatabase();
         SpringApplication application = new SpringApplication(BrantelServer.class);
         application.setRegisterShutdownHook(false);
+        application.addInitializers(pool);
         String[] arguments = settings(database).entrySet().stream()
                 .map(e -> "--" + e.getKey() + "=" + e.getValue())
                 .toArray(String[]::new);
         context = application.run(arguments);
+        pool.begin();
         bean(TestStaff.class).fill(PASSWORD);
     }
 
@@ -84,8 +89,10 @@ public final class Lab {
     /** Ends the lab of the test class that ran, if it opened one. */
     static synchronized void close() {
         if (lab != null) {
-            lab.stop();
+            Lab ended = lab;
             lab = null;
+            ended.stop();
+            assertThat(ended.pool.seen()).as("held connections").isEmpty();
         }
     }
 
