@@ -127,7 +127,7 @@ public class Throttle {
     }
 
     private void forgive(Subject subject) {
-        rows.deleteById(Reach.SECRET_FROM_HERE.key(subject));
+        rows.clear(Reach.SECRET_FROM_HERE.key(subject));
         for (Reach other : List.of(Reach.SECRET, Reach.ALL_FROM_HERE)) {
             rows.discount(other.key(subject), clock.instant(), other.free);
         }

@@ -31,6 +31,11 @@ interface ThrottleRows extends JpaRepository<ThrottleRow, String> {
     @Query("select r.blockedUntil from ThrottleRow r where r.subject = ?1")
     Optional<Instant> blockedUntil(String subject);
 
+    /** Takes all back; two may do so at once. */
+    @Modifying
+    @Query("delete from ThrottleRow r where r.subject = ?1")
+    void clear(String subject);
+
     /** Takes one try back: it was none to hold against anybody. */
     @Modifying
     @Query(
