@@ -135,6 +135,16 @@ class SecurityTest {
     }
 
     @Test
+    void whereATryComesFromIsNotBelievedOfAnybody() {
+        Visitor guesser = lab.nobody();
+        Map<String, String> wrong = Map.of("login", "forwarded-" + System.nanoTime(), "password", "wrong");
+        for (int i = 0; i < 5; i++) {
+            guesser.postFor("192.0.2." + i, "/api/session", wrong).expect(401);
+        }
+        guesser.postFor("192.0.2.9", "/api/session", wrong).expect(429);
+    }
+
+    @Test
     void onlyAManagerAddsPeople() {
         Map<String, String> person = Map.of(
                 "login",

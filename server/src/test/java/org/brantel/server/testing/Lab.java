@@ -66,6 +66,7 @@ public final class Lab {
         settings.put("brantel.demo.enabled", "false");
         settings.put("brantel.demo-devices", home.resolve("devices").toString());
         settings.put("logging.level.root", "warn");
+        settings.put("logging.file.name", home.resolve("server.log").toString());
         return settings;
     }
 

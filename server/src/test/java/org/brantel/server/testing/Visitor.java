@@ -73,6 +73,14 @@ public final class Visitor {
                 .POST(json(body)));
     }
 
+    /** As a proxy would hand on what came from another address, or as somebody who says to be one. */
+    public Answer postFor(String from, String path, Object body) {
+        return send(withToken(request(path))
+                .header("Content-Type", "application/json")
+                .header("X-Forwarded-For", from)
+                .POST(json(body)));
+    }
+
     /** The body is a file as it is. */
     public Answer postBytes(String path, byte[] body) {
         return send(withToken(request(path))
