@@ -8,6 +8,7 @@ import ch.qos.logback.core.rolling.SizeAndTimeBasedRollingPolicy;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.util.List;
+import java.util.Map;
 import org.brantel.server.testing.Lab;
 import org.junit.jupiter.api.Test;
 import org.slf4j.Logger;
@@ -46,6 +47,25 @@ class LogTest {
                 .singleElement()
                 .asString()
                 .endsWith("what comes next");
+    }
+
+    /** People type their password where the name goes. */
+    @Test
+    void whatWasTypedInVainIsNotKept() throws IOException {
+        String secret = "hunter-of-kelp-41";
+        List<String> lines = linesAfter(() -> {
+            lab.nobody()
+                    .post("/api/session", Map.of("login", secret, "password", secret))
+                    .expect(401);
+            lab.nobody().post("/api/session", "{\"login\": " + secret + "}").expect(400);
+            lab.nobody()
+                    .post("/api/session", Map.of("login", secret.repeat(20), "password", secret))
+                    .expect(400);
+            lab.as("una")
+                    .post("/api/cases/" + secret + "/notes", Map.of(secret, secret))
+                    .expect(400);
+        });
+        assertThat(lines).noneMatch(l -> l.contains(secret));
     }
 
     @Test
