@@ -22,8 +22,8 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Service
 public class Throttle {
 
-    /** How long what failed is held against anybody. */
-    private static final Duration FORGOTTEN = Duration.ofDays(1);
+    /** How long anything is kept of what failed. */
+    private static final Duration KEPT = Duration.ofDays(1);
 
     /** So many tries are judged at a time, each of which keeps a processor busy; a few more wait in line. */
     private static final int AT_A_TIME = 2;
@@ -42,16 +42,20 @@ public class Throttle {
 
     /** What is counted. The second never keeps anybody out for long: else whoever guesses would lock the owner out. */
     private enum Reach {
-        SECRET_FROM_HERE(5, Duration.ofSeconds(15), Duration.ofHours(1)),
-        SECRET(50, Duration.ofSeconds(2), Duration.ofSeconds(15)),
-        ALL_FROM_HERE(100, Duration.ofSeconds(15), Duration.ofMinutes(5));
+        SECRET_FROM_HERE(5, Duration.ofHours(1), Duration.ofSeconds(15), Duration.ofHours(1)),
+        SECRET(50, Duration.ofMinutes(1), Duration.ofSeconds(2), Duration.ofSeconds(15)),
+        ALL_FROM_HERE(100, Duration.ofMinutes(1), Duration.ofSeconds(15), Duration.ofMinutes(5));
 
         private final int free;
+        /** After this long without a failure one is forgotten: an office of many makes a few mistakes every day. */
+        private final Duration forgets;
+
         private final Duration first;
         private final Duration longest;
 
-        Reach(int free, Duration first, Duration longest) {
+        Reach(int free, Duration forgets, Duration first, Duration longest) {
             this.free = free;
+            this.forgets = forgets;
             this.first = first;
             this.longest = longest;
         }
@@ -112,7 +116,12 @@ public class Throttle {
         Instant now = clock.instant();
         String key = reach.key(subject);
         boolean counted = rows.count(
-                        key, now, now.minus(FORGOTTEN), reach.free, reach.first.toSeconds(), reach.longest.toSeconds())
+                        key,
+                        now,
+                        reach.forgets.toSeconds(),
+                        reach.free,
+                        reach.first.toSeconds(),
+                        reach.longest.toSeconds())
                 .isPresent();
         if (!counted) {
             Instant until = rows.blockedUntil(key).orElse(now);
@@ -136,6 +145,6 @@ public class Throttle {
     /** Names that nobody has need not be kept because somebody typed them once. */
     @Scheduled(fixedDelay = 1, initialDelay = 1, timeUnit = TimeUnit.HOURS)
     void forget() {
-        transaction.executeWithoutResult(t -> rows.forget(clock.instant().minus(FORGOTTEN)));
+        transaction.executeWithoutResult(t -> rows.forget(clock.instant().minus(KEPT)));
     }
 }

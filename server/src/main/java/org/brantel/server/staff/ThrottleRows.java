@@ -8,25 +8,28 @@ import org.springframework.data.jpa.repository.Query;
 
 interface ThrottleRows extends JpaRepository<ThrottleRow, String> {
 
+    /** What is left of the failures of before: one is forgotten after each {@code ?3} seconds without any. */
+    String LEFT = "greatest(0, throttle.failures - cast(floor(greatest(0, extract(epoch from "
+            + "cast(?2 as timestamptz) - throttle.last_at)) / ?3) as int))";
+
     /**
      * Counts a try, unless it comes too early.
      *
-     * @param forgotten failures whose last one is older are forgotten
-     * @param free      so many cost nothing
-     * @param first     seconds to wait after them
-     * @param longest   seconds to wait at most
+     * @param forgets seconds after which one failure is forgotten
+     * @param free    so many cost nothing
+     * @param first   seconds to wait after them
+     * @param longest seconds to wait at most
      * @return how many there are now; empty where it comes too early
      */
     @Query(
             value = "insert into throttle (subject, failures, last_at, blocked_until) values (?1, 1, ?2, ?2) "
-                    + "on conflict (subject) do update set last_at = ?2, "
-                    + "failures = case when throttle.last_at < ?3 then 1 else throttle.failures + 1 end, "
-                    + "blocked_until = case when throttle.last_at < ?3 or throttle.failures + 1 < ?4 "
-                    + "then cast(?2 as timestamptz) else cast(?2 as timestamptz) + interval '1 second' "
-                    + "* least(?6, ?5 * power(2, least(throttle.failures + 1 - ?4, 20))) end "
+                    + "on conflict (subject) do update set last_at = ?2, failures = " + LEFT + " + 1, "
+                    + "blocked_until = case when " + LEFT + " + 1 < ?4 then cast(?2 as timestamptz) "
+                    + "else cast(?2 as timestamptz) + interval '1 second' "
+                    + "* least(?6, ?5 * power(2, least(" + LEFT + " + 1 - ?4, 20))) end "
                     + "where throttle.blocked_until <= ?2 returning failures",
             nativeQuery = true)
-    Optional<Integer> count(String subject, Instant now, Instant forgotten, int free, long first, long longest);
+    Optional<Integer> count(String subject, Instant now, long forgets, int free, long first, long longest);
 
     @Query("select r.blockedUntil from ThrottleRow r where r.subject = ?1")
     Optional<Instant> blockedUntil(String subject);

@@ -76,7 +76,12 @@ class ThrottleTest {
         fail(1, WHO);
         refused(WHO, "30 seconds");
         for (int i = 0; i < 20; i++) {
-            clock.pass(Duration.ofHours(1));
+            clock.pass(Duration.ofMinutes(60));
+            fail(1, WHO);
+        }
+        refused(WHO, "30 seconds");
+        for (int wait = 30; wait < 3600; wait *= 2) {
+            clock.pass(Duration.ofSeconds(wait));
             fail(1, WHO);
         }
         refused(WHO, "60 minutes");
@@ -146,6 +151,17 @@ class ThrottleTest {
         }
         refused(new Throttle.Subject("test", "one more", "192.0.2.9"), "15 seconds");
         assertThat(isRight(WHO, true)).as("from elsewhere").isTrue();
+    }
+
+    @Test
+    void anOfficeThatMistypesEveryDayIsNotSlowedDown() {
+        for (int day = 0; day < 60; day++) {
+            clock.pass(Duration.ofHours(23));
+            for (int person = 0; person < 3; person++) {
+                fail(2, new Throttle.Subject("test", "person " + person, WHO.from()));
+            }
+            assertThat(isRight(WHO, true)).isTrue();
+        }
     }
 
     @Test
