@@ -100,8 +100,10 @@ async function send(): Promise<void> {
 .wide {
   grid-column: 1 / -1;
 }
-.device {
-  grid-column: span 2;
+@media (width > 700px) {
+  .device {
+    grid-column: span 2;
+  }
 }
 label {
   font-size: 12px;

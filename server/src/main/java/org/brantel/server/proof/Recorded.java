@@ -183,6 +183,10 @@ class Recorded {
         } else {
             arguments.add("-vn");
         }
+        if (streams.seconds() == 0) {
+            // It says nothing of how long it is, and so does what is written.
+            arguments.addAll(List.of("-live", "1"));
+        }
         arguments.addAll(List.of("-c:a", "libopus", "-b:a", "64k", "-ac", "2", "-f", "webm", "pipe:1"));
         tool.run("ffmpeg", arguments, out -> {
             int first = out.read();

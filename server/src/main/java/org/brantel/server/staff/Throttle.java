@@ -60,12 +60,14 @@ public class Throttle {
             this.longest = longest;
         }
 
+        /** A secret is whatever somebody types: what is counted stands first, or one row could be made to be another. */
         String key(Subject of) {
-            return switch (this) {
-                case SECRET_FROM_HERE -> of.what() + " " + of.secret() + " from " + of.from();
-                case SECRET -> of.what() + " " + of.secret();
-                case ALL_FROM_HERE -> of.what() + " from " + of.from();
-            };
+            return name() + " " + of.what() + " "
+                    + switch (this) {
+                        case SECRET_FROM_HERE -> of.from() + " " + of.secret();
+                        case SECRET -> of.secret();
+                        case ALL_FROM_HERE -> of.from();
+                    };
         }
     }
 

@@ -64,6 +64,7 @@ class ProofTest {
     private void lay(Path made) throws IOException, InterruptedException {
         files.put("film.mp4", Recordings.film(made, 30));
         files.put("song.mp3", Recordings.song(made, 40));
+        files.put("live.webm", Recordings.live(made, 4));
         byte[] broken = files.get("song.mp3").clone();
         Arrays.fill(broken, 0, broken.length, (byte) 0x55);
         files.put("noise.mp3", broken);
@@ -214,6 +215,13 @@ class ProofTest {
         // EBML's signature (RFC 8794, 11.2.4).
         assertThat(Arrays.copyOf(played, 4)).containsExactly(0x1a, 0x45, 0xdf, 0xa3);
         assertThat(lasts(played)).as("it ends where the film does").isBetween(9_500.0, 10_500.0);
+    }
+
+    @Test
+    void aFilmThatSaysNothingOfItsLengthIsNotSaidToHaveOne() {
+        byte[] played =
+                story.una.get(path(story, "live.webm", "/play")).expect(200).body();
+        assertThat(lasts(played)).isNaN();
     }
 
     @Test

@@ -154,6 +154,17 @@ class ThrottleTest {
     }
 
     @Test
+    void aNameThatIsMadeToLookLikeAnothersTriesIsNotTakenForThem() {
+        for (String name : List.of(WHO.from() + " " + WHO.secret(), WHO.secret() + " from " + WHO.from())) {
+            for (int address = 10; address < 50; address++) {
+                fail(1, new Throttle.Subject(WHO.what(), name, "192.0.2." + address));
+            }
+        }
+        fail(4, WHO);
+        assertThat(isRight(WHO, true)).isTrue();
+    }
+
+    @Test
     void anOfficeThatMistypesEveryDayIsNotSlowedDown() {
         for (int day = 0; day < 60; day++) {
             clock.pass(Duration.ofHours(23));

@@ -30,11 +30,9 @@ import org.springframework.jdbc.datasource.DelegatingDataSource;
  */
 public final class PoolWatch implements BeanPostProcessor, ApplicationContextInitializer<GenericApplicationContext> {
 
-    /** Beans that wait: for a device, a tool that decodes a customer's bytes, another's mail server. */
-    private static final Set<String> WAITING = Set.of(
-            "org.brantel.server.media.Media",
-            "org.brantel.server.proof.Tool",
-            "org.springframework.mail.javamail.JavaMailSenderImpl");
+    /** Beans that wait: for a device, for a tool or a process that decodes a customer's bytes. */
+    static final Set<String> WAITING = Set.of(
+            "org.brantel.server.media.Media", "org.brantel.server.proof.Tool", "org.brantel.server.workers.Workers");
 
     private final ThreadLocal<Integer> held = ThreadLocal.withInitial(() -> 0);
     /** What was seen, each with where it was seen first. */
@@ -56,7 +54,7 @@ public final class PoolWatch implements BeanPostProcessor, ApplicationContextIni
         if (bean instanceof DataSource pool) {
             return new Counting(pool);
         }
-        if (WAITING.stream().anyMatch(w -> bean.getClass().getName().startsWith(w))) {
+        if (WAITING.contains(bean.getClass().getName())) {
             ProxyFactory factory = new ProxyFactory(bean);
             factory.setProxyTargetClass(true);
             factory.addAdvice((org.aopalliance.intercept.MethodInterceptor) call -> {

@@ -21,6 +21,13 @@ public final class Recordings {
                         + " -c:v mpeg4 -q:v 31 -c:a aac -b:a 24k");
     }
 
+    /** A WebM as it comes from something that records without knowing for how long: nothing in it says how long it is. */
+    public static byte[] live(Path in, int seconds) throws IOException, InterruptedException {
+        return record(
+                in.resolve("live.webm"),
+                "-f lavfi -i testsrc=d=" + seconds + ":s=160x120:r=5 -c:v libvpx -deadline realtime -live 1");
+    }
+
     /** An MP3. */
     public static byte[] song(Path in, int seconds) throws IOException, InterruptedException {
         return record(
