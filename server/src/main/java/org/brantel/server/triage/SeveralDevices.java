@@ -7,7 +7,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.brantel.core.triage.Protocol;
 import org.brantel.core.triage.Ranking;
 import org.brantel.core.triage.RecoveryPath;
 import org.brantel.core.triage.Triage;
@@ -41,12 +40,14 @@ class SeveralDevices implements Asking {
     private final CaseLists lists;
     private final LabProtocol protocol;
     private final ImagingRecords imaging;
+    private final Rankings rankings;
     private final FirstMoves moves;
 
-    SeveralDevices(CaseLists lists, LabProtocol protocol, ImagingRecords imaging, FirstMoves moves) {
+    SeveralDevices(CaseLists lists, LabProtocol protocol, ImagingRecords imaging, Rankings rankings, FirstMoves moves) {
         this.lists = lists;
         this.protocol = protocol;
         this.imaging = imaging;
+        this.rankings = rankings;
         this.moves = moves;
     }
 
@@ -59,7 +60,6 @@ class SeveralDevices implements Asking {
             return List.of();
         }
         Triage inForce = protocol.triage();
-        Rankings rankings = new Rankings(inForce);
         Map<String, List<CaseLists.OfDevice>> facts = lists.facts(OpenCases.numbers(cases));
         Map<String, List<ImagingView>> read = imaging.newest(lists.ids(OpenCases.numbers(cases)));
         List<Question> all = new ArrayList<>();
@@ -71,17 +71,13 @@ class SeveralDevices implements Asking {
             List<CaseLists.OfDevice> left = devices.stream()
                     .filter(d -> !begun.contains(d.device().id()) && !holdsOthers(d, devices))
                     .toList();
-            all.addAll(ofCase(c, left, devices, inForce.protocol(), rankings));
+            all.addAll(ofCase(c, left, devices, inForce));
         }
         return all;
     }
 
     private List<Question> ofCase(
-            CaseViews.Summary c,
-            List<CaseLists.OfDevice> left,
-            List<CaseLists.OfDevice> devices,
-            Protocol words,
-            Rankings rankings) {
+            CaseViews.Summary c, List<CaseLists.OfDevice> left, List<CaseLists.OfDevice> devices, Triage inForce) {
         List<CaseViews.Device> all =
                 devices.stream().map(CaseLists.OfDevice::device).toList();
         Map<RecoveryPath, List<CaseViews.Device>> going = new LinkedHashMap<>();
@@ -92,14 +88,15 @@ class SeveralDevices implements Asking {
             if (path == null || path == RecoveryPath.DECLINE || path == RecoveryPath.HARDWARE_WORK) {
                 continue;
             }
-            List<Ranking.Ranked> ranking = rankings.of(d.facts());
+            List<Ranking.Ranked> ranking = rankings.of(d.facts(), inForce);
             if (own == null && (isBarred(ranking, path) || d.apart() && isFarBehind(ranking, path))) {
                 questions.add(another(c, ranking.get(0), path).of(List.of(d.device()), all));
             } else {
                 going.computeIfAbsent(path, p -> new ArrayList<>()).add(d.device());
             }
         }
-        going.forEach((path, some) -> questions.add(moves.first(c, path, words).of(some, all)));
+        going.forEach((path, some) ->
+                questions.add(moves.first(c, path, inForce.protocol()).of(some, all)));
         return questions;
     }
 

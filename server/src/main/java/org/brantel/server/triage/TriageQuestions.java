@@ -34,12 +34,14 @@ class TriageQuestions implements Asking {
     private final CaseLists lists;
     private final LabProtocol protocol;
     private final TriageService triage;
+    private final Rankings rankings;
     private final FirstMoves moves;
 
-    TriageQuestions(CaseLists lists, LabProtocol protocol, TriageService triage, FirstMoves moves) {
+    TriageQuestions(CaseLists lists, LabProtocol protocol, TriageService triage, Rankings rankings, FirstMoves moves) {
         this.lists = lists;
         this.protocol = protocol;
         this.triage = triage;
+        this.rankings = rankings;
         this.moves = moves;
     }
 
@@ -62,15 +64,14 @@ class TriageQuestions implements Asking {
     private List<Question> undecided(List<CaseViews.Summary> cases, Triage inForce) {
         Map<String, List<CaseLists.OfDevice>> facts = lists.facts(OpenCases.numbers(cases));
         Map<String, Integer> versions = lists.versions(OpenCases.numbers(cases));
-        Rankings rankings = new Rankings(inForce);
         return cases.stream()
-                .flatMap(c -> undecided(c, Known.in(facts, c.number()), rankings, versions.getOrDefault(c.number(), 0)))
+                .flatMap(c -> undecided(c, Known.in(facts, c.number()), inForce, versions.getOrDefault(c.number(), 0)))
                 .toList();
     }
 
     /** One question for those that lead to the same path, the first device's for the case; decided ones ask nothing. */
-    private static Stream<Question> undecided(
-            CaseViews.Summary c, List<CaseLists.OfDevice> devices, Rankings rankings, int version) {
+    private Stream<Question> undecided(
+            CaseViews.Summary c, List<CaseLists.OfDevice> devices, Triage inForce, int version) {
         List<CaseViews.Device> all =
                 devices.stream().map(CaseLists.OfDevice::device).toList();
         Map<String, List<CaseViews.Device>> byQuestion = new LinkedHashMap<>();
@@ -79,7 +80,7 @@ class TriageQuestions implements Asking {
             if (d.device().way().ownPath() == null) {
                 Question q = undecided(
                         c,
-                        rankings.of(d.facts()),
+                        rankings.of(d.facts(), inForce),
                         questions.isEmpty() ? null : d.device().id(),
                         version);
                 questions.putIfAbsent(q.question(), q);
