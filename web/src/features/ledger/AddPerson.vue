@@ -34,7 +34,7 @@ async function add(): Promise<void> {
       </div>
       <div><label for="p-role">Role</label><BFormSelect id="p-role" v-model="form.role" :options="ROLES" /></div>
       <div>
-        <label for="p-pass">First password, at least 10 characters</label
+        <label for="p-pass">First password, at least 12 characters</label
         ><BFormInput id="p-pass" v-model="form.password" type="password" autocomplete="new-password" />
       </div>
       <RefusedNote :refused="adding.refused.value" />

@@ -24,7 +24,7 @@ async function change(): Promise<void> {
         ><BFormInput id="w-old" v-model="form.old" type="password" autocomplete="current-password" />
       </div>
       <div>
-        <label for="w-new">New password, at least 10 characters</label
+        <label for="w-new">New password, at least 12 characters</label
         ><BFormInput id="w-new" v-model="form.password" type="password" autocomplete="new-password" />
       </div>
       <RefusedNote :refused="changing.refused.value" />

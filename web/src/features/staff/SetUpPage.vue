@@ -29,7 +29,7 @@ async function setUp(): Promise<void> {
           ><BFormInput id="login" v-model="form.login" autocomplete="username" required />
         </div>
         <div>
-          <label for="password">Password, at least 10 characters</label
+          <label for="password">Password, at least 12 characters</label
           ><BFormInput id="password" v-model="form.password" type="password" autocomplete="new-password" required />
         </div>
         <RefusedNote :refused="action.refused.value" />

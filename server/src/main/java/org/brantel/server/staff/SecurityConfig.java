@@ -11,13 +11,13 @@ import org.springframework.security.config.annotation.method.configuration.Enabl
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.config.annotation.web.configurers.CsrfConfigurer;
 import org.springframework.security.core.userdetails.UserDetailsService;
-import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.provisioning.InMemoryUserDetailsManager;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter;
+import org.springframework.security.web.session.HttpSessionEventPublisher;
 
 /** Every endpoint is denied unless opened here. */
 @Configuration(proxyBeanMethods = false)
@@ -67,9 +67,15 @@ class SecurityConfig {
         return new HttpSessionSecurityContextRepository();
     }
 
+    /** What lasts as long as a session hears of its end. */
+    @Bean
+    HttpSessionEventPublisher sessionEnds() {
+        return new HttpSessionEventPublisher();
+    }
+
     @Bean
     PasswordEncoder passwords() {
-        return new BCryptPasswordEncoder();
+        return new Stretched();
     }
 
     /** Signing in is ours; without this Boot would make a user of its own. */

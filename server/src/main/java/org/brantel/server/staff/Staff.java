@@ -1,10 +1,13 @@
 package org.brantel.server.staff;
 
+import java.text.Normalizer;
 import java.time.Clock;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import org.brantel.server.platform.Refusal;
+import org.jspecify.annotations.Nullable;
 import org.springframework.data.domain.Sort;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContextHolder;
@@ -19,7 +22,10 @@ public class Staff {
     /** Who is signed in. */
     public record Person(String login, String name, Role role) {}
 
-    private static final int SHORTEST_PASSWORD = 10;
+    private static final int LONGEST_NAME = 100;
+
+    /** Who stands on records as having done what nobody of the staff did. */
+    private static final Set<String> TAKEN = Set.of("brantel", "the customer", "customer", "the lab");
 
     private final StaffMembers members;
     private final PasswordEncoder passwords;
@@ -59,21 +65,43 @@ public class Staff {
         if (!plain.matches("[a-z0-9._-]{2,40}")) {
             throw Refusal.badInput("login", "A sign-in name has 2 to 40 letters, digits, dots or dashes.");
         }
-        if (name == null || name.isBlank()) {
-            throw Refusal.badInput("name", "The person's name is missing.");
-        }
-        checkLength(password);
+        String own = checkedName(name);
+        GoodPassword.check(password, plain, own);
+        String kept = passwords.encode(password);
+        members.oneAtATime();
         if (members.findByLogin(plain).isPresent()) {
             throw Refusal.conflict("There is a person with the sign-in name '" + plain + "' already; choose another.");
         }
-        members.save(new StaffMember(plain, name.strip(), role, passwords.encode(password), clock.instant()));
-        return new Person(plain, name.strip(), role);
+        if (members.findAll().stream().anyMatch(m -> asRead(m.person().name()).equals(asRead(own)))) {
+            throw Refusal.conflict("There is a person called " + own
+                    + " already, and records name people; add something that tells them apart.");
+        }
+        members.save(new StaffMember(plain, own, role, kept, clock.instant()));
+        return new Person(plain, own, role);
     }
 
-    private static void checkLength(String password) {
-        if (password == null || password.length() < SHORTEST_PASSWORD) {
-            throw Refusal.badInput("password", "A password needs at least " + SHORTEST_PASSWORD + " characters.");
+    private static String checkedName(@Nullable String name) {
+        if (name == null || name.isBlank()) {
+            throw Refusal.badInput("name", "The person's name is missing.");
         }
+        String own = name.strip();
+        if (own.length() > LONGEST_NAME) {
+            throw Refusal.badInput("name", "A name has at most " + LONGEST_NAME + " characters.");
+        }
+        if (TAKEN.contains(asRead(own))) {
+            throw Refusal.badInput(
+                    "name",
+                    "Records name “" + own + "” where nobody of the staff did something; enter a person's name.");
+        }
+        return own;
+    }
+
+    /** What a reader takes for the same name. */
+    private static String asRead(String name) {
+        return Normalizer.normalize(name, Normalizer.Form.NFKC)
+                .replaceAll("[\\p{Z}\\p{C}]+", " ")
+                .strip()
+                .toLowerCase(Locale.ROOT);
     }
 
     /** Lets the current person choose another password. */
@@ -83,7 +111,7 @@ public class Staff {
         if (!passwords.matches(old, member.passwordHash())) {
             throw Refusal.badInput("old", "This is not your present password; try again.");
         }
-        checkLength(password);
+        GoodPassword.check(password, member.person().login(), member.person().name());
         member.changePassword(passwords.encode(password));
     }
 
@@ -91,10 +119,20 @@ public class Staff {
     Optional<Person> check(String login, String password) {
         Optional<StaffMember> member = members.findByLogin(login.strip().toLowerCase(Locale.ROOT));
         String hash = member.map(StaffMember::passwordHash).orElse(NOBODY);
-        boolean right = passwords.matches(password, hash);
-        return right ? member.map(StaffMember::person) : Optional.empty();
+        if (!passwords.matches(password, hash)) {
+            return Optional.empty();
+        }
+        if (passwords.upgradeEncoding(hash)) {
+            String better = passwords.encode(password);
+            member.ifPresent(m -> {
+                m.changePassword(better);
+                members.save(m);
+            });
+        }
+        return member.map(StaffMember::person);
     }
 
     /** A hash that no password has. */
-    private static final String NOBODY = "$2a$10$7EqJtq98hPqEX7fNZaFWoOeRzGqjP9Yf0bqbbxC1n2YFJpGxw7tYK";
+    private static final String NOBODY =
+            Stretched.KIND + "$2a$10$7EqJtq98hPqEX7fNZaFWoOeRzGqjP9Yf0bqbbxC1n2YFJpGxw7tYK";
 }

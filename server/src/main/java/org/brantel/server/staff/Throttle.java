@@ -29,7 +29,8 @@ public class Throttle {
     private static final int AT_A_TIME = 2;
 
     private static final int LINE = 40;
-    private static final Duration PATIENCE = Duration.ofSeconds(10);
+    /** A line of right tries, on a machine that has other work, is let in before anybody is sent away. */
+    private static final Duration PATIENCE = Duration.ofSeconds(30);
 
     /**
      * What is tried.

@@ -13,7 +13,8 @@ interface ThrottleRows extends JpaRepository<ThrottleRow, String> {
             + "cast(?2 as timestamptz) - throttle.last_at)) / ?3) as int))";
 
     /**
-     * Counts a try, unless it comes too early.
+     * Counts a try, unless it comes too early. Those that cost nothing are never too early: of two at once, the one that
+     * began first may be counted after the other.
      *
      * @param forgets seconds after which one failure is forgotten
      * @param free    so many cost nothing
@@ -27,7 +28,7 @@ interface ThrottleRows extends JpaRepository<ThrottleRow, String> {
                     + "blocked_until = case when " + LEFT + " + 1 < ?4 then cast(?2 as timestamptz) "
                     + "else cast(?2 as timestamptz) + interval '1 second' "
                     + "* least(?6, ?5 * power(2, least(" + LEFT + " + 1 - ?4, 20))) end "
-                    + "where throttle.blocked_until <= ?2 returning failures",
+                    + "where throttle.failures < ?4 or throttle.blocked_until <= ?2 returning failures",
             nativeQuery = true)
     Optional<Integer> count(String subject, Instant now, long forgets, int free, long first, long longest);
 

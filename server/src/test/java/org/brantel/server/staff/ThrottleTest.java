@@ -60,6 +60,18 @@ class ThrottleTest {
                 .hasMessageContaining(words);
     }
 
+    /** Of two at once, the one that began first may be counted after the other; so may those of two servers. */
+    @Test
+    void aTryThatIsCountedAfterALaterOneIsNotTooEarly() {
+        fail(1, WHO);
+        clock.pass(Duration.ofSeconds(-1));
+        assertThat(isRight(WHO, true)).isTrue();
+        fail(4, WHO);
+        clock.pass(Duration.ofSeconds(-1));
+        fail(1, WHO);
+        refused(WHO, "wait");
+    }
+
     @Test
     void aFewSlipsCostNothingAndOnceRightTheyAreForgotten() {
         for (int i = 0; i < 5; i++) {
