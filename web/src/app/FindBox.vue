@@ -1,33 +1,14 @@
 <script setup lang="ts">
 import { Search } from 'lucide-vue-next'
-import { useEventListener, watchDebounced } from '@vueuse/core'
-import { computed, ref, shallowRef, useTemplateRef } from 'vue'
+import { useEventListener } from '@vueuse/core'
+import { ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, Refused } from '@/api/client'
-import type { FindGoal } from '@/api/types'
-import { goalsFor } from './find'
+import { useFind } from './useFind'
 
 const router = useRouter()
-const text = ref('')
 const open = ref(false)
-const chosen = ref(0)
 const field = useTemplateRef<HTMLInputElement>('field')
-const PAUSE_MS = 60
-const cases = shallowRef<FindGoal[]>([])
-const goals = computed(() => goalsFor(text.value, cases.value))
-let latest = 0
-
-async function look(typed: string): Promise<void> {
-  const mine = ++latest
-  try {
-    const found = typed.trim() ? await api.get('/api/find', { query: { q: typed } }) : []
-    if (mine === latest) cases.value = found
-  } catch (e) {
-    if (!(e instanceof Refused)) throw e
-    if (mine === latest) cases.value = [] // rooms and actions are still offered
-  }
-}
-watchDebounced(text, look, { debounce: PAUSE_MS })
+const { text, goals, chosen, looking, afresh, typed, move, enter } = useFind(go)
 
 function hotkey(event: KeyboardEvent): void {
   if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k') {
@@ -37,20 +18,15 @@ function hotkey(event: KeyboardEvent): void {
 }
 useEventListener(document, 'keydown', hotkey)
 
-/** Each search begins with nothing. */
-function afresh(): void {
-  text.value = ''
-  cases.value = []
-  chosen.value = 0
+function begin(): void {
+  afresh()
   open.value = true
 }
-function move(by: number): void {
-  chosen.value = (chosen.value + by + goals.value.length) % Math.max(1, goals.value.length)
-}
-function go(to: string | undefined): void {
-  if (!to) return
+function leave(): void {
   open.value = false
-  text.value = ''
+  afresh()
+}
+function go(to: string): void {
   field.value?.blur()
   void router.push(to)
 }
@@ -69,12 +45,12 @@ function go(to: string | undefined): void {
         :aria-expanded="open && goals.length > 0"
         :aria-activedescendant="open && goals[chosen] ? `goal-${chosen}` : undefined"
         placeholder="Case, device, serial or action"
-        @focus="afresh"
-        @blur="open = false"
-        @input="chosen = 0"
+        @focus="begin"
+        @blur="leave"
+        @input="typed"
         @keydown.down.prevent="move(1)"
         @keydown.up.prevent="move(-1)"
-        @keydown.enter.prevent="go(goals[chosen]?.to)"
+        @keydown.enter.prevent="enter"
         @keydown.esc="field?.blur()"
       />
       <span class="kbd">Ctrl K</span>
@@ -94,7 +70,7 @@ function go(to: string | undefined): void {
         >
       </li>
       <li v-if="!goals.length" role="option" aria-selected="false" class="text-body-secondary">
-        Nothing matches “{{ text }}”.
+        {{ looking ? `Looking for “${text}” …` : `Nothing matches “${text}”.` }}
       </li>
     </ul>
   </div>
