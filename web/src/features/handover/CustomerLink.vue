@@ -1,19 +1,24 @@
 <script setup lang="ts">
-import { Copy, Send } from 'lucide-vue-next'
+import { Copy, Send, Unlink } from 'lucide-vue-next'
 import { BButton } from 'bootstrap-vue-next'
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import type { Delivery, DeliveryLink } from '@/api/types'
 import { dayAndTime, zoneName } from '@/ui/format/format'
 import RefusedNote from '@/ui/RefusedNote.vue'
+import { eventsOf } from './words'
 
 const props = defineProps<{ /** The sealed one that the link leads to. */ delivery: Delivery }>()
-const emit = defineEmits<{ made: [] }>()
+const emit = defineEmits<{ /** Made, or withdrawn. */ made: [] }>()
 
 const link = ref<DeliveryLink>()
 const making = useAction()
 const copied = ref('')
+const withdrawing = useAction()
+const asked = ref(false)
+/** A link leads here. */
+const holds = computed(() => Boolean(props.delivery.linkSentAt && !props.delivery.withdrawnAt))
 
 async function make(): Promise<void> {
   if (
@@ -23,6 +28,14 @@ async function make(): Promise<void> {
   )
     emit('made')
 }
+async function withdraw(): Promise<void> {
+  if (!(await withdrawing.run(() => api.delete('/api/deliveries/{id}/link', { path: { id: props.delivery.id } }))))
+    return
+  link.value = undefined
+  asked.value = false
+  emit('made')
+}
+const events = computed(() => eventsOf(props.delivery))
 const address = () => `${location.origin}${link.value?.path ?? ''}`
 async function copy(text: string, what: string): Promise<void> {
   await navigator.clipboard.writeText(text)
@@ -58,38 +71,31 @@ defineExpose({ make })
     </div>
     <BButton
       v-else-if="!delivery.receipt"
-      :variant="delivery.linkSentAt ? undefined : 'primary'"
-      :class="delivery.linkSentAt ? 'btn-quiet' : ''"
+      :variant="holds ? undefined : 'primary'"
+      :class="holds ? 'btn-quiet' : ''"
       :disabled="making.busy.value"
       @click="make"
       ><Send class="ic" aria-hidden="true" />
       {{ delivery.linkSentAt ? 'Make a new link' : 'Make the customer’s link' }}
       <span class="kbd">L</span></BButton
     >
-    <p v-if="delivery.linkSentAt && !link && !delivery.receipt" class="xs text-body-secondary">
-      The one before stops working.
-    </p>
-    <RefusedNote :refused="making.refused.value" />
+    <p v-if="holds && !link && !delivery.receipt" class="xs text-body-secondary">The one before stops working.</p>
+    <div v-if="holds" class="away">
+      <button v-if="!asked" type="button" class="btn btn-quiet btn-sm" @click="asked = true">
+        <Unlink class="ic s14" aria-hidden="true" /> Withdraw the link
+      </button>
+      <template v-else>
+        <p class="s">Nobody gets in by it any longer, and a download under way breaks off. The files are kept.</p>
+        <BButton size="sm" variant="primary" :disabled="withdrawing.busy.value" @click="withdraw">Withdraw it</BButton>
+        <button type="button" class="btn btn-quiet btn-sm" @click="asked = false">Leave it</button>
+      </template>
+    </div>
+    <RefusedNote :refused="making.refused.value ?? withdrawing.refused.value" />
     <ol class="events s">
-      <li>
-        <span class="m xs" :title="zoneName()">{{ dayAndTime(delivery.sealedAt) }}</span> <b>bag sealed</b> by
-        {{ delivery.who }}
+      <li v-for="e in events" :key="e.what">
+        <span class="m xs" :title="zoneName()">{{ dayAndTime(e.at) }}</span> <b>{{ e.what }}</b>{{ e.more }}
       </li>
-      <li v-if="delivery.linkSentAt">
-        <span class="m xs">{{ dayAndTime(delivery.linkSentAt) }}</span> <b>link made</b
-        ><template v-if="delivery.expiresAt">, until {{ dayAndTime(delivery.expiresAt) }}</template>
-      </li>
-      <li v-if="delivery.openedAt">
-        <span class="m xs">{{ dayAndTime(delivery.openedAt) }}</span> <b>opened</b> with the passcode
-      </li>
-      <li v-if="delivery.downloadedAt">
-        <span class="m xs">{{ dayAndTime(delivery.downloadedAt) }}</span> <b>downloaded</b>
-      </li>
-      <li v-if="delivery.receipt">
-        <span class="m xs">{{ dayAndTime(delivery.receipt.at) }}</span> <b>receipt confirmed</b> by
-        {{ delivery.receipt.name }}, {{ delivery.receipt.equal }} of {{ delivery.receipt.checked }} checked files equal
-      </li>
-      <li v-else class="text-body-secondary">no receipt yet</li>
+      <li v-if="!delivery.receipt" class="text-body-secondary">no receipt yet</li>
     </ol>
   </div>
 </template>
@@ -108,6 +114,13 @@ defineExpose({ make })
 .code {
   font-size: 18px;
   color: var(--ink);
+}
+.away {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px;
+  margin-top: 6px;
 }
 .events {
   margin-top: 10px;

@@ -6,7 +6,7 @@ import { api } from '@/api/client'
 import type { PortalPage } from '@/api/types'
 import { dateAndTime } from '@/ui/format/format'
 import RefusedNote from '@/ui/RefusedNote.vue'
-import type { CheckSum } from './check'
+import { seenOf, type CheckedFile, type CheckSum } from './check'
 
 const props = defineProps<{
   /** Of the link that was opened. */
@@ -15,6 +15,8 @@ const props = defineProps<{
   page: PortalPage
   /** What the check in the browser came to. */
   sum: CheckSum
+  /** What it computed of each file. */
+  results: ReadonlyMap<number, CheckedFile>
   /** A check is under way. */
   busy: boolean
 }>()
@@ -27,11 +29,7 @@ async function confirm(): Promise<void> {
     await confirming.run(() =>
       api.post('/api/portal/{token}/receipt', {
         path: { token: props.token },
-        body: {
-          name: name.value,
-          checked: props.sum.checked,
-          equal: props.sum.equal,
-        },
+        body: { name: name.value, seen: seenOf(props.results) },
       }),
     )
   )
@@ -44,8 +42,10 @@ async function confirm(): Promise<void> {
     <template v-if="page.receipt">
       <h2 id="h-confirm">Thank you, {{ page.receipt.name }}.</h2>
       <p>
-        You confirmed receipt on {{ dateAndTime(page.receipt.at) }}; {{ page.receipt.equal }} of
-        {{ page.receipt.checked }} checked files were equal.
+        You confirmed receipt on {{ dateAndTime(page.receipt.at) }};
+        <template v-if="page.receipt.checked"
+          >{{ page.receipt.equal }} of {{ page.receipt.checked }} checked files were equal.</template
+        ><template v-else>nothing was checked.</template>
       </p>
     </template>
     <form v-else class="fields" @submit.prevent="confirm">

@@ -94,6 +94,7 @@ void load()
           :token="token"
           :page="page"
           :sum="check.sum.value"
+          :results="check.results.value"
           :busy="check.busy.value"
           @confirmed="load"
         />

@@ -15,6 +15,8 @@ export interface CheckedFile {
   verdict: Verdict
   /** What is different, in words; empty when nothing is. */
   why: string
+  /** As this browser computed it; absent where it could not read the file. */
+  sha256?: string
 }
 
 /** The bag's own files beside the recovered ones; the manifest does not list them. */
@@ -80,7 +82,7 @@ export function missingOf(lines: readonly PortalFile[], results: ReadonlyMap<num
 
 /** Compares a hash that was made here with the list. */
 export function verdictOf(line: PortalFile, dropped: Dropped, sha256: string): CheckedFile {
-  if (sha256 === line.sha256) return { line, verdict: 'equal', why: '' }
+  if (sha256 === line.sha256) return { line, verdict: 'equal', why: '', sha256 }
   const by = dropped.size - line.size
   const why =
     by === 0
@@ -88,7 +90,7 @@ export function verdictOf(line: PortalFile, dropped: Dropped, sha256: string): C
       : by < 0
         ? `Yours is ${-by} bytes shorter.`
         : `Yours is ${by} bytes longer.`
-  return { line, verdict: 'differs', why }
+  return { line, verdict: 'differs', why, sha256 }
 }
 
 export interface CheckSum {
@@ -103,4 +105,9 @@ export function sumOf(results: ReadonlyMap<number, CheckedFile>, lines: readonly
   const equal = all.filter((r) => r.verdict === 'equal').length
   const differs = all.filter((r) => r.verdict === 'differs').length
   return { equal, differs, checked: equal + differs, waiting: lines.length - equal - differs }
+}
+
+/** What this browser computed, for the lab to hold against what it sealed. */
+export function seenOf(results: ReadonlyMap<number, CheckedFile>): { number: number; sha256: string }[] {
+  return [...results.values()].flatMap((r) => (r.sha256 ? [{ number: r.line.number, sha256: r.sha256 }] : []))
 }

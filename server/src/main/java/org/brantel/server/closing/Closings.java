@@ -17,6 +17,7 @@ import org.brantel.server.copies.CopySearches;
 import org.brantel.server.delivery.CustomerDoor;
 import org.brantel.server.delivery.Deliveries;
 import org.brantel.server.delivery.DeliveryViews;
+import org.brantel.server.delivery.Receipts;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.intake.Stage;
@@ -337,10 +338,16 @@ public class Closings {
         cases.openAgain(number, last.stageBefore());
     }
 
-    /** The customer confirmed that they have it: a case that waits for that, and of which nothing is missing, is over. */
+    /**
+     * The customer confirmed that they have it, and their own check found every file as it was sealed: a case that waits
+     * for that, and of which nothing is missing, is over. Any other receipt is for a person to judge.
+     */
     @EventListener
     @Transactional
-    public void received(CustomerDoor.Received receipt) {
+    public void received(Receipts.Received receipt) {
+        if (!receipt.allEqual()) {
+            return;
+        }
         CaseViews.Docket docket = cases.docket(receipt.caseNumber());
         List<ClosingViews.Device> devices = devices(docket, cases.id(receipt.caseNumber()));
         // One that people have moved on since goes on.

@@ -17,24 +17,16 @@ import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Settings;
 import org.brantel.server.platform.Topic;
 import org.brantel.server.work.WorkState;
-import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
 
-/** The customer's way to their delivery: a link, its passcode, what they fetch, what they confirm. */
+/** The customer's way to their delivery: a link, its passcode, what they fetch. */
 @Service
 public class CustomerDoor {
 
     /** Who did what the customer did. */
     public static final String CUSTOMER = "the customer";
-
-    /**
-     * The customer confirmed receipt.
-     *
-     * @param by as they gave their name
-     */
-    public record Received(String caseNumber, String by) {}
 
     private static final SecureRandom RANDOM = new SecureRandom();
 
@@ -43,7 +35,7 @@ public class CustomerDoor {
     private final DeliveryRecords deliveries;
     private final Cases cases;
     private final Happenings happenings;
-    private final ApplicationEventPublisher announcer;
+    private final TornRecord torn;
     private final Passcodes passcodes;
     private final TransactionTemplate transaction;
     private final Settings settings;
@@ -53,7 +45,7 @@ public class CustomerDoor {
             DeliveryRecords deliveries,
             Cases cases,
             Happenings happenings,
-            ApplicationEventPublisher announcer,
+            TornRecord torn,
             Passcodes passcodes,
             TransactionTemplate transaction,
             Settings settings,
@@ -61,7 +53,7 @@ public class CustomerDoor {
         this.deliveries = deliveries;
         this.cases = cases;
         this.happenings = happenings;
-        this.announcer = announcer;
+        this.torn = torn;
         this.passcodes = passcodes;
         this.transaction = transaction;
         this.settings = settings;
@@ -71,15 +63,20 @@ public class CustomerDoor {
     /** What the customer's page works on. */
     public record Opened(DeliveryViews.Delivery delivery, Path bag) {}
 
-    /** A new link; an older one stops working. */
+    /**
+     * A new link; an older one stops working.
+     *
+     * @param manager whether a manager makes it: only they may, where the custody record is torn
+     */
     @Transactional
-    DeliveryViews.Link link(long id, String who) {
-        Delivery delivery =
-                deliveries.findById(id).orElseThrow(() -> Refusal.missing("There is no delivery " + id + "."));
+    DeliveryViews.Link link(long id, String who, boolean manager) {
+        Delivery delivery = find(id);
         if (delivery.state() != WorkState.DONE) {
             throw Refusal.conflict("This delivery is not sealed yet, so there is no link to it.");
         }
         String number = cases.number(delivery.caseId());
+        boolean isTorn =
+                !torn.allows(number, manager, "make a link to its delivery").isEmpty();
         byte[] random = new byte[24];
         RANDOM.nextBytes(random);
         String token = Base64.getUrlEncoder().withoutPadding().encodeToString(random);
@@ -89,10 +86,28 @@ public class CustomerDoor {
         happenings.tell(
                 number,
                 who,
-                "made a link for the customer",
+                isTorn ? "made a link for the customer although the record is torn" : "made a link for the customer",
                 "delivery " + id + ", until " + UNTIL.format(expires.atZone(settings.zone())),
                 Topic.DELIVERY);
         return new DeliveryViews.Link("/d/" + token, passcode, expires);
+    }
+
+    /** Nobody gets in by the link any longer, and what is being downloaded by it breaks off. The files are kept. */
+    @Transactional
+    DeliveryViews.Delivery withdraw(long id, String who) {
+        Delivery delivery = find(id);
+        String number = cases.number(delivery.caseId());
+        DeliveryViews.Way way = delivery.view(number).way();
+        if (way.linkSentAt() == null || way.withdrawnAt() != null) {
+            throw Refusal.conflict("There is no link to delivery " + id + " that could be withdrawn.");
+        }
+        delivery.withdrawLink(clock.instant());
+        happenings.tell(number, who, "withdrew the customer's link", "delivery " + id, Topic.DELIVERY);
+        return delivery.view(number);
+    }
+
+    private Delivery find(long id) {
+        return deliveries.findById(id).orElseThrow(() -> Refusal.missing("There is no delivery " + id + "."));
     }
 
     private static String hash(String token) {
@@ -132,11 +147,23 @@ public class CustomerDoor {
         return new Opened(delivery.view(cases.number(delivery.caseId())), delivery.bag());
     }
 
+    /** Whether a link still leads to what was opened by it. */
+    @Transactional(readOnly = true)
+    public boolean isOpen(String token, long id) {
+        return deliveries
+                .findByTokenHash(hash(token))
+                .filter(d -> d.id() == id && !d.isLinkWithdrawn())
+                .isPresent();
+    }
+
     private Delivery alive(String token) {
         Delivery delivery = deliveries
                 .findByTokenHash(hash(token))
                 .orElseThrow(() -> Refusal.missing(
                         "This link leads nowhere; open it exactly as the lab sent it, or call us for a new one."));
+        if (delivery.isLinkWithdrawn()) {
+            throw Refusal.gone("The lab has withdrawn this link; call the lab for a new one. Your files are kept.");
+        }
         if (clock.instant().isAfter(delivery.expiresAt())) {
             throw Refusal.gone("This link has expired; call the lab for a new one. Your files are kept.");
         }
@@ -174,33 +201,5 @@ public class CustomerDoor {
                 CUSTOMER,
                 "broke off downloading " + what,
                 "delivery " + id + ", after " + bytes + " bytes");
-    }
-
-    /** The customer confirms, after their own check. */
-    @Transactional
-    public void receive(long id, String name, int checked, int equal) {
-        Delivery delivery = deliveries.lock(id).orElseThrow();
-        String number = cases.number(delivery.caseId());
-        DeliveryViews.Delivery view = delivery.view(number);
-        if (view.way().receipt() != null) {
-            throw Refusal.conflict("The receipt of this delivery was confirmed already, by "
-                    + view.way().receipt().name() + ".");
-        }
-        if (checked > view.bag().files() || equal > checked) {
-            throw Refusal.badInput(
-                    "checked", "More files were checked than this delivery has; reload the page and check again.");
-        }
-        delivery.receive(name, checked, equal, clock.instant());
-        happenings.tell(
-                number,
-                CUSTOMER,
-                "confirmed receipt",
-                "delivery " + id + ", by " + name + ", who says that "
-                        + (checked == 0
-                                ? "no file was checked in the browser"
-                                : checked + " of " + view.bag().files() + " files were checked in the browser, " + equal
-                                        + " of them equal"),
-                Topic.DELIVERY);
-        announcer.publishEvent(new Received(number, name));
     }
 }

@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.brantel.core.custody.CustodyChain;
-import org.brantel.server.custody.CustodyService;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Jobs;
@@ -15,7 +14,7 @@ import org.brantel.server.platform.Paged;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Topic;
 import org.brantel.server.recovery.Recoveries;
-import org.brantel.server.work.WorkState;
+import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.data.domain.Page;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -30,7 +29,7 @@ public class Deliveries {
     private final DeliveryRecords deliveries;
     private final Recoveries recoveries;
     private final Cases cases;
-    private final CustodyService custody;
+    private final TornRecord torn;
     private final Happenings happenings;
     private final Jobs jobs;
     private final OneTimeTask<Long> sealingTask;
@@ -40,7 +39,7 @@ public class Deliveries {
             DeliveryRecords deliveries,
             Recoveries recoveries,
             Cases cases,
-            CustodyService custody,
+            TornRecord torn,
             Happenings happenings,
             Jobs jobs,
             OneTimeTask<Long> sealingTask,
@@ -48,7 +47,7 @@ public class Deliveries {
         this.deliveries = deliveries;
         this.recoveries = recoveries;
         this.cases = cases;
-        this.custody = custody;
+        this.torn = torn;
         this.happenings = happenings;
         this.jobs = jobs;
         this.sealingTask = sealingTask;
@@ -59,20 +58,18 @@ public class Deliveries {
     @Transactional
     public DeliveryViews.Delivery seal(String number, String who, boolean manager) {
         long caseId = cases.id(number);
-        List<CustodyChain.Tear> tears = custody.tape(number).tears();
-        if (!tears.isEmpty() && !manager) {
-            throw Refusal.conflict("The custody record of " + number
-                    + " is torn; ask a manager to look at it, only they may seal its delivery now.");
-        }
-        if (deliveries.existsByCaseIdAndStateIn(caseId, WorkState.AT_WORK)) {
-            throw Refusal.conflict("A delivery of " + number + " is being sealed; wait for it.");
-        }
+        List<CustodyChain.Tear> tears = torn.allows(number, manager, "seal its delivery");
         Recoveries.Finished run = recoveries.finished(number);
         if (run.results().stream().noneMatch(r -> r.path() != null)) {
             throw Refusal.conflict(
                     "The recovery run wrote no file, so there is nothing to deliver; choose other findings.");
         }
-        Delivery delivery = deliveries.save(new Delivery(caseId, run.runId(), who, clock.instant()));
+        Delivery delivery = new Delivery(caseId, run.runId(), who, clock.instant());
+        try {
+            deliveries.saveAndFlush(delivery);
+        } catch (DataIntegrityViolationException e) {
+            throw Refusal.conflict("A delivery of " + number + " is being sealed; wait for it.");
+        }
         happenings.tell(
                 number,
                 who,

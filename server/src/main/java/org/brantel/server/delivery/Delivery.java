@@ -30,12 +30,14 @@ class Delivery extends WorkRecord {
     private @Nullable String passcodeHash;
     private @Nullable Instant expiresAt;
     private @Nullable Instant linkSentAt;
+    private @Nullable Instant linkWithdrawnAt;
     private @Nullable Instant openedAt;
     private @Nullable Instant downloadedAt;
     private @Nullable String receiptName;
     private @Nullable Instant receiptAt;
     private int receiptChecked;
     private int receiptEqual;
+    private boolean receiptCompared;
     private @Nullable String account;
 
     protected Delivery() {}
@@ -66,6 +68,15 @@ class Delivery extends WorkRecord {
         passcodeHash = newPasscodeHash;
         expiresAt = expires;
         linkSentAt = at;
+        linkWithdrawnAt = null;
+    }
+
+    void withdrawLink(Instant at) {
+        linkWithdrawnAt = at;
+    }
+
+    boolean isLinkWithdrawn() {
+        return linkWithdrawnAt != null;
     }
 
     /** @return whether it is the first time */
@@ -83,6 +94,7 @@ class Delivery extends WorkRecord {
         receiptName = name;
         receiptChecked = checked;
         receiptEqual = equal;
+        receiptCompared = true;
         receiptAt = at;
     }
 
@@ -116,7 +128,7 @@ class Delivery extends WorkRecord {
     DeliveryViews.Delivery view(String caseNumber) {
         DeliveryViews.Receipt receipt = receiptName == null || receiptAt == null
                 ? null
-                : new DeliveryViews.Receipt(receiptName, receiptAt, receiptChecked, receiptEqual);
+                : new DeliveryViews.Receipt(receiptName, receiptAt, receiptChecked, receiptEqual, receiptCompared);
         return new DeliveryViews.Delivery(
                 id(),
                 caseNumber,
@@ -125,6 +137,6 @@ class Delivery extends WorkRecord {
                 trouble(),
                 who(),
                 new DeliveryViews.Bag(files, bytes, manifestSha256, fingerprint, sealedAt),
-                new DeliveryViews.Way(linkSentAt, expiresAt, openedAt, downloadedAt, receipt));
+                new DeliveryViews.Way(linkSentAt, expiresAt, linkWithdrawnAt, openedAt, downloadedAt, receipt));
     }
 }

@@ -6,6 +6,7 @@ import org.brantel.server.platform.Paged;
 import org.brantel.server.staff.Role;
 import org.brantel.server.staff.Staff;
 import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -45,6 +46,13 @@ class DeliveryController {
 
     @PostMapping("/api/deliveries/{id}/link")
     DeliveryViews.Link link(@PathVariable long id) {
-        return door.link(id, staff.current().name());
+        Staff.Person person = staff.current();
+        return door.link(id, person.name(), person.role() == Role.MANAGER);
+    }
+
+    /** As when it went to the wrong address; a new one can be made. */
+    @DeleteMapping("/api/deliveries/{id}/link")
+    DeliveryViews.Delivery withdrawLink(@PathVariable long id) {
+        return door.withdraw(id, staff.current().name());
     }
 }

@@ -56,18 +56,29 @@ class DeliveryQuestions implements Asking {
                     c,
                     "Closing",
                     "Close the case?",
-                    "The customer confirmed receipt; note what became of each device.",
+                    confirmed(d.way().receipt(), d.bag().files()) + " Note what became of each device.",
                     Place.CLOSED,
                     Action.open("Open closing", Place.CLOSED)));
         }
-        return d.state() == DeliveryViews.State.SEALED && d.way().linkSentAt() == null
+        boolean withdrawn = d.way().withdrawnAt() != null;
+        return d.state() == DeliveryViews.State.SEALED && (withdrawn || d.way().linkSentAt() == null)
                 ? Stream.of(Question.of(
                         c,
                         "Handover",
                         "Send the link to the customer?",
-                        "The bag is sealed and signed.",
+                        withdrawn ? "The link before was withdrawn." : "The bag is sealed and signed.",
                         Place.HANDOVER,
                         LOOK))
                 : Stream.of();
+    }
+
+    private static String confirmed(DeliveryViews.Receipt receipt, int files) {
+        if (receipt.checked() == 0) {
+            return "The customer confirmed receipt and did not check.";
+        }
+        return receipt.checked() == files && receipt.equal() == files
+                ? "The customer confirmed receipt; their own check found every file as it was sealed."
+                : "The customer confirmed receipt; their own check found " + receipt.equal() + " of " + files
+                        + " files as they were sealed.";
     }
 }

@@ -51,15 +51,18 @@ public final class DeliveryViews {
     public record Way(
             @Nullable Instant linkSentAt,
             @Nullable Instant expiresAt,
+            @Nullable Instant withdrawnAt,
             @Nullable Instant openedAt,
             @Nullable Instant downloadedAt,
             @Nullable Receipt receipt) {}
 
     /**
-     * @param checked files that the customer's own browser hashed,
-     * @param equal of them as the manifest says
+     * @param checked  files that the customer's own browser hashed; 0 when they did not check
+     * @param equal    of them as they were sealed
+     * @param compared whether the lab held the browser's hashes against the sealed ones; of older receipts the browser said
+     *                 how many were equal
      */
-    public record Receipt(String name, Instant at, int checked, int equal) {}
+    public record Receipt(String name, Instant at, int checked, int equal, boolean compared) {}
 
     /** Shown once; only hashes are kept. */
     public record Link(String path, String passcode, Instant expiresAt) {}

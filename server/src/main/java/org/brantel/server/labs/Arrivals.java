@@ -2,7 +2,6 @@ package org.brantel.server.labs;
 
 import java.io.IOException;
 import java.io.InputStream;
-import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -15,6 +14,7 @@ import org.brantel.core.source.SourceException;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Settings;
 import org.brantel.server.staff.Staff;
+import org.brantel.server.traffic.Incoming;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.data.domain.Limit;
@@ -81,8 +81,8 @@ class Arrivals {
         boolean kept = false;
         try {
             Path file = folder.resolve("sent.zip");
-            long bytes = keep(body, file, room(folder));
-            CaseBag.Opened opened = CaseBag.open(file, folder.resolve("unpacked"), room(folder));
+            long bytes = Incoming.keep(body, file, Incoming.room(folder));
+            CaseBag.Opened opened = CaseBag.open(file, folder.resolve("unpacked"), Incoming.room(folder));
             ArrivalRow.Sent sent = new ArrivalRow.Sent(
                     safe(name),
                     PackingJob.sha256(file),
@@ -104,26 +104,6 @@ class Arrivals {
     private static String safe(String name) {
         String plain = name.replaceAll("[^\\p{L}\\p{N} ._-]", "_");
         return plain.substring(0, Math.min(200, plain.length()));
-    }
-
-    /** Half of what is free: the lab's own work goes on. */
-    private static long room(Path folder) throws IOException {
-        return Files.getFileStore(folder).getUsableSpace() / 2;
-    }
-
-    private static long keep(InputStream body, Path file, long room) throws IOException {
-        long bytes = 0;
-        byte[] buffer = new byte[256 << 10];
-        try (OutputStream out = Files.newOutputStream(file)) {
-            for (int n = body.read(buffer); n >= 0; n = body.read(buffer)) {
-                bytes += n;
-                if (bytes > room) {
-                    throw Refusal.tooLarge("The file is larger than there is room for; make room, then send it again.");
-                }
-                out.write(buffer, 0, n);
-            }
-        }
-        return bytes;
     }
 
     /**

@@ -5,7 +5,7 @@ import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
-import java.util.Set;
+import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
 import org.postgresql.PGConnection;
@@ -17,6 +17,7 @@ import org.springframework.context.SmartLifecycle;
 import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.security.web.session.HttpSessionDestroyedEvent;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
@@ -34,7 +35,9 @@ class Events implements SmartLifecycle {
     private final String url;
     private final String user;
     private final String password;
-    private final Set<SseEmitter> listeners = ConcurrentHashMap.newKeySet();
+    /** Each with the session that it is listened to in. */
+    private final Map<SseEmitter, String> listeners = new ConcurrentHashMap<>();
+
     private volatile @Nullable Thread thread;
 
     Events(
@@ -54,14 +57,25 @@ class Events implements SmartLifecycle {
         jdbc.queryForList("select pg_notify(?, ?)", CHANNEL, changed.what().word() + " " + changed.caseNumber());
     }
 
-    SseEmitter listen() {
+    /** @param session whose end is the stream's */
+    SseEmitter listen(String session) {
         SseEmitter emitter = new SseEmitter(0L);
         emitter.onCompletion(() -> listeners.remove(emitter));
         emitter.onTimeout(() -> listeners.remove(emitter));
         emitter.onError(e -> listeners.remove(emitter));
-        listeners.add(emitter);
+        listeners.put(emitter, session);
         send(emitter, "hello", "");
         return emitter;
+    }
+
+    /** Whoever signed out hears nothing more. */
+    @EventListener
+    void ended(HttpSessionDestroyedEvent session) {
+        listeners.forEach((emitter, of) -> {
+            if (of.equals(session.getId())) {
+                emitter.complete();
+            }
+        });
     }
 
     private void send(SseEmitter emitter, String name, String data) {
@@ -75,7 +89,7 @@ class Events implements SmartLifecycle {
     /** Keeps proxies from closing quiet connections, and notices browsers that left. */
     @Scheduled(fixedDelay = 20_000)
     void beat() {
-        listeners.forEach(l -> send(l, "beat", ""));
+        listeners.keySet().forEach(l -> send(l, "beat", ""));
     }
 
     private void relay() {
@@ -87,7 +101,7 @@ class Events implements SmartLifecycle {
                 while (isRunning()) {
                     PGNotification[] heard = notices.getNotifications(1000);
                     for (PGNotification n : heard == null ? new PGNotification[0] : heard) {
-                        listeners.forEach(l -> send(l, "changed", n.getParameter()));
+                        listeners.keySet().forEach(l -> send(l, "changed", n.getParameter()));
                     }
                 }
             } catch (SQLException e) {
@@ -122,7 +136,7 @@ class Events implements SmartLifecycle {
         if (relay != null) {
             relay.interrupt();
         }
-        listeners.forEach(SseEmitter::complete);
+        listeners.keySet().forEach(SseEmitter::complete);
     }
 
     @Override

@@ -1,6 +1,7 @@
 package org.brantel.server.platform;
 
 import io.swagger.v3.oas.annotations.Hidden;
+import jakarta.servlet.http.HttpSession;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
@@ -17,7 +18,7 @@ class EventsController {
     }
 
     @GetMapping(path = "/api/events", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
-    SseEmitter events() {
-        return events.listen();
+    SseEmitter events(HttpSession session) {
+        return events.listen(session.getId());
     }
 }

@@ -51,6 +51,11 @@ public final class Refusal extends RuntimeException {
         return new Refusal(HttpStatus.CONTENT_TOO_LARGE, null, sentence);
     }
 
+    /** The disk took no more. */
+    public static Refusal noRoom(String sentence) {
+        return new Refusal(HttpStatus.INSUFFICIENT_STORAGE, null, sentence);
+    }
+
     public static Refusal gone(String sentence) {
         return new Refusal(HttpStatus.GONE, null, sentence);
     }

@@ -1,42 +1,43 @@
 package org.brantel.server.portal;
 
 import com.fasterxml.jackson.annotation.JsonUnwrapped;
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
 import jakarta.servlet.http.HttpSession;
 import jakarta.validation.Valid;
-import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
-import java.io.FilterOutputStream;
 import java.io.IOException;
-import java.io.InputStream;
-import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.stream.Stream;
-import java.util.zip.Deflater;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipOutputStream;
 import org.brantel.core.bytes.Range;
 import org.brantel.core.manifest.Bag;
 import org.brantel.server.delivery.Account;
 import org.brantel.server.delivery.CustomerDoor;
 import org.brantel.server.delivery.Delivered;
 import org.brantel.server.delivery.DeliveryViews;
+import org.brantel.server.delivery.Receipts;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Settings;
+import org.brantel.server.traffic.Pieces;
+import org.brantel.server.traffic.Sending;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpMethod;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
-import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -44,7 +45,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
+import tools.jackson.databind.json.JsonMapper;
 
 @RestController
 @RequestMapping("/api/portal/{token}")
@@ -92,19 +93,34 @@ class PortalController {
             @Size(max = 200, message = "The name is longer than 200 characters.")
             String name,
 
-            @Min(0) int checked,
-            @Min(0) int equal) {}
+            @NotNull(message = "Say what was checked; an empty list when nothing was.")
+            List<@Valid Hashed> seen) {}
+
+    /** A file that the customer's browser hashed. */
+    record Hashed(
+            int number,
+
+            @NotNull(message = "A hash is missing.")
+            @Pattern(regexp = "[0-9a-f]{64}", message = "A SHA-256 is 64 hexadecimal digits.")
+            String sha256) {}
 
     private static final String OPENED = "brantel.portal.";
 
     private final CustomerDoor door;
+    private final Receipts receipts;
     private final Cases cases;
+    private final Sending sending;
     private final Settings settings;
+    private final JsonMapper mapper;
 
-    PortalController(CustomerDoor door, Cases cases, Settings settings) {
+    PortalController(
+            CustomerDoor door, Receipts receipts, Cases cases, Sending sending, Settings settings, JsonMapper mapper) {
         this.door = door;
+        this.sending = sending;
+        this.receipts = receipts;
         this.cases = cases;
         this.settings = settings;
+        this.mapper = mapper;
     }
 
     /** Whom to call, for whoever stands before a door that does not open. */
@@ -123,8 +139,20 @@ class PortalController {
     }
 
     @GetMapping
-    PortalPage page(@PathVariable String token, HttpServletRequest request) throws IOException {
-        CustomerDoor.Opened opened = opened(token, request);
+    @ApiResponse(
+            responseCode = "200",
+            content =
+                    @Content(
+                            mediaType = MediaType.APPLICATION_JSON_VALUE,
+                            schema = @Schema(implementation = PortalPage.class)))
+    void page(@PathVariable String token, HttpServletRequest request, HttpServletResponse response) throws IOException {
+        // Piece by piece, since it may name ten thousand files to somebody on a slow line.
+        byte[] page = mapper.writeValueAsBytes(page(opened(token, request)));
+        response.setContentType(MediaType.APPLICATION_JSON_VALUE);
+        sending.send(request, response, Pieces.of(page));
+    }
+
+    private PortalPage page(CustomerDoor.Opened opened) throws IOException {
         DeliveryViews.Delivery d = opened.delivery();
         CaseViews.Docket docket = cases.docket(d.caseNumber());
         Account account = account(opened);
@@ -166,8 +194,12 @@ class PortalController {
     }
 
     @GetMapping("/files/{number}")
-    ResponseEntity<StreamingResponseBody> file(
-            @PathVariable String token, @PathVariable int number, HttpServletRequest request) throws IOException {
+    void file(
+            @PathVariable String token,
+            @PathVariable int number,
+            HttpServletRequest request,
+            HttpServletResponse response)
+            throws IOException {
         CustomerDoor.Opened opened = opened(token, request);
         List<Account.Line> files = account(opened).files();
         if (number < 1 || number > files.size() || files.get(number - 1).path() == null) {
@@ -177,106 +209,73 @@ class PortalController {
         if (!file.startsWith(opened.bag())) {
             throw Refusal.missing("There is no file " + number + " in this delivery.");
         }
-        String what = "one file, " + file.getFileName();
-        return attachment(file.getFileName().toString())
-                .contentLength(Files.size(file))
-                .body(sent(opened, what, out -> Files.copy(file, out)));
+        attachment(file.getFileName().toString(), response);
+        response.setContentLengthLong(Files.size(file));
+        send(token, opened, "one file, " + file.getFileName(), Pieces.of(file), request, response);
     }
 
     @GetMapping("/all.zip")
-    ResponseEntity<StreamingResponseBody> all(@PathVariable String token, HttpServletRequest request)
-            throws IOException {
+    void all(@PathVariable String token, HttpServletRequest request, HttpServletResponse response) throws IOException {
         CustomerDoor.Opened opened = opened(token, request);
-        Path bag = opened.bag();
-        List<Path> files;
-        try (Stream<Path> walk = Files.walk(bag)) {
-            files = walk.filter(Files::isRegularFile).sorted().toList();
-        }
-        return attachment(bag.getFileName() + ".zip")
-                .body(sent(opened, "everything, " + opened.delivery().bag().files() + " files", out -> {
-                    // Recovered files are mostly packed already: storing them is as small and leaves the time to the
-                    // line.
-                    try (ZipOutputStream zip = new ZipOutputStream(out, StandardCharsets.UTF_8)) {
-                        zip.setLevel(Deflater.NO_COMPRESSION);
-                        for (Path file : files) {
-                            ZipEntry entry = new ZipEntry(bag.resolveSibling("")
-                                    .relativize(file)
-                                    .toString()
-                                    .replace('\\', '/'));
-                            entry.setLastModifiedTime(Files.getLastModifiedTime(file));
-                            zip.putNextEntry(entry);
-                            try (InputStream in = Files.newInputStream(file)) {
-                                in.transferTo(zip);
-                            }
-                            zip.closeEntry();
-                        }
-                    }
-                }));
+        attachment(opened.bag().getFileName() + ".zip", response);
+        String what = "everything, " + opened.delivery().bag().files() + " files";
+        send(token, opened, what, new BagZip(opened.bag()), request, response);
     }
 
     /**
      * Puts on record that a download began, and how it ended: never that something was downloaded before its last byte
-     * went out.
+     * went out. Whoever only asks how long it is gets nothing.
      */
-    private StreamingResponseBody sent(CustomerDoor.Opened opened, String what, StreamingResponseBody body) {
+    private void send(
+            String token,
+            CustomerDoor.Opened opened,
+            String what,
+            Pieces pieces,
+            HttpServletRequest request,
+            HttpServletResponse response)
+            throws IOException {
+        if (HttpMethod.HEAD.matches(request.getMethod())) {
+            pieces.close();
+            return;
+        }
         long id = opened.delivery().id();
         door.downloadBegun(id, what);
-        return out -> {
-            Counted counted = new Counted(out);
-            try {
-                body.writeTo(counted);
-                counted.flush();
-            } catch (IOException | RuntimeException e) {
-                door.downloadBroken(id, what, counted.bytes);
-                throw e;
+        Pieces open = new WhileOpen(pieces, () -> door.isOpen(token, id));
+        sending.send(request, response, open, new Sending.Ended() {
+            @Override
+            public void whole(long bytes) {
+                door.downloaded(id, what, bytes);
             }
-            door.downloaded(id, what, counted.bytes);
-        };
-    }
 
-    private static final class Counted extends FilterOutputStream {
-        private long bytes;
-
-        Counted(OutputStream out) {
-            super(out);
-        }
-
-        @Override
-        public void write(int b) throws IOException {
-            out.write(b);
-            bytes++;
-        }
-
-        @Override
-        public void write(byte[] b, int from, int length) throws IOException {
-            out.write(b, from, length);
-            bytes += length;
-        }
-
-        /** The answer's own stream is closed by who opened it. */
-        @Override
-        public void close() throws IOException {
-            flush();
-        }
+            @Override
+            public void brokenOff(long bytes) {
+                door.downloadBroken(id, what, bytes);
+            }
+        });
     }
 
     /** Never something that a browser would run or show as a page. */
-    private static ResponseEntity.BodyBuilder attachment(String name) {
-        return ResponseEntity.ok()
-                .contentType(MediaType.APPLICATION_OCTET_STREAM)
-                .header(
-                        HttpHeaders.CONTENT_DISPOSITION,
-                        ContentDisposition.attachment()
-                                .filename(name, StandardCharsets.UTF_8)
-                                .build()
-                                .toString())
-                .header("Content-Security-Policy", "sandbox");
+    private static void attachment(String name, HttpServletResponse response) {
+        response.setContentType(MediaType.APPLICATION_OCTET_STREAM_VALUE);
+        response.setHeader(
+                HttpHeaders.CONTENT_DISPOSITION,
+                ContentDisposition.attachment()
+                        .filename(name, StandardCharsets.UTF_8)
+                        .build()
+                        .toString());
+        response.setHeader("Content-Security-Policy", "sandbox");
     }
 
     @PostMapping("/receipt")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void receive(@PathVariable String token, @Valid @RequestBody Confirmation form, HttpServletRequest request) {
-        door.receive(opened(token, request).delivery().id(), form.name().strip(), form.checked(), form.equal());
+    void receive(@PathVariable String token, @Valid @RequestBody Confirmation form, HttpServletRequest request)
+            throws IOException {
+        receipts.receive(
+                opened(token, request),
+                form.name().strip(),
+                form.seen().stream()
+                        .map(h -> new Receipts.Seen(h.number(), h.sha256()))
+                        .toList());
     }
 
     private CustomerDoor.Opened opened(String token, HttpServletRequest request) {

@@ -5,7 +5,6 @@ import java.io.InputStream;
 import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.List;
 import java.util.stream.Stream;
 import org.brantel.core.carve.Failed;
@@ -17,6 +16,7 @@ import org.brantel.core.source.Source;
 import org.brantel.server.bench.ImagingRecords;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Settings;
+import org.brantel.server.traffic.Incoming;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
@@ -67,7 +67,7 @@ class SessionFiles {
         Files.createDirectories(settings.scans());
         Path kept = Files.createTempFile(settings.scans(), "sent-", ".session.gz");
         try {
-            Files.copy(body, kept, StandardCopyOption.REPLACE_EXISTING);
+            Incoming.keep(body, kept, Incoming.room(settings.scans()));
             try (InputStream head = Files.newInputStream(kept)) {
                 if ((head.read() << 8 | head.read()) != GZIP) {
                     throw Refusal.badInput(

@@ -12,7 +12,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.stream.Stream;
-import org.brantel.server.delivery.CustomerDoor;
+import org.brantel.server.delivery.Receipts;
 import org.brantel.server.testing.CaseForms;
 import org.brantel.server.testing.Lab;
 import org.brantel.server.testing.Story;
@@ -278,10 +278,10 @@ class ClosingTest {
         if (noted) {
             allReturned(number);
         }
-        lab.own(Closings.class).received(new CustomerDoor.Received(number, "Hilda Crane"));
+        lab.own(Closings.class).received(new Receipts.Received(number, "Hilda Crane", true));
         assertThat(stage(number)).as("it does not wait for a receipt").isEqualTo("received");
         lab.sql().update("update lab_case set stage = 'HANDOVER' where number = ?", number);
-        lab.own(Closings.class).received(new CustomerDoor.Received(number, "Hilda Crane"));
+        lab.own(Closings.class).received(new Receipts.Received(number, "Hilda Crane", true));
         assertThat(stage(number)).isEqualTo(noted ? "closed" : "handover");
         assertThat(state(number).has("closed")).isEqualTo(noted);
     }

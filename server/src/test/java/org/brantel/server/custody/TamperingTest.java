@@ -68,8 +68,21 @@ class TamperingTest {
                 .contains("torn")
                 .contains("manager");
         Lab.open().as("petra").post(story.path("/deliveries")).expect(201);
+        story.una.await(
+                story.path("/deliveries"), d -> d.get(0).get("state").asString().equals("sealed"));
+        String link = "/api/deliveries/"
+                + story.una
+                        .get(story.path("/deliveries"))
+                        .json()
+                        .get(0)
+                        .get("id")
+                        .asLong()
+                + "/link";
+        assertThat(story.una.post(link).expect(409).sentence()).contains("torn").contains("make a link");
+        Lab.open().as("petra").post(link).expect(200);
         assertThat(story.una.get(story.path("/custody")).text())
                 .contains("ordered a delivery although the record is torn")
+                .contains("made a link for the customer although the record is torn")
                 .contains("Entry 2 was changed");
     }
 

@@ -2,13 +2,26 @@ package org.brantel.server.staff;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
+import java.io.InputStream;
+import java.net.URI;
+import java.net.URLConnection;
 import java.net.http.HttpHeaders;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import org.brantel.server.testing.Lab;
 import org.brantel.server.testing.Visitor;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
+import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import tools.jackson.databind.JsonNode;
 
 class SecurityTest {
@@ -115,6 +128,40 @@ class SecurityTest {
     }
 
     @Test
+    @Timeout(120)
+    void liveStreamsEndWithTheSession() throws IOException {
+        Visitor una = lab.as("una");
+        URLConnection stream = URI.create(lab.address() + "/api/events").toURL().openConnection();
+        stream.setRequestProperty("Cookie", "brantel-session=" + una.cookie("brantel-session"));
+        try (InputStream in = stream.getInputStream()) {
+            assertThat(new String(in.readNBytes(11), StandardCharsets.UTF_8)).isEqualTo("event:hello");
+            una.delete("/api/session").expect(204);
+            assertThat(new String(in.readAllBytes(), StandardCharsets.UTF_8)).doesNotContain("changed");
+        }
+    }
+
+    /** Neither its length nor its depth, nor how its length is said, lets a body past its limit. */
+    @Test
+    void noBodyIsTooDeep() {
+        String deep = "[".repeat(100_000) + "]".repeat(100_000);
+        assertThat(lab.as("una")
+                        .post("/api/cases", "{\"story\":" + deep + "}")
+                        .expect(400)
+                        .sentence())
+                .isNotEmpty();
+        assertThat(lab.nobody()
+                        .post("/api/session", "{\"login\":" + "[".repeat(7_000) + "]".repeat(7_000) + "}")
+                        .status())
+                .isEqualTo(400);
+        byte[] large = new byte[25 << 20];
+        assertThat(lab.as("una")
+                        .postBytes("/api/cases/none/photos?what=label", large)
+                        .expect(413)
+                        .sentence())
+                .contains("24 MiB");
+    }
+
+    @Test
     void guessingIsSlowedDownAndAWrongNameSoundsLikeAWrongPassword() {
         Visitor guesser = lab.nobody();
         String wrongName = guesser.post("/api/session", Map.of("login", "nobody-here", "password", "x"))
@@ -185,11 +232,74 @@ class SecurityTest {
         assertThat(person.put("/api/staff/me/password", Map.of("old", "first password", "password", "short"))
                         .expect(400)
                         .sentence())
-                .contains("10 characters");
+                .contains("12 characters");
         person.put("/api/staff/me/password", Map.of("old", "first password", "password", "second password"))
                 .expect(204);
         lab.nobody()
                 .post("/api/session", Map.of("login", login, "password", "second password"))
+                .expect(200);
+    }
+
+    @Test
+    void namesOnRecordsAreOnePersonsEach() throws Exception {
+        Visitor petra = lab.as("petra");
+        String name = "Nella Holm " + System.nanoTime();
+        assertThat(add(petra, "una", "Una the Second").expect(409).sentence()).contains("already");
+        add(petra, "nella", name).expect(201);
+        assertThat(add(petra, "nella2", " " + name.toUpperCase(Locale.ROOT).replace(" ", "\u00a0 "))
+                        .expect(409)
+                        .sentence())
+                .contains("tells them apart");
+        for (String taken : List.of("Brantel", "The  Customer", "the\u00a0customer ")) {
+            assertThat(add(petra, "taken", taken).expect(400).sentence()).contains("nobody of the staff");
+        }
+        add(petra, "long", "x".repeat(101)).expect(400);
+        ExecutorService two = Executors.newFixedThreadPool(2);
+        String both = "Rhona Skene " + System.nanoTime();
+        List<Integer> answers = new ArrayList<>();
+        List<Callable<Integer>> adds =
+                List.of(() -> add(petra, "rhona", both).status(), () -> add(lab.as("petra"), "rhona2", both)
+                        .status());
+        for (Future<Integer> answer : two.invokeAll(adds)) {
+            answers.add(answer.get());
+        }
+        two.shutdown();
+        assertThat(answers).containsExactlyInAnyOrder(201, 409);
+    }
+
+    private static Visitor.Answer add(Visitor petra, String login, String name) {
+        return petra.post(
+                "/api/staff",
+                Map.of("login", login, "name", name, "role", "ENGINEER", "password", "salt gannet lantern"));
+    }
+
+    @Test
+    void aPasswordOfAnyLengthWorksAndAnOlderHashIsMadeAnewAtSignIn() {
+        String password = "salt gannet lantern rope ".repeat(5) + "heron";
+        lab.as("petra")
+                .post(
+                        "/api/staff",
+                        Map.of("login", "long-one", "name", "Isla Thorn", "role", "ENGINEER", "password", password))
+                .expect(201);
+        Visitor isla = lab.nobody();
+        isla.post("/api/session", Map.of("login", "long-one", "password", password))
+                .expect(200);
+        lab.nobody()
+                .post("/api/session", Map.of("login", "long-one", "password", password + "s"))
+                .expect(401);
+        isla.put("/api/staff/me/password", Map.of("old", password, "password", "Password2026!"))
+                .expect(400);
+        lab.sql()
+                .update(
+                        "update staff set password_hash = ? where login = 'long-one'",
+                        new BCryptPasswordEncoder().encode("ten signs!"));
+        lab.nobody()
+                .post("/api/session", Map.of("login", "long-one", "password", "ten signs!"))
+                .expect(200);
+        assertThat(lab.sql().queryForObject("select password_hash from staff where login = 'long-one'", String.class))
+                .startsWith("{sha384-bcrypt}");
+        lab.nobody()
+                .post("/api/session", Map.of("login", "long-one", "password", "ten signs!"))
                 .expect(200);
     }
 

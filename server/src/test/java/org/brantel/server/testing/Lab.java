@@ -9,9 +9,11 @@ import java.nio.file.Path;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.Stream;
 import org.brantel.server.BrantelServer;
 import org.springframework.boot.SpringApplication;
+import org.springframework.boot.web.server.WebServer;
 import org.springframework.boot.web.server.context.WebServerApplicationContext;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -125,8 +127,11 @@ public final class Lab {
     }
 
     public String address() {
-        return "http://127.0.0.1:"
-                + ((WebServerApplicationContext) context).getWebServer().getPort();
+        return "http://127.0.0.1:" + webServer().getPort();
+    }
+
+    public WebServer webServer() {
+        return Objects.requireNonNull(((WebServerApplicationContext) context).getWebServer());
     }
 
     public Path home() {

@@ -3,6 +3,8 @@ package org.brantel.server.testing;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Map;
 import org.brantel.core.testing.Corpus;
@@ -160,6 +162,41 @@ public final class Story {
     public JsonNode link() {
         long delivery = una.get(path("/deliveries")).json().get(0).get("id").asLong();
         return una.post("/api/deliveries/" + delivery + "/link").expect(200).json();
+    }
+
+    /** Waits until the Desk asks this of the case. */
+    public void awaitQuestion(String question, String why) {
+        una.await(path("/questions"), all -> all.valueStream()
+                .anyMatch(q -> q.get("question").asString().equals(question)
+                        && q.get("reason").asString().contains(why)));
+    }
+
+    /** All devices went back to their owner, and the medium is off the bench. */
+    public void returned(String words) {
+        una.delete(path("/bench/attachment")).expect(204);
+        List<Long> devices = una.get(path("/closing"))
+                .json()
+                .get("devices")
+                .valueStream()
+                .map(d -> d.get("id").asLong())
+                .toList();
+        String day = LocalDate.now(ZoneOffset.UTC).toString();
+        una.post(
+                        path("/closing/devices"),
+                        Map.of("devices", devices, "disposition", "returned", "words", words, "day", day))
+                .expect(200);
+    }
+
+    /** What a browser computes of all files of a delivery, as it tells the lab. */
+    public static List<Map<String, Object>> seen(JsonNode page) {
+        return page.get("files")
+                .valueStream()
+                .map(f -> Map.<String, Object>of(
+                        "number",
+                        f.get("number").asInt(),
+                        "sha256",
+                        f.get("sha256").asString()))
+                .toList();
     }
 
     public Path bag() {
