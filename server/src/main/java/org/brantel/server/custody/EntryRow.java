@@ -10,7 +10,7 @@ import org.brantel.core.custody.CustodyEntry;
 
 /** An entry as it is kept: written once, never changed. */
 @MappedSuperclass
-abstract class EntryRow {
+public abstract class EntryRow {
 
     @Id
     @GeneratedValue(strategy = GenerationType.IDENTITY)
@@ -53,7 +53,7 @@ abstract class EntryRow {
         hash = entry.hash();
     }
 
-    CustodyEntry entry() {
+    public CustodyEntry entry() {
         return new CustodyEntry(number, caseNumber, at, who, what, detail, previous, hash);
     }
 }

@@ -17,7 +17,6 @@ import org.springframework.context.SmartLifecycle;
 import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.scheduling.annotation.Scheduled;
-import org.springframework.security.web.session.HttpSessionDestroyedEvent;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
@@ -32,6 +31,7 @@ class Events implements SmartLifecycle {
     private static final String CHANNEL = "brantel_events";
 
     private final JdbcTemplate jdbc;
+    private final StillSignedIn sessions;
     private final String url;
     private final String user;
     private final String password;
@@ -42,10 +42,12 @@ class Events implements SmartLifecycle {
 
     Events(
             JdbcTemplate jdbc,
+            StillSignedIn sessions,
             @Value("${spring.datasource.url}") String url,
             @Value("${spring.datasource.username}") String user,
             @Value("${spring.datasource.password}") String password) {
         this.jdbc = jdbc;
+        this.sessions = sessions;
         this.url = url;
         this.user = user;
         this.password = password;
@@ -70,9 +72,9 @@ class Events implements SmartLifecycle {
 
     /** Whoever signed out hears nothing more. */
     @EventListener
-    void ended(HttpSessionDestroyedEvent session) {
+    void ended(StillSignedIn.Ended ended) {
         listeners.forEach((emitter, of) -> {
-            if (of.equals(session.getId())) {
+            if (of.equals(ended.session())) {
                 emitter.complete();
             }
         });
@@ -86,10 +88,19 @@ class Events implements SmartLifecycle {
         }
     }
 
-    /** Keeps proxies from closing quiet connections, and notices browsers that left. */
+    /**
+     * Keeps proxies from closing quiet connections, and notices browsers that left and sessions that ended by themselves or
+     * on another server.
+     */
     @Scheduled(fixedDelay = 20_000)
     void beat() {
-        listeners.keySet().forEach(l -> send(l, "beat", ""));
+        listeners.forEach((emitter, session) -> {
+            if (sessions.is(session)) {
+                send(emitter, "beat", "");
+            } else {
+                emitter.complete();
+            }
+        });
     }
 
     private void relay() {

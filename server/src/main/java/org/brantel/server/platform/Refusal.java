@@ -43,6 +43,11 @@ public final class Refusal extends RuntimeException {
         return new Refusal(HttpStatus.UNAUTHORIZED, null, sentence);
     }
 
+    /** @param field what is asked for beside what was given */
+    public static Refusal notSignedIn(String field, String sentence) {
+        return new Refusal(HttpStatus.UNAUTHORIZED, field, sentence);
+    }
+
     public static Refusal tooOften(String sentence) {
         return new Refusal(HttpStatus.TOO_MANY_REQUESTS, null, sentence);
     }

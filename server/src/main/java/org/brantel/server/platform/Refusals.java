@@ -3,6 +3,7 @@ package org.brantel.server.platform;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.nio.file.FileSystemException;
 import java.time.DateTimeException;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
@@ -120,7 +121,11 @@ class Refusals {
             return null;
         }
         LOG.warn("Refused: {}", e.getMessage());
-        return answer(HttpStatus.UNPROCESSABLE_CONTENT, Refusal.sentence(e), null);
+        // What the platform says of a file is its path, which is nobody's business outside.
+        String sentence = e instanceof FileSystemException
+                ? "A file of this lab could not be read or written; the server's log names it."
+                : Refusal.sentence(e);
+        return answer(HttpStatus.UNPROCESSABLE_CONTENT, sentence, null);
     }
 
     @ExceptionHandler

@@ -23,6 +23,7 @@ public enum Topic {
     SCAN,
     SELECTION,
     SHEET,
+    STAFF,
     WORDS;
 
     /** As it goes over the wire. */

@@ -28,6 +28,7 @@ import org.brantel.server.delivery.DeliveryViews;
 import org.brantel.server.delivery.Receipts;
 import org.brantel.server.intake.CaseViews;
 import org.brantel.server.intake.Cases;
+import org.brantel.server.platform.LetIn;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Settings;
 import org.brantel.server.traffic.Pieces;
@@ -133,9 +134,7 @@ class PortalController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void open(@PathVariable String token, @Valid @RequestBody Passcode form, HttpServletRequest request) {
         long id = door.open(token, form.passcode(), request.getRemoteAddr());
-        request.getSession();
-        request.changeSessionId();
-        request.getSession().setAttribute(OPENED + token, id);
+        LetIn.customer(request).setAttribute(OPENED + token, id);
     }
 
     @GetMapping

@@ -16,6 +16,7 @@ import org.brantel.core.imaging.QuietHours;
 import org.brantel.core.json.Json;
 import org.brantel.core.source.SourceException;
 import org.brantel.core.source.nbd.NbdAddress;
+import org.brantel.server.audit.Audit;
 import org.brantel.server.platform.Refusal;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -69,6 +70,11 @@ public class LabSettings {
         }
     }
 
+    /** @param managersNeedTwo who manages signs in with a passkey, or a code beside the password */
+    public record EntryRules(boolean managersNeedTwo) {}
+
+    private static final EntryRules ENTRY = new EntryRules(false);
+
     private static final BenchRules BENCH = new BenchRules(0, "00:00", "00:00", 30, List.of(), false, "");
     private static final int MOST_BOXES = 40;
 
@@ -95,11 +101,21 @@ public class LabSettings {
     /** No price is above it. */
     private static final double HIGHEST = 1e7;
 
+    /** What the lab's own record calls them. */
+    private static final Map<String, String> WORDS = Map.of(
+            "prices", "prices",
+            "clocks", "clocks",
+            "letters", "letters",
+            "bench", "how the bench reads",
+            "entry", "how people sign in");
+
     private final LabSettingRecords records;
+    private final Audit audit;
     private final Clock clock;
 
-    LabSettings(LabSettingRecords records, Clock clock) {
+    LabSettings(LabSettingRecords records, Audit audit, Clock clock) {
         this.records = records;
+        this.audit = audit;
         this.clock = clock;
     }
 
@@ -123,6 +139,11 @@ public class LabSettings {
     @Transactional(readOnly = true)
     public BenchRules bench() {
         return read("bench", BenchRules.class, BENCH);
+    }
+
+    @Transactional(readOnly = true)
+    public EntryRules entry() {
+        return read("entry", EntryRules.class, ENTRY);
     }
 
     private <T> T read(String key, Class<T> type, T otherwise) {
@@ -233,6 +254,11 @@ public class LabSettings {
     }
 
     @Transactional
+    public void set(EntryRules rules, String who) {
+        write("entry", rules, who);
+    }
+
+    @Transactional
     void set(String code, Letter letter, String who) {
         if (!FirstLetters.ALL.containsKey(code)) {
             throw Refusal.missing("There is no letter '" + code + "'.");
@@ -264,5 +290,6 @@ public class LabSettings {
         LabSetting setting = records.findById(key).orElseGet(() -> new LabSetting(key));
         setting.set(Json.write(value), who, clock.instant());
         records.save(setting);
+        audit.note(who, null, "settings changed", WORDS.get(key) + ": " + Json.write(value));
     }
 }

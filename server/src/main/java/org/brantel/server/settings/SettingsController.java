@@ -24,6 +24,7 @@ class SettingsController {
             LabSettings.Clocks clocks,
             Map<String, LabSettings.Letter> letters,
             LabSettings.BenchRules bench,
+            LabSettings.EntryRules entry,
             List<String> blanks) {}
 
     private final LabSettings settings;
@@ -41,6 +42,7 @@ class SettingsController {
                 settings.clocks(),
                 settings.letters().byCode(),
                 settings.bench(),
+                settings.entry(),
                 LabSettings.BLANKS);
     }
 
@@ -61,6 +63,13 @@ class SettingsController {
     @ManagersOnly
     @PutMapping("/bench")
     AllSettings bench(@NotNull @RequestBody LabSettings.BenchRules rules) {
+        settings.set(rules, staff.current().name());
+        return all();
+    }
+
+    @ManagersOnly
+    @PutMapping("/entry")
+    AllSettings entry(@NotNull @RequestBody LabSettings.EntryRules rules) {
         settings.set(rules, staff.current().name());
         return all();
     }

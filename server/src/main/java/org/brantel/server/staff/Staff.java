@@ -2,6 +2,7 @@ package org.brantel.server.staff;
 
 import java.text.Normalizer;
 import java.time.Clock;
+import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -21,6 +22,10 @@ public class Staff {
 
     /** Who is signed in. */
     public record Person(String login, String name, Role role) {}
+
+    /** @param disabledAt since when they may not sign in; null for who may */
+    public record Account(
+            Person person, Instant createdAt, @Nullable Instant disabledAt) {}
 
     private static final int LONGEST_NAME = 100;
 
@@ -104,19 +109,82 @@ public class Staff {
                 .toLowerCase(Locale.ROOT);
     }
 
-    /** Lets the current person choose another password. */
+    /** Everybody, by name, with what a manager sees of them. */
+    @Transactional(readOnly = true)
+    public List<Account> accounts() {
+        return members.findAll(Sort.by("name")).stream()
+                .map(StaffMember::account)
+                .toList();
+    }
+
+    /** Who may sign in by this name; empty for who does not exist or may not any more. */
+    @Transactional(readOnly = true)
+    public Optional<Person> active(String login) {
+        return members.findByLogin(login).filter(StaffMember::mayWork).map(StaffMember::person);
+    }
+
+    /** @throws Refusal where it is nobody's */
+    @Transactional(readOnly = true)
+    public Person named(String login) {
+        return member(login).person();
+    }
+
+    private StaffMember member(String login) {
+        return members.findByLogin(login)
+                .orElseThrow(() -> Refusal.missing("Nobody has the sign-in name '" + login + "'."));
+    }
+
+    /** Gives somebody another role; there is a manager always. */
     @Transactional
-    public void changePassword(String old, String password) {
-        StaffMember member = members.findByLogin(current().login()).orElseThrow();
-        if (!passwords.matches(old, member.passwordHash())) {
-            throw Refusal.badInput("old", "This is not your present password; try again.");
+    public Person is(String login, Role role) {
+        members.oneAtATime();
+        StaffMember member = member(login);
+        if (role != Role.MANAGER) {
+            keepAManager(member);
         }
-        GoodPassword.check(password, member.person().login(), member.person().name());
+        member.is(role);
+        return member.person();
+    }
+
+    /** Lets somebody sign in, or no more. What they did stays theirs. */
+    @Transactional
+    public Person mayWork(String login, boolean may) {
+        members.oneAtATime();
+        StaffMember member = member(login);
+        if (!may) {
+            keepAManager(member);
+        }
+        member.disable(may ? null : clock.instant());
+        return member.person();
+    }
+
+    private void keepAManager(StaffMember member) {
+        boolean another = members.findAll().stream()
+                .anyMatch(m -> m != member && m.mayWork() && m.person().role() == Role.MANAGER);
+        if (!another) {
+            throw Refusal.conflict(member.person().name()
+                    + " is the only manager who can sign in; make somebody else a manager first.");
+        }
+    }
+
+    /** Whether this is the person's present password. */
+    public boolean isPassword(String login, String password) {
+        return check(login, password).isPresent();
+    }
+
+    /** @throws Refusal where it is no good one */
+    @Transactional
+    public void choosePassword(String login, String password) {
+        StaffMember member = member(login);
+        GoodPassword.check(password, login, member.person().name());
         member.changePassword(passwords.encode(password));
     }
 
-    /** The person whose sign-in this is; empty when either part is wrong. Takes as long for unknown names. */
-    Optional<Person> check(String login, String password) {
+    /**
+     * The person whose sign-in this is; empty when either part is wrong, or when they may not sign in any more. Takes as
+     * long for unknown names.
+     */
+    public Optional<Person> check(String login, String password) {
         Optional<StaffMember> member = members.findByLogin(login.strip().toLowerCase(Locale.ROOT));
         String hash = member.map(StaffMember::passwordHash).orElse(NOBODY);
         if (!passwords.matches(password, hash)) {
@@ -129,7 +197,7 @@ public class Staff {
                 members.save(m);
             });
         }
-        return member.map(StaffMember::person);
+        return member.filter(StaffMember::mayWork).map(StaffMember::person);
     }
 
     /** A hash that no password has. */

@@ -26,6 +26,7 @@ class StaffMember {
 
     private @Nullable String passwordHash;
     private Instant createdAt;
+    private @Nullable Instant disabledAt;
 
     protected StaffMember() {}
 
@@ -43,6 +44,23 @@ class StaffMember {
 
     void changePassword(@Nullable String hash) {
         passwordHash = hash;
+    }
+
+    void is(Role newRole) {
+        role = newRole;
+    }
+
+    /** @param since null for who may sign in */
+    void disable(@Nullable Instant since) {
+        disabledAt = since;
+    }
+
+    boolean mayWork() {
+        return disabledAt == null;
+    }
+
+    Staff.Account account() {
+        return new Staff.Account(person(), createdAt, disabledAt);
     }
 
     @Nullable

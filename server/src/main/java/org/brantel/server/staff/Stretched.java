@@ -7,11 +7,13 @@ import java.util.Base64;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.stereotype.Component;
 
 /**
  * Keeps passwords of any length: bcrypt reads 72 bytes, so it is given a digest of all of them. The digest begins with words
  * of its own, so that a digest which leaked elsewhere is none of these. Older hashes are bcrypt's alone and still match.
  */
+@Component
 final class Stretched implements PasswordEncoder {
 
     /** Of hashes that are kept so: SHA-384 in Base64, which is 64 bytes, then bcrypt. */

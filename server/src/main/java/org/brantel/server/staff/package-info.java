@@ -1,6 +1,6 @@
 /**
- * People of the lab: accounts, roles, signing in, throttling. Public face: {@link org.brantel.server.staff.Staff},
- * {@link org.brantel.server.staff.Throttle}.
+ * People of the lab: who they are, their roles and passwords. How they get in is {@code entry}'s. Public face:
+ * {@link org.brantel.server.staff.Staff}.
  */
 @NullMarked
 package org.brantel.server.staff;

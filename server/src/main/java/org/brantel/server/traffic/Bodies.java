@@ -8,12 +8,12 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.ServletRequest;
 import jakarta.servlet.ServletResponse;
 import jakarta.servlet.http.HttpServletRequest;
-import jakarta.servlet.http.HttpSession;
 import java.io.IOException;
 import java.time.Duration;
 import java.util.EnumSet;
 import java.util.concurrent.Semaphore;
 import java.util.regex.Pattern;
+import org.brantel.server.platform.LetIn;
 import org.brantel.server.platform.Problems;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Settings;
@@ -21,10 +21,9 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.boot.web.servlet.FilterRegistrationBean;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
-import org.springframework.core.Ordered;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
-import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
+import org.springframework.session.web.http.SessionRepositoryFilter;
 
 /**
  * Before anything else looks at a request its body is taken in, without a thread that waits for it, up to what its
@@ -62,7 +61,8 @@ final class Bodies implements Filter {
         @Bean
         FilterRegistrationBean<Bodies> bodies(Settings settings, Problems problems) {
             FilterRegistrationBean<Bodies> bean = new FilterRegistrationBean<>(new Bodies(settings, problems));
-            bean.setOrder(Ordered.HIGHEST_PRECEDENCE);
+            // Who sends it decides how much may come, and how slowly.
+            bean.setOrder(SessionRepositoryFilter.DEFAULT_ORDER + 1);
             bean.setDispatcherTypes(EnumSet.of(DispatcherType.REQUEST, DispatcherType.ASYNC));
             return bean;
         }
@@ -80,7 +80,7 @@ final class Bodies implements Filter {
             }
         } else if (request.getDispatcherType() == DispatcherType.ASYNC || !hasBody(request)) {
             chain.doFilter(request, response);
-        } else if (signedIn(request)
+        } else if (LetIn.isStaff(request.getSession(false))
                 && OF_ANY_SIZE.matcher(request.getRequestURI()).matches()) {
             goPast(request, response, chain);
         } else {
@@ -117,18 +117,18 @@ final class Bodies implements Filter {
         Body body = new Body(limit(request), settings.home().resolve("arriving"));
         request.setAttribute(BODY, body);
         AsyncContext context = request.startAsync();
-        context.setTimeout((request.getSession(false) == null ? STRANGERS : KNOWN).toMillis());
+        context.setTimeout((LetIn.isKnown(request.getSession(false)) ? KNOWN : STRANGERS).toMillis());
         Arriving arriving = new Arriving(context, request.getInputStream(), body, problems);
         context.addListener(arriving);
         request.getInputStream().setReadListener(arriving);
     }
 
     private static long limit(HttpServletRequest request) {
-        if (request.getSession(false) == null) {
+        if (!LetIn.isKnown(request.getSession(false))) {
             return Body.SHORT;
         }
         // Whoever opened a delivery sends what their browser computed of its files, of which there may be thousands.
-        return signedIn(request) && isForm(request.getContentType()) ? FORM : FILE;
+        return LetIn.isStaff(request.getSession(false)) && isForm(request.getContentType()) ? FORM : FILE;
     }
 
     private static boolean isForm(@Nullable String type) {
@@ -137,11 +137,5 @@ final class Bodies implements Filter {
 
     private static boolean hasBody(HttpServletRequest request) {
         return request.getContentLengthLong() > 0 || request.getHeader("Transfer-Encoding") != null;
-    }
-
-    private static boolean signedIn(HttpServletRequest request) {
-        HttpSession session = request.getSession(false);
-        return session != null
-                && session.getAttribute(HttpSessionSecurityContextRepository.SPRING_SECURITY_CONTEXT_KEY) != null;
     }
 }

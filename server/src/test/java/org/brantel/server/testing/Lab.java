@@ -36,7 +36,7 @@ public final class Lab {
 
     private final String name;
 
-    private Lab(String name) throws IOException {
+    private Lab(String name, String... more) throws IOException {
         this.name = name;
         cluster = Cluster.shared();
         home = Files.createTempDirectory("brantel-lab");
@@ -46,12 +46,17 @@ public final class Lab {
         SpringApplication application = new SpringApplication(BrantelServer.class);
         application.setRegisterShutdownHook(false);
         application.addInitializers(pool);
-        String[] arguments = settings(database).entrySet().stream()
-                .map(e -> "--" + e.getKey() + "=" + e.getValue())
-                .toArray(String[]::new);
-        context = application.run(arguments);
+        context = application.run(
+                Stream.concat(Stream.of(asArguments()), Stream.of(more)).toArray(String[]::new));
         pool.begin();
         bean(TestStaff.class).fill(PASSWORD);
+    }
+
+    /** For a server of this lab, this one or another over the same records. */
+    public String[] asArguments() {
+        return settings(database).entrySet().stream()
+                .map(e -> "--" + e.getKey() + "=" + e.getValue())
+                .toArray(String[]::new);
     }
 
     /** Settings of a server of this lab over another database, for one that is started apart. */
@@ -84,9 +89,13 @@ public final class Lab {
         }
     }
 
-    /** Another lab, beside the one of the test class; whoever opens it ends it. */
-    public static Lab another(String name) throws IOException {
-        return new Lab(name);
+    /**
+     * Another lab, beside the one of the test class; whoever opens it ends it.
+     *
+     * @param settings as arguments of the server
+     */
+    public static Lab another(String name, String... settings) throws IOException {
+        return new Lab(name, settings);
     }
 
     /** Ends the lab of the test class that ran, if it opened one. */

@@ -14,6 +14,7 @@ import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
+import java.util.Map;
 import java.util.function.Predicate;
 import org.awaitility.Awaitility;
 import tools.jackson.databind.JsonNode;
@@ -54,17 +55,33 @@ public final class Visitor {
     private static final Duration OFTEN = Duration.ofMillis(50);
     private static final Duration LONGEST = Duration.ofMinutes(4);
 
-    private final CookieManager cookies = new CookieManager(null, CookiePolicy.ACCEPT_ALL);
-    private final HttpClient client =
-            HttpClient.newBuilder().cookieHandler(cookies).build();
+    private final CookieManager cookies;
+    private final HttpClient client;
     private final String address;
 
     public Visitor(String address) {
+        this(address, new CookieManager(null, CookiePolicy.ACCEPT_ALL));
+    }
+
+    private Visitor(String address, CookieManager cookies) {
         this.address = address;
+        this.cookies = cookies;
+        this.client = HttpClient.newBuilder().cookieHandler(cookies).build();
     }
 
     public Answer get(String path) {
         return send(request(path).GET());
+    }
+
+    public Answer get(String path, Map<String, String> headers) {
+        HttpRequest.Builder request = request(path);
+        headers.forEach(request::header);
+        return send(request.GET());
+    }
+
+    /** The same browser, at another server of the lab. */
+    public Visitor at(String other) {
+        return new Visitor(other, cookies);
     }
 
     public Answer post(String path, Object body) {

@@ -1,4 +1,4 @@
-package org.brantel.server.staff;
+package org.brantel.server.entry;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -6,7 +6,12 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.net.URI;
 import java.net.URLConnection;
+import java.net.http.HttpClient;
 import java.net.http.HttpHeaders;
+import java.net.http.HttpRequest;
+import java.net.http.HttpRequest.BodyPublishers;
+import java.net.http.HttpResponse;
+import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
@@ -31,7 +36,12 @@ class SecurityTest {
     @Test
     void everyEndpointIsDeniedToStrangersUnlessItIsOpened() {
         JsonNode paths = lab.as("una").get("/api/openapi").expect(200).json().get("paths");
-        Set<String> open = Set.of("/api/session", "/api/setup");
+        Set<String> open = Set.of(
+                "/api/session",
+                "/api/session/passkey",
+                "/api/session/passkey/question",
+                "/api/session/new-password",
+                "/api/setup");
         int tried = 0;
         for (Map.Entry<String, JsonNode> path : paths.properties()) {
             String url = path.getKey().replaceAll("\\{[a-z]+}", "1");
@@ -55,6 +65,36 @@ class SecurityTest {
         assertThat(lab.nobody().get("/api/openapi").status()).isEqualTo(401);
         assertThat(lab.nobody().get("/actuator/env").status()).isIn(401, 403);
         assertThat(lab.nobody().get("/api/events").status()).isEqualTo(401);
+    }
+
+    /** A prefix that browsers hold to: set by this very host, over TLS, for all of it (RFC 6265bis, 4.1.3.2). */
+    @Test
+    void cookiesAreTheHostsOwnWhereTheyAreSecure() throws IOException, InterruptedException {
+        Lab secure = Lab.another("Lab behind TLS", "--server.servlet.session.cookie.secure=true");
+        try {
+            String token = cookie(secure.nobody().get("/api/session").response(), "__Host-XSRF-TOKEN");
+            HttpResponse<Void> answer = HttpClient.newHttpClient()
+                    .send(
+                            HttpRequest.newBuilder(URI.create(secure.address() + "/api/session/passkey/question"))
+                                    .header("Cookie", "__Host-XSRF-TOKEN=" + token)
+                                    .header("X-XSRF-TOKEN", token)
+                                    .POST(BodyPublishers.noBody())
+                                    .build(),
+                            BodyHandlers.discarding());
+            assertThat(answer.statusCode()).isEqualTo(200);
+            assertThat(cookie(answer, "__Host-brantel-session")).isNotEmpty();
+        } finally {
+            secure.stop();
+        }
+    }
+
+    private static String cookie(HttpResponse<?> answer, String name) {
+        String set = answer.headers().allValues("Set-Cookie").stream()
+                .filter(c -> c.startsWith(name + "="))
+                .findFirst()
+                .orElseThrow();
+        assertThat(set).contains("; Secure", "; Path=/", "; SameSite=Strict").doesNotContain("Domain");
+        return set.substring(name.length() + 1, set.indexOf(';'));
     }
 
     @Test

@@ -1,4 +1,4 @@
-package org.brantel.server.staff;
+package org.brantel.server.entry;
 
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
@@ -12,6 +12,7 @@ import java.security.SecureRandom;
 import java.util.HexFormat;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Settings;
+import org.brantel.server.staff.Staff;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
@@ -39,10 +40,12 @@ class SetUp {
     private static final Logger LOG = LoggerFactory.getLogger(SetUp.class);
 
     private final Staff staff;
+    private final People people;
     private final Path tokenFile;
 
-    SetUp(Staff staff, Settings settings) {
+    SetUp(Staff staff, People people, Settings settings) {
         this.staff = staff;
+        this.people = people;
         this.tokenFile = settings.home().resolve("set-up-token");
     }
 
@@ -71,7 +74,7 @@ class SetUp {
                 form.token().strip().getBytes(StandardCharsets.UTF_8))) {
             throw Refusal.notAllowed("This is not the set-up link that was printed at the first start; open that one.");
         }
-        Staff.Person manager = staff.add(form.login(), form.name(), Role.MANAGER, form.password());
+        Staff.Person manager = people.addFirst(form.login(), form.name(), form.password());
         Files.delete(tokenFile);
         return manager;
     }

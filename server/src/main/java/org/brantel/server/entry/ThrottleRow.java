@@ -1,4 +1,4 @@
-package org.brantel.server.staff;
+package org.brantel.server.entry;
 
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;

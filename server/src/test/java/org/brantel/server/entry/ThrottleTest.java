@@ -1,4 +1,4 @@
-package org.brantel.server.staff;
+package org.brantel.server.entry;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;

@@ -1,23 +1,22 @@
-package org.brantel.server.staff;
+package org.brantel.server.entry;
 
 import jakarta.servlet.DispatcherType;
 import org.brantel.server.platform.FrontEnd;
 import org.brantel.server.platform.Problems;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.session.autoconfigure.DefaultCookieSerializerCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpMethod;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.config.annotation.method.configuration.EnableMethodSecurity;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
-import org.springframework.security.config.annotation.web.configurers.CsrfConfigurer;
 import org.springframework.security.core.userdetails.UserDetailsService;
-import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.provisioning.InMemoryUserDetailsManager;
 import org.springframework.security.web.SecurityFilterChain;
-import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter;
-import org.springframework.security.web.session.HttpSessionEventPublisher;
 
 /** Every endpoint is denied unless opened here. */
 @Configuration(proxyBeanMethods = false)
@@ -30,29 +29,39 @@ class SecurityConfig {
             + "connect-src 'self'; "
             + "base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
 
+    private static final String SECURE = "${server.servlet.session.cookie.secure}";
+
+    private static final String DENIED = "The lab wants a second factor of managers; set one up under Your sign-in, or "
+            + "reload the page where you did.";
+
     @Bean
-    SecurityFilterChain chain(HttpSecurity http, SecurityContextRepository contexts, Problems problems)
+    SecurityFilterChain chain(
+            HttpSecurity http, SecurityContextRepository contexts, Problems problems, @Value(SECURE) boolean secure)
             throws Exception {
         return http.securityContext(c -> c.securityContextRepository(contexts))
-                .csrf(CsrfConfigurer::spa)
+                .csrf(c -> c.spa().csrfTokenRepository(tokens(secure)))
                 .authorizeHttpRequests(r -> r.dispatcherTypeMatchers(
                                 DispatcherType.ERROR, DispatcherType.FORWARD, DispatcherType.ASYNC)
                         .permitAll()
                         .requestMatchers(
                                 HttpMethod.GET, "/", "/index.html", "/favicon.svg", "/assets/**", FrontEnd.PAGES)
                         .permitAll()
-                        .requestMatchers("/api/session", "/api/setup")
+                        .requestMatchers("/api/session", "/api/session/**", "/api/setup")
                         .permitAll()
                         .requestMatchers("/api/portal/**")
                         .permitAll()
                         .requestMatchers(HttpMethod.GET, "/actuator/health")
                         .permitAll()
-                        .requestMatchers("/api/**")
+                        .requestMatchers("/api/staff/me", "/api/staff/me/**", "/api/events")
                         .authenticated()
+                        .requestMatchers("/api/**")
+                        .hasAuthority(StaffContexts.IN)
                         .anyRequest()
                         .denyAll())
                 .exceptionHandling(e -> e.authenticationEntryPoint((request, response, refused) -> problems.answer(
-                        response, HttpStatus.UNAUTHORIZED, "You are not signed in; sign in and try again.")))
+                                response, HttpStatus.UNAUTHORIZED, "You are not signed in; sign in and try again."))
+                        .accessDeniedHandler((request, response, refused) ->
+                                problems.answer(response, HttpStatus.FORBIDDEN, DENIED)))
                 .headers(h -> h.contentSecurityPolicy(c -> c.policyDirectives(CONTENT_POLICY))
                         .referrerPolicy(p -> p.policy(ReferrerPolicyHeaderWriter.ReferrerPolicy.NO_REFERRER))
                         .permissionsPolicyHeader(p -> p.policy("camera=(), microphone=(), geolocation=()")))
@@ -62,20 +71,23 @@ class SecurityConfig {
                 .build();
     }
 
-    @Bean
-    SecurityContextRepository contexts() {
-        return new HttpSessionSecurityContextRepository();
+    /** Over TLS browsers hold cookies with this prefix to this very host (RFC 6265bis, 4.1.3.2). */
+    private static String own(String name, boolean secure) {
+        return secure ? "__Host-" + name : name;
     }
 
-    /** What lasts as long as a session hears of its end. */
-    @Bean
-    HttpSessionEventPublisher sessionEnds() {
-        return new HttpSessionEventPublisher();
+    private static CookieCsrfTokenRepository tokens(boolean secure) {
+        CookieCsrfTokenRepository tokens = CookieCsrfTokenRepository.withHttpOnlyFalse();
+        tokens.setCookieName(own("XSRF-TOKEN", secure));
+        tokens.setCookiePath("/");
+        tokens.setCookieCustomizer(c -> c.secure(secure).sameSite("Strict"));
+        return tokens;
     }
 
     @Bean
-    PasswordEncoder passwords() {
-        return new Stretched();
+    DefaultCookieSerializerCustomizer sessionCookie(
+            @Value(SECURE) boolean secure, @Value("${server.servlet.session.cookie.name}") String name) {
+        return cookie -> cookie.setCookieName(own(name, secure));
     }
 
     /** Signing in is ours; without this Boot would make a user of its own. */

@@ -1,4 +1,4 @@
-package org.brantel.server.staff;
+package org.brantel.server.entry;
 
 import java.time.Clock;
 import java.time.Duration;
