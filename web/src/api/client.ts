@@ -3,6 +3,7 @@ import type { MediaType, PathsWithMethod, SuccessResponse } from 'openapi-typesc
 import { tellAsked, tellLink } from './link'
 import type { paths } from './schema'
 import type { ActionCall } from './types'
+import { untouched } from './untouched'
 
 /** Talks to the server by its own description. Every refusal is one sentence, thrown as a {@link Refused}. */
 export class Refused extends Error {
@@ -60,7 +61,7 @@ export function onSignedOut(listener: () => void): void {
 }
 
 function csrfToken(): string {
-  return decodeURIComponent(/(?:^|; )XSRF-TOKEN=([^;]*)/.exec(document.cookie)?.[1] ?? '')
+  return decodeURIComponent(/(?:^|; )(?:__Host-)?XSRF-TOKEN=([^;]*)/.exec(document.cookie)?.[1] ?? '')
 }
 
 async function refusalOf(response: Response): Promise<Refused> {
@@ -99,6 +100,7 @@ const client = createClient<paths>({
 })
 client.use({
   onRequest({ request }) {
+    request.headers.set('Brantel-Untouched', String(untouched()))
     if (request.method !== 'GET') request.headers.set('X-XSRF-TOKEN', csrfToken())
     return request
   },

@@ -62,9 +62,10 @@ const initials = (name: string) =>
       <FindBox />
       <RunningWork :work="running" />
       <div class="who">
-        <span class="init" aria-hidden="true">{{ initials(session.person?.name ?? '') }}</span>{{
-          session.person?.name
-        }}
+        <RouterLink to="/own" title="Your sign-in" class="own"
+          ><span class="init" aria-hidden="true">{{ initials(session.person?.name ?? '') }}</span
+          >{{ session.person?.name }}</RouterLink
+        >
         <button type="button" class="linkish xs" @click="signOut">Sign out</button>
       </div>
     </header>
@@ -98,6 +99,16 @@ const initials = (name: string) =>
 .rooms {
   display: flex;
   align-items: stretch;
+}
+.own {
+  color: inherit;
+  text-decoration: none;
+  display: inline-flex;
+  align-items: center;
+  gap: inherit;
+}
+.own:hover {
+  text-decoration: underline;
 }
 .keys {
   position: fixed;

@@ -18,6 +18,8 @@ export const ACTIONS: readonly FindGoal[] = [
   { label: 'A case from another lab', hint: 'look at a file that a lab sent', to: '/arrivals', by: [], near: false },
   { label: 'Outbox', hint: 'messages to customers', to: '/outbox', by: [], near: false },
   { label: 'Settings: prices, clocks, letters, protocol', hint: 'settings', to: '/settings', by: [], near: false },
+  { label: 'People', hint: 'accounts, who was let in', to: '/people', by: [], near: false },
+  { label: 'Your sign-in', hint: 'password, codes, passkeys, sessions', to: '/own', by: [], near: false },
   { label: 'Overdue cases', hint: 'filter', to: '/desk?late=true', by: [], near: false },
 ]
 

@@ -3,7 +3,7 @@ import { onSignedOut } from '@/api/client'
 import { tellAsked, tellPart } from '@/api/link'
 import type { Room } from './rooms'
 import { DeskPage } from '@/features/desk'
-import { SetUpPage, SignInPage, useSession } from '@/features/staff'
+import { NewPasswordPage, SetUpPage, SignInPage, useSession } from '@/features/staff'
 
 declare module 'vue-router' {
   interface RouteMeta {
@@ -31,6 +31,21 @@ export const router = createRouter({
       path: '/setup',
       component: SetUpPage,
       meta: { bare: true, open: true, title: 'Set up' },
+    },
+    {
+      path: '/new-password',
+      component: NewPasswordPage,
+      meta: { bare: true, open: true, title: 'New password' },
+    },
+    {
+      path: '/own',
+      component: () => import('@/features/entry').then((m) => m.OwnPage),
+      meta: { room: 'ledger', title: 'Your sign-in' },
+    },
+    {
+      path: '/people',
+      component: () => import('@/features/entry').then((m) => m.PeoplePage),
+      meta: { room: 'ledger', title: 'People' },
     },
     {
       path: '/d/:token',
@@ -110,6 +125,9 @@ export const router = createRouter({
   ],
 })
 
+/** All that is open to whom the lab wants a second factor of first. */
+const OWN = '/own'
+
 /** Ends what is said of the page that is on its way. */
 let arrived: (answered: boolean) => void = () => undefined
 
@@ -131,6 +149,7 @@ router.beforeEach(async (to) => {
   const session = useSession()
   await session.load()
   if (!to.meta.open && !session.person) return { path: '/sign-in', query: { to: to.fullPath } }
+  if (!to.meta.open && session.lacking && to.path !== OWN) return OWN
   return true
 })
 

@@ -7,12 +7,8 @@ import { useCustomers } from '@/features/cases'
 import PageSteps from '@/ui/PageSteps.vue'
 import ComingLines from '@/ui/ComingLines.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
-import { useSession } from '@/features/staff'
-import AddPerson from './AddPerson.vue'
-import OwnPassword from './OwnPassword.vue'
 import { workload } from './workload'
 
-const session = useSession()
 const page = ref(0)
 const ledger = useLive(
   '/api/ledger',
@@ -96,10 +92,8 @@ function turn(to: number): void {
           ><span class="m">{{ p.open }}</span>
         </li>
       </ul>
-      <AddPerson v-if="session.person?.role === 'MANAGER'" @added="people.refresh" />
-      <p v-else class="xs text-body-secondary">A manager adds people here.</p>
+      <RouterLink class="btn btn-quiet" to="/people">People</RouterLink>
       <RouterLink class="btn btn-quiet" to="/settings">Settings</RouterLink>
-      <OwnPassword />
     </aside>
   </div>
 </template>

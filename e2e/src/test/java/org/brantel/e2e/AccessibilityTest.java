@@ -123,6 +123,8 @@ class AccessibilityTest {
                             Map.entry("/bench", "Stations"),
                             Map.entry("/handover", "deliveries and receipts"),
                             Map.entry("/ledger", "none was changed"),
+                            Map.entry("/own", "What concerns your account"),
+                            Map.entry("/people", "All entries meet"),
                             Map.entry("/day", "Open in money"),
                             Map.entry("/lab-record", "Where cases wait"),
                             Map.entry("/cases/" + manyKinds + "/selection", "no name kept"),

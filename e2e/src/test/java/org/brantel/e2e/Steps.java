@@ -56,7 +56,8 @@ final class Steps {
         page.navigate("/sign-in");
         page.getByLabel("Sign-in name").fill(login);
         page.getByLabel("Password").fill(password);
-        button("Sign in").click();
+        // Where passkeys hold there is another button that begins so.
+        page.locator("form button[type=submit]").click();
         page.waitForURL("**/desk");
     }
 

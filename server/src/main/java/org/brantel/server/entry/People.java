@@ -6,7 +6,9 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
 import org.brantel.server.audit.Audit;
+import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Refusal;
+import org.brantel.server.platform.Topic;
 import org.brantel.server.staff.Role;
 import org.brantel.server.staff.Staff;
 import org.jspecify.annotations.Nullable;
@@ -49,6 +51,7 @@ class People {
     private final Passkeys passkeys;
     private final ResetLinks links;
     private final Audit audit;
+    private final Happenings happenings;
     private final TransactionTemplate transaction;
     private final Clock clock;
 
@@ -59,6 +62,7 @@ class People {
             Passkeys passkeys,
             ResetLinks links,
             Audit audit,
+            Happenings happenings,
             TransactionTemplate transaction,
             Clock clock) {
         this.staff = staff;
@@ -67,6 +71,7 @@ class People {
         this.passkeys = passkeys;
         this.links = links;
         this.audit = audit;
+        this.happenings = happenings;
         this.transaction = transaction;
         this.clock = clock;
     }
@@ -167,6 +172,7 @@ class People {
     }
 
     private void note(Staff.Person about, String what, String detail) {
+        happenings.changed("", Topic.STAFF);
         audit.note(
                 staff.current().name(),
                 about.login(),

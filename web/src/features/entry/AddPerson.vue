@@ -5,14 +5,10 @@ import { ref } from 'vue'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import RefusedNote from '@/ui/RefusedNote.vue'
+import { ROLES } from './words'
 
 const emit = defineEmits<{ added: [] }>()
 const EMPTY = { login: '', name: '', role: 'COORDINATOR' as Role, password: '' }
-const ROLES = [
-  { value: 'COORDINATOR', text: 'coordinator' },
-  { value: 'ENGINEER', text: 'engineer' },
-  { value: 'MANAGER', text: 'manager' },
-]
 const form = ref({ ...EMPTY })
 const adding = useAction()
 

@@ -16,8 +16,8 @@ async function change(): Promise<void> {
 </script>
 
 <template>
-  <details>
-    <summary class="s fw-semibold">Change your password</summary>
+  <section aria-labelledby="h-password">
+    <div class="hd"><h2 id="h-password">Password</h2></div>
     <form class="fields" @submit.prevent="change">
       <div>
         <label for="w-old">Present password</label
@@ -28,8 +28,8 @@ async function change(): Promise<void> {
         ><BFormInput id="w-new" v-model="form.password" type="password" autocomplete="new-password" />
       </div>
       <RefusedNote :refused="changing.refused.value" />
-      <p v-if="done" class="s c-ok" role="status">Changed.</p>
+      <p v-if="done" class="s c-ok" role="status">Changed; your other sessions are over.</p>
       <BButton type="submit" class="btn-quiet" :disabled="changing.busy.value">Change</BButton>
     </form>
-  </details>
+  </section>
 </template>

@@ -1,0 +1,2 @@
+export { default as OwnPage } from './OwnPage.vue'
+export { default as PeoplePage } from './PeoplePage.vue'
