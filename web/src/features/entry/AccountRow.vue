@@ -96,6 +96,10 @@ const makeLink = () =>
 td {
   vertical-align: top;
 }
+select {
+  min-width: 136px;
+  max-width: 180px;
+}
 .acts {
   display: flex;
   flex-wrap: wrap;

@@ -7,7 +7,7 @@ import RefusedNote from '@/ui/RefusedNote.vue'
 import AccountRow from './AccountRow.vue'
 import AddPerson from './AddPerson.vue'
 import EntryRules from './EntryRules.vue'
-import LabRecord from './LabRecord.vue'
+import EntryRecord from './EntryRecord.vue'
 import { ROLE_WORDS } from './words'
 
 const session = useSession()
@@ -74,7 +74,7 @@ const accounts = useLive(
           <AddPerson @added="accounts.refresh" />
           <EntryRules />
         </div>
-        <LabRecord />
+        <EntryRecord />
       </div>
     </template>
   </div>

@@ -19,9 +19,9 @@ const check = useLive(
 </script>
 
 <template>
-  <section aria-labelledby="h-lab-record">
+  <section aria-labelledby="h-entry-record">
     <div class="hd">
-      <h2 id="h-lab-record">Who was let in, and what was changed</h2>
+      <h2 id="h-entry-record">Who was let in, and what was changed</h2>
       <span class="flex-fill" />
       <button type="button" class="btn btn-quiet btn-sm" @click="check.refresh">Check again</button>
     </div>
@@ -36,6 +36,6 @@ const check = useLive(
       All entries meet; none was changed, none is missing.
     </p>
     <ComingLines :of="record" :lines="6" />
-    <RecordLines v-if="record.data.value" :page="record.data.value" label="the lab’s record" @go="page = $event" />
+    <RecordLines v-if="record.data.value" :page="record.data.value" label="who was let in" @go="page = $event" />
   </section>
 </template>
