@@ -7,6 +7,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.brantel.server.platform.LetIn;
 import org.brantel.server.platform.Refusal;
 import org.brantel.server.platform.Settings;
 import org.brantel.server.staff.Staff;
@@ -168,7 +169,9 @@ class Passkeys {
                         new ImmutablePublicKeyCredentialRequestOptionsRequest(new AnonymousAuthenticationToken(
                                 "passkey", "nobody", AuthorityUtils.createAuthorityList("NOBODY"))));
         session.setAttribute(TO_OPEN, question);
-        session.setMaxInactiveInterval((int) PATIENCE.toSeconds());
+        if (!LetIn.isKnown(session)) {
+            session.setMaxInactiveInterval((int) PATIENCE.toSeconds());
+        }
         return mapper.writeValueAsString(question);
     }
 

@@ -17,6 +17,9 @@ import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter;
+import org.springframework.session.config.SessionRepositoryCustomizer;
+import org.springframework.session.jdbc.JdbcIndexedSessionRepository;
+import org.springframework.session.jdbc.PostgreSqlJdbcIndexedSessionRepositoryCustomizer;
 
 /** Every endpoint is denied unless opened here. */
 @Configuration(proxyBeanMethods = false)
@@ -88,6 +91,12 @@ class SecurityConfig {
     DefaultCookieSerializerCustomizer sessionCookie(
             @Value(SECURE) boolean secure, @Value("${server.servlet.session.cookie.name}") String name) {
         return cookie -> cookie.setCookieName(own(name, secure));
+    }
+
+    /** Two requests of one browser may write the same into its session at once. */
+    @Bean
+    SessionRepositoryCustomizer<JdbcIndexedSessionRepository> twoAtOnce() {
+        return new PostgreSqlJdbcIndexedSessionRepositoryCustomizer();
     }
 
     /** Signing in is ours; without this Boot would make a user of its own. */

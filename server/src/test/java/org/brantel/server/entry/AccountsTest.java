@@ -7,9 +7,14 @@ import com.eatthepath.otp.TimeBasedOneTimePasswordGenerator;
 import java.security.InvalidKeyException;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import javax.crypto.spec.SecretKeySpec;
 import org.apache.commons.codec.binary.Base32;
 import org.brantel.server.BrantelServer;
@@ -209,6 +214,23 @@ class AccountsTest {
             his.delete("/api/session").expect(204);
             there.get("/api/desk").expect(401);
         }
+    }
+
+    @Test
+    void aBrowserMayAskTheSameSeveralTimesAtOnce() throws Exception {
+        Visitor his = lab.as(ivo);
+        ExecutorService all = Executors.newFixedThreadPool(8);
+        try {
+            List<Callable<Integer>> asks =
+                    Collections.nCopies(16, () -> his.post("/api/session/passkey/question", Map.of())
+                            .status());
+            for (Future<Integer> status : all.invokeAll(asks)) {
+                assertThat(status.get()).isEqualTo(200);
+            }
+        } finally {
+            all.shutdownNow();
+        }
+        his.get("/api/desk").expect(200);
     }
 
     @Test
