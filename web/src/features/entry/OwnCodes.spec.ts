@@ -11,7 +11,6 @@ const own: OwnAccount = {
   codes: false,
   sparesLeft: 0,
   passkeys: [],
-  lacking: false,
 }
 
 it('shows the secret, asks for a first code, then shows the spare ones once', async () => {

@@ -32,7 +32,7 @@ async function changed(): Promise<void> {
     </p>
     <RefusedNote :refused="own.refused.value" />
     <ComingLines :of="own" :lines="8" />
-    <div v-if="own.data.value" class="cols">
+    <div v-if="own.data.value" class="beside record">
       <div class="stack">
         <OwnPasskeys :own="own.data.value" @changed="changed" />
         <OwnCodes :own="own.data.value" @changed="changed" />
@@ -49,21 +49,5 @@ async function changed(): Promise<void> {
 <style scoped>
 .warnbox {
   margin-bottom: 14px;
-}
-.cols {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1.5fr);
-  gap: 28px;
-  align-items: start;
-}
-.stack {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 22px;
-}
-@media (width <= 900px) {
-  .cols {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

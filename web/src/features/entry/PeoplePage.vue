@@ -69,7 +69,7 @@ const accounts = useLive(
           />
         </tbody>
       </table>
-      <div class="cols">
+      <div class="beside record mt-4">
         <div class="stack">
           <AddPerson @added="accounts.refresh" />
           <EntryRules />
@@ -79,22 +79,3 @@ const accounts = useLive(
     </template>
   </div>
 </template>
-
-<style scoped>
-.cols {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 2fr);
-  gap: 28px;
-  align-items: start;
-  margin-top: 22px;
-}
-.stack {
-  display: grid;
-  gap: 22px;
-}
-@media (width <= 900px) {
-  .cols {
-    grid-template-columns: minmax(0, 1fr);
-  }
-}
-</style>

@@ -29,7 +29,7 @@ const emit = defineEmits<{ /** Another page is wanted. */ go: [page: number] }>(
     <tbody>
       <tr v-for="e in page.items" :key="e.number">
         <td class="m when">{{ dayAndTime(e.at) }}</td>
-        <td>{{ e.who }}</td>
+        <td class="when">{{ e.who }}</td>
         <td>
           <span :class="{ 'c-stop': e.what === 'refused' }">{{ e.what }}</span>
           <span class="xs text-body-secondary d">{{ e.detail }}</span>

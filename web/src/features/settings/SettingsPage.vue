@@ -27,7 +27,7 @@ const mayChange = computed(() => session.person?.role === 'MANAGER')
     </div>
     <RefusedNote :refused="settings.refused.value" />
     <ComingLines :of="settings" :lines="8" />
-    <div v-if="settings.data.value" class="cols">
+    <div v-if="settings.data.value" class="beside">
       <div class="stack">
         <PriceSettings :settings="settings.data.value" :may-change="mayChange" @saved="settings.refresh" />
         <ClockSettings :settings="settings.data.value" :may-change="mayChange" @saved="settings.refresh" />
@@ -40,22 +40,3 @@ const mayChange = computed(() => session.person?.role === 'MANAGER')
     </div>
   </div>
 </template>
-
-<style scoped>
-.cols {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1.15fr);
-  gap: 28px;
-  align-items: start;
-}
-.stack {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 22px;
-}
-@media (width <= 900px) {
-  .cols {
-    grid-template-columns: minmax(0, 1fr);
-  }
-}
-</style>

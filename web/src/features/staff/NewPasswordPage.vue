@@ -4,6 +4,7 @@ import { ref } from 'vue'
 import { useAction } from '@/api/action'
 import { api } from '@/api/client'
 import RefusedNote from '@/ui/RefusedNote.vue'
+import DoorSheet from './DoorSheet.vue'
 
 const action = useAction()
 const form = ref({ token: location.hash.slice(1), password: '' })
@@ -15,44 +16,27 @@ async function choose(): Promise<void> {
 </script>
 
 <template>
-  <main class="door">
-    <form class="sheet" @submit.prevent="choose">
-      <h1>A new password</h1>
-      <div v-if="done" class="fields">
-        <p class="s c-ok" role="status">It is changed. All sessions that were open are over.</p>
-        <RouterLink class="btn btn-primary" to="/sign-in">Sign in</RouterLink>
+  <DoorSheet @enter="choose">
+    <template #head><h1>A new password</h1></template>
+    <template v-if="done">
+      <p class="s c-ok" role="status">It is changed. All sessions that were open are over.</p>
+      <RouterLink class="btn btn-primary" to="/sign-in">Sign in</RouterLink>
+    </template>
+    <template v-else>
+      <p class="text-body-secondary s">This link works once, for a day.</p>
+      <div>
+        <label for="password">Password, at least 12 characters</label
+        ><BFormInput
+          id="password"
+          v-model="form.password"
+          type="password"
+          autocomplete="new-password"
+          autofocus
+          required
+        />
       </div>
-      <div v-else class="fields">
-        <p class="text-body-secondary s">This link works once, for a day.</p>
-        <div>
-          <label for="password">Password, at least 12 characters</label
-          ><BFormInput
-            id="password"
-            v-model="form.password"
-            type="password"
-            autocomplete="new-password"
-            autofocus
-            required
-          />
-        </div>
-        <RefusedNote :refused="action.refused.value" />
-        <BButton type="submit" variant="primary" :disabled="action.busy.value">Change it</BButton>
-      </div>
-    </form>
-  </main>
+      <RefusedNote :refused="action.refused.value" />
+      <BButton type="submit" variant="primary" :disabled="action.busy.value">Change it</BButton>
+    </template>
+  </DoorSheet>
 </template>
-
-<style scoped>
-.door {
-  min-height: 100vh;
-  display: grid;
-  place-items: center;
-}
-form {
-  width: min(400px, 92vw);
-  padding: 24px 26px 26px;
-}
-.fields {
-  margin-top: 14px;
-}
-</style>

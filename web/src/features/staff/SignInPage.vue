@@ -6,6 +6,7 @@ import { useAction } from '@/api/action'
 import { passkeysHold } from '@/api/passkey'
 import BrandMark from '@/ui/BrandMark.vue'
 import RefusedNote from '@/ui/RefusedNote.vue'
+import DoorSheet from './DoorSheet.vue'
 import { useSession } from './session'
 
 const session = useSession()
@@ -37,46 +38,32 @@ async function goOn(): Promise<void> {
 </script>
 
 <template>
-  <main class="door">
-    <form class="sheet" @submit.prevent="signIn">
+  <DoorSheet @enter="signIn">
+    <template #head>
       <p class="d-flex align-items-center gap-2 brand"><BrandMark /> Brantel</p>
       <h1>{{ session.lab }}</h1>
-      <div class="fields">
-        <div>
-          <label for="login">Sign-in name</label
-          ><BFormInput id="login" v-model="login" autocomplete="username" autofocus required />
-        </div>
-        <div>
-          <label for="password">Password</label
-          ><BFormInput id="password" v-model="password" type="password" autocomplete="current-password" required />
-        </div>
-        <div v-if="codeWanted">
-          <label for="code">Code that your device shows now, or a spare one</label
-          ><BFormInput id="code" v-model="code" autocomplete="one-time-code" inputmode="text" autofocus required />
-        </div>
-        <RefusedNote :refused="action.refused.value" />
-        <BButton type="submit" variant="primary" :disabled="action.busy.value">Sign in</BButton>
-        <BButton v-if="passkeys" class="btn-quiet" :disabled="action.busy.value" @click="byPasskey"
-          >Sign in with a passkey</BButton
-        >
-      </div>
-    </form>
-  </main>
+    </template>
+    <div>
+      <label for="login">Sign-in name</label
+      ><BFormInput id="login" v-model="login" autocomplete="username" autofocus required />
+    </div>
+    <div>
+      <label for="password">Password</label
+      ><BFormInput id="password" v-model="password" type="password" autocomplete="current-password" required />
+    </div>
+    <div v-if="codeWanted">
+      <label for="code">Code that your device shows now, or a spare one</label
+      ><BFormInput id="code" v-model="code" autocomplete="one-time-code" inputmode="text" autofocus required />
+    </div>
+    <RefusedNote :refused="action.refused.value" />
+    <BButton type="submit" variant="primary" :disabled="action.busy.value">Sign in</BButton>
+    <BButton v-if="passkeys" class="btn-quiet" :disabled="action.busy.value" @click="byPasskey"
+      >Sign in with a passkey</BButton
+    >
+  </DoorSheet>
 </template>
 
 <style scoped>
-.door {
-  min-height: 100vh;
-  display: grid;
-  place-items: center;
-}
-form {
-  width: min(360px, 92vw);
-  padding: 24px 26px 26px;
-}
-h1 {
-  margin: 4px 0 16px;
-}
 .brand {
   width: auto;
 }

@@ -1,19 +1,16 @@
 package org.brantel.server.delivery;
 
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
-import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.format.DateTimeFormatter;
-import java.util.Base64;
 import java.util.Locale;
 import java.util.Objects;
-import org.brantel.core.hash.Hashes;
 import org.brantel.server.intake.Cases;
 import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Refusal;
+import org.brantel.server.platform.Secret;
 import org.brantel.server.platform.Settings;
 import org.brantel.server.platform.Topic;
 import org.brantel.server.work.WorkState;
@@ -27,8 +24,6 @@ public class CustomerDoor {
 
     /** Who did what the customer did. */
     public static final String CUSTOMER = "the customer";
-
-    private static final SecureRandom RANDOM = new SecureRandom();
 
     private static final DateTimeFormatter UNTIL = DateTimeFormatter.ofPattern("d MMM yyyy, HH:mm", Locale.ROOT);
 
@@ -77,12 +72,10 @@ public class CustomerDoor {
         String number = cases.number(delivery.caseId());
         boolean isTorn =
                 !torn.allows(number, manager, "make a link to its delivery").isEmpty();
-        byte[] random = new byte[24];
-        RANDOM.nextBytes(random);
-        String token = Base64.getUrlEncoder().withoutPadding().encodeToString(random);
+        String token = Secret.make();
         String passcode = Passcodes.make();
         Instant expires = clock.instant().plus(Duration.ofDays(settings.linkDays()));
-        delivery.link(hash(token), passcodes.hash(passcode), expires, clock.instant());
+        delivery.link(Secret.hash(token), passcodes.hash(passcode), expires, clock.instant());
         happenings.tell(
                 number,
                 who,
@@ -110,11 +103,6 @@ public class CustomerDoor {
         return deliveries.findById(id).orElseThrow(() -> Refusal.missing("There is no delivery " + id + "."));
     }
 
-    private static String hash(String token) {
-        byte[] bytes = token.getBytes(StandardCharsets.UTF_8);
-        return Hashes.sha256Hex(bytes, 0, bytes.length);
-    }
-
     /**
      * Checks a link and its passcode.
      *
@@ -123,7 +111,7 @@ public class CustomerDoor {
      */
     public long open(String token, String passcode, String from) {
         Delivery linked = alive(token);
-        if (!passcodes.opens(hash(token), linked.passcodeHash(), passcode, from)) {
+        if (!passcodes.opens(Secret.hash(token), linked.passcodeHash(), passcode, from)) {
             throw Refusal.notAllowed(
                     "This is not the passcode of this link; look at the message from the lab, or call us.");
         }
@@ -151,14 +139,14 @@ public class CustomerDoor {
     @Transactional(readOnly = true)
     public boolean isOpen(String token, long id) {
         return deliveries
-                .findByTokenHash(hash(token))
+                .findByTokenHash(Secret.hash(token))
                 .filter(d -> d.id() == id && !d.isLinkWithdrawn())
                 .isPresent();
     }
 
     private Delivery alive(String token) {
         Delivery delivery = deliveries
-                .findByTokenHash(hash(token))
+                .findByTokenHash(Secret.hash(token))
                 .orElseThrow(() -> Refusal.missing(
                         "This link leads nowhere; open it exactly as the lab sent it, or call us for a new one."));
         if (delivery.isLinkWithdrawn()) {

@@ -16,6 +16,7 @@ import java.util.stream.Stream;
 import javax.crypto.spec.SecretKeySpec;
 import org.apache.commons.codec.binary.Base32;
 import org.brantel.server.platform.Refusal;
+import org.brantel.server.platform.Secret;
 import org.brantel.server.platform.Settings;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;

@@ -9,6 +9,15 @@ import org.springframework.stereotype.Service;
 @Service
 class Factors {
 
+    /** What is missing of what the lab wants. */
+    enum Lack {
+        NOTHING,
+        /** They have something and did not show it: a password alone opens nothing then. */
+        TO_SHOW,
+        /** They have nothing yet, and may do nothing before they get it. */
+        TO_GET
+    }
+
     private final Codes codes;
     private final Passkeys passkeys;
     private final LabSettings settings;
@@ -19,11 +28,11 @@ class Factors {
         this.settings = settings;
     }
 
-    /** Whether this person must get a second factor before they may do anything else. */
-    boolean lacking(Staff.Person person) {
-        return person.role() == Role.MANAGER
-                && settings.entry().managersNeedTwo()
-                && !codes.isOn(person.login())
-                && passkeys.count(person.login()) == 0;
+    /** @param shownTwo whether they came in by a passkey, or a code beside the password */
+    Lack of(Staff.Person person, boolean shownTwo) {
+        if (shownTwo || person.role() != Role.MANAGER || !settings.entry().managersNeedTwo()) {
+            return Lack.NOTHING;
+        }
+        return codes.isOn(person.login()) || passkeys.count(person.login()) > 0 ? Lack.TO_SHOW : Lack.TO_GET;
     }
 }

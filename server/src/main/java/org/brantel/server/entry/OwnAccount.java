@@ -17,16 +17,14 @@ class OwnAccount {
     /**
      * @param codes      whether codes of the moment are asked for
      * @param sparesLeft spare codes that were not used yet
-     * @param lacking    whether the lab wants a second factor before anything else
      */
-    record Own(Staff.Person person, boolean codes, long sparesLeft, List<Passkeys.Passkey> passkeys, boolean lacking) {}
+    record Own(Staff.Person person, boolean codes, long sparesLeft, List<Passkeys.Passkey> passkeys) {}
 
     private final Staff staff;
     private final SignIns signIns;
     private final Sessions sessions;
     private final Codes codes;
     private final Passkeys passkeys;
-    private final Factors factors;
     private final Audit audit;
     private final TransactionTemplate transaction;
 
@@ -36,7 +34,6 @@ class OwnAccount {
             Sessions sessions,
             Codes codes,
             Passkeys passkeys,
-            Factors factors,
             Audit audit,
             TransactionTemplate transaction) {
         this.staff = staff;
@@ -44,16 +41,14 @@ class OwnAccount {
         this.sessions = sessions;
         this.codes = codes;
         this.passkeys = passkeys;
-        this.factors = factors;
         this.audit = audit;
         this.transaction = transaction;
     }
 
     @Transactional(readOnly = true)
-    public Own own() {
+    Own own() {
         Staff.Person me = staff.current();
-        return new Own(
-                me, codes.isOn(me.login()), codes.sparesLeft(me.login()), passkeys.of(me.login()), factors.lacking(me));
+        return new Own(me, codes.isOn(me.login()), codes.sparesLeft(me.login()), passkeys.of(me.login()));
     }
 
     /** All sessions end but the one that it is done in. */
@@ -70,13 +65,14 @@ class OwnAccount {
         return codes.begin(confirmed(old, from).login());
     }
 
-    List<String> confirmCodes(String code) {
+    List<String> confirmCodes(HttpSession session, String code) {
         Staff.Person me = staff.current();
-        return transaction.execute(t -> {
-            List<String> spares = codes.confirm(me.login(), code);
+        List<String> spares = transaction.execute(t -> {
             note(me, "codes of the moment set up");
-            return spares;
+            return codes.confirm(me.login(), code);
         });
+        Sessions.shownTwo(session);
+        return spares;
     }
 
     List<String> newSpares(String old, Place from) {
@@ -105,6 +101,7 @@ class OwnAccount {
             passkeys.keep(session, label, answer);
             note(me, "passkey added: " + label.strip());
         });
+        Sessions.shownTwo(session);
     }
 
     void forgetPasskey(String id, String old, Place from) {

@@ -73,8 +73,8 @@ class OwnController {
     }
 
     @PutMapping("/codes")
-    SpareCodesMade confirmCodes(@Valid @RequestBody Code form) {
-        return new SpareCodesMade(own.confirmCodes(form.code()));
+    SpareCodesMade confirmCodes(@Valid @RequestBody Code form, HttpServletRequest request) {
+        return new SpareCodesMade(own.confirmCodes(request.getSession(), form.code()));
     }
 
     @PostMapping("/codes/spares")

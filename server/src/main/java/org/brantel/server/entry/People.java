@@ -8,6 +8,7 @@ import java.util.Locale;
 import org.brantel.server.audit.Audit;
 import org.brantel.server.platform.Happenings;
 import org.brantel.server.platform.Refusal;
+import org.brantel.server.platform.Secret;
 import org.brantel.server.platform.Topic;
 import org.brantel.server.staff.Role;
 import org.brantel.server.staff.Staff;
@@ -95,7 +96,7 @@ class People {
     @Transactional
     Staff.Person add(String login, String name, Role role, String password) {
         Staff.Person added = staff.add(login, name, role, password);
-        note(added, "added to the staff", role(role) + "");
+        note(added, "added to the staff", role(role));
         return added;
     }
 
@@ -114,7 +115,7 @@ class People {
         Role before = staff.named(login).role();
         if (before != role) {
             Staff.Person person = staff.is(login, role);
-            note(person, "role changed", "from " + role(before) + " to " + role(role) + "");
+            note(person, "role changed", "from " + role(before) + " to " + role(role));
         }
     }
 
@@ -148,6 +149,7 @@ class People {
 
     /** For who lost what they sign in with besides the password. */
     void forgetFactors(String login) {
+        notOneself(login, "What you sign in with is yours to change under Your sign-in, by your present password.");
         transaction.executeWithoutResult(t -> {
             codes.end(login);
             passkeys.forget(login);
@@ -158,6 +160,7 @@ class People {
 
     @Transactional
     Link resetLink(String login) {
+        notOneself(login, "Your own password is changed under Your sign-in, by your present one.");
         Instant now = clock.instant();
         Instant until = now.plus(LINK_HOLDS);
         Staff.Person person = staff.named(login);

@@ -79,9 +79,10 @@ class SessionController {
     }
 
     @GetMapping
-    Session current() {
+    Session current(HttpServletRequest request) {
         Authentication signedIn = SecurityContextHolder.getContext().getAuthentication();
-        return session(signedIn != null && signedIn.getPrincipal() instanceof Staff.Person person ? person : null);
+        return session(
+                signedIn != null && signedIn.getPrincipal() instanceof Staff.Person person ? person : null, request);
     }
 
     @PostMapping
@@ -113,15 +114,15 @@ class SessionController {
         SecurityContextHolder.clearContext();
     }
 
-    private Session letIn(Staff.Person person, HttpServletRequest request) {
-        sessions.begin(request, person.login());
-        return session(person);
+    private Session letIn(SignIns.Admitted in, HttpServletRequest request) {
+        sessions.begin(request, in);
+        return session(in.person(), request);
     }
 
-    private Session session(Staff.@Nullable Person person) {
+    private Session session(Staff.@Nullable Person person, HttpServletRequest request) {
         return new Session(
                 person,
-                person != null && factors.lacking(person),
+                person != null && factors.of(person, Sessions.hasShownTwo(request.getSession())) == Factors.Lack.TO_GET,
                 settings.lab(),
                 settings.zone().getId(),
                 entry.host());

@@ -13,6 +13,7 @@ import java.util.function.Function;
 import java.util.function.Predicate;
 import org.brantel.server.platform.LetIn;
 import org.brantel.server.platform.Refusal;
+import org.brantel.server.platform.Secret;
 import org.brantel.server.platform.StillSignedIn;
 import org.brantel.server.staff.Staff;
 import org.jspecify.annotations.Nullable;
@@ -48,6 +49,7 @@ class Sessions implements StillSignedIn {
     private static final String ACTIVE = "staff.active";
     private static final String ADDRESS = "staff.address";
     private static final String BROWSER = "staff.browser";
+    private static final String TWO = "staff.two";
 
     private static final int MARK = 16;
 
@@ -56,6 +58,7 @@ class Sessions implements StillSignedIn {
 
     private final FindByIndexNameSessionRepository<? extends Session> kept;
     private final Staff staff;
+    private final Factors factors;
     private final EntrySettings settings;
     private final ApplicationEventPublisher publisher;
     private final Clock clock;
@@ -63,18 +66,21 @@ class Sessions implements StillSignedIn {
     Sessions(
             FindByIndexNameSessionRepository<? extends Session> kept,
             Staff staff,
+            Factors factors,
             EntrySettings settings,
             ApplicationEventPublisher publisher,
             Clock clock) {
         this.kept = kept;
         this.staff = staff;
+        this.factors = factors;
         this.settings = settings;
         this.publisher = publisher;
         this.clock = clock;
     }
 
     /** Signs somebody in, by a session id that nobody knew before. */
-    void begin(HttpServletRequest request, String login) {
+    void begin(HttpServletRequest request, SignIns.Admitted in) {
+        String login = in.person().login();
         HttpSession session = LetIn.afresh(request);
         Place place = Place.of(request);
         Instant now = clock.instant();
@@ -84,7 +90,19 @@ class Sessions implements StillSignedIn {
         session.setAttribute(ADDRESS, place.address());
         session.setAttribute(BROWSER, place.browser());
         session.setAttribute(LetIn.STAFF, login);
+        if (in.two()) {
+            shownTwo(session);
+        }
         session.setMaxInactiveInterval((int) settings.longest().toSeconds());
+    }
+
+    /** Whoever this is showed more than a password. */
+    static void shownTwo(HttpSession session) {
+        session.setAttribute(TWO, true);
+    }
+
+    static boolean hasShownTwo(HttpSession session) {
+        return session.getAttribute(TWO) != null;
     }
 
     /** Who sends a request; empty for nobody of the lab, and where a session is over, which it ends. */
@@ -94,7 +112,9 @@ class Sessions implements StillSignedIn {
             return Optional.empty();
         }
         Instant now = clock.instant();
-        Optional<Staff.Person> person = isOver(session::getAttribute, now) ? Optional.empty() : staff.active(login);
+        Optional<Staff.Person> person = isOver(session::getAttribute, now)
+                ? Optional.empty()
+                : staff.active(login).filter(p -> factors.of(p, hasShownTwo(session)) != Factors.Lack.TO_SHOW);
         if (person.isEmpty()) {
             end(request);
         } else if (!request.getRequestURI().equals(LISTENING)) {

@@ -14,6 +14,9 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Service
 class SignIns {
 
+    /** @param two whether they showed more than a password */
+    record Admitted(Staff.Person person, boolean two) {}
+
     /** Asked for by naming the field of the form. */
     private static final String CODE = "code";
 
@@ -22,6 +25,7 @@ class SignIns {
     private final Staff staff;
     private final Codes codes;
     private final Passkeys passkeys;
+    private final Factors factors;
     private final Throttle throttle;
     private final Audit audit;
     private final TransactionTemplate transaction;
@@ -30,12 +34,14 @@ class SignIns {
             Staff staff,
             Codes codes,
             Passkeys passkeys,
+            Factors factors,
             Throttle throttle,
             Audit audit,
             TransactionTemplate transaction) {
         this.staff = staff;
         this.codes = codes;
         this.passkeys = passkeys;
+        this.factors = factors;
         this.throttle = throttle;
         this.audit = audit;
         this.transaction = transaction;
@@ -45,13 +51,19 @@ class SignIns {
      * @param code where the person is asked for one; null before they were asked
      * @throws Refusal naming the field {@code code} where the password is right and a code is wanted
      */
-    Staff.Person byPassword(String typed, String password, @Nullable String code, Place from) {
+    Admitted byPassword(String typed, String password, @Nullable String code, Place from) {
         String login = plain(typed);
         Staff.Person person = judged("sign-in", login, from, () -> staff.check(login, password))
                 .orElseThrow(() -> refused(
                         login, from, "wrong password", "The sign-in name or the password is wrong; try again."));
-        String with = codes.isOn(person.login()) ? withCode(person, code, from) : "a password";
-        return letIn(person, with, from);
+        if (codes.isOn(person.login())) {
+            return letIn(new Admitted(person, true), withCode(person, code, from), from);
+        }
+        if (factors.of(person, false) == Factors.Lack.TO_SHOW) {
+            refusedAs(person, "a password alone", from);
+            throw Refusal.notSignedIn("The lab wants more than a password of managers; sign in with your passkey.");
+        }
+        return letIn(new Admitted(person, false), "a password", from);
     }
 
     private String withCode(Staff.Person person, @Nullable String code, Place from) {
@@ -68,14 +80,11 @@ class SignIns {
     }
 
     /** @param answer of the browser, to the question that its session was asked */
-    Staff.Person byPasskey(Passkeys.Asked asked, String answer, Place from) {
+    Admitted byPasskey(Passkeys.Asked asked, String answer, Place from) {
         Optional<Staff.Person> person = judged("passkey", from.address(), from, () -> passkeys.open(asked, answer)
                 .flatMap(staff::active));
-        return letIn(
-                person.orElseThrow(
-                        () -> Refusal.notSignedIn("This passkey opens nothing here; sign in with your password.")),
-                "a passkey",
-                from);
+        return person.map(p -> letIn(new Admitted(p, true), "a passkey", from))
+                .orElseThrow(() -> Refusal.notSignedIn("This passkey opens nothing here; sign in with your password."));
     }
 
     /**
@@ -95,9 +104,10 @@ class SignIns {
         return throttle.judged(new Throttle.Subject(what, secret, from.address()), judge);
     }
 
-    private Staff.Person letIn(Staff.Person person, String with, Place from) {
-        note(person, "signed in", "with " + with, from);
-        return person;
+    private Admitted letIn(Admitted in, String with, Place from) {
+        Staff.Person person = in.person();
+        note(person.name(), person.login(), "signed in", "with " + with + "; " + from.browser());
+        return in;
     }
 
     /** Names that nobody has are not kept: somebody may have typed a password there. */
@@ -112,10 +122,6 @@ class SignIns {
     /** Whoever it was: that it was the person is not known. */
     private void refusedAs(Staff.Person person, String why, Place from) {
         note(SOMEBODY, person.login(), "refused", "as " + person.name() + ": " + why + "; " + from.browser());
-    }
-
-    private void note(Staff.Person person, String what, String detail, Place from) {
-        note(person.name(), person.login(), what, detail + "; " + from.browser());
     }
 
     private void note(String who, @Nullable String about, String what, String detail) {

@@ -2,8 +2,8 @@ package org.brantel.server.entry;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import jakarta.servlet.http.HttpSession;
 import java.util.List;
-import java.util.Optional;
 import java.util.function.Supplier;
 import org.brantel.server.platform.LetIn;
 import org.brantel.server.staff.Staff;
@@ -53,17 +53,21 @@ class StaffContexts implements SecurityContextRepository {
 
     @Override
     public DeferredSecurityContext loadDeferredContext(HttpServletRequest request) {
-        return new Asked(() -> context(sessions.who(request)));
+        return new Asked(() -> context(request));
     }
 
-    private SecurityContext context(Optional<Staff.Person> person) {
+    private SecurityContext context(HttpServletRequest request) {
         SecurityContext context = SecurityContextHolder.createEmptyContext();
-        person.ifPresent(p -> context.setAuthentication(
-                new UsernamePasswordAuthenticationToken(p, null, factors.lacking(p) ? List.of() : authorities(p))));
+        sessions.who(request)
+                .ifPresent(p -> context.setAuthentication(
+                        new UsernamePasswordAuthenticationToken(p, null, authorities(p, request.getSession()))));
         return context;
     }
 
-    private static List<SimpleGrantedAuthority> authorities(Staff.Person person) {
+    private List<SimpleGrantedAuthority> authorities(Staff.Person person, HttpSession session) {
+        if (factors.of(person, Sessions.hasShownTwo(session)) == Factors.Lack.TO_GET) {
+            return List.of();
+        }
         return List.of(new SimpleGrantedAuthority("ROLE_" + person.role()), new SimpleGrantedAuthority(IN));
     }
 

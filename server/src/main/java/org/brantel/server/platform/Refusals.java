@@ -33,6 +33,13 @@ class Refusals {
 
     private static final Logger LOG = LoggerFactory.getLogger(Refusals.class);
 
+    /** Where the lab's files lie; a sentence names them from there. */
+    private final String home;
+
+    Refusals(Settings settings) {
+        this.home = settings.home().toAbsolutePath() + "/";
+    }
+
     @ExceptionHandler
     ResponseEntity<ProblemDetail> refusal(Refusal e) {
         return answer(e.status(), Refusal.sentence(e), e.field());
@@ -124,7 +131,7 @@ class Refusals {
         // What the platform says of a file is its path, which is nobody's business outside.
         String sentence = e instanceof FileSystemException
                 ? "A file of this lab could not be read or written; the server's log names it."
-                : Refusal.sentence(e);
+                : Refusal.sentence(e).replace(home, "");
         return answer(HttpStatus.UNPROCESSABLE_CONTENT, sentence, null);
     }
 

@@ -184,7 +184,7 @@ public class LabSettings {
         if (prices.urgentDays() < 0 || prices.urgentDays() > 365) {
             throw Refusal.badInput("urgentDays", "Urgent is what is needed within 0 to 365 days.");
         }
-        write("prices", prices, who);
+        write("prices", prices(), prices, who);
     }
 
     @Transactional
@@ -207,7 +207,7 @@ public class LabSettings {
             throw Refusal.badInput(
                     "clocks", "Each of " + String.join(", ", CLOCKS.hours().keySet()) + " needs its hours.");
         }
-        write("clocks", clocks, who);
+        write("clocks", clocks(), clocks, who);
     }
 
     @Transactional
@@ -250,12 +250,12 @@ public class LabSettings {
                 < rules.boxes().size()) {
             throw Refusal.badInput("boxes", "Two bench boxes have the same name.");
         }
-        write("bench", rules, who);
+        write("bench", bench(), rules, who);
     }
 
     @Transactional
     public void set(EntryRules rules, String who) {
-        write("entry", rules, who);
+        write("entry", entry(), rules, who);
     }
 
     @Transactional
@@ -283,13 +283,15 @@ public class LabSettings {
         }
         Map<String, Letter> changed = new TreeMap<>(letters().byCode());
         changed.put(code, letter);
-        write("letters", new Letters(changed), who);
+        write("letters", letters(), new Letters(changed), who);
     }
 
-    private void write(String key, Object value, String who) {
+    private void write(String key, Object before, Object value, String who) {
+        String is = Json.write(value);
         LabSetting setting = records.findById(key).orElseGet(() -> new LabSetting(key));
-        setting.set(Json.write(value), who, clock.instant());
+        String changed = WhatChanged.words(Json.write(before), is);
+        setting.set(is, who, clock.instant());
         records.save(setting);
-        audit.note(who, null, "settings changed", WORDS.get(key) + ": " + Json.write(value));
+        audit.note(who, null, "settings changed", WORDS.get(key) + ": " + changed);
     }
 }

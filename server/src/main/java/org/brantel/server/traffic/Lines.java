@@ -16,7 +16,7 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 
 /**
- * The server's lines. Its own time-out runs from byte to byte: a head that is trickled would keep its line for days, and
+ * The server's lines. Its own time-out begins anew with each byte: a head that is trickled would keep its line for days, and
  * a slow customer, whose line takes the next bytes when most of the last have gone, would lose theirs.
  */
 public final class Lines extends Http11NioProtocol {

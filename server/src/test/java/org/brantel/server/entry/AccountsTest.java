@@ -4,9 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import com.eatthepath.otp.TimeBasedOneTimePasswordGenerator;
+import java.nio.charset.StandardCharsets;
 import java.security.InvalidKeyException;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Base64;
 import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
@@ -178,13 +180,27 @@ class AccountsTest {
     @Test
     void aSessionEndsWhenNobodyUsesItAndInTheEndAnyway() {
         Visitor his = lab.as(ivo);
+        Instant earlier = Instant.now().minusSeconds(5400);
+        move(ivo, "staff.active", earlier);
+        Map<String, String> byItself = Map.of("Brantel-Untouched", "5400");
+        his.get("/api/desk", byItself).expect(200);
+        assertThat(active(his, byItself)).isBefore(earlier.plusSeconds(120));
         his.get("/api/desk").expect(200);
-        his.get("/api/desk", Map.of("Brantel-Untouched", "999999")).expect(200);
+        assertThat(active(his, byItself)).isAfter(earlier.plusSeconds(5000));
         move(ivo, "staff.active", Instant.now().minusSeconds(3 * 3600));
-        his.get("/api/desk", Map.of("Brantel-Untouched", "9000")).expect(401);
+        his.get("/api/desk").expect(401);
         Visitor used = lab.as(ivo);
         move(ivo, "staff.since", Instant.now().minusSeconds(13 * 3600));
         used.get("/api/desk").expect(401);
+    }
+
+    private static Instant active(Visitor visitor, Map<String, String> headers) {
+        return Instant.parse(visitor.get("/api/staff/me/sessions", headers)
+                .expect(200)
+                .json()
+                .get(0)
+                .get("active")
+                .asString());
     }
 
     /** As if time had passed: sessions keep it as Java writes an {@link Instant}. */
@@ -320,6 +336,39 @@ class AccountsTest {
                         .asString());
         his.put("/api/staff/me/codes", Map.of("code", codeOf(secret))).expect(200);
         his.get("/api/desk").expect(200);
+    }
+
+    /** Whoever has a passkey and does not show it is not led to get something else by the password alone. */
+    @Test
+    void aPasswordAloneOpensNothingToAManagerWhoHasMore() {
+        petra.put("/api/staff/" + ivo + "/role", Map.of("role", "MANAGER")).expect(204);
+        Visitor before = lab.as(ivo);
+        String id = Base64.getUrlEncoder().withoutPadding().encodeToString(ivo.getBytes(StandardCharsets.US_ASCII));
+        lab.sql().update("insert into user_entities (id, name) values (?, ?)", id, ivo);
+        lab.sql()
+                .update(
+                        "insert into user_credentials (credential_id, user_entity_user_id, public_key, backup_eligible, "
+                                + "backup_state, label, created, last_used, signature_count, authenticator_transports, "
+                                + "public_key_credential_type) "
+                                + "values (?, ?, ?, false, false, 'key', now(), now(), 0, 'internal', 'public-key')",
+                        id,
+                        id,
+                        new byte[] {1});
+        signIn(lab.nobody(), Lab.PASSWORD, null).expect(200);
+        lab.own(LabSettings.class).set(new LabSettings.EntryRules(true), "test");
+        assertThat(signIn(lab.nobody(), Lab.PASSWORD, null).expect(401).sentence())
+                .contains("sign in with your passkey");
+        before.get("/api/desk").expect(401);
+        before.post("/api/staff/me/codes", Map.of("old", Lab.PASSWORD)).expect(401);
+    }
+
+    /** An open session is not enough to change how its owner signs in. */
+    @Test
+    void managersChangeTheirOwnSignInByTheirPresentPasswordAlone() {
+        assertThat(petra.post("/api/staff/petra/reset-link").expect(409).sentence())
+                .contains("present one");
+        assertThat(petra.delete("/api/staff/petra/factors").expect(409).sentence())
+                .contains("present password");
     }
 
     @Test

@@ -13,6 +13,7 @@ import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -22,6 +23,7 @@ import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import org.brantel.server.testing.CaseForms;
 import org.brantel.server.testing.Lab;
 import org.brantel.server.testing.Visitor;
 import org.junit.jupiter.api.Test;
@@ -177,6 +179,48 @@ class SecurityTest {
             assertThat(new String(in.readNBytes(11), StandardCharsets.UTF_8)).isEqualTo("event:hello");
             una.delete("/api/session").expect(204);
             assertThat(new String(in.readAllBytes(), StandardCharsets.UTF_8)).doesNotContain("changed");
+        }
+    }
+
+    /** Also where a session ends on another server, or by itself: its row is gone and nobody says so. */
+    @Test
+    @Timeout(120)
+    void liveStreamsEndWithASessionThatEndedElsewhere() throws IOException {
+        Visitor una = lab.as("una");
+        URLConnection stream = URI.create(lab.address() + "/api/events").toURL().openConnection();
+        stream.setRequestProperty("Cookie", "brantel-session=" + una.cookie("brantel-session"));
+        try (InputStream in = stream.getInputStream()) {
+            assertThat(new String(in.readNBytes(11), StandardCharsets.UTF_8)).isEqualTo("event:hello");
+            lab.sql().update("delete from spring_session where principal_name = 'una'");
+            assertThat(in.readAllBytes()).isNotNull();
+        }
+    }
+
+    @Test
+    void noFaultNamesWhereTheLabsFilesLie() throws IOException {
+        Lab other = Lab.another("Lab with a damaged key");
+        try {
+            String number = new CaseForms().log(other.as("una"));
+            Files.writeString(other.home().resolve("lab-key.pem"), "no key");
+            String sentence = other.as("una")
+                    .get("/api/cases/" + number + "/labs")
+                    .expect(422)
+                    .sentence();
+            assertThat(sentence)
+                    .contains("lab-key.pem")
+                    .doesNotContain(other.home().toString());
+        } finally {
+            other.stop();
+        }
+    }
+
+    @Test
+    void nothingOfACaseIsKeptByBrowsers() {
+        String number = new CaseForms().log(lab.as("una"));
+        for (String path : List.of("/api/cases/" + number, "/api/desk", "/api/cases/" + number + "/custody")) {
+            assertThat(lab.as("una").get(path).expect(200).header("Cache-Control"))
+                    .as(path)
+                    .contains("no-store");
         }
     }
 

@@ -139,7 +139,7 @@ class TrickleTest {
         assertThat(una.get(story.path("/photos")).json()).hasSize(3);
     }
 
-    /** Its own time-out runs from byte to byte. */
+    /** Its own time-out begins anew with each byte. */
     @Test
     void aHeadThatIsTrickledEnds() throws IOException {
         Socket line = line("GET /api/session HTTP/1.1\r\nX-Slow: ");

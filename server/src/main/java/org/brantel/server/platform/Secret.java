@@ -1,4 +1,4 @@
-package org.brantel.server.entry;
+package org.brantel.server.platform;
 
 import java.nio.charset.StandardCharsets;
 import java.security.SecureRandom;
@@ -6,24 +6,26 @@ import java.util.Base64;
 import org.brantel.core.hash.Hashes;
 
 /** What nobody can guess: given away once, kept as its SHA-256. */
-final class Secret {
+public final class Secret {
 
     private static final SecureRandom RANDOM = new SecureRandom();
     private static final int BYTES = 24;
 
     private Secret() {}
 
-    static String make() {
+    /** 192 random bits, as they stand in an address. */
+    public static String make() {
         return Base64.getUrlEncoder().withoutPadding().encodeToString(bytes(BYTES));
     }
 
-    static byte[] bytes(int count) {
+    public static byte[] bytes(int count) {
         byte[] bytes = new byte[count];
         RANDOM.nextBytes(bytes);
         return bytes;
     }
 
-    static String hash(String secret) {
+    /** In lower-case hex. */
+    public static String hash(String secret) {
         byte[] bytes = secret.getBytes(StandardCharsets.UTF_8);
         return Hashes.sha256Hex(bytes, 0, bytes.length);
     }
